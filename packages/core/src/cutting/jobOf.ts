@@ -1,0 +1,91 @@
+import { exactText, MARKS } from '../length/index.ts';
+import type { DerivedPage } from '../page/index.ts';
+import { drawerOrder, type Drawer, type Habits } from '../stock/index.ts';
+import type { JobDocument } from '../planner/index.ts';
+
+export type JobOfPage =
+  | { ok: true; job: JobDocument }
+  | { ok: false; problem: { code: 'no-paper-chosen'; parts: readonly string[] } | { code: 'nothing-to-cut' } };
+
+/** Parts whose paper is already cut: they are left out of the job. */
+export type CutParts = ReadonlySet<string>;
+
+/** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
+export function jobOfPage(
+  name: string,
+  page: DerivedPage,
+  drawer: Drawer,
+  habits: Habits,
+  cut: CutParts = new Set(),
+): JobOfPage {
+  const pieces = page.pieces.filter((p) => !cut.has(p.part));
+  if (!pieces.length) return { ok: false, problem: { code: 'nothing-to-cut' } };
+  const unchosen = pieces.filter(
+    (p) => !p.wish || !p.wish.papers.some((id) => drawer.papers.some((paper) => paper.id === id)),
+  );
+  if (unchosen.length) return { ok: false, problem: { code: 'no-paper-chosen', parts: unchosen.map((p) => p.name) } };
+  const wanted = new Set(pieces.flatMap((p) => p.wish!.papers));
+  const unit = page.mark.unit;
+  const names = uniqueNames(pieces.map((p) => p.name));
+  const text = (value: string | number, itemUnit: string) =>
+    typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
+  return {
+    ok: true,
+    job: {
+      format: 'temnex-job',
+      version: 1,
+      name,
+      unit,
+      cutter: { step: exactText(MARKS[habitsMark(page, habits)].step, unit), ...habits.cutter },
+      plan: { aim: habits.aim, keep: habits.keep },
+      papers: drawer.papers
+        .filter((p) => wanted.has(p.id))
+        .map((p) => ({
+          id: p.id,
+          name: p.name,
+          sides: p.sides.map(({ side, name: face, direction, along }) => ({ side, name: face, direction, along })),
+        })),
+      stock: drawer.stock
+        .filter((s) => wanted.has(s.paper))
+        .sort(drawerOrder)
+        .map((s) => ({
+          id: s.id,
+          paper: s.paper,
+          width: text(s.width, s.unit),
+          height: text(s.height, s.unit),
+          quantity: s.quantity,
+          kind: s.kind,
+          turned: s.turned,
+          reserved: s.reserved,
+          trim: {
+            left: text(s.trim.left, s.unit),
+            right: text(s.trim.right, s.unit),
+            top: text(s.trim.top, s.unit),
+            bottom: text(s.trim.bottom, s.unit),
+          },
+        })),
+      pieces: pieces.map((p, i) => ({
+        id: p.part,
+        name: names[i]!,
+        width: exactText(p.width, unit),
+        height: exactText(p.height, unit),
+        papers: p.wish!.papers.filter((id) => drawer.papers.some((paper) => paper.id === id)),
+        side: p.wish!.side,
+        direction: p.wish!.direction,
+      })),
+    },
+  };
+}
+
+function habitsMark(page: DerivedPage, habits: Habits): Habits['mark'] {
+  return MARKS[habits.mark].unit === page.mark.unit ? habits.mark : page.mark.unit === 'in' ? '1/16' : '1 mm';
+}
+
+function uniqueNames(names: readonly string[]): string[] {
+  const seen = new Map<string, number>();
+  return names.map((name) => {
+    const n = (seen.get(name) ?? 0) + 1;
+    seen.set(name, n);
+    return n === 1 ? name : `${name} (${n})`;
+  });
+}

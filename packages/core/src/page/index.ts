@@ -1,0 +1,30 @@
+export {
+  CENTRED,
+  PAGE_VERSION,
+  asTyped,
+  emptyPage,
+  inOtherUnit,
+  matSchema,
+  migratePage,
+  pagePanelSchema,
+  pagePhotoSchema,
+  pageSchema,
+  placeSchema,
+  wishSchema,
+  type Mat,
+  type Page,
+  type PagePanel,
+  type PagePhoto,
+  type Place,
+  type Wish,
+} from './document.ts';
+export {
+  derivePage,
+  type DerivedPage,
+  type PageProblem,
+  type PageSuggestion,
+  type Part,
+  type PartKind,
+  type PieceToCut,
+} from './derive.ts';
+export { whatMoved, type Move } from './moved.ts';

@@ -1,0 +1,198 @@
+import { FLAT, UPRIGHT, type Compiled } from './compile.ts';
+
+export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces';
+
+/** No plan that cuts everything opens less new paper than this. Areas in square ticks. */
+export interface Bound {
+  readonly newArea: number;
+  readonly newSheets: number;
+  readonly how: BoundReason;
+}
+
+/**
+ * A lower bound on the new paper. Papers that share no piece are independent, so their bounds add up. For each
+ * such group, the largest of:
+ *   area               what is wanted, less all that usable scraps could give
+ *   at-most-per-sheet  a piece that fits no scrap, and how often it comes from one sheet at the most
+ *   large-pieces       dual feasible functions over the pieces that fit no scrap (S. P. Fekete and J. Schepers, 2004)
+ */
+export function lowerBound(c: Compiled): Bound {
+  let newArea = 0;
+  let newSheets = 0;
+  let how: BoundReason = 'nothing-needed';
+  let most = 0;
+  for (const group of groupsOfPapers(c)) {
+    const best = boundOfGroup(c, group);
+    newArea += best.newArea;
+    newSheets += best.newSheets;
+    if (best.newArea > most) [most, how] = [best.newArea, best.how];
+  }
+  return { newArea, newSheets, how };
+}
+
+interface Group {
+  readonly pieces: readonly number[];
+  readonly fresh: readonly number[];
+  readonly scraps: readonly number[];
+}
+
+/** Pieces and stock that have to do with each other: connected by "this piece may come from that". */
+function groupsOfPapers(c: Compiled): Group[] {
+  const root = Array.from({ length: c.pieceCount + c.stockCount }, (_, i) => i);
+  const find = (i: number): number => {
+    let at = i;
+    while (root[at] !== at) at = root[at] = root[root[at]!]!;
+    return at;
+  };
+  for (let k = 0; k < c.pieceCount; k++) {
+    for (let s = 0; s < c.stockCount; s++) if (c.ways[k * c.stockCount + s]) root[find(k)] = find(c.pieceCount + s);
+  }
+  const groups = new Map<number, { pieces: number[]; fresh: number[]; scraps: number[] }>();
+  const groupAt = (i: number) => {
+    const key = find(i);
+    const group = groups.get(key) ?? { pieces: [], fresh: [], scraps: [] };
+    groups.set(key, group);
+    return group;
+  };
+  for (let k = 0; k < c.pieceCount; k++) groupAt(k).pieces.push(k);
+  for (let s = 0; s < c.stockCount; s++) groupAt(c.pieceCount + s)[c.isNew[s] ? 'fresh' : 'scraps'].push(s);
+  return [...groups.values()].filter((g) => g.pieces.length && g.fresh.length);
+}
+
+function boundOfGroup(c: Compiled, g: Group): Bound {
+  const roomOf = (s: number) => c.roomWidth[s]! * c.roomHeight[s]!;
+  const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
+  const fromScraps = g.scraps.reduce((sum, s) => sum + roomOf(s) * c.copies[s]!, 0);
+  const mustBeNew = g.pieces.filter((k) => g.scraps.every((s) => !c.ways[k * c.stockCount + s]));
+  const newOnly = mustBeNew.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
+
+  let best = covering(c, g.fresh, Math.max(areaWanted - fromScraps, newOnly), roomOf, 'area');
+  const consider = (bound: Bound) => {
+    if (bound.newArea > best.newArea || (bound.newArea === best.newArea && bound.newSheets > best.newSheets))
+      best = bound;
+  };
+  for (const k of mustBeNew)
+    consider(covering(c, g.fresh, c.quantity[k]!, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
+  if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
+  return best;
+}
+
+/** Least total area, and least number, of new items whose gains add up to `need`. Any number of each may be taken. */
+function covering(
+  c: Compiled,
+  fresh: readonly number[],
+  need: number,
+  gain: (s: number) => number,
+  how: BoundReason,
+): Bound {
+  if (need <= 0) return { newArea: 0, newSheets: 0, how: 'nothing-needed' };
+  const items = fresh.map((s) => ({ area: c.stockArea[s]!, gain: gain(s) })).filter((i) => i.gain > 0);
+  if (!items.length) return { newArea: 0, newSheets: 0, how: 'nothing-needed' };
+  const newSheets = Math.ceil(need / Math.max(...items.map((i) => i.gain)) - 1e-9);
+  const unit = items.map((i) => i.area).reduce((a, b) => gcd(a, b));
+  const ratio = Math.min(...items.map((i) => i.area / i.gain));
+  const least = Math.ceil((need * ratio) / unit - 1e-9);
+  const sizes = items.map((i) => Math.round(i.area / unit));
+  const top = least + Math.max(...sizes);
+  if (top > 20_000) return { newArea: least * unit, newSheets, how };
+  // reach[v]: the most that v units of paper can give
+  const reach = new Float64Array(top + 1);
+  for (let v = 1; v <= top; v++) {
+    items.forEach((item, i) => {
+      if (sizes[i]! <= v) reach[v] = Math.max(reach[v]!, reach[v - sizes[i]!]! + item.gain);
+    });
+    if (reach[v]! >= need - 1e-9) return { newArea: v * unit, newSheets, how };
+  }
+  return { newArea: least * unit, newSheets, how };
+}
+
+function gcd(a: number, b: number): number {
+  let [p, q] = [a, b];
+  while (q) [p, q] = [q, p % q];
+  return p;
+}
+
+/** The most copies of one piece that edge-to-edge cuts get from one item; an upper bound where that is too much to try. */
+export function mostPerSheet(c: Compiled, k: number, s: number): number {
+  const ways = c.ways[k * c.stockCount + s]!;
+  const [w, h] = [c.width[k]! + c.kerf, c.height[k]! + c.kerf];
+  const [W, H] = [c.roomWidth[s]! + c.kerf, c.roomHeight[s]! + c.kerf];
+  const lattice = (pw: number, ph: number) => Math.floor(W / pw) * Math.floor(H / ph);
+  if (ways === UPRIGHT && w !== h) return lattice(w, h);
+  if (ways === FLAT) return lattice(h, w);
+  if (w === h) return lattice(w, h);
+  if (!ways) return 0;
+  const [xs, ys] = [sumsUpTo(W, w, h), sumsUpTo(H, w, h)];
+  if (xs.length * ys.length > 4000) return Math.floor((W * H) / (w * h));
+  // most[i][j]: copies from xs[i] by ys[j], by dynamic programming over first cuts (Gilmore and Gomory, 1965)
+  const most = xs.map(() => new Array<number>(ys.length).fill(0));
+  const below = (list: readonly number[], size: number) => {
+    let i = list.length - 1;
+    while (list[i]! > size) i--;
+    return i;
+  };
+  xs.forEach((x, i) =>
+    ys.forEach((y, j) => {
+      let n = (x >= w && y >= h) || (x >= h && y >= w) ? 1 : 0;
+      for (let p = 1; p < i && xs[p]! * 2 <= x; p++) n = Math.max(n, most[p]![j]! + most[below(xs, x - xs[p]!)]![j]!);
+      for (let q = 1; q < j && ys[q]! * 2 <= y; q++) n = Math.max(n, most[i]![q]! + most[i]![below(ys, y - ys[q]!)]!);
+      most[i]![j] = n;
+    }),
+  );
+  return most.at(-1)!.at(-1)!;
+}
+
+/** All a·w + b·h up to `limit`, ascending, from 0. */
+function sumsUpTo(limit: number, w: number, h: number): number[] {
+  const sums = new Set<number>();
+  for (let a = 0; a * w <= limit; a++) for (let b = 0; a * w + b * h <= limit; b++) sums.add(a * w + b * h);
+  return [...sums].sort((p, q) => p - q);
+}
+
+type Dual = (x: number) => number;
+
+/** Dual feasible functions for lengths up to L: sums of values never pass L where sums of lengths do not. */
+function dualFunctions(L: number, lengths: readonly number[]): Dual[] {
+  const thresholds = [...new Set(lengths.map((x) => Math.min(x, L - x + 1)).filter((x) => x > 0 && x * 2 <= L))].slice(
+    0,
+    24,
+  );
+  const lifted = thresholds.map(
+    (e): Dual =>
+      (x) =>
+        x > L - e ? L : x >= e ? x : 0,
+  );
+  const stepped = [1, 2, 3, 4, 5].map(
+    (m): Dual =>
+      (x) =>
+        ((m + 1) * x) % L === 0 ? x : (Math.floor(((m + 1) * x) / L) * L) / m,
+  );
+  return [(x) => x, ...lifted, ...stepped];
+}
+
+/** How many items at least the given pieces need, each item taken to be as large as the largest both ways. */
+function largePieces(c: Compiled, pieces: readonly number[], fresh: readonly number[]): number {
+  const W = Math.max(...fresh.map((s) => c.roomWidth[s]!)) + c.kerf;
+  const H = Math.max(...fresh.map((s) => c.roomHeight[s]!)) + c.kerf;
+  const kinds = pieces.map((k) => {
+    const bits =
+      fresh.reduce((all, s) => all | c.ways[k * c.stockCount + s]!, 0) | (c.width[k] === c.height[k] ? FLAT : 0);
+    return { w: c.width[k]! + c.kerf, h: c.height[k]! + c.kerf, n: c.quantity[k]!, bits };
+  });
+  const lengths = kinds.flatMap((p) => [p.w, p.h]);
+  const [across, upright] = [dualFunctions(W, lengths), dualFunctions(H, lengths)];
+  let most = 0;
+  for (const f of across) {
+    for (const g of upright) {
+      let sum = 0;
+      for (const p of kinds) {
+        const straight = p.bits & UPRIGHT ? f(p.w) * g(p.h) : Infinity;
+        const flat = p.bits & FLAT ? f(p.h) * g(p.w) : Infinity;
+        const value = Math.min(straight, flat);
+        if (value < Infinity) sum += value * p.n;
+      }
+      most = Math.max(most, Math.ceil(sum / (W * H) - 1e-9));
+    }
+  }
+  return most;
+}

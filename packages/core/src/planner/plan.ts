@@ -1,0 +1,123 @@
+import { z } from 'zod';
+
+/* The plan format, version 1: what the planner answers. Numbers are in the job's unit at full precision. */
+
+const heldSchema = z.strictObject({
+  piece: z.string(),
+  copy: z.int().min(1),
+  turn: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
+  side: z.enum(['A', 'B']),
+});
+export type Held = z.infer<typeof heldSchema>;
+
+/** A node of a sheet's slicing tree: cut into parts, or holding a piece, an offcut to keep, or waste. */
+export interface PlanNode {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  cut: 'x' | 'y' | null;
+  parts?: PlanNode[] | undefined;
+  /** The width that the last cut's kerf swallowed, where nothing is left beyond it. */
+  lost?: number | undefined;
+  holds?: Held | 'keep' | 'waste' | undefined;
+}
+export const planNodeSchema: z.ZodType<PlanNode> = z.strictObject({
+  x: z.number(),
+  y: z.number(),
+  width: z.number(),
+  height: z.number(),
+  cut: z.enum(['x', 'y']).nullable(),
+  get parts() {
+    return z.array(planNodeSchema).optional();
+  },
+  lost: z.number().optional(),
+  holds: z.union([heldSchema, z.literal('keep'), z.literal('waste')]).optional(),
+});
+
+export const stepSchema = z.discriminatedUnion('do', [
+  z.strictObject({
+    do: z.literal('cut'),
+    /** Indices into `sheets`; more than one: stacked and cut together. */
+    sheets: z.array(z.int().min(0)).min(1),
+    part: z.string(),
+    /** The edge that lies on the fence. */
+    edge: z.enum(['left', 'bottom']),
+    setting: z.number(),
+    off: z.string(),
+    /** What is left; null where the kerf swallows it. */
+    rest: z.string().nullable(),
+  }),
+  z.strictObject({
+    do: z.literal('trim'),
+    sheets: z.array(z.int().min(0)).min(1),
+    /** The edge that is taken off, and how much of it. */
+    edge: z.enum(['left', 'right', 'top', 'bottom']),
+    setting: z.number(),
+  }),
+]);
+export type Step = z.infer<typeof stepSchema>;
+
+export const missingSchema = z.strictObject({
+  piece: z.string(),
+  quantity: z.int().min(1),
+  why: z.enum([
+    'no-paper',
+    'wrong-side-only',
+    'no-stock-long-enough',
+    'no-stock-wide-enough',
+    'direction',
+    'held-back',
+    'beyond-reach',
+    'not-enough',
+  ]),
+  paper: z.string().optional(),
+  needed: z.number().optional(),
+  longest: z.number().optional(),
+  help: z
+    .array(
+      z.discriminatedUnion('do', [
+        z.strictObject({ do: z.literal('turn') }),
+        z.strictObject({ do: z.literal('other-side'), side: z.enum(['A', 'B']) }),
+        z.strictObject({ do: z.literal('release'), stock: z.string() }),
+        z.strictObject({ do: z.literal('shorten'), to: z.number() }),
+        z.strictObject({ do: z.literal('buy'), paper: z.string(), width: z.number(), height: z.number() }),
+      ]),
+    )
+    .default([]),
+});
+export type Missing = z.infer<typeof missingSchema>;
+
+export const totalsSchema = z.strictObject({
+  newSheets: z.int(),
+  newSheetArea: z.number(),
+  scraps: z.int(),
+  usedArea: z.number(),
+  pieceArea: z.number(),
+  keptArea: z.number(),
+  wasteArea: z.number(),
+  kerfArea: z.number(),
+  cuts: z.int(),
+  settings: z.int(),
+});
+export type Totals = z.infer<typeof totalsSchema>;
+
+export const planSchema = z.strictObject({
+  format: z.literal('temnex-plan'),
+  version: z.literal(1),
+  job: z.string(),
+  unit: z.enum(['in', 'mm']),
+  aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
+  status: z.enum(['complete', 'short']),
+  sheets: z.array(z.strictObject({ stock: z.string(), copy: z.int().min(1), tree: planNodeSchema })),
+  steps: z.array(stepSchema),
+  missing: z.array(missingSchema),
+  totals: totalsSchema,
+  bound: z.strictObject({
+    newSheetArea: z.number(),
+    newSheets: z.int(),
+    proved: z.boolean(),
+    how: z.enum(['nothing-needed', 'area', 'at-most-per-sheet', 'large-pieces']),
+  }),
+});
+export type Plan = z.infer<typeof planSchema>;

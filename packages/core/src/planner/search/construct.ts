@@ -1,0 +1,46 @@
+import { type Compiled } from '../compile.ts';
+import { Layout, type Taste } from './layout.ts';
+import { realise } from './realise.ts';
+
+/** An order in which to place kinds of pieces: the larger the key, the earlier. */
+export type Order = (c: Compiled, k: number) => number;
+export const ORDERS: readonly Order[] = [
+  (c, k) => c.area[k]!,
+  (c, k) => Math.max(c.width[k]!, c.height[k]!) * 4e6 + Math.min(c.width[k]!, c.height[k]!),
+  (c, k) => c.height[k]! * 4e6 + c.width[k]!,
+  (c, k) => c.width[k]! * 4e6 + c.height[k]!,
+  (c, k) => c.width[k]! + c.height[k]!,
+  (c, k) => Math.min(c.width[k]!, c.height[k]!) * 4e6 + Math.max(c.width[k]!, c.height[k]!),
+];
+
+export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0 };
+
+/** Kinds by falling urgency, then by an order. */
+export function sequence(c: Compiled, order: Order, noise: () => number): number[] {
+  return Array.from({ length: c.pieceCount }, (_, k) => ({ k, key: order(c, k) * noise() }))
+    .sort((a, b) => c.urgency[b.k]! - c.urgency[a.k]! || b.key - a.key || a.k - b.k)
+    .map(({ k }) => k);
+}
+
+/** Places what is in the pool, kind by kind, where it fits best; what fits nowhere stays there. */
+export function placePool(
+  layout: Layout,
+  kinds: readonly number[],
+  taste: Taste,
+  budget: number,
+  random: () => number,
+): void {
+  const { c } = layout;
+  for (const k of kinds) {
+    let refused = -1;
+    while (layout.pool[k]! > 0 && layout.seek(k, taste, budget, random, refused)) {
+      const b = layout.put(k);
+      // a cut that the cutter cannot make: take it back, and look elsewhere once
+      if (c.delicate[layout.stock[b]!] && !realise(layout, b)) {
+        layout.remove(layout.newest);
+        if (refused >= 0) break;
+        refused = b;
+      }
+    }
+  }
+}

@@ -1,0 +1,119 @@
+import { cutterHolds, worthKeeping, type CutSheet, type Tree } from '../tree.ts';
+import { COLUMN, LEAF, ROW, type Layout } from './layout.ts';
+
+/*
+ * A layout says how pieces stand beside each other; a cutting order must also say where the room left over
+ * goes. It is kept together as high in the tree as possible, and where there is room both ways, the cut
+ * that leaves the better offcuts is made first:
+ *
+ *     +------+-----+          +------------+
+ *     |  b   |     |          |     b      |
+ *     +------+  a  |    or    +------+-----+
+ *     | node |     |          | node |  a  |
+ *     +------+-----+          +------+-----+
+ */
+
+interface Room {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The slicing tree of one sheet of a layout, with its offcuts. Null when the cutter cannot make it. */
+export function realise(layout: Layout, b: number): CutSheet | null {
+  const { c } = layout;
+  const s = layout.stock[b]!;
+  const stock = c.stock[s]!;
+  const room = {
+    x: stock.trim.left as number,
+    y: stock.trim.bottom as number,
+    width: c.roomWidth[s]!,
+    height: c.roomHeight[s]!,
+  };
+  const tree = build(layout, layout.root[b]!, room);
+  if (c.delicate[s] && !cutterHolds(tree, c.job.cutter)) return null;
+  return { stock: c.job.stock.indexOf(stock), tree };
+}
+
+function offcut(layout: Layout, room: Room): Tree {
+  const holds = worthKeeping(room.width, room.height, layout.c.job.keep) ? 'keep' : 'waste';
+  return { ...room, cut: null, parts: [], lost: 0, holds };
+}
+
+function build(layout: Layout, n: number, room: Room): Tree {
+  const { kind, w, h, c } = layout;
+  const isRun = kind[n] !== LEAF;
+  const width = kind[n] === ROW ? layout.runLength(n) : w[n]!;
+  const height = kind[n] === COLUMN ? layout.runLength(n) : h[n]!;
+  const a = room.width - width;
+  const b = room.height - height;
+  if (!isRun && a === 0 && b === 0) {
+    const k = layout.piece[n]!;
+    const way = c.wayAt(k, layout.stock[layout.sheet[n]!]!, layout.flat[n] === 1);
+    return { ...room, cut: null, parts: [], lost: 0, holds: { piece: k, ...way } };
+  }
+  // the cut that takes a run apart also takes its own leftover off; a leftover across it comes off first
+  if (isRun && (kind[n] === ROW ? b : a) === 0) return run(layout, n, room, kind[n] === ROW ? 'x' : 'y');
+  if (a === 0) return alone(layout, n, room, 'y', height);
+  if (b === 0) return alone(layout, n, room, 'x', width);
+  // a run that is cut free along its own way is a setting, so it goes up to the mark; where that takes all the
+  // room, only the cut across is left
+  const free = kind[n] === ROW ? roundUp(width, c) : kind[n] === COLUMN ? roundUp(height, c) : 0;
+  if (kind[n] === ROW && free >= room.width) return alone(layout, n, room, 'y', height);
+  if (kind[n] === COLUMN && free >= room.height) return alone(layout, n, room, 'x', width);
+  const levelFirst = alone(layout, n, room, 'y', kind[n] === COLUMN ? free : height);
+  const uprightFirst = alone(layout, n, room, 'x', kind[n] === ROW ? free : width);
+  if (c.delicate[layout.stock[layout.sheet[n]!]!]) {
+    const [level, upright] = [cutterHolds(levelFirst, c.job.cutter), cutterHolds(uprightFirst, c.job.cutter)];
+    if (level !== upright) return level ? levelFirst : uprightFirst;
+  }
+  const kerf = c.kerf;
+  const worth = (ww: number, hh: number) => (ww > 0 && hh > 0 && worthKeeping(ww, hh, c.job.keep) ? ww * hh : 0);
+  const level = [worth(room.width, b - kerf), worth(a - kerf, height)] as const;
+  const upright = [worth(a - kerf, room.height), worth(width, b - kerf)] as const;
+  const better = level[0] + level[1] - upright[0] - upright[1] || Math.max(...level) - Math.max(...upright);
+  return better >= 0 ? levelFirst : uprightFirst;
+}
+
+const roundUp = (length: number, c: Layout['c']): number => (c.aligned ? length : Math.ceil(length / c.step) * c.step);
+
+/** Cuts one node free of the room beyond it. */
+function alone(layout: Layout, n: number, room: Room, cut: 'x' | 'y', size: number): Tree {
+  const inner = cut === 'x' ? { ...room, width: size } : { ...room, height: size };
+  const part = build(layout, n, inner);
+  return withRest(layout, room, cut, [part], size);
+}
+
+function run(layout: Layout, n: number, room: Room, cut: 'x' | 'y'): Tree {
+  const { c } = layout;
+  const sizes = cut === 'x' ? layout.w : layout.h;
+  const children: number[] = [];
+  for (let child = layout.first[n]!; child >= 0; child = layout.next[child]!) children.push(child);
+  // equal settings together; large parts first, unless that leaves two slivers to the last cut
+  children.sort((p, q) => sizes[q]! - sizes[p]! || p - q);
+  if (sizes[children.at(-1)!]! < c.job.cutter.narrowest) children.reverse();
+  let at = cut === 'x' ? room.x : room.y;
+  const parts = children.map((child) => {
+    const size = sizes[child]!;
+    const part = build(layout, child, cut === 'x' ? { ...room, x: at, width: size } : { ...room, y: at, height: size });
+    at += size + c.kerf;
+    return part;
+  });
+  return withRest(layout, room, cut, parts, layout.runLength(n));
+}
+
+/** Closes a list of parts with what is left of the room: an offcut, or nothing where the kerf swallows it. */
+function withRest(layout: Layout, room: Room, cut: 'x' | 'y', parts: Tree[], taken: number): Tree {
+  const { kerf } = layout.c;
+  const left = (cut === 'x' ? room.width : room.height) - taken;
+  const whole = { ...room, cut, holds: null };
+  if (left === 0) return { ...whole, parts, lost: 0 };
+  if (left <= kerf) return { ...whole, parts, lost: left };
+  const from = taken + kerf;
+  const rest =
+    cut === 'x'
+      ? { ...room, x: room.x + from, width: left - kerf }
+      : { ...room, y: room.y + from, height: left - kerf };
+  return { ...whole, parts: [...parts, offcut(layout, rest)], lost: 0 };
+}

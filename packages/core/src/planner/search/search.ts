@@ -1,0 +1,128 @@
+import type { Compiled } from '../compile.ts';
+import type { Bound } from '../bounds.ts';
+import { seededRandom } from '../random.ts';
+import { compareScores, score, type Solution } from '../score.ts';
+import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
+import { Improver } from './improve.ts';
+import { Layout } from './layout.ts';
+import { realise } from './realise.ts';
+
+/** How long the search may go on, and who wants to hear of it. Time is passed in: the core has no clock. */
+export interface Watch {
+  /** Milliseconds since some start. */
+  readonly now: () => number;
+  readonly cancelled?: () => boolean;
+  /** Called with every better solution, the first one included. */
+  readonly better?: (solution: Solution) => void;
+}
+
+/** How many accepted states the search looks back on (late acceptance: E. K. Burke and Y. Bykov, 2017). */
+const MEMORY = 40;
+/** Above this many pieces a copy of the layout costs more than ruin and recreate wins. */
+const MANY = 3000;
+
+/**
+ * The search: several constructions, then, while there is time, alternately (a) tries to do with less new paper
+ * or with less missing, and (b) polishes the best solution for what comes after in the score.
+ */
+export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
+  const { job } = c;
+  const random = seededRandom(job.seed);
+  const start = watch.now();
+  const until = start + job.seconds * 1000;
+  let nodes = 0;
+  const over = () => (watch.cancelled?.() ?? false) || (job.nodes === null ? watch.now() >= until : nodes >= job.nodes);
+
+  const best = new Layout(c);
+  const trial = new Layout(c);
+  let bestSolution: Solution = solutionOf(best);
+  let bestScore = score(c, bestSolution);
+  const offer = (layout: Layout): boolean => {
+    const solution = solutionOf(layout);
+    const figure = score(c, solution);
+    if (compareScores(figure, bestScore) >= 0) return false;
+    best.copyFrom(layout);
+    [bestSolution, bestScore] = [solution, figure];
+    watch.better?.(solution);
+    return true;
+  };
+  const pieces = c.quantity.reduce((a, b) => a + b, 0);
+  for (const order of ORDERS) {
+    trial.clear();
+    placePool(
+      trial,
+      sequence(c, order, () => 1),
+      PLAIN_TASTE,
+      Infinity,
+      random,
+    );
+    offer(trial);
+    if (over() || pieces > MANY) break;
+  }
+  if (pieces > MANY || !c.stockCount) return bestSolution;
+
+  const improver = new Improver(c, random);
+  const current = new Layout(c);
+  const memory = new Float64Array(MEMORY);
+  const missingNothing = () => best.pool.every((n) => n === 0);
+  const settled = () => missingNothing() && best.newArea <= bound.newArea;
+
+  /** (a): at most `limit` steps within a budget of new paper; true when the best became better. */
+  const reduce = (budget: number, limit: number): boolean => {
+    current.copyFrom(best);
+    improver.dissolve(current, budget);
+    let homeless = improver.homeless(current);
+    let least = improver.homeless(best) || Infinity;
+    memory.fill(homeless);
+    for (let i = 0; i < limit && !over(); i++, nodes++) {
+      trial.copyFrom(current);
+      improver.change(trial, budget);
+      const after = improver.homeless(trial);
+      const slot = i % MEMORY;
+      if (after > homeless && after > memory[slot]!) continue;
+      current.copyFrom(trial);
+      homeless = after;
+      memory[slot] = after;
+      if (after < least) {
+        least = after;
+        if (offer(current) && missingNothing()) return true;
+      }
+      if (after === 0) return offer(current);
+    }
+    return false;
+  };
+
+  /** (b): steps that keep everything placed and the new paper as it is. */
+  const polish = (limit: number): void => {
+    current.copyFrom(best);
+    let now = bestScore;
+    const past = new Array<number[]>(MEMORY).fill(now);
+    for (let i = 0; i < limit && !over(); i++, nodes++) {
+      trial.copyFrom(current);
+      improver.change(trial, best.newArea);
+      if (improver.homeless(trial) > improver.homeless(best)) continue;
+      const figure = score(c, solutionOf(trial));
+      const slot = i % MEMORY;
+      if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
+      current.copyFrom(trial);
+      past[slot] = now = figure;
+      if (compareScores(figure, bestScore) < 0) offer(current);
+    }
+  };
+
+  let patience = 400;
+  while (!over()) {
+    if (!settled()) {
+      const budget = missingNothing() ? best.newArea - 1 : Infinity;
+      while (!over() && !settled() && reduce(missingNothing() ? best.newArea - 1 : budget, patience));
+      patience = Math.min(patience * 2, 20_000);
+    }
+    polish(settled() ? 2000 : 200);
+  }
+  return bestSolution;
+}
+
+function solutionOf(layout: Layout): Solution {
+  const sheets = Array.from({ length: layout.sheets }, (_, b) => realise(layout, b)!);
+  return { sheets, missing: [...layout.pool] };
+}

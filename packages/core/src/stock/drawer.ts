@@ -1,0 +1,102 @@
+import { z } from 'zod';
+import { lengthOf, lengthText, ticks, type Ticks, type Unit } from '../length/index.ts';
+
+/* Papers and what there is of them: the rules, not the storage. */
+
+export const PATTERNS = ['plain', 'stripes', 'checks', 'dots', 'waves', 'clouds', 'grass', 'words'] as const;
+const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'colour');
+/** How a face looks, enough to tell papers apart and to see which way they run. */
+export const lookSchema = z.strictObject({ pattern: z.enum(PATTERNS), ground: colour, ink: colour });
+export type Look = z.infer<typeof lookSchema>;
+
+const label = z.string().trim().min(1).max(80);
+const id = z.string().min(1).max(64);
+
+export const paperFaceSchema = z.strictObject({
+  side: z.enum(['A', 'B']),
+  name: label,
+  /** none; two-way (turning by half is unseen); one-way (has an up) */
+  direction: z.enum(['none', 'two-way', 'one-way']),
+  /** The edge of the upright paper along which the pattern runs. */
+  along: z.enum(['width', 'height']),
+  look: lookSchema,
+});
+export type PaperFace = z.infer<typeof paperFaceSchema>;
+
+export const paperSchema = z
+  .strictObject({ id, name: label, sides: z.array(paperFaceSchema).min(1).max(2) })
+  .refine((p) => new Set(p.sides.map((s) => s.side)).size === p.sides.length, {
+    path: ['sides'],
+    message: 'side-twice',
+  });
+export type Paper = z.infer<typeof paperSchema>;
+
+const margin = lengthText({ allow: 'zero' });
+export const stockItemSchema = z.strictObject({
+  id,
+  paper: id,
+  unit: z.enum(['in', 'mm']),
+  width: lengthText(),
+  height: lengthText(),
+  quantity: z.int().min(1).max(10_000),
+  kind: z.enum(['sheet', 'pad', 'scrap', 'strip']),
+  trim: z.strictObject({ left: margin, right: margin, top: margin, bottom: margin }),
+  turned: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
+  reserved: z.boolean(),
+  /** Where a kept offcut comes from. */
+  origin: z.strictObject({ page: z.string(), stock: z.string(), date: z.string() }).nullable(),
+});
+export type StockItem = z.infer<typeof stockItemSchema>;
+
+export interface Drawer {
+  readonly papers: readonly Paper[];
+  readonly stock: readonly StockItem[];
+}
+
+export const NO_TRIM = { left: 0, right: 0, top: 0, bottom: 0 } as const;
+
+/** Width and height in ticks of an item already checked. */
+export const sizeOfItem = (item: Pick<StockItem, 'width' | 'height' | 'unit'>): { width: Ticks; height: Ticks } => ({
+  width: lengthOf(item.width, item.unit),
+  height: lengthOf(item.height, item.unit),
+});
+
+/** The trimmer and the habits of the person. */
+export const habitsSchema = z.strictObject({
+  unit: z.enum(['in', 'mm']),
+  mark: z.enum(['1/8', '1/16', '1/32', '1/64', '1 mm', '0.5 mm']),
+  cutter: z.strictObject({
+    reach: lengthText().nullable(),
+    narrowest: margin,
+    kerf: margin,
+    stack: z.int().min(1).max(20),
+  }),
+  keep: z.strictObject({ shorter: margin, longer: margin }),
+  aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
+});
+export type Habits = z.infer<typeof habitsSchema>;
+
+export const USUAL_HABITS: Habits = {
+  unit: 'in',
+  mark: '1/16',
+  cutter: { reach: '12 1/4 in', narrowest: '1/4 in', kerf: 0, stack: 1 },
+  keep: { shorter: '1 in', longer: '3 in' },
+  aim: 'least-paper',
+};
+
+/** Largest area first, new paper after scraps: the order in which a drawer is looked through. */
+export function drawerOrder(a: StockItem, b: StockItem): number {
+  const fresh = (s: StockItem) => (s.kind === 'sheet' || s.kind === 'pad' ? 1 : 0);
+  const area = (s: StockItem) => sizeOfItem(s).width * sizeOfItem(s).height;
+  return fresh(a) - fresh(b) || area(b) - area(a) || (a.id < b.id ? -1 : 1);
+}
+
+/** The longest edge of any item of a paper; 0 where there is none. */
+export function longestOf(stock: readonly StockItem[], paper: string): Ticks {
+  const lengths = stock
+    .filter((s) => s.paper === paper && !s.reserved)
+    .map((s) => Math.max(sizeOfItem(s).width, sizeOfItem(s).height));
+  return ticks(Math.max(0, ...lengths));
+}
+
+export type { Unit };

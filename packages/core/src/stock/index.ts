@@ -1,0 +1,20 @@
+export {
+  NO_TRIM,
+  PATTERNS,
+  USUAL_HABITS,
+  drawerOrder,
+  habitsSchema,
+  longestOf,
+  lookSchema,
+  paperFaceSchema,
+  paperSchema,
+  sizeOfItem,
+  stockItemSchema,
+  type Drawer,
+  type Habits,
+  type Look,
+  type Paper,
+  type PaperFace,
+  type StockItem,
+} from './drawer.ts';
+export { sayStock, type SaidStock } from './say.ts';
