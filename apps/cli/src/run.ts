@@ -1,0 +1,118 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { z } from 'zod';
+import {
+  derivePage,
+  issueOf,
+  jobSchema,
+  migratePage,
+  pageSchema,
+  planJob,
+  planSchema,
+  readJob,
+  type JobIssue,
+} from '@temnex/core';
+import {
+  fullFigure,
+  issueWords,
+  missingWords,
+  pageProblemWords,
+  sheetLetter,
+  suggestionWords,
+  sumWords,
+  TERMINAL,
+  type Voice,
+} from '@temnex/words';
+
+/** The world as the command line sees it; passed in so that tests need no process. */
+export interface World {
+  readonly out: (text: string) => void;
+  readonly err: (line: string) => void;
+  readonly now: () => number;
+}
+
+/** Exit codes: 0 done, 2 bad input or usage, 3 the plan is short of pieces. */
+export const DONE = 0;
+export const BAD_INPUT = 2;
+export const SHORT = 3;
+
+const USAGE = `usage: temnex plan JOB.json [--svg DIR]   plan the cutting of a job
+       temnex size PAGE.json               sizes of every part of a page, with their sums
+       temnex schema page|job|plan         the JSON Schema of a format`;
+
+export async function run(args: readonly string[], world: World): Promise<number> {
+  const [command, file, ...rest] = args;
+  if (command === 'schema') return schema(file, world);
+  const svg = rest[0] === '--svg' ? rest[1] : undefined;
+  const known =
+    (command === 'plan' && (rest.length === 0 || (svg !== undefined && rest.length === 2))) ||
+    (command === 'size' && rest.length === 0);
+  if (!known || !file) {
+    world.err(USAGE);
+    return BAD_INPUT;
+  }
+  let document: unknown;
+  try {
+    document = JSON.parse(await readFile(file === '-' ? '/dev/stdin' : file, 'utf8'));
+  } catch (error) {
+    world.err(`${file}: ${error instanceof SyntaxError ? `is not JSON: ${error.message}` : 'cannot be read'}`);
+    return BAD_INPUT;
+  }
+  return command === 'plan' ? plan(document, svg, world) : size(document, world);
+}
+
+function refuse(issues: readonly JobIssue[], world: World): number {
+  const more = issues.length > 1 ? ` (and ${issues.length - 1} more)` : '';
+  world.err(`${issueWords(issues[0]!, TERMINAL)}${more}`);
+  return BAD_INPUT;
+}
+
+async function plan(document: unknown, svg: string | undefined, world: World): Promise<number> {
+  const read = readJob(document);
+  if (!read.ok) return refuse(read.issues, world);
+  const { job } = read;
+  const answer = planJob(job, { now: world.now });
+  world.out(`${JSON.stringify(answer, null, 1)}\n`);
+  const names = new Map(job.pieces.map((p) => [p.id, p.name]));
+  if (svg) {
+    const { BLACK_AND_WHITE, sheetPicture, svgText } = await import('@temnex/drawing');
+    await mkdir(svg, { recursive: true });
+    const style = { scale: 48, voice: TERMINAL, face: BLACK_AND_WHITE, pieceName: (id: string) => names.get(id) ?? id };
+    for (let i = 0; i < answer.sheets.length; i++)
+      await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), svgText(sheetPicture(answer, i, job, style)));
+  }
+  if (answer.status === 'complete') return DONE;
+  world.err(answer.missing.map((m) => missingWords(m, job, TERMINAL).why).join('; '));
+  return SHORT;
+}
+
+function size(document: unknown, world: World): number {
+  const parsed = pageSchema.safeParse(migratePage(document));
+  if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
+  const page = derivePage(parsed.data);
+  const voice: Voice = { mark: page.mark, figures: 'plain' };
+  const nameOf = (id: string) => page.parts.find((p) => p.id === id)?.name;
+  for (const part of page.parts) {
+    const sums = [
+      part.sums.width && sumWords(part.sums.width, part.width, voice),
+      part.sums.height && sumWords(part.sums.height, part.height, voice),
+    ].filter(Boolean);
+    world.out(
+      `${part.name}: ${fullFigure(part.width, voice)} x ${fullFigure(part.height, voice)}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
+    );
+  }
+  for (const { suggestion, where } of page.suggestions)
+    world.err(`${nameOf(where) ?? where}: ${suggestionWords(suggestion, voice)}`);
+  for (const problem of page.problems) world.err(`${problem.where}: ${pageProblemWords(problem, voice)}`);
+  return page.problems.length ? BAD_INPUT : DONE;
+}
+
+function schema(name: string | undefined, world: World): number {
+  const schemas = { page: pageSchema, job: jobSchema, plan: planSchema } as const;
+  if (name !== 'page' && name !== 'job' && name !== 'plan') {
+    world.err('schema: which one? page, job or plan');
+    return BAD_INPUT;
+  }
+  world.out(`${JSON.stringify(z.toJSONSchema(schemas[name], { io: 'input', unrepresentable: 'any' }), null, 1)}\n`);
+  return DONE;
+}

@@ -1,0 +1,38 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { CuttingController } from './cutting/cutting.controller.ts';
+import { CuttingService } from './cutting/cutting.service.ts';
+import { DATABASE, type Database } from './database/database.ts';
+import { DemoController } from './demo/demo.controller.ts';
+import { DemoService } from './demo/demo.service.ts';
+import { HealthController } from './health/health.controller.ts';
+import { PagesController } from './pages/pages.controller.ts';
+import { PagesService } from './pages/pages.service.ts';
+import { PapersController } from './papers/papers.controller.ts';
+import { PapersService } from './papers/papers.service.ts';
+import { PlansController } from './plans/plans.controller.ts';
+import { PlansService } from './plans/plans.service.ts';
+
+@Module({})
+export class AppModule {
+  static with(db: Database): DynamicModule {
+    return {
+      module: AppModule,
+      controllers: [
+        HealthController,
+        DemoController,
+        PagesController,
+        PapersController,
+        PlansController,
+        CuttingController,
+      ],
+      providers: [
+        { provide: DATABASE, useValue: db },
+        PagesService,
+        PapersService,
+        PlansService,
+        CuttingService,
+        DemoService,
+      ],
+    };
+  }
+}

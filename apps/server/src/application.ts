@@ -1,0 +1,52 @@
+import 'reflect-metadata';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import { AppModule } from './app.module.ts';
+import { openDatabase, type OpenDatabase } from './database/database.ts';
+import { DemoService } from './demo/demo.service.ts';
+import { headers, localOnly } from './http/door.ts';
+import { AnswerErrors } from './http/filter.ts';
+
+export interface ServerOptions {
+  readonly databaseFile: string;
+  /** Folder of the built interface; left out, only the API answers. */
+  readonly site?: string;
+  /** Whether a database that is new gets the demo. */
+  readonly demo: boolean;
+  readonly quiet?: boolean;
+}
+
+const BODY_LIMIT = '2mb';
+
+/** The application, not yet listening. Closing it closes the database. */
+export async function createApplication(
+  options: ServerOptions,
+): Promise<{ app: NestExpressApplication; database: OpenDatabase }> {
+  const database = openDatabase(options.databaseFile);
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db), {
+    logger: options.quiet ? false : ['error', 'warn'],
+    bodyParser: false,
+    forceCloseConnections: true,
+  });
+  app.disable('x-powered-by');
+  app.use(localOnly, headers, express.json({ limit: BODY_LIMIT }));
+  if (options.site && existsSync(options.site)) serveSite(app, options.site);
+  app.useGlobalFilters(new AnswerErrors());
+  if (database.fresh && options.demo) app.get(DemoService).put();
+  return { app, database };
+}
+
+/** The built interface: hashed files for good, and its one page for every address that is not the API's. */
+function serveSite(app: NestExpressApplication, site: string): void {
+  app.use('/assets', express.static(join(site, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(express.static(site, { index: false }));
+  const page = join(site, 'index.html');
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    const isPage = request.method === 'GET' && !request.path.startsWith('/api') && !/\.\w+$/.test(request.path);
+    if (isPage) response.sendFile(page, { headers: { 'cache-control': 'no-cache' } });
+    else next();
+  });
+}

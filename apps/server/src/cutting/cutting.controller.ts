@@ -1,0 +1,24 @@
+import { Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import type { CuttingRecord } from '@temnex/contract';
+import { CuttingService } from './cutting.service.ts';
+
+@Controller('api')
+export class CuttingController {
+  constructor(@Inject(CuttingService) private readonly cutting: CuttingService) {}
+
+  @Get('pages/:id/cuttings')
+  ofPage(@Param('id') id: string): CuttingRecord[] {
+    return this.cutting.ofPage(id);
+  }
+
+  @Post('plans/:id/cut')
+  cut(@Param('id') id: string): CuttingRecord {
+    return this.cutting.cut(id);
+  }
+
+  @Post('cuttings/:id/undo')
+  @HttpCode(200)
+  undo(@Param('id') id: string): CuttingRecord {
+    return this.cutting.undo(id);
+  }
+}

@@ -1,0 +1,20 @@
+import { Injectable, type PipeTransform } from '@nestjs/common';
+import type { z } from 'zod';
+import { issueOf } from '@temnex/core';
+import { TERMINAL, issueWords, pathWords } from '@temnex/words';
+import { Refused } from './refused.ts';
+
+/** Zod at the door: `@Body(checked(schema))`. A refusal names the field. */
+@Injectable()
+class Checked<T> implements PipeTransform<unknown, T> {
+  constructor(private readonly schema: z.ZodType<T>) {}
+
+  transform(value: unknown): T {
+    const parsed = this.schema.safeParse(value);
+    if (parsed.success) return parsed.data;
+    const issue = issueOf(parsed.error.issues[0]!);
+    throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+  }
+}
+
+export const checked = <T>(schema: z.ZodType<T>): Checked<T> => new Checked(schema);

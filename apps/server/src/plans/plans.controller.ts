@@ -1,0 +1,53 @@
+import { Body, Controller, Get, Header, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
+import { MARKS, type MarkName } from '@temnex/core';
+import { printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from '@temnex/contract';
+import { printPages, type PrintPaper } from '@temnex/drawing';
+import { checked } from '../http/checked.ts';
+import { PagesService } from '../pages/pages.service.ts';
+import { pdfOf } from './pdf.ts';
+import { PlansService, jobOf } from './plans.service.ts';
+
+@Controller('api')
+export class PlansController {
+  constructor(
+    @Inject(PlansService) private readonly plans: PlansService,
+    @Inject(PagesService) private readonly pages: PagesService,
+  ) {}
+
+  @Get('pages/:id/plan')
+  latest(@Param('id') id: string): { plan: PlanRecord | null } {
+    this.pages.get(id);
+    return { plan: this.plans.latest(id) };
+  }
+
+  @Post('pages/:id/plans')
+  store(@Param('id') id: string, @Body(checked(storePlanSchema)) body: StorePlan): PlanRecord {
+    return this.plans.store(id, body);
+  }
+
+  @Get('plans/:id/print.pdf')
+  @Header('content-type', 'application/pdf')
+  async print(
+    @Param('id') id: string,
+    @Query(checked(printQuerySchema)) query: { paper: PrintPaper },
+  ): Promise<StreamableFile> {
+    const record = this.plans.get(id);
+    const page = this.pages.get(record.page);
+    const job = jobOf(record);
+    const names = new Map(job.pieces.map((p) => [p.id, p.name]));
+    const mark = MARKS[page.document.mark as MarkName];
+    const pages = printPages(
+      {
+        title: page.document.name,
+        plan: record.plan,
+        job,
+        voice: { mark, figures: 'typeset' },
+        pieceName: (piece) => names.get(piece) ?? piece,
+        note: record.createdAt.slice(0, 10),
+      },
+      query.paper,
+    );
+    const pdf = await pdfOf(pages, page.document.name, new Date(record.createdAt));
+    return new StreamableFile(pdf, { disposition: 'inline; filename="cutting-order.pdf"' });
+  }
+}

@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { pageSchema } from '@temnex/core';
+
+/** How far a page has come. */
+export const stageSchema = z.enum(['sizing', 'papers', 'planned', 'cut']);
+
+export const pageRecordSchema = z.object({
+  id: z.string(),
+  /** Rises with every write; a write names the version it was made from. */
+  version: z.int(),
+  document: pageSchema,
+  demo: z.boolean(),
+  updatedAt: z.string(),
+});
+export type PageRecord = z.infer<typeof pageRecordSchema>;
+
+export const pageSummarySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  width: z.string(),
+  height: z.string(),
+  unit: z.enum(['in', 'mm']),
+  parts: z.int(),
+  demo: z.boolean(),
+  updatedAt: z.string(),
+  stage: stageSchema,
+});
+export type PageSummary = z.infer<typeof pageSummarySchema>;
+
+export const createPageSchema = z.strictObject({ document: pageSchema });
+export const savePageSchema = z.strictObject({ version: z.int().min(1), document: pageSchema });
+export type SavePage = z.infer<typeof savePageSchema>;

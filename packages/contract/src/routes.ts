@@ -1,0 +1,135 @@
+import { z } from 'zod';
+import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
+import { cuttingRecordSchema } from './cuttings.ts';
+import { changeStockSchema, drawerSchema, newPaperSchema, newStockSchema } from './drawer.ts';
+import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
+import { planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
+import { refusalSchema } from './refusals.ts';
+
+export interface Route {
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  readonly path: string;
+  readonly says: string;
+  readonly body?: z.ZodType;
+  readonly query?: z.ZodObject;
+  readonly answer: z.ZodType | 'pdf' | null;
+}
+
+export const healthSchema = z.object({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
+export const demoSchema = z.object({ present: z.boolean() });
+
+/** Every route of the server. Its documentation is made from this list, and a test holds the list against the server. */
+export const ROUTES: readonly Route[] = [
+  { method: 'get', path: '/api/health', says: 'Whether the server and its database answer', answer: healthSchema },
+  { method: 'get', path: '/api/openapi.json', says: 'This description', answer: z.unknown() },
+  { method: 'get', path: '/api/pages', says: 'All pages, the latest first', answer: z.array(pageSummarySchema) },
+  { method: 'post', path: '/api/pages', says: 'A new page', body: createPageSchema, answer: pageRecordSchema },
+  { method: 'get', path: '/api/pages/{id}', says: 'One page', answer: pageRecordSchema },
+  {
+    method: 'put',
+    path: '/api/pages/{id}',
+    says: 'Saves a page; refused as stale where somebody else saved it since',
+    body: savePageSchema,
+    answer: pageRecordSchema,
+  },
+  { method: 'delete', path: '/api/pages/{id}', says: 'Removes a page with its plans', answer: null },
+  { method: 'get', path: '/api/drawer', says: 'Papers and what there is of them', answer: drawerSchema },
+  { method: 'post', path: '/api/papers', says: 'A new paper', body: newPaperSchema, answer: paperSchema },
+  {
+    method: 'post',
+    path: '/api/stock',
+    says: 'Sheets or scraps of a paper',
+    body: newStockSchema,
+    answer: stockItemSchema,
+  },
+  {
+    method: 'patch',
+    path: '/api/stock/{id}',
+    says: 'How many there are, how it lies, whether it is held back',
+    body: changeStockSchema,
+    answer: stockItemSchema,
+  },
+  { method: 'delete', path: '/api/stock/{id}', says: 'Takes something out of the drawer', answer: null },
+  { method: 'get', path: '/api/habits', says: 'Cutter, marks and keep rule', answer: habitsSchema },
+  { method: 'put', path: '/api/habits', says: 'Changes them', body: habitsSchema, answer: habitsSchema },
+  {
+    method: 'get',
+    path: '/api/pages/{id}/plan',
+    says: 'The latest cutting order of a page, or null',
+    answer: planRecordSchema.nullable(),
+  },
+  {
+    method: 'post',
+    path: '/api/pages/{id}/plans',
+    says: 'Stores a cutting order once it is verified',
+    body: storePlanSchema,
+    answer: planRecordSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/plans/{id}/print.pdf',
+    says: 'The cutting order on paper',
+    query: printQuerySchema,
+    answer: 'pdf',
+  },
+  {
+    method: 'get',
+    path: '/api/pages/{id}/cuttings',
+    says: 'What was cut for a page',
+    answer: z.array(cuttingRecordSchema),
+  },
+  {
+    method: 'post',
+    path: '/api/plans/{id}/cut',
+    says: 'Marks a plan as cut: uses up stock, puts offcuts into the drawer',
+    answer: cuttingRecordSchema,
+  },
+  { method: 'post', path: '/api/cuttings/{id}/undo', says: 'Takes a cut back', answer: cuttingRecordSchema },
+  { method: 'get', path: '/api/demo', says: 'Whether the demo is there', answer: demoSchema },
+  { method: 'post', path: '/api/demo', says: 'Puts the demo in', answer: demoSchema },
+  { method: 'delete', path: '/api/demo', says: 'Takes the demo out again', answer: demoSchema },
+];
+
+/** The OpenAPI 3.1 document of these routes. */
+export function openApi(version: string): Record<string, unknown> {
+  const components: Record<string, unknown> = {};
+  // each JSON Schema brings its own definitions: they move to the document's, under names of their own
+  const schema = (s: z.ZodType): Record<string, unknown> => {
+    const prefix = `d${Object.keys(components).length}_`;
+    const text = JSON.stringify(z.toJSONSchema(s, { io: 'input', unrepresentable: 'any' })).replaceAll(
+      '"#/$defs/',
+      `"#/components/schemas/${prefix}`,
+    );
+    const { $schema: _dialect, $defs, ...rest } = JSON.parse(text) as Record<string, unknown>;
+    for (const [name, definition] of Object.entries($defs ?? {})) components[`${prefix}${name}`] = definition;
+    return rest;
+  };
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const route of ROUTES) {
+    const query = route.query
+      ? Object.entries(schema(route.query).properties ?? {}).map(([name, s]) => ({ name, in: 'query', schema: s }))
+      : [];
+    const inPath = [...route.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+      name,
+      in: 'path',
+      required: true,
+      schema: { type: 'string' },
+    }));
+    const content =
+      route.answer === 'pdf'
+        ? { 'application/pdf': {} }
+        : route.answer && { 'application/json': { schema: schema(route.answer) } };
+    (paths[route.path] ??= {})[route.method] = {
+      summary: route.says,
+      parameters: [...inPath, ...query],
+      ...(route.body
+        ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } }
+        : {}),
+      responses: {
+        [route.answer ? '200' : '204']: { description: 'done', ...(content ? { content } : {}) },
+        default: { description: 'refused', content: { 'application/json': { schema: schema(refusalSchema) } } },
+      },
+    };
+  }
+  return { openapi: '3.1.0', info: { title: 'Temnex', version }, paths, components: { schemas: components } };
+}

@@ -1,0 +1,138 @@
+import { describe, expect, test } from '@jest/globals';
+import { lengthOf } from '../length/index.ts';
+import { derivePage, emptyPage, type Page, type Wish } from '../page/index.ts';
+import { planJob, readJob, verifyPlan } from '../planner/index.ts';
+import { NO_TRIM, USUAL_HABITS, sayStock, sizeOfItem, type Drawer } from '../stock/index.ts';
+import { effectsOf, jobOfPage } from './index.ts';
+
+const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
+const drawer: Drawer = {
+  papers: [
+    {
+      id: 'teal',
+      name: 'Teal dunes',
+      sides: [
+        { side: 'A', name: 'dunes', direction: 'one-way', along: 'height', look },
+        { side: 'B', name: 'plain', direction: 'none', along: 'height', look },
+      ],
+    },
+    { id: 'sand', name: 'Sand', sides: [{ side: 'A', name: 'sand', direction: 'none', along: 'height', look }] },
+  ],
+  stock: [
+    {
+      id: 't1',
+      paper: 'teal',
+      unit: 'in',
+      width: '12',
+      height: '12',
+      quantity: 2,
+      kind: 'sheet',
+      trim: NO_TRIM,
+      turned: 0,
+      reserved: false,
+      origin: null,
+    },
+    {
+      id: 't2',
+      paper: 'teal',
+      unit: 'mm',
+      width: '120',
+      height: '170',
+      quantity: 1,
+      kind: 'scrap',
+      trim: NO_TRIM,
+      turned: 90,
+      reserved: false,
+      origin: null,
+    },
+    {
+      id: 's1',
+      paper: 'sand',
+      unit: 'in',
+      width: '12',
+      height: '12',
+      quantity: 1,
+      kind: 'sheet',
+      trim: NO_TRIM,
+      turned: 0,
+      reserved: false,
+      origin: null,
+    },
+  ],
+};
+const wish = (paper: string): Wish => ({ papers: [paper], side: 'A', direction: 'any' });
+const page = (): Page => ({
+  ...emptyPage('page'),
+  base: { name: 'base', paper: wish('sand') },
+  photos: [
+    {
+      id: 'p',
+      name: 'photo',
+      print: { width: '4', height: '6', known: 'measured' },
+      mats: [{ id: 'm', name: 'mat', reveal: ['1/4'], paper: wish('teal') }],
+      at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
+    },
+  ],
+});
+
+describe('from a page to the drawer again', () => {
+  test('the scrap is used, the base takes its sheet, a kept offcut goes back with its origin', () => {
+    const asked = jobOfPage('page', derivePage(page()), drawer, USUAL_HABITS);
+    if (!asked.ok) throw new Error(asked.problem.code);
+    const read = readJob(asked.job);
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const job = { ...read.job, nodes: 100 };
+    const plan = planJob(job, { now: () => 0 });
+    expect(verifyPlan(job, plan)).toEqual([]);
+    expect(plan.status).toBe('complete');
+    const effects = effectsOf(job, plan, 'page-1', '2026-03-02');
+    expect(effects.used).toEqual([
+      { stock: 't2', count: 1 },
+      { stock: 's1', count: 1 },
+    ]);
+    expect([...effects.parts].sort()).toEqual(['base', 'm']);
+    const areaIn = 120 * 960 * 170 * 960 + lengthOf('12') ** 2;
+    const areaOut = effects.kept.map((k) => sizeOfItem(k).width * sizeOfItem(k).height).reduce((a, b) => a + b, 0);
+    const cut = lengthOf('12') ** 2 + lengthOf('4 1/2') * lengthOf('6 1/2');
+    expect(areaOut).toBeLessThanOrEqual(areaIn - cut);
+    for (const kept of effects.kept)
+      expect(kept).toMatchObject({ kind: 'scrap', origin: { page: 'page-1', date: '2026-03-02' } });
+  });
+  test('parts already cut are left out; without a paper it says which parts', () => {
+    const without = page();
+    without.base.paper = null;
+    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS)).toEqual({
+      ok: false,
+      problem: { code: 'no-paper-chosen', parts: ['base'] },
+    });
+    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS, new Set(['base']))).toMatchObject({
+      ok: true,
+      job: { pieces: [{ id: 'm' }] },
+    });
+    expect(jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Set(['base', 'm']))).toMatchObject({
+      ok: false,
+      problem: { code: 'nothing-to-cut' },
+    });
+  });
+});
+
+describe('paper in one line', () => {
+  const papers = [
+    { id: 'teal', name: 'Teal dunes' },
+    { id: 'deep', name: 'Deep teal' },
+    { id: 'sand', name: 'Sand' },
+  ];
+  test.each([
+    ['scrap 5 1/2 x 3 sand x2', { kind: 'scrap', width: '5 1/2', height: '3', quantity: 2, paper: { id: 'sand' } }],
+    ['sheet 12x12 teal dunes', { kind: 'sheet', quantity: 1, paper: { id: 'teal' } }],
+    ['3x sand 10 x 15 cm', { kind: 'scrap', width: '10 cm', height: '15 cm', quantity: 3, paper: { id: 'sand' } }],
+    ['12 x 12 gull grey', { kind: 'sheet', paper: null, paperWords: 'gull grey' }],
+    ['pad 6 by 6 deep', { kind: 'pad', paper: { id: 'deep' } }],
+  ])('%s', (line, expected) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: true, ...expected }));
+  test.each([
+    ['scrap teal', 'size-unreadable'],
+    ['scrap 5 x 3 teal', 'ambiguous-paper'],
+    ['scrap 0 x 3 sand', 'length-not-positive'],
+    ['scrap 5 x 3 sand x99999', 'quantity'],
+  ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+});

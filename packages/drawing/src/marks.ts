@@ -1,0 +1,87 @@
+import type { Look } from '@temnex/core';
+
+/*
+ * A drawing is a list of marks: plain data that the screen, the print view, the PDF and SVG files all set alike.
+ * x to the right, y down, in whatever unit the drawing says.
+ */
+
+export interface Stroke {
+  readonly colour: string;
+  readonly width: number;
+  readonly dash?: readonly number[];
+}
+/** A flat colour, or a paper's look turned counter-clockwise; `scale` is the drawing's units to the inch. */
+export type Fill = string | { readonly look: Look; readonly turn: number; readonly scale: number };
+
+export type Mark =
+  | { kind: 'rect'; x: number; y: number; width: number; height: number; fill?: Fill; stroke?: Stroke; name?: string }
+  | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; stroke: Stroke }
+  | { kind: 'poly'; points: readonly (readonly [number, number])[]; fill?: Fill; stroke?: Stroke }
+  | {
+      kind: 'text';
+      x: number;
+      y: number;
+      text: string;
+      size: number;
+      weight: 400 | 600;
+      face: 'figures' | 'text';
+      anchor: 'start' | 'middle' | 'end';
+      fill: string;
+      /** Degrees counter-clockwise about (x, y). */
+      turn?: number;
+    };
+
+export interface Drawing {
+  readonly width: number;
+  readonly height: number;
+  readonly marks: readonly Mark[];
+  /** What a screen reader says of it. */
+  readonly title: string;
+}
+
+export const INK = '#161616';
+export const CUT = '#c4300f';
+export const KEEP = '#0b6350';
+
+/** Parallel lines at 45° clipped to a rectangle: how waste and kept offcuts are told apart without colour. */
+export function hatch(
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  every: number,
+  stroke: Stroke,
+  lean: 'rise' | 'fall',
+): Mark[] {
+  const lines: Mark[] = [];
+  for (let c = every; c < width + height; c += every) {
+    // on the rising diagonal x' + y' = c inside 0..width, 0..height
+    const [fromX, toX] = [Math.max(0, c - height), Math.min(width, c)];
+    if (toX - fromX < 0.01) continue;
+    const place = (px: number) => (lean === 'rise' ? y + (c - px) : y + height - (c - px));
+    lines.push({ kind: 'line', x1: x + fromX, y1: place(fromX), x2: x + toX, y2: place(toX), stroke });
+  }
+  return lines;
+}
+
+/** A cut line in two tones, so that it shows on any paper. */
+export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): Mark[] {
+  const dash = [width * 4, width * 2.6];
+  return [
+    { kind: 'line', x1, y1, x2, y2, stroke: { colour: '#ffffff', width: width * 1.9 } },
+    { kind: 'line', x1, y1, x2, y2, stroke: { colour: CUT, width, dash } },
+  ];
+}
+
+/**
+ * Shortens a text to about a width: figures and capitals are counted wider than small letters. The packages know no
+ * fonts, so this errs on the safe side.
+ */
+export function fitText(text: string, size: number, width: number): string {
+  const wide = (s: string) =>
+    [...s].reduce((sum, c) => sum + (/[A-Z0-9×⁄WMm]/.test(c) ? 0.6 : /[ilj.,;:'| ]/.test(c) ? 0.28 : 0.5), 0) * size;
+  if (wide(text) <= width) return text;
+  let cut = text;
+  while (cut.length > 1 && wide(`${cut}…`) > width) cut = cut.slice(0, -1);
+  return cut.length > 1 ? `${cut.trimEnd()}…` : '';
+}

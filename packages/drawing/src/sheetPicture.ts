@@ -1,0 +1,140 @@
+import { TICKS_PER_UNIT, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
+import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
+import { INK, KEEP, fitText, hatch, type Drawing, type Fill, type Mark } from './marks.ts';
+
+/** How a face of a paper looks as it lies: null in black and white. */
+export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
+
+export interface PictureStyle {
+  /** Units of the drawing to the inch. */
+  readonly scale: number;
+  readonly voice: Voice;
+  readonly face: FaceLook;
+  readonly pieceName: (id: string) => string;
+}
+
+export const BLACK_AND_WHITE: FaceLook = () => null;
+
+/** Units of the drawing to the plan's unit. */
+export const perUnit = (plan: Pick<Plan, 'unit'>, scale: number): number => (plan.unit === 'in' ? scale : scale / 25.4);
+
+export function paperFill(style: PictureStyle, stock: string, side: 'A' | 'B'): Fill {
+  const face = style.face(stock, side);
+  return face ? { ...face, scale: style.scale } : '#ffffff';
+}
+
+/** A label with a quiet plate behind it, so that it reads on any paper. */
+export function plate(
+  x: number,
+  y: number,
+  lines: readonly { text: string; size: number; weight: 400 | 600; face: 'figures' | 'text' }[],
+  width: number,
+  coloured: boolean,
+): Mark[] {
+  const shown = lines.map((l) => ({ ...l, text: fitText(l.text, l.size, width) })).filter((l) => l.text);
+  if (!shown.length) return [];
+  const height = shown.reduce((sum, l) => sum + l.size * 1.15, 0);
+  const widest = Math.min(width, Math.max(...shown.map((l) => l.text.length * l.size * 0.52)) + 6);
+  const marks: Mark[] = coloured
+    ? [{ kind: 'rect', x: x - widest / 2, y: y - height / 2 - 2, width: widest, height: height + 4, fill: '#fbfbfae8' }]
+    : [];
+  let at = y - height / 2;
+  for (const line of shown) {
+    at += line.size * 1.15;
+    marks.push({ kind: 'text', x, y: at - line.size * 0.28, anchor: 'middle', fill: INK, ...line });
+  }
+  return marks;
+}
+
+/** A sheet as it will be cut: pieces by name and size, kept offcuts and waste by outline, lines and label. */
+export function sheetPicture(plan: Plan, index: number, job: Job, style: PictureStyle): Drawing {
+  const sheet = plan.sheets[index]!;
+  const stock = job.stock.find((s) => s.id === sheet.stock)!;
+  const per = perUnit(plan, style.scale);
+  const ticks = TICKS_PER_UNIT[plan.unit];
+  const [W, H] = [(stock.width / ticks) * per, (stock.height / ticks) * per];
+  const marks: Mark[] = [{ kind: 'rect', x: 0, y: 0, width: W, height: H, fill: paperFill(style, sheet.stock, 'A') }];
+  const coloured = style.face(sheet.stock, 'A') !== null;
+  const place = (n: PlanNode) => ({
+    x: n.x * per,
+    y: H - (n.y + n.height) * per,
+    width: n.width * per,
+    height: n.height * per,
+  });
+  const label = (n: PlanNode, name: string, strong: boolean): void => {
+    const box = place(n);
+    const narrow = box.width < 46 && box.height > box.width * 1.4;
+    const across = narrow ? box.height : box.width;
+    const room = narrow ? box.width : box.height;
+    const size = Math.max(5.5, Math.min(11, room / 2.6, across / 5));
+    const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
+    const dims = sizeWords(n.width * ticks, n.height * ticks, style.voice);
+    if (narrow) {
+      const text = fitText(`${name} ${dims}`, size, across - 4) || fitText(dims, size, across);
+      marks.push({
+        kind: 'text',
+        x: cx + size * 0.34,
+        y: cy,
+        text,
+        size,
+        weight: strong ? 600 : 400,
+        face: 'text',
+        anchor: 'middle',
+        fill: INK,
+        turn: 90,
+      });
+      return;
+    }
+    const lines = [
+      {
+        text: dims,
+        size: strong ? size * 1.15 : size,
+        weight: strong ? (600 as const) : (400 as const),
+        face: 'figures' as const,
+      },
+      ...(room > size * 3 ? [{ text: name, size, weight: 400 as const, face: 'text' as const }] : []),
+    ];
+    marks.push(...plate(cx, cy, lines, across - 4, coloured));
+  };
+  const walk = (n: PlanNode): void => {
+    if (n.cut) return void n.parts!.forEach(walk);
+    const box = place(n);
+    const thin = { colour: INK, width: 0.7 };
+    if (n.holds === 'keep') {
+      marks.push(
+        { kind: 'rect', ...box, fill: '#ffffff99' },
+        ...hatch(box.x, box.y, box.width, box.height, 14, { colour: KEEP, width: 0.5 }, 'rise'),
+      );
+      marks.push({ kind: 'rect', ...box, stroke: { colour: KEEP, width: 1.2, dash: [5, 3] } });
+      label(n, 'keep', false);
+    } else if (n.holds === 'waste') {
+      marks.push({ kind: 'rect', ...box, fill: '#d8d8d8cc' });
+      marks.push(
+        ...hatch(box.x, box.y, box.width, box.height, 5, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
+        ...hatch(box.x, box.y, box.width, box.height, 5, { colour: '#6f6f6f', width: 0.45 }, 'fall'),
+      );
+      marks.push({ kind: 'rect', ...box, stroke: thin });
+    } else if (n.holds) {
+      if (n.holds.side === 'B') marks.push({ kind: 'rect', ...box, fill: paperFill(style, sheet.stock, 'B') });
+      marks.push({ kind: 'rect', ...box, stroke: { colour: INK, width: 1.3 } });
+      label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
+    }
+  };
+  const { trim } = stock;
+  const margins = [
+    { x: 0, y: 0, width: (trim.left / ticks) * per, height: H },
+    { x: W - (trim.right / ticks) * per, y: 0, width: (trim.right / ticks) * per, height: H },
+    { x: 0, y: 0, width: W, height: (trim.top / ticks) * per },
+    { x: 0, y: H - (trim.bottom / ticks) * per, width: W, height: (trim.bottom / ticks) * per },
+  ];
+  for (const m of margins)
+    if (m.width > 0 && m.height > 0)
+      marks.push(
+        { kind: 'rect', ...m, fill: '#d8d8d8cc' },
+        ...hatch(m.x, m.y, m.width, m.height, 4, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
+      );
+  walk(sheet.tree);
+  marks.push({ kind: 'rect', x: 0, y: 0, width: W, height: H, stroke: { colour: INK, width: 1 } });
+  const title = `Sheet ${sheetLetter(index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}`;
+  return { width: W, height: H, marks, title };
+}

@@ -1,0 +1,52 @@
+import { lookDefinition, lookId } from './looks.ts';
+import type { Drawing, Fill, Mark, Stroke } from './marks.ts';
+
+const escape = (text: string): string =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+const num = (n: number): string => String(Number(n.toFixed(3)));
+
+export const FACES = {
+  figures: "'Bricolage Grotesque', 'Source Sans 3', sans-serif",
+  text: "'Source Sans 3', sans-serif",
+} as const;
+
+export const fillValue = (fill: Fill | undefined): string =>
+  fill === undefined ? 'none' : typeof fill === 'string' ? fill : `url(#${lookId(fill.look, fill.turn, fill.scale)})`;
+
+/** The pattern definitions that a drawing's fills refer to, each once. */
+export function definitionsOf(drawing: Drawing): string {
+  const found = new Map<string, string>();
+  for (const mark of drawing.marks) {
+    if ((mark.kind === 'rect' || mark.kind === 'poly') && typeof mark.fill === 'object') {
+      const { look, turn, scale } = mark.fill;
+      found.set(lookId(look, turn, scale), lookDefinition(look, turn, scale));
+    }
+  }
+  return [...found.values()].join('');
+}
+
+const strokeText = (s: Stroke | undefined): string =>
+  s
+    ? ` stroke="${s.colour}" stroke-width="${num(s.width)}"${s.dash ? ` stroke-dasharray="${s.dash.map(num).join(' ')}"` : ''}`
+    : '';
+
+function markText(m: Mark): string {
+  switch (m.kind) {
+    case 'rect':
+      return `<rect x="${num(m.x)}" y="${num(m.y)}" width="${num(m.width)}" height="${num(m.height)}" fill="${fillValue(m.fill)}"${strokeText(m.stroke)}/>`;
+    case 'line':
+      return `<line x1="${num(m.x1)}" y1="${num(m.y1)}" x2="${num(m.x2)}" y2="${num(m.y2)}"${strokeText(m.stroke)}/>`;
+    case 'poly':
+      return `<polygon points="${m.points.map(([x, y]) => `${num(x)},${num(y)}`).join(' ')}" fill="${fillValue(m.fill)}"${strokeText(m.stroke)}/>`;
+    case 'text': {
+      const turn = m.turn ? ` transform="rotate(${-m.turn} ${num(m.x)} ${num(m.y)})"` : '';
+      return `<text x="${num(m.x)}" y="${num(m.y)}" font-family="${FACES[m.face]}" font-size="${num(m.size)}" font-weight="${m.weight}" text-anchor="${m.anchor}" fill="${m.fill}"${turn}>${escape(m.text)}</text>`;
+    }
+  }
+}
+
+/** A drawing as an SVG file. */
+export function svgText(drawing: Drawing): string {
+  const { width, height, title } = drawing;
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${num(width)} ${num(height)}" width="${num(width)}" height="${num(height)}" role="img"><title>${escape(title)}</title><defs>${definitionsOf(drawing)}</defs>${drawing.marks.map(markText).join('')}</svg>\n`;
+}

@@ -1,0 +1,156 @@
+import { TICKS_PER_UNIT, type Aim, type Job, type Missing, type Plan, type PlanNode, type Step } from '@temnex/core';
+import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
+
+const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
+
+export const AIM_WORDS: Readonly<Record<Aim, string>> = {
+  'least-paper': 'least paper',
+  'easiest-cuts': 'easiest cuts',
+  'largest-offcuts': 'largest offcuts',
+};
+export const KIND_WORDS = { sheet: 'sheet', pad: 'pad sheet', scrap: 'scrap', strip: 'strip' } as const;
+
+/** Letters by which sheets are called at the table: A, B, … Z, AA. */
+export const sheetLetter = (index: number): string =>
+  (index < 26 ? '' : sheetLetter(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
+
+/** Why copies of a piece are missing, and what would help. */
+export function missingWords(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {
+  const piece = job.pieces.find((p) => p.id === missing.piece);
+  const what = `${missing.quantity > 1 ? `${missing.quantity} × ` : ''}${piece?.name ?? missing.piece}`;
+  const paper = job.papers.find((p) => p.id === missing.paper)?.name ?? 'the paper';
+  const say = (n: number | undefined) => figure(inTicks(n ?? 0, job), voice);
+  const side = piece?.side === 'any' ? '' : ` with side ${piece?.side}`;
+  const reason: Record<Missing['why'], string> = {
+    'no-paper': `there is no ${paper} in the drawer`,
+    'held-back': `all ${paper} that would do is held back`,
+    'wrong-side-only': `no ${paper} has a side ${piece?.side === 'any' ? '' : piece?.side}`,
+    'no-stock-long-enough': `no ${paper}${side} reaches ${say(missing.needed)}; the longest is ${say(missing.longest)}`,
+    'no-stock-wide-enough': `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
+    direction: `no ${paper} is large enough with the pattern running that way`,
+    'beyond-reach': `a cut of ${say(missing.needed)} is beyond the reach of the cutter`,
+    'not-enough': `there is not enough ${paper}`,
+  };
+  const help = missing.help.map((h) => {
+    switch (h.do) {
+      case 'turn':
+        return 'let it be turned: it would fit across the pattern';
+      case 'other-side':
+        return `use side ${h.side}`;
+      case 'release':
+        return 'take what is held back';
+      case 'shorten':
+        return `make it ${say(h.to)}`;
+      case 'buy':
+        return `buy ${job.papers.find((p) => p.id === h.paper)?.name ?? 'paper'}, ${sizeWords(inTicks(h.width, job), inTicks(h.height, job), voice)}`;
+    }
+  });
+  return { why: `${what}: ${reason[missing.why]}`, help };
+}
+
+/** What the totals say, in the order in which people ask. */
+export function totalsWords(plan: Plan): { label: string; value: string }[] {
+  const { totals } = plan;
+  return [
+    { label: 'new sheets opened', value: String(totals.newSheets) },
+    { label: 'scraps used', value: String(totals.scraps) },
+    { label: 'kept', value: areaWords(totals.keptArea, plan.unit) },
+    { label: 'waste', value: areaWords(totals.wasteArea + totals.kerfArea, plan.unit) },
+    { label: 'settings', value: String(totals.settings) },
+    { label: 'cuts', value: String(totals.cuts) },
+  ];
+}
+
+/** Whether fewer sheets could do, and how that is known. */
+export function boundWords(plan: Plan): string {
+  const { bound, totals } = plan;
+  if (plan.status === 'short') return 'Not everything can be cut, so nothing is said about the fewest sheets.';
+  if (totals.newSheets === 0) return 'No new sheet is opened: nothing could be less.';
+  const how = {
+    'nothing-needed': '',
+    area: 'the pieces have more area than the scraps and fewer sheets give',
+    'at-most-per-sheet': 'no more of one piece come from a sheet',
+    'large-pieces': 'the large pieces cannot share fewer sheets',
+  }[bound.how];
+  if (bound.proved) return `Fewest possible: ${how}.`;
+  const least = bound.newSheets
+    ? `${count(bound.newSheets, 'new sheet')} (${areaWords(bound.newSheetArea, plan.unit)})`
+    : 'no new sheet';
+  return `Perhaps less would do: at least ${least} is needed${how ? `, as ${how}` : ''}.`;
+}
+
+/** The node that a step's path names; `r.0.1+` is part 1 with all after it. */
+export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: 'x' | 'y' | null } {
+  const [, plain = 'r', from] = /^(.*?)(?:\.(\d+)\+)?$/.exec(path) ?? [];
+  let node = tree;
+  for (const index of plain.split('.').slice(1)) node = node.parts?.[Number(index)] ?? node;
+  return from === undefined
+    ? { nodes: [node], cut: null }
+    : { nodes: node.parts?.slice(Number(from)) ?? [], cut: node.cut };
+}
+
+/** What a part in hand or a part that comes off is called. */
+export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
+  const only = nodes.length === 1 ? nodes[0]! : null;
+  if (only?.holds === 'keep') return 'an offcut to keep';
+  if (only?.holds === 'waste') return 'waste';
+  if (only?.holds && typeof only.holds === 'object') return pieceName(only.holds.piece);
+  const names: string[] = [];
+  const walk = (node: PlanNode): void => {
+    if (node.holds && typeof node.holds === 'object') names.push(pieceName(node.holds.piece));
+    node.parts?.forEach(walk);
+  };
+  nodes.forEach(walk);
+  const unique = [...new Set(names)];
+  if (!unique.length) return 'the rest';
+  const shown = unique.slice(0, 2).join(' and ');
+  return unique.length > 2 ? `the part for ${shown} and ${unique.length - 2} more` : `the part for ${shown}`;
+}
+
+export interface StepWords {
+  /** `Part for the mats, left edge on the fence` */
+  readonly hold: string;
+  readonly setting: string;
+  readonly off: string;
+  readonly rest: string;
+}
+
+/** A step as one would say it at the trimmer. */
+export function stepWords(step: Step, plan: Plan, pieceName: (id: string) => string, voice: Voice): StepWords {
+  const setting = figure(inTicks(step.setting, plan), voice);
+  const letters = step.sheets.map(sheetLetter).join(' + ');
+  if (step.do === 'trim')
+    return { hold: `sheet ${letters}`, setting, off: `the ${step.edge} margin`, rest: 'the sheet' };
+  const sheet = plan.sheets[step.sheets[0]!]!;
+  const part =
+    step.part === 'r'
+      ? `sheet ${letters}`
+      : `${partWords(partAt(sheet.tree, step.part).nodes, pieceName)} (from ${letters})`;
+  return {
+    hold: `${part}, ${step.edge} edge on the fence`,
+    setting,
+    off: partWords(partAt(sheet.tree, step.off).nodes, pieceName),
+    rest: step.rest === null ? 'nothing' : partWords(partAt(sheet.tree, step.rest).nodes, pieceName),
+  };
+}
+
+/** The plain list of what to cut, largest first within each paper, as text to copy. */
+export function cutListText(job: Job, voice: Voice): string {
+  const lines: string[] = [];
+  for (const paper of job.papers) {
+    const pieces = job.pieces
+      .filter((p) => p.papers[0] === paper.id)
+      .sort((a, b) => b.width * b.height - a.width * a.height);
+    if (!pieces.length) continue;
+    lines.push(paper.name);
+    for (const p of pieces) {
+      const side = p.side === 'any' ? '' : `, side ${p.side}`;
+      const way = p.direction === 'any' ? '' : `, pattern along the ${p.direction}`;
+      lines.push(`  ${p.quantity} × ${sizeWords(p.width, p.height, voice)}  ${p.name}${side}${way}`);
+    }
+  }
+  return lines.join('\n');
+}
+
+export const CAUTION =
+  'Blades are sharp: keep fingers behind the guard, cut away from the hand that holds, cap or close the blade between cuts. Hold no strip narrower than your cutter allows. The instructions of its maker come first.';
