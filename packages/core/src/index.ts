@@ -75,6 +75,17 @@ export {
 } from './recipes/index.ts';
 export {
   CENTRED,
+  addMat,
+  addPanel,
+  addPhoto,
+  changeLayer,
+  changePhoto,
+  choosePaper,
+  giveReveal,
+  giveSize,
+  moveLayer,
+  photoFromMats,
+  removePart,
   PAGE_VERSION,
   asTyped,
   derivePage,

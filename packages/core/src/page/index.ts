@@ -28,3 +28,16 @@ export {
   type PieceToCut,
 } from './derive.ts';
 export { whatMoved, type Move } from './moved.ts';
+export {
+  addMat,
+  addPanel,
+  addPhoto,
+  changeLayer,
+  changePhoto,
+  choosePaper,
+  giveReveal,
+  giveSize,
+  moveLayer,
+  photoFromMats,
+  removePart,
+} from './edit.ts';

@@ -1,0 +1,21 @@
+import '@fontsource/bricolage-grotesque/latin-400.css';
+import '@fontsource/bricolage-grotesque/latin-600.css';
+import '@fontsource/source-sans-3/latin-400.css';
+import '@fontsource/source-sans-3/latin-600.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router';
+import { routes } from './routes.tsx';
+import { GlobalStyle } from './theme/global.ts';
+
+const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, retry: 1 } } });
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <GlobalStyle />
+    <QueryClientProvider client={client}>
+      <RouterProvider router={routes} />
+    </QueryClientProvider>
+  </StrictMode>,
+);

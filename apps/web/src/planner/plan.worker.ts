@@ -1,0 +1,20 @@
+import { planJob, readJob } from '@temnex/core';
+import type { FromWorker, ToWorker } from './messages.ts';
+
+/** Plans off the main thread. Better plans are told ten times a second at the most, so that the screen keeps still. */
+const tell = (message: FromWorker): void => postMessage(message);
+
+addEventListener('message', (event: MessageEvent<ToWorker>) => {
+  const read = readJob(event.data.job);
+  if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
+  let told = -Infinity;
+  const plan = planJob(read.job, {
+    now: () => performance.now(),
+    better: (better) => {
+      if (performance.now() - told < 100) return;
+      told = performance.now();
+      tell({ kind: 'better', plan: better });
+    },
+  });
+  tell({ kind: 'done', plan });
+});

@@ -1,0 +1,49 @@
+import { createBrowserRouter } from 'react-router';
+import { PlainLink } from './ui/buttons.tsx';
+import { Empty, Trouble } from './ui/states.tsx';
+import { PageStation } from './screens/page/PageStation.tsx';
+import { SizeScreen } from './screens/size/SizeScreen.tsx';
+
+function Nowhere() {
+  return (
+    <main>
+      <Empty title="There is nothing at this address">
+        <p>The page may have been removed.</p>
+        <PlainLink to="/">To the start</PlainLink>
+      </Empty>
+    </main>
+  );
+}
+
+const failed = (
+  <Trouble
+    title="This view broke"
+    error={new Error('What you saved is safe. Load the page again.')}
+    retry={() => location.reload()}
+  />
+);
+
+export const routes = createBrowserRouter([
+  { path: '/', element: <SizeScreen />, errorElement: failed },
+  {
+    path: '/page/:id',
+    element: <PageStation />,
+    errorElement: failed,
+    children: [
+      { index: true, lazy: async () => ({ Component: (await import('./screens/page/PageScreen.tsx')).PageScreen }) },
+      {
+        path: 'papers',
+        lazy: async () => ({ Component: (await import('./screens/papers/PapersScreen.tsx')).PapersScreen }),
+      },
+      {
+        path: 'order',
+        lazy: async () => ({ Component: (await import('./screens/order/OrderScreen.tsx')).OrderScreen }),
+      },
+      {
+        path: 'print',
+        lazy: async () => ({ Component: (await import('./screens/print/PrintScreen.tsx')).PrintScreen }),
+      },
+    ],
+  },
+  { path: '*', element: <Nowhere /> },
+]);

@@ -1,0 +1,364 @@
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { styled } from 'styled-components';
+import type { Aim, Job, Plan } from '@temnex/core';
+import { AIM_WORDS, CAUTION, boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
+import { useCut, useSaveHabits, useUndoCut } from '../../api/queries.ts';
+import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { Plain, PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Empty, Loading, Notice } from '../../ui/states.tsx';
+import { usePageContext, type PageContext } from '../page/PageStation.tsx';
+import { Overview } from './Overview.tsx';
+import { Story } from './Story.tsx';
+import { useCuttingOrder } from './useCuttingOrder.ts';
+
+const Work = styled.main`
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 21rem;
+  ${MEDIUM} {
+    grid-template-columns: minmax(0, 1fr) 18rem;
+  }
+  ${NARROW} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Table = styled.div`
+  padding: 1rem 1.5rem 2.5rem;
+  background: var(--table);
+  min-width: 0;
+  overflow-x: auto;
+  ${NARROW} {
+    padding: 1rem 0.75rem;
+    order: 2;
+  }
+`;
+const Slip = styled.aside`
+  padding: 1rem 1.5rem 2rem;
+  ${NARROW} {
+    padding: 1rem 0.75rem;
+  }
+`;
+const Totals = styled.dl`
+  display: grid;
+  grid-template-columns: auto 1fr;
+  align-items: baseline;
+  gap: 0.1rem 0.75rem;
+  margin: 0.6rem 0;
+  & dt {
+    order: 1;
+    grid-column: 2;
+  }
+  & dd {
+    grid-column: 1;
+    margin: 0;
+    font: 600 1.45rem/1.25 var(--figures);
+    text-align: right;
+    white-space: nowrap;
+  }
+  & > div {
+    display: contents;
+  }
+`;
+const Stack = styled.div`
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+  margin: 0.9rem 0;
+`;
+const Block = styled.section`
+  margin-top: 1.2rem;
+  padding-top: 0.7rem;
+  border-top: 1px solid var(--rule);
+`;
+const Copied = styled.pre`
+  margin: 0.4rem 0;
+  font: 400 var(--s1) / 1.45 var(--text);
+  font-variant-numeric: tabular-nums;
+  white-space: pre-wrap;
+`;
+const Progress = styled.div<{ $share: number }>`
+  height: 6px;
+  background: linear-gradient(90deg, var(--ink) ${(p) => p.$share * 100}%, var(--faint) 0);
+`;
+const Part = styled.h2`
+  margin: 1.9rem 0 0.8rem;
+  &:first-child {
+    margin-top: 0;
+  }
+`;
+
+/** The cutting order: the story of cuts, the sheets as an overview, the plain list, and the word "cut". */
+export function OrderScreen() {
+  const context = usePageContext();
+  const { editor, derived, drawer, id, cuttings } = context;
+  const { order, again, stop, trouble } = useCuttingOrder(context);
+  const voice = { mark: derived.mark, figures: 'typeset' } as const;
+  const main = (() => {
+    switch (order.status) {
+      case 'loading':
+        return <Loading what="the cutting order" />;
+      case 'blocked':
+        return order.problem.code === 'nothing-to-cut' ? (
+          <Empty title="Everything is cut">
+            <p>No part of this page is left to cut. Take a cut back beside, or change a part.</p>
+          </Empty>
+        ) : (
+          <Empty title="Some layers have no paper yet">
+            <p>Choose one for {order.problem.parts.join(', ')}.</p>
+            <PlainLink to={`/page/${id}/papers`}>Choose papers</PlainLink>
+          </Empty>
+        );
+      case 'unplanned':
+        if (order.state.status === 'refused')
+          return (
+            <Empty title="This cannot be planned">
+              <p>{issueWords(order.state.issue, voice)}</p>
+            </Empty>
+          );
+        if (order.state.status === 'failed' || order.state.status === 'idle')
+          return (
+            <Empty title="No cutting order yet">
+              <p>
+                {order.state.status === 'failed'
+                  ? 'The planner stopped unexpectedly. Nothing is lost.'
+                  : 'Planning was stopped before there was a first answer.'}
+              </p>
+              <Plain onPress={again}>Plan it</Plain>
+            </Empty>
+          );
+        return <Loading what="a first plan" />;
+      case 'shown':
+        return (
+          <>
+            {order.plan.missing.map((m) => {
+              const { why, help } = missingWords(m, order.job, voice);
+              return (
+                <div key={m.piece} style={{ marginBottom: '0.8rem' }}>
+                  <Notice kind="block">
+                    <span>
+                      <b>Cannot be cut. {why}.</b>
+                      {help.length ? <> What would help: {help.join('; ')}.</> : null}
+                    </span>
+                  </Notice>
+                </div>
+              );
+            })}
+            <Part>Cuts, in this order</Part>
+            {order.plan.steps.length ? (
+              <Story plan={order.plan} job={order.job} drawer={drawer} mark={derived.mark} />
+            ) : (
+              <p>No cut is needed: {order.plan.sheets.length ? 'the sheets are used whole.' : 'nothing can be cut.'}</p>
+            )}
+            <Part>The sheets</Part>
+            <Overview plan={order.plan} job={order.job} drawer={drawer} mark={derived.mark} />
+          </>
+        );
+    }
+  })();
+  return (
+    <Work>
+      <h1 className="out-of-sight">Cutting order for {editor.page.name}</h1>
+      <Table>{main}</Table>
+      <Slip aria-label="Summary">
+        {order.status === 'shown' ? (
+          <>
+            <h2>{order.plan.status === 'complete' ? 'What it takes' : 'What can be cut takes'}</h2>
+            <Totals>
+              {totalsWords(order.plan).map(({ label, value }) => (
+                <div key={label}>
+                  <dt>{label}</dt>
+                  <dd>{value}</dd>
+                </div>
+              ))}
+            </Totals>
+            <p>{boundWords(order.plan)}</p>
+            {order.planning ? (
+              <Planning startedAt={order.planning.startedAt} seconds={order.planning.seconds} stop={stop} />
+            ) : null}
+            {trouble ? (
+              <Notice kind="block">
+                <span>{trouble.message}</span>
+              </Notice>
+            ) : null}
+            <Cut plan={order.plan} stored={order.stored} id={id} />
+            <Block>
+              <h3>Plain list</h3>
+              <PlainList job={order.job} voice={voice} />
+            </Block>
+          </>
+        ) : null}
+        <Books context={context} cuttings={cuttings} />
+        <Habits context={context} again={again} planned={order.status === 'shown'} />
+      </Slip>
+    </Work>
+  );
+}
+
+function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: number; stop: () => void }) {
+  const [now, setNow] = useState(() => performance.now());
+  useEffect(() => {
+    const timer = setInterval(() => setNow(performance.now()), 100);
+    return () => clearInterval(timer);
+  }, []);
+  const share = Math.min(1, (now - startedAt) / (seconds * 1000));
+  return (
+    <Stack role="status">
+      <Progress
+        $share={share}
+        style={{ width: '100%' }}
+        role="progressbar"
+        aria-label="Looking for a better plan"
+        aria-valuenow={Math.round(share * 100)}
+        aria-valuemin={0}
+        aria-valuemax={100}
+      />
+      <span>
+        Looking for a better one <Quiet onPress={stop}>Stop, this will do</Quiet>
+      </span>
+    </Stack>
+  );
+}
+
+function Cut({ plan, stored, id }: { plan: Plan; stored: string | null; id: string }) {
+  const cut = useCut(id);
+  return (
+    <Stack>
+      <Strong onPress={() => stored && cut.mutate(stored)} isDisabled={!stored || !plan.sheets.length || cut.isPending}>
+        It is cut
+      </Strong>
+      <span style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>
+        Uses up the sheets and puts kept offcuts into the drawer. It can be taken back.
+      </span>
+      {cut.error ? (
+        <Notice kind="block">
+          <span>{cut.error.message}</span>
+        </Notice>
+      ) : null}
+      <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
+      <p style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>{CAUTION}</p>
+    </Stack>
+  );
+}
+
+function PlainList({ job, voice }: { job: Job; voice: Parameters<typeof cutListText>[1] }) {
+  const [copied, setCopied] = useState(false);
+  return (
+    <>
+      <Copied>{cutListText(job, voice)}</Copied>
+      <Quiet
+        onPress={() =>
+          void navigator.clipboard.writeText(cutListText(job, { ...voice, figures: 'plain' })).then(
+            () => setCopied(true),
+            () => setCopied(false),
+          )
+        }
+      >
+        {copied ? 'Copied' : 'Copy the list'}
+      </Quiet>
+    </>
+  );
+}
+
+/** What was cut for this page, latest first, each to be taken back. */
+function Books({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {
+  const undo = useUndoCut(context.id);
+  if (!cuttings.length) return null;
+  return (
+    <Block>
+      <h3>Cut so far</h3>
+      <ul>
+        {cuttings.map((c) => (
+          <li key={c.id}>
+            {c.cutAt.slice(0, 16).replace('T', ', ')}: {c.parts.length} {c.parts.length === 1 ? 'piece' : 'pieces'},{' '}
+            {c.kept.length} kept{' '}
+            {c.undoneAt ? (
+              '(taken back)'
+            ) : (
+              <Quiet onPress={() => undo.mutate(c.id)} isDisabled={undo.isPending}>
+                Take it back
+              </Quiet>
+            )}
+          </li>
+        ))}
+      </ul>
+      {undo.error ? (
+        <Notice kind="block">
+          <span>{undo.error.message}</span>
+        </Notice>
+      ) : null}
+    </Block>
+  );
+}
+
+const AIMS = (Object.keys(AIM_WORDS) as Aim[]).map((id) => ({ id, name: AIM_WORDS[id] }));
+
+/** The aim, the cutter and the keep rule: one person's, remembered. */
+function Habits({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
+  const { habits } = context;
+  const save = useSaveHabits();
+  const cutter = (patch: Partial<typeof habits.cutter>) =>
+    save.mutate({ ...habits, cutter: { ...habits.cutter, ...patch } });
+  const keep = (patch: Partial<typeof habits.keep>) => save.mutate({ ...habits, keep: { ...habits.keep, ...patch } });
+  const wide = { '--field': '6.5rem' } as React.CSSProperties;
+  return (
+    <Block>
+      <h3>My trimmer and habits</h3>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0.6rem 0.9rem', marginTop: '0.4rem', ...wide }}>
+        <Choice label="aim" value={habits.aim} options={AIMS} onChange={(aim) => save.mutate({ ...habits, aim })} />
+        <LengthField
+          label="longest cut"
+          value={habits.cutter.reach ?? ''}
+          unit={habits.unit}
+          onCommit={(reach) => cutter({ reach })}
+        />
+        <LengthField
+          label="narrowest to hold"
+          value={habits.cutter.narrowest}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(narrowest) => cutter({ narrowest })}
+        />
+        <LengthField
+          label="lost per cut"
+          value={habits.cutter.kerf}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(kerf) => cutter({ kerf })}
+        />
+        <LengthField
+          label="keep from, short side"
+          value={habits.keep.shorter}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(shorter) => keep({ shorter })}
+        />
+        <LengthField
+          label="keep from, long side"
+          value={habits.keep.longer}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(longer) => keep({ longer })}
+        />
+      </div>
+      {save.error ? (
+        <Notice kind="block">
+          <span>{save.error.message}</span>
+        </Notice>
+      ) : null}
+      {planned ? (
+        <p style={{ marginTop: '0.5rem' }}>
+          <Quiet onPress={again}>Plan it again</Quiet>
+          <Link
+            to={`/page/${context.id}/papers`}
+            style={{ marginLeft: '0.75rem', fontSize: 'var(--s1)', fontWeight: 600 }}
+          >
+            Change papers
+          </Link>
+        </p>
+      ) : null}
+    </Block>
+  );
+}

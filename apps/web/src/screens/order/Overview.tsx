@@ -1,0 +1,42 @@
+import { useMemo } from 'react';
+import { styled } from 'styled-components';
+import type { Drawer, Job, Mark, Plan } from '@temnex/core';
+import { sheetPicture } from '@temnex/drawing';
+import { KIND_WORDS, sheetLetter, sizeWords } from '@temnex/words';
+import { DrawingView } from '../../ui/DrawingView.tsx';
+import { styleOf } from './pictures.ts';
+
+const Row = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 1.25rem 1.5rem;
+  & > li > p {
+    max-width: 13rem;
+    margin-top: 0.35rem;
+    font-size: var(--s1);
+    line-height: 1.25;
+  }
+`;
+
+/** Every sheet as it will be cut, all at one scale. */
+export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
+  const style = useMemo(() => styleOf(job, drawer, mark, 17), [job, drawer, mark]);
+  const sheets = useMemo(() => plan.sheets.map((_, i) => sheetPicture(plan, i, job, style)), [plan, job, style]);
+  return (
+    <Row aria-label="Sheets">
+      {sheets.map((picture, i) => {
+        const stock = job.stock.find((s) => s.id === plan.sheets[i]!.stock)!;
+        return (
+          <li key={i}>
+            <DrawingView drawing={picture} />
+            <p>
+              <b>{sheetLetter(i)}</b> {stock.paper.name}, {KIND_WORDS[stock.kind]}{' '}
+              {sizeWords(stock.width, stock.height, style.voice)}
+            </p>
+          </li>
+        );
+      })}
+    </Row>
+  );
+}

@@ -1,0 +1,101 @@
+import { useMemo } from 'react';
+import { styled } from 'styled-components';
+import type { Drawer, Job, Mark, Plan } from '@temnex/core';
+import { stepPicture } from '@temnex/drawing';
+import { KIND_WORDS, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { DrawingView } from '../../ui/DrawingView.tsx';
+import { styleOf } from './pictures.ts';
+
+const Film = styled.ol`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: stretch;
+  gap: 1.75rem 0;
+`;
+const Frame = styled.li`
+  display: flex;
+  flex-direction: column;
+  justify-content: space-between;
+  gap: 0.6rem;
+  padding: 0.35rem 1.1rem 0.1rem 0.7rem;
+  border-left: 1.5px solid var(--ink);
+  max-width: 19rem;
+  content-visibility: auto;
+  contain-intrinsic-size: 15rem 17rem;
+`;
+const Says = styled.div`
+  min-width: 9.5rem;
+  line-height: 1.25;
+  & > p:first-child {
+    display: flex;
+    align-items: baseline;
+    gap: 0.5rem;
+    color: var(--quiet);
+    font-size: var(--s1);
+  }
+  & > p:first-child > b {
+    font: 600 1.05rem/1 var(--figures);
+    color: var(--ink);
+  }
+  & strong {
+    font: 600 2.1rem/1.05 var(--figures);
+    color: var(--cut);
+  }
+`;
+const Taking = styled.p`
+  padding: 0.1rem 0.4rem;
+  background: var(--ink);
+  color: #fff;
+  font-size: var(--s1);
+  font-weight: 600;
+`;
+
+interface StoryProps {
+  plan: Plan;
+  job: Job;
+  drawer: Drawer;
+  mark: Mark;
+}
+
+/** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
+export function Story({ plan, job, drawer, mark }: StoryProps) {
+  const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
+  const frames = useMemo(() => {
+    const begun = new Set<number>();
+    return plan.steps.map((step) => {
+      const fresh = step.sheets.filter((s) => !begun.has(s));
+      fresh.forEach((s) => begun.add(s));
+      return {
+        picture: stepPicture(plan, step, job, style),
+        words: stepWords(step, plan, style.pieceName, style.voice),
+        fresh,
+      };
+    });
+  }, [plan, job, style]);
+  return (
+    <Film aria-label="Cuts in order">
+      {frames.map(({ picture, words, fresh }, i) => (
+        <Frame key={i}>
+          <Says>
+            <p>
+              <b>{i + 1}</b> {words.hold}
+            </p>
+            {fresh.map((s) => {
+              const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
+              return (
+                <Taking key={s}>
+                  Take {sheetLetter(s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
+                  {sizeWords(stock.width, stock.height, style.voice)}
+                </Taking>
+              );
+            })}
+            <p>
+              <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
+            </p>
+          </Says>
+          <DrawingView drawing={picture} />
+        </Frame>
+      ))}
+    </Film>
+  );
+}

@@ -1,0 +1,149 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import { PATTERNS, sayStock, type Drawer, type Look, type PaperFace, type Unit } from '@temnex/core';
+import { KIND_WORDS, SCREEN, saidWords } from '@temnex/words';
+import { useAddPaper, useAddStock } from '../../api/queries.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { SayLine } from '../../ui/SayLine.tsx';
+import { Notice } from '../../ui/states.tsx';
+import { Swatch } from '../../ui/Swatch.tsx';
+
+const Faces = styled.fieldset`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.5rem 0.8rem;
+  margin: 0 0 0.75rem;
+  padding: 0.6rem 0;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  & legend {
+    padding: 0;
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+  & label {
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+  & input[type='color'] {
+    display: block;
+    width: 3rem;
+    height: 2.25rem;
+    padding: 0;
+    border: 1.5px solid var(--ink);
+    background: none;
+  }
+`;
+
+type Direction = PaperFace['direction'];
+const DIRECTIONS: { id: Direction; name: string }[] = [
+  { id: 'none', name: 'no direction' },
+  { id: 'two-way', name: 'two ways (stripes)' },
+  { id: 'one-way', name: 'one way (has an up)' },
+];
+
+/** One line adds a sheet or a scrap; a paper not known yet is described where it stands. */
+export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
+  const addPaper = useAddPaper();
+  const addStock = useAddStock();
+  const [unknown, setUnknown] = useState(false);
+  const [look, setLook] = useState<Look>({ pattern: 'plain', ground: '#c9b48a', ink: '#7a6a45' });
+  const [direction, setDirection] = useState<Direction>('none');
+  const [back, setBack] = useState<'none' | 'plain'>('none');
+  const papers = drawer.papers.map(({ id, name }) => ({ id, name }));
+  const faceA: PaperFace = { side: 'A', name: look.pattern, direction, along: 'height', look };
+  const faceB: PaperFace = {
+    side: 'B',
+    name: 'plain',
+    direction: 'none',
+    along: 'height',
+    look: { pattern: 'plain', ground: look.ground, ink: look.ground },
+  };
+
+  const understand = (text: string) => {
+    if (!text.trim()) return null;
+    const said = sayStock(text, papers, unit);
+    if (!said.ok) return { ok: false, says: saidWords(said, SCREEN) };
+    if (!said.paper && !said.paperWords)
+      return { ok: false, says: `A ${KIND_WORDS[said.kind]} of ${said.width} × ${said.height}: which paper?` };
+    const many = said.quantity > 1 ? `${said.quantity} × ` : '';
+    return {
+      ok: true,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
+    };
+  };
+  const say = async (text: string): Promise<boolean> => {
+    const said = sayStock(text, papers, unit);
+    if (!said.ok) return false;
+    try {
+      const paper =
+        said.paper?.id ??
+        (await addPaper.mutateAsync({ name: said.paperWords, sides: back === 'plain' ? [faceA, faceB] : [faceA] })).id;
+      await addStock.mutateAsync({
+        paper,
+        unit,
+        width: said.width,
+        height: said.height,
+        quantity: said.quantity,
+        kind: said.kind,
+      });
+      setUnknown(false);
+      return true;
+    } catch {
+      return false;
+    }
+  };
+  const trouble = addPaper.error ?? addStock.error;
+  return (
+    <>
+      <SayLine
+        label="Add a sheet or a scrap in one line"
+        example="scrap 5 1/2 x 3 teal x2"
+        action="Put in"
+        understand={(text) => {
+          const heard = understand(text);
+          const isNew = Boolean(heard?.ok && !(sayStock(text, papers, unit) as { paper?: unknown }).paper);
+          if (isNew !== unknown) queueMicrotask(() => setUnknown(isNew));
+          return heard;
+        }}
+        onSay={say}
+      />
+      {trouble ? (
+        <Notice kind="block">
+          <span>{trouble.message}</span>
+        </Notice>
+      ) : null}
+      {unknown ? (
+        <Faces>
+          <legend>How the new paper looks</legend>
+          <Swatch face={faceA} size={44} />
+          <label>
+            ground
+            <input type="color" value={look.ground} onChange={(e) => setLook({ ...look, ground: e.target.value })} />
+          </label>
+          <label>
+            print
+            <input type="color" value={look.ink} onChange={(e) => setLook({ ...look, ink: e.target.value })} />
+          </label>
+          <Choice
+            label="side A"
+            value={look.pattern}
+            options={PATTERNS.map((id) => ({ id, name: id }))}
+            onChange={(pattern) => setLook({ ...look, pattern })}
+          />
+          <Choice label="its direction" value={direction} options={DIRECTIONS} onChange={setDirection} />
+          <Choice
+            label="side B"
+            value={back}
+            options={[
+              { id: 'none', name: 'not usable' },
+              { id: 'plain', name: 'plain' },
+            ]}
+            onChange={setBack}
+          />
+        </Faces>
+      ) : null}
+    </>
+  );
+}

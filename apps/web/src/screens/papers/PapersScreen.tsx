@@ -1,0 +1,118 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import { choosePaper, type StockItem } from '@temnex/core';
+import { useAddStock, useChangeStock, useDrawer, useRemoveStock } from '../../api/queries.ts';
+import { NARROW } from '../../theme/global.ts';
+import { Quiet, StrongLink } from '../../ui/buttons.tsx';
+import { Loading, Notice, Trouble } from '../../ui/states.tsx';
+import { usePageContext } from '../page/PageStation.tsx';
+import { AddPaper } from './AddPaper.tsx';
+import { FlatFiles } from './FlatFiles.tsx';
+import { PieceChooser } from './PieceChooser.tsx';
+
+const Work = styled.main`
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1.05fr);
+  ${NARROW} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Column = styled.section`
+  padding: 1.1rem 1.5rem 2rem;
+  min-width: 0;
+  &:last-child {
+    background: var(--table);
+  }
+  ${NARROW} {
+    padding: 1rem 0.75rem;
+  }
+`;
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 0.3rem 1rem;
+  margin-bottom: 0.75rem;
+`;
+
+/** Which paper each layer comes from, beside what is in the drawer. */
+export function PapersScreen() {
+  const { editor, derived, drawer, cutParts, id } = usePageContext();
+  const query = useDrawer();
+  const change = useChangeStock();
+  const remove = useRemoveStock();
+  const putBack = useAddStock();
+  const [taken, setTaken] = useState<StockItem | null>(null);
+  const open = derived.pieces.filter((p) => !p.wish).length;
+  const trouble = change.error ?? remove.error ?? putBack.error;
+  return (
+    <Work>
+      <h1 className="out-of-sight">Papers for {editor.page.name}</h1>
+      <Column aria-labelledby="layers-heading">
+        <Head>
+          <h2 id="layers-heading">Which paper for which layer</h2>
+          <span>{open ? `${open} still without a paper` : 'every layer has a paper'}</span>
+        </Head>
+        <ol>
+          {[...derived.pieces].reverse().map((piece) => (
+            <PieceChooser
+              key={piece.part}
+              piece={piece}
+              cut={cutParts.has(piece.part)}
+              drawer={drawer}
+              mark={derived.mark}
+              choose={(wish) => editor.change(choosePaper(editor.page, piece.part, wish))}
+            />
+          ))}
+        </ol>
+        <div style={{ marginTop: '1.2rem' }}>
+          <StrongLink to={`/page/${id}/order`}>Make the cutting order</StrongLink>
+        </div>
+      </Column>
+      <Column aria-labelledby="drawer-heading">
+        <Head>
+          <h2 id="drawer-heading">The drawer</h2>
+          <span>all at one scale</span>
+        </Head>
+        <AddPaper drawer={drawer} unit={editor.page.unit} />
+        {trouble ? (
+          <Notice kind="block">
+            <span>{trouble.message}</span>
+          </Notice>
+        ) : null}
+        {taken ? (
+          <Notice kind="advice">
+            <span>
+              Taken out: {taken.width} × {taken.height}.
+            </span>
+            <Quiet
+              onPress={() => {
+                const { id: _id, origin: _origin, ...item } = taken;
+                putBack.mutate(item, { onSuccess: () => setTaken(null) });
+              }}
+            >
+              Put it back
+            </Quiet>
+          </Notice>
+        ) : null}
+        {query.isPending ? <Loading what="the drawer" /> : null}
+        {query.error ? (
+          <Trouble title="The drawer cannot be opened" error={query.error} retry={() => void query.refetch()} />
+        ) : null}
+        {query.data?.papers.length === 0 ? (
+          <p>The drawer is empty. Add a sheet or a scrap above, such as "sheet 12 x 12 sea green".</p>
+        ) : null}
+        <FlatFiles
+          drawer={drawer}
+          mark={derived.mark}
+          change={(item, patch) => change.mutate({ id: item, change: patch })}
+          remove={(item) => {
+            remove.mutate(item.id, { onSuccess: () => setTaken(item) });
+          }}
+        />
+      </Column>
+    </Work>
+  );
+}

@@ -1,0 +1,105 @@
+import { useMemo, useState } from 'react';
+import { createGlobalStyle, styled } from 'styled-components';
+import { readJob } from '@temnex/core';
+import { PAPERS, printPages, type PrintPaper } from '@temnex/drawing';
+import { usePlan } from '../../api/queries.ts';
+import { PlainLink, Strong } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { DrawingView } from '../../ui/DrawingView.tsx';
+import { Empty, Loading, Trouble } from '../../ui/states.tsx';
+import { usePageContext } from '../page/PageStation.tsx';
+
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.75rem 1rem;
+  padding: 0.9rem 1.5rem;
+  border-bottom: 1px solid var(--rule);
+`;
+const Sheets = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 1.5rem;
+  flex: 1;
+  padding: 1.5rem;
+  background: var(--table);
+  overflow-x: auto;
+  & > div {
+    background: #fff;
+  }
+  @media print {
+    display: block;
+    padding: 0;
+    background: none;
+    & > div {
+      break-after: page;
+    }
+    & > div:last-child {
+      break-after: auto;
+    }
+  }
+`;
+const PrintSize = createGlobalStyle<{ $paper: PrintPaper }>`
+  @page { size: ${(p) => PAPERS[p.$paper].width}pt ${(p) => PAPERS[p.$paper].height}pt; margin: 0; }
+`;
+
+/** The cutting order on paper, page by page as the PDF has it. */
+export function PrintScreen() {
+  const { id, editor, derived } = usePageContext();
+  const plan = usePlan(id);
+  const [paper, setPaper] = useState<PrintPaper>('a4');
+  const record = plan.data;
+  const pages = useMemo(() => {
+    const read = record ? readJob(record.job) : null;
+    if (!record || !read?.ok) return null;
+    const names = new Map(read.job.pieces.map((p) => [p.id, p.name]));
+    return printPages(
+      {
+        title: editor.page.name,
+        plan: record.plan,
+        job: read.job,
+        voice: { mark: derived.mark, figures: 'typeset' },
+        pieceName: (piece) => names.get(piece) ?? piece,
+        note: record.createdAt.slice(0, 10),
+      },
+      paper,
+    );
+  }, [record, editor.page.name, derived.mark, paper]);
+  if (plan.isPending) return <Loading what="the cutting order" />;
+  if (plan.error) return <Trouble title="Nothing to print" error={plan.error} retry={() => void plan.refetch()} />;
+  if (!record || !pages)
+    return (
+      <Empty title="Nothing to print yet">
+        <p>Make a cutting order first.</p>
+        <PlainLink to={`/page/${id}/order`}>To the cutting order</PlainLink>
+      </Empty>
+    );
+  return (
+    <>
+      <PrintSize $paper={paper} />
+      <Bar className="no-print">
+        <h1>On paper</h1>
+        <Choice
+          label="paper in the printer"
+          value={paper}
+          options={(Object.keys(PAPERS) as PrintPaper[]).map((p) => ({ id: p, name: PAPERS[p].name }))}
+          onChange={setPaper}
+        />
+        <Strong onPress={() => window.print()}>Print</Strong>
+        <a href={`/api/plans/${record.id}/print.pdf?paper=${paper}`} target="_blank" rel="noreferrer">
+          The same as PDF
+        </a>
+        <PlainLink to={`/page/${id}/order`}>Back to the cutting order</PlainLink>
+        {record.pageVersion !== editor.version ? <span>The page has changed since this order was made.</span> : null}
+      </Bar>
+      <Sheets>
+        {pages.map((page, i) => (
+          <div key={i}>
+            <DrawingView drawing={page} points />
+          </div>
+        ))}
+      </Sheets>
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import { Link } from 'react-router';
+import { styled } from 'styled-components';
+import { emptyPage } from '@temnex/core';
+import { useNavigate } from 'react-router';
+import { useCreatePage, useDemo, usePages, useRemovePage, useSetDemo } from '../../api/queries.ts';
+import { Plain, Quiet } from '../../ui/buttons.tsx';
+import { Notice } from '../../ui/states.tsx';
+
+const Section = styled.section`
+  padding: 1.1rem 1.5rem 2rem;
+  border-top: 2px solid var(--ink);
+`;
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.5rem 1rem;
+`;
+const List = styled.ul`
+  margin-top: 0.75rem;
+  border-top: 1px solid var(--rule);
+`;
+const Item = styled.li`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.2rem 1.25rem;
+  padding: 0.5rem 0;
+  border-bottom: 1px solid var(--rule);
+  & > a {
+    font: 600 var(--s3) / 1.2 var(--figures);
+  }
+  & > span {
+    color: var(--quiet);
+  }
+`;
+const STAGES = {
+  sizing: 'papers still to choose',
+  papers: 'ready for a cutting order',
+  planned: 'cutting order made',
+  cut: 'pieces cut',
+} as const;
+
+/** The pages there are, and how far each has come. */
+export function PagesOnTable() {
+  const pages = usePages();
+  const demo = useDemo();
+  const create = useCreatePage();
+  const remove = useRemovePage();
+  const setDemo = useSetDemo();
+  const navigate = useNavigate();
+  const trouble = pages.error ?? create.error ?? remove.error ?? setDemo.error;
+  return (
+    <Section aria-labelledby="pages-heading">
+      <Head>
+        <h2 id="pages-heading">Pages on the table</h2>
+        <Plain
+          onPress={() =>
+            create.mutate(emptyPage('New page'), { onSuccess: (page) => void navigate(`/page/${page.id}`) })
+          }
+        >
+          Start a page
+        </Plain>
+        {demo.data ? (
+          <Quiet onPress={() => setDemo.mutate(!demo.data.present)} isDisabled={setDemo.isPending}>
+            {demo.data.present ? 'Take the example out' : 'Put the example in'}
+          </Quiet>
+        ) : null}
+      </Head>
+      {trouble ? (
+        <div style={{ marginTop: '0.75rem' }}>
+          <Notice kind="block">
+            <span>{trouble.message}</span>
+            <Quiet onPress={() => void pages.refetch()}>Try again</Quiet>
+          </Notice>
+        </div>
+      ) : null}
+      {pages.data?.length === 0 ? (
+        <p style={{ marginTop: '0.75rem' }}>None yet. Size a mat above and put it on a page, or look at the example.</p>
+      ) : null}
+      <List>
+        {pages.data?.map((p) => (
+          <Item key={p.id}>
+            <Link to={`/page/${p.id}`}>{p.name}</Link>
+            <span>
+              {p.width} × {p.height} {p.unit === 'mm' ? 'mm' : 'in'}, {p.parts} parts
+            </span>
+            <span>{STAGES[p.stage]}</span>
+            {p.demo ? <span>the example</span> : <Quiet onPress={() => remove.mutate(p.id)}>Remove</Quiet>}
+          </Item>
+        ))}
+      </List>
+    </Section>
+  );
+}

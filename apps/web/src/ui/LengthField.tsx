@@ -1,0 +1,88 @@
+import { FieldError, Input, Label, TextField } from 'react-aria-components';
+import { styled } from 'styled-components';
+import { MARKS, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
+import { lengthProblemWords } from '@temnex/words';
+import { useLengthField } from './useLengthField.ts';
+
+const Field = styled(TextField)`
+  display: inline-flex;
+  flex-direction: column;
+  gap: 0.15rem;
+  & input {
+    width: var(--field, 5.5rem);
+    min-height: 2.25rem;
+    padding: 0.1rem 0.45rem;
+    border: 0;
+    border-bottom: 2px solid var(--ink);
+    border-radius: 0;
+    background: var(--sheet);
+    font: 600 1.2rem/1.2 var(--figures);
+    font-feature-settings: 'frac', 'tnum';
+    color: var(--ink);
+  }
+  & input[data-focused] {
+    outline: 3px solid var(--ink);
+    outline-offset: 0;
+  }
+  &[data-invalid] input {
+    border-bottom: 2px dashed var(--cut);
+  }
+  /* a computed number leans on its sum until somebody types over it */
+  &[data-computed] input {
+    border-bottom: 1.5px dotted var(--quiet);
+    background: transparent;
+    font-weight: 400;
+  }
+`;
+const Name = styled(Label)`
+  font: 400 var(--s1) / 1.2 var(--text);
+  color: var(--quiet);
+`;
+const Fault = styled(FieldError)`
+  max-width: 16rem;
+  font: 600 var(--s1) / 1.25 var(--text);
+  color: var(--cut);
+`;
+
+export interface LengthFieldProps {
+  label: string;
+  value: LengthText | undefined;
+  unit: Unit;
+  onCommit: (text: string) => void;
+  options?: ReadOptions;
+  /** Worked out, not given: typing in it takes it over. */
+  computed?: boolean;
+  hideLabel?: boolean;
+  width?: string;
+}
+
+/** A length as text, because numbers cannot hold exact fractions. Commits while typing as soon as it reads. */
+export function LengthField({ label, value, unit, onCommit, options, computed, hideLabel, width }: LengthFieldProps) {
+  const field = useLengthField(value, unit, options);
+  const commit = () => {
+    const text = field.commit();
+    if (text !== null) onCommit(text);
+  };
+  return (
+    <Field
+      value={field.text}
+      onChange={field.change}
+      onBlur={commit}
+      isInvalid={field.problem !== null}
+      validationBehavior="aria"
+      onKeyDown={(e) => {
+        if (e.key === 'Enter') commit();
+        if (e.key === 'Escape') field.reset();
+      }}
+      {...(computed ? { 'data-computed': true } : {})}
+      {...(hideLabel ? { 'aria-label': label } : {})}
+      style={width ? ({ '--field': width } as React.CSSProperties) : undefined}
+    >
+      {hideLabel ? null : <Name>{label}</Name>}
+      <Input autoComplete="off" spellCheck={false} inputMode="text" onFocus={(e) => e.currentTarget.select()} />
+      <Fault>
+        {field.problem ? lengthProblemWords(field.problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}
+      </Fault>
+    </Field>
+  );
+}

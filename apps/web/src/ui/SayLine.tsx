@@ -1,0 +1,72 @@
+import { useState, type ReactNode } from 'react';
+import { Input, Label, TextField } from 'react-aria-components';
+import { styled } from 'styled-components';
+import { Strong } from './buttons.tsx';
+
+const Line = styled.form`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0.2rem 0.75rem;
+  align-items: center;
+  & label {
+    grid-column: 1 / -1;
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+  & input {
+    width: 100%;
+    min-height: 2.75rem;
+    padding: 0.2rem 0.8rem;
+    border: 1.5px solid var(--ink);
+    border-radius: 0;
+    background: var(--sheet);
+    font: 400 1.15rem/1.2 var(--text);
+  }
+  & input::placeholder {
+    color: #6b6b6b;
+  }
+`;
+const Understood = styled.p`
+  grid-column: 1 / -1;
+  min-height: 1.5rem;
+  font-size: var(--s2);
+  &[data-bad] {
+    color: var(--cut);
+    font-weight: 600;
+  }
+`;
+
+interface SayLineProps {
+  label: string;
+  example: string;
+  action: string;
+  /** What was understood of the text; null while it is empty. */
+  understand: (text: string) => { ok: boolean; says: ReactNode } | null;
+  /** Gives back whether it was taken, so that the line can be cleared. */
+  onSay: (text: string) => boolean | Promise<boolean>;
+}
+
+/** One line that takes shorthand, and shows what it understood before it is accepted. */
+export function SayLine({ label, example, action, understand, onSay }: SayLineProps) {
+  const [text, setText] = useState('');
+  const heard = understand(text);
+  return (
+    <Line
+      onSubmit={async (e) => {
+        e.preventDefault();
+        if (heard?.ok && (await onSay(text))) setText('');
+      }}
+    >
+      <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
+        <Label>{label}</Label>
+        <Input placeholder={example} autoComplete="off" spellCheck={false} data-say-line />
+      </TextField>
+      <Strong type="submit" isDisabled={!heard?.ok}>
+        {action}
+      </Strong>
+      <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
+        {heard?.says ?? ''}
+      </Understood>
+    </Line>
+  );
+}

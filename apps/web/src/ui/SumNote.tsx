@@ -1,0 +1,39 @@
+import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
+import { styled } from 'styled-components';
+import type { Mark, Sum, Ticks } from '@temnex/core';
+import { sumWords } from '@temnex/words';
+
+const Opener = styled(Button)`
+  min-width: 1.75rem;
+  min-height: 1.75rem;
+  padding: 0 0.3rem;
+  border: 0;
+  border-bottom: 1.5px dotted var(--quiet);
+  background: none;
+  font: 600 1.05rem/1 var(--figures);
+  cursor: pointer;
+  color: var(--quiet);
+  &[data-hovered] {
+    color: var(--ink);
+  }
+`;
+const Note = styled(Popover)`
+  padding: 0.7rem 1rem;
+  border: 1.5px solid var(--ink);
+  background: var(--sheet);
+  font: 600 1.25rem/1.3 var(--figures);
+`;
+
+/** The "=" beside a computed number; opens its sum. */
+export function SumNote({ name, sum, total, mark }: { name: string; sum: Sum; total: Ticks; mark: Mark }) {
+  return (
+    <DialogTrigger>
+      <Opener aria-label={`Sum of ${name}`}>=</Opener>
+      <Note placement="top">
+        <Dialog aria-label={`Sum of ${name}`} style={{ outline: 'none' }}>
+          {sumWords(sum, total, { mark, figures: 'typeset' })}
+        </Dialog>
+      </Note>
+    </DialogTrigger>
+  );
+}

@@ -1,0 +1,139 @@
+import { NavLink } from 'react-router';
+import { styled } from 'styled-components';
+import { NARROW } from '../theme/global.ts';
+
+/*
+ * The order of the work as a measuring tape: its stations are marks on it, inch by inch, and the black edge reaches
+ * as far as this page has come.
+ */
+const Band = styled.nav`
+  position: relative;
+  display: flex;
+  align-items: stretch;
+  height: 3.9rem;
+  padding: 0 1.5rem;
+  background-color: var(--sheet);
+  border-bottom: 2px solid var(--ink);
+  background-image:
+    repeating-linear-gradient(90deg, var(--ink) 0 1px, transparent 1px 96px),
+    repeating-linear-gradient(90deg, var(--rule) 0 1px, transparent 1px 12px);
+  background-size:
+    100% 12px,
+    100% 6px;
+  background-position:
+    24px 100%,
+    24px 100%;
+  background-repeat: no-repeat;
+  overflow-x: auto;
+  ${NARROW} {
+    height: 3.3rem;
+    padding: 0 0.75rem;
+  }
+`;
+const Name = styled(NavLink)`
+  display: flex;
+  align-items: center;
+  padding-right: 1.6rem;
+  font: 600 1.5rem/1 var(--figures);
+  letter-spacing: -0.03em;
+  text-decoration: none;
+  ${NARROW} {
+    padding-right: 0.7rem;
+    font-size: 1.1rem;
+  }
+`;
+const Stations = styled.ol`
+  display: flex;
+  flex: 1;
+`;
+const Stop = styled(NavLink)<{ $reached: boolean }>`
+  position: relative;
+  display: flex;
+  align-items: baseline;
+  gap: 0.45rem;
+  min-width: 8.5rem;
+  height: 100%;
+  padding: 0.75rem 0.9rem 0 0.6rem;
+  text-decoration: none;
+  border-left: 1.5px solid var(--ink);
+  font-weight: ${(p) => (p.$reached ? 600 : 400)};
+  color: ${(p) => (p.$reached ? 'var(--ink)' : 'var(--quiet)')};
+  & > b {
+    font: 600 1.5rem/1 var(--figures);
+  }
+  &::after {
+    content: '';
+    position: absolute;
+    left: -1.5px;
+    right: 0;
+    bottom: 0;
+    height: ${(p) => (p.$reached ? '5px' : '0')};
+    background: var(--ink);
+  }
+  &[aria-current='page'] {
+    background: var(--room);
+    color: var(--ink);
+    font-weight: 600;
+  }
+  &[aria-current='page']::before {
+    content: '';
+    position: absolute;
+    top: 0;
+    left: -1.5px;
+    right: 0;
+    height: 4px;
+    background: var(--cut);
+  }
+  ${NARROW} {
+    min-width: 0;
+    padding: 0.7rem 0.55rem 0 0.4rem;
+    & > b {
+      font-size: 1.1rem;
+    }
+    & > span {
+      font-size: 0.875rem;
+    }
+    &:not([aria-current='page']) > span {
+      position: absolute;
+      width: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
+  }
+`;
+const Aside = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 0.75rem;
+  margin-left: auto;
+  padding-left: 1rem;
+  font-size: var(--s1);
+  white-space: nowrap;
+`;
+
+export interface Station {
+  readonly to: string;
+  readonly name: string;
+  readonly reached: boolean;
+}
+
+export function Tape({ stations, aside }: { stations: readonly Station[]; aside?: React.ReactNode }) {
+  return (
+    <Band aria-label="Order of the work" className="no-print">
+      <Name to="/" end aria-label="Temnex, start">
+        Temnex
+      </Name>
+      <Stations>
+        {stations.map((s, i) => (
+          <li key={s.to}>
+            <Stop to={s.to} end $reached={s.reached}>
+              <b aria-hidden="true">{i + 1}</b>
+              <span>{s.name}</span>
+            </Stop>
+          </li>
+        ))}
+      </Stations>
+      <Aside>{aside}</Aside>
+    </Band>
+  );
+}

@@ -1,0 +1,28 @@
+import { useState } from 'react';
+import { parseLength, type LengthProblem, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
+
+export interface LengthFieldState {
+  readonly text: string;
+  readonly problem: LengthProblem | null;
+  change(text: string): void;
+  /** Gives back the text to commit, or null where it does not read or did not change. */
+  commit(): string | null;
+  /** Puts the committed text back. */
+  reset(): void;
+}
+
+/** What a length field holds while it is typed in: the text, and what is wrong with it once it is more than half typed. */
+export function useLengthField(value: LengthText | undefined, unit: Unit, options: ReadOptions = {}): LengthFieldState {
+  const committed = value === undefined ? '' : String(value);
+  const [draft, setDraft] = useState<{ base: string; text: string } | null>(null);
+  // a value that changed from outside replaces what was half typed on the old one
+  const text = draft && draft.base === committed ? draft.text : committed;
+  const read = text.trim() === '' ? null : parseLength(text, unit, options);
+  return {
+    text,
+    problem: read && !read.ok ? read.problem : null,
+    change: (next) => setDraft({ base: committed, text: next }),
+    commit: () => (text !== committed && read?.ok ? text.trim() : null),
+    reset: () => setDraft(null),
+  };
+}
