@@ -1,6 +1,6 @@
 import { createBrowserRouter } from 'react-router';
 import { PlainLink } from './ui/buttons.tsx';
-import { Empty, Trouble } from './ui/states.tsx';
+import { Empty, Loading, Trouble } from './ui/states.tsx';
 import { PageStation } from './screens/page/PageStation.tsx';
 import { SizeScreen } from './screens/size/SizeScreen.tsx';
 
@@ -29,6 +29,7 @@ export const routes = createBrowserRouter([
     path: '/page/:id',
     element: <PageStation />,
     errorElement: failed,
+    hydrateFallbackElement: <Loading what="the page" />,
     children: [
       { index: true, lazy: async () => ({ Component: (await import('./screens/page/PageScreen.tsx')).PageScreen }) },
       {

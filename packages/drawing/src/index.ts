@@ -1,4 +1,16 @@
-export { CUT, INK, KEEP, cutLine, fitText, hatch, type Drawing, type Fill, type Mark, type Stroke } from './marks.ts';
+export {
+  CUT,
+  INK,
+  KEEP,
+  cutLine,
+  fitText,
+  hatch,
+  textWidth,
+  type Drawing,
+  type Fill,
+  type Mark,
+  type Stroke,
+} from './marks.ts';
 export { lookDefinition, lookId } from './looks.ts';
 export { FACES, definitionsOf, fillValue, svgText } from './svg.ts';
 export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';

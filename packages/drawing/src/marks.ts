@@ -73,15 +73,19 @@ export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 
   ];
 }
 
-/**
- * Shortens a text to about a width: figures and capitals are counted wider than small letters. The packages know no
- * fonts, so this errs on the safe side.
- */
+/** About how wide a text is set. The packages know no fonts, so this errs on the wide side. */
+export function textWidth(text: string, size: number): number {
+  // a typeset fraction is about as wide as one capital, two where it has more digits
+  const plain = text.replace(/\d+⁄\d+/g, (fraction) => (fraction.length > 3 ? 'WI' : 'W'));
+  const wide = (c: string): number =>
+    /[WMm@]/.test(c) ? 0.86 : /[A-Z0-9×]/.test(c) ? 0.6 : /[iljtfI.,;:'| \u2009]/.test(c) ? 0.29 : 0.51;
+  return [...plain].reduce((sum, c) => sum + wide(c), 0) * size;
+}
+
+/** Shortens a text to a width, with an ellipsis; nothing where not even that fits. */
 export function fitText(text: string, size: number, width: number): string {
-  const wide = (s: string) =>
-    [...s].reduce((sum, c) => sum + (/[A-Z0-9×⁄WMm]/.test(c) ? 0.6 : /[ilj.,;:'| ]/.test(c) ? 0.28 : 0.5), 0) * size;
-  if (wide(text) <= width) return text;
+  if (textWidth(text, size) <= width) return text;
   let cut = text;
-  while (cut.length > 1 && wide(`${cut}…`) > width) cut = cut.slice(0, -1);
+  while (cut.length > 1 && textWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1);
   return cut.length > 1 ? `${cut.trimEnd()}…` : '';
 }

@@ -1,6 +1,6 @@
 import { TICKS_PER_UNIT, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
 import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
-import { INK, KEEP, fitText, hatch, type Drawing, type Fill, type Mark } from './marks.ts';
+import { INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -34,7 +34,7 @@ export function plate(
   const shown = lines.map((l) => ({ ...l, text: fitText(l.text, l.size, width) })).filter((l) => l.text);
   if (!shown.length) return [];
   const height = shown.reduce((sum, l) => sum + l.size * 1.15, 0);
-  const widest = Math.min(width, Math.max(...shown.map((l) => l.text.length * l.size * 0.52)) + 6);
+  const widest = Math.min(width, Math.max(...shown.map((l) => textWidth(l.text, l.size))) + 6);
   const marks: Mark[] = coloured
     ? [{ kind: 'rect', x: x - widest / 2, y: y - height / 2 - 2, width: widest, height: height + 4, fill: '#fbfbfae8' }]
     : [];
@@ -66,7 +66,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const narrow = box.width < 46 && box.height > box.width * 1.4;
     const across = narrow ? box.height : box.width;
     const room = narrow ? box.width : box.height;
-    const size = Math.max(5.5, Math.min(11, room / 2.6, across / 5));
+    const size = Math.max(6, Math.min(11, room / 2.6, across / 5.2));
     const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
     const dims = sizeWords(n.width * ticks, n.height * ticks, style.voice);
     if (narrow) {

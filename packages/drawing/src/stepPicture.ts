@@ -1,14 +1,13 @@
-import { type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
+import { TICKS_PER_UNIT, type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
 import { figure, partAt, partWords, stepWords } from '@temnex/words';
-import { TICKS_PER_UNIT } from '@temnex/core';
-import { CUT, INK, cutLine, fitText, hatch, KEEP, type Drawing, type Mark } from './marks.ts';
+import { CUT, INK, KEEP, cutLine, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
 interface Box {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 function around(nodes: readonly PlanNode[]): Box {
@@ -26,92 +25,185 @@ function around(nodes: readonly PlanNode[]): Box {
  * One frame of the story: the part in hand at the story's one scale, its edge on the fence (a heavy bar), the setting
  * on a flag, and what comes off slid a little away from what is left:
  *
- *    |+--------+  +---------------+
- *    ||  off   |  |     rest      |
- *    |+--------+  +---------------+
- *    fence  4 1/4
+ *      4 1/4
+ *    |<----->                        +---------------+
+ *    |+-------+  +------------+      |     rest      |
+ *    ||  off  |  |    rest    |      +---------------+
+ *    |+-------+  +------------+   ^  +---------------+
+ *    fence                        |  |      off      |
+ *                           4 1/4 v  +---------------+
+ *                                    ================= fence
  */
 const GAP = 10;
 const BAR = 5;
 const FLAG = 20;
+const SIDE_FLAG = 40;
 
-/** The frame of one cut. Its size follows the part in hand, so that a row of frames compares at a glance. */
-export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyle): Drawing {
+interface Part {
+  readonly box: Box;
+  readonly nodes: readonly PlanNode[];
+  readonly label: string;
+}
+
+/** The two parts that a step makes, in the plan's unit. `rest` is null where the kerf swallows it. */
+function partsOf(
+  plan: Plan,
+  step: Step,
+  job: Job,
+  pieceName: (id: string) => string,
+): { off: Part; rest: Part | null } {
   const sheet = plan.sheets[step.sheets[0]!]!;
-  const per = perUnit(plan, style.scale);
-  const ticks = TICKS_PER_UNIT[plan.unit];
-  const words = stepWords(step, plan, style.pieceName, style.voice);
-  const setting = figure(step.setting * ticks, style.voice);
-  const upright = step.edge === 'left' || step.edge === 'right';
-  let off: Box;
-  let rest: Box | null;
-  let offNodes: PlanNode[] = [];
-  let restNodes: PlanNode[] = [];
   if (step.do === 'trim') {
+    const ticks = TICKS_PER_UNIT[plan.unit];
     const stock = job.stock.find((s) => s.id === sheet.stock)!;
     const whole = { x: 0, y: 0, width: stock.width / ticks, height: stock.height / ticks };
     const s = step.setting;
-    off = upright ? { ...whole, width: s } : { ...whole, height: s };
-    rest = upright ? { ...whole, x: s, width: whole.width - s } : { ...whole, y: s, height: whole.height - s };
-  } else {
-    offNodes = partAt(sheet.tree, step.off).nodes;
-    restNodes = step.rest === null ? [] : partAt(sheet.tree, step.rest).nodes;
-    off = around(offNodes);
-    rest = restNodes.length ? around(restNodes) : null;
+    const upright = step.edge === 'left' || step.edge === 'right';
+    const off = upright ? { ...whole, width: s } : { ...whole, height: s };
+    const rest = upright ? { ...whole, width: whole.width - s } : { ...whole, height: whole.height - s };
+    return { off: { box: off, nodes: [], label: 'margin' }, rest: { box: rest, nodes: [], label: '' } };
   }
-  const marks: Mark[] = [];
-  const fill = paperFill(style, sheet.stock, 'A');
-  const coloured = typeof fill !== 'string';
-  const [w, h] = [off.width * per, off.height * per];
-  const restWidth = rest ? (upright ? rest.width * per : w) : 0;
-  const restHeight = rest ? (upright ? h : rest.height * per) : 0;
-  // the fence lies left of an upright cut and below a level one
-  const width = upright ? BAR + w + (rest ? GAP + restWidth : 0) : Math.max(w, restWidth);
-  const height = upright ? Math.max(h, restHeight) + FLAG : FLAG + BAR + h + (rest ? GAP + restHeight : 0);
-  const offAt = upright ? { x: BAR, y: FLAG } : { x: 0, y: height - BAR - h };
-  const restAt = upright ? { x: BAR + w + GAP, y: FLAG } : { x: 0, y: FLAG };
+  const part = (path: string): Part => {
+    const { nodes } = partAt(sheet.tree, path);
+    return { box: around(nodes), nodes, label: shortName(nodes, pieceName) };
+  };
+  return { off: part(step.off), rest: step.rest === null ? null : part(step.rest) };
+}
 
-  const part = (
-    at: { x: number; y: number },
-    pw: number,
-    ph: number,
-    nodes: readonly PlanNode[],
-    label: string,
-  ): void => {
-    marks.push({ kind: 'rect', ...at, width: pw, height: ph, fill });
-    const only = nodes.length === 1 ? nodes[0]! : null;
-    if (only?.holds === 'waste' || step.do === 'trim')
-      marks.push({
-        kind: 'rect',
-        ...at,
-        width: pw,
-        height: ph,
-        fill: step.do === 'trim' && at === restAt ? '#ffffff00' : '#d8d8d8b0',
-      });
-    if (only?.holds === 'waste')
-      marks.push(
-        ...hatch(at.x, at.y, pw, ph, 5, { colour: '#6f6f6f', width: 0.5 }, 'rise'),
-        ...hatch(at.x, at.y, pw, ph, 5, { colour: '#6f6f6f', width: 0.5 }, 'fall'),
-      );
-    if (only?.holds === 'keep')
-      marks.push(
-        { kind: 'rect', ...at, width: pw, height: ph, fill: '#ffffff80' },
-        ...hatch(at.x, at.y, pw, ph, 12, { colour: KEEP, width: 0.6 }, 'rise'),
-      );
-    marks.push({
-      kind: 'rect',
-      ...at,
-      width: pw,
-      height: ph,
-      stroke: only?.holds === 'keep' ? { colour: KEEP, width: 1.2, dash: [5, 3] } : { colour: INK, width: 1 },
-    });
-    for (const node of nodes) inner(node, at, around(nodes));
-    const narrow = pw < 40 && ph > pw;
-    const text = fitText(label, 10.5, (narrow ? ph : pw) - 6);
-    if (!text || Math.min(pw, ph) < 9) return;
-    const [cx, cy] = [at.x + pw / 2, at.y + ph / 2];
-    const half = text.length * 2.8 + 3;
-    if (coloured)
+/** A name short enough for a picture: the piece, or the first of several. */
+function shortName(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
+  const only = nodes.length === 1 ? nodes[0]! : null;
+  if (only?.holds === 'keep') return 'keep';
+  if (only && !only.cut) return partWords(nodes, pieceName);
+  const names: string[] = [];
+  const walk = (node: PlanNode): void => {
+    if (node.holds && typeof node.holds === 'object') names.push(pieceName(node.holds.piece));
+    node.parts?.forEach(walk);
+  };
+  nodes.forEach(walk);
+  const [first] = names;
+  return first ? (names.length > 1 ? `${first} +${names.length - 1}` : first) : 'keep';
+}
+
+/** The frame of one cut. Its size follows the part in hand, so that a row of frames compares at a glance. */
+export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyle): Drawing {
+  const per = perUnit(plan, style.scale);
+  const words = stepWords(step, plan, style.pieceName, style.voice);
+  const setting = figure(step.setting * TICKS_PER_UNIT[plan.unit], style.voice);
+  const upright = step.edge === 'left' || step.edge === 'right';
+  const { off, rest } = partsOf(plan, step, job, style.pieceName);
+  const [w, h] = [off.box.width * per, off.box.height * per];
+  const [rw, rh] = rest ? [rest.box.width * per, rest.box.height * per] : [0, 0];
+  const fill = paperFill(style, plan.sheets[step.sheets[0]!]!.stock, 'A');
+  const trim = step.do === 'trim';
+  const size = upright
+    ? { width: BAR + w + (rest ? GAP + rw : 0), height: FLAG + h }
+    : { width: SIDE_FLAG + Math.max(w, rw), height: h + BAR + (rest ? GAP + rh : 0) + 4 };
+  const offAt = upright ? { x: BAR, y: FLAG } : { x: SIDE_FLAG, y: size.height - BAR - h };
+  const restAt = upright ? { x: BAR + w + GAP, y: FLAG } : { x: SIDE_FLAG, y: offAt.y - GAP - rh };
+  const marks: Mark[] = [];
+  if (rest) marks.push(...partMarks(rest, restAt, per, fill, false));
+  marks.push(...partMarks(off, offAt, per, fill, trim));
+  if (upright) {
+    const at = BAR + w + GAP / 2;
+    marks.push(
+      { kind: 'rect', x: 0, y: FLAG - 4, width: BAR, height: h + 4, fill: INK },
+      ...cutLine(at, FLAG - 5, at, FLAG + h),
+    );
+    const middle = w > textWidth(setting, 14);
+    marks.push(
+      { kind: 'line', x1: BAR, y1: FLAG - 5, x2: BAR + w, y2: FLAG - 5, stroke: { colour: CUT, width: 1.4 } },
+      flagText(middle ? BAR + w / 2 : 0, FLAG - 9, setting, middle ? 'middle' : 'start'),
+    );
+  } else {
+    const at = offAt.y - GAP / 2;
+    marks.push(
+      { kind: 'rect', x: SIDE_FLAG - 4, y: size.height - BAR, width: w + 4, height: BAR, fill: INK },
+      ...cutLine(SIDE_FLAG - 5, at, SIDE_FLAG + w, at),
+    );
+    marks.push(
+      {
+        kind: 'line',
+        x1: SIDE_FLAG - 5,
+        y1: offAt.y,
+        x2: SIDE_FLAG - 5,
+        y2: offAt.y + h,
+        stroke: { colour: CUT, width: 1.4 },
+      },
+      flagText(SIDE_FLAG - 9, Math.min(size.height - 2, offAt.y + h / 2 + 5), setting, 'end'),
+    );
+  }
+  return {
+    ...size,
+    width: Math.max(size.width, 44),
+    marks,
+    title: `${words.hold}. Set ${setting}. ${words.off} comes off, ${words.rest} is left.`,
+  };
+}
+
+/** The setting, in the colour of "cut here". */
+const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end'): Mark => ({
+  kind: 'text',
+  x,
+  y,
+  text,
+  size: 14,
+  weight: 600,
+  face: 'figures',
+  anchor,
+  fill: CUT,
+});
+
+function partMarks(
+  { box, nodes, label }: Part,
+  at: { x: number; y: number },
+  per: number,
+  fill: Fill,
+  discarded: boolean,
+): Mark[] {
+  const [width, height] = [box.width * per, box.height * per];
+  const holds = nodes.length === 1 ? nodes[0]!.holds : undefined;
+  const marks: Mark[] = [{ kind: 'rect', ...at, width, height, fill }];
+  if (holds === 'waste' || discarded) {
+    const thin = { colour: '#6f6f6f', width: 0.5 };
+    marks.push(
+      { kind: 'rect', ...at, width, height, fill: '#d8d8d8b0' },
+      ...hatch(at.x, at.y, width, height, 5, thin, 'rise'),
+      ...hatch(at.x, at.y, width, height, 5, thin, 'fall'),
+    );
+  }
+  if (holds === 'keep')
+    marks.push(
+      { kind: 'rect', ...at, width, height, fill: '#ffffff80' },
+      ...hatch(at.x, at.y, width, height, 12, { colour: KEEP, width: 0.6 }, 'rise'),
+    );
+  marks.push({
+    kind: 'rect',
+    ...at,
+    width,
+    height,
+    stroke: holds === 'keep' ? { colour: KEEP, width: 1.2, dash: [5, 3] } : { colour: INK, width: 1 },
+  });
+  // later cuts, faintly
+  const inner = (node: PlanNode): void => {
+    for (const child of node.parts ?? []) {
+      const inside = {
+        x: at.x + (child.x - box.x) * per,
+        y: at.y + (box.y + box.height - child.y - child.height) * per,
+        width: child.width * per,
+        height: child.height * per,
+      };
+      marks.push({ kind: 'rect', ...inside, stroke: { colour: INK, width: 0.5, dash: [2, 2] } });
+      inner(child);
+    }
+  };
+  nodes.forEach(inner);
+  const narrow = width < 44 && height > width;
+  const text = fitText(label, 10.5, (narrow ? height : width) - 6);
+  if (text && Math.min(width, height) >= 10) {
+    const [cx, cy] = [at.x + width / 2, at.y + height / 2];
+    const half = textWidth(text, 10.5) / 2 + 3;
+    if (typeof fill !== 'string')
       marks.push(
         narrow
           ? { kind: 'rect', x: cx - 7, y: cy - half, width: 14, height: half * 2, fill: '#fbfbfae8' }
@@ -129,56 +221,6 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyl
       fill: INK,
       ...(narrow ? { turn: 90 } : {}),
     });
-  };
-  /** Later cuts of a part, faintly. */
-  const inner = (node: PlanNode, at: { x: number; y: number }, frame: Box): void => {
-    for (const child of node.parts ?? []) {
-      const box = {
-        x: at.x + (child.x - frame.x) * per,
-        y: at.y + (frame.y + frame.height - child.y - child.height) * per,
-        width: child.width * per,
-        height: child.height * per,
-      };
-      marks.push({ kind: 'rect', ...box, stroke: { colour: '#161616', width: 0.5, dash: [2, 2] } });
-      inner(child, at, frame);
-    }
-  };
-  if (rest)
-    part(restAt, restWidth, restHeight, restNodes, step.do === 'trim' ? '' : partWords(restNodes, style.pieceName));
-  part(offAt, w, h, offNodes, words.off);
-
-  if (upright) {
-    marks.push({ kind: 'rect', x: 0, y: FLAG - 4, width: BAR, height: h + 4, fill: INK });
-    marks.push(...cutLine(BAR + w + GAP / 2, FLAG - 5, BAR + w + GAP / 2, FLAG + h));
-    marks.push(...flag(BAR, w, FLAG - 8, setting));
-  } else {
-    marks.push({ kind: 'rect', x: 0, y: height - BAR, width: w, height: BAR, fill: INK });
-    const y = height - BAR - h - GAP / 2;
-    marks.push(...cutLine(0, y, w, y));
-    marks.push(...flag(0, w, FLAG - 8, setting));
   }
-  return {
-    width: Math.max(width, 44),
-    height,
-    marks,
-    title: `${words.hold}. Set ${setting}. ${words.off} comes off, ${words.rest} is left.`,
-  };
-}
-
-/** The setting, in the colour of "cut here", above the part that comes off. */
-function flag(x: number, width: number, y: number, setting: string): Mark[] {
-  return [
-    { kind: 'line', x1: x, y1: y + 3, x2: x + Math.max(width, 8), y2: y + 3, stroke: { colour: CUT, width: 1.4 } },
-    {
-      kind: 'text',
-      x: width > 34 ? x + width / 2 : x,
-      y: y - 1,
-      text: setting,
-      size: 14,
-      weight: 600,
-      face: 'figures',
-      anchor: width > 34 ? 'middle' : 'start',
-      fill: CUT,
-    },
-  ];
+  return marks;
 }

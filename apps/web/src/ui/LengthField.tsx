@@ -17,7 +17,7 @@ const Field = styled(TextField)`
     border-radius: 0;
     background: var(--sheet);
     font: 600 1.2rem/1.2 var(--figures);
-    font-feature-settings: 'frac', 'tnum';
+    font-feature-settings: 'frac';
     color: var(--ink);
   }
   & input[data-focused] {

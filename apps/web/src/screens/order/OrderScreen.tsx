@@ -42,24 +42,19 @@ const Slip = styled.aside`
   }
 `;
 const Totals = styled.dl`
-  display: grid;
-  grid-template-columns: auto 1fr;
-  align-items: baseline;
-  gap: 0.1rem 0.75rem;
   margin: 0.6rem 0;
-  & dt {
-    order: 1;
-    grid-column: 2;
-  }
   & dd {
-    grid-column: 1;
+    order: -1;
     margin: 0;
     font: 600 1.45rem/1.25 var(--figures);
     text-align: right;
     white-space: nowrap;
   }
   & > div {
-    display: contents;
+    display: grid;
+    grid-template-columns: 7rem 1fr;
+    align-items: baseline;
+    gap: 0.75rem;
   }
 `;
 const Stack = styled.div`

@@ -2,14 +2,13 @@ import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import type { Drawer, Job, Mark, Plan } from '@temnex/core';
 import { stepPicture } from '@temnex/drawing';
-import { KIND_WORDS, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { KIND_WORDS, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
 
 const Film = styled.ol`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: stretch;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15.5rem, 1fr));
   gap: 1.75rem 0;
 `;
 const Frame = styled.li`
@@ -19,7 +18,7 @@ const Frame = styled.li`
   gap: 0.6rem;
   padding: 0.35rem 1.1rem 0.1rem 0.7rem;
   border-left: 1.5px solid var(--ink);
-  max-width: 19rem;
+  min-width: 0;
   content-visibility: auto;
   contain-intrinsic-size: 15rem 17rem;
 `;
@@ -72,6 +71,9 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
       };
     });
   }, [plan, job, style]);
+  const whole = plan.sheets.flatMap((sheet, i) =>
+    sheet.tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i],
+  );
   return (
     <Film aria-label="Cuts in order">
       {frames.map(({ picture, words, fresh }, i) => (
@@ -94,6 +96,17 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
             </p>
           </Says>
           <DrawingView drawing={picture} />
+        </Frame>
+      ))}
+      {whole.map((s) => (
+        <Frame key={`whole-${s}`}>
+          <Says>
+            <p>no cut</p>
+            <Taking>
+              Take {sheetLetter(s)}: {job.stock.find((item) => item.id === plan.sheets[s]!.stock)!.paper.name}
+            </Taking>
+            <p>used whole › {partWords([plan.sheets[s]!.tree], style.pieceName)}</p>
+          </Says>
         </Frame>
       ))}
     </Film>

@@ -12,9 +12,13 @@ const SCALE = 8;
 const EDGE = 26;
 
 const Files = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(15.5rem, 1fr));
+  column-gap: 1.75rem;
   border-top: 2px solid var(--ink);
 `;
-const File = styled.li`
+const File = styled.li<{ $open: boolean }>`
+  ${(p) => (p.$open ? 'grid-column: 1 / -1;' : '')}
   padding: 0.5rem 0 0.6rem;
   border-bottom: 1px solid var(--rule);
 `;
@@ -96,7 +100,7 @@ function OneFile({
   const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
   const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
   return (
-    <File>
+    <File $open={open}>
       <Head type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
         {paper.sides.map((face) => (
           <Swatch key={face.side} face={face} />

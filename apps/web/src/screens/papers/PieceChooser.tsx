@@ -9,7 +9,7 @@ const Row = styled.li`
   display: grid;
   grid-template-columns: 40px minmax(0, 1fr);
   gap: 0.1rem 0.85rem;
-  padding: 0.6rem 0 0.7rem;
+  padding: 0.45rem 0 0.55rem;
   border-top: 1px solid var(--rule);
   &:first-child {
     border-top: 2px solid var(--ink);
@@ -30,7 +30,12 @@ const Choices = styled.div`
   grid-column: 2;
   display: flex;
   flex-wrap: wrap;
-  gap: 0.3rem 0.7rem;
+  gap: 0.3rem 0.55rem;
+  & select {
+    max-width: 10.5rem;
+    min-height: 2rem;
+    font-size: var(--s1);
+  }
 `;
 const Hint = styled.p`
   grid-column: 2;

@@ -8,12 +8,16 @@ import { SumNote } from '../../ui/SumNote.tsx';
 import type { MatSizing } from './useMatSizing.ts';
 
 const Table = styled.div`
-  position: relative;
-  min-height: 30rem;
-  height: 100%;
+  position: sticky;
+  top: 0;
+  height: calc(100vh - 10.8rem);
+  min-height: 27rem;
+  max-height: 46rem;
   background: var(--table);
   ${NARROW} {
-    min-height: 16rem;
+    position: relative;
+    height: 15rem;
+    min-height: 0;
   }
 `;
 const At = styled.div`
@@ -58,7 +62,7 @@ export function MatDrawing({ sizing }: { sizing: MatSizing }) {
   const { levels, gaps } = answer.answer;
   const outer = levels.at(-1)!;
   const wide = room.width > 560;
-  const [left, right, top, bottom] = wide ? [128, 196, 72, 36] : [20, 20, 20, 20];
+  const [left, right, top, bottom] = wide ? [150, 180, 62, 24] : [20, 20, 20, 20];
   const scale = Math.min((room.width - left - right) / outer.width, (room.height - top - bottom) / outer.height);
   const W = outer.width * scale;
   const H = outer.height * scale;
@@ -103,7 +107,7 @@ export function MatDrawing({ sizing }: { sizing: MatSizing }) {
               fill="none"
             />
             <path
-              d={`M${x0 - 44} ${y0}H${x0 - 6}M${x0 - 44} ${y0 + H}H${x0 - 6}M${x0 - 30} ${y0}V${y0 + H}`}
+              d={`M${x0 - 82} ${y0}H${x0 - 6}M${x0 - 82} ${y0 + H}H${x0 - 6}M${x0 - 70} ${y0}V${y0 + H}`}
               fill="none"
             />
             {gaps.map((gap, i) => {
@@ -145,8 +149,7 @@ export function MatDrawing({ sizing }: { sizing: MatSizing }) {
         ? (['width', 'height'] as const).map((axis) => {
             const sum = sumOf(outerName, axis);
             const name = fieldWords(`${outerName}.${axis}`);
-            const style =
-              axis === 'width' ? { left: x0 + W / 2, top: y0 - 26 } : { left: Math.max(66, x0 - 30), top: y0 + H / 2 };
+            const style = axis === 'width' ? { left: x0 + W / 2, top: y0 - 26 } : { left: x0 - 70, top: y0 + H / 2 };
             return (
               <Dimension key={axis} style={style}>
                 {sum ? <SumNote name={name} sum={sum} total={outer[axis]} mark={mark} /> : null}

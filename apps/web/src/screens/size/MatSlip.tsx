@@ -11,20 +11,22 @@ const Rows = styled.ol`
   display: grid;
 `;
 const Row = styled.li`
-  padding: 0.65rem 0 0.75rem;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 1rem;
+  padding: 0.5rem 0 0.6rem;
   border-top: 1px solid var(--rule);
   &:first-child {
     border-top: 2px solid var(--ink);
   }
 `;
-const Top = styled.div`
-  display: flex;
-  align-items: baseline;
-  justify-content: space-between;
-  gap: 0.75rem;
+const Given = styled.div`
   & > span {
     color: var(--quiet);
   }
+`;
+const Found = styled.div`
+  text-align: right;
   & > b {
     font-weight: 400;
     font-size: 1.85rem;
@@ -32,7 +34,8 @@ const Top = styled.div`
   }
 `;
 const Sums = styled.p`
-  font: 400 var(--s1) / 1.35 var(--text);
+  font-size: var(--s1);
+  line-height: 1.35;
   font-variant-numeric: tabular-nums;
   color: var(--quiet);
 `;
@@ -40,8 +43,7 @@ const Fields = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: flex-end;
-  gap: 0.5rem 0.75rem;
-  margin-top: 0.4rem;
+  gap: 0.4rem 0.7rem;
 `;
 
 /** The same values as the drawing, as a list from the outermost mat to the print. */
@@ -78,45 +80,48 @@ export function MatSlip({ sizing }: { sizing: MatSizing }) {
           );
           return (
             <Row key={i}>
-              <Top>
+              <Given>
                 <span>mat {i + 1}</span>
+                <MatFields sizing={sizing} index={i} />
+              </Given>
+              <Found>
                 <b>{level ? <SizeFigure width={level.width} height={level.height} mark={mark} /> : '–'}</b>
-              </Top>
-              {sums.map((s) => (
-                <Sums key={s}>{s}</Sums>
-              ))}
-              <MatFields sizing={sizing} index={i} />
+                {sums.map((s) => (
+                  <Sums key={s}>{s}</Sums>
+                ))}
+              </Found>
             </Row>
           );
         })}
         <Row>
-          <Top>
+          <Given>
             <span>print</span>
+            {unknown === 'print' ? null : (
+              <Fields>
+                <LengthField
+                  label="width"
+                  value={input.print.width}
+                  unit={unit}
+                  onCommit={(t) => sizing.setPrint('width', t)}
+                  width="4.6rem"
+                />
+                <LengthField
+                  label="height"
+                  value={input.print.height}
+                  unit={unit}
+                  onCommit={(t) => sizing.setPrint('height', t)}
+                  width="4.6rem"
+                />
+              </Fields>
+            )}
+          </Given>
+          <Found>
             <b>{levels[0] ? <SizeFigure width={levels[0].width} height={levels[0].height} mark={mark} /> : '–'}</b>
-          </Top>
-          {unknown === 'print' && levels[0] ? (
-            <>
-              {(['width', 'height'] as const).map((axis) => {
-                const sum = answer?.sums[`print.${axis}`];
-                return sum ? <Sums key={axis}>{sumWords(sum, levels[0]![axis], voice)}</Sums> : null;
-              })}
-            </>
-          ) : (
-            <Fields>
-              <LengthField
-                label="width"
-                value={input.print.width}
-                unit={unit}
-                onCommit={(t) => sizing.setPrint('width', t)}
-              />
-              <LengthField
-                label="height"
-                value={input.print.height}
-                unit={unit}
-                onCommit={(t) => sizing.setPrint('height', t)}
-              />
-            </Fields>
-          )}
+            {(['width', 'height'] as const).map((axis) => {
+              const sum = answer?.sums[`print.${axis}`];
+              return sum ? <Sums key={axis}>{sumWords(sum, levels[0]![axis], voice)}</Sums> : null;
+            })}
+          </Found>
         </Row>
       </Rows>
       {solved.status === 'solved' && solved.suggestions.filter((s) => s.code !== 'off-mark').length ? (
