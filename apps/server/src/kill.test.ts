@@ -14,7 +14,14 @@ const here = dirname(fileURLToPath(import.meta.url));
 /** A process that saves one page over and over, says which version it has saved, and is killed without warning. */
 function saver(file: string): Promise<number> {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', '--conditions=@temnex/source', join(here, 'killed.ts'), file], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(
+      process.execPath,
+      ['--import', 'tsx', '--conditions=@temnex/source', join(here, 'killed.ts'), file],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+        env: { ...process.env, TSX_TSCONFIG_PATH: join(here, '../tsconfig.json') },
+      },
+    );
     let told = 0;
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => {
@@ -34,16 +41,14 @@ test('20 kills in mid-save: what was answered as saved is there, whole, and the 
   const first = openDatabase(file);
   const { id } = new PagesService(first.db).create(demoPage());
   first.close();
-  for (let run = 0; run < 20; run += 4) {
-    // four at a time would fight over versions, so they take turns on the file
-    for (let k = 0; k < 4; k++) {
-      const told = await saver(file);
-      const opened = openDatabase(file);
-      const page = new PagesService(opened.db).get(id);
-      expect(page.version).toBeGreaterThanOrEqual(told);
-      expect(page.document.name).toBe(`saved as ${page.version}`);
-      opened.close();
-    }
+  for (let kill = 0; kill < 20; kill++) {
+    const told = await saver(file);
+    const opened = openDatabase(file);
+    const page = new PagesService(opened.db).get(id);
+    expect(told).toBeGreaterThan(0);
+    expect(page.version).toBeGreaterThanOrEqual(told);
+    expect(page.document.name).toBe(`saved as ${page.version}`);
+    opened.close();
   }
   const check = new Sqlite(file);
   expect(check.prepare('pragma integrity_check').all()).toEqual([{ integrity_check: 'ok' }]);

@@ -1,6 +1,16 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
-import { derivePage, jobOfPage, planJob, readJob, type Drawer, type Habits, type JobDocument, type Page, type Plan } from '@temnex/core';
+import {
+  derivePage,
+  jobOfPage,
+  planJob,
+  readJob,
+  type Drawer,
+  type Habits,
+  type JobDocument,
+  type Page,
+  type Plan,
+} from '@temnex/core';
 import { ROUTES, type CuttingRecord, type PageRecord, type PlanRecord } from '@temnex/contract';
 import { DEMO_PAGE_ID, demoPage } from './demo/demo.ts';
 import { testServer, type TestServer } from './testing.ts';
@@ -39,7 +49,11 @@ describe('pages', () => {
 
   test('of many saves of one version at once exactly one goes through', async () => {
     const { body: page } = (await post('/api/pages', { document: demoPage() })) as { body: PageRecord };
-    const answers = await Promise.all(Array.from({ length: 12 }, (_, i) => put(`/api/pages/${page.id}`, { version: 1, document: { ...page.document, name: `writer ${i}` } })));
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        put(`/api/pages/${page.id}`, { version: 1, document: { ...page.document, name: `writer ${i}` } }),
+      ),
+    );
     expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
     expect(answers.filter((a) => a.status === 409)).toHaveLength(11);
   });
@@ -63,18 +77,33 @@ describe('pages', () => {
 describe('the drawer', () => {
   test('paper and stock go in, change and come out', async () => {
     const look = { pattern: 'dots', ground: '#ffffff', ink: '#000000' };
-    const paper = await post('/api/papers', { name: 'Gull grey', sides: [{ side: 'A', name: 'dots', direction: 'none', along: 'height', look }] });
+    const paper = await post('/api/papers', {
+      name: 'Gull grey',
+      sides: [{ side: 'A', name: 'dots', direction: 'none', along: 'height', look }],
+    });
     expect(paper.status).toBe(201);
-    const item = await post('/api/stock', { paper: paper.body.id, unit: 'in', width: '5 1/2', height: '3⅛', quantity: 2, kind: 'scrap' });
+    const item = await post('/api/stock', {
+      paper: paper.body.id,
+      unit: 'in',
+      width: '5 1/2',
+      height: '3⅛',
+      quantity: 2,
+      kind: 'scrap',
+    });
     expect(item.body).toMatchObject({ width: '5 1/2', height: '3⅛', turned: 0, reserved: false, origin: null });
-    const changed = await local(request(server.http).patch(`/api/stock/${item.body.id}`).send({ quantity: 1, reserved: true }));
+    const changed = await local(
+      request(server.http).patch(`/api/stock/${item.body.id}`).send({ quantity: 1, reserved: true }),
+    );
     expect(changed.body).toMatchObject({ quantity: 1, reserved: true });
     expect((await local(request(server.http).delete(`/api/stock/${item.body.id}`))).status).toBe(204);
     expect((await get('/api/drawer')).body.stock.map((s: { id: string }) => s.id)).not.toContain(item.body.id);
   });
   test('stock of a paper that is not there, and absurd sizes, are refused by field', async () => {
     const good = { paper: 'demo-chalk', unit: 'in', width: '5', height: '3', quantity: 1, kind: 'scrap' };
-    expect((await post('/api/stock', { ...good, paper: 'none' })).body).toMatchObject({ code: 'bad-input', field: 'paper' });
+    expect((await post('/api/stock', { ...good, paper: 'none' })).body).toMatchObject({
+      code: 'bad-input',
+      field: 'paper',
+    });
     expect((await post('/api/stock', { ...good, width: '-5' })).body).toMatchObject({ field: 'width' });
     expect((await post('/api/stock', { ...good, quantity: 0 })).body).toMatchObject({ field: 'quantity' });
   });
@@ -84,13 +113,20 @@ describe('the drawer', () => {
     expect(answer.status).toBe(200);
     expect((await get('/api/habits')).body.aim).toBe('easiest-cuts');
     await put('/api/habits', habits);
-    expect((await put('/api/habits', { ...habits, keep: { shorter: 'x', longer: '3' } })).body).toMatchObject({ field: 'keep.shorter' });
+    expect((await put('/api/habits', { ...habits, keep: { shorter: 'x', longer: '3' } })).body).toMatchObject({
+      field: 'keep.shorter',
+    });
   });
 });
 
 async function planDemo(): Promise<{ job: JobDocument; plan: Plan }> {
   const page = (await get(`/api/pages/${DEMO_PAGE_ID}`)).body.document as Page;
-  const asked = jobOfPage(page.name, derivePage(page), (await get('/api/drawer')).body as Drawer, (await get('/api/habits')).body as Habits);
+  const asked = jobOfPage(
+    page.name,
+    derivePage(page),
+    (await get('/api/drawer')).body as Drawer,
+    (await get('/api/habits')).body as Habits,
+  );
   if (!asked.ok) throw new Error(asked.problem.code);
   const read = readJob(asked.job);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -102,8 +138,18 @@ describe('cutting orders', () => {
     const { job, plan } = await planDemo();
     const spoiled = structuredClone(plan);
     spoiled.totals.wasteArea += 1;
-    expect((await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan: spoiled })).body).toMatchObject({ code: 'plan-refused', field: 'plan.totals.wasteArea' });
-    expect((await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job: { ...job, pieces: [{ ...job.pieces[0], width: '4 1/0' }] }, plan })).body).toMatchObject({ code: 'bad-input', field: 'job.pieces[0].width' });
+    expect((await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan: spoiled })).body).toMatchObject(
+      { code: 'plan-refused', field: 'plan.totals.wasteArea' },
+    );
+    expect(
+      (
+        await post(`/api/pages/${DEMO_PAGE_ID}/plans`, {
+          pageVersion: 1,
+          job: { ...job, pieces: [{ ...job.pieces[0], width: '4 1/0' }] },
+          plan,
+        })
+      ).body,
+    ).toMatchObject({ code: 'bad-input', field: 'job.pieces[0].width' });
     expect((await get(`/api/pages/${DEMO_PAGE_ID}/plan`)).body).toEqual({ plan: null });
   });
 
@@ -126,7 +172,8 @@ describe('cutting orders', () => {
     const after = (await get('/api/drawer')).body as Drawer;
     expect(cut.parts).toHaveLength(7);
     expect(after.stock.filter((s) => cut.kept.includes(s.id))).toHaveLength(cut.kept.length);
-    for (const s of after.stock.filter((item) => cut.kept.includes(item.id))) expect(s.origin).toMatchObject({ page: DEMO_PAGE_ID });
+    for (const s of after.stock.filter((item) => cut.kept.includes(item.id)))
+      expect(s.origin).toMatchObject({ page: DEMO_PAGE_ID });
     for (const { stock, count } of cut.used) {
       const was = before.stock.find((s: { id: string }) => s.id === stock).quantity;
       expect(after.stock.find((s) => s.id === stock)?.quantity ?? 0).toBe(was - count);
@@ -182,7 +229,10 @@ describe('the door', () => {
   });
   test('too much, no JSON, nothing there', async () => {
     expect((await post('/api/pages', { document: 'x'.repeat(3_000_000) })).body.code).toBe('too-large');
-    expect((await local(request(server.http).post('/api/pages').set('content-type', 'application/json').send('{'))).body.code).toBe('bad-input');
+    expect(
+      (await local(request(server.http).post('/api/pages').set('content-type', 'application/json').send('{'))).body
+        .code,
+    ).toBe('bad-input');
     expect((await get('/api/kites')).body.code).toBe('not-found');
   });
   test('what nobody foresaw is a 500 without detail', async () => {
@@ -200,7 +250,10 @@ describe('the door', () => {
     const { body } = await get('/api/openapi.json');
     for (const route of ROUTES) {
       const answer = await local(request(server.http)[route.method](route.path.replace('{id}', 'nobody')));
-      expect({ route: route.path, nothing: answer.body?.message === 'There is nothing at this address.' }).toEqual({ route: route.path, nothing: false });
+      expect({ route: route.path, nothing: answer.body?.message === 'There is nothing at this address.' }).toEqual({
+        route: route.path,
+        nothing: false,
+      });
       expect(body.paths[route.path][route.method].summary).toBe(route.says);
     }
     const served = routesOf(server);
@@ -212,6 +265,12 @@ describe('the door', () => {
 
 /** The routes that the server really has. */
 function routesOf({ app }: TestServer): string[] {
-  const stack = app.getHttpAdapter().getInstance().router.stack as { route?: { path: string; methods: Record<string, boolean> } }[];
-  return stack.flatMap((layer) => (layer.route ? Object.keys(layer.route.methods).map((m) => `${m} ${layer.route!.path.replace(/:(\w+)/g, '{$1}')}`) : []));
+  const stack = app.getHttpAdapter().getInstance().router.stack as {
+    route?: { path: string; methods: Record<string, boolean> };
+  }[];
+  return stack.flatMap((layer) =>
+    layer.route
+      ? Object.keys(layer.route.methods).map((m) => `${m} ${layer.route!.path.replace(/:(\w+)/g, '{$1}')}`)
+      : [],
+  );
 }

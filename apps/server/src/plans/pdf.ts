@@ -49,11 +49,13 @@ function set(doc: Doc, mark: Mark): void {
     }
     case 'text': {
       doc.font(`${mark.face}-${mark.weight}`).fontSize(mark.size).fillOpacity(1).fillColor(mark.fill);
-      const width = doc.widthOfString(mark.text);
+      // the thin space is an empty last glyph in one of the faces, over which the font reader stumbles
+      const content = mark.text.replaceAll('\u2009', '\u00a0');
+      const width = doc.widthOfString(content);
       const back = mark.anchor === 'end' ? width : mark.anchor === 'middle' ? width / 2 : 0;
       doc.save();
       if (mark.turn) doc.rotate(-mark.turn, { origin: [mark.x, mark.y] });
-      doc.text(mark.text, mark.x - back, mark.y, { lineBreak: false, baseline: 'alphabetic' });
+      doc.text(content, mark.x - back, mark.y, { lineBreak: false, baseline: 'alphabetic' });
       doc.restore();
     }
   }

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Header, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Get, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { MARKS, type MarkName } from '@temnex/core';
 import { printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from '@temnex/contract';
 import { printPages, type PrintPaper } from '@temnex/drawing';
@@ -26,7 +26,6 @@ export class PlansController {
   }
 
   @Get('plans/:id/print.pdf')
-  @Header('content-type', 'application/pdf')
   async print(
     @Param('id') id: string,
     @Query(checked(printQuerySchema)) query: { paper: PrintPaper },
@@ -48,6 +47,6 @@ export class PlansController {
       query.paper,
     );
     const pdf = await pdfOf(pages, page.document.name, new Date(record.createdAt));
-    return new StreamableFile(pdf, { disposition: 'inline; filename="cutting-order.pdf"' });
+    return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="cutting-order.pdf"' });
   }
 }
