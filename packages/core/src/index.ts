@@ -86,6 +86,7 @@ export {
   moveLayer,
   photoFromMats,
   removePart,
+  takeOffer,
   PAGE_VERSION,
   asTyped,
   derivePage,

@@ -75,8 +75,8 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
     return true;
   };
   const heading = (title: string): void => {
-    need(50);
-    at.y += 14;
+    need(60);
+    at.y += 24;
     put(text(MARGIN, at.y, title, 11, { weight: 600, face: 'figures' }), {
       kind: 'line',
       x1: MARGIN,

@@ -55,6 +55,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
   const [W, H] = [(stock.width / ticks) * per, (stock.height / ticks) * per];
   const marks: Mark[] = [{ kind: 'rect', x: 0, y: 0, width: W, height: H, fill: paperFill(style, sheet.stock, 'A') }];
   const coloured = style.face(sheet.stock, 'A') !== null;
+  const keep = coloured ? KEEP : INK;
   const place = (n: PlanNode) => ({
     x: n.x * per,
     y: H - (n.y + n.height) * per,
@@ -103,9 +104,9 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     if (n.holds === 'keep') {
       marks.push(
         { kind: 'rect', ...box, fill: '#ffffff99' },
-        ...hatch(box.x, box.y, box.width, box.height, 14, { colour: KEEP, width: 0.5 }, 'rise'),
+        ...hatch(box.x, box.y, box.width, box.height, 14, { colour: keep, width: 0.5 }, 'rise'),
       );
-      marks.push({ kind: 'rect', ...box, stroke: { colour: KEEP, width: 1.2, dash: [5, 3] } });
+      marks.push({ kind: 'rect', ...box, stroke: { colour: keep, width: 1.2, dash: [5, 3] } });
       label(n, 'keep', false);
     } else if (n.holds === 'waste') {
       marks.push({ kind: 'rect', ...box, fill: '#d8d8d8cc' });

@@ -92,6 +92,7 @@ const Stop = styled(NavLink)<{ $reached: boolean }>`
     }
     & > span {
       font-size: 0.875rem;
+      white-space: nowrap;
     }
     &:not([aria-current='page']) > span {
       position: absolute;
@@ -109,6 +110,10 @@ const Aside = styled.div`
   padding-left: 1rem;
   font-size: var(--s1);
   white-space: nowrap;
+  ${NARROW} {
+    gap: 0.25rem;
+    padding-left: 0.5rem;
+  }
 `;
 
 export interface Station {

@@ -22,7 +22,12 @@ export function useLengthField(value: LengthText | undefined, unit: Unit, option
     text,
     problem: read && !read.ok ? read.problem : null,
     change: (next) => setDraft({ base: committed, text: next }),
-    commit: () => (text !== committed && read?.ok ? text.trim() : null),
+    commit: () => {
+      if (text === committed || !read?.ok) return null;
+      // taken: what was typed must not come back when the value returns to where the typing began
+      setDraft(null);
+      return text.trim();
+    },
     reset: () => setDraft(null),
   };
 }

@@ -180,6 +180,23 @@ function placePhoto(
   if (solved.status === 'refused') {
     for (const problem of solved.problems)
       problems.push({ where: whereOf(problem, idOf, 'mat', photo.id), problem, offers: solved.offers });
+    // the print alone stays on the page, so that it can be found and mended
+    const [w, h] = [parseLength(photo.print.width, page.unit), parseLength(photo.print.height, page.unit)];
+    if (w.ok && h.ok) {
+      const size = { width: w.value.ticks, height: h.value.ticks };
+      const at = placeOn(page, photo, size, room, problems);
+      parts.push({
+        id: photo.id,
+        kind: 'print',
+        name: photo.name,
+        photo: photo.id,
+        ...at,
+        ...size,
+        reveals: null,
+        sums: {},
+        paper: null,
+      });
+    }
     return;
   }
   const { levels, gaps } = solved.answer;

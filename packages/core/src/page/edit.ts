@@ -147,3 +147,14 @@ export function photoFromMats(
     at: CENTRED,
   };
 }
+
+/** Takes an offer of a refused recipe: `mat2.width` or `panel1.height` of the stack in which `where` is a part, or the print's. */
+export function takeOffer(page: Page, where: string, field: string, size: Ticks): Page {
+  const [layer = '', axis] = field.split('.') as [string, 'width' | 'height'];
+  const text = exactText(size, page.unit);
+  const photo = page.photos.find((p) => p.id === where || p.mats.some((m) => m.id === where));
+  if (layer === 'print' && photo) return changePhoto(page, photo.id, { print: { ...photo.print, [axis]: text } });
+  const index = Number(/\d+$/.exec(layer)?.[0] ?? 0) - 1;
+  const target = layer.startsWith('panel') ? page.panels[index] : photo?.mats[index];
+  return target ? rebuildLayer(page, target.id, (l) => ({ ...l, [axis]: text })) : page;
+}

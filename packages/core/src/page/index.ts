@@ -40,4 +40,5 @@ export {
   moveLayer,
   photoFromMats,
   removePart,
+  takeOffer,
 } from './edit.ts';

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import { addPanel, addPhoto } from '@temnex/core';
-import { pageProblemWords, suggestionWords } from '@temnex/words';
+import { addPanel, addPhoto, derivePage, removePart, takeOffer, type Page, type PageProblem } from '@temnex/core';
+import { pageProblemWords, sizeWords, suggestionWords } from '@temnex/words';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Plain, Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
@@ -76,6 +76,27 @@ const Row = styled.div`
   gap: 0.5rem 0.75rem;
   margin-top: 0.75rem;
 `;
+
+/** Ways out of a part that cannot be: the nearest size that works, or without it. */
+function mends(page: Page, { where, offers }: PageProblem): { words: string; page: Page }[] {
+  const layer = [...page.panels, ...page.photos.flatMap((p) => p.mats)].find((l) => l.id === where);
+  const outward = offers.filter((o) => !o.field.startsWith('print'));
+  // one size that mends both ways at once
+  const grown = outward.reduce((doc, o) => takeOffer(doc, where, o.field, o.value), page);
+  const after = derivePage(grown).parts.find((p) => p.id === where);
+  const mark = derivePage(page).mark;
+  return [
+    ...(layer && after && grown !== page
+      ? [
+          {
+            words: `Make ${layer.name} ${sizeWords(after.width, after.height, { mark, figures: 'typeset' })}`,
+            page: grown,
+          },
+        ]
+      : []),
+    ...(layer ? [{ words: `Remove ${layer.name}`, page: removePart(page, layer.id) }] : []),
+  ];
+}
 
 /** The page and its parts: from above to scale, from the side as a stack, and as a list with every number. */
 export function PageScreen() {
@@ -154,6 +175,11 @@ export function PageScreen() {
                 <span>
                   <b>{nameOf(p.where) ?? 'Page'}:</b> {pageProblemWords(p, voice, () => nameOf(p.where))}
                 </span>
+                {mends(page, p).map((m) => (
+                  <Quiet key={m.words} onPress={() => change(m.page)}>
+                    {m.words}
+                  </Quiet>
+                ))}
                 {editor.canUndo ? <Quiet onPress={editor.undo}>Undo</Quiet> : null}
               </Notice>
             ))}

@@ -1,0 +1,71 @@
+import AxeBuilder from '@axe-core/playwright';
+import { DEMO, expect, test } from './table.ts';
+
+const SCREENS = {
+  size: '/',
+  page: DEMO,
+  papers: `${DEMO}/papers`,
+  order: `${DEMO}/order`,
+  print: `${DEMO}/print`,
+  nowhere: '/kites',
+} as const;
+
+for (const [name, path] of Object.entries(SCREENS)) {
+  test(`${name}: no accessibility faults, and nothing sticks out on a phone or at 200 %`, async ({ table: page }) => {
+    if (name === 'print') {
+      await page.goto(`${DEMO}/order`);
+      await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+    }
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    expect(
+      violations.map(
+        (v) =>
+          `${v.id}: ${v.nodes
+            .map((n) => n.target.join(' '))
+            .slice(0, 3)
+            .join(', ')}`,
+      ),
+    ).toEqual([]);
+    for (const width of [390, 640]) {
+      await page.setViewportSize({ width, height: 844 });
+      const over = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect({ width, over }).toEqual({ width, over: 0 });
+    }
+  });
+}
+
+test('the keyboard alone: from the first view to a cut', async ({ table: page }) => {
+  await page.goto('/');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Keys');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('2');
+  await expect(page).toHaveURL(DEMO);
+  const part = page.getByRole('group', { name: 'The page to scale' }).getByRole('button', { name: /^sky panel/ });
+  await part.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('textbox', { name: 'Panel' })).toHaveValue('sky panel');
+  await page.getByRole('link', { name: 'Choose papers' }).focus();
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(`${DEMO}/papers`);
+  await page.keyboard.press('4');
+  const cut = page.getByRole('button', { name: 'It is cut' });
+  await expect(cut).toBeEnabled();
+  await cut.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
+});
+
+test('a page that is not there, and an address that is none, say so', async ({ table: page }) => {
+  await page.goto('/page/nobody');
+  await expect(page.getByRole('alert')).toContainText('There is no such page');
+  await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+});

@@ -1,0 +1,125 @@
+import { DEMO, expect, saved, test } from './table.ts';
+
+test('choose a paper, add a scrap in one line, and see whether it reaches', async ({ table: page }) => {
+  await page.goto(`${DEMO}/papers`);
+  await page.getByLabel('Paper for sky panel').selectOption({ label: 'Chalk' });
+  await saved(page);
+  await page.getByLabel('Add a sheet or a scrap in one line').fill('scrap 9 1/2 x 10 chalk x2');
+  await expect(page.getByText('2 × scrap, 9 1/2 × 10, Chalk')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A scrap of 9\u20091⁄2 × 10 reaches.')).toBeVisible();
+  await page.getByLabel('Add a sheet or a scrap in one line').fill('scrap five');
+  await expect(page.getByText('Needs a size, such as 5 1/2 x 3.')).toBeVisible();
+});
+
+test('a paper nobody knows yet is described where it stands', async ({ table: page }) => {
+  await page.goto(`${DEMO}/papers`);
+  await page.getByLabel('Add a sheet or a scrap in one line').fill('sheet 12 x 12 gull grey');
+  await expect(page.getByText('a new paper called gull grey')).toBeVisible();
+  await page.getByLabel('side A').selectOption('dots');
+  await page.getByRole('button', { name: 'Put in' }).click();
+  await expect(page.getByRole('button', { name: /gull grey.*1 sheet/ })).toBeVisible();
+});
+
+test('take a scrap out and put it back', async ({ table: page }) => {
+  await page.goto(`${DEMO}/papers`);
+  const file = page.getByRole('button', { name: /^Storm slate/ });
+  await expect(file).toContainText('2 scraps');
+  await file.click();
+  await page.getByRole('button', { name: 'Take out 6 by 8 1/2 Storm slate' }).click();
+  await expect(file).toContainText('1 scrap');
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(file).toContainText('2 scraps');
+});
+
+test('the cutting order: scraps first, a story of cuts, totals, proof, a list to copy; cut and taken back', async ({
+  table: page,
+  request,
+}) => {
+  await page.goto(`${DEMO}/order`);
+  const cuts = page.getByRole('list', { name: 'Cuts in order' });
+  await expect(cuts.getByRole('listitem').first()).toContainText('Take A:');
+  await expect(cuts.getByRole('listitem').first()).toContainText('edge on the fence');
+  await expect(page.getByText('Fewest possible:')).toBeVisible();
+  const totals = page.getByRole('complementary', { name: 'Summary' });
+  await expect(totals).toContainText('scraps used4');
+  await expect(cuts.getByRole('img', { name: /Set (4|6)\s1⁄4\. launch mat 1 comes off/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Copy the list' }).click();
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toContain('1 × 4 1/4 × 6 1/4  launch mat 1');
+
+  const before = await (await request.get('/api/drawer')).json();
+  await page.getByRole('button', { name: 'It is cut' }).click();
+  await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
+  await page.goto(`${DEMO}/papers`);
+  await expect(page.getByText('launch mat 1 (cut)')).toBeVisible();
+  await page.getByRole('button', { name: /^Gust/ }).click();
+  await expect(page.getByText(/, kept \d{4}-\d\d-\d\d/).first()).toBeVisible();
+  await page.goto(`${DEMO}/order`);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(cuts.getByRole('listitem').first()).toContainText('Take A:');
+  expect(await (await request.get('/api/drawer')).json()).toEqual(before);
+});
+
+test('what cannot be cut: which piece, why, and what would help', async ({ table: page, request }) => {
+  const drawer = (await (await request.get('/api/drawer')).json()) as {
+    stock: { id: string; paper: string; kind: string }[];
+  };
+  for (const item of drawer.stock.filter((s) => s.paper === 'demo-gust' && s.kind === 'sheet'))
+    await request.delete(`/api/stock/${item.id}`);
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('alert')).toContainText(
+    'sky panel: no Gust with side A reaches 9\u20091⁄2; the longest is 7\u20091⁄2',
+  );
+  await expect(page.getByRole('alert')).toContainText('buy Gust, 12 × 12');
+  await page.getByRole('link', { name: 'Change papers' }).click();
+  await page.getByLabel('Paper for sky panel').selectOption('');
+  await page.getByRole('link', { name: 'Make the cutting order' }).click();
+  await expect(page.getByRole('heading', { name: 'Some layers have no paper yet' })).toBeVisible();
+  await expect(page.getByText('Choose one for sky panel.')).toBeVisible();
+});
+
+test('another aim and another cutter are remembered and planned for', async ({ table: page }) => {
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByText('Fewest possible:')).toBeVisible();
+  await page.getByLabel('aim').selectOption('easiest-cuts');
+  await page.reload();
+  await expect(page.getByLabel('aim')).toHaveValue('easiest-cuts');
+  await page.getByRole('textbox', { name: 'longest cut' }).fill('9');
+  await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
+  await expect(page.getByRole('alert').first()).toContainText('beyond the reach of the cutter');
+  await page.getByRole('textbox', { name: 'longest cut' }).fill('12 1/4 in');
+  await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
+  await page.getByLabel('aim').selectOption('least-paper');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('on paper: the print view and the PDF have the same pages', async ({ table: page, request }) => {
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await page.getByRole('link', { name: 'Print it' }).click();
+  for (const [paper, width] of [
+    ['a4', 595.28],
+    ['letter', 612],
+  ] as const) {
+    await page.getByLabel('paper in the printer').selectOption(paper);
+    const sheets = page.getByRole('img', { name: /, page \d+ of \d+$/ });
+    await expect(sheets.first()).toContainText('check ruler');
+    const count = await sheets.count();
+    const pdf = await (
+      await request.get((await page.getByRole('link', { name: 'The same as PDF' }).getAttribute('href'))!)
+    ).body();
+    const text = pdf.toString('latin1');
+    expect(text.match(/\/Type \/Page\b/g)).toHaveLength(count);
+    expect(text).toContain(`/MediaBox [0 0 ${width}`);
+    const printed = await page.pdf({ preferCSSPageSize: true });
+    expect(printed.toString('latin1').match(/\/Type \/Page\b/g)).toHaveLength(count);
+  }
+});
+
+test('everything is there after a reload', async ({ table: page }) => {
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await expect(page.getByRole('list', { name: 'Cuts in order' })).toBeVisible();
+});

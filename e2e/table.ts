@@ -1,0 +1,35 @@
+import { test as base, expect, type Page } from '@playwright/test';
+
+export const DEMO = '/page/demo-first-wind';
+
+/** A journey that starts with a fresh demo and fails on any error in the browser's console. */
+export const test = base.extend<{ table: Page }>({
+  table: async ({ page, request }, use) => {
+    await request.post('/api/demo');
+    const errors: string[] = [];
+    page.on('pageerror', (e) => errors.push(e.message));
+    page.on('console', (m) => {
+      if (m.type() === 'error' && !/net::ERR_FAILED|status of 4\d\d/.test(m.text())) errors.push(m.text());
+    });
+    await use(page);
+    expect(errors).toEqual([]);
+  },
+});
+export { expect };
+
+/** Types a length into a field and takes it. */
+export async function give(page: Page, label: string, text: string, nth = 0): Promise<void> {
+  const field = page.getByRole('textbox', { name: label, exact: true }).nth(nth);
+  await field.fill(text);
+  await field.press('Enter');
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+/** Selects a part by its line in the list of all parts: in the picture, others may lie over it. */
+export const pick = (page: Page, name: string) =>
+  page
+    .getByRole('listitem')
+    .filter({ hasText: new RegExp(`^${name}`) })
+    .getByRole('button')
+    .click();
