@@ -13,7 +13,10 @@ const swc = (extra) => ({
   ],
 });
 const shared = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform: swc({}) };
-const node = { testEnvironment: 'node', testEnvironmentOptions: { customExportConditions: ['@temnex/source', 'node', 'node-addons'] } };
+const node = {
+  testEnvironment: 'node',
+  testEnvironmentOptions: { customExportConditions: ['@temnex/source', 'node', 'node-addons'] },
+};
 
 export default {
   projects: [

@@ -1,6 +1,7 @@
+import type { Page } from '@playwright/test';
 import { expect, give, test } from './table.ts';
 
-const slip = (page: import('@playwright/test').Page) => page.getByRole('list', { name: 'Sizes' }).getByRole('listitem');
+const slip = (page: Page) => page.getByRole('list', { name: 'Sizes' }).getByRole('listitem');
 
 test('the first view answers at once: type a print and reveals, read mats with their sums', async ({ table: page }) => {
   await page.goto('/');

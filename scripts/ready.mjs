@@ -7,7 +7,9 @@ import { fileURLToPath } from 'node:url';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
-const PARTS = ['packages', 'apps'].flatMap((folder) => readdirSync(join(root, folder)).map((name) => `${folder}/${name}`));
+const PARTS = ['packages', 'apps'].flatMap((folder) =>
+  readdirSync(join(root, folder)).map((name) => `${folder}/${name}`),
+);
 const MANIFESTS = ['package.json', 'package-lock.json', ...PARTS.map((p) => `${p}/package.json`)];
 const SOURCES = [
   'tsconfig.base.json',
@@ -26,7 +28,11 @@ function filesOf(path) {
 
 function hashOf(paths) {
   const hash = createHash('sha256').update(process.version);
-  for (const path of paths.flatMap(filesOf)) hash.update(path).update('\0').update(readFileSync(join(root, path)));
+  for (const path of paths.flatMap(filesOf))
+    hash
+      .update(path)
+      .update('\0')
+      .update(readFileSync(join(root, path)));
   return hash.digest('hex');
 }
 
@@ -34,7 +40,8 @@ function hashOf(paths) {
 function unlessDone(stamp, inputs, outputs, doIt) {
   const file = join(root, 'node_modules', stamp);
   const hash = hashOf(inputs);
-  const done = outputs.every((o) => existsSync(join(root, o))) && existsSync(file) && readFileSync(file, 'utf8') === hash;
+  const done =
+    outputs.every((o) => existsSync(join(root, o))) && existsSync(file) && readFileSync(file, 'utf8') === hash;
   if (done) return;
   doIt();
   mkdirSync(dirname(file), { recursive: true });
@@ -70,7 +77,9 @@ export function chromium() {
   if (existsSync(CHROMIUM)) return;
   console.log('Installing Chromium …');
   run('apt-get', ['update', '-qq'], { stdio: ['ignore', 'ignore', 'inherit'] });
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], { stdio: ['ignore', 'ignore', 'inherit'] });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium', 'fonts-liberation'], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
 }
 
 export const output = (command, args) => execFileSync(command, args, { cwd: root, encoding: 'utf8' }).trim();

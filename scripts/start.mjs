@@ -4,7 +4,10 @@ import { build, install, root } from './ready.mjs';
 
 install();
 build();
-const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], { cwd: root, stdio: ['inherit', 'pipe', 'inherit'] });
+const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
+  cwd: root,
+  stdio: ['inherit', 'pipe', 'inherit'],
+});
 server.stdout.on('data', (chunk) => {
   process.stdout.write(chunk);
   const address = /http:\/\/\S+/.exec(String(chunk))?.[0];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { jobSchema, planSchema } from '@temnex/core';
+import type { jobSchema } from '@temnex/core';
+import { planSchema } from '@temnex/core';
 
 export const planRecordSchema = z.object({
   id: z.string(),

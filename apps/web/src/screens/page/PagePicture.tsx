@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { derivePage, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import type { derivePage } from '@temnex/core';
+import { type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, type Drawing, type Mark } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
 import { partFill } from './looksOf.ts';

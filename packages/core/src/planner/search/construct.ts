@@ -1,5 +1,6 @@
 import { type Compiled } from '../compile.ts';
-import { Layout, type Taste } from './layout.ts';
+import type { Layout } from './layout.ts';
+import { type Taste } from './layout.ts';
 import { realise } from './realise.ts';
 
 /** An order in which to place kinds of pieces: the larger the key, the earlier. */

@@ -1,0 +1,64 @@
+/** The arrows of the house run one way: see docs/architecture.md. */
+const inCore = (folder, may) => ({
+  name: `core/${folder} only leans on ${may.join(', ') || 'nothing'}`,
+  severity: 'error',
+  from: { path: `^packages/core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^packages/core/src/', pathNot: [folder, ...may].map((f) => `^packages/core/src/${f}/`) },
+});
+
+module.exports = {
+  forbidden: [
+    { name: 'no circles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'packages do not lean on apps', severity: 'error', from: { path: '^packages/' }, to: { path: '^apps/' } },
+    {
+      name: 'the core leans on no other package',
+      severity: 'error',
+      from: { path: '^packages/core/' },
+      to: { path: '^packages/(?!core/)' },
+    },
+    {
+      name: 'words lean on the core only',
+      severity: 'error',
+      from: { path: '^packages/words/' },
+      to: { path: '^packages/(?!core/|words/)' },
+    },
+    {
+      name: 'drawing leans on core and words only',
+      severity: 'error',
+      from: { path: '^packages/drawing/' },
+      to: { path: '^packages/(?!core/|words/|drawing/)' },
+    },
+    {
+      name: 'apps do not lean on each other',
+      severity: 'error',
+      from: { path: '^apps/([^/]+)/' },
+      to: { path: '^apps/', pathNot: '^apps/$1/' },
+    },
+    {
+      name: 'the core uses no platform',
+      severity: 'error',
+      from: { path: '^packages/(core|words|drawing)/src', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'the oracle shares nothing with the search',
+      severity: 'error',
+      from: { path: 'planner/verifyPlan\\.ts$' },
+      to: { path: 'planner/(search/|bounds|score|steps|compile|tree|turning|planJob)' },
+    },
+    inCore('length', []),
+    inCore('geometry', ['length']),
+    inCore('recipes', ['geometry', 'length']),
+    inCore('stock', ['geometry', 'length']),
+    inCore('page', ['recipes', 'stock', 'geometry', 'length']),
+    inCore('planner', ['stock', 'geometry', 'length']),
+    inCore('cutting', ['planner', 'page', 'stock', 'geometry', 'length']),
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '/dist' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { conditionNames: ['@temnex/source', 'import', 'types', 'default'] },
+  },
+};

@@ -1,0 +1,91 @@
+import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { emptyPage, planSchema, readJob, verifyPlan } from '@temnex/core';
+import { run } from './run.ts';
+
+const folder = mkdtempSync(join(tmpdir(), 'temnex-cli-'));
+const file = (name: string, content: unknown) => {
+  const path = join(folder, name);
+  writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content));
+  return path;
+};
+async function temnex(...args: string[]) {
+  let out = '';
+  let err = '';
+  const code = await run(args, { out: (t) => (out += t), err: (l) => (err += `${l}\n`), now: () => performance.now() });
+  return { code, out, err };
+}
+const job = {
+  format: 'temnex-job',
+  version: 1,
+  papers: [{ id: 'p', name: 'Gust' }],
+  plan: { nodes: 20 },
+  stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
+  pieces: [{ id: 'm', name: 'mat', width: '4', height: '6', quantity: 2, papers: ['p'] }],
+};
+
+describe('temnex plan', () => {
+  test('a plan that holds on standard output, a picture a sheet, exit 0', async () => {
+    const { code, out, err } = await temnex('plan', file('job.json', job), '--svg', join(folder, 'svg'));
+    expect({ code, err }).toEqual({ code: 0, err: '' });
+    const plan = planSchema.parse(JSON.parse(out));
+    const read = readJob(job);
+    expect(read.ok && verifyPlan(read.job, plan)).toEqual([]);
+    expect(readdirSync(join(folder, 'svg'))).toEqual(['sheet-A.svg']);
+    expect(readFileSync(join(folder, 'svg', 'sheet-A.svg'), 'utf8')).toContain('<svg');
+  });
+  test('short of paper: the plan all the same, the reason, exit 3', async () => {
+    const { code, out, err } = await temnex(
+      'plan',
+      file('short.json', { ...job, pieces: [{ ...job.pieces[0], width: '13' }] }),
+    );
+    expect(code).toBe(3);
+    expect(JSON.parse(out).status).toBe('short');
+    expect(err).toBe('2 × mat: no Gust reaches 13; the longest is 12\n');
+  });
+  test.each([
+    [
+      'bad.json',
+      { ...job, pieces: [job.pieces[0], { ...job.pieces[0], id: 'n', width: '4 1/0' }] },
+      'pieces[1].width: "4 1/0" is not a length\n',
+    ],
+    ['not.json', '{ kites', 'not.json: is not JSON'],
+    [
+      'from.json',
+      { ...job, pieces: [{ ...job.pieces[0], from: { stock: 's', x: 0, y: 0 } }] },
+      'pieces[0].from: pieces from a fixed place cannot be planned yet',
+    ],
+  ])('%s: one line that names the field, exit 2', async (name, content, line) => {
+    const { code, out, err } = await temnex('plan', file(name, content));
+    expect({ code, out }).toEqual({ code: 2, out: '' });
+    expect(err).toContain(line);
+    expect(err.trim().split('\n')).toHaveLength(1);
+  });
+});
+
+describe('temnex size and schema', () => {
+  test('every part with its sum', async () => {
+    const page = { ...emptyPage('p'), panels: [{ id: 'a', name: 'field', reveal: ['3/8'], paper: null }] };
+    const { code, out } = await temnex('size', file('page.json', page));
+    expect(code).toBe(0);
+    expect(out).toContain('field: 11 1/4 x 11 1/4   [12 − 3/8 − 3/8 = 11 1/4;');
+  });
+  test('a page that cannot be, exit 2', async () => {
+    const page = { ...emptyPage('p'), panels: [{ id: 'a', name: 'field', reveal: ['7'], paper: null }] };
+    expect((await temnex('size', file('no.json', page))).err).toContain('Nothing is left');
+    expect((await temnex('size', file('bad-page.json', { ...page, mark: '1/7' }))).code).toBe(2);
+  });
+  test.each(['page', 'job', 'plan'])('schema %s is JSON Schema', async (name) => {
+    const { code, out } = await temnex('schema', name);
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toMatchObject({ $schema: expect.stringContaining('json-schema.org'), type: 'object' });
+  });
+  test.each([[], ['fly'], ['plan'], ['plan', 'a', '--svg'], ['schema', 'kite']])(
+    '%j: usage, exit 2',
+    async (...args) => {
+      expect((await temnex(...args)).code).toBe(2);
+    },
+  );
+});

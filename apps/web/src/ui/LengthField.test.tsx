@@ -1,0 +1,60 @@
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { LengthField } from './LengthField.tsx';
+
+afterEach(cleanup);
+
+function Held({ start, onCommit }: { start: string; onCommit: (text: string) => void }) {
+  const [value, setValue] = useState(start);
+  return (
+    <>
+      <LengthField
+        label="print width"
+        value={value}
+        unit="in"
+        onCommit={(text) => {
+          setValue(text);
+          onCommit(text);
+        }}
+      />
+      <button onClick={() => setValue(start)}>undo</button>
+    </>
+  );
+}
+const field = () => screen.getByRole<HTMLInputElement>('textbox', { name: 'print width' });
+const type = (text: string) => fireEvent.change(field(), { target: { value: text } });
+
+describe('a length field', () => {
+  test('commits what reads on Enter, as it was typed', () => {
+    const onCommit = jest.fn();
+    render(<Held start="4" onCommit={onCommit} />);
+    type('3⅞');
+    expect(onCommit).not.toHaveBeenCalled();
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    expect(onCommit).toHaveBeenCalledWith('3⅞');
+  });
+  test('does not commit what does not read, says why, keeps the text, and lets go on Escape', () => {
+    const onCommit = jest.fn();
+    render(<Held start="4" onCommit={onCommit} />);
+    type('4 1/0');
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    fireEvent.blur(field());
+    expect(onCommit).not.toHaveBeenCalled();
+    expect(field().value).toBe('4 1/0');
+    expect(field().getAttribute('aria-invalid')).toBe('true');
+    expect(screen.getByText(/"4 1\/0" is not a length/)).toBeTruthy();
+    fireEvent.keyDown(field(), { key: 'Escape' });
+    expect(field().value).toBe('4');
+  });
+  test('what was typed does not come back when the value is undone', () => {
+    render(<Held start="4" onCommit={() => {}} />);
+    type('5');
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    expect(field().value).toBe('5');
+    fireEvent.click(screen.getByText('undo'));
+    expect(field().value).toBe('4');
+    fireEvent.blur(field());
+    expect(field().value).toBe('4');
+  });
+});

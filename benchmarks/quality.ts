@@ -1,0 +1,48 @@
+import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core';
+import { classicJob, puzzleJob, scrapDrawerJob } from '@temnex/core/makers';
+
+const COUNT = Number(process.env.TEMNEX_BENCH_JOBS ?? 20);
+const SECONDS = Number(process.env.TEMNEX_BENCH_SECONDS ?? 1);
+
+function plan(document: JobDocument): Plan {
+  const read = readJob(document);
+  if (!read.ok) throw new Error('a made job must read');
+  const made = planJob(read.job, { now: () => performance.now() });
+  const faults = verifyPlan(read.job, made);
+  if (faults.length) throw new Error(`${document.name}: ${JSON.stringify(faults[0])}`);
+  return made;
+}
+
+/** Puzzles without waste, scrap drawers, and the ten classic classes. */
+export function* quality(): Generator<string> {
+  const shapes = [
+    [1, 15],
+    [2, 10],
+    [3, 8],
+    [3, 12],
+    [5, 8],
+  ] as const;
+  for (const [m, k] of shapes) {
+    let solved = 0;
+    for (let seed = 1; seed <= COUNT; seed++) if (plan(puzzleJob(m, k, seed, SECONDS)).totals.newSheets === m) solved++;
+    yield `zero-waste puzzle ${m} × ${k}: ${solved} of ${COUNT} within ${SECONDS} s`;
+  }
+  let none = 0;
+  for (let seed = 1; seed <= COUNT; seed++) {
+    const made = plan(scrapDrawerJob(seed, SECONDS));
+    if (made.status === 'complete' && made.totals.newSheets === 0) none++;
+  }
+  yield `scrap drawer: no sheet opened in ${none} of ${COUNT}`;
+  let total = 0;
+  let bound = 0;
+  for (let cls = 1; cls <= 10; cls++) {
+    for (const n of [20, 40, 60, 80, 100]) {
+      for (const seed of [1, 2]) {
+        const made = plan(classicJob(cls, n, seed, SECONDS));
+        total += made.totals.newSheets;
+        bound += made.bound.newSheets;
+      }
+    }
+  }
+  yield `ten classic classes, 100 instances at ${SECONDS} s: ${total} sheets, bound ${bound}`;
+}

@@ -1,0 +1,14 @@
+import { machine } from './machine.ts';
+import { planning } from './planning.ts';
+import { quality } from './quality.ts';
+import { screen } from './screen.ts';
+import { sizing } from './sizing.ts';
+
+const ALL = { sizing, planning, quality, screen };
+const wanted = process.argv.slice(2);
+console.log(machine());
+for (const [name, measure] of Object.entries(ALL)) {
+  if (wanted.length && !wanted.includes(name)) continue;
+  console.log(`\n## ${name}`);
+  for await (const line of measure()) console.log(line);
+}

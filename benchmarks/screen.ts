@@ -1,0 +1,76 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
+import { median } from './machine.ts';
+
+const PORT = 4397;
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+async function serve(data: string): Promise<{ ms: number; stop: () => void }> {
+  const start = performance.now();
+  const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
+    env: { ...process.env, TEMNEX_PORT: String(PORT), TEMNEX_DATA: data },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  await new Promise<void>((resolve) => server.stdout.once('data', () => resolve()));
+  return { ms: performance.now() - start, stop: () => void server.kill() };
+}
+
+/** The first view from a warm server, its script, typing in it, and how fast the server itself is up. */
+export async function* screen(): AsyncGenerator<string> {
+  const data = mkdtempSync(join(tmpdir(), 'temnex-bench-'));
+  (await serve(data)).stop();
+  await new Promise((r) => setTimeout(r, 300));
+  const server = await serve(data);
+  yield `server up (second start, built): ${server.ms.toFixed(0)} ms`;
+  const html = readFileSync('apps/web/dist/index.html', 'utf8');
+  const entry = [...html.matchAll(/(?:src|href)="\/(assets\/[^"]+\.js)"/g)].map((m) => m[1]!);
+  const needed = new Set(entry);
+  for (const file of entry)
+    for (const m of readFileSync(join('apps/web/dist', file), 'utf8').matchAll(/from"\.\/([^"]+\.js)"/g))
+      needed.add(`assets/${m[1]}`);
+  const bytes = [...needed].reduce((sum, f) => sum + gzipSync(readFileSync(join('apps/web/dist', f))).length, 0);
+  yield `script of the first view: ${(bytes / 1000).toFixed(0)} kB gzip in ${needed.size} files (of ${readdirSync('apps/web/dist/assets').filter((f) => f.endsWith('.js')).length})`;
+
+  const browser = await chromium.launch({
+    executablePath: process.env.TEMNEX_CHROMIUM ?? '/usr/bin/chromium',
+    args: ARGS,
+  });
+  const ready: number[] = [];
+  const typed: number[] = [];
+  for (let i = 0; i < 20; i++) {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const page = await context.newPage();
+    await page.goto(`http://127.0.0.1:${PORT}/`);
+    const field = page.getByRole('textbox', { name: 'Print width' });
+    await field.waitFor();
+    ready.push(await page.evaluate(() => performance.now()));
+    await field.fill('3 7/8');
+    typed.push(
+      await page.evaluate(async () => {
+        const input = document.querySelector<HTMLInputElement>('input[aria-label="Print width"]')!;
+        const start = performance.now();
+        input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+        await new Promise((r) => requestAnimationFrame(() => r(null)));
+        return performance.now() - start;
+      }),
+    );
+    await context.close();
+  }
+  yield `first view interactive, cold cache, warm server: ${median(ready).toFixed(0)} ms (median of 20)`;
+  yield `a taken length to the next frame: ${median(typed).toFixed(1)} ms (median of 20)`;
+  await browser.close();
+  server.stop();
+  rmSync(data, { recursive: true, force: true });
+}

@@ -1,0 +1,121 @@
+import { describe, expect, test } from '@jest/globals';
+import { MARKS, planJob, readJob, type JobDocument } from '@temnex/core';
+import {
+  BLACK_AND_WHITE,
+  PAPERS,
+  definitionsOf,
+  fitText,
+  hatch,
+  printPages,
+  sheetPicture,
+  stepPicture,
+  svgText,
+  textWidth,
+  type Drawing,
+} from './index.ts';
+
+const document: JobDocument = {
+  format: 'temnex-job',
+  version: 1,
+  name: 'Kites & tails',
+  papers: [{ id: 'p', name: 'Gust' }],
+  plan: { nodes: 50 },
+  stock: [{ id: 's', paper: 'p', width: '12', height: '12 1/2', quantity: 9, trim: { bottom: '1/2' } }],
+  pieces: [
+    { id: 'm', name: 'mat <1>', width: '4 1/4', height: '6 1/4', quantity: 3, papers: ['p'] },
+    { id: 's', name: 'strip', width: '3/4', height: '11 1/2', quantity: 30, papers: ['p'] },
+  ],
+};
+const read = readJob(document);
+if (!read.ok) throw new Error();
+const { job } = read;
+const plan = planJob(job, { now: () => 0 });
+const look = { pattern: 'waves', ground: '#2f8f93', ink: '#8fd0cc' } as const;
+const style = {
+  scale: 20,
+  voice: { mark: MARKS['1/16'], figures: 'typeset' as const },
+  face: BLACK_AND_WHITE,
+  pieceName: (id: string) => job.pieces.find((p) => p.id === id)!.name,
+};
+
+/** Everything must lie on its page. */
+function outside(d: Drawing, slack = 1): number {
+  return d.marks.filter((m) => {
+    if (m.kind === 'rect')
+      return m.x < -slack || m.y < -slack || m.x + m.width > d.width + slack || m.y + m.height > d.height + slack;
+    if (m.kind === 'line')
+      return (
+        Math.min(m.x1, m.x2) < -slack ||
+        Math.max(m.x1, m.x2) > d.width + slack ||
+        Math.max(m.y1, m.y2) > d.height + slack
+      );
+    return m.kind === 'text' && (m.x < -slack || m.x > d.width + slack || m.y > d.height + slack);
+  }).length;
+}
+
+describe('pictures', () => {
+  test('a sheet is drawn to scale, with every piece and nothing outside', () => {
+    const picture = sheetPicture(plan, 0, job, style);
+    expect([picture.width, picture.height]).toEqual([240, 250]);
+    expect(outside(picture)).toBe(0);
+    const pieces = JSON.stringify(plan.sheets[0]!.tree).match(/"piece"/g)!.length;
+    expect(picture.marks.filter((m) => m.kind === 'rect' && m.stroke?.width === 1.3)).toHaveLength(pieces);
+  });
+  test('every step has a frame that names the setting; the part in hand keeps its scale', () => {
+    for (const step of plan.steps) {
+      const frame = stepPicture(plan, step, job, style);
+      expect(outside(frame, 12)).toBe(0);
+      expect(frame.title).toContain('Set ');
+    }
+    const first = plan.steps.find((s) => s.do === 'cut')!;
+    const frame = stepPicture(plan, first, job, style);
+    const along = first.edge === 'left' ? 'width' : 'height';
+    const off = frame.marks.find((m) => m.kind === 'rect' && Math.abs(m[along] - first.setting * 20) < 0.01);
+    expect(off).toBeDefined();
+  });
+  test('papers are defined once each, and names cannot break the file', () => {
+    const picture = sheetPicture(plan, 0, job, { ...style, face: () => ({ look, turn: 90 }) });
+    expect(definitionsOf(picture).match(/<pattern /g)).toHaveLength(1);
+    const text = svgText(picture);
+    expect(text).not.toContain('mat <1>');
+    expect(text.startsWith('<svg xmlns')).toBe(true);
+  });
+});
+
+describe('print pages', () => {
+  test.each(['a4', 'letter'] as const)('%s: everything on its page, every step once, the same numbers', (paper) => {
+    const pages = printPages(
+      { title: 'Kites & tails', plan, job, voice: style.voice, pieceName: style.pieceName, note: '2026-03-02' },
+      paper,
+    );
+    expect(pages.length).toBeGreaterThan(1);
+    for (const page of pages) {
+      expect([page.width, page.height]).toEqual([PAPERS[paper].width, PAPERS[paper].height]);
+      expect(outside(page)).toBe(0);
+    }
+    const texts = pages.flatMap((p) => p.marks).flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+    for (let i = 1; i <= plan.steps.length; i++)
+      expect(texts.filter((t) => t === String(i)).length).toBeGreaterThanOrEqual(1);
+    expect(texts.filter((t) => t.startsWith('check ruler'))).toHaveLength(pages.length);
+  });
+});
+
+describe('small things', () => {
+  test('hatching stays in its box', () => {
+    const lines = hatch(10, 20, 30, 7, 4, { colour: '#000', width: 1 }, 'rise');
+    expect(lines.length).toBeGreaterThan(5);
+    for (const l of lines)
+      if (l.kind === 'line')
+        expect(
+          [l.x1, l.x2].every((x) => x >= 10 && x <= 40) && [l.y1, l.y2].every((y) => y >= 20 - 1e-9 && y <= 27 + 1e-9),
+        ).toBe(true);
+  });
+  test('texts are cut to fit, fractions counted as narrow as they are', () => {
+    expect(fitText('launch mat', 10, 1000)).toBe('launch mat');
+    const short = fitText('the mat for the launch photo', 10, 60);
+    expect(short.endsWith('…')).toBe(true);
+    expect(textWidth(short, 10)).toBeLessThanOrEqual(60);
+    expect(textWidth('3⁄8', 10)).toBeLessThan(textWidth('388', 10));
+    expect(fitText('wide', 10, 1)).toBe('');
+  });
+});

@@ -1,0 +1,195 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  MARKS,
+  lengthOf,
+  matStack,
+  parseLength,
+  planJob,
+  readJob,
+  sayMats,
+  sayStock,
+  type JobDocument,
+  type Plan,
+} from '@temnex/core';
+import {
+  SCREEN,
+  TERMINAL,
+  boundWords,
+  cutListText,
+  figure,
+  fullFigure,
+  issueWords,
+  missingWords,
+  partWords,
+  recipeProblemWords,
+  saidWords,
+  sheetLetter,
+  stepWords,
+  suggestionWords,
+  sumWords,
+  totalsWords,
+} from './index.ts';
+
+const table = { unit: 'in', mark: MARKS['1/16'] } as const;
+
+describe('lengths as people write them', () => {
+  test.each([
+    ['4 3/8', '4 3/8'],
+    ['1 29/64', '1 7/16 (1/64 over)'],
+    ['1 27/64', '1 7/16 (1/64 under)'],
+    ['1/3', '5/16 (1/64 over)'],
+  ])('%s', (text, words) => expect(fullFigure(lengthOf(text), TERMINAL)).toBe(words));
+  test('millimetres name their unit', () =>
+    expect(figure(lengthOf('105.2 mm'), { mark: MARKS['0.5 mm'], figures: 'plain' })).toBe('105 mm'));
+});
+
+describe('sums', () => {
+  test('of a mat, and backwards of a reveal', () => {
+    const forwards = matStack.solve(
+      { print: { width: '4', height: '6', known: 'measured' }, mats: [{ reveal: ['3/16'] }] },
+      table,
+    );
+    if (forwards.status !== 'solved') throw new Error();
+    expect(sumWords(forwards.sums['mat1.width']!, forwards.answer.levels[1]!.width, TERMINAL)).toBe(
+      '4 + 3/16 + 3/16 = 4 3/8',
+    );
+    const backwards = matStack.solve(
+      { print: { width: '5', height: '3 1/2', known: 'measured' }, mats: [{ width: '5 1/2', height: '3 3/4' }] },
+      table,
+    );
+    if (backwards.status !== 'solved') throw new Error();
+    expect(sumWords(backwards.sums['mat1.across']!, backwards.answer.gaps[0]!.left, TERMINAL)).toBe(
+      '(5 1/2 − 5) ÷ 2 = 1/4',
+    );
+    expect(suggestionWords(backwards.suggestions[0]!, TERMINAL)).toBe(
+      'Mat 1 is uneven: 1/4 left and right, 1/8 top and bottom. Even would be 5 1/2 × 4 (1/4 all round) or 5 1/4 × 3 3/4 (1/8 all round).',
+    );
+  });
+});
+
+describe('problems', () => {
+  test.each([
+    [{ width: '4', height: '6' }, 'Mat 1 is smaller than what lies on it: the reveal would be −1/8 left and right.'],
+    [{}, 'Not enough is known. Give one of: width of mat 1 or reveal left and right of mat 1.'],
+    [{ width: 'wide', height: '6' }, 'Width of mat 1: "wide" is not a length; try 4 3/8, 4.375 or 111 mm.'],
+  ])('%j', (mat, sentence) => {
+    const result = matStack.solve({ print: { width: '4 1/4', height: '6', known: 'measured' }, mats: [mat] }, table);
+    expect(result.status === 'refused' && recipeProblemWords(result.problems[0]!, TERMINAL)).toBe(sentence);
+  });
+  test('a part is called by its own name where it has one', () => {
+    expect(
+      recipeProblemWords(
+        { code: 'reveal-negative', layer: 'mat2', edges: ['left', 'top', 'bottom'], by: lengthOf('1') },
+        TERMINAL,
+        () => 'the teal mat',
+      ),
+    ).toBe('The teal mat is smaller than what lies on it: the reveal would be −1 left, top and bottom.');
+  });
+  test.each<[unknown, string]>([
+    [{ pieces: [{ id: 'a', width: '4 1/0', height: '6', papers: ['p'] }] }, 'pieces[0].width: "4 1/0" is not a length'],
+    [{ pieces: [{ id: 'a', width: '0', height: '6', papers: ['p'] }] }, 'pieces[0].width: "0" must be more than 0'],
+    [{ pieces: [{ id: 'a', width: '1', height: '6', papers: ['q'] }] }, 'pieces[0].papers[0]: there is no paper "q"'],
+    [{ glue: true }, 'the file: does not know "glue"'],
+    [{ version: 3 }, 'version: must be 1'],
+  ])('a job with %j: one line that names the field', (change, line) => {
+    const good = {
+      format: 'temnex-job',
+      version: 1,
+      papers: [{ id: 'p' }],
+      stock: [],
+      pieces: [{ id: 'a', width: '1', height: '1', papers: ['p'] }],
+    };
+    const read = readJob({ ...good, ...(change as object) });
+    expect(read.ok ? null : issueWords(read.issues[0]!, TERMINAL)).toBe(line);
+  });
+  test('what was said and not understood', () => {
+    const stock = sayStock(
+      'scrap 3 x 4 teal',
+      [
+        { id: 'a', name: 'Deep teal' },
+        { id: 'b', name: 'Pale teal' },
+      ],
+      'in',
+    );
+    expect(!stock.ok && saidWords(stock, SCREEN)).toBe('Which "teal": Deep teal or Pale teal?');
+    const mats = sayMats('kites', 'in');
+    expect(!mats.ok && saidWords(mats, SCREEN)).toBe('Say it like this: mat 1/8 1/4 around 4 x 6.');
+    expect(parseLength('x', 'in').ok).toBe(false);
+  });
+});
+
+describe('plans', () => {
+  const document: JobDocument = {
+    format: 'temnex-job',
+    version: 1,
+    papers: [{ id: 'teal', name: 'Teal swell', sides: [{ side: 'A', direction: 'one-way' }] }],
+    plan: { nodes: 100 },
+    stock: [{ id: 's', paper: 'teal', width: '12', height: '12', quantity: 3 }],
+    pieces: [
+      {
+        id: 'm',
+        name: 'launch mat',
+        width: '4 1/4',
+        height: '6 1/4',
+        quantity: 3,
+        papers: ['teal'],
+        side: 'A',
+        direction: 'height',
+      },
+    ],
+  };
+  const made = (d: JobDocument) => {
+    const read = readJob(d);
+    if (!read.ok) throw new Error();
+    return { job: read.job, plan: planJob(read.job, { now: () => 0 }) };
+  };
+  const names = () => 'launch mat';
+  test('steps say what to hold, where to set, what comes off', () => {
+    const { plan } = made(document);
+    const words = plan.steps.map((s) => stepWords(s, plan, names, TERMINAL));
+    expect(words[0]!.hold).toMatch(/^sheet A, (left|bottom) edge on the fence$/);
+    expect(words.map((w) => w.setting)).toContain('4 1/4');
+    expect(words.filter((w) => w.off === 'launch mat').length).toBeGreaterThanOrEqual(2);
+  });
+  test('fewest possible is said only when it is proved', () => {
+    const { plan } = made(document);
+    expect(plan.bound.proved).toBe(true);
+    expect(boundWords(plan)).toMatch(/^Fewest possible: no more of one piece/);
+    const doubtful: Plan = {
+      ...plan,
+      bound: { ...plan.bound, proved: false, newSheetArea: 144, newSheets: 1, how: 'area' },
+    };
+    expect(boundWords(doubtful)).toBe(
+      'Perhaps less would do: at least 1 new sheet (144 sq in) is needed, as the pieces have more area than the scraps and fewer sheets give.',
+    );
+    expect(totalsWords(plan)[0]).toEqual({ label: 'new sheets opened', value: '2' });
+  });
+  test('what is missing: which piece, why, what would help', () => {
+    const { plan, job } = made({
+      ...document,
+      stock: [{ id: 's', paper: 'teal', width: '11 1/4', height: '6', kind: 'scrap' }],
+      pieces: [{ id: 'm', name: 'long panel', width: '11 1/2', height: '3', papers: ['teal'] }],
+    });
+    expect(missingWords(plan.missing[0]!, job, TERMINAL)).toEqual({
+      why: 'long panel: no Teal swell reaches 11 1/2; the longest is 11 1/4',
+      help: ['make it 11 1/4', 'buy Teal swell, 12 × 12'],
+    });
+  });
+  test('the plain list, parts and sheets by name', () => {
+    expect(cutListText(made(document).job, TERMINAL)).toBe(
+      'Teal swell\n  3 × 4 1/4 × 6 1/4  launch mat, side A, pattern along the height',
+    );
+    expect([0, 25, 26, 52].map(sheetLetter)).toEqual(['A', 'Z', 'AA', 'BA']);
+    const at = { x: 0, y: 0, width: 1, height: 1, cut: null };
+    expect(partWords([{ ...at, holds: 'keep' }], names)).toBe('an offcut to keep');
+    expect(
+      partWords(
+        [
+          { ...at, holds: 'waste' },
+          { ...at, holds: 'waste' },
+        ],
+        names,
+      ),
+    ).toBe('the rest');
+  });
+});

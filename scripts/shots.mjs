@@ -1,0 +1,70 @@
+// npm run shots: makes all of docs/screenshots afresh from the demo, on a database of its own.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHROMIUM, build, chromium as ready, install, root } from './ready.mjs';
+
+install();
+build();
+ready();
+const { chromium } = await import('@playwright/test');
+const data = mkdtempSync(join(tmpdir(), 'temnex-shots-'));
+const port = 4396;
+const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
+  cwd: root,
+  env: { ...process.env, TEMNEX_PORT: String(port), TEMNEX_DATA: data },
+  stdio: ['ignore', 'pipe', 'inherit'],
+});
+await new Promise((resolve) => server.stdout.once('data', resolve));
+
+const folder = join(root, 'docs/screenshots');
+for (const old of readdirSync(folder)) rmSync(join(folder, old));
+const browser = await chromium.launch({
+  executablePath: CHROMIUM,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const demo = '/page/demo-first-wind';
+const cut = (page) =>
+  page.getByRole('button', { name: 'It is cut' }).and(page.locator(':not([data-disabled])')).waitFor();
+
+const SHOTS = [
+  ['size-a-mat', '/', 1280, 800],
+  ['page-and-parts', demo, 1280, 800],
+  ['papers', `${demo}/papers`, 1280, 800],
+  ['cutting-order', `${demo}/order`, 1280, 800, cut],
+  [
+    'sheets',
+    `${demo}/order`,
+    1280,
+    800,
+    async (page) => {
+      await cut(page);
+      await page.getByRole('heading', { name: 'The sheets' }).scrollIntoViewIfNeeded();
+      await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
+    },
+  ],
+  ['on-paper', `${demo}/print`, 1280, 800],
+  ['size-a-mat-phone', '/', 390, 844],
+  ['page-and-parts-phone', demo, 390, 844],
+];
+for (const [name, path, width, height, prepare] of SHOTS) {
+  const page = await browser.newPage({ viewport: { width, height } });
+  await page.goto(`http://127.0.0.1:${port}${path}`);
+  await page.waitForLoadState('networkidle');
+  await prepare?.(page);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+server.kill();
+rmSync(data, { recursive: true, force: true });

@@ -1,0 +1,57 @@
+// npm test: sets itself up, then lint, formatting, types, unit tests and browser journeys; ends with one line of counts.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, chromium, install, root } from './ready.mjs';
+
+install();
+build();
+chromium();
+
+let passed = 0;
+let failed = 0;
+const reports = mkdtempSync(join(tmpdir(), 'temnex-test-'));
+
+function check(name, command, args, env = {}) {
+  console.log(`\n— ${name}`);
+  const { status } = spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { ...process.env, ...env } });
+  return status === 0;
+}
+const count = (ok) => (ok ? passed++ : failed++);
+const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
+const bin = (name) => join(root, 'node_modules/.bin', name);
+
+count(check('lint', bin('eslint'), ['.', '--max-warnings', '0']));
+count(check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']));
+count(
+  check('arrows between folders', bin('depcruise'), [
+    '--config',
+    '.dependency-cruiser.cjs',
+    'packages',
+    'apps',
+    '--output-type',
+    'err',
+  ]),
+);
+count(check('types', process.execPath, [bin('tsc'), '-p', 'tsconfig.tests.json']));
+
+const unit = join(reports, 'unit.json');
+const flags = ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js'];
+const unitOk = check('unit tests', process.execPath, [...flags, '--json', `--outputFile=${unit}`, '--silent']);
+const units = read(unit);
+passed += units?.numPassedTests ?? 0;
+failed += units ? units.numFailedTests + units.numRuntimeErrorTestSuites : 1;
+if (!unitOk && failed === 0) failed++;
+
+const journeys = join(reports, 'journeys.json');
+const journeysOk = check('browser journeys', bin('playwright'), ['test', '-c', 'e2e/playwright.config.ts'], {
+  TEMNEX_REPORT: journeys,
+});
+const stats = read(journeys)?.stats;
+passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
+failed += stats ? stats.unexpected : 1;
+if (!journeysOk && failed === 0) failed++;
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);
