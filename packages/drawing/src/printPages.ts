@@ -11,7 +11,7 @@ import {
   totalsWords,
   type Voice,
 } from '@temnex/words';
-import { INK, fitText, type Drawing, type Mark } from './marks.ts';
+import { INK, fitText, textWidth, type Drawing, type Mark } from './marks.ts';
 import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
 
 /*
@@ -110,7 +110,7 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   }
 
   if (order.plan.sheets.length) heading('Sheets');
-  sheetRows(order, W).forEach((row) => {
+  sheetRows(order, W, H).forEach((row) => {
     need(row.height + 22);
     for (const { drawing, x, label } of row.pictures) {
       for (const mark of drawing.marks) put(shifted(mark, x, at.y));
@@ -173,9 +173,13 @@ interface SheetRow {
 }
 
 /** Sheet pictures side by side, all at one scale. */
-function sheetRows(order: PrintOrder, W: number): SheetRow[] {
+function sheetRows(order: PrintOrder, W: number, H: number): SheetRow[] {
   const { plan, job } = order;
-  const scale = 20;
+  // 20 points to the inch, less where a sheet would not fit on the page
+  const inches = plan.sheets
+    .map((sheet) => job.stock.find((s) => s.id === sheet.stock)!)
+    .flatMap((s) => [s.width / 24384, s.height / 24384]);
+  const scale = Math.min(20, (Math.min(W, H - 140) - 2 * MARGIN) / Math.max(1, ...inches));
   const rows: SheetRow[] = [];
   let x = MARGIN;
   plan.sheets.forEach((sheet, i) => {
@@ -186,17 +190,14 @@ function sheetRows(order: PrintOrder, W: number): SheetRow[] {
       pieceName: order.pieceName,
     });
     const stock = job.stock.find((s) => s.id === sheet.stock)!;
-    const room = Math.max(drawing.width, 96) + 18;
-    if (!rows.length || x + drawing.width > W - MARGIN) {
+    const says = `${sheetLetter(i)}  ${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, order.voice)}`;
+    const room = Math.max(drawing.width, Math.min(textWidth(says, 9), 190)) + 18;
+    if (!rows.length || x + room - 18 > W - MARGIN) {
       rows.push({ height: 0, pictures: [] });
       x = MARGIN;
     }
     const row = rows.at(-1)!;
-    const label = fitText(
-      `${sheetLetter(i)}  ${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, order.voice)}`,
-      9,
-      room - 4,
-    );
+    const label = fitText(says, 9, Math.min(room - 4, W - MARGIN - x));
     row.pictures.push({ drawing, x, label });
     row.height = Math.max(row.height, drawing.height);
     x += room;

@@ -31,7 +31,7 @@ export function plate(
   width: number,
   coloured: boolean,
 ): Mark[] {
-  const shown = lines.map((l) => ({ ...l, text: fitText(l.text, l.size, width) })).filter((l) => l.text);
+  const shown = lines.filter((l) => l.text);
   if (!shown.length) return [];
   const height = shown.reduce((sum, l) => sum + l.size * 1.15, 0);
   const widest = Math.min(width, Math.max(...shown.map((l) => textWidth(l.text, l.size))) + 6);
@@ -70,30 +70,24 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const size = Math.max(6, Math.min(11, room / 2.6, across / 5.2));
     const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
     const dims = sizeWords(n.width * ticks, n.height * ticks, style.voice);
+    const weight = strong ? (600 as const) : (400 as const);
+    const space = across - 5;
+    // a number is never cut short: it is set smaller, or left to the list
+    const fitted = Math.min(strong ? size * 1.15 : size, (space / textWidth(dims, 1)) * 0.98);
+    const dimsSize = fitted >= 4.5 ? fitted : 0;
     if (narrow) {
-      const text = fitText(`${name} ${dims}`, size, across - 4) || fitText(dims, size, across);
-      marks.push({
-        kind: 'text',
-        x: cx + size * 0.34,
-        y: cy,
-        text,
-        size,
-        weight: strong ? 600 : 400,
-        face: 'text',
-        anchor: 'middle',
-        fill: INK,
-        turn: 90,
-      });
+      const both = `${name} ${dims}`;
+      const text = textWidth(both, size) <= space ? both : dimsSize ? dims : '';
+      if (!text) return;
+      const at = { x: cx + size * 0.34, y: cy, size: text === both ? size : dimsSize };
+      marks.push({ kind: 'text', ...at, text, weight, face: 'text', anchor: 'middle', fill: INK, turn: 90 });
       return;
     }
     const lines = [
-      {
-        text: dims,
-        size: strong ? size * 1.15 : size,
-        weight: strong ? (600 as const) : (400 as const),
-        face: 'figures' as const,
-      },
-      ...(room > size * 3 ? [{ text: name, size, weight: 400 as const, face: 'text' as const }] : []),
+      ...(dimsSize ? [{ text: dims, size: dimsSize, weight, face: 'figures' as const }] : []),
+      ...(room > size * 3
+        ? [{ text: fitText(name, size, space), size, weight: 400 as const, face: 'text' as const }]
+        : []),
     ];
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
   };
