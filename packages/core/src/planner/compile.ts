@@ -17,6 +17,7 @@ export interface Compiled {
   readonly quantity: Int32Array;
   /** [k] rank of its priority: 0 for the lowest */
   readonly urgency: Int32Array;
+  readonly urgencyLevels: number;
   /** [k] area in square ticks */
   readonly area: Float64Array;
   /** [s] usable room in ticks, margins taken off */
@@ -85,6 +86,7 @@ export function compile(job: Job): Compiled {
     height: Int32Array.from(job.pieces, (p) => p.height),
     quantity: Int32Array.from(job.pieces, (p) => p.quantity),
     urgency: Int32Array.from(job.pieces, (p) => priorities.indexOf(p.priority)),
+    urgencyLevels: priorities.length,
     area: Float64Array.from(job.pieces, (p) => p.width * p.height),
     roomWidth: Int32Array.from(usable, ({ s }) => room(s).w),
     roomHeight: Int32Array.from(usable, ({ s }) => room(s).h),

@@ -1,12 +1,26 @@
-import type { Compiled } from './compile.ts';
-import { schedule } from './steps.ts';
-import { figuresOf, type CutSheet } from './tree.ts';
+import type { Aim } from './job.ts';
+import type { CutSheet } from './tree.ts';
 
 /** What a solution amounts to, in square ticks. */
 export interface Solution {
   readonly sheets: readonly CutSheet[];
   /** [k] copies missing */
   readonly missing: readonly number[];
+}
+
+/** What a solution amounts to, as far as it matters for what is better. Areas in square ticks. */
+export interface Standing {
+  /** By urgency, the most urgent first: area of the copies missing. */
+  readonly missing: readonly number[];
+  readonly newArea: number;
+  readonly disliked: number;
+  readonly waste: number;
+  readonly fromScraps: number;
+  readonly items: number;
+  readonly largestKept: number;
+  /** Null while nobody has counted them: then two standings that agree up to here count as equal. */
+  readonly settings: number | null;
+  readonly cuts: number;
 }
 
 /**
@@ -19,50 +33,24 @@ export interface Solution {
  *              easiest-cuts     settings, cuts, then as least-paper
  *              largest-offcuts  largest offcut, then as least-paper
  */
-export function score(c: Compiled, solution: Solution): number[] {
-  const { job } = c;
-  const levels = Math.max(...c.urgency) + 1;
-  const missing = new Array<number>(levels).fill(0);
-  solution.missing.forEach((count, k) => (missing[levels - 1 - c.urgency[k]!]! += count * c.area[k]!));
-  let newArea = 0;
-  let disliked = 0;
-  let fromScraps = 0;
-  const figures = { kept: 0, waste: 0, kerf: 0, largestKept: 0, cuts: 0 };
-  for (const sheet of solution.sheets) {
-    const stock = job.stock[sheet.stock]!;
-    const isNew = stock.kind === 'sheet' || stock.kind === 'pad';
-    const whole = stock.width * stock.height;
-    if (isNew) newArea += whole;
-    figures.waste += whole - sheet.tree.width * sheet.tree.height;
-    figuresOf(sheet.tree, job.cutter.kerf, figures);
-    eachPiece(sheet, (k) => {
-      disliked += job.pieces[k]!.papers.indexOf(stock.paper.id);
-      if (!isNew) fromScraps += c.area[k]!;
-    });
-  }
-  const waste = figures.waste + figures.kerf;
-  const settings = schedule(solution.sheets, job).settings;
-  const plain = [waste, -fromScraps, solution.sheets.length, -figures.largestKept];
-  const effort = [settings, figures.cuts];
+export function score(aim: Aim, s: Standing): readonly (number | null)[] {
+  const plain = [s.waste, -s.fromScraps, s.items, -s.largestKept];
+  const effort = [s.settings, s.cuts];
   const byAim =
-    job.aim === 'easiest-cuts'
+    aim === 'easiest-cuts'
       ? [...effort, ...plain]
-      : job.aim === 'largest-offcuts'
-        ? [-figures.largestKept, ...plain, ...effort]
+      : aim === 'largest-offcuts'
+        ? [-s.largestKept, ...plain, ...effort]
         : [...plain, ...effort];
-  return [...missing, newArea, disliked, ...byAim];
+  return [...s.missing, s.newArea, s.disliked, ...byAim];
 }
 
-/** Whether score `a` is better than (below 0), as good as (0) or worse than `b`. */
-export function compareScores(a: readonly number[], b: readonly number[]): number {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! - b[i]!;
+/** Whether score `a` is better than (below 0), as good as (0) or worse than `b`, as far as both are known. */
+export function compareScores(a: readonly (number | null)[], b: readonly (number | null)[]): number {
+  for (let i = 0; i < a.length; i++) {
+    const [x, y] = [a[i], b[i]];
+    if (x == null || y == null) return 0;
+    if (x !== y) return x - y;
+  }
   return 0;
-}
-
-function eachPiece(sheet: CutSheet, visit: (k: number) => void): void {
-  const walk = (node: CutSheet['tree']): void => {
-    if (node.holds && typeof node.holds === 'object') visit(node.holds.piece);
-    node.parts.forEach(walk);
-  };
-  walk(sheet.tree);
 }

@@ -16,11 +16,13 @@ export const ORDERS: readonly Order[] = [
 
 export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0 };
 
-/** Kinds by falling urgency, then by an order. */
-export function sequence(c: Compiled, order: Order, noise: () => number): number[] {
-  return Array.from({ length: c.pieceCount }, (_, k) => ({ k, key: order(c, k) * noise() }))
-    .sort((a, b) => c.urgency[b.k]! - c.urgency[a.k]! || b.key - a.key || a.k - b.k)
-    .map(({ k }) => k);
+/** Kinds in the pool by falling urgency, then by an order. */
+export function sequence(layout: Layout, order: Order, noise: () => number): number[] {
+  const { c, pool } = layout;
+  const kinds: { k: number; key: number }[] = [];
+  for (let k = 0; k < c.pieceCount; k++) if (pool[k]! > 0) kinds.push({ k, key: order(c, k) * noise() });
+  kinds.sort((a, b) => c.urgency[b.k]! - c.urgency[a.k]! || b.key - a.key || a.k - b.k);
+  return kinds.map(({ k }) => k);
 }
 
 /** Places what is in the pool, kind by kind, where it fits best; what fits nowhere stays there. */

@@ -43,7 +43,7 @@ export class Improver {
     const spread = this.random() < 0.6 ? 0.25 : 0.7;
     placePool(
       layout,
-      sequence(this.c, order, () => 1 - spread * this.random()),
+      sequence(layout, order, () => 1 - spread * this.random()),
       taste,
       budget,
       this.random,

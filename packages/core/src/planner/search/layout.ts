@@ -54,6 +54,10 @@ export class Layout {
   readonly stock: Int32Array;
   /** Usable area not taken by pieces. */
   readonly spare: Float64Array;
+  /** 1 where `figures` still hold. */
+  readonly measured: Uint8Array;
+  /** [5 b …] what a sheet amounts to: see SheetFigures */
+  readonly figures: Float64Array;
   sheets = 0;
   // [k] copies without a place; [s] copies opened
   readonly pool: Int32Array;
@@ -80,6 +84,8 @@ export class Layout {
     this.root = new Int32Array(copies + 1);
     this.stock = new Int32Array(copies + 1);
     this.spare = new Float64Array(copies + 1);
+    this.measured = new Uint8Array(copies + 1);
+    this.figures = new Float64Array(5 * (copies + 1));
     this.pool = new Int32Array(c.pieceCount);
     this.opened = new Int32Array(c.stockCount);
     this.clear();
@@ -113,6 +119,8 @@ export class Layout {
     this.root.set(o.root);
     this.stock.set(o.stock);
     this.spare.set(o.spare);
+    this.measured.set(o.measured);
+    this.figures.set(o.figures);
     this.sheets = o.sheets;
     this.pool.set(o.pool);
     this.opened.set(o.opened);
@@ -370,6 +378,8 @@ export class Layout {
     this.root[b] = this.root[last]!;
     this.stock[b] = this.stock[last]!;
     this.spare[b] = this.spare[last]!;
+    this.measured[b] = this.measured[last]!;
+    this.figures.copyWithin(b * 5, last * 5, last * 5 + 5);
     for (let n = this.root[b]!; n >= 0; n = this.after(n)) this.sheet[n] = b;
   }
 
@@ -420,6 +430,7 @@ export class Layout {
   private spread(b: number): void {
     const { kind, parent, w, h, roomW, roomH } = this;
     const s = this.stock[b]!;
+    this.measured[b] = 0;
     for (let n = this.root[b]!; n >= 0; n = this.after(n)) {
       const up = parent[n]!;
       if (up < 0) {

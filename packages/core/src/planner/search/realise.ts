@@ -1,16 +1,10 @@
+import { roundUp, uprightIsBetter } from './leftover.ts';
 import { cutterHolds, worthKeeping, type CutSheet, type Tree } from '../tree.ts';
 import { COLUMN, LEAF, ROW, type Layout } from './layout.ts';
 
 /*
- * A layout says how pieces stand beside each other; a cutting order must also say where the room left over
- * goes. It is kept together as high in the tree as possible, and where there is room both ways, the cut
- * that leaves the better offcuts is made first:
- *
- *     +------+-----+          +------------+
- *     |  b   |     |          |     b      |
- *     +------+  a  |    or    +------+-----+
- *     | node |     |          | node |  a  |
- *     +------+-----+          +------+-----+
+ * A layout says how pieces stand beside each other; a cutting order must also say where the room left over goes. It is
+ * kept together as high in the tree as possible; `leftover.ts` says which cut comes first where there is room both ways.
  */
 
 interface Room {
@@ -57,26 +51,17 @@ function build(layout: Layout, n: number, room: Room): Tree {
   if (isRun && (kind[n] === ROW ? b : a) === 0) return run(layout, n, room, kind[n] === ROW ? 'x' : 'y');
   if (a === 0) return alone(layout, n, room, 'y', height);
   if (b === 0) return alone(layout, n, room, 'x', width);
-  // a run that is cut free along its own way is a setting, so it goes up to the mark; where that takes all the
-  // room, only the cut across is left
-  const free = kind[n] === ROW ? roundUp(width, c) : kind[n] === COLUMN ? roundUp(height, c) : 0;
-  if (kind[n] === ROW && free >= room.width) return alone(layout, n, room, 'y', height);
-  if (kind[n] === COLUMN && free >= room.height) return alone(layout, n, room, 'x', width);
-  const levelFirst = alone(layout, n, room, 'y', kind[n] === COLUMN ? free : height);
-  const uprightFirst = alone(layout, n, room, 'x', kind[n] === ROW ? free : width);
-  if (c.delicate[layout.stock[layout.sheet[n]!]!]) {
-    const [level, upright] = [cutterHolds(levelFirst, c.job.cutter), cutterHolds(uprightFirst, c.job.cutter)];
-    if (level !== upright) return level ? levelFirst : uprightFirst;
-  }
-  const kerf = c.kerf;
-  const worth = (ww: number, hh: number) => (ww > 0 && hh > 0 && worthKeeping(ww, hh, c.job.keep) ? ww * hh : 0);
-  const level = [worth(room.width, b - kerf), worth(a - kerf, height)] as const;
-  const upright = [worth(a - kerf, room.height), worth(width, b - kerf)] as const;
-  const better = level[0] + level[1] - upright[0] - upright[1] || Math.max(...level) - Math.max(...upright);
-  return better >= 0 ? levelFirst : uprightFirst;
+  const levelFirst = () => alone(layout, n, room, 'y', kind[n] === COLUMN ? roundUp(height, c) : height);
+  const uprightFirst = () => alone(layout, n, room, 'x', kind[n] === ROW ? roundUp(width, c) : width);
+  const upright = uprightIsBetter(layout, n, room.width, room.height, width, height);
+  const chosen = upright ? uprightFirst() : levelFirst();
+  const forced =
+    (kind[n] === ROW && roundUp(width, c) >= room.width) || (kind[n] === COLUMN && roundUp(height, c) >= room.height);
+  if (!c.delicate[layout.stock[layout.sheet[n]!]!] || forced || cutterHolds(chosen, c.job.cutter)) return chosen;
+  // what the cutter cannot do one way it may do the other
+  const other = upright ? levelFirst() : uprightFirst();
+  return cutterHolds(other, c.job.cutter) ? other : chosen;
 }
-
-const roundUp = (length: number, c: Layout['c']): number => (c.aligned ? length : Math.ceil(length / c.step) * c.step);
 
 /** Cuts one node free of the room beyond it. */
 function alone(layout: Layout, n: number, room: Room, cut: 'x' | 'y', size: number): Tree {

@@ -2,10 +2,10 @@ import type { Compiled } from '../compile.ts';
 import type { Bound } from '../bounds.ts';
 import { seededRandom } from '../random.ts';
 import { compareScores, score, type Solution } from '../score.ts';
+import { solutionOf, standingOf } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';
 import { Layout } from './layout.ts';
-import { realise } from './realise.ts';
 
 /** How long the search may go on, and who wants to hear of it. Time is passed in: the core has no clock. */
 export interface Watch {
@@ -36,14 +36,17 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
   const best = new Layout(c);
   const trial = new Layout(c);
   let bestSolution: Solution = solutionOf(best);
-  let bestScore = score(c, bestSolution);
+  // settings take the longest to count: they are counted where they decide early, and for what would be the best
+  const early = job.aim === 'easiest-cuts';
+  let bestScore = score(job.aim, standingOf(best, true));
   const offer = (layout: Layout): boolean => {
-    const solution = solutionOf(layout);
-    const figure = score(c, solution);
+    if (!early && compareScores(score(job.aim, standingOf(layout, false)), bestScore) > 0) return false;
+    const figure = score(job.aim, standingOf(layout, true));
     if (compareScores(figure, bestScore) >= 0) return false;
     best.copyFrom(layout);
-    [bestSolution, bestScore] = [solution, figure];
-    watch.better?.(solution);
+    bestScore = figure;
+    bestSolution = solutionOf(layout);
+    watch.better?.(bestSolution);
     return true;
   };
   const pieces = c.quantity.reduce((a, b) => a + b, 0);
@@ -51,7 +54,7 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
     trial.clear();
     placePool(
       trial,
-      sequence(c, order, () => 1),
+      sequence(trial, order, () => 1),
       PLAIN_TASTE,
       Infinity,
       random,
@@ -96,17 +99,19 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
   const polish = (limit: number): void => {
     current.copyFrom(best);
     let now = bestScore;
-    const past = new Array<number[]>(MEMORY).fill(now);
+    const past = new Array<typeof now>(MEMORY).fill(now);
     for (let i = 0; i < limit && !over(); i++, nodes++) {
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
-      const figure = score(c, solutionOf(trial));
+      const figure = score(job.aim, standingOf(trial, early));
       const slot = i % MEMORY;
       if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
       current.copyFrom(trial);
       past[slot] = now = figure;
-      if (compareScores(figure, bestScore) < 0) offer(current);
+      // where only settings could still be better, they are counted now and then
+      const against = compareScores(figure, bestScore);
+      if (against < 0 || (against === 0 && random() < 0.04)) offer(current);
     }
   };
 
@@ -120,9 +125,4 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
     polish(settled() ? 2000 : 200);
   }
   return bestSolution;
-}
-
-function solutionOf(layout: Layout): Solution {
-  const sheets = Array.from({ length: layout.sheets }, (_, b) => realise(layout, b)!);
-  return { sheets, missing: [...layout.pool] };
 }
