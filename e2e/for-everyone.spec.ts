@@ -43,6 +43,7 @@ for (const [name, path] of Object.entries(SCREENS)) {
 
 test('the keyboard alone: from the first view to a cut', async ({ table: page }) => {
   await page.goto('/');
+  await expect(page.getByRole('list', { name: 'Sizes' })).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Keys');
   await page.keyboard.press('Escape');

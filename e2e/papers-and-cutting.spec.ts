@@ -116,6 +116,67 @@ test('on paper: the print view and the PDF have the same pages', async ({ table:
   }
 });
 
+/** A page of prints with one even mat each, all from one paper. */
+const matsFrom = (paper: string, sizes: [string, string][], direction: 'any' | 'height') => ({
+  format: 'temnex-page',
+  version: 1,
+  name: 'Worked numbers',
+  unit: 'in',
+  mark: '1/16',
+  width: '12',
+  height: '12',
+  base: { name: 'base', paper: { papers: ['demo-chalk'], side: 'A', direction: 'any' } },
+  panels: [],
+  photos: sizes.map(([width, height], i) => ({
+    id: `photo${i}`,
+    name: `print ${i + 1}`,
+    print: { width, height, known: 'measured' },
+    mats: [{ id: `mat${i}`, name: `mat ${i + 1}`, reveal: ['1/8'], paper: { papers: [paper], side: 'A', direction } }],
+    at: { across: { from: 'left', by: '1' }, upDown: { from: 'bottom', by: '1' } },
+  })),
+});
+
+test('worked numbers: three mats and a tag come from one sheet, from two where they may not turn, from a scrap none', async ({
+  table: page,
+  request,
+}) => {
+  const look = { pattern: 'grass', ground: '#e4d9a8', ink: '#7d8a3c' };
+  const paper = await (
+    await request.post('/api/papers', {
+      data: { name: 'Reed bed', sides: [{ side: 'A', name: 'reeds', direction: 'one-way', along: 'height', look }] },
+    })
+  ).json();
+  const sheet = { paper: paper.id, unit: 'in', width: '12', height: '12', quantity: 3, kind: 'sheet' };
+  await request.post('/api/stock', { data: sheet });
+  const show = async (document: object, sheets: string) => {
+    const made = await (await request.post('/api/pages', { data: { document } })).json();
+    await page.goto(`/page/${made.id}/order`);
+    await expect(page.getByRole('complementary', { name: 'Summary' })).toContainText(`new sheets opened${sheets}`);
+    await expect(page.getByText('Fewest possible')).toBeVisible();
+    await request.delete(`/api/pages/${made.id}`);
+  };
+  const mats: [string, string][] = [
+    ['4', '6'],
+    ['4', '6'],
+    ['4', '6'],
+  ];
+  // the base takes a sheet of its own
+  await show(matsFrom(paper.id, [...mats, ['4 3/4', '2 3/4']], 'any'), '2');
+  await show(matsFrom(paper.id, [...mats, ['4 3/4', '2 3/4']], 'height'), '3');
+  await request.post('/api/stock', { data: { ...sheet, width: '3', height: '12', quantity: 1, kind: 'scrap' } });
+  await show(
+    matsFrom(
+      paper.id,
+      [
+        ['2 1/4', '5 1/2'],
+        ['2 1/4', '5 1/2'],
+      ],
+      'any',
+    ),
+    '1',
+  );
+});
+
 test('everything is there after a reload', async ({ table: page }) => {
   await page.goto(`${DEMO}/order`);
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();

@@ -90,6 +90,17 @@ test('a length that is none is named where it stands, and Escape puts the old on
   }
 });
 
+test('the print itself: a printed border, and what becomes of it as another size', async ({ table: page }) => {
+  await page.goto('/');
+  await page.getByLabel('As a print of').fill('8 x 10');
+  await expect(page.getByText(/To fill it: 8 × 12, losing 1 at the top and 1 at the bottom/)).toBeVisible();
+  await expect(page.getByText(/With nothing lost: 6\u200911⁄16 × 10, short by 1\u20095⁄16/)).toBeVisible();
+  await give(page, 'White border printed round it', '1/8');
+  await expect(page.getByText(/The picture in it is 3\u20093⁄4 × 5\u20093⁄4/)).toBeVisible();
+  await page.getByRole('button', { name: 'Trim it off' }).click();
+  await expect(slip(page).last()).toContainText('3 3/4');
+});
+
 test('put on a page, it is kept', async ({ table: page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Put it on a page' }).click();

@@ -14,6 +14,8 @@ const Table = styled.div`
   min-height: 27rem;
   max-height: 46rem;
   background: var(--table);
+  /* between a resize and its measuring, the old drawing must not stick out */
+  overflow: clip;
   ${NARROW} {
     position: relative;
     height: 15rem;

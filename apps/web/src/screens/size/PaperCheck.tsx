@@ -6,7 +6,7 @@ import { figure, sizeWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import type { MatSizing } from './useMatSizing.ts';
 
-const Line = styled.div`
+export const Line = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: center;

@@ -19,6 +19,7 @@ import { MatDrawing } from './MatDrawing.tsx';
 import { MatSlip } from './MatSlip.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
+import { PrintCheck } from './PrintCheck.tsx';
 import { useMatSizing, type Unknown } from './useMatSizing.ts';
 
 const Say = styled.div`
@@ -58,6 +59,14 @@ const Foot = styled.div`
   align-items: center;
   gap: 0.6rem 0.9rem;
   margin-top: 0.9rem;
+`;
+
+const Checks = styled.section`
+  display: grid;
+  gap: 0.6rem;
+  margin-top: 1rem;
+  padding-top: 0.8rem;
+  border-top: 1px solid var(--rule);
 `;
 
 const UNKNOWNS: { id: Unknown; name: string }[] = [
@@ -171,7 +180,6 @@ export function SizeScreen() {
                 Add a mat
               </Quiet>
             </Foot>
-            <PaperCheck sizing={sizing} />
             <Foot>
               <Strong
                 onPress={() => void putOnPage()}
@@ -193,6 +201,10 @@ export function SizeScreen() {
                 <span>{trouble}</span>
               </Notice>
             ) : null}
+            <Checks aria-label="Checks">
+              <PaperCheck sizing={sizing} />
+              <PrintCheck sizing={sizing} />
+            </Checks>
           </Slip>
         </Work>
         <PagesOnTable />

@@ -6,6 +6,10 @@ export const ROW = 2;
 /** A node whose children lie one above the other: its cuts are level lines. */
 export const COLUMN = 3;
 
+/** A tree of pieces to be put on a fresh sheet as it is. */
+export type Planting =
+  { readonly piece: number; readonly flat: boolean } | { readonly row: boolean; readonly parts: readonly Planting[] };
+
 /** How the next insertion weighs a place; drawn anew now and then so that the search does not repeat itself. */
 export interface Taste {
   /** Price of room left beside the piece, per area: near 0 takes the tightest outline, near 1 the tightest strip. */
@@ -288,6 +292,46 @@ export class Layout {
     return b;
   }
 
+  /** Opens an item of stock kind s and puts a whole tree of pieces on it. The pieces must be in the pool and fit. */
+  plant(s: number, planting: Planting): void {
+    const { c } = this;
+    const b = this.sheets++;
+    this.stock[b] = s;
+    this.spare[b] = c.roomWidth[s]! * c.roomHeight[s]!;
+    this.opened[s]!++;
+    if (c.isNew[s]) this.newArea += c.stockArea[s]!;
+    this.root[b] = this.plantNode(planting, b);
+    this.spread(b);
+  }
+
+  private plantNode(planting: Planting, b: number): number {
+    const n = this.take();
+    this.sheet[n] = b;
+    if ('piece' in planting) {
+      const { piece: k, flat } = planting;
+      this.kind[n] = LEAF;
+      this.piece[n] = k;
+      this.flat[n] = flat ? 1 : 0;
+      this.w[n] = flat ? this.c.height[k]! : this.c.width[k]!;
+      this.h[n] = flat ? this.c.width[k]! : this.c.height[k]!;
+      this.pool[k]!--;
+      this.spare[b]! -= this.c.area[k]!;
+      return n;
+    }
+    this.kind[n] = planting.row ? ROW : COLUMN;
+    let last = -1;
+    for (const part of runOf(planting)) {
+      const child = this.plantNode(part, b);
+      this.parent[child] = n;
+      this.prev[child] = last;
+      if (last < 0) this.first[n] = child;
+      else this.next[last] = child;
+      last = child;
+    }
+    this.grow(n);
+    return n;
+  }
+
   private beside(n: number, leaf: number, run: number): void {
     const up = this.parent[n]!;
     let holder = up;
@@ -456,4 +500,9 @@ export class Layout {
     this.kind[n] = 0;
     this.free[this.freeCount++] = n;
   }
+}
+
+/** The parts of a run, with those of runs of the same kind inside it. */
+function runOf(planting: { readonly row: boolean; readonly parts: readonly Planting[] }): Planting[] {
+  return planting.parts.flatMap((part) => ('parts' in part && part.row === planting.row ? runOf(part) : [part]));
 }

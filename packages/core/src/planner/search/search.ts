@@ -5,6 +5,7 @@ import { compareScores, score, type Solution } from '../score.ts';
 import { solutionOf, standingOf } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';
+import { MOST_COPIES, fillSheets } from './blocks.ts';
 import { Layout } from './layout.ts';
 
 /** How long the search may go on, and who wants to hear of it. Time is passed in: the core has no clock. */
@@ -115,12 +116,32 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
     }
   };
 
+  /** (c): where a kind of sheet could do with one less, were there hardly any waste: builds the sheets from the bottom up. */
+  const build = (width: number): boolean => {
+    for (let s = 0; s < c.stockCount; s++) {
+      if (!c.isNew[s] || best.opened[s]! < 1) continue;
+      current.copyFrom(best);
+      const sheets = current.opened[s]! - 1;
+      for (let b = current.sheets - 1; b >= 0; b--) if (current.stock[b] === s) current.empty(b);
+      const copies = Array.from(current.pool).flatMap((n, k) => new Array<number>(n).fill(k));
+      if (copies.length > MOST_COPIES) continue;
+      const found = fillSheets({ c, s, sheets, copies, random, width, over });
+      if (!found) continue;
+      for (const planting of found) current.plant(s, planting);
+      if (offer(current)) return true;
+    }
+    return false;
+  };
+
   let patience = 400;
+  let width = 4000;
   while (!over()) {
     if (!settled()) {
       const budget = missingNothing() ? best.newArea - 1 : Infinity;
       while (!over() && !settled() && reduce(missingNothing() ? best.newArea - 1 : budget, patience));
       patience = Math.min(patience * 2, 20_000);
+      if (!settled() && !over() && build(width)) continue;
+      width *= 2;
     }
     polish(settled() ? 2000 : 200);
   }
