@@ -33,6 +33,7 @@ const Table = styled.div`
   padding: 0.75rem 0.75rem 1rem;
   background: var(--table);
   min-width: 0;
+  overflow: clip;
 `;
 const Slip = styled.div`
   padding: 0.9rem 1.5rem 2rem;
