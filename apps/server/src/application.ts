@@ -19,7 +19,8 @@ export interface ServerOptions {
   readonly quiet?: boolean;
 }
 
-const BODY_LIMIT = '2mb';
+/** A cutting order from a very full drawer is the largest thing that is sent. */
+const BODY_LIMIT = '8mb';
 
 /** The application, not yet listening. Closing it closes the database. */
 export async function createApplication(

@@ -199,6 +199,32 @@ describe('cutting orders', () => {
   });
 });
 
+test('of many orders of one page only the latest are kept, and those that were cut', async () => {
+  const other = await testServer();
+  const ask = (method: 'get' | 'post', path: string, body?: object) =>
+    local(request(other.http)[method](path).send(body));
+  const page = (await ask('get', `/api/pages/${DEMO_PAGE_ID}`)).body.document as Page;
+  const asked = jobOfPage(
+    page.name,
+    derivePage(page),
+    (await ask('get', '/api/drawer')).body as Drawer,
+    (await ask('get', '/api/habits')).body as Habits,
+  );
+  const read = asked.ok ? readJob(asked.job) : null;
+  if (!asked.ok || !read?.ok) throw new Error('the demo can be planned');
+  const body = { pageVersion: 1, job: asked.job, plan: planJob({ ...read.job, nodes: 10 }, { now: () => 0 }) };
+  const first = (await ask('post', `/api/pages/${DEMO_PAGE_ID}/plans`, body)).body as PlanRecord;
+  await ask('post', `/api/plans/${first.id}/cut`);
+  const ids: string[] = [];
+  for (let i = 0; i < 8; i++)
+    ids.push(((await ask('post', `/api/pages/${DEMO_PAGE_ID}/plans`, body)).body as PlanRecord).id);
+  const found = await Promise.all(
+    [first.id, ...ids].map(async (id) => (await ask('get', `/api/plans/${id}/print.pdf`)).status),
+  );
+  expect(found).toEqual([200, 404, 404, 404, 200, 200, 200, 200, 200]);
+  await other.stop();
+});
+
 describe('the demo', () => {
   test('goes out without a trace, and in again', async () => {
     const other = await testServer();
@@ -228,7 +254,7 @@ describe('the door', () => {
     expect(headers['x-powered-by']).toBeUndefined();
   });
   test('too much, no JSON, nothing there', async () => {
-    expect((await post('/api/pages', { document: 'x'.repeat(3_000_000) })).body.code).toBe('too-large');
+    expect((await post('/api/pages', { document: 'x'.repeat(9_000_000) })).body.code).toBe('too-large');
     expect(
       (await local(request(server.http).post('/api/pages').set('content-type', 'application/json').send('{'))).body
         .code,

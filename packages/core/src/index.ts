@@ -115,7 +115,7 @@ export {
   NO_TRIM,
   PATTERNS,
   USUAL_HABITS,
-  drawerOrder,
+  inDrawerOrder,
   habitsSchema,
   longestOf,
   lookSchema,

@@ -17,7 +17,7 @@ export class AnswerErrors implements ExceptionFilter {
     if (error instanceof Refused) return error;
     const status =
       error instanceof HttpException ? error.getStatus() : ((error as { status?: unknown })?.status ?? 500);
-    if (status === 413) return new Refused('too-large', 'That is more than can be saved at once (2 MB).');
+    if (status === 413) return new Refused('too-large', 'That is more than can be saved at once (8 MB).');
     if (status === 404) return new Refused('not-found', 'There is nothing at this address.');
     if (status === 400) return new Refused('bad-input', 'The request is not JSON.');
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));

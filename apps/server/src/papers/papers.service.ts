@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { eq, gt } from 'drizzle-orm';
-import { NO_TRIM, drawerOrder, type Habits, type Paper, type StockItem, USUAL_HABITS } from '@temnex/core';
+import { NO_TRIM, inDrawerOrder, type Habits, type Paper, type StockItem, USUAL_HABITS } from '@temnex/core';
 import type { ChangeStock, DrawerRecord, NewPaper, NewStock } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/database.ts';
 import { habits, papers, stock } from '../database/schema.ts';
@@ -26,7 +26,7 @@ export class PapersService {
         .from(papers)
         .orderBy(papers.name)
         .all(),
-      stock: this.db.select().from(stock).where(gt(stock.quantity, 0)).all().map(stockItemOf).sort(drawerOrder),
+      stock: inDrawerOrder(this.db.select().from(stock).where(gt(stock.quantity, 0)).all().map(stockItemOf)),
     };
   }
 

@@ -1,15 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { planSchema, readJob, verifyPlan, type Job } from '@temnex/core';
 import { TERMINAL, issueWords, pathWords } from '@temnex/words';
 import type { PlanRecord, StorePlan } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/database.ts';
-import { plans } from '../database/schema.ts';
+import { cuttings, plans } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService } from '../pages/pages.service.ts';
 
 type Row = typeof plans.$inferSelect;
+/** So many cutting orders of a page are kept, beside those that were cut. */
+const KEPT = 5;
 const recordOf = (row: Row): PlanRecord => ({
   ...row,
   job: row.job as PlanRecord['job'],
@@ -44,12 +46,37 @@ export class PlansService {
         field: `plan.${fault.where}`,
       });
     const row: Row = { id: randomUUID(), page, pageVersion, job, plan, createdAt: new Date().toISOString() };
-    this.db.insert(plans).values(row).run();
+    this.db.transaction((tx) => {
+      tx.insert(plans).values(row).run();
+      // earlier ones are of no more use, unless they were cut
+      const cut = tx
+        .select({ id: cuttings.plan })
+        .from(cuttings)
+        .where(eq(cuttings.page, page))
+        .all()
+        .map((c) => c.id);
+      const old = tx
+        .select({ id: plans.id })
+        .from(plans)
+        .where(eq(plans.page, page))
+        .orderBy(desc(plans.createdAt), desc(sql`rowid`))
+        .all()
+        .slice(KEPT)
+        .map((p) => p.id);
+      const useless = old.filter((id) => !cut.includes(id));
+      if (useless.length) tx.delete(plans).where(inArray(plans.id, useless)).run();
+    });
     return recordOf(row);
   }
 
   latest(page: string): PlanRecord | null {
-    const row = this.db.select().from(plans).where(eq(plans.page, page)).orderBy(desc(plans.createdAt)).limit(1).get();
+    const row = this.db
+      .select()
+      .from(plans)
+      .where(eq(plans.page, page))
+      .orderBy(desc(plans.createdAt), desc(sql`rowid`))
+      .limit(1)
+      .get();
     return row ? recordOf(row) : null;
   }
 

@@ -98,6 +98,30 @@ describe('from a page to the drawer again', () => {
     for (const kept of effects.kept)
       expect(kept).toMatchObject({ kind: 'scrap', origin: { page: 'page-1', date: '2026-03-02' } });
   });
+  test('habits keep their unit on a page in another one, and a large drawer stays a small job', () => {
+    const many: Drawer = {
+      ...drawer,
+      stock: [
+        ...drawer.stock,
+        ...Array.from({ length: 500 }, (_, i) => ({ ...drawer.stock[1]!, id: `bit${i}`, width: '20', height: '30' })),
+      ],
+    };
+    const metric = { ...page(), unit: 'mm' as const, mark: '1 mm' as const, width: '305', height: '305' };
+    metric.photos[0]!.print = { width: '100', height: '150', known: 'measured' };
+    metric.photos[0]!.mats[0]!.reveal = ['6'];
+    const asked = jobOfPage('p', derivePage(metric), many, {
+      ...USUAL_HABITS,
+      cutter: { ...USUAL_HABITS.cutter, reach: '12', narrowest: '1/2' },
+    });
+    if (!asked.ok) throw new Error(asked.problem.code);
+    const read = readJob(asked.job);
+    expect(read.ok && [read.job.cutter.reach, read.job.cutter.narrowest, read.job.keep.longer]).toEqual([
+      lengthOf('12'),
+      lengthOf('1/2'),
+      lengthOf('3'),
+    ]);
+    expect(asked.job.stock.length).toBeLessThan(10);
+  });
   test('parts already cut are left out; without a paper it says which parts', () => {
     const without = page();
     without.base.paper = null;

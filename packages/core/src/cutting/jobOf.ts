@@ -1,6 +1,7 @@
 import { exactText, MARKS } from '../length/index.ts';
-import type { DerivedPage } from '../page/index.ts';
-import { drawerOrder, type Drawer, type Habits } from '../stock/index.ts';
+import type { DerivedPage, PieceToCut } from '../page/index.ts';
+import { fitsIn } from '../geometry/index.ts';
+import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
 import type { JobDocument } from '../planner/index.ts';
 
 export type JobOfPage =
@@ -36,8 +37,17 @@ export function jobOfPage(
       version: 1,
       name,
       unit,
-      cutter: { step: exactText(MARKS[habitsMark(page, habits)].step, unit), ...habits.cutter },
-      plan: { aim: habits.aim, keep: habits.keep },
+      cutter: {
+        step: exactText(MARKS[habitsMark(page, habits)].step, unit),
+        reach: habits.cutter.reach === null ? null : text(habits.cutter.reach, habits.unit),
+        narrowest: text(habits.cutter.narrowest, habits.unit),
+        kerf: text(habits.cutter.kerf, habits.unit),
+        stack: habits.cutter.stack,
+      },
+      plan: {
+        aim: habits.aim,
+        keep: { shorter: text(habits.keep.shorter, habits.unit), longer: text(habits.keep.longer, habits.unit) },
+      },
       papers: drawer.papers
         .filter((p) => wanted.has(p.id))
         .map((p) => ({
@@ -45,25 +55,25 @@ export function jobOfPage(
           name: p.name,
           sides: p.sides.map(({ side, name: face, direction, along }) => ({ side, name: face, direction, along })),
         })),
-      stock: drawer.stock
-        .filter((s) => wanted.has(s.paper))
-        .sort(drawerOrder)
-        .map((s) => ({
-          id: s.id,
-          paper: s.paper,
-          width: text(s.width, s.unit),
-          height: text(s.height, s.unit),
-          quantity: s.quantity,
-          kind: s.kind,
-          turned: s.turned,
-          reserved: s.reserved,
-          trim: {
-            left: text(s.trim.left, s.unit),
-            right: text(s.trim.right, s.unit),
-            top: text(s.trim.top, s.unit),
-            bottom: text(s.trim.bottom, s.unit),
-          },
-        })),
+      stock: worthAsking(
+        drawer.stock.filter((s) => wanted.has(s.paper)),
+        pieces,
+      ).map((s) => ({
+        id: s.id,
+        paper: s.paper,
+        width: text(s.width, s.unit),
+        height: text(s.height, s.unit),
+        quantity: s.quantity,
+        kind: s.kind,
+        turned: s.turned,
+        reserved: s.reserved,
+        trim: {
+          left: text(s.trim.left, s.unit),
+          right: text(s.trim.right, s.unit),
+          top: text(s.trim.top, s.unit),
+          bottom: text(s.trim.bottom, s.unit),
+        },
+      })),
       pieces: pieces.map((p, i) => ({
         id: p.part,
         name: names[i]!,
@@ -75,6 +85,20 @@ export function jobOfPage(
       })),
     },
   };
+}
+
+/** Of what fits no piece, the longest of each paper are enough to say why: a large drawer stays a small job. */
+const TOO_SMALL_KEPT = 3;
+
+function worthAsking(stock: readonly StockItem[], pieces: readonly PieceToCut[]): StockItem[] {
+  const small = new Map<string, number>();
+  return inDrawerOrder(stock).filter((item) => {
+    const size = sizeOfItem(item);
+    if (pieces.some((piece) => piece.wish!.papers.includes(item.paper) && fitsIn(piece, size))) return true;
+    const seen = small.get(item.paper) ?? 0;
+    small.set(item.paper, seen + 1);
+    return seen < TOO_SMALL_KEPT;
+  });
 }
 
 function habitsMark(page: DerivedPage, habits: Habits): Habits['mark'] {

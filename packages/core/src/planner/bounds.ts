@@ -10,24 +10,29 @@ export interface Bound {
 }
 
 /**
- * A lower bound on the new paper. Papers that share no piece are independent, so their bounds add up. For each
- * such group, the largest of:
- *   area               what is wanted, less all that usable scraps could give
- *   at-most-per-sheet  a piece that fits no scrap, and how often it comes from one sheet at the most
- *   large-pieces       dual feasible functions over the pieces that fit no scrap (S. P. Fekete and J. Schepers, 2004)
+ * A lower bound on the new paper. Papers that share no piece are independent, so their bounds add up. Of each piece, the
+ * copies that no scrap can give must come from new paper; over those, the largest of:
+ *   area               their area, or all that is wanted less all that the scraps have
+ *   at-most-per-sheet  how often one piece comes from one sheet at the most
+ *   large-pieces       dual feasible functions (S. P. Fekete and J. Schepers, 2004)
  */
 export function lowerBound(c: Compiled): Bound {
-  let newArea = 0;
-  let newSheets = 0;
-  let how: BoundReason = 'nothing-needed';
-  let most = 0;
-  for (const group of groupsOfPapers(c)) {
-    const best = boundOfGroup(c, group);
-    newArea += best.newArea;
-    newSheets += best.newSheets;
-    if (best.newArea > most) [most, how] = [best.newArea, best.how];
-  }
-  return { newArea, newSheets, how };
+  const parts = groupsOfPapers(c).map((group) => {
+    const whole = boundOfGroup(c, group);
+    const byPaper = sumOf(alone(c, group).map((g) => boundOfGroup(c, g)));
+    return byPaper.newArea > whole.newArea ? byPaper : whole;
+  });
+  return sumOf(parts);
+}
+
+/** Bounds of independent parts added up; the reason is that of the largest. */
+function sumOf(bounds: readonly Bound[]): Bound {
+  const largest = bounds.reduce<Bound | null>((most, b) => (!most || b.newArea > most.newArea ? b : most), null);
+  return {
+    newArea: bounds.reduce((sum, b) => sum + b.newArea, 0),
+    newSheets: bounds.reduce((sum, b) => sum + b.newSheets, 0),
+    how: largest?.how ?? 'nothing-needed',
+  };
 }
 
 interface Group {
@@ -59,23 +64,58 @@ function groupsOfPapers(c: Compiled): Group[] {
   return [...groups.values()].filter((g) => g.pieces.length && g.fresh.length);
 }
 
+/** The pieces of a group that can come from one paper only, paper by paper, with its stock. */
+function alone(c: Compiled, group: Group): Group[] {
+  const paperOf = (s: number) => c.stock[s]!.paper.id;
+  const papers = new Map<string, { pieces: number[]; fresh: number[]; scraps: number[] }>();
+  for (const s of [...group.fresh, ...group.scraps]) {
+    const own = papers.get(paperOf(s)) ?? { pieces: [], fresh: [], scraps: [] };
+    papers.set(paperOf(s), own);
+    own[c.isNew[s] ? 'fresh' : 'scraps'].push(s);
+  }
+  for (const k of group.pieces) {
+    const possible = new Set(
+      [...group.fresh, ...group.scraps].filter((s) => c.ways[k * c.stockCount + s]).map(paperOf),
+    );
+    const [only] = possible;
+    if (possible.size === 1) papers.get(only!)!.pieces.push(k);
+  }
+  return [...papers.values()].filter((g) => g.pieces.length && g.fresh.length);
+}
+
 function boundOfGroup(c: Compiled, g: Group): Bound {
   const roomOf = (s: number) => c.roomWidth[s]! * c.roomHeight[s]!;
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
-  const fromScraps = g.scraps.reduce((sum, s) => sum + roomOf(s) * c.copies[s]!, 0);
-  const mustBeNew = g.pieces.filter((k) => g.scraps.every((s) => !c.ways[k * c.stockCount + s]));
-  const newOnly = mustBeNew.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
+  const fromScraps = g.scraps.reduce(
+    (sum, s) => sum + Math.min(roomOf(s), fittingArea(c, g.pieces, s)) * c.copies[s]!,
+    0,
+  );
+  // copies that no scrap can give, whatever else is cut from the scraps
+  const mustBeNew = g.pieces
+    .map((k) => {
+      const given = g.scraps.reduce(
+        (sum, s) => sum + (c.ways[k * c.stockCount + s] ? mostPerSheet(c, k, s) * c.copies[s]! : 0),
+        0,
+      );
+      return { k, n: Math.max(0, c.quantity[k]! - given) };
+    })
+    .filter(({ n }) => n > 0);
+  const newOnly = mustBeNew.reduce((sum, { k, n }) => sum + c.area[k]! * n, 0);
 
   let best = covering(c, g.fresh, Math.max(areaWanted - fromScraps, newOnly), roomOf, 'area');
   const consider = (bound: Bound) => {
     if (bound.newArea > best.newArea || (bound.newArea === best.newArea && bound.newSheets > best.newSheets))
       best = bound;
   };
-  for (const k of mustBeNew)
-    consider(covering(c, g.fresh, c.quantity[k]!, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
+  for (const { k, n } of mustBeNew)
+    consider(covering(c, g.fresh, n, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
   if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
   return best;
 }
+
+/** Area of all copies that fit on an item at all. */
+const fittingArea = (c: Compiled, pieces: readonly number[], s: number): number =>
+  pieces.reduce((sum, k) => sum + (c.ways[k * c.stockCount + s] ? c.area[k]! * c.quantity[k]! : 0), 0);
 
 /** Least total area, and least number, of new items whose gains add up to `need`. Any number of each may be taken. */
 function covering(
@@ -171,13 +211,13 @@ function dualFunctions(L: number, lengths: readonly number[]): Dual[] {
 }
 
 /** How many items at least the given pieces need, each item taken to be as large as the largest both ways. */
-function largePieces(c: Compiled, pieces: readonly number[], fresh: readonly number[]): number {
+function largePieces(c: Compiled, pieces: ReadonlyArray<{ k: number; n: number }>, fresh: readonly number[]): number {
   const W = Math.max(...fresh.map((s) => c.roomWidth[s]!)) + c.kerf;
   const H = Math.max(...fresh.map((s) => c.roomHeight[s]!)) + c.kerf;
-  const kinds = pieces.map((k) => {
+  const kinds = pieces.map(({ k, n }) => {
     const bits =
       fresh.reduce((all, s) => all | c.ways[k * c.stockCount + s]!, 0) | (c.width[k] === c.height[k] ? FLAT : 0);
-    return { w: c.width[k]! + c.kerf, h: c.height[k]! + c.kerf, n: c.quantity[k]!, bits };
+    return { w: c.width[k]! + c.kerf, h: c.height[k]! + c.kerf, n, bits };
   });
   const lengths = kinds.flatMap((p) => [p.w, p.h]);
   const [across, upright] = [dualFunctions(W, lengths), dualFunctions(H, lengths)];

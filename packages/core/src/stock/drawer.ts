@@ -84,11 +84,16 @@ export const USUAL_HABITS: Habits = {
   aim: 'least-paper',
 };
 
-/** Largest area first, new paper after scraps: the order in which a drawer is looked through. */
-export function drawerOrder(a: StockItem, b: StockItem): number {
-  const fresh = (s: StockItem) => (s.kind === 'sheet' || s.kind === 'pad' ? 1 : 0);
-  const area = (s: StockItem) => sizeOfItem(s).width * sizeOfItem(s).height;
-  return fresh(a) - fresh(b) || area(b) - area(a) || (a.id < b.id ? -1 : 1);
+/** Scraps before new paper, the largest first: the order in which a drawer is looked through. Leaves the list as it is. */
+export function inDrawerOrder(stock: readonly StockItem[]): StockItem[] {
+  return stock
+    .map((item) => ({
+      item,
+      fresh: item.kind === 'sheet' || item.kind === 'pad' ? 1 : 0,
+      area: sizeOfItem(item).width * sizeOfItem(item).height,
+    }))
+    .sort((a, b) => a.fresh - b.fresh || b.area - a.area || (a.item.id < b.item.id ? -1 : 1))
+    .map(({ item }) => item);
 }
 
 /** The longest edge of any item of a paper; 0 where there is none. */

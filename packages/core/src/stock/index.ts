@@ -2,7 +2,7 @@ export {
   NO_TRIM,
   PATTERNS,
   USUAL_HABITS,
-  drawerOrder,
+  inDrawerOrder,
   habitsSchema,
   longestOf,
   lookSchema,

@@ -97,6 +97,7 @@ function OneFile({
   remove,
 }: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer'>) {
   const [open, setOpen] = useState(false);
+  const [shown, setShown] = useState(FANNED);
   const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
   const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
   return (
@@ -120,7 +121,7 @@ function OneFile({
             {paper.sides.map((f) => `Side ${f.side}: ${f.name}, ${directionWords(f)}`).join('. ')}.
           </p>
           <Fan>
-            {items.map((item) => (
+            {items.slice(0, shown).map((item) => (
               <li key={item.id}>
                 <Lying items={[item]} paper={paper} />
                 <b>{sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
@@ -156,6 +157,11 @@ function OneFile({
               </li>
             ))}
           </Fan>
+          {items.length > shown ? (
+            <Quiet onPress={() => setShown(shown + FANNED)}>
+              Show {Math.min(FANNED, items.length - shown)} more of {items.length}
+            </Quiet>
+          ) : null}
         </>
       ) : (
         <Lying items={items} paper={paper} />
@@ -165,6 +171,8 @@ function OneFile({
 }
 
 const SHOWN = 16;
+/** So many are fanned out at a time. */
+const FANNED = 60;
 
 /** Papers lying in a drawer, overlapped, all at one scale. */
 function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) {
