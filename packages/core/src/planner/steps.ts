@@ -21,23 +21,19 @@ interface Hand {
   next: number;
 }
 
-/** Sheets that are cut alike, up to as many as may lie under the blade together. */
-function groupsOf(sheets: readonly CutSheet[], stack: number): number[][] {
+/** Sheets that are cut alike, in stacks of as many as may lie under the blade together. */
+type Batch = readonly (readonly number[])[];
+
+function batchesOf(sheets: readonly CutSheet[], stack: number): Batch[] {
   const alike = new Map<string, number[][]>();
-  const groups: number[][] = [];
   sheets.forEach((sheet, i) => {
-    const key = stack > 1 ? `${sheet.stock} ${shapeOf(sheet.tree)}` : String(i);
-    const stacks = alike.get(key) ?? [];
-    alike.set(key, stacks);
-    const open = stacks.at(-1);
-    if (open && open.length < stack) open.push(i);
-    else {
-      const fresh = [i];
-      stacks.push(fresh);
-      groups.push(fresh);
-    }
+    const key = `${sheet.stock} ${shapeOf(sheet.tree)}`;
+    const stacks = alike.get(key);
+    if (!stacks) alike.set(key, [[i]]);
+    else if (stacks.at(-1)!.length < stack) stacks.at(-1)!.push(i);
+    else stacks.push([i]);
   });
-  return groups;
+  return [...alike.values()];
 }
 
 const shapeOf = (t: Tree): string =>
@@ -47,10 +43,11 @@ const shapeOf = (t: Tree): string =>
 
 /**
  * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
- * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule.
+ * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule. Sheets cut alike go
+ * through each cut one stack after the other.
  */
 export function schedule(sheets: readonly CutSheet[], job: Job): { steps: CutStep[]; settings: number } {
-  const groups = groupsOf(sheets, job.cutter.stack);
+  const batches = batchesOf(sheets, job.cutter.stack);
   const steps: CutStep[] = [];
   const hands: Hand[] = [];
   const locked = new Map<number, number>();
@@ -64,12 +61,13 @@ export function schedule(sheets: readonly CutSheet[], job: Job): { steps: CutSte
     hands.push({ group, path, node, next: 0 });
     for (let i = 0; i < cutsOf(node); i++) bump(locked, alongOf(node.parts[i]!, node.cut), -1);
   };
-  groups.forEach((group, g) => {
-    const sheet = sheets[group[0]!]!;
+  batches.forEach((batch, g) => {
+    const sheet = sheets[batch[0]![0]!]!;
     const trim = job.stock[sheet.stock]!.trim;
     for (const edge of ['left', 'right', 'bottom', 'top'] as const) {
       if (trim[edge] > 0)
-        steps.push({ do: 'trim', sheets: group, edge, setting: trim[edge], part: 'r', off: '', rest: 'r' });
+        for (const stack of batch)
+          steps.push({ do: 'trim', sheets: stack, edge, setting: trim[edge], part: 'r', off: '', rest: 'r' });
     }
     count(sheet.tree, 1, true);
     take(g, 'r', sheet.tree);
@@ -96,15 +94,15 @@ export function schedule(sheets: readonly CutSheet[], job: Job): { steps: CutSte
     group = best.group;
     const rest = last ? null : `${path}.${next + 1}${next + 1 < node.parts.length - 1 || node.lost ? '+' : ''}`;
     const part = next === 0 ? path : `${path}.${next}+`;
-    steps.push({
+    const step = {
       do: 'cut',
-      sheets: groups[group]!,
       edge: cut === 'x' ? 'left' : 'bottom',
       setting,
       part,
       off: `${path}.${next}`,
       rest,
-    });
+    } as const;
+    for (const stack of batches[group]!) steps.push({ ...step, sheets: stack });
     take(group, `${path}.${next}`, node.parts[next]!);
     best.next++;
     if (best.next >= cutsOf(node)) {

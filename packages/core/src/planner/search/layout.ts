@@ -58,6 +58,8 @@ export class Layout {
   readonly stock: Int32Array;
   /** Usable area not taken by pieces. */
   readonly spare: Float64Array;
+  /** [b K + k] 1 where the sheet is known to have no room for k, so that it need not be searched again until it changes */
+  private readonly full: Uint8Array;
   /** 1 where `figures` still hold. */
   readonly measured: Uint8Array;
   /** [5 b …] what a sheet amounts to: see SheetFigures */
@@ -89,6 +91,7 @@ export class Layout {
     this.stock = new Int32Array(copies + 1);
     this.spare = new Float64Array(copies + 1);
     this.measured = new Uint8Array(copies + 1);
+    this.full = new Uint8Array((copies + 1) * c.pieceCount);
     this.figures = new Float64Array(5 * (copies + 1));
     this.pool = new Int32Array(c.pieceCount);
     this.opened = new Int32Array(c.stockCount);
@@ -124,6 +127,7 @@ export class Layout {
     this.stock.set(o.stock);
     this.spare.set(o.spare);
     this.measured.set(o.measured);
+    this.full.set(o.full);
     this.figures.set(o.figures);
     this.sheets = o.sheets;
     this.pool.set(o.pool);
@@ -148,11 +152,12 @@ export class Layout {
     let best = Infinity;
     this.atNode = this.atStock = -1;
     for (let b = 0; b < this.sheets; b++) {
-      if (this.spare[b]! < area || b === skipSheet) continue;
+      if (this.spare[b]! < area || b === skipSheet || this.full[b * c.pieceCount + k]) continue;
       const ks = k * S + this.stock[b]!;
       const ways = c.ways[ks]!;
       if (!ways) continue;
       const dislike = c.place[ks]! * taste.dislike * area;
+      let room = false;
       for (let flat = 0; flat < 2; flat++) {
         if (!(ways & (flat ? FLAT : UPRIGHT))) continue;
         const pw = flat ? kh : kw;
@@ -163,7 +168,9 @@ export class Layout {
           if (kind[n] !== ROW && (inKind !== ROW || prev[n]! < 0)) {
             const pad = loose && !(up < 0 ? kind[n] === LEAF : inKind === ROW && parent[up]! < 0) ? loose : 0;
             const left = roomW[n]! - pw - kerf - pad;
-            if (left >= 0 && ph - h[n]! <= roomH[n]! && (taste.blink === 0 || random() >= taste.blink)) {
+            const fits = left >= 0 && ph - h[n]! <= roomH[n]!;
+            if (fits) room = true;
+            if (fits && (taste.blink === 0 || random() >= taste.blink)) {
               const cost =
                 dislike +
                 this.price(
@@ -184,7 +191,9 @@ export class Layout {
           if (kind[n] !== COLUMN && (inKind !== COLUMN || prev[n]! < 0)) {
             const pad = loose && !(up < 0 ? kind[n] === LEAF : inKind === COLUMN && parent[up]! < 0) ? loose : 0;
             const left = roomH[n]! - ph - kerf - pad;
-            if (left >= 0 && pw - w[n]! <= roomW[n]! && (taste.blink === 0 || random() >= taste.blink)) {
+            const fits = left >= 0 && pw - w[n]! <= roomW[n]!;
+            if (fits) room = true;
+            if (fits && (taste.blink === 0 || random() >= taste.blink)) {
               const cost =
                 dislike +
                 this.price(
@@ -204,6 +213,7 @@ export class Layout {
           }
         }
       }
+      if (!room) this.full[b * c.pieceCount + k] = 1;
     }
     for (let s = 0; s < S; s++) {
       const ways = c.ways[k * S + s]!;
@@ -423,6 +433,7 @@ export class Layout {
     this.stock[b] = this.stock[last]!;
     this.spare[b] = this.spare[last]!;
     this.measured[b] = this.measured[last]!;
+    this.full.copyWithin(b * this.c.pieceCount, last * this.c.pieceCount, (last + 1) * this.c.pieceCount);
     this.figures.copyWithin(b * 5, last * 5, last * 5 + 5);
     for (let n = this.root[b]!; n >= 0; n = this.after(n)) this.sheet[n] = b;
   }
@@ -475,6 +486,7 @@ export class Layout {
     const { kind, parent, w, h, roomW, roomH } = this;
     const s = this.stock[b]!;
     this.measured[b] = 0;
+    this.full.fill(0, b * this.c.pieceCount, (b + 1) * this.c.pieceCount);
     for (let n = this.root[b]!; n >= 0; n = this.after(n)) {
       const up = parent[n]!;
       if (up < 0) {
