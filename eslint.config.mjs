@@ -65,9 +65,10 @@ export default tseslint.config(
   { files: ['apps/server/src/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   { files: ['**/*.test.ts', '**/*.test.tsx'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   {
-    files: ['scripts/**', '*.mjs', '*.cjs', 'benchmarks/**'],
+    files: ['scripts/**', '**/*.mjs', '*.cjs', 'benchmarks/**'],
     languageOptions: {
       globals: {
+        globalThis: 'readonly',
         process: 'readonly',
         console: 'readonly',
         module: 'writable',

@@ -26,6 +26,7 @@ export default {
       displayName: 'web',
       roots: ['<rootDir>/apps/web/src'],
       ...shared,
+      setupFiles: ['<rootDir>/apps/web/jest.setup.mjs'],
       testEnvironment: 'jsdom',
       testEnvironmentOptions: { customExportConditions: ['@temnex/source', 'browser'] },
     },

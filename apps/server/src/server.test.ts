@@ -223,7 +223,7 @@ test('of many orders of one page only the latest are kept, and those that were c
   );
   expect(found).toEqual([200, 404, 404, 404, 200, 200, 200, 200, 200]);
   await other.stop();
-});
+}, 30_000);
 
 describe('the demo', () => {
   test('goes out without a trace, and in again', async () => {

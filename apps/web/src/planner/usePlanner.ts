@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { JobDocument, JobIssue, Plan } from '@temnex/core';
 import type { FromWorker } from './messages.ts';
+import { newPlanWorker } from './newWorker.ts';
 
 export type PlannerState =
   | { status: 'idle' }
@@ -22,7 +23,7 @@ export function usePlanner() {
   const plan = useCallback(
     (job: JobDocument) => {
       drop();
-      const made = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+      const made = newPlanWorker();
       worker.current = made;
       setState({ status: 'planning', plan: null, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {

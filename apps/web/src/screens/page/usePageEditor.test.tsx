@@ -1,0 +1,125 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { emptyPage, type Page } from '@temnex/core';
+import type { PageRecord } from '@temnex/contract';
+import { usePageEditor, type PageEditor } from './usePageEditor.ts';
+
+/** A server with one page, as far as the editor can tell. */
+class Store {
+  record: PageRecord = { id: 'p', version: 1, document: emptyPage('first'), demo: false, updatedAt: '' };
+  puts: { version: number; document: Page }[] = [];
+  down = false;
+  fetch = async (_path: string, init?: { method?: string; body?: string }): Promise<unknown> => {
+    const answer = (status: number, body: unknown) => ({ ok: status < 400, status, json: async () => body });
+    if (init?.method !== 'PUT') return answer(200, this.record);
+    if (this.down) throw new TypeError('no connection');
+    const put = JSON.parse(init.body!) as { version: number; document: Page };
+    this.puts.push(put);
+    if (put.version !== this.record.version)
+      return answer(409, { code: 'stale', message: 'stale', current: this.record });
+    this.record = { ...this.record, version: put.version + 1, document: put.document };
+    return answer(200, this.record);
+  };
+}
+
+let store: Store;
+beforeEach(() => {
+  store = new Store();
+  globalThis.fetch = jest.fn(store.fetch) as unknown as typeof fetch;
+});
+afterEach(cleanup);
+
+async function open(): Promise<{ editor: () => PageEditor; unmount: () => void }> {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  const { result, unmount } = renderHook(() => usePageEditor('p'), { wrapper });
+  await waitFor(() => expect(result.current.status).toBe('ready'));
+  return {
+    editor: () => {
+      if (result.current.status !== 'ready') throw new Error(result.current.status);
+      return result.current.editor;
+    },
+    unmount,
+  };
+}
+const named = (editor: PageEditor, name: string) => act(() => editor.change({ ...editor.page, name }));
+
+describe('a page being worked on', () => {
+  test('every change is saved by itself, against the version it was made from', async () => {
+    const { editor } = await open();
+    named(editor(), 'second');
+    expect(editor().saving).toBe('waiting');
+    await waitFor(() => expect(editor().saving).toBe('saved'));
+    named(editor(), 'third');
+    await waitFor(() => expect(store.record.document.name).toBe('third'));
+    expect(store.puts.map((p) => p.version)).toEqual([1, 2]);
+  });
+
+  test('quick changes go in one save', async () => {
+    const { editor } = await open();
+    for (const name of ['a', 'ab', 'abc']) named(editor(), name);
+    await waitFor(() => expect(editor().saving).toBe('saved'));
+    expect(store.puts.map((p) => p.document.name)).toEqual(['abc']);
+  });
+
+  test('undo and redo walk through the documents, and say what moved', async () => {
+    const { editor } = await open();
+    act(() => editor().change({ ...editor().page, width: '10' }));
+    expect(editor().moves).toMatchObject([{ part: 'base', what: 'width' }]);
+    named(editor(), 'x');
+    act(() => editor().undo());
+    act(() => editor().undo());
+    expect([editor().page.width, editor().canUndo, editor().canRedo]).toEqual(['12', false, true]);
+    act(() => editor().redo());
+    expect([editor().page.width, editor().page.name]).toEqual(['10', 'first']);
+    named(editor(), 'another way');
+    expect(editor().canRedo).toBe(false);
+  });
+
+  test('a stale save stops, keeps both versions, and saves over theirs when told to', async () => {
+    const { editor } = await open();
+    store.record = { ...store.record, version: 5, document: { ...store.record.document, name: 'theirs' } };
+    named(editor(), 'mine');
+    await waitFor(() => expect(editor().conflict?.document.name).toBe('theirs'));
+    expect([editor().page.name, editor().saving, store.record.document.name]).toEqual(['mine', 'failed', 'theirs']);
+    act(() => editor().keepMine());
+    await waitFor(() => expect(store.record.document.name).toBe('mine'));
+    act(() => editor().undo());
+    expect(editor().page.name).toBe('theirs');
+  });
+
+  test('or takes theirs, with mine one undo away', async () => {
+    const { editor } = await open();
+    store.record = { ...store.record, version: 5, document: { ...store.record.document, name: 'theirs' } };
+    named(editor(), 'mine');
+    await waitFor(() => expect(editor().conflict).not.toBeNull());
+    act(() => editor().takeTheirs());
+    expect([editor().page.name, editor().conflict]).toEqual(['theirs', null]);
+    act(() => editor().undo());
+    expect(editor().page.name).toBe('mine');
+    await waitFor(() => expect(store.record).toMatchObject({ version: 6, document: { name: 'mine' } }));
+  });
+
+  test('without a server it keeps what was typed, says so, and saves when asked again', async () => {
+    const { editor } = await open();
+    store.down = true;
+    named(editor(), 'unsaved');
+    await waitFor(() => expect(editor().saving).toBe('failed'));
+    expect(editor().trouble).toContain('does not answer');
+    expect(editor().page.name).toBe('unsaved');
+    store.down = false;
+    act(() => editor().retry());
+    await waitFor(() => expect(store.record.document.name).toBe('unsaved'));
+  });
+
+  test('leaving at once still sends the last change', async () => {
+    const { editor, unmount } = await open();
+    named(editor(), 'on the way out');
+    unmount();
+    await waitFor(() => expect(store.record.document.name).toBe('on the way out'));
+  });
+});

@@ -1,0 +1,78 @@
+import { describe, expect, test } from '@jest/globals';
+import { lengthOf } from '../length/index.ts';
+import {
+  NO_TRIM,
+  USUAL_HABITS,
+  habitsSchema,
+  inDrawerOrder,
+  paperSchema,
+  sizeOfItem,
+  stockItemSchema,
+  type StockItem,
+} from './index.ts';
+
+const item = (
+  id: string,
+  width: string,
+  height: string,
+  kind: StockItem['kind'] = 'scrap',
+  unit: StockItem['unit'] = 'in',
+): StockItem => ({
+  id,
+  paper: 'p',
+  unit,
+  width,
+  height,
+  quantity: 1,
+  kind,
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+});
+const look = { pattern: 'dots', ground: '#ffffff', ink: '#000000' };
+const face = { side: 'A', name: 'dots', direction: 'none', along: 'height', look };
+
+describe('the drawer', () => {
+  test('is looked through scraps first, the largest first', () => {
+    const items = [
+      item('sheet', '12', '12', 'sheet'),
+      item('small', '2', '2'),
+      item('metric', '200', '100', 'scrap', 'mm'),
+      item('pad', '6', '6', 'pad'),
+      item('large', '9', '9'),
+    ];
+    expect(inDrawerOrder(items).map((i) => i.id)).toEqual(['large', 'metric', 'small', 'sheet', 'pad']);
+    expect(items[0]!.id).toBe('sheet');
+  });
+  test('sizes are read in the unit of the item', () => {
+    expect(sizeOfItem(item('a', '200', '1 in', 'scrap', 'mm'))).toEqual({
+      width: lengthOf('200 mm'),
+      height: lengthOf('1'),
+    });
+  });
+});
+
+describe('what the drawer takes', () => {
+  test.each<[string, object, string]>([
+    ['a size of nothing', { width: '0' }, 'width'],
+    ['a size that is none', { height: 'tall' }, 'height'],
+    ['half a sheet', { quantity: 0.5 }, 'quantity'],
+    ['a turn by an eighth', { turned: 45 }, 'turned'],
+    ['a margin below nothing', { trim: { ...NO_TRIM, left: '-1' } }, 'trim.left'],
+  ])('not %s', (_, change, path) => {
+    const result = stockItemSchema.safeParse({ ...item('a', '4', '6'), ...change });
+    expect(result.error?.issues[0]?.path.join('.')).toBe(path);
+  });
+  test('a paper has one or two faces, each side once', () => {
+    const paper = { id: 'p', name: 'Gust', sides: [face] };
+    expect(paperSchema.safeParse(paper).success).toBe(true);
+    expect(paperSchema.safeParse({ ...paper, sides: [face, face] }).success).toBe(false);
+    expect(paperSchema.safeParse({ ...paper, sides: [] }).success).toBe(false);
+    expect(paperSchema.safeParse({ ...paper, sides: [{ ...face, look: { ...look, ground: 'red' } }] }).success).toBe(
+      false,
+    );
+    expect(paperSchema.safeParse({ ...paper, name: '   ' }).success).toBe(false);
+  });
+  test('usual habits are good habits', () => expect(habitsSchema.safeParse(USUAL_HABITS).success).toBe(true));
+});
