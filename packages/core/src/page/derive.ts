@@ -31,7 +31,10 @@ export interface Part extends Rect {
   readonly name: string;
   /** The photo it belongs to; null for the base and its panels. */
   readonly photo: string | null;
-  /** What shows of the layer below, edge by edge; null for the base and for what lies on the page by itself. */
+  /**
+   * The reveal that is this layer's own: of a panel, what shows of the layer below round it; of a mat, what shows of it
+   * round the layer on it. Null for the base and for prints.
+   */
   readonly reveals: Reveals | null;
   /** How computed sizes came about; absent where the size was given. */
   readonly sums: { readonly width?: Sum; readonly height?: Sum };
@@ -206,8 +209,8 @@ function placePhoto(
   for (let i = levels.length - 1; i >= 0; i--) {
     const level = levels[i]!;
     const mat = photo.mats[i - 1];
-    const reveals = i < gaps.length ? gaps[i]! : null;
-    if (reveals) [x, y] = [x + reveals.left, y + reveals.bottom];
+    const inside = gaps[i];
+    if (inside) [x, y] = [x + inside.left, y + inside.bottom];
     parts.push({
       id: mat?.id ?? photo.id,
       kind: mat ? 'mat' : 'print',
@@ -217,7 +220,7 @@ function placePhoto(
       y: ticks(y),
       width: level.width,
       height: level.height,
-      reveals: i === 0 ? (gaps[0] ?? null) : reveals,
+      reveals: i === 0 ? null : gaps[i - 1]!,
       sums: sumsOf(solved.sums, i === 0 ? 'print' : matName(i - 1)),
       paper: mat?.paper ?? null,
     });

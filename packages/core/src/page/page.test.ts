@@ -51,6 +51,16 @@ describe('what follows from a page', () => {
     ]);
     expect(part(kitePage(), 'strip').x).toBe(lengthOf('12') - lengthOf('3/8') - lengthOf('9 1/2'));
   });
+  test('each layer has the reveal that is its own', () => {
+    const left = (id: string) => part(kitePage(), id).reveals?.left;
+    expect([left('field'), left('m1'), left('m2'), left('launch'), left('base')]).toEqual([
+      lengthOf('3/8'),
+      lengthOf('1/8'),
+      lengthOf('1/4'),
+      undefined,
+      undefined,
+    ]);
+  });
   test('the base, panels and mats are pieces to cut; the print is not', () => {
     expect(derivePage(kitePage()).pieces.map((p) => p.part)).toEqual(['base', 'field', 'strip', 'm2', 'm1']);
   });

@@ -1,15 +1,15 @@
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import type { Aim, Job, Plan } from '@temnex/core';
-import { AIM_WORDS, CAUTION, boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
-import { useCut, useSaveHabits, useUndoCut } from '../../api/queries.ts';
+import type { Job, Plan } from '@temnex/core';
+import { CAUTION, boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
+import { useCut } from '../../api/queries.ts';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { LengthField } from '../../ui/LengthField.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
-import { usePageContext, type PageContext } from '../page/PageStation.tsx';
+import { usePageContext } from '../page/PageStation.tsx';
+import { Books } from './Books.tsx';
+import { HabitsForm } from './HabitsForm.tsx';
 import { Overview } from './Overview.tsx';
 import { Story } from './Story.tsx';
 import { useCuttingOrder } from './useCuttingOrder.ts';
@@ -62,11 +62,6 @@ const Stack = styled.div`
   gap: 0.6rem;
   justify-items: start;
   margin: 0.9rem 0;
-`;
-const Block = styled.section`
-  margin-top: 1.2rem;
-  padding-top: 0.7rem;
-  border-top: 1px solid var(--rule);
 `;
 const Copied = styled.pre`
   margin: 0.4rem 0;
@@ -186,7 +181,7 @@ export function OrderScreen() {
           </>
         ) : null}
         <Books context={context} cuttings={cuttings} />
-        <Habits context={context} again={again} planned={order.status === 'shown'} />
+        <HabitsForm context={context} again={again} planned={order.status === 'shown'} />
       </Slip>
     </Work>
   );
@@ -254,106 +249,5 @@ function PlainList({ job, voice }: { job: Job; voice: Parameters<typeof cutListT
         {copied ? 'Copied' : 'Copy the list'}
       </Quiet>
     </>
-  );
-}
-
-/** What was cut for this page, latest first, each to be taken back. */
-function Books({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {
-  const undo = useUndoCut(context.id);
-  if (!cuttings.length) return null;
-  return (
-    <Block>
-      <h3>Cut so far</h3>
-      <ul>
-        {cuttings.map((c) => (
-          <li key={c.id}>
-            {c.cutAt.slice(0, 16).replace('T', ', ')}: {c.parts.length} {c.parts.length === 1 ? 'piece' : 'pieces'},{' '}
-            {c.kept.length} kept{' '}
-            {c.undoneAt ? (
-              '(taken back)'
-            ) : (
-              <Quiet onPress={() => undo.mutate(c.id)} isDisabled={undo.isPending}>
-                Take it back
-              </Quiet>
-            )}
-          </li>
-        ))}
-      </ul>
-      {undo.error ? (
-        <Notice kind="block">
-          <span>{undo.error.message}</span>
-        </Notice>
-      ) : null}
-    </Block>
-  );
-}
-
-const AIMS = (Object.keys(AIM_WORDS) as Aim[]).map((id) => ({ id, name: AIM_WORDS[id] }));
-
-/** The aim, the cutter and the keep rule: one person's, remembered. */
-function Habits({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
-  const { habits } = context;
-  const save = useSaveHabits();
-  const cutter = (patch: Partial<typeof habits.cutter>) =>
-    save.mutate({ ...habits, cutter: { ...habits.cutter, ...patch } });
-  const keep = (patch: Partial<typeof habits.keep>) => save.mutate({ ...habits, keep: { ...habits.keep, ...patch } });
-  const wide = { '--field': '6.5rem' } as React.CSSProperties;
-  return (
-    <Block>
-      <h3>My trimmer and habits</h3>
-      <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0.6rem 0.9rem', marginTop: '0.4rem', ...wide }}>
-        <Choice label="aim" value={habits.aim} options={AIMS} onChange={(aim) => save.mutate({ ...habits, aim })} />
-        <LengthField
-          label="longest cut"
-          value={habits.cutter.reach ?? ''}
-          unit={habits.unit}
-          onCommit={(reach) => cutter({ reach })}
-        />
-        <LengthField
-          label="narrowest to hold"
-          value={habits.cutter.narrowest}
-          unit={habits.unit}
-          options={{ allow: 'zero' }}
-          onCommit={(narrowest) => cutter({ narrowest })}
-        />
-        <LengthField
-          label="lost per cut"
-          value={habits.cutter.kerf}
-          unit={habits.unit}
-          options={{ allow: 'zero' }}
-          onCommit={(kerf) => cutter({ kerf })}
-        />
-        <LengthField
-          label="keep from, short side"
-          value={habits.keep.shorter}
-          unit={habits.unit}
-          options={{ allow: 'zero' }}
-          onCommit={(shorter) => keep({ shorter })}
-        />
-        <LengthField
-          label="keep from, long side"
-          value={habits.keep.longer}
-          unit={habits.unit}
-          options={{ allow: 'zero' }}
-          onCommit={(longer) => keep({ longer })}
-        />
-      </div>
-      {save.error ? (
-        <Notice kind="block">
-          <span>{save.error.message}</span>
-        </Notice>
-      ) : null}
-      {planned ? (
-        <p style={{ marginTop: '0.5rem' }}>
-          <Quiet onPress={again}>Plan it again</Quiet>
-          <Link
-            to={`/page/${context.id}/papers`}
-            style={{ marginLeft: '0.75rem', fontSize: 'var(--s1)', fontWeight: 600 }}
-          >
-            Change papers
-          </Link>
-        </p>
-      ) : null}
-    </Block>
   );
 }

@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { addPanel, addPhoto, derivePage, removePart, takeOffer, type Page, type PageProblem } from '@temnex/core';
 import { pageProblemWords, sizeWords, suggestionWords } from '@temnex/words';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { Block } from '../../ui/Block.tsx';
 import { Plain, Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { NameField } from '../../ui/NameField.tsx';
@@ -41,11 +42,6 @@ const Slip = styled.div`
   ${NARROW} {
     padding: 1rem 0.75rem;
   }
-`;
-const Block = styled.section`
-  margin-top: 1.1rem;
-  padding-top: 0.7rem;
-  border-top: 1px solid var(--rule);
 `;
 const Parts = styled.ol`
   display: flex;

@@ -1,0 +1,36 @@
+import { useUndoCut } from '../../api/queries.ts';
+import { Block } from '../../ui/Block.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
+import { Notice } from '../../ui/states.tsx';
+import type { PageContext } from '../page/PageStation.tsx';
+
+/** What was cut for this page, latest first, each to be taken back. */
+export function Books({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {
+  const undo = useUndoCut(context.id);
+  if (!cuttings.length) return null;
+  return (
+    <Block>
+      <h3>Cut so far</h3>
+      <ul>
+        {cuttings.map((c) => (
+          <li key={c.id}>
+            {c.cutAt.slice(0, 16).replace('T', ', ')}: {c.parts.length} {c.parts.length === 1 ? 'piece' : 'pieces'},{' '}
+            {c.kept.length} kept{' '}
+            {c.undoneAt ? (
+              '(taken back)'
+            ) : (
+              <Quiet onPress={() => undo.mutate(c.id)} isDisabled={undo.isPending}>
+                Take it back
+              </Quiet>
+            )}
+          </li>
+        ))}
+      </ul>
+      {undo.error ? (
+        <Notice kind="block">
+          <span>{undo.error.message}</span>
+        </Notice>
+      ) : null}
+    </Block>
+  );
+}

@@ -1,0 +1,80 @@
+import { Link } from 'react-router';
+import type { Aim } from '@temnex/core';
+import { AIM_WORDS } from '@temnex/words';
+import { useSaveHabits } from '../../api/queries.ts';
+import { Block } from '../../ui/Block.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Notice } from '../../ui/states.tsx';
+import type { PageContext } from '../page/PageStation.tsx';
+
+const AIMS = (Object.keys(AIM_WORDS) as Aim[]).map((id) => ({ id, name: AIM_WORDS[id] }));
+
+/** The aim, the cutter and the keep rule: one person's, remembered. */
+export function HabitsForm({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
+  const { habits } = context;
+  const save = useSaveHabits();
+  const cutter = (patch: Partial<typeof habits.cutter>) =>
+    save.mutate({ ...habits, cutter: { ...habits.cutter, ...patch } });
+  const keep = (patch: Partial<typeof habits.keep>) => save.mutate({ ...habits, keep: { ...habits.keep, ...patch } });
+  const wide = { '--field': '6.5rem' } as React.CSSProperties;
+  return (
+    <Block>
+      <h3>My trimmer and habits</h3>
+      <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0.6rem 0.9rem', marginTop: '0.4rem', ...wide }}>
+        <Choice label="aim" value={habits.aim} options={AIMS} onChange={(aim) => save.mutate({ ...habits, aim })} />
+        <LengthField
+          label="longest cut"
+          value={habits.cutter.reach ?? ''}
+          unit={habits.unit}
+          onCommit={(reach) => cutter({ reach })}
+        />
+        <LengthField
+          label="narrowest to hold"
+          value={habits.cutter.narrowest}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(narrowest) => cutter({ narrowest })}
+        />
+        <LengthField
+          label="lost per cut"
+          value={habits.cutter.kerf}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(kerf) => cutter({ kerf })}
+        />
+        <LengthField
+          label="keep from, short side"
+          value={habits.keep.shorter}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(shorter) => keep({ shorter })}
+        />
+        <LengthField
+          label="keep from, long side"
+          value={habits.keep.longer}
+          unit={habits.unit}
+          options={{ allow: 'zero' }}
+          onCommit={(longer) => keep({ longer })}
+        />
+      </div>
+      {save.error ? (
+        <Notice kind="block">
+          <span>{save.error.message}</span>
+        </Notice>
+      ) : null}
+      {planned ? (
+        <p style={{ marginTop: '0.5rem' }}>
+          <Quiet onPress={again}>Plan it again</Quiet>
+          <Link
+            to={`/page/${context.id}/papers`}
+            style={{ marginLeft: '0.75rem', fontSize: 'var(--s1)', fontWeight: 600 }}
+          >
+            Change papers
+          </Link>
+        </p>
+      ) : null}
+    </Block>
+  );
+}
