@@ -1,4 +1,4 @@
-import { exactText, MARKS } from '../length/index.ts';
+import { exactText } from '../length/index.ts';
 import type { DerivedPage, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
@@ -38,7 +38,7 @@ export function jobOfPage(
       name,
       unit,
       cutter: {
-        step: exactText(MARKS[habitsMark(page, habits)].step, unit),
+        step: exactText(page.mark.step, unit),
         reach: habits.cutter.reach === null ? null : text(habits.cutter.reach, habits.unit),
         narrowest: text(habits.cutter.narrowest, habits.unit),
         kerf: text(habits.cutter.kerf, habits.unit),
@@ -99,10 +99,6 @@ function worthAsking(stock: readonly StockItem[], pieces: readonly PieceToCut[])
     small.set(item.paper, seen + 1);
     return seen < TOO_SMALL_KEPT;
   });
-}
-
-function habitsMark(page: DerivedPage, habits: Habits): Habits['mark'] {
-  return MARKS[habits.mark].unit === page.mark.unit ? habits.mark : page.mark.unit === 'in' ? '1/16' : '1 mm';
 }
 
 function uniqueNames(names: readonly string[]): string[] {

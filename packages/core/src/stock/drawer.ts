@@ -61,10 +61,9 @@ export const sizeOfItem = (item: Pick<StockItem, 'width' | 'height' | 'unit'>): 
   height: lengthOf(item.height, item.unit),
 });
 
-/** The trimmer and the habits of the person. */
+/** The trimmer and the habits of the person. The mark is the page's: its pieces are sized to it. */
 export const habitsSchema = z.strictObject({
   unit: z.enum(['in', 'mm']),
-  mark: z.enum(['1/8', '1/16', '1/32', '1/64', '1 mm', '0.5 mm']),
   cutter: z.strictObject({
     reach: lengthText().nullable(),
     narrowest: margin,
@@ -78,7 +77,6 @@ export type Habits = z.infer<typeof habitsSchema>;
 
 export const USUAL_HABITS: Habits = {
   unit: 'in',
-  mark: '1/16',
   cutter: { reach: '12 1/4 in', narrowest: '1/4 in', kerf: 0, stack: 1 },
   keep: { shorter: '1 in', longer: '3 in' },
   aim: 'least-paper',

@@ -16,6 +16,8 @@ import type { Planting } from './layout.ts';
 /** At the most this many copies: a block's pieces are bits in four words. */
 export const MOST_COPIES = 128;
 const WORDS = 4;
+/** Where more than this share of the paper may be waste, blocks are too many, and moving pieces about does better. */
+const LOOSE = 0.05;
 
 export interface BlockTask {
   readonly c: Compiled;
@@ -37,7 +39,8 @@ export function fillSheets(task: BlockTask): Planting[] | null {
   const room = c.roomWidth[s]! * c.roomHeight[s]!;
   const wanted = copies.reduce((sum, k) => sum + c.area[k]!, 0);
   const slack = sheets * room - wanted;
-  if (slack < 0 || copies.length > MOST_COPIES || !c.aligned || c.delicate[s]) return null;
+  if (slack < 0 || slack > sheets * room * LOOSE) return null;
+  if (copies.length > MOST_COPIES || !c.aligned || c.delicate[s]) return null;
   const store = new BlockStore(task, slack);
   const full = store.grow();
   const chosen = full.length ? cover(task, store, full) : null;
@@ -59,6 +62,8 @@ class BlockStore {
   private readonly how: number[] = [];
   readonly bits: number[] = [];
   private readonly seen = new Set<string>();
+  private asked = 0;
+  private stopped = false;
   /** [level] blocks by height, by width */
   private readonly byHeight: Map<number, number[]>[] = [];
   private readonly byWidth: Map<number, number[]>[] = [];
@@ -89,7 +94,7 @@ class BlockStore {
       this.byWidth[size] = this.index(level, this.w);
       const next: number[] = [];
       for (let a = 1; a * 2 <= size + 1; a++) {
-        if (over()) return full;
+        if (this.stopped || over()) return full;
         this.join(next, a, size + 1 - a, 1);
         this.join(next, a, size + 1 - a, 2);
       }
@@ -149,10 +154,9 @@ class BlockStore {
     const ones = (how === 1 ? this.byHeight : this.byWidth)[a];
     const others = (how === 1 ? this.byHeight : this.byWidth)[b];
     if (!ones || !others) return;
-    const { over, width } = this.task;
-    const most = width * 8;
+    const most = this.task.width * 8;
     for (const [side, list] of ones) {
-      if (over()) return;
+      if (this.late()) return;
       if (!this.slack) {
         const same = others.get(side);
         if (same) this.joinLists(into, list, same, how, a === b, most);
@@ -174,6 +178,7 @@ class BlockStore {
   ): void {
     const { kerf } = this.task.c;
     for (const x of list) {
+      if (this.late()) return;
       for (const y of same) {
         if (twin && y <= x) continue;
         const w = how === 1 ? this.w[x]! + this.w[y]! + kerf : Math.max(this.w[x]!, this.w[y]!);
@@ -185,6 +190,12 @@ class BlockStore {
         this.add(into, x, y, w, h, waste, how);
       }
     }
+  }
+
+  /** Whether the time is up; asked often, so it looks at the clock only now and then. */
+  private late(): boolean {
+    if (!this.stopped && (++this.asked & 63) === 0) this.stopped = this.task.over();
+    return this.stopped;
   }
 
   private apart(x: number, y: number): boolean {
@@ -224,11 +235,14 @@ function cover(task: BlockTask, store: BlockStore, full: readonly number[]): num
   const used = new Int32Array(WORDS);
   const chosen: number[] = [];
   let tries = 0;
+  let late = false;
   const go = (): boolean => {
     const next = order.find((copy) => !(used[copy >> 5]! & (1 << (copy & 31))));
     if (next === undefined) return true;
-    if (chosen.length === sheets || ++tries > 200_000 || (tries % 256 === 0 && over())) return false;
+    if (chosen.length === sheets) return false;
+    late ||= ++tries > 200_000 || (tries % 16 === 0 && over());
     for (const b of holding[next]!) {
+      if (late) return false;
       let clash = 0;
       for (let word = 0; word < WORDS; word++) clash |= used[word]! & store.bits[b * WORDS + word]!;
       if (clash) continue;
