@@ -113,6 +113,13 @@ const Aside = styled.div`
   ${NARROW} {
     gap: 0.25rem;
     padding-left: 0.5rem;
+    /* on a phone only what is not as it should be takes up room */
+    & [data-quiet] {
+      position: absolute;
+      width: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
   }
 `;
 

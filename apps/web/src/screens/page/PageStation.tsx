@@ -131,7 +131,11 @@ function Saved({ editor }: { editor: PageEditor }) {
       <Quiet onPress={editor.redo} isDisabled={!editor.canRedo}>
         Redo
       </Quiet>
-      <span role="status" title={editor.trouble ?? undefined}>
+      <span
+        role="status"
+        title={editor.trouble ?? undefined}
+        {...(editor.saving === 'saved' ? { 'data-quiet': true } : {})}
+      >
         {SAVED_WORDS[editor.saving]}
       </span>
       {editor.trouble ? <Quiet onPress={editor.retry}>Try again</Quiet> : null}
