@@ -35,7 +35,7 @@ export {
   type Ticks,
   type Unit,
 } from './length/index.ts';
-export { EDGES, areaOf, contains, fitsIn, rect, turned, type Edge, type Rect, type Size } from './geometry/index.ts';
+export { EDGES, fitsIn, rect, turned, type Edge, type Rect, type Size } from './geometry/index.ts';
 export {
   RECIPES,
   RECIPE_IDS,
@@ -117,7 +117,6 @@ export {
   USUAL_HABITS,
   inDrawerOrder,
   habitsSchema,
-  longestOf,
   lookSchema,
   paperFaceSchema,
   paperSchema,

@@ -66,8 +66,6 @@ export function suggestionWords(
     }
     case 'off-mark':
       return `The ${fieldWords(suggestion.field, nameOf)} falls between two marks; it is cut at ${figure(suggestion.nearest, voice)}.`;
-    case 'too-narrow':
-      return `A reveal of ${figure(suggestion.reveal, voice)} hardly shows.`;
     case 'gave-way':
       return `Too much was given, so the ${fieldWords(suggestion.field, nameOf)} was worked out anew.`;
     case 'overhang':

@@ -1,1 +1,1 @@
-export { EDGES, areaOf, contains, fitsIn, rect, turned, type Edge, type Rect, type Size } from './rect.ts';
+export { EDGES, fitsIn, rect, turned, type Edge, type Rect, type Size } from './rect.ts';

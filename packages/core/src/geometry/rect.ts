@@ -15,16 +15,6 @@ export interface Rect extends Size {
 export type Edge = 'left' | 'right' | 'top' | 'bottom';
 export const EDGES: readonly Edge[] = ['left', 'right', 'top', 'bottom'];
 
-/** Area in square ticks: a double, exact below 2^53. */
-export const areaOf = (size: Size): number => size.width * size.height;
-
-/** Whether `inner` lies in `outer`, edges included. */
-export const contains = (outer: Rect, inner: Rect): boolean =>
-  inner.x >= outer.x &&
-  inner.y >= outer.y &&
-  inner.x + inner.width <= outer.x + outer.width &&
-  inner.y + inner.height <= outer.y + outer.height;
-
 /** Whether `size` fits in `room` as it is, or turned by a quarter. */
 export function fitsIn(size: Size, room: Size): 'upright' | 'turned' | null {
   if (size.width <= room.width && size.height <= room.height) return 'upright';

@@ -35,7 +35,6 @@ export type Suggestion =
       even: ReadonlyArray<Size & { reveal: Ticks }>;
     }
   | { code: 'off-mark'; field: string; size: Ticks; nearest: Ticks }
-  | { code: 'too-narrow'; layer: string; reveal: Ticks }
   | { code: 'gave-way'; field: string };
 
 export type Solved<Answer> =

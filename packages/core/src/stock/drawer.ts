@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthOf, lengthText, ticks, type Ticks, type Unit } from '../length/index.ts';
+import { lengthOf, lengthText, type Ticks } from '../length/index.ts';
 
 /* Papers and what there is of them: the rules, not the storage. */
 
@@ -93,13 +93,3 @@ export function inDrawerOrder(stock: readonly StockItem[]): StockItem[] {
     .sort((a, b) => a.fresh - b.fresh || b.area - a.area || (a.item.id < b.item.id ? -1 : 1))
     .map(({ item }) => item);
 }
-
-/** The longest edge of any item of a paper; 0 where there is none. */
-export function longestOf(stock: readonly StockItem[], paper: string): Ticks {
-  const lengths = stock
-    .filter((s) => s.paper === paper && !s.reserved)
-    .map((s) => Math.max(sizeOfItem(s).width, sizeOfItem(s).height));
-  return ticks(Math.max(0, ...lengths));
-}
-
-export type { Unit };

@@ -4,7 +4,6 @@ export {
   USUAL_HABITS,
   inDrawerOrder,
   habitsSchema,
-  longestOf,
   lookSchema,
   paperFaceSchema,
   paperSchema,
