@@ -54,8 +54,8 @@ describe('temnex plan', () => {
     ['not.json', '{ kites', 'not.json: is not JSON'],
     [
       'from.json',
-      { ...job, pieces: [{ ...job.pieces[0], from: { stock: 's', x: 0, y: 0 } }] },
-      'pieces[0].from: pieces from a fixed place cannot be planned yet',
+      { ...job, pieces: [{ ...job.pieces[0], from: { stock: 't', x: 0, y: 0 } }] },
+      'pieces[0].from.stock: there is no stock "t"',
     ],
   ])('%s: one line that names the field, exit 2', async (name, content, line) => {
     const { code, out, err } = await temnex('plan', file(name, content));

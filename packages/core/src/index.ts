@@ -134,6 +134,8 @@ export {
 export {
   issueOf,
   jobSchema,
+  AIMS,
+  planAims,
   planJob,
   planSchema,
   readJob,
@@ -160,5 +162,6 @@ export {
   type StockKind,
   type Totals,
   type Turn,
+  type WayOut,
 } from './planner/index.ts';
 export { effectsOf, jobOfPage, type CutEffects, type CutParts, type JobOfPage } from './cutting/index.ts';

@@ -122,13 +122,13 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   if (order.plan.steps.length) heading('Cuts, in this order');
   order.plan.steps.forEach((step, i) => {
     if (need(19)) put(text(W - MARGIN, at.y - 4, 'cuts, continued', 8.5, { anchor: 'end', fill: GREY }));
-    const words = stepWords(step, order.plan, order.pieceName, order.voice);
+    const words = stepWords(step, order.plan, order.job, order.voice, order.pieceName);
     const y = at.y + 12;
     put(
       { kind: 'rect', x: MARGIN, y: y - 8.5, width: 9, height: 9, stroke: { colour: INK, width: 0.7 } },
       text(MARGIN + 30, y, String(i + 1), 9.5, { anchor: 'end', fill: GREY }),
       text(MARGIN + 84, y, words.setting, 12.5, { anchor: 'end', weight: 600, face: 'figures' }),
-      text(MARGIN + 96, y, fitText(words.hold, 9.5, W * 0.42), 9.5),
+      text(MARGIN + 96, y, fitText(words.note ? `${words.hold}; ${words.note}` : words.hold, 9.5, W * 0.42), 9.5),
       text(MARGIN + 100 + W * 0.43, y, fitText(`› ${words.off}`, 9.5, W - 2 * MARGIN - 104 - W * 0.43), 9.5, {
         weight: 600,
       }),

@@ -1,6 +1,6 @@
 import { TICKS_PER_UNIT, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
 import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
-import { INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
+import { CUT, INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -44,6 +44,25 @@ export function plate(
     marks.push({ kind: 'text', x, y: at - line.size * 0.28, anchor: 'middle', fill: INK, ...line });
   }
   return marks;
+}
+
+/** Where stop cuts make a windmill: a dot in the colour of cuts at each corner, where one starts. */
+function millMarks(box: { x: number; y: number; width: number; height: number }): Mark[] {
+  const [right, bottom] = [box.x + box.width, box.y + box.height];
+  return [
+    { kind: 'rect', ...box, stroke: { colour: CUT, width: 1.2, dash: [2, 2] } },
+    {
+      kind: 'text',
+      x: (box.x + right) / 2,
+      y: bottom - 4,
+      text: 'stop cuts',
+      size: 9,
+      weight: 600,
+      face: 'text',
+      anchor: 'middle',
+      fill: CUT,
+    },
+  ];
 }
 
 /** A sheet as it will be cut: pieces by name and size, kept offcuts and waste by outline, lines and label. */
@@ -92,6 +111,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
   };
   const walk = (n: PlanNode): void => {
+    if (n.cut === 'windmill') marks.push(...millMarks(place(n)));
     if (n.cut) return void n.parts!.forEach(walk);
     const box = place(n);
     const thin = { colour: INK, width: 0.7 };
@@ -102,7 +122,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       );
       marks.push({ kind: 'rect', ...box, stroke: { colour: keep, width: 1.2, dash: [5, 3] } });
       label(n, 'keep', false);
-    } else if (n.holds === 'waste') {
+    } else if (n.holds === 'waste' || n.holds === 'odd') {
       marks.push({ kind: 'rect', ...box, fill: '#d8d8d8cc' });
       marks.push(
         ...hatch(box.x, box.y, box.width, box.height, 5, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
@@ -113,6 +133,12 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       if (n.holds.side === 'B') marks.push({ kind: 'rect', ...box, fill: paperFill(style, sheet.stock, 'B') });
       marks.push({ kind: 'rect', ...box, stroke: { colour: INK, width: 1.3 } });
       label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
+      if (n.opening) {
+        // the name of the host gives way to what its centre becomes
+        marks.push({ kind: 'rect', ...place(n.opening), fill: paperFill(style, sheet.stock, 'A') });
+        marks.push({ kind: 'rect', ...place(n.opening), stroke: { colour: CUT, width: 1, dash: [3, 2] } });
+        walk(n.opening);
+      }
     }
   };
   const { trim } = stock;
@@ -129,7 +155,15 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
         ...hatch(m.x, m.y, m.width, m.height, 4, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
       );
   walk(sheet.tree);
-  marks.push({ kind: 'rect', x: 0, y: 0, width: W, height: H, stroke: { colour: INK, width: 1 } });
+  const corners = stock.outline ?? [];
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length]!;
+    const at = (t: number) => (t / ticks) * per;
+    const stroke = { colour: INK, width: 1.4 };
+    marks.push({ kind: 'line', x1: at(p.x), y1: H - at(p.y), x2: at(q.x), y2: H - at(q.y), stroke });
+  });
+  const edge = { colour: INK, width: stock.outline ? 0.4 : 1 };
+  marks.push({ kind: 'rect', x: 0, y: 0, width: W, height: H, stroke: edge });
   const title = `Sheet ${sheetLetter(index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}`;
   return { width: W, height: H, marks, title };
 }

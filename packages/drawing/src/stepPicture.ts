@@ -1,5 +1,5 @@
 import { TICKS_PER_UNIT, type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
-import { figure, partAt, partWords, stepWords } from '@temnex/words';
+import { partAt, partWords, stepWords } from '@temnex/words';
 import { CUT, INK, KEEP, cutLine, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
@@ -45,10 +45,12 @@ interface Part {
   readonly label: string;
 }
 
+type Guided = Exclude<Step, { do: 'open' }>;
+
 /** The two parts that a step makes, in the plan's unit. `rest` is null where the kerf swallows it. */
 function partsOf(
   plan: Plan,
-  step: Step,
+  step: Guided,
   job: Job,
   pieceName: (id: string) => string,
 ): { off: Part; rest: Part | null } {
@@ -67,6 +69,7 @@ function partsOf(
     const { nodes } = partAt(sheet.tree, path);
     return { box: around(nodes), nodes, label: shortName(nodes, pieceName) };
   };
+  if (step.do === 'stop') return { off: part(step.part), rest: null };
   return { off: part(step.off), rest: step.rest === null ? null : part(step.rest) };
 }
 
@@ -88,8 +91,11 @@ function shortName(nodes: readonly PlanNode[], pieceName: (id: string) => string
 /** The frame of one cut. Its size follows the part in hand, so that a row of frames compares at a glance. */
 export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyle): Drawing {
   const per = perUnit(plan, style.scale);
-  const words = stepWords(step, plan, style.pieceName, style.voice);
-  const setting = figure(step.setting * TICKS_PER_UNIT[plan.unit], style.voice);
+  const words = stepWords(step, plan, job, style.voice, style.pieceName);
+  const title = `${words.hold}. ${step.do === 'open' ? '' : `Set ${words.setting}. `}${words.off} comes off, ${words.rest} is left.`;
+  const whole = step.do === 'open' || step.do === 'stop';
+  if (whole) return wholePicture(plan, step, style, title);
+  const { setting } = words;
   const upright = step.edge === 'left' || step.edge === 'right';
   const { off, rest } = partsOf(plan, step, job, style.pieceName);
   const [w, h] = [off.box.width * per, off.box.height * per];
@@ -137,8 +143,47 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyl
     ...size,
     width: Math.max(size.width, 44),
     marks,
-    title: `${words.hold}. Set ${setting}. ${words.off} comes off, ${words.rest} is left.`,
+    title,
   };
+}
+
+/** A part that stays in one: the piece whose centre is cut out by hand, or a windmill with the stop cut to make. */
+function wholePicture(
+  plan: Plan,
+  step: Extract<Step, { do: 'open' | 'stop' }>,
+  style: PictureStyle,
+  title: string,
+): Drawing {
+  const per = perUnit(plan, style.scale);
+  const sheet = plan.sheets[step.sheets[0]!]!;
+  const { nodes } = partAt(sheet.tree, step.part);
+  const node = nodes[0]!;
+  const fill = paperFill(style, sheet.stock, 'A');
+  const at = { x: BAR, y: FLAG };
+  const [width, height] = [node.width * per, node.height * per];
+  const marks: Mark[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
+  if (step.do === 'open') {
+    const o = node.opening!;
+    const hole = { x: at.x + (o.x - node.x) * per, y: at.y + (node.y + node.height - o.y - o.height) * per };
+    marks.push(...partMarks({ box: o, nodes: [o], label: shortName([o], style.pieceName) }, hole, per, fill, false));
+    const stroke = { colour: CUT, width: 1.6, dash: [5, 3] };
+    marks.push({ kind: 'rect', ...hole, width: o.width * per, height: o.height * per, stroke });
+  } else {
+    const [s, u] = [step.setting * per, step.until * per];
+    const [right, bottom] = [at.x + width, at.y + height];
+    // lines start at the lower, left, right and upper edge, in this order
+    const lines = [
+      [at.x + s, bottom, at.x + s, bottom - u],
+      [at.x, bottom - s, at.x + u, bottom - s],
+      [right, bottom - s, right - u, bottom - s],
+      [at.x + s, at.y, at.x + s, at.y + u],
+    ] as const;
+    marks.push(...cutLine(...lines[step.line - 1]!));
+    const fence =
+      step.edge === 'left' ? { x: 0, y: FLAG, width: BAR, height } : { x: BAR, y: bottom, width, height: BAR };
+    marks.push({ kind: 'rect', ...fence, fill: INK });
+  }
+  return { width: Math.max(44, width + 2 * BAR), height: height + FLAG + BAR, marks, title };
 }
 
 /** The setting, in the colour of "cut here". */

@@ -1,4 +1,13 @@
-import { TICKS_PER_UNIT, type Aim, type Job, type Missing, type Plan, type PlanNode, type Step } from '@temnex/core';
+import {
+  TICKS_PER_UNIT,
+  type Aim,
+  type Job,
+  type Missing,
+  type Plan,
+  type PlanNode,
+  type Step,
+  type WayOut,
+} from '@temnex/core';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
@@ -29,23 +38,47 @@ export function missingWords(missing: Missing, job: Job, voice: Voice): { why: s
     'no-stock-wide-enough': `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
     direction: `no ${paper} is large enough with the pattern running that way`,
     'beyond-reach': `a cut of ${say(missing.needed)} is beyond the reach of the cutter`,
+    'place-taken': `it cannot be cut from the place it must come from`,
     'not-enough': `there is not enough ${paper}`,
   };
-  const help = missing.help.map((h) => {
-    switch (h.do) {
-      case 'turn':
-        return 'let it be turned: it would fit across the pattern';
-      case 'other-side':
-        return `use side ${h.side}`;
-      case 'release':
-        return 'take what is held back';
-      case 'shorten':
-        return `make it ${say(h.to)}`;
-      case 'buy':
-        return `buy ${job.papers.find((p) => p.id === h.paper)?.name ?? 'paper'}, ${sizeWords(inTicks(h.width, job), inTicks(h.height, job), voice)}`;
-    }
-  });
+  const help = missing.help.map((way) => wayOutWords(way, missing, job, voice));
   return { why: `${what}: ${reason[missing.why]}`, help };
+}
+
+/** A way out, with what it opens: `use side B (opens no new paper)`. */
+export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing, job: Job, voice: Voice): string {
+  const say = (n: number) => figure(inTicks(n, job), voice);
+  const paperName = (id: string) => job.papers.find((p) => p.id === id)?.name ?? 'paper';
+  const what = (() => {
+    switch (how.do) {
+      case 'turn':
+        return 'let the pattern run the other way';
+      case 'elsewhere':
+        return 'cut it from anywhere';
+      case 'other-side':
+        return `use side ${how.side}`;
+      case 'release': {
+        const item = job.stock.find((s) => s.id === how.stock);
+        return item
+          ? `take what is held back, ${item.paper.name} ${sizeWords(item.width, item.height, voice)}`
+          : 'take what is held back';
+      }
+      case 'other-paper':
+        return `take ${paperName(how.paper)} instead`;
+      case 'tuck':
+        return `tuck less under: ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)} would do`;
+      case 'join':
+        return `make it of two, joined ${say(how.at)} along its ${how.along}, where it is covered`;
+      case 'shorten':
+        return `make it ${say(how.to)} long`;
+      case 'buy':
+        return `buy ${how.quantity} × ${paperName(how.paper)}, ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)}`;
+    }
+  })();
+  const part = cut < missing.quantity ? `${cut} of ${missing.quantity}; ` : '';
+  const opens =
+    newSheetArea > 1e-9 ? `opens ${areaWords(newSheetArea, job.unit)} of new paper` : 'opens no more new paper';
+  return `${what} (${part}${opens})`;
 }
 
 /** What the totals say, in the order in which people ask. */
@@ -71,6 +104,7 @@ export function boundWords(plan: Plan): string {
     area: 'the pieces have more area than the scraps and fewer sheets give',
     'at-most-per-sheet': 'no more of one piece come from a sheet',
     'large-pieces': 'the large pieces cannot share fewer sheets',
+    pinned: 'pieces must be cut from them',
   }[bound.how];
   if (bound.proved) return `Fewest possible: ${how}.`;
   const least = bound.newSheets
@@ -80,10 +114,11 @@ export function boundWords(plan: Plan): string {
 }
 
 /** The node that a step's path names; `r.0.1+` is part 1 with all after it. */
-export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: 'x' | 'y' | null } {
+export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: PlanNode['cut'] } {
   const [, plain = 'r', from] = /^(.*?)(?:\.(\d+)\+)?$/.exec(path) ?? [];
   let node = tree;
-  for (const index of plain.split('.').slice(1)) node = node.parts?.[Number(index)] ?? node;
+  for (const index of plain.split('.').slice(1))
+    node = (index === 'o' ? node.opening : node.parts?.[Number(index)]) ?? node;
   return from === undefined
     ? { nodes: [node], cut: null }
     : { nodes: node.parts?.slice(Number(from)) ?? [], cut: node.cut };
@@ -93,7 +128,7 @@ export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: 
 export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
   if (only?.holds === 'keep') return 'an offcut to keep';
-  if (only?.holds === 'waste') return 'waste';
+  if (only?.holds === 'waste' || only?.holds === 'odd') return 'waste';
   if (only?.holds && typeof only.holds === 'object') return pieceName(only.holds.piece);
   const names: string[] = [];
   const walk = (node: PlanNode): void => {
@@ -113,26 +148,53 @@ export interface StepWords {
   readonly setting: string;
   readonly off: string;
   readonly rest: string;
+  /** What else to mind: another cutter, what a cutter that is not true must be set to, where a stop cut ends. */
+  readonly note: string;
 }
 
 /** A step as one would say it at the trimmer. */
-export function stepWords(step: Step, plan: Plan, pieceName: (id: string) => string, voice: Voice): StepWords {
-  const setting = figure(inTicks(step.setting, plan), voice);
+export function stepWords(
+  step: Step,
+  plan: Plan,
+  job: Job,
+  voice: Voice,
+  pieceName: (id: string) => string,
+): StepWords {
   const letters = step.sheets.map(sheetLetter).join(' + ');
-  if (step.do === 'trim')
-    return { hold: `sheet ${letters}`, setting, off: `the ${step.edge} margin`, rest: 'the sheet' };
   const sheet = plan.sheets[step.sheets[0]!]!;
-  const part =
-    step.part === 'r'
-      ? `sheet ${letters}`
-      : `${partWords(partAt(sheet.tree, step.part).nodes, pieceName)} (from ${letters})`;
-  return {
-    hold: `${part}, ${step.edge} edge on the fence`,
-    setting,
-    off: partWords(partAt(sheet.tree, step.off).nodes, pieceName),
-    rest: step.rest === null ? 'nothing' : partWords(partAt(sheet.tree, step.rest).nodes, pieceName),
-  };
+  const words = (path: string) => partWords(partAt(sheet.tree, path).nodes, pieceName);
+  if (step.do === 'open')
+    return {
+      hold: `${words(step.part)} (from ${letters})`,
+      setting: 'by hand',
+      off: `cut out its hidden centre: ${words(step.off)}`,
+      rest: words(step.part),
+      note: '',
+    };
+  const say = (n: number) => figure(inTicks(n, plan), voice);
+  const cutter = [job.cutter, ...job.cutter.then][step.by ?? 0];
+  const notes = [
+    ...(step.by ? [`with the ${cutter?.name || 'next cutter'}`] : []),
+    ...(step.dial === undefined ? [] : [`to cut ${say(step.setting)}`]),
+    ...(step.do === 'stop' ? [`stop ${say(step.until)} in from the ${STOP_FROM[step.line - 1]!}`] : []),
+  ];
+  const shared = { setting: say(step.dial ?? step.setting), note: notes.join(', ') };
+  if (step.do === 'trim')
+    return { ...shared, hold: `sheet ${letters}`, off: `the ${step.edge} margin`, rest: 'the sheet' };
+  const part = step.part === 'r' ? `sheet ${letters}` : `${words(step.part)} (from ${letters})`;
+  const hold = `${part}, ${step.edge} edge on the fence`;
+  if (step.do === 'stop')
+    return {
+      ...shared,
+      hold,
+      off: `stop cut ${step.line} of 4`,
+      rest: step.line < 4 ? 'all still in one' : 'five parts',
+    };
+  return { ...shared, hold, off: words(step.off), rest: step.rest === null ? 'nothing' : words(step.rest) };
 }
+
+/** The edges at which a windmill's four cuts start. */
+const STOP_FROM = ['lower edge', 'left edge', 'right edge', 'upper edge'] as const;
 
 /** The plain list of what to cut, largest first within each paper, as text to copy. */
 export function cutListText(job: Job, voice: Voice): string {

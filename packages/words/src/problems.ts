@@ -106,8 +106,22 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${where}: the margins leave nothing of the sheet`;
     case 'opening-outside':
       return `${where}: lies outside the piece`;
-    case 'not-supported':
-      return `${where}: pieces from a fixed place cannot be planned yet; leave it out, or cut this piece by hand first`;
+    case 'unknown-stock':
+      return `${where}: there is no stock "${problem.id}"`;
+    case 'needs-version':
+      return `${where}: needs "version": ${problem.version}`;
+    case 'missing':
+      return `${where}: is missing`;
+    case 'outline-not-at-corner':
+      return `${where}: must touch 0 both ways: count from its leftmost and its lowest corner`;
+    case 'outline-crosses-itself':
+      return `${where}: crosses itself; give the corners in order round it`;
+    case 'outline-size':
+      return `${where}: is not how far the outline reaches; it may be left out`;
+    case 'join-outside':
+      return `${where}: lies outside the piece`;
+    case 'least-too-large':
+      return `${where}: is more than the piece itself`;
   }
 }
 

@@ -90,7 +90,26 @@ describe('problems', () => {
     [{ pieces: [{ id: 'a', width: '0', height: '6', papers: ['p'] }] }, 'pieces[0].width: "0" must be more than 0'],
     [{ pieces: [{ id: 'a', width: '1', height: '6', papers: ['q'] }] }, 'pieces[0].papers[0]: there is no paper "q"'],
     [{ glue: true }, 'the file: does not know "glue"'],
-    [{ version: 3 }, 'version: must be 1'],
+    [{ version: 3 }, 'version: must be 1 or 2'],
+    [{ cutter: { stop: true } }, 'cutter.stop: needs "version": 2'],
+    [
+      {
+        version: 2,
+        stock: [
+          {
+            id: 's',
+            paper: 'p',
+            outline: [
+              [1, 0],
+              [4, 0],
+              [4, 4],
+            ],
+          },
+        ],
+      },
+      'stock[0].outline: must touch 0 both ways: count from its leftmost and its lowest corner',
+    ],
+    [{ stock: [{ id: 's', paper: 'p', width: '3' }] }, 'stock[0].height: is missing'],
   ])('a job with %j: one line that names the field', (change, line) => {
     const good = {
       format: 'temnex-job',
@@ -145,8 +164,8 @@ describe('plans', () => {
   };
   const names = () => 'launch mat';
   test('steps say what to hold, where to set, what comes off', () => {
-    const { plan } = made(document);
-    const words = plan.steps.map((s) => stepWords(s, plan, names, TERMINAL));
+    const { plan, job } = made(document);
+    const words = plan.steps.map((s) => stepWords(s, plan, job, TERMINAL, names));
     expect(words[0]!.hold).toMatch(/^sheet A, (left|bottom) edge on the fence$/);
     expect(words.map((w) => w.setting)).toContain('4 1/4');
     expect(words.filter((w) => w.off === 'launch mat').length).toBeGreaterThanOrEqual(2);
@@ -172,7 +191,10 @@ describe('plans', () => {
     });
     expect(missingWords(plan.missing[0]!, job, TERMINAL)).toEqual({
       why: 'long panel: no Teal swell reaches 11 1/2; the longest is 11 1/4',
-      help: ['make it 11 1/4', 'buy Teal swell, 12 × 12'],
+      help: [
+        'make it 11 1/4 long (opens no more new paper)',
+        'buy 1 × Teal swell, 12 × 12 (opens 144 sq in of new paper)',
+      ],
     });
   });
   test('the plain list, parts and sheets by name', () => {

@@ -2,14 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import { lowerBound, mostPerSheet } from './bounds.ts';
 import { bruteForce } from './bruteForce.ts';
 import { compile } from './compile.ts';
+import { framesOf } from './frames.ts';
 import { readJob, type JobDocument } from './job.ts';
 import { seededRandom } from './random.ts';
 
-const compiled = (document: Partial<JobDocument>) => {
+const jobOf = (document: Partial<JobDocument>) => {
   const read = readJob({ format: 'temnex-job', version: 1, papers: [{ id: 'p' }, { id: 'q' }], ...document });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
-  return compile(read.job);
+  return read.job;
 };
+const compiled = (document: Partial<JobDocument>) => compile(jobOf(document));
+const boundOf = (document: Partial<JobDocument>) => lowerBound(jobOf(document), framesOf(jobOf(document)));
 const sheet = (paper = 'p', quantity = 9) => ({ id: `sheet-${paper}`, paper, width: '12', height: '12', quantity });
 const piece = (width: string, height: string, quantity = 1, papers = ['p']) => ({
   id: `${width}x${height}${papers.join('')}`,
@@ -49,7 +52,7 @@ describe('the most copies from one sheet', () => {
 
 describe('the lower bound', () => {
   const bound = (document: Partial<JobDocument>) => {
-    const { newArea, newSheets, how } = lowerBound(compiled(document));
+    const { newArea, newSheets, how } = boundOf(document);
     return { sheets: newArea / SHEET, newSheets, how };
   };
   test.each<[string, Partial<JobDocument>, { sheets: number; how: string }]>([
@@ -97,12 +100,10 @@ describe('the lower bound', () => {
   ])('%s', (_, document, expected) => expect(bound(document)).toMatchObject(expected));
 
   test('small sheets are counted as small', () => {
-    const { newArea } = lowerBound(
-      compiled({
-        stock: [sheet(), { id: 'pad', paper: 'p', width: '6', height: '6', quantity: 9, kind: 'pad' }],
-        pieces: [piece('5', '5', 2)],
-      }),
-    );
+    const { newArea } = boundOf({
+      stock: [sheet(), { id: 'pad', paper: 'p', width: '6', height: '6', quantity: 9, kind: 'pad' }],
+      pieces: [piece('5', '5', 2)],
+    });
     expect(newArea).toBe(2 * (6 * 24384) ** 2);
   });
 
@@ -112,16 +113,16 @@ describe('the lower bound', () => {
     for (let seed = 1; seed <= runs; seed++) {
       const R = seededRandom(seed * 77);
       const size = () => String(3 + Math.floor(R() * 8));
-      const c = compiled({
+      const job = jobOf({
         stock: [
           { ...sheet(), quantity: 5 },
           { id: 'scrap', paper: 'p', width: size(), height: size(), kind: 'scrap' },
         ],
         pieces: Array.from({ length: 2 + Math.floor(R() * 3) }, (_, i) => ({ ...piece(size(), size()), id: `c${i}` })),
       });
-      const best = bruteForce(c);
+      const best = bruteForce(compile(job));
       expect(best.missing).toBe(0);
-      const { newArea } = lowerBound(c);
+      const { newArea } = lowerBound(job, framesOf(job));
       expect({ seed, above: newArea > best.newSheets * SHEET }).toEqual({ seed, above: false });
       if (newArea === best.newSheets * SHEET) met++;
     }

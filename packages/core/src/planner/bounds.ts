@@ -1,6 +1,11 @@
-import { FLAT, UPRIGHT, type Compiled } from './compile.ts';
+import { FLAT, UPRIGHT, compile, type Compiled, type Settled } from './compile.ts';
+import { usable, type Frame, type Framing } from './frames.ts';
+import type { Job } from './job.ts';
+import { areaOf } from './outline.ts';
+import { newAreaOfFrames } from './search/stand.ts';
+import { isNewPaper } from './standing.ts';
 
-export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces';
+export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'pinned';
 
 /** No plan that cuts everything opens less new paper than this. Areas in square ticks. */
 export interface Bound {
@@ -16,13 +21,38 @@ export interface Bound {
  *   at-most-per-sheet  how often one piece comes from one sheet at the most
  *   large-pieces       dual feasible functions (S. P. Fekete and J. Schepers, 2004)
  */
-export function lowerBound(c: Compiled): Bound {
+export function lowerBound(job: Job, framing: Framing): Bound {
+  const c = compile(job, settledForBound(job, framing));
+  const opened = newAreaOfFrames(c);
   const parts = groupsOfPapers(c).map((group) => {
     const whole = boundOfGroup(c, group);
     const byPaper = sumOf(alone(c, group).map((g) => boundOfGroup(c, g)));
     return byPaper.newArea > whole.newArea ? byPaper : whole;
   });
-  return sumOf(parts);
+  const sum = sumOf(parts);
+  const pinned = c.frames.filter((f) => f.opens && isNewPaper(job.stock[f.stock]!)).length;
+  if (!pinned) return sum;
+  const how = opened >= sum.newArea ? 'pinned' : sum.how;
+  return { newArea: sum.newArea + opened, newSheets: sum.newSheets + pinned, how };
+}
+
+/**
+ * What holds however the framed sheets are cut: each is one room with all its paper, free where a pinned piece opens it anyway. A
+ * piece that might come out of some opening is not asked for.
+ */
+function settledForBound(job: Job, framing: Framing): Settled {
+  const frames = framing.sheets.map(([frame]): Frame => {
+    const { stock, pins, opens } = frame!;
+    const room = usable(job.stock[stock]!);
+    return { stock, pins, opens, rooms: [room], tree: { ...room, cut: null, parts: [], lost: 0, holds: { room: 0 } } };
+  });
+  const openings = job.pieces.flatMap((p) => (p.opening ? [p.opening] : []));
+  const long = (r: { width: number; height: number }) => Math.max(r.width, r.height);
+  const short = (r: { width: number; height: number }) => Math.min(r.width, r.height);
+  const wanted = job.pieces.map((p) =>
+    p.from || openings.some((o) => long(p) <= long(o) && short(p) <= short(o)) ? 0 : p.quantity,
+  );
+  return { frames, wanted };
 }
 
 /** Bounds of independent parts added up; the reason is that of the largest. */
@@ -66,7 +96,7 @@ function groupsOfPapers(c: Compiled): Group[] {
 
 /** The pieces of a group that can come from one paper only, paper by paper, with its stock. */
 function alone(c: Compiled, group: Group): Group[] {
-  const paperOf = (s: number) => c.stock[s]!.paper.id;
+  const paperOf = (s: number) => c.blanks[s]!.item.paper.id;
   const papers = new Map<string, { pieces: number[]; fresh: number[]; scraps: number[] }>();
   for (const s of [...group.fresh, ...group.scraps]) {
     const own = papers.get(paperOf(s)) ?? { pieces: [], fresh: [], scraps: [] };
@@ -84,7 +114,7 @@ function alone(c: Compiled, group: Group): Group[] {
 }
 
 function boundOfGroup(c: Compiled, g: Group): Bound {
-  const roomOf = (s: number) => c.roomWidth[s]! * c.roomHeight[s]!;
+  const roomOf = (s: number) => roomFor(c, s);
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
   const fromScraps = g.scraps.reduce(
     (sum, s) => sum + Math.min(roomOf(s), fittingArea(c, g.pieces, s)) * c.copies[s]!,
@@ -111,6 +141,15 @@ function boundOfGroup(c: Compiled, g: Group): Bound {
     consider(covering(c, g.fresh, n, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
   if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
   return best;
+}
+
+/** What a blank can give at the most, in area. Of an odd scrap only its paper counts, of a pinned sheet not what is pinned. */
+function roomFor(c: Compiled, s: number): number {
+  const { frame, item } = c.blanks[s]!;
+  const room = c.roomWidth[s]! * c.roomHeight[s]!;
+  if (frame < 0) return room;
+  const pinned = c.frames[frame]!.pins.reduce((sum, k) => sum + c.area[k]!, 0);
+  return Math.min(room, areaOf(item)) - pinned;
 }
 
 /** Area of all copies that fit on an item at all. */
@@ -157,6 +196,8 @@ export function mostPerSheet(c: Compiled, k: number, s: number): number {
   const ways = c.ways[k * c.stockCount + s]!;
   const [w, h] = [c.width[k]! + c.kerf, c.height[k]! + c.kerf];
   const [W, H] = [c.roomWidth[s]! + c.kerf, c.roomHeight[s]! + c.kerf];
+  // stop cuts can do what edge-to-edge cuts cannot
+  if (c.job.cutter.stop) return Math.floor(roomFor(c, s) / (c.area[k]! || 1));
   const lattice = (pw: number, ph: number) => Math.floor(W / pw) * Math.floor(H / ph);
   if (ways === UPRIGHT && w !== h) return lattice(w, h);
   if (ways === FLAT) return lattice(h, w);

@@ -1,4 +1,4 @@
-export { planJob, type PlanWatch } from './planJob.ts';
+export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
 export {
   readJob,
   jobSchema,
@@ -17,6 +17,15 @@ export {
   type StockKind,
   type Turn,
 } from './job.ts';
-export { planSchema, type Held, type Missing, type Plan, type PlanNode, type Step, type Totals } from './plan.ts';
+export {
+  planSchema,
+  type Held,
+  type Missing,
+  type Plan,
+  type PlanNode,
+  type Step,
+  type Totals,
+  type WayOut,
+} from './plan.ts';
 export { verifyPlan, type PlanFault } from './verifyPlan.ts';
 export { seededRandom } from './random.ts';

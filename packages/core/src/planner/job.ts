@@ -9,7 +9,10 @@ import {
   type Unit,
 } from '../length/index.ts';
 
-/* The job format, version 1: what is asked of the planner. Lengths are text as typed, or numbers in `unit`. */
+/*
+ * The job format, versions 1 and 2: what is asked of the planner. Lengths are text as typed, or numbers in `unit`. What
+ * version 2 adds is marked; a version 1 document that uses it is refused.
+ */
 
 const size = lengthText();
 const margin = lengthText({ allow: 'zero' });
@@ -23,18 +26,31 @@ export const faceSchema = z.strictObject({
   along: z.enum(['width', 'height']).default('height'),
 });
 
+const point = z.tuple([margin, margin]);
+const cutterKeys = {
+  step: size.nullable().default(null),
+  reach: size.nullable().default(null),
+  narrowest: margin.default(0),
+  stack: z.int().min(1).max(100).default(1),
+  /** Version 2: how much longer than its setting it cuts. */
+  long: lengthText({ allow: 'negative' }).optional(),
+  /** Version 2: what the person calls it. */
+  name: name.optional(),
+};
+
 export const jobSchema = z.strictObject({
   format: z.literal('temnex-job'),
-  version: z.literal(1),
+  version: z.literal([1, 2]),
   name: name.default(''),
   unit: z.enum(['in', 'mm']).default('in'),
   cutter: z
     .strictObject({
-      step: size.nullable().default(null),
-      reach: size.nullable().default(null),
-      narrowest: margin.default(0),
+      ...cutterKeys,
       kerf: margin.default(0),
-      stack: z.int().min(1).max(100).default(1),
+      /** Version 2: a cut may stop short of the far edge. */
+      stop: z.boolean().optional(),
+      /** Version 2: what is taken up where this one cannot, most liked first. */
+      then: z.array(z.strictObject(cutterKeys)).max(5).optional(),
     })
     .prefault({}),
   plan: z
@@ -54,9 +70,17 @@ export const jobSchema = z.strictObject({
       z.strictObject({
         id,
         paper: id,
-        width: size,
-        height: size,
+        /** Version 2: may be left out where there is an outline. */
+        width: size.optional(),
+        height: size.optional(),
         quantity: z.int().min(1).max(1_000_000).default(1),
+        /** Version 2: the corners of an odd scrap, in order round it. */
+        outline: z.array(point).min(3).max(200).optional(),
+        /** Version 2: lines on the paper that no cut may cross. */
+        uncut: z
+          .array(z.tuple([point, point]))
+          .max(50)
+          .optional(),
         kind: z.enum(['sheet', 'pad', 'scrap', 'strip']).default('sheet'),
         trim: z
           .strictObject({
@@ -85,6 +109,12 @@ export const jobSchema = z.strictObject({
         priority: z.number().default(1),
         opening: z.strictObject({ x: margin, y: margin, width: size, height: size }).nullable().optional(),
         from: z.strictObject({ stock: id, x: margin, y: margin }).nullable().optional(),
+        /** Version 2: where the piece may be made of two, the join being hidden: between these places along an edge. */
+        join: z
+          .strictObject({ along: z.enum(['width', 'height']), from: margin, to: margin, overlap: margin })
+          .optional(),
+        /** Version 2: how small it may be made where less of it is tucked under. */
+        least: z.strictObject({ width: size, height: size }).optional(),
       }),
     )
     .min(1)
@@ -116,6 +146,29 @@ export interface JobStock {
   readonly trim: Readonly<Record<'left' | 'right' | 'top' | 'bottom', Ticks>>;
   readonly turned: Turn;
   readonly reserved: boolean;
+  /** Corners of an odd scrap, in order round it; null where it is a rectangle. */
+  readonly outline: readonly Point[] | null;
+  readonly uncut: readonly (readonly [Point, Point])[];
+}
+export interface Point {
+  readonly x: Ticks;
+  readonly y: Ticks;
+}
+export interface Rectangle {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+export interface Cutter {
+  readonly name: string;
+  readonly step: Ticks | null;
+  /** Infinity where there is no limit. */
+  readonly reach: number;
+  readonly narrowest: Ticks;
+  readonly stack: number;
+  /** How much longer than its setting it cuts; below 0: shorter. */
+  readonly long: number;
 }
 export interface JobPiece {
   readonly id: string;
@@ -128,18 +181,29 @@ export interface JobPiece {
   readonly side: Side | 'any';
   readonly direction: 'width' | 'height' | 'any';
   readonly priority: number;
+  /** The hidden centre that may be cut out and used. */
+  readonly opening: Rectangle | null;
+  /** Where it must be cut from: a stock id, and its lower left corner there. */
+  readonly from: { readonly stock: string; readonly x: Ticks; readonly y: Ticks } | null;
+  readonly join: {
+    readonly along: 'width' | 'height';
+    readonly from: Ticks;
+    readonly to: Ticks;
+    readonly overlap: Ticks;
+  } | null;
+  readonly least: { readonly width: Ticks; readonly height: Ticks } | null;
 }
 /** A job that has been read: everything in ticks, every reference resolved. */
 export interface Job {
   readonly name: string;
   readonly unit: Unit;
-  readonly cutter: {
-    readonly step: Ticks | null;
-    /** Infinity where there is no limit. */
-    readonly reach: number;
-    readonly narrowest: Ticks;
+  readonly version: 1 | 2;
+  readonly cutter: Cutter & {
     readonly kerf: Ticks;
-    readonly stack: number;
+    /** Whether a cut may stop short of the far edge. */
+    readonly stop: boolean;
+    /** What is taken up where this one cannot, most liked first. */
+    readonly then: readonly Cutter[];
   };
   readonly aim: Aim;
   readonly seconds: number;
@@ -161,7 +225,14 @@ export type JobProblem =
   | { code: 'side-twice'; side: Side }
   | { code: 'trim-too-wide' }
   | { code: 'opening-outside' }
-  | { code: 'not-supported'; feature: 'from' };
+  | { code: 'unknown-stock'; id: string }
+  | { code: 'needs-version'; version: 2 }
+  | { code: 'outline-not-at-corner' }
+  | { code: 'outline-crosses-itself' }
+  | { code: 'outline-size' }
+  | { code: 'join-outside' }
+  | { code: 'least-too-large' }
+  | { code: 'missing' };
 /** Where in the document, and what. */
 export interface JobIssue {
   readonly path: readonly (string | number)[];
@@ -197,6 +268,11 @@ export function readJob(document: unknown): ReadJob {
   };
   const optional = (value: LengthText | null | undefined, otherwise: number, ...path: (string | number)[]) =>
     value == null ? otherwise : length(value, ...path);
+  const signed = (value: LengthText, ...path: (string | number)[]): number => {
+    const read = parseLength(value, d.unit, { allow: 'negative' });
+    if (!read.ok) fail(path, read.problem);
+    return read.ok ? read.value.ticks : 0;
+  };
   const unique = (list: readonly { id: string }[], field: string) => {
     const seen = new Set<string>();
     list.forEach((entry, i) => {
@@ -207,6 +283,14 @@ export function readJob(document: unknown): ReadJob {
   unique(d.papers, 'papers');
   unique(d.stock, 'stock');
   unique(d.pieces, 'pieces');
+
+  if (d.version === 1) for (const path of newInVersion2(d)) fail(path, { code: 'needs-version', version: 2 });
+  const reach = (outline: readonly Point[], axis: 'x' | 'y', i: number): Ticks => {
+    const values = outline.map((p) => p[axis]);
+    if (Math.min(...values) !== 0) fail(['stock', i, 'outline'], { code: 'outline-not-at-corner' });
+    else if (axis === 'x' && crossesItself(outline)) fail(['stock', i, 'outline'], { code: 'outline-crosses-itself' });
+    return ticks(Math.max(...values));
+  };
 
   const papers = new Map<string, JobPaper>();
   d.papers.forEach((p, i) => {
@@ -219,16 +303,34 @@ export function readJob(document: unknown): ReadJob {
       faces: faces.map(({ side, direction, along }) => ({ side, direction, along })),
     });
   });
+  const at = (p: readonly [LengthText, LengthText], ...path: (string | number)[]): Point => ({
+    x: length(p[0], ...path, 0),
+    y: length(p[1], ...path, 1),
+  });
   const stock = d.stock.map((s, i): JobStock => {
+    const outline = s.outline?.map((p, j) => at(p, 'stock', i, 'outline', j)) ?? null;
+    const extent = outline && { width: reach(outline, 'x', i), height: reach(outline, 'y', i) };
+    const along = (key: 'width' | 'height'): Ticks => {
+      const given = s[key];
+      if (given === undefined && !extent) fail(['stock', i, key], { code: 'missing' });
+      if (given === undefined) return extent?.[key] ?? ticks(0);
+      const is = length(given, 'stock', i, key);
+      if (extent && is !== extent[key]) fail(['stock', i, key], { code: 'outline-size' });
+      return is;
+    };
     const paper = papers.get(s.paper);
     if (!paper) fail(['stock', i, 'paper'], { code: 'unknown-paper', id: s.paper });
     const edge = (e: 'left' | 'right' | 'top' | 'bottom') => length(s.trim[e], 'stock', i, 'trim', e);
     const item = {
       id: s.id,
       paper: paper ?? { id: s.paper, name: s.paper, faces: [] },
-      width: length(s.width, 'stock', i, 'width'),
-      height: length(s.height, 'stock', i, 'height'),
+      width: along('width'),
+      height: along('height'),
       quantity: s.quantity,
+      outline,
+      uncut: (s.uncut ?? []).map(
+        ([a, b], j) => [at(a, 'stock', i, 'uncut', j, 0), at(b, 'stock', i, 'uncut', j, 1)] as const,
+      ),
       kind: s.kind,
       trim: { left: edge('left'), right: edge('right'), top: edge('top'), bottom: edge('bottom') },
       turned: s.turned,
@@ -243,36 +345,68 @@ export function readJob(document: unknown): ReadJob {
     p.papers.forEach((paper, j) => {
       if (!papers.has(paper)) fail(['pieces', i, 'papers', j], { code: 'unknown-paper', id: paper });
     });
-    if (p.from) fail(['pieces', i, 'from'], { code: 'not-supported', feature: 'from' });
-    const piece = {
+    if (p.from && !d.stock.some((s) => s.id === p.from!.stock))
+      fail(['pieces', i, 'from', 'stock'], { code: 'unknown-stock', id: p.from.stock });
+    const inside = (key: 'opening' | 'from' | 'join' | 'least', field: string, value: LengthText) =>
+      length(value, 'pieces', i, key, field);
+    const width = length(p.width, 'pieces', i, 'width');
+    const height = length(p.height, 'pieces', i, 'height');
+    const opening = p.opening && {
+      x: inside('opening', 'x', p.opening.x),
+      y: inside('opening', 'y', p.opening.y),
+      width: inside('opening', 'width', p.opening.width),
+      height: inside('opening', 'height', p.opening.height),
+    };
+    if (opening && (opening.x + opening.width > width || opening.y + opening.height > height))
+      fail(['pieces', i, 'opening'], { code: 'opening-outside' });
+    const join = p.join && {
+      along: p.join.along,
+      from: inside('join', 'from', p.join.from),
+      to: inside('join', 'to', p.join.to),
+      overlap: inside('join', 'overlap', p.join.overlap),
+    };
+    if (join && (join.from > join.to || join.to >= (join.along === 'width' ? width : height)))
+      fail(['pieces', i, 'join'], { code: 'join-outside' });
+    const least = p.least && {
+      width: inside('least', 'width', p.least.width),
+      height: inside('least', 'height', p.least.height),
+    };
+    if (least && (least.width > width || least.height > height))
+      fail(['pieces', i, 'least'], { code: 'least-too-large' });
+    return {
       id: p.id,
       name: p.name ?? p.id,
-      width: length(p.width, 'pieces', i, 'width'),
-      height: length(p.height, 'pieces', i, 'height'),
+      width,
+      height,
       quantity: p.quantity,
       papers: p.papers,
       side: p.side,
       direction: p.direction,
       priority: p.priority,
+      opening: opening ?? null,
+      from: p.from ? { stock: p.from.stock, x: inside('from', 'x', p.from.x), y: inside('from', 'y', p.from.y) } : null,
+      join: join ?? null,
+      least: least ?? null,
     };
-    if (p.opening) {
-      const o = p.opening;
-      const at = (key: 'x' | 'y' | 'width' | 'height') => length(o[key], 'pieces', i, 'opening', key);
-      if (at('x') + at('width') > piece.width || at('y') + at('height') > piece.height)
-        fail(['pieces', i, 'opening'], { code: 'opening-outside' });
-    }
-    return piece;
   });
   const inch = 24384;
+  const cutterOf = (c: (typeof d.cutter.then & object)[number], ...path: (string | number)[]): Cutter => ({
+    name: c.name ?? '',
+    step: c.step === null ? null : length(c.step, ...path, 'step'),
+    reach: optional(c.reach, Infinity, ...path, 'reach'),
+    narrowest: length(c.narrowest, ...path, 'narrowest'),
+    stack: c.stack,
+    long: c.long === undefined ? 0 : signed(c.long, ...path, 'long'),
+  });
   const job: Job = {
     name: d.name,
     unit: d.unit,
+    version: d.version,
     cutter: {
-      step: d.cutter.step === null ? null : length(d.cutter.step, 'cutter', 'step'),
-      reach: optional(d.cutter.reach, Infinity, 'cutter', 'reach'),
-      narrowest: length(d.cutter.narrowest, 'cutter', 'narrowest'),
+      ...cutterOf(d.cutter, 'cutter'),
       kerf: length(d.cutter.kerf, 'cutter', 'kerf'),
-      stack: d.cutter.stack,
+      stop: d.cutter.stop ?? false,
+      then: (d.cutter.then ?? []).map((c, i) => cutterOf(c, 'cutter', 'then', i)),
     },
     aim: d.plan.aim,
     seconds: d.plan.seconds,
@@ -287,4 +421,32 @@ export function readJob(document: unknown): ReadJob {
     pieces,
   };
   return issues.length ? { ok: false, issues } : { ok: true, job };
+}
+
+/** Where a document uses what only version 2 has. */
+function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[][] {
+  const found: (string | number)[][] = [];
+  const look = (entry: object, keys: readonly string[], ...path: (string | number)[]) => {
+    for (const key of keys) if ((entry as Record<string, unknown>)[key] !== undefined) found.push([...path, key]);
+  };
+  look(d.cutter, ['long', 'name', 'stop', 'then'], 'cutter');
+  d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
+  d.pieces.forEach((p, i) => look(p, ['join', 'least'], 'pieces', i));
+  return found;
+}
+
+/** Whether two edges of a closed outline cross or touch, other than neighbours at their corner. */
+function crossesItself(outline: readonly Point[]): boolean {
+  const side = (a: Point, b: Point, p: Point) => Math.sign((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x));
+  const n = outline.length;
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [outline[i]!, outline[(i + 1) % n]!];
+    if (a.x === b.x && a.y === b.y) return true;
+    for (let j = i + 2; j < n; j++) {
+      if (i === 0 && j === n - 1) continue;
+      const [c, d] = [outline[j]!, outline[(j + 1) % n]!];
+      if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) return true;
+    }
+  }
+  return false;
 }

@@ -269,7 +269,7 @@ export function classicJob(cls: number, n: number, seed: number, seconds = 1): J
   };
 }
 
-/** Anything the format allows that this planner honours: scraps, sides, directions, margins, kerf, reach, narrow strips, short stock. */
+/** Anything that version 1 allows: scraps, sides, directions, margins, kerf, reach, narrow strips, short stock, openings, pinned pieces. */
 export function mixedJob(seed: number): JobDocument {
   const R = seededRandom(seed * 31337 + 11);
   const mm = R() < 0.25;
@@ -299,19 +299,29 @@ export function mixedJob(seed: number): JobDocument {
       trim: { left: margin(), right: margin(), top: margin(), bottom: margin() },
     };
   });
-  const pieces = Array.from({ length: 1 + upTo(R, 10) }, (_, i) => ({
-    id: `c${i}`,
-    width: R() < 0.1 ? (mm ? 33.3 : '1.7') : size(R() < 0.1 ? 2 : 12, 70),
-    height: size(12, 90),
-    quantity: 1 + upTo(R, 4),
-    papers: shuffle(
-      R,
-      papers.map((p) => p.id),
-    ).slice(0, 1 + upTo(R, papers.length)),
-    side: pick(R, ['A', 'any', 'any', 'B'] as const),
-    direction: pick(R, ['any', 'any', 'width', 'height'] as const),
-    priority: pick(R, [1, 1, 1, 2, 5]),
-  }));
+  const of = (n: number) => (mm ? n * 2 : inch(n));
+  const pieces = Array.from({ length: 1 + upTo(R, 10) }, (_, i): JobDocument['pieces'][number] => {
+    const [w, h] = [(R() < 0.1 ? 2 : 12) + upTo(R, 70), 12 + upTo(R, 90)];
+    const hollow = w >= 28 && h >= 28 && R() < 0.3;
+    const edge = 2 + upTo(R, 6);
+    return {
+      id: `c${i}`,
+      width: R() < 0.1 && !hollow ? (mm ? 33.3 : '1.7') : of(w),
+      height: of(h),
+      quantity: 1 + upTo(R, 4),
+      papers: shuffle(
+        R,
+        papers.map((p) => p.id),
+      ).slice(0, 1 + upTo(R, papers.length)),
+      side: pick(R, ['A', 'any', 'any', 'B'] as const),
+      direction: pick(R, ['any', 'any', 'width', 'height'] as const),
+      priority: pick(R, [1, 1, 1, 2, 5]),
+      ...(hollow
+        ? { opening: { x: of(edge), y: of(edge + 1), width: of(w - 2 * edge - 1), height: of(h - 2 * edge - 2) } }
+        : {}),
+      ...(R() < 0.1 ? { from: { stock: pick(R, stock).id, x: of(upTo(R, 110)), y: of(upTo(R, 110)) } } : {}),
+    };
+  });
   return {
     format: 'temnex-job',
     version: 1,
@@ -328,5 +338,42 @@ export function mixedJob(seed: number): JobDocument {
     papers,
     stock,
     pieces,
+  };
+}
+
+/** What version 2 adds, on top of a mixed job: odd scraps, lines that stay whole, a second cutter, one that does not cut as set, stop cuts. */
+export function mixedJob2(seed: number): JobDocument {
+  const R = seededRandom(seed * 52361 + 5);
+  const job = mixedJob(seed);
+  const mm = job.unit === 'mm';
+  const of = (n: number) => (mm ? n * 2 : inch(n));
+  const some = (chance: number) => R() < chance;
+  return {
+    ...job,
+    version: 2,
+    name: `mixed 2 #${seed}`,
+    cutter: {
+      ...job.cutter,
+      ...(some(0.3) ? { long: mm ? 0.5 : '1/32' } : {}),
+      ...(some(0.5) ? { stop: true } : {}),
+      ...(some(0.4) ? { then: [{ name: 'knife', stack: 1 }] } : {}),
+    },
+    stock: job.stock.map((s) => {
+      if (s.kind === 'scrap' && some(0.6)) {
+        const [w, h] = [60 + upTo(R, 90), 60 + upTo(R, 90)];
+        const [x, y] = [20 + upTo(R, w - 40), 20 + upTo(R, h - 40)];
+        const notch = [[0, 0], [w, 0], [w, y], [x, y], [x, h], [0, h]] as const; // prettier-ignore
+        const torn = [[3, 0], [w - 4, 6], [w, h - 9], [x, h], [0, h - 5]] as const; // prettier-ignore
+        const outline = (some(0.5) ? notch : torn).map(([px, py]): [number | string, number | string] => [
+          of(px),
+          of(py),
+        ]);
+        const { width: _w, height: _h, trim: _t, ...rest } = s;
+        return { ...rest, outline };
+      }
+      if (!some(0.2)) return s;
+      const at = (): [number | string, number | string] => [of(upTo(R, 80)), of(upTo(R, 80))];
+      return { ...s, uncut: [[at(), at()]] as [[ReturnType<typeof at>, ReturnType<typeof at>]] };
+    }),
   };
 }

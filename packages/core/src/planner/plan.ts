@@ -1,6 +1,9 @@
 import { z } from 'zod';
 
-/* The plan format, version 1: what the planner answers. Numbers are in the job's unit at full precision. */
+/*
+ * The plan format, versions 1 and 2: what the planner answers. Numbers are in the job's unit at full precision. A plan has the
+ * version of its job; what only version 2 has is marked.
+ */
 
 const heldSchema = z.strictObject({
   piece: z.string(),
@@ -10,30 +13,41 @@ const heldSchema = z.strictObject({
 });
 export type Held = z.infer<typeof heldSchema>;
 
-/** A node of a sheet's slicing tree: cut into parts, or holding a piece, an offcut to keep, or waste. */
+/**
+ * A node of a sheet's slicing tree: cut into parts, or holding a piece, an offcut to keep, or waste. Version 2: a windmill has
+ * five parts (lower left, lower right, upper right, upper left, centre); `odd` is what an outline leaves beyond its rooms.
+ */
 export interface PlanNode {
   x: number;
   y: number;
   width: number;
   height: number;
-  cut: 'x' | 'y' | null;
+  cut: 'x' | 'y' | 'windmill' | null;
   parts?: PlanNode[] | undefined;
   /** The width that the last cut's kerf swallowed, where nothing is left beyond it. */
   lost?: number | undefined;
-  holds?: Held | 'keep' | 'waste' | undefined;
+  holds?: Held | 'keep' | 'waste' | 'odd' | undefined;
+  /** What becomes of the centre cut out of the piece. */
+  opening?: PlanNode | undefined;
 }
 export const planNodeSchema: z.ZodType<PlanNode> = z.strictObject({
   x: z.number(),
   y: z.number(),
   width: z.number(),
   height: z.number(),
-  cut: z.enum(['x', 'y']).nullable(),
+  cut: z.enum(['x', 'y', 'windmill']).nullable(),
   get parts() {
     return z.array(planNodeSchema).optional();
   },
   lost: z.number().optional(),
-  holds: z.union([heldSchema, z.literal('keep'), z.literal('waste')]).optional(),
+  holds: z.union([heldSchema, z.enum(['keep', 'waste', 'odd'])]).optional(),
+  get opening() {
+    return planNodeSchema.optional();
+  },
 });
+
+/** Version 2: which cutter, where it is not the first; and what to set, where the cutter does not cut as set. */
+const cutterOfStep = { by: z.int().min(1).optional(), dial: z.number().optional() };
 
 export const stepSchema = z.discriminatedUnion('do', [
   z.strictObject({
@@ -47,6 +61,7 @@ export const stepSchema = z.discriminatedUnion('do', [
     off: z.string(),
     /** What is left; null where the kerf swallows it. */
     rest: z.string().nullable(),
+    ...cutterOfStep,
   }),
   z.strictObject({
     do: z.literal('trim'),
@@ -54,9 +69,52 @@ export const stepSchema = z.discriminatedUnion('do', [
     /** The edge that is taken off, and how much of it. */
     edge: z.enum(['left', 'right', 'top', 'bottom']),
     setting: z.number(),
+    ...cutterOfStep,
+  }),
+  z.strictObject({
+    /** The centre of a piece, cut out by hand. */
+    do: z.literal('open'),
+    sheets: z.array(z.int().min(0)).min(1),
+    part: z.string(),
+    off: z.string(),
+  }),
+  z.strictObject({
+    /** Version 2: one of a windmill's four cuts, which stops at `until` from the edge it starts at. */
+    do: z.literal('stop'),
+    sheets: z.array(z.int().min(0)).min(1),
+    part: z.string(),
+    line: z.int().min(1).max(4),
+    edge: z.enum(['left', 'bottom']),
+    setting: z.number(),
+    until: z.number(),
+    ...cutterOfStep,
   }),
 ]);
 export type Step = z.infer<typeof stepSchema>;
+
+/** A way out, checked by planning it: how many of the missing copies it cuts, and how much more new paper that opens. */
+export const wayOutSchema = z.strictObject({
+  how: z.discriminatedUnion('do', [
+    z.strictObject({ do: z.literal('turn') }),
+    z.strictObject({ do: z.literal('elsewhere') }),
+    z.strictObject({ do: z.literal('other-side'), side: z.enum(['A', 'B']) }),
+    z.strictObject({ do: z.literal('release'), stock: z.string() }),
+    z.strictObject({ do: z.literal('other-paper'), paper: z.string() }),
+    z.strictObject({ do: z.literal('tuck'), width: z.number(), height: z.number() }),
+    z.strictObject({ do: z.literal('join'), along: z.enum(['width', 'height']), at: z.number() }),
+    z.strictObject({ do: z.literal('shorten'), to: z.number() }),
+    z.strictObject({
+      do: z.literal('buy'),
+      paper: z.string(),
+      width: z.number(),
+      height: z.number(),
+      quantity: z.int().min(0),
+    }),
+  ]),
+  cut: z.int().min(1),
+  newSheetArea: z.number(),
+});
+export type WayOut = z.infer<typeof wayOutSchema>;
 
 export const missingSchema = z.strictObject({
   piece: z.string(),
@@ -69,22 +127,13 @@ export const missingSchema = z.strictObject({
     'direction',
     'held-back',
     'beyond-reach',
+    'place-taken',
     'not-enough',
   ]),
   paper: z.string().optional(),
   needed: z.number().optional(),
   longest: z.number().optional(),
-  help: z
-    .array(
-      z.discriminatedUnion('do', [
-        z.strictObject({ do: z.literal('turn') }),
-        z.strictObject({ do: z.literal('other-side'), side: z.enum(['A', 'B']) }),
-        z.strictObject({ do: z.literal('release'), stock: z.string() }),
-        z.strictObject({ do: z.literal('shorten'), to: z.number() }),
-        z.strictObject({ do: z.literal('buy'), paper: z.string(), width: z.number(), height: z.number() }),
-      ]),
-    )
-    .default([]),
+  help: z.array(wayOutSchema).default([]),
 });
 export type Missing = z.infer<typeof missingSchema>;
 
@@ -104,7 +153,7 @@ export type Totals = z.infer<typeof totalsSchema>;
 
 export const planSchema = z.strictObject({
   format: z.literal('temnex-plan'),
-  version: z.literal(1),
+  version: z.literal([1, 2]),
   job: z.string(),
   unit: z.enum(['in', 'mm']),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
@@ -117,7 +166,7 @@ export const planSchema = z.strictObject({
     newSheetArea: z.number(),
     newSheets: z.int(),
     proved: z.boolean(),
-    how: z.enum(['nothing-needed', 'area', 'at-most-per-sheet', 'large-pieces']),
+    how: z.enum(['nothing-needed', 'area', 'at-most-per-sheet', 'large-pieces', 'pinned']),
   }),
 });
 export type Plan = z.infer<typeof planSchema>;

@@ -1,20 +1,36 @@
-import { TICKS_PER_UNIT } from '../length/index.ts';
 import { lowerBound, type Bound } from './bounds.ts';
+import { Budget, type Clock } from './budget.ts';
 import { compile, type Compiled } from './compile.ts';
-import type { Job } from './job.ts';
-import { whyMissing } from './missing.ts';
-import type { Plan, PlanNode, Step } from './plan.ts';
-import type { Solution } from './score.ts';
-import { search, type Watch } from './search/search.ts';
-import { schedule } from './steps.ts';
-import { figuresOf, type Tree } from './tree.ts';
+import { framesOf, type Framing } from './frames.ts';
+import type { Aim, Job } from './job.ts';
+import { nest } from './nest.ts';
+import { patternsFor } from './patterns.ts';
+import type { Plan } from './plan.ts';
+import { compareScores, score, type Solution } from './score.ts';
+import type { Layout } from './search/layout.ts';
+import { search } from './search/search.ts';
+import { newAreaOfFrames } from './search/stand.ts';
+import { eachHeld, standingOf } from './standing.ts';
+import { withWaysOut } from './waysOut.ts';
+import { windmillFrames } from './windmill.ts';
+import { planOf } from './write.ts';
 
-export interface PlanWatch {
-  /** Milliseconds since some start; the core has no clock of its own. */
-  readonly now: () => number;
-  readonly cancelled?: () => boolean;
+export interface PlanWatch extends Clock {
   /** Called with every better plan as it is found. */
   readonly better?: (plan: Plan) => void;
+}
+
+/** Steps of the search for each way out that is tried. */
+const WAY_OUT_STEPS = 30;
+
+export const AIMS: readonly Aim[] = ['least-paper', 'easiest-cuts', 'largest-offcuts'];
+
+/** One way to go about a job: what is settled before the search, and what is done with what it finds. */
+interface Approach {
+  readonly c: Compiled;
+  readonly finish: (solution: Solution) => Solution | null;
+  /** It asks for another tool: taken only where that saves pieces or new paper. */
+  readonly resort: boolean;
 }
 
 /**
@@ -22,97 +38,181 @@ export interface PlanWatch {
  * With a limit on steps, the same job and seed give the same plan. Pieces that cannot be cut are listed with reasons.
  */
 export function planJob(job: Job, watch: PlanWatch): Plan {
-  const compiled = compile(job);
-  const bound = lowerBound(compiled);
-  const inner: Watch = {
-    now: watch.now,
-    ...(watch.cancelled ? { cancelled: watch.cancelled } : {}),
-    ...(watch.better ? { better: (s: Solution) => watch.better!(planOf(compiled, bound, s)) } : {}),
-  };
-  return planOf(compiled, bound, search(compiled, bound, inner));
+  const budget = Budget.of(watch, job.seconds, job.nodes);
+  const planner = new Planner(job, (plan) => watch.better?.(plan));
+  planner.run(job.aim, budget);
+  return planner.withWaysOut(planner.plan(job.aim), watch);
 }
 
-/** Writes a solution as a plan document. */
-function planOf(c: Compiled, bound: Bound, solution: Solution): Plan {
-  const { job } = c;
-  const per = TICKS_PER_UNIT[job.unit];
-  const length = (t: number) => t / per;
-  const area = (t: number) => t / per / per;
-  const sheets = sorted(job, solution);
-  const copies = new Map<number, number>();
-  const stockCopies = new Map<number, number>();
-  const next = (map: Map<number, number>, key: number) => {
-    const n = (map.get(key) ?? 0) + 1;
-    map.set(key, n);
-    return n;
-  };
-  const write = (t: Tree): PlanNode => {
-    const place = { x: length(t.x), y: length(t.y), width: length(t.width), height: length(t.height) };
-    if (t.cut) return { ...place, cut: t.cut, parts: t.parts.map(write), ...(t.lost ? { lost: length(t.lost) } : {}) };
-    if (t.holds === 'keep' || t.holds === 'waste') return { ...place, cut: null, holds: t.holds };
-    const { piece, turn, side } = t.holds!;
-    return { ...place, cut: null, holds: { piece: job.pieces[piece]!.id, copy: next(copies, piece), turn, side } };
-  };
-  const totals = { newSheets: 0, newSheetArea: 0, scraps: 0, usedArea: 0 };
-  const figures = { kept: 0, waste: 0, kerf: 0, largestKept: 0, cuts: 0 };
-  for (const { stock, tree } of sheets) {
-    const item = job.stock[stock]!;
-    const whole = item.width * item.height;
-    totals.usedArea += whole;
-    figures.waste += whole - tree.width * tree.height;
-    figuresOf(tree, job.cutter.kerf, figures);
-    if (item.kind === 'sheet' || item.kind === 'pad') {
-      totals.newSheets += 1;
-      totals.newSheetArea += whole;
-    } else totals.scraps += 1;
-  }
-  const written = sheets.map(({ stock, tree }) => ({
-    stock: job.stock[stock]!.id,
-    copy: next(stockCopies, stock),
-    tree: write(tree),
+/**
+ * Plans a job for all three aims, so that they can be seen side by side: the job's own aim first, with half of the time, then
+ * the others, each from the best found so far. Less missing or less new paper found for one counts for all.
+ */
+export function planAims(job: Job, watch: PlanWatch): Plan[] {
+  const budget = Budget.of(watch, job.seconds, job.nodes);
+  const planner = new Planner(job, (plan) => watch.better?.(plan));
+  const others = AIMS.filter((aim) => aim !== job.aim);
+  planner.run(job.aim, budget.share(0.5));
+  others.forEach((aim, i) => planner.run(aim, budget.share(1 / (others.length - i))));
+  const plans = [job.aim, ...others].map((aim) => planner.plan(aim));
+  // what is missing is missing for every aim, and so are the ways out
+  const [first] = plans;
+  const { missing } = planner.withWaysOut(first!, watch);
+  return plans.map((plan) => ({
+    ...plan,
+    missing: plan.missing.map((m) => ({ ...m, help: missing.find((n) => n.piece === m.piece)?.help ?? [] })),
   }));
-  const cut = job.pieces
-    .map((p, k) => (p.quantity - solution.missing[k]!) * p.width * p.height)
-    .reduce((a, b) => a + b, 0);
-  const { steps, settings } = schedule(sheets, job);
-  const missing = job.pieces.flatMap((p, k) => (solution.missing[k] ? [whyMissing(job, p, solution.missing[k]!)] : []));
-  return {
-    format: 'temnex-plan',
-    version: 1,
-    job: job.name,
-    unit: job.unit,
-    aim: job.aim,
-    status: missing.length ? 'short' : 'complete',
-    sheets: written,
-    steps: steps.map((s): Step => {
-      const shared = { sheets: [...s.sheets], setting: length(s.setting) };
-      if (s.do === 'trim') return { do: 'trim', ...shared, edge: s.edge };
-      return { do: 'cut', ...shared, part: s.part, edge: s.edge as 'left' | 'bottom', off: s.off, rest: s.rest };
-    }),
-    missing,
-    totals: {
-      newSheets: totals.newSheets,
-      newSheetArea: area(totals.newSheetArea),
-      scraps: totals.scraps,
-      usedArea: area(totals.usedArea),
-      pieceArea: area(cut),
-      keptArea: area(figures.kept),
-      wasteArea: area(figures.waste),
-      kerfArea: area(figures.kerf),
-      cuts: figures.cuts,
-      settings,
-    },
-    bound: {
-      newSheetArea: area(bound.newArea),
-      newSheets: bound.newSheets,
-      proved: !missing.length && totals.newSheetArea <= bound.newArea,
-      how: bound.how,
-    },
-  };
 }
 
-/** Sheets in the order in which a person takes them: scraps first, then new ones, fullest first, alike together. */
-function sorted(job: Job, solution: Solution): Solution['sheets'] {
-  const isNew = (stock: number) => (job.stock[stock]!.kind === 'sheet' || job.stock[stock]!.kind === 'pad' ? 1 : 0);
-  return [...solution.sheets].sort((a, b) => isNew(a.stock) - isNew(b.stock) || a.stock - b.stock);
+class Planner {
+  private readonly job: Job;
+  private readonly bound: Bound;
+  private readonly better: (plan: Plan) => void;
+  private readonly framing: Framing;
+  /** The best so far for each aim asked for, and how it was come by. */
+  private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
+  private readonly layouts = new Map<Approach, Layout>();
+
+  constructor(job: Job, better: (plan: Plan) => void) {
+    this.job = job;
+    this.better = better;
+    this.framing = framesOf(job);
+    this.bound = lowerBound(job, this.framing);
+  }
+
+  /** The best plan for an aim; what was found for another aim may be it. */
+  plan(aim: Aim): Plan {
+    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false);
+    return planOf(this.job, this.bound, this.best.get(aim)!.solution, aim);
+  }
+
+  withWaysOut(plan: Plan, clock: Clock): Plan {
+    if (!plan.missing.length || clock.cancelled?.()) return plan;
+    const { solution } = this.best.get(plan.aim)!;
+    const solve = (job: Job): Solution => {
+      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, () => {});
+      planner.run('least-paper', Budget.of(clock, 1, WAY_OUT_STEPS));
+      return planner.best.get('least-paper')!.solution;
+    };
+    return { ...plan, missing: withWaysOut(this.job, plan.missing, solution, solve) };
+  }
+
+  run(aim: Aim, budget: Budget): void {
+    const [known] = [...this.best.values()];
+    if (known?.approach) return this.pursue(known.approach, aim, budget);
+    if (known) return;
+    const patterns = patternsFor(this.job, this.framing);
+    if (patterns) return patterns(budget, (solution) => this.offer(solution, aim, null));
+    const plain = this.plainApproach(budget);
+    const others = [...this.otherApproaches(plain, budget)];
+    if (!others.length) return this.pursue(plain, aim, budget);
+    const shares = others.length + 2;
+    this.pursue(plain, aim, budget.share(1 / shares));
+    others.forEach((other, i) => {
+      if (!other.resort || !this.cannotBeBettered(aim)) this.pursue(other, aim, budget.share(1 / (shares - 1 - i)));
+    });
+    this.pursue(this.best.get(aim)!.approach!, aim, budget);
+  }
+
+  private pursue(approach: Approach, aim: Aim, budget: Budget): void {
+    const { c } = approach;
+    const found = search({
+      c,
+      aim,
+      newAreaBound: Math.max(0, this.bound.newArea - newAreaOfFrames(c)),
+      budget,
+      from: this.layouts.get(approach) ?? null,
+      better: (solution) => this.offer(approach.finish(solution), aim, approach),
+    });
+    this.offer(approach.finish(found.solution), aim, approach);
+    this.layouts.set(approach, found.layout);
+  }
+
+  /** Takes a solution if it is better for the aim than what is known. */
+  private offer(solution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
+    if (!solution) return;
+    const figure = figureOf(this.job, aim, solution, approach?.resort ?? false);
+    const known = this.best.get(aim);
+    if (known && compareScores(figure, known.figure) >= 0) return;
+    this.best.set(aim, { solution, figure, approach });
+    if (tell) this.better(planOf(this.job, this.bound, solution, aim));
+  }
+
+  private cannotBeBettered(aim: Aim): boolean {
+    const { solution } = this.best.get(aim)!;
+    return solution.missing.every((n) => !n) && standingOf(this.job, solution, false).newArea <= this.bound.newArea;
+  }
+
+  /** The job with its most liked cutter, the framed sheets cut in the way that does best at once. */
+  private plainApproach(budget: Budget): Approach {
+    const { sheets, unplaced } = this.framing;
+    const job = withFirstCutter(this.job);
+    const frames = sheets.map((ways) => ways[0]!);
+    const approachOf = (): Approach => ({
+      c: compile(job, { frames: [...frames], unplaced }),
+      finish: (s) => s,
+      resort: false,
+    });
+    let best = approachOf();
+    if (!sheets.length || sheets.length > 24) return best;
+    let figure = this.atOnce(best, budget);
+    sheets.forEach((ways, i) => {
+      let chosen = ways[0]!;
+      for (const way of ways.slice(1)) {
+        frames[i] = way;
+        const tried = approachOf();
+        const other = this.atOnce(tried, budget);
+        if (compareScores(other, figure) < 0) [best, figure, chosen] = [tried, other, way];
+      }
+      frames[i] = chosen;
+    });
+    return best;
+  }
+
+  /** Hidden centres as a source, the cutters that come after the first, stop cuts: each only where the job allows it. */
+  private *otherApproaches(plain: Approach, budget: Budget): Generator<Approach> {
+    const { frames, unplaced } = plain.c;
+    const nested = nest(plain.c.job, budget.share(0.1));
+    if (nested) {
+      const c = compile(nested.job, { frames, unplaced, wanted: nested.wanted });
+      yield { c, finish: nested.finish, resort: false };
+    }
+    if (this.job.cutter.then.length)
+      yield { c: compile(this.job, { frames, unplaced }), finish: (s) => s, resort: true };
+    if (!this.job.cutter.stop) return;
+    const tried = windmillFrames(plain.c.job, frames).map((more): Approach => {
+      const c = compile(plain.c.job, { frames: [...frames, ...more], unplaced });
+      return { c, finish: (s) => (yieldsAlways(s) ? s : null), resort: true };
+    });
+    const ranked = tried
+      .map((approach) => ({ approach, figure: this.atOnce(approach, budget) }))
+      .sort((a, b) => compareScores(a.figure, b.figure));
+    if (ranked.length) yield ranked[0]!.approach;
+  }
+
+  /** How an approach stands after the first constructions. */
+  private atOnce(approach: Approach, budget: Budget): Figure {
+    const { job } = this;
+    const { solution } = search({ c: approach.c, aim: job.aim, newAreaBound: 0, budget: budget.none() });
+    return figureOf(job, job.aim, solution, approach.resort);
+  }
 }
+
+type Figure = readonly (number | null)[];
+
+/** The score, with the taking of another tool after missing pieces and new paper. */
+function figureOf(job: Job, aim: Aim, solution: Solution, resort: boolean): Figure {
+  const standing = standingOf(job, solution);
+  return score(aim, standing).toSpliced(standing.missing.length + 1, 0, resort ? 1 : 0);
+}
+
+const yieldsAlways = (solution: Solution): boolean =>
+  solution.sheets.every(({ tree }) => {
+    let holds = false;
+    eachHeld(tree, () => (holds = true));
+    return holds;
+  });
+
+/** The job with the most liked cutter only. */
+const withFirstCutter = (job: Job): Job =>
+  job.cutter.then.length ? { ...job, cutter: { ...job.cutter, then: [] } } : job;

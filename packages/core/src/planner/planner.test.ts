@@ -177,8 +177,8 @@ describe('what cannot be cut', () => {
       needed: 11.5,
       longest: 11.25,
       help: [
-        { do: 'shorten', to: 11.25 },
-        { do: 'buy', width: 12 },
+        { how: { do: 'shorten', to: 11.25 }, newSheetArea: 0 },
+        { how: { do: 'buy', width: 12, quantity: 1 }, newSheetArea: 144 },
       ],
     });
   });
@@ -191,18 +191,18 @@ describe('what cannot be cut', () => {
     const papers: JobDocument['papers'] = [{ id: 'teal', sides: [{ side: 'A', direction: 'two-way' }] }];
     expect(why(bare([{ ...panel, direction: 'width' }], [{ ...scrap, width: '12' }], { papers }))).toMatchObject({
       why: 'direction',
-      help: [{ do: 'turn' }, { do: 'buy' }],
+      help: [{ how: { do: 'turn' }, cut: 1, newSheetArea: 0 }, { how: { do: 'buy' } }],
     });
   });
   test('only the other face is there', () =>
     expect(why(bare([{ ...panel, side: 'B' }], [sheet()]))).toMatchObject({
       why: 'wrong-side-only',
-      help: [{ do: 'other-side', side: 'A' }, { do: 'buy' }],
+      help: [{ how: { do: 'other-side', side: 'A' } }],
     }));
   test('held back', () =>
     expect(why(bare([panel], [{ ...sheet(), reserved: true }]))).toMatchObject({
       why: 'held-back',
-      help: [{ do: 'release', stock: 'sheet' }, { do: 'buy' }],
+      help: [{ how: { do: 'release', stock: 'sheet' } }, { how: { do: 'buy' } }],
     }));
   test('beyond the reach of the cutter', () =>
     expect(why(bare([panel], [sheet()], { cutter: { reach: '9' } }))).toMatchObject({
@@ -244,10 +244,10 @@ describe('reading a job', () => {
       'opening-outside',
     ],
     [
-      'a piece from a fixed place',
-      (j) => (j.pieces[0].from = { stock: 'sheet', x: 0, y: 0 }),
-      ['pieces', 0, 'from'],
-      'not-supported',
+      'a piece from a sheet that is not there',
+      (j) => (j.pieces[0].from = { stock: 'gale', x: 0, y: 0 }),
+      ['pieces', 0, 'from', 'stock'],
+      'unknown-stock',
     ],
     [
       'margins as wide as the sheet',
@@ -255,7 +255,8 @@ describe('reading a job', () => {
       ['stock', 0, 'trim'],
       'trim-too-wide',
     ],
-    ['another version', (j) => (j.version = 2), ['version'], 'wrong-value'],
+    ['another version', (j) => (j.version = 3), ['version'], 'wrong-value'],
+    ['what only version 2 has', (j) => (j.cutter = { stop: true }), ['cutter', 'stop'], 'needs-version'],
     ['too long in inches', (j) => (j.pieces[0].width = 300), ['pieces', 0, 'width'], 'length-too-large'],
   ])('%s', (_, change, path, code) => expect(broken(change)).toMatchObject({ path, problem: { code } }));
   test.each([null, 1, 'job', [], {}])('%j is no job', (value) => expect(readJob(value).ok).toBe(false));
@@ -316,7 +317,7 @@ describe('verifyPlan catches', () => {
     ],
     ['a missing step', (p) => void p.steps.pop(), 'step-missing'],
     ['steps out of order', (p) => void p.steps.reverse(), 'step-part'],
-    ['a wrong setting', (p) => void (p.steps.at(-1)!.setting += 0.0625), 'step-setting'],
+    ['a wrong setting', (p) => void ((p.steps.at(-1) as { setting: number }).setting += 0.0625), 'step-setting'],
     ['a total that flatters', (p) => void (p.totals.wasteArea -= 1), 'totals'],
     ['a bound too high', (p) => void (p.bound.newSheetArea = 1e4), 'bound'],
     [

@@ -10,6 +10,7 @@ const piece = (direction: JobPiece['direction'], side: JobPiece['side'] = 'any')
   height: lengthOf('3'),
   quantity: 1,
   papers: ['x'],
+  ...{ opening: null, from: null, join: null, least: null },
   side,
   direction,
   priority: 1,
@@ -55,6 +56,7 @@ describe('ways of laying a piece', () => {
   const stock = (faces: Face[]): JobStock => ({
     id: 's',
     paper: { id: 'x', name: 'x', faces },
+    ...{ outline: null, uncut: [] },
     width: lengthOf('12'),
     height: lengthOf('12'),
     quantity: 1,

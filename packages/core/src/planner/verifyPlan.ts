@@ -1,4 +1,4 @@
-import type { Job, JobPiece, JobStock } from './job.ts';
+import type { Cutter, Job, JobPiece, JobStock } from './job.ts';
 import type { Held, Plan, PlanNode } from './plan.ts';
 
 /*
@@ -12,6 +12,7 @@ export interface PlanFault {
     | 'unit' | 'unknown-stock' | 'unknown-piece' | 'no-such-copy' | 'cut-twice' | 'held-back' | 'yields-nothing'
     | 'root-size' | 'empty-part' | 'malformed' | 'does-not-fill' | 'kerf' | 'beyond-reach' | 'too-narrow' | 'keep-rule'
     | 'size' | 'paper' | 'side' | 'direction' | 'count' | 'status' | 'totals' | 'bound'
+    | 'pinned' | 'opening' | 'windmill' | 'cut-through' | 'outside'
     | 'step-part' | 'step-setting' | 'step-mark' | 'step-missing'; // prettier-ignore
   readonly where: string;
   readonly said?: number | string;
@@ -42,7 +43,9 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
   }
   const per = TICKS[job.unit];
   const boxOf = (n: PlanNode): Box => ({ x: n.x * per, y: n.y * per, width: n.width * per, height: n.height * per });
-  const { kerf, reach, narrowest, step: mark } = job.cutter;
+  const { kerf } = job.cutter;
+  const cutters = [job.cutter, ...job.cutter.then];
+  const reach = Math.max(...cutters.map((c) => c.reach));
   const stock = new Map(job.stock.map((s) => [s.id, s]));
   const pieces = new Map(job.pieces.map((p) => [p.id, p]));
   const made = new Map<string, Set<number>>(job.pieces.map((p) => [p.id, new Set<number>()]));
@@ -58,7 +61,7 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     cuts: 0,
   };
 
-  const checkHeld = (held: Held, box: Box, item: JobStock, where: string): void => {
+  const checkHeld = (node: PlanNode, held: Held, box: Box, item: JobStock, where: string): void => {
     const piece = pieces.get(held.piece);
     if (!piece) return fault('unknown-piece', where, held.piece);
     const copies = made.get(piece.id)!;
@@ -73,20 +76,93 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     const face = item.paper.faces.find((f) => f.side === held.side);
     if (!face || (piece.side !== 'any' && piece.side !== held.side)) fault('side', where, held.side, piece.side);
     else if (!patternRuns(piece, item, held, face)) fault('direction', where, held.turn, piece.direction);
+    if (piece.from && !(piece.from.stock === item.id && near(box.x, piece.from.x) && near(box.y, piece.from.y)))
+      fault('pinned', where, item.id, piece.from.stock);
     sum.pieceArea += box.width * box.height;
+    checkOpening(node, piece, held, item, where);
   };
 
+  const checkOpening = (node: PlanNode, piece: JobPiece, held: Held, item: JobStock, where: string): void => {
+    if (!node.opening) return;
+    if (!piece.opening) return fault('opening', where);
+    const o = piece.opening;
+    // corners of the opening about the middle of the piece, mirrored and turned with it
+    let [dx, dy] = [o.x + o.width / 2 - piece.width / 2, o.y + o.height / 2 - piece.height / 2];
+    if (held.side === 'B') dx = -dx;
+    for (let t = 0; t < held.turn; t += 90) [dx, dy] = [-dy, dx];
+    const [w, h] = held.turn % 180 ? [o.height, o.width] : [o.width, o.height];
+    const box = boxOf(node);
+    const is = boxOf(node.opening);
+    const want = {
+      x: box.x + box.width / 2 + dx - w / 2 + kerf,
+      y: box.y + box.height / 2 + dy - h / 2 + kerf,
+      width: w - 2 * kerf,
+      height: h - 2 * kerf,
+    };
+    for (const side of ['x', 'y', 'width', 'height'] as const)
+      if (!near(is[side], want[side])) fault('opening', `${where}.${side}`, is[side] / per, want[side] / per);
+    sum.pieceArea -= w * h;
+    sum.kerfArea += w * h - want.width * want.height;
+    const counted = inside;
+    walk(node.opening, item, `${where}.o`);
+    inside = counted;
+  };
+
+  /** A cut along a line must leave the lines of the paper whole that are not to be cut through. */
+  const checkUncut = (cut: 'x' | 'y', at: number, box: Box, item: JobStock, where: string): void => {
+    const [from, to] = cut === 'x' ? [box.y, box.y + box.height] : [box.x, box.x + box.width];
+    const other = cut === 'x' ? 'y' : 'x';
+    for (const [p, q] of item.uncut) {
+      const share = (at - p[cut]) / (q[cut] - p[cut]);
+      if (!(share > 0 && share < 1) || near(at, p[cut]) || near(at, q[cut])) continue;
+      const meets = p[other] + share * (q[other] - p[other]);
+      if (meets > from + NEAR && meets < to - NEAR) fault('cut-through', where, at / per);
+    }
+  };
+
+  const checkWindmill = (parts: readonly PlanNode[], box: Box, where: string): void => {
+    if (!job.cutter.stop || parts.length !== 5) return fault('windmill', where);
+    const [ll, lr, ur, ul, centre] = parts.map(boxOf) as [Box, Box, Box, Box, Box];
+    const [right, top] = [box.x + box.width, box.y + box.height];
+    const corners =
+      near(ll.x, box.x) && near(ll.y, box.y) && near(lr.x + lr.width, right) && near(lr.y, box.y) &&
+      near(ur.x + ur.width, right) && near(ur.y + ur.height, top) && near(ul.x, box.x) && near(ul.y + ul.height, top); // prettier-ignore
+    const filled =
+      near(ll.width + kerf + lr.width, box.width) && near(ul.width + kerf + ur.width, box.width) &&
+      near(ll.height + kerf + ul.height, box.height) && near(lr.height + kerf + ur.height, box.height); // prettier-ignore
+    const [narrow, wide] = ll.width < ul.width ? [ll.width, ul.width] : [ul.width, ll.width];
+    const [low, high] = ll.height < lr.height ? [ll.height, lr.height] : [lr.height, ll.height];
+    const middle =
+      near(centre.x, box.x + narrow + kerf) && near(centre.x + centre.width, box.x + wide) &&
+      near(centre.y, box.y + low + kerf) && near(centre.y + centre.height, box.y + high); // prettier-ignore
+    // one arm of each pair of neighbours passes the other
+    const passes = ll.width > ul.width === lr.height > ll.height;
+    if (!corners || !filled || !middle || !passes) fault('windmill', where);
+    if (Math.max(box.width, box.height) > reach + NEAR) fault('beyond-reach', where);
+    sum.cuts += 4;
+    sum.kerfArea += box.width * box.height - parts.reduce((all, p) => all + p.width * per * p.height * per, 0);
+  };
+
+  let inside = 0;
   const walk = (node: PlanNode, item: JobStock, where: string): void => {
     const box = boxOf(node);
     if (!(box.width > NEAR && box.height > NEAR)) return fault('empty-part', where);
+    // of an odd scrap, only what lies wholly in its outline is counted part by part
+    const whole = !item.outline || within(item.outline, box);
     if (node.cut === null) {
       if (node.parts?.length) return fault('malformed', where);
+      if (node.holds === 'odd') {
+        if (whole) fault('malformed', where);
+        return;
+      }
+      if (!whole) fault('outside', where);
+      inside += whole && item.outline ? box.width * box.height : 0;
       if (node.holds === 'keep' || node.holds === 'waste') {
         const [shorter, longer] = box.width < box.height ? [box.width, box.height] : [box.height, box.width];
         const keep = shorter >= job.keep.shorter - NEAR && longer >= job.keep.longer - NEAR;
         if (keep !== (node.holds === 'keep')) fault('keep-rule', where, node.holds, keep ? 'keep' : 'waste');
         sum[node.holds === 'keep' ? 'keptArea' : 'wasteArea'] += box.width * box.height;
-      } else if (node.holds) checkHeld(node.holds, box, item, where);
+      } else if (node.holds) checkHeld(node, node.holds, box, item, where);
       else fault('malformed', where);
       return;
     }
@@ -94,6 +170,11 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     const lost = node.lost === undefined ? 0 : node.lost * per;
     if (node.holds !== undefined || parts.length < (lost ? 1 : 2)) return fault('malformed', where);
     if (node.lost !== undefined && (lost <= 0 || lost > kerf + NEAR)) fault('kerf', where, node.lost, kerf / per);
+    if (node.cut === 'windmill') {
+      checkWindmill(parts, box, where);
+      parts.forEach((part, i) => walk(part, item, `${where}.${i}`));
+      return;
+    }
     const [from, along, across, other] =
       node.cut === 'x' ? (['x', 'width', 'height', 'y'] as const) : (['y', 'height', 'width', 'x'] as const);
     if (box[across] > reach + NEAR) fault('beyond-reach', where, box[across] / per, reach / per);
@@ -102,11 +183,15 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
       const p = boxOf(part);
       if (!near(p[from], at) || !near(p[other], box[other]) || !near(p[across], box[across]))
         fault('does-not-fill', `${where}.${i}`);
-      at += p[along] + (i + 1 < parts.length ? kerf : 0);
+      at += p[along];
+      if (i + 1 < parts.length || lost) checkUncut(node.cut as 'x' | 'y', at, box, item, where);
+      if (i + 1 < parts.length) at += kerf;
     });
     if (!near(at + lost, box[from] + box[along])) fault('does-not-fill', where);
     sum.cuts += parts.length - (lost ? 0 : 1);
-    sum.kerfArea += ((parts.length - 1) * kerf + lost) * box[across];
+    const kerfs = ((parts.length - 1) * kerf + lost) * box[across];
+    if (whole) sum.kerfArea += kerfs;
+    if (whole && item.outline) inside += kerfs;
     parts.forEach((part, i) => walk(part, item, `${where}.${i}`));
   };
 
@@ -130,15 +215,17 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     const root = boxOf(sheet.tree);
     for (const side of ['x', 'y', 'width', 'height'] as const)
       if (!near(root[side], room[side])) fault('root-size', `${where}.${side}`, root[side] / per, room[side] / per);
-    const whole = item.width * item.height;
+    const whole = item.outline ? polygonArea(item.outline) : item.width * item.height;
     sum.usedArea += whole;
-    sum.wasteArea += whole - room.width * room.height;
+    if (!item.outline) sum.wasteArea += whole - room.width * room.height;
+    inside = 0;
     if (item.kind === 'sheet' || item.kind === 'pad') {
       sum.newSheets += 1;
       sum.newSheetArea += whole;
     } else sum.scraps += 1;
     const before = sum.pieceArea;
     walk(sheet.tree, item, where);
+    if (item.outline) sum.wasteArea += whole - inside;
     if (sum.pieceArea === before) fault('yields-nothing', where);
   });
 
@@ -157,7 +244,7 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
   }
   if (plan.status === 'complete' && plan.bound.newSheetArea > plan.totals.newSheetArea + 1e-6)
     fault('bound', 'bound.newSheetArea', plan.bound.newSheetArea, plan.totals.newSheetArea);
-  if (!faults.length) replay(job, plan, stock, pieces, per, mark, narrowest, fault);
+  if (!faults.length) replay(job, plan, stock, pieces, per, fault);
   return faults;
 }
 
@@ -189,8 +276,6 @@ function replay(
   stock: ReadonlyMap<string, JobStock>,
   pieces: ReadonlyMap<string, JobPiece>,
   per: number,
-  mark: number | null,
-  narrowest: number,
   fault: Report,
 ): void {
   const hands = plan.sheets.map(() => new Set(['r']));
@@ -198,12 +283,22 @@ function replay(
     const { trim } = stock.get(s.stock)!;
     return new Map(Object.entries(trim).filter(([, size]) => size > 0));
   });
+  const cutters = [job.cutter, ...job.cutter.then];
+  const stack = Math.min(...cutters.map((c) => c.stack));
   const settingsSeen: number[] = [];
+  const lines = new Map<string, number>();
   plan.steps.forEach((step, i) => {
     const where = `steps[${i}]`;
-    settingsSeen.push(step.setting);
-    if (step.sheets.length > job.cutter.stack || new Set(step.sheets).size !== step.sheets.length)
-      fault('step-part', where, step.sheets.length, job.cutter.stack);
+    if (step.sheets.length > stack || new Set(step.sheets).size !== step.sheets.length)
+      fault('step-part', where, step.sheets.length, stack);
+    const by = step.do === 'open' ? 0 : (step.by ?? 0);
+    const cutter = cutters[by];
+    if (!cutter) return fault('step-part', where, by);
+    if (step.do !== 'open') {
+      settingsSeen.push(step.setting);
+      const dial = step.setting - cutter.long / per;
+      if (!near((step.dial ?? step.setting) * per, dial * per)) fault('step-setting', where, step.dial, dial);
+    }
     for (const at of step.sheets) {
       const sheet = plan.sheets[at];
       if (!sheet) return fault('step-part', where, at);
@@ -216,20 +311,58 @@ function replay(
       }
       if (toTrim[at]!.size) fault('step-part', where, 'r');
       if (!hands[at]!.delete(step.part)) return fault('step-part', where, step.part);
-      const [, path, from] = /^(r(?:\.\d+)*?)(?:\.(\d+)\+)?$/.exec(step.part) ?? [];
+      const [, path, from] = /^(r(?:\.[\do]+)*?)(?:\.(\d+)\+)?$/.exec(step.part) ?? [];
       const node = path === undefined ? undefined : nodeAt(sheet.tree, path);
+      if (step.do === 'open') {
+        if (!node?.opening || step.off !== `${path}.o`) return fault('step-part', where, step.off);
+        hands[at]!.add(`${path}.opened`).add(step.off);
+        continue;
+      }
+      if (step.do === 'stop') {
+        const want = node && stopLines(node)[step.line - 1];
+        if (!want || (lines.get(`${at} ${path}`) ?? 0) !== step.line - 1) return fault('step-part', where, step.line);
+        lines.set(`${at} ${path}`, step.line);
+        if (
+          step.edge !== want.edge ||
+          !near(step.setting * per, want.setting * per) ||
+          !near(step.until * per, want.until * per)
+        )
+          fault('step-setting', where, step.setting, want.setting);
+        if (cutter.step && !onMark(step.setting * per, cutter.step) && !holdsOddPiece(node, pieces, cutter.step))
+          fault('step-mark', where, step.setting);
+        if (step.line < 4) hands[at]!.add(step.part);
+        else node.parts!.forEach((_, n) => hands[at]!.add(`${path}.${n}`));
+        continue;
+      }
       const first = Number(from ?? 0);
       const parts = node?.parts ?? [];
       const part = parts[first];
-      if (!node?.cut || !part || step.off !== `${path}.${first}`) return fault('step-part', where, step.off);
+      if (!node?.cut || node.cut === 'windmill' || !part || step.off !== `${path}.${first}`)
+        return fault('step-part', where, step.off);
       if (step.edge !== (node.cut === 'x' ? 'left' : 'bottom')) fault('step-part', where, step.edge);
       const size = node.cut === 'x' ? 'width' : 'height';
+      const across = (node.cut === 'x' ? node.height : node.width) * per;
       if (!near(step.setting * per, part[size] * per)) fault('step-setting', where, step.setting, part[size]);
-      if (mark && !onMark(part[size] * per, mark) && !holdsOddPiece(part, pieces, mark))
+      const mark = cutter.step;
+      const end = (part[node.cut] + part[size]) * per;
+      const { outline } = stock.get(sheet.stock)!;
+      // an odd scrap is squared along drawn lines
+      const squared =
+        outline &&
+        !within(outline, { x: node.x * per, y: node.y * per, width: node.width * per, height: node.height * per });
+      if (
+        mark &&
+        !squared &&
+        !onMark(part[size] * per, mark) &&
+        !holdsOddPiece(part, pieces, mark) &&
+        !besidePin(job, stock.get(sheet.stock)!, node.cut, end)
+      )
         fault('step-mark', where, step.setting);
       const after = parts.slice(first + 1);
       const left = after.reduce((all, p) => all + p[size] * per, 0) + Math.max(0, after.length - 1) * job.cutter.kerf;
-      if (Math.max(left, part[size] * per) < narrowest - NEAR) fault('too-narrow', where, step.setting);
+      const able = (c: Cutter) => across <= c.reach + NEAR && Math.max(left, part[size] * per) >= c.narrowest - NEAR;
+      const liked = cutters.findIndex(able);
+      if (liked !== by) fault(across > cutter.reach + NEAR ? 'beyond-reach' : 'too-narrow', where, step.setting, liked);
       const rest = !after.length ? null : `${path}.${first + 1}${after.length > 1 || node.lost ? '+' : ''}`;
       if (step.rest !== rest) fault('step-part', where, step.rest ?? 'nothing', rest ?? 'nothing');
       hands[at]!.add(step.off);
@@ -241,6 +374,62 @@ function replay(
   });
   const settings = settingsSeen.filter((s, i) => i === 0 || s !== settingsSeen[i - 1]).length;
   if (settings !== plan.totals.settings) fault('totals', 'totals.settings', plan.totals.settings, settings);
+}
+
+/** Along a pinned piece, a cut is where the piece is, on the mark or not. */
+const besidePin = (job: Job, item: JobStock, cut: 'x' | 'y', end: number): boolean =>
+  job.pieces.some((p) => {
+    if (p.from?.stock !== item.id) return false;
+    const at = p.from[cut];
+    return [at - job.cutter.kerf, at + p.width, at + p.height].some((edge) => near(edge, end));
+  });
+
+/** What a windmill's four cuts must be: lower left upright and level, then the two that free the other arms. */
+function stopLines(node: PlanNode): { edge: string; setting: number; until: number }[] {
+  if (node.cut !== 'windmill') return [];
+  const [ll, lr, ur, ul] = node.parts!.map((p) => ({ w: p.width, h: p.height })) as [Size, Size, Size, Size];
+  return [
+    { edge: 'left', setting: ll.w, until: Math.max(ll.h, lr.h) },
+    { edge: 'bottom', setting: ll.h, until: Math.max(ll.w, ul.w) },
+    { edge: 'bottom', setting: lr.h, until: Math.max(lr.w, ur.w) },
+    { edge: 'left', setting: ul.w, until: Math.max(ul.h, ur.h) },
+  ];
+}
+interface Size {
+  w: number;
+  h: number;
+}
+
+/** Area of a polygon by its corners. */
+function polygonArea(corners: readonly Corner[]): number {
+  let twice = 0;
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length]!;
+    twice += (p.x + q.x) * (q.y - p.y);
+  });
+  return Math.abs(twice) / 2;
+}
+interface Corner {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Whether a box lies in a polygon: what is left of the polygon when clipped to the box is all of the box. */
+function within(outline: readonly Corner[], box: Box): boolean {
+  const clip = (corners: Corner[], axis: 'x' | 'y', at: number, sign: 1 | -1): Corner[] =>
+    corners.flatMap((p, i) => {
+      const q = corners[(i + 1) % corners.length]!;
+      const [a, b] = [(p[axis] - at) * sign, (q[axis] - at) * sign];
+      const kept = a >= 0 ? [p] : [];
+      if (a >= 0 === b >= 0) return kept;
+      const share = a / (a - b);
+      return [...kept, { x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y) }];
+    });
+  let left = clip([...outline], 'x', box.x, 1);
+  left = clip(left, 'x', box.x + box.width, -1);
+  left = clip(left, 'y', box.y, 1);
+  left = clip(left, 'y', box.y + box.height, -1);
+  return box.width * box.height - polygonArea(left) <= NEAR * (box.width + box.height);
 }
 
 const onMark = (length: number, mark: number): boolean => Math.abs(length - Math.round(length / mark) * mark) <= NEAR;
@@ -255,10 +444,11 @@ function holdsOddPiece(node: PlanNode, pieces: ReadonlyMap<string, JobPiece>, ma
 
 function nodeAt(tree: PlanNode, path: string): PlanNode | undefined {
   let node: PlanNode | undefined = tree;
-  for (const index of path.split('.').slice(1)) node = node?.parts?.[Number(index)];
+  for (const index of path.split('.').slice(1)) node = index === 'o' ? node?.opening : node?.parts?.[Number(index)];
   return node;
 }
 
 function leavesOf(node: PlanNode, path: string): string[] {
+  if (node.opening) return [`${path}.opened`, ...leavesOf(node.opening, `${path}.o`)];
   return node.cut ? (node.parts ?? []).flatMap((part, i) => leavesOf(part, `${path}.${i}`)) : [path];
 }

@@ -66,7 +66,7 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
       fresh.forEach((s) => begun.add(s));
       return {
         picture: stepPicture(plan, step, job, style),
-        words: stepWords(step, plan, style.pieceName, style.voice),
+        words: stepWords(step, plan, job, style.voice, style.pieceName),
         fresh,
       };
     });
@@ -82,6 +82,7 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
             <p>
               <b>{i + 1}</b> {words.hold}
             </p>
+            {words.note ? <p>{words.note}</p> : null}
             {fresh.map((s) => {
               const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
               return (

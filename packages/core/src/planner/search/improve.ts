@@ -95,7 +95,7 @@ export class Improver {
 
   /** Closes new sheets, the emptiest first by chance, until the rest is within the budget. */
   dissolve(layout: Layout, budget: number): void {
-    while (layout.newArea > budget) {
+    while (layout.newArea > budget && layout.newArea > 0) {
       let pick = -1;
       let most = -1;
       for (let b = 0; b < layout.sheets; b++) {

@@ -1,10 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { compile, type Compiled } from '../compile.ts';
 import { readJob, type JobDocument } from '../job.ts';
-import { mixedJob, normalJob, puzzleJob } from '../makers.ts';
+import { mixedJob, mixedJob2, normalJob, puzzleJob } from '../makers.ts';
 import { seededRandom } from '../random.ts';
-import { figuresOf } from '../tree.ts';
+import { figuresOf, noFigures } from '../tree.ts';
 import { PLAIN_TASTE } from './construct.ts';
+import { framesOf } from '../frames.ts';
+import { standingOf } from '../standing.ts';
+import { solutionOf, standingOfLayout } from './stand.ts';
 import { COLUMN, LEAF, Layout, ROW } from './layout.ts';
 import { Measure, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
@@ -12,7 +15,8 @@ import { realise } from './realise.ts';
 function compiled(document: JobDocument): Compiled {
   const read = readJob(document);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
-  return compile(read.job);
+  const { sheets, unplaced } = framesOf(read.job);
+  return compile(read.job, { frames: sheets.map((ways) => ways[0]!), unplaced });
 }
 
 /** What must hold of a layout at any time; the first thing that does not, or null. */
@@ -172,9 +176,10 @@ describe('measuring', () => {
         const made = realise(layout, b);
         if (!made) continue;
         const s = layout.stock[b]!;
-        const tree = figuresOf(made.tree, c.kerf, { kept: 0, waste: 0, kerf: 0, largestKept: 0, cuts: 0 });
+        const tree = figuresOf(made, c.kerf, noFigures());
         const out: SheetFigures = { waste: 0, largestKept: 0, cuts: 0, disliked: 0, pieceArea: 0 };
         new Measure(layout).sheet(b, out);
+        if (c.blanks[s]!.frame >= 0) continue;
         const margins = c.stockArea[s]! - c.roomWidth[s]! * c.roomHeight[s]!;
         expect({ seed, b, waste: out.waste, largest: out.largestKept, cuts: out.cuts }).toEqual({
           seed,
@@ -187,4 +192,28 @@ describe('measuring', () => {
       }
     }
   });
+
+  test.each([...JOBS, ['mixed jobs of version 2', mixedJob2] as const])(
+    '%s: a layout stands as the solution that it stands for',
+    (_, make) => {
+      let framed = 0;
+      for (let seed = 1; seed <= 25; seed++) {
+        const c = compiled(make(seed));
+        if (!c.stockCount) continue;
+        framed += c.frames.length;
+        const layout = new Layout(c);
+        wander(layout, 50, seededRandom(seed + 300), () => {});
+        if (Array.from({ length: layout.sheets }, (__, b) => realise(layout, b)).some((tree) => !tree)) continue;
+        const quick = standingOfLayout(layout, true);
+        const exact = standingOf(c.job, solutionOf(layout));
+        for (const key of Object.keys(exact) as (keyof typeof exact)[])
+          expect({ seed, key, value: Math.round(Number(quick[key])) }).toEqual({
+            seed,
+            key,
+            value: Math.round(Number(exact[key])),
+          });
+      }
+      if (make === mixedJob2) expect(framed).toBeGreaterThan(5);
+    },
+  );
 });

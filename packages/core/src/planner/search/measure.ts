@@ -1,7 +1,6 @@
-import { worthKeeping } from '../tree.ts';
+import { figuresOf, noFigures, worthKeeping } from '../tree.ts';
 import { COLUMN, LEAF, ROW, type Layout } from './layout.ts';
 import { realise } from './realise.ts';
-import { figuresOf } from '../tree.ts';
 import { roundUp, uprightIsBetter } from './leftover.ts';
 
 /** What one sheet of a layout amounts to. Areas in square ticks. */
@@ -31,7 +30,8 @@ export class Measure {
     const { c } = layout;
     const s = layout.stock[b]!;
     this.out = out;
-    out.waste = c.stockArea[s]! - c.roomWidth[s]! * c.roomHeight[s]!;
+    // what a frame wastes is counted with the frame
+    out.waste = c.blanks[s]!.frame < 0 ? c.stockArea[s]! - c.roomWidth[s]! * c.roomHeight[s]! : 0;
     out.largestKept = out.cuts = out.disliked = out.pieceArea = 0;
     for (let n = layout.root[b]!; n >= 0; n = layout.after(n)) {
       if (layout.kind[n] !== LEAF) continue;
@@ -42,7 +42,7 @@ export class Measure {
     if (c.delicate[s]) {
       const made = realise(layout, b);
       if (!made) return;
-      const figures = figuresOf(made.tree, c.kerf, { kept: 0, waste: 0, kerf: 0, largestKept: 0, cuts: 0 });
+      const figures = figuresOf(made, c.kerf, noFigures());
       out.waste += figures.waste + figures.kerf;
       out.largestKept = figures.largestKept;
       out.cuts = figures.cuts;

@@ -1,5 +1,6 @@
+import type { Rectangle } from '../job.ts';
 import { roundUp, uprightIsBetter } from './leftover.ts';
-import { cutterHolds, worthKeeping, type CutSheet, type Tree } from '../tree.ts';
+import { cutterHolds, offcutTree, type Tree } from '../tree.ts';
 import { COLUMN, LEAF, ROW, type Layout } from './layout.ts';
 
 /*
@@ -7,35 +8,16 @@ import { COLUMN, LEAF, ROW, type Layout } from './layout.ts';
  * kept together as high in the tree as possible; `leftover.ts` says which cut comes first where there is room both ways.
  */
 
-interface Room {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** The slicing tree of one sheet of a layout, with its offcuts. Null when the cutter cannot make it. */
-export function realise(layout: Layout, b: number): CutSheet | null {
+/** The slicing tree of one blank of a layout, with its offcuts. Null when the cutter cannot make it. */
+export function realise(layout: Layout, b: number): Tree | null {
   const { c } = layout;
   const s = layout.stock[b]!;
-  const stock = c.stock[s]!;
-  const room = {
-    x: stock.trim.left as number,
-    y: stock.trim.bottom as number,
-    width: c.roomWidth[s]!,
-    height: c.roomHeight[s]!,
-  };
-  const tree = build(layout, layout.root[b]!, room);
-  if (c.delicate[s] && !cutterHolds(tree, c.job.cutter)) return null;
-  return { stock: c.job.stock.indexOf(stock), tree };
+  const { x, y, width, height } = c.blanks[s]!;
+  const tree = build(layout, layout.root[b]!, { x, y, width, height });
+  return c.delicate[s] && !cutterHolds(tree, c.job.cutter) ? null : tree;
 }
 
-function offcut(layout: Layout, room: Room): Tree {
-  const holds = worthKeeping(room.width, room.height, layout.c.job.keep) ? 'keep' : 'waste';
-  return { ...room, cut: null, parts: [], lost: 0, holds };
-}
-
-function build(layout: Layout, n: number, room: Room): Tree {
+function build(layout: Layout, n: number, room: Rectangle): Tree {
   const { kind, w, h, c } = layout;
   const isRun = kind[n] !== LEAF;
   const width = kind[n] === ROW ? layout.runLength(n) : w[n]!;
@@ -64,13 +46,13 @@ function build(layout: Layout, n: number, room: Room): Tree {
 }
 
 /** Cuts one node free of the room beyond it. */
-function alone(layout: Layout, n: number, room: Room, cut: 'x' | 'y', size: number): Tree {
+function alone(layout: Layout, n: number, room: Rectangle, cut: 'x' | 'y', size: number): Tree {
   const inner = cut === 'x' ? { ...room, width: size } : { ...room, height: size };
   const part = build(layout, n, inner);
   return withRest(layout, room, cut, [part], size);
 }
 
-function run(layout: Layout, n: number, room: Room, cut: 'x' | 'y'): Tree {
+function run(layout: Layout, n: number, room: Rectangle, cut: 'x' | 'y'): Tree {
   const { c } = layout;
   const sizes = cut === 'x' ? layout.w : layout.h;
   const children: number[] = [];
@@ -89,7 +71,7 @@ function run(layout: Layout, n: number, room: Room, cut: 'x' | 'y'): Tree {
 }
 
 /** Closes a list of parts with what is left of the room: an offcut, or nothing where the kerf swallows it. */
-function withRest(layout: Layout, room: Room, cut: 'x' | 'y', parts: Tree[], taken: number): Tree {
+function withRest(layout: Layout, room: Rectangle, cut: 'x' | 'y', parts: Tree[], taken: number): Tree {
   const { kerf } = layout.c;
   const left = (cut === 'x' ? room.width : room.height) - taken;
   const whole = { ...room, cut, holds: null };
@@ -100,5 +82,5 @@ function withRest(layout: Layout, room: Room, cut: 'x' | 'y', parts: Tree[], tak
     cut === 'x'
       ? { ...room, x: room.x + from, width: left - kerf }
       : { ...room, y: room.y + from, height: left - kerf };
-  return { ...whole, parts: [...parts, offcut(layout, rest)], lost: 0 };
+  return { ...whole, parts: [...parts, offcutTree(rest, layout.c.job.keep)], lost: 0 };
 }

@@ -1,20 +1,29 @@
 import type { Compiled } from '../compile.ts';
-import type { Bound } from '../bounds.ts';
+import type { Budget } from '../budget.ts';
+import type { Aim } from '../job.ts';
 import { seededRandom } from '../random.ts';
 import { compareScores, score, type Solution } from '../score.ts';
-import { solutionOf, standingOf } from './stand.ts';
+import { solutionOf, standingOfLayout } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';
 import { MOST_COPIES, fillSheets } from './blocks.ts';
 import { Layout } from './layout.ts';
 
-/** How long the search may go on, and who wants to hear of it. Time is passed in: the core has no clock. */
-export interface Watch {
-  /** Milliseconds since some start. */
-  readonly now: () => number;
-  readonly cancelled?: () => boolean;
+/** What a search is given besides the job. */
+export interface SearchTask {
+  readonly c: Compiled;
+  readonly aim: Aim;
+  /** No solution opens less new paper than this. */
+  readonly newAreaBound: number;
+  readonly budget: Budget;
   /** Called with every better solution, the first one included. */
   readonly better?: (solution: Solution) => void;
+  /** Where to start, if somebody has been here before. */
+  readonly from?: Layout | null;
+}
+export interface Found {
+  readonly solution: Solution;
+  readonly layout: Layout;
 }
 
 /** How many accepted states the search looks back on (late acceptance: E. K. Burke and Y. Bykov, 2017). */
@@ -26,30 +35,28 @@ const MANY = 3000;
  * The search: several constructions, then, while there is time, alternately (a) tries to do with less new paper
  * or with less missing, and (b) polishes the best solution for what comes after in the score.
  */
-export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
+export function search({ c, aim, newAreaBound, budget, better, from }: SearchTask): Found {
   const { job } = c;
   const random = seededRandom(job.seed);
-  const start = watch.now();
-  const until = start + job.seconds * 1000;
-  let nodes = 0;
-  const over = () => (watch.cancelled?.() ?? false) || (job.nodes === null ? watch.now() >= until : nodes >= job.nodes);
+  const over = () => budget.over();
 
   const best = new Layout(c);
   const trial = new Layout(c);
   let bestSolution: Solution = solutionOf(best);
   // settings take the longest to count: they are counted where they decide early, and for what would be the best
-  const early = job.aim === 'easiest-cuts';
-  let bestScore = score(job.aim, standingOf(best, true));
+  const early = aim === 'easiest-cuts';
+  let bestScore = score(aim, standingOfLayout(best, true));
   const offer = (layout: Layout): boolean => {
-    if (!early && compareScores(score(job.aim, standingOf(layout, false)), bestScore) > 0) return false;
-    const figure = score(job.aim, standingOf(layout, true));
+    if (!early && compareScores(score(aim, standingOfLayout(layout, false)), bestScore) > 0) return false;
+    const figure = score(aim, standingOfLayout(layout, true));
     if (compareScores(figure, bestScore) >= 0) return false;
     best.copyFrom(layout);
     bestScore = figure;
     bestSolution = solutionOf(layout);
-    watch.better?.(bestSolution);
+    better?.(bestSolution);
     return true;
   };
+  if (from) offer(from);
   const pieces = c.quantity.reduce((a, b) => a + b, 0);
   for (const order of ORDERS) {
     trial.clear();
@@ -61,26 +68,27 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
       random,
     );
     offer(trial);
-    if (over() || pieces > MANY) break;
+    if (pieces > MANY || (pieces > 300 && over())) break;
   }
-  if (pieces > MANY || !c.stockCount) return bestSolution;
+  if (pieces > MANY || !pieces || !c.stockCount) return { solution: bestSolution, layout: best };
 
   const improver = new Improver(c, random);
   const current = new Layout(c);
   const memory = new Float64Array(MEMORY);
   const missingNothing = () => best.pool.every((n) => n === 0);
-  const settled = () => missingNothing() && best.newArea <= bound.newArea;
+  const settled = () => missingNothing() && best.newArea <= newAreaBound;
 
-  /** (a): at most `limit` steps within a budget of new paper; true when the best became better. */
-  const reduce = (budget: number, limit: number): boolean => {
+  /** (a): at most `limit` steps with no more than so much new paper; true when the best became better. */
+  const reduce = (paper: number, limit: number): boolean => {
     current.copyFrom(best);
-    improver.dissolve(current, budget);
+    improver.dissolve(current, paper);
     let homeless = improver.homeless(current);
     let least = improver.homeless(best) || Infinity;
     memory.fill(homeless);
-    for (let i = 0; i < limit && !over(); i++, nodes++) {
+    for (let i = 0; i < limit && !over(); i++) {
+      budget.spend();
       trial.copyFrom(current);
-      improver.change(trial, budget);
+      improver.change(trial, paper);
       const after = improver.homeless(trial);
       const slot = i % MEMORY;
       if (after > homeless && after > memory[slot]!) continue;
@@ -101,11 +109,12 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
     current.copyFrom(best);
     let now = bestScore;
     const past = new Array<typeof now>(MEMORY).fill(now);
-    for (let i = 0; i < limit && !over(); i++, nodes++) {
+    for (let i = 0; i < limit && !over(); i++) {
+      budget.spend();
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
-      const figure = score(job.aim, standingOf(trial, early));
+      const figure = score(aim, standingOfLayout(trial, early));
       const slot = i % MEMORY;
       if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
       current.copyFrom(trial);
@@ -137,13 +146,12 @@ export function search(c: Compiled, bound: Bound, watch: Watch): Solution {
   let width = 4000;
   while (!over()) {
     if (!settled()) {
-      const budget = missingNothing() ? best.newArea - 1 : Infinity;
-      while (!over() && !settled() && reduce(missingNothing() ? best.newArea - 1 : budget, patience));
+      while (!over() && !settled() && reduce(missingNothing() ? best.newArea - 1 : Infinity, patience));
       patience = Math.min(patience * 2, 20_000);
       if (!settled() && !over() && build(width)) continue;
       width *= 2;
     }
     polish(settled() ? 2000 : 200);
   }
-  return bestSolution;
+  return { solution: bestSolution, layout: best };
 }

@@ -1,18 +1,39 @@
 import type { Compiled } from '../compile.ts';
+import type { Job } from '../job.ts';
+import { areaOf } from '../outline.ts';
 import type { Solution, Standing } from '../score.ts';
 import { schedule } from '../steps.ts';
+import { isNewPaper } from '../standing.ts';
+import { cutsOf, figuresOf, isRoom, kerfAreaOf, noFigures, offcutTree, type CutSheet, type Tree } from '../tree.ts';
 import type { Layout } from './layout.ts';
 import { Measure, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
 
-/** The solution that a layout stands for. */
+/** The solution that a layout stands for: its own sheets, and the frames with what their rooms hold. */
 export function solutionOf(layout: Layout): Solution {
-  const sheets = Array.from({ length: layout.sheets }, (_, b) => realise(layout, b)!);
-  return { sheets, missing: [...layout.pool] };
+  const { c } = layout;
+  const sheets: CutSheet[] = [];
+  const filled = c.frames.map(() => new Map<number, Tree>());
+  for (let b = 0; b < layout.sheets; b++) {
+    const { frame, room, stock } = c.blanks[layout.stock[b]!]!;
+    const tree = realise(layout, b)!;
+    if (frame < 0) sheets.push({ stock, tree });
+    else filled[frame]!.set(room, tree);
+  }
+  c.frames.forEach((frame, f) => {
+    if (filled[f]!.size || frame.opens)
+      sheets.push({ stock: frame.stock, tree: fillRooms(frame.tree, filled[f]!, c.job.keep) });
+  });
+  return { sheets, missing: Array.from(layout.pool, (n, k) => n + c.unplaced[k]!) };
+}
+
+function fillRooms(tree: Tree, filled: ReadonlyMap<number, Tree>, keep: Job['keep']): Tree {
+  if (tree.cut) return { ...tree, parts: tree.parts.map((part) => fillRooms(part, filled, keep)) };
+  return isRoom(tree.holds) ? (filled.get(tree.holds.room) ?? offcutTree(tree, keep)) : tree;
 }
 
 /** How a layout stands, measured sheet by sheet; sheets that have not changed since they were measured are not measured again. */
-export function standingOf(layout: Layout, withSettings: boolean): Standing {
+export function standingOfLayout(layout: Layout, withSettings: boolean): Standing {
   const { c } = layout;
   const missing = missingOf(c, layout.pool);
   const measure = new Measure(layout);
@@ -32,25 +53,84 @@ export function standingOf(layout: Layout, withSettings: boolean): Standing {
     largestKept = Math.max(largestKept, layout.figures[at + 1]!);
     cuts += layout.figures[at + 2]!;
     disliked += layout.figures[at + 3]!;
-    if (!c.isNew[layout.stock[b]!]) fromScraps += layout.figures[at + 4]!;
+    if (!isNewPaper(c.blanks[layout.stock[b]!]!.item)) fromScraps += layout.figures[at + 4]!;
+  }
+  let items = layout.sheets;
+  if (c.frames.length) {
+    const framed = standingOfFrames(layout);
+    waste += framed.waste;
+    cuts += framed.cuts;
+    disliked += framed.disliked;
+    fromScraps += framed.fromScraps;
+    items += framed.items;
+    largestKept = Math.max(largestKept, framed.largestKept);
   }
   const settings = withSettings ? schedule(solutionOf(layout).sheets, c.job).settings : null;
   return {
     missing,
-    newArea: layout.newArea,
+    newArea: layout.newArea + newAreaOfFrames(c),
     disliked,
     waste,
     fromScraps,
-    items: layout.sheets,
+    items,
     largestKept,
     settings,
     cuts,
   };
 }
 
+/** New paper that is opened for pinned pieces, whatever the search does. */
+export const newAreaOfFrames = (c: Compiled): number =>
+  c.frames.reduce((sum, f) => {
+    const item = c.job.stock[f.stock]!;
+    return sum + (f.opens && isNewPaper(item) ? areaOf(item) : 0);
+  }, 0);
+
+/** What the frames add to the sheets in their rooms: their own cuts and waste, rooms that nothing uses, and pinned pieces. */
+function standingOfFrames(
+  layout: Layout,
+): Pick<Standing, 'waste' | 'cuts' | 'disliked' | 'fromScraps' | 'items' | 'largestKept'> {
+  const { c } = layout;
+  const used = c.frames.map(() => new Set<number>());
+  let items = 0;
+  for (let b = 0; b < layout.sheets; b++) {
+    const { frame, room } = c.blanks[layout.stock[b]!]!;
+    if (frame < 0) continue;
+    used[frame]!.add(room);
+    items--;
+  }
+  const sum = noFigures();
+  let [disliked, fromScraps] = [0, 0];
+  c.frames.forEach((frame, f) => {
+    if (!used[f]!.size && !frame.opens) return;
+    items++;
+    const item = c.job.stock[frame.stock]!;
+    for (const k of frame.pins) disliked += c.job.pieces[k]!.papers.indexOf(item.paper.id);
+    sum.waste += areaOf(item) - (item.outline ? 0 : frame.tree.width * frame.tree.height);
+    if (!isNewPaper(item)) for (const k of frame.pins) fromScraps += c.area[k]!;
+    // of an odd scrap, only what lies wholly in its outline is counted part by part
+    const walk = (tree: Tree, counted: boolean): void => {
+      const whole = counted || !item.outline || !tree.frame;
+      if (whole && !counted && item.outline) sum.waste -= tree.width * tree.height;
+      if (tree.cut) {
+        sum.cuts += cutsOf(tree);
+        if (whole) sum.kerf += kerfAreaOf(tree, c.kerf);
+        for (const part of tree.parts) walk(part, whole);
+      } else if (isRoom(tree.holds)) {
+        if (!used[f]!.has(tree.holds.room)) figuresOf(offcutTree(tree, c.job.keep), c.kerf, sum);
+      } else if (whole) figuresOf(tree, c.kerf, sum);
+    };
+    walk(frame.tree, false);
+  });
+  return { waste: sum.waste + sum.kerf, cuts: sum.cuts, disliked, fromScraps, items, largestKept: sum.largestKept };
+}
+
 function missingOf(c: Compiled, pool: Int32Array): number[] {
   const levels = c.urgencyLevels;
   const missing = new Array<number>(levels).fill(0);
-  for (let k = 0; k < c.pieceCount; k++) if (pool[k]) missing[levels - 1 - c.urgency[k]!]! += pool[k]! * c.area[k]!;
+  for (let k = 0; k < c.pieceCount; k++) {
+    const n = pool[k]! + c.unplaced[k]!;
+    if (n) missing[levels - 1 - c.urgency[k]!]! += n * c.area[k]!;
+  }
   return missing;
 }

@@ -1,0 +1,49 @@
+/** The world outside, passed in: the core has no clock of its own. */
+export interface Clock {
+  /** Milliseconds since some start. */
+  readonly now: () => number;
+  readonly cancelled?: () => boolean;
+}
+
+/** How long a search may go on: until a time, or for a number of steps. Parts of it can be handed on. */
+export class Budget {
+  private readonly clock: Clock;
+  private readonly until: number;
+  private left: number | null;
+  private readonly of: Budget | null;
+
+  /** `seconds` from now, or `nodes` steps where that is not null. */
+  static of(clock: Clock, seconds: number, nodes: number | null): Budget {
+    return new Budget(clock, clock.now() + seconds * 1000, nodes, null);
+  }
+
+  private constructor(clock: Clock, until: number, nodes: number | null, of: Budget | null) {
+    this.clock = clock;
+    this.until = until;
+    this.left = nodes;
+    this.of = of;
+  }
+
+  over(): boolean {
+    if (this.clock.cancelled?.()) return true;
+    return this.left === null ? this.clock.now() >= this.until : this.left <= 0;
+  }
+
+  /** One step of the search is done. */
+  spend(): void {
+    if (this.left !== null) this.left--;
+    this.of?.spend();
+  }
+
+  /** A budget of a share of what is left of this one. */
+  share(part: number): Budget {
+    const now = this.clock.now();
+    const nodes = this.left === null ? null : Math.ceil(Math.max(0, this.left) * part);
+    return new Budget(this.clock, now + Math.max(0, this.until - now) * part, nodes, this);
+  }
+
+  /** Nothing but what comes at once: the first constructions. */
+  none(): Budget {
+    return new Budget(this.clock, -Infinity, 0, this);
+  }
+}

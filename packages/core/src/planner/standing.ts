@@ -1,0 +1,76 @@
+import type { Job } from './job.ts';
+import { areaOf } from './outline.ts';
+import type { Solution, Standing } from './score.ts';
+import { schedule } from './steps.ts';
+import { figuresOf, isHolding, noFigures, type Tree, type TreeFigures } from './tree.ts';
+
+/** Whether using an item opens new paper. */
+export const isNewPaper = (item: { readonly kind: string }): boolean => item.kind === 'sheet' || item.kind === 'pad';
+
+/** [piece] rank of its priority, 0 for the lowest; and how many ranks there are. */
+export function urgencies(job: Job): { of: number[]; levels: number } {
+  const ranks = [...new Set(job.pieces.map((p) => p.priority))].sort((a, b) => a - b);
+  return { of: job.pieces.map((p) => ranks.indexOf(p.priority)), levels: ranks.length };
+}
+
+/** Area of the copies missing, the most urgent first. */
+export function missingAreas(job: Job, missing: ArrayLike<number>): number[] {
+  const { of, levels } = urgencies(job);
+  const areas = new Array<number>(levels).fill(0);
+  job.pieces.forEach((p, k) => (areas[levels - 1 - of[k]!]! += missing[k]! * p.width * p.height));
+  return areas;
+}
+
+/** Figures of one sheet. An odd scrap wastes all of its paper that is in no rectangle of it. */
+export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures {
+  const item = job.stock[stock]!;
+  const sum = noFigures();
+  if (!item.outline) {
+    sum.waste = item.width * item.height - tree.width * tree.height;
+    return figuresOf(tree, job.cutter.kerf, sum);
+  }
+  sum.waste = areaOf(item);
+  const walk = (node: Tree): void => {
+    if (node.frame && node.cut) {
+      sum.cuts += 1;
+      node.parts.forEach(walk);
+    } else if (!node.frame) {
+      sum.waste -= node.width * node.height;
+      figuresOf(node, job.cutter.kerf, sum);
+    }
+  };
+  walk(tree);
+  return sum;
+}
+
+/** Every piece a tree holds, those in openings included. */
+export function eachHeld(tree: Tree, visit: (leaf: Tree & { holds: { piece: number } }) => void): void {
+  if (isHolding(tree.holds)) visit(tree as Tree & { holds: { piece: number } });
+  if (tree.opening) eachHeld(tree.opening, visit);
+  for (const part of tree.parts) eachHeld(part, visit);
+}
+
+/** How a solution stands, from its trees. */
+export function standingOf(job: Job, solution: Solution, withSettings = true): Standing {
+  let [newArea, disliked, waste, fromScraps, largestKept, cuts] = [0, 0, 0, 0, 0, 0];
+  for (const { stock, tree } of solution.sheets) {
+    const item = job.stock[stock]!;
+    const fresh = isNewPaper(item);
+    if (fresh) newArea += areaOf(item);
+    const figures = figuresOfSheet(job, stock, tree);
+    waste += figures.waste + figures.kerf;
+    cuts += figures.cuts;
+    largestKept = Math.max(largestKept, figures.largestKept);
+    eachHeld(tree, ({ holds }) => {
+      const piece = job.pieces[holds.piece]!;
+      disliked += piece.papers.indexOf(item.paper.id);
+      if (!fresh) fromScraps += piece.width * piece.height;
+    });
+  }
+  return {
+    missing: missingAreas(job, solution.missing),
+    ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
+    settings: withSettings ? schedule(solution.sheets, job).settings : null,
+    cuts,
+  };
+}
