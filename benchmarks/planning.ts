@@ -30,7 +30,8 @@ export function* planning(): Generator<string> {
     let atOne: Plan | null = null;
     const plan = planJob(read.job, {
       now: () => performance.now(),
-      better: (p) => {
+      better: (write) => {
+        const p = write();
         const t = performance.now() - start;
         if (!atFirst && p.status === 'complete') atFirst = t;
         if (t <= 1000) atOne = p;

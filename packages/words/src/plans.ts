@@ -105,6 +105,7 @@ export function boundWords(plan: Plan): string {
     'at-most-per-sheet': 'no more of one piece come from a sheet',
     'large-pieces': 'the large pieces cannot share fewer sheets',
     pinned: 'pieces must be cut from them',
+    patterns: 'no mix of ways to cut a sheet gives as much from fewer',
   }[bound.how];
   if (bound.proved) return `Fewest possible: ${how}.`;
   const least = bound.newSheets

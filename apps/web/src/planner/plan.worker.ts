@@ -10,10 +10,10 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   let told = -Infinity;
   const plan = planJob(read.job, {
     now: () => performance.now(),
-    better: (better) => {
+    better: (write) => {
       if (performance.now() - told < 100) return;
       told = performance.now();
-      tell({ kind: 'better', plan: better });
+      tell({ kind: 'better', plan: write() });
     },
   });
   tell({ kind: 'done', plan });

@@ -5,7 +5,7 @@ import { areaOf } from './outline.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { isNewPaper } from './standing.ts';
 
-export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'pinned';
+export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'pinned' | 'patterns';
 
 /** No plan that cuts everything opens less new paper than this. Areas in square ticks. */
 export interface Bound {
@@ -185,7 +185,7 @@ function covering(
   return { newArea: least * unit, newSheets, how };
 }
 
-function gcd(a: number, b: number): number {
+export function gcd(a: number, b: number): number {
   let [p, q] = [a, b];
   while (q) [p, q] = [q, p % q];
   return p;

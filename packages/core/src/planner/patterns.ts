@@ -1,10 +1,283 @@
+import { gcd } from './bounds.ts';
 import type { Budget } from './budget.ts';
+import { FLAT, UPRIGHT, compile, type Compiled } from './compile.ts';
 import type { Framing } from './frames.ts';
 import type { Job } from './job.ts';
 import type { Solution } from './score.ts';
+import { Layout, type Planting } from './search/layout.ts';
+import { realise } from './search/realise.ts';
+import { search } from './search/search.ts';
+import { Simplex } from './simplex.ts';
+import type { CutSheet, Tree } from './tree.ts';
 
-type Run = (budget: Budget, offer: (solution: Solution) => void) => void;
+/*
+ * Kits: few kinds of piece and many copies of each. What matters then is not where each copy lies but which patterns there are
+ * for a sheet and how often each is cut:
+ *
+ *     price of each kind → the sheet worth most at these prices → a better mix of sheets → new prices → …
+ *
+ * until no sheet is worth more than it costs (P. C. Gilmore and R. E. Gomory, 1961, 1965). Whole numbers of each pattern are
+ * cut; the few pieces left over are planned one by one.
+ */
 
-export function patternsFor(_job: Job, _framing: Framing): Run | null {
-  return null;
+type Run = (
+  budget: Budget,
+  offer: (solution: Solution) => void,
+  /** Told when no mix of patterns opens less new paper than this: in square ticks, and in sheets. */
+  prove: (newArea: number, newSheets: number) => void,
+) => void;
+
+/** A way to cut one sheet of stock kind s. */
+interface Pattern {
+  readonly s: number;
+  /** [k] copies that come from it */
+  readonly gives: Float64Array;
+  readonly tree: Tree;
+}
+
+const FEWEST_PIECES = 400;
+const COPIES_A_KIND = 12;
+const MOST_KINDS = 40;
+const MOST_STOCK = 12;
+const MOST_POINTS = 320;
+const ROUNDS = 400;
+
+/** How to plan the job by patterns; null where that does not suit it. */
+export function patternsFor(job: Job, framing: Framing): Run | null {
+  const pieces = job.pieces.reduce((sum, p) => sum + p.quantity, 0);
+  const kinds = job.pieces.length;
+  if (pieces < FEWEST_PIECES || pieces < kinds * COPIES_A_KIND || kinds > MOST_KINDS) return null;
+  if (framing.sheets.length || job.pieces.some((p) => p.opening || p.from) || job.cutter.stop) return null;
+  const c = compile(job);
+  if (!c.aligned || c.delicate.some((d) => d) || !c.stockCount || c.stockCount > MOST_STOCK) return null;
+  const sheets = Array.from({ length: c.stockCount }, (_, s) => new PricedSheet(c, s));
+  if (sheets.some((sheet) => sheet.points > MOST_POINTS)) return null;
+  return (budget, offer, prove) => {
+    const mix = columnGeneration(c, sheets, budget.share(0.6));
+    if (mix.least > 0) prove(mix.least, Math.ceil(mix.least / Math.max(...c.stockArea) - 1e-9));
+    const often = wholeNumbers(c, mix.often);
+    offer(completed(c, often, budget.none(), mix.least));
+    if (!budget.over()) offer(completed(c, often, budget, mix.least));
+  };
+}
+
+interface Often {
+  readonly pattern: Pattern;
+  readonly times: number;
+}
+
+/** The cheapest mix of patterns in fractions; as often as the linear programme says, which need not be whole. */
+function columnGeneration(c: Compiled, sheets: readonly PricedSheet[], budget: Budget): { often: Often[]; least: number } {
+  const [K, S] = [c.pieceCount, c.stockCount];
+  const dearest = Math.max(...c.stockArea);
+  // rows: each kind's copies, then each stock kind's sheets. They start with pieces missing, and sheets left in the drawer
+  const missing = Array.from(c.area, (area, k) => area * 100 * 8 ** c.urgency[k]! * (1 + dearest / area / 100));
+  const lp = new Simplex([...c.quantity, ...c.copies], [...missing, ...new Array<number>(S).fill(0)]);
+  const patterns: Pattern[] = [];
+  let least = 0;
+  for (let round = 0; round < ROUNDS && !budget.over(); round++) {
+    budget.spend();
+    const prices = lp.prices();
+    const surplus = prices.slice(0, K).findIndex((p) => p < -1e-6);
+    if (surplus >= 0) {
+      const column = new Float64Array(K + S);
+      column[surplus] = -1;
+      if (!lp.enter(1e6 + surplus, column, 0)) break;
+      continue;
+    }
+    let best: { pattern: Pattern; gain: number; cost: number } | null = null;
+    for (const [s, sheet] of sheets.entries()) {
+      // a scrap costs a little, so that none is cut for nothing
+      const cost = c.isNew[s] ? c.stockArea[s]! : c.stockArea[s]! * 1e-3;
+      const { pattern, worth } = sheet.worthMost(prices);
+      const gain = worth + prices[K + s]! - cost;
+      if (pattern && gain > dearest * 1e-7 && gain > (best?.gain ?? 0)) best = { pattern, gain, cost };
+    }
+    if (!best) {
+      least = wholeSheets(c, lp.value());
+      break;
+    }
+    const column = new Float64Array(K + S);
+    column.set(best.pattern.gives);
+    column[K + best.pattern.s] = 1;
+    if (!lp.enter(patterns.length, column, best.cost)) break;
+    patterns.push(best.pattern);
+  }
+  const amounts = lp.amounts();
+  const often = Array.from(lp.basis).flatMap((name, row) => {
+    const pattern = patterns[name];
+    return pattern && amounts[row]! > 1e-6 ? [{ pattern, times: amounts[row]! }] : [];
+  });
+  const short = Array.from(lp.basis).some((name, row) => name < 0 && name >= -K && amounts[row]! > 1e-6);
+  return { often, least: short ? 0 : least };
+}
+
+/** New paper comes in whole sheets. Scraps cost next to nothing, and what they cost is taken off. */
+function wholeSheets(c: Compiled, value: number): number {
+  const fresh = Array.from(c.stockArea).filter((_, s) => c.isNew[s]);
+  if (!fresh.length) return 0;
+  const scraps = c.stockArea.reduce((sum, area, s) => sum + (c.isNew[s] ? 0 : area * 1e-3 * c.copies[s]!), 0);
+  const unit = fresh.reduce((a, b) => (b ? gcd(a, b) : a));
+  return Math.max(0, Math.ceil((value - scraps) / unit - 1e-6)) * unit;
+}
+
+/** Whole numbers of each pattern, most used first, none giving more than is wanted. */
+function wholeNumbers(c: Compiled, often: readonly Often[]): Often[] {
+  const left = Float64Array.from(c.quantity);
+  const copies = Float64Array.from(c.copies);
+  const chosen: Often[] = [];
+  for (const { pattern, times } of [...often].sort((a, b) => b.times - a.times)) {
+    const fits = pattern.gives.reduce((t, n, k) => (n ? Math.min(t, Math.floor(left[k]! / n)) : t), copies[pattern.s]!);
+    const whole = Math.min(fits, Math.floor(times + 1e-6));
+    if (whole <= 0) continue;
+    chosen.push({ pattern, times: whole });
+    pattern.gives.forEach((n, k) => (left[k]! -= n * whole));
+    copies[pattern.s]! -= whole;
+  }
+  return chosen;
+}
+
+/** The sheets of the patterns, and the pieces that they leave out planned one by one. */
+function completed(c: Compiled, often: readonly Often[], budget: Budget, least: number): Solution {
+  const { job } = c;
+  const wanted = Array.from(c.quantity);
+  const used = job.stock.map(() => 0);
+  const sheets: CutSheet[] = [];
+  for (const { pattern, times } of often) {
+    const { stock } = c.blanks[pattern.s]!;
+    for (let i = 0; i < times; i++) sheets.push({ stock, tree: pattern.tree });
+    pattern.gives.forEach((n, k) => (wanted[k]! -= n * times));
+    used[stock]! += times;
+  }
+  const left: Job = { ...job, stock: job.stock.map((s, i) => ({ ...s, quantity: s.quantity - used[i]! })) };
+  const rest = compile(left, { wanted });
+  const opened = often.reduce((sum, { pattern: { s }, times }) => sum + (c.isNew[s] ? c.stockArea[s]! * times : 0), 0);
+  const newAreaBound = Math.max(0, least - opened);
+  const { solution } = search({ c: rest, aim: job.aim, newAreaBound, budget });
+  return { sheets: [...sheets, ...solution.sheets], missing: solution.missing };
+}
+
+/**
+ * The pattern of one stock kind that is worth most at given prices, by dynamic programming over first cuts at sums of piece
+ * sizes. Index domains: i a point across, j a point up.
+ */
+class PricedSheet {
+  private readonly c: Compiled;
+  private readonly s: number;
+  private readonly xs: Int32Array;
+  private readonly ys: Int32Array;
+  private readonly worth: Float64Array;
+  /** [i j] 0 nothing, k + 1 a piece upright, −k − 1 lying flat; CUT + p a cut at point p across, 2 CUT + q one up */
+  private readonly how: Int32Array;
+  readonly points: number;
+  private static readonly CUT = 1 << 20;
+
+  constructor(c: Compiled, s: number) {
+    this.c = c;
+    this.s = s;
+    const widths = new Set<number>();
+    const heights = new Set<number>();
+    for (let k = 0; k < c.pieceCount; k++) {
+      const ways = c.ways[k * c.stockCount + s]!;
+      if (ways & UPRIGHT) [widths.add(c.width[k]! + c.kerf), heights.add(c.height[k]! + c.kerf)];
+      if (ways & FLAT) [widths.add(c.height[k]! + c.kerf), heights.add(c.width[k]! + c.kerf)];
+    }
+    this.xs = sumsOf(widths, c.roomWidth[s]! + c.kerf);
+    this.ys = sumsOf(heights, c.roomHeight[s]! + c.kerf);
+    this.points = Math.max(this.xs.length, this.ys.length);
+    const size = this.points > MOST_POINTS ? 0 : this.xs.length * this.ys.length;
+    this.worth = new Float64Array(size);
+    this.how = new Int32Array(size);
+  }
+
+  worthMost(prices: ArrayLike<number>): { pattern: Pattern | null; worth: number } {
+    const { xs, ys, worth, how, c } = this;
+    const [X, Y] = [xs.length, ys.length];
+    worth.fill(0);
+    how.fill(0);
+    for (let k = 0; k < c.pieceCount; k++) {
+      const ways = c.ways[k * c.stockCount + this.s]!;
+      if (ways & UPRIGHT) this.place(k + 1, c.width[k]! + c.kerf, c.height[k]! + c.kerf, prices[k]!);
+      if (ways & FLAT) this.place(-k - 1, c.height[k]! + c.kerf, c.width[k]! + c.kerf, prices[k]!);
+    }
+    for (let i = 1; i < X; i++)
+      for (let j = 1; j < Y; j++) {
+        const here = i * Y + j;
+        let most = worth[here]!;
+        let best = how[here]!;
+        // a smaller rectangle's pattern will do as well
+        if (worth[here - Y]! > most) [most, best] = [worth[here - Y]!, how[here - Y]!];
+        if (worth[here - 1]! > most) [most, best] = [worth[here - 1]!, how[here - 1]!];
+        let rest = i;
+        for (let p = 1; 2 * xs[p]! <= xs[i]!; p++) {
+          while (xs[rest]! > xs[i]! - xs[p]!) rest--;
+          const sum = worth[p * Y + j]! + worth[rest * Y + j]!;
+          if (sum > most + 1e-9) [most, best] = [sum, PricedSheet.CUT + p];
+        }
+        rest = j;
+        for (let q = 1; 2 * ys[q]! <= ys[j]!; q++) {
+          while (ys[rest]! > ys[j]! - ys[q]!) rest--;
+          const sum = worth[i * Y + q]! + worth[i * Y + rest]!;
+          if (sum > most + 1e-9) [most, best] = [sum, 2 * PricedSheet.CUT + q];
+        }
+        worth[here] = most;
+        how[here] = best;
+      }
+    const planting = this.draw(X - 1, Y - 1);
+    return { pattern: planting && this.patternOf(planting), worth: worth[X * Y - 1]! };
+  }
+
+  private place(code: number, w: number, h: number, price: number): void {
+    const { xs, ys, worth, how } = this;
+    if (price <= 0) return;
+    const i = xs.indexOf(w);
+    const j = ys.indexOf(h);
+    if (i < 0 || j < 0) return;
+    const here = i * ys.length + j;
+    if (price > worth[here]!) [worth[here], how[here]] = [price, code];
+  }
+
+  private draw(i: number, j: number): Planting | null {
+    const { xs, ys, how } = this;
+    const { CUT } = PricedSheet;
+    const code = how[i * ys.length + j]!;
+    if (code === 0) return null;
+    if (code < CUT) return { piece: Math.abs(code) - 1, flat: code < 0 };
+    const row = code < 2 * CUT;
+    const at = row ? code - CUT : code - 2 * CUT;
+    const list = row ? xs : ys;
+    // a code taken over from a smaller rectangle cuts there: the rest is then at least as large
+    const end = row ? i : j;
+    let rest = end;
+    while (list[rest]! > list[end]! - list[at]!) rest--;
+    const parts = row ? [this.draw(at, j), this.draw(rest, j)] : [this.draw(i, at), this.draw(i, rest)];
+    const there = parts.filter((part) => part !== null);
+    return there.length > 1 ? { row, parts: there } : (there[0] ?? null);
+  }
+
+  private patternOf(planting: Planting): Pattern | null {
+    const { c, s } = this;
+    const gives = new Float64Array(c.pieceCount);
+    const count = (p: Planting): void => ('piece' in p ? void gives[p.piece]!++ : p.parts.forEach(count));
+    count(planting);
+    const layout = new Layout(compile(c.job, { wanted: Array.from(gives) }));
+    const at = layout.c.blanks.findIndex((b) => b.stock === c.blanks[s]!.stock);
+    layout.plant(at, planting);
+    const tree = realise(layout, 0);
+    return tree && { s, gives, tree };
+  }
+}
+
+/** All sums of the sizes up to a limit, ascending, from 0. */
+function sumsOf(sizes: ReadonlySet<number>, limit: number): Int32Array {
+  const sums = new Set<number>([0]);
+  const queue = [0];
+  for (let at = queue.pop(); at !== undefined && sums.size <= MOST_POINTS; at = queue.pop())
+    for (const size of sizes) {
+      const next = at + size;
+      if (next > limit || sums.has(next)) continue;
+      sums.add(next);
+      queue.push(next);
+    }
+  return Int32Array.from([...sums].sort((a, b) => a - b));
 }

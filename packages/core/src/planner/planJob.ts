@@ -16,8 +16,8 @@ import { windmillFrames } from './windmill.ts';
 import { planOf } from './write.ts';
 
 export interface PlanWatch extends Clock {
-  /** Called with every better plan as it is found. */
-  readonly better?: (plan: Plan) => void;
+  /** Called with every better plan as it is found; it is written out only when asked for. */
+  readonly better?: (write: () => Plan) => void;
 }
 
 /** Steps of the search for each way out that is tried. */
@@ -39,7 +39,7 @@ interface Approach {
  */
 export function planJob(job: Job, watch: PlanWatch): Plan {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (plan) => watch.better?.(plan));
+  const planner = new Planner(job, (write) => watch.better?.(write));
   planner.run(job.aim, budget);
   return planner.withWaysOut(planner.plan(job.aim), watch);
 }
@@ -50,7 +50,7 @@ export function planJob(job: Job, watch: PlanWatch): Plan {
  */
 export function planAims(job: Job, watch: PlanWatch): Plan[] {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (plan) => watch.better?.(plan));
+  const planner = new Planner(job, (write) => watch.better?.(write));
   const others = AIMS.filter((aim) => aim !== job.aim);
   planner.run(job.aim, budget.share(0.5));
   others.forEach((aim, i) => planner.run(aim, budget.share(1 / (others.length - i))));
@@ -66,14 +66,14 @@ export function planAims(job: Job, watch: PlanWatch): Plan[] {
 
 class Planner {
   private readonly job: Job;
-  private readonly bound: Bound;
-  private readonly better: (plan: Plan) => void;
+  private bound: Bound;
+  private readonly better: (write: () => Plan) => void;
   private readonly framing: Framing;
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
   private readonly layouts = new Map<Approach, Layout>();
 
-  constructor(job: Job, better: (plan: Plan) => void) {
+  constructor(job: Job, better: (write: () => Plan) => void) {
     this.job = job;
     this.better = better;
     this.framing = framesOf(job);
@@ -102,7 +102,12 @@ class Planner {
     if (known?.approach) return this.pursue(known.approach, aim, budget);
     if (known) return;
     const patterns = patternsFor(this.job, this.framing);
-    if (patterns) return patterns(budget, (solution) => this.offer(solution, aim, null));
+    if (patterns) {
+      const prove = (newArea: number, newSheets: number) => {
+        if (newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'patterns' };
+      };
+      return patterns(budget, (solution) => this.offer(solution, aim, null), prove);
+    }
     const plain = this.plainApproach(budget);
     const others = [...this.otherApproaches(plain, budget)];
     if (!others.length) return this.pursue(plain, aim, budget);
@@ -135,7 +140,7 @@ class Planner {
     const known = this.best.get(aim);
     if (known && compareScores(figure, known.figure) >= 0) return;
     this.best.set(aim, { solution, figure, approach });
-    if (tell) this.better(planOf(this.job, this.bound, solution, aim));
+    if (tell) this.better(() => planOf(this.job, this.bound, solution, aim));
   }
 
   private cannotBeBettered(aim: Aim): boolean {
