@@ -234,21 +234,30 @@ type Dual = (x: number) => number;
 
 /** Dual feasible functions for lengths up to L: sums of values never pass L where sums of lengths do not. */
 function dualFunctions(L: number, lengths: readonly number[]): Dual[] {
-  const thresholds = [...new Set(lengths.map((x) => Math.min(x, L - x + 1)).filter((x) => x > 0 && x * 2 <= L))].slice(
-    0,
-    24,
-  );
+  const distinct = [...new Set(lengths.map((x) => Math.min(x, L - x + 1)).filter((x) => x > 0 && x * 2 <= L))];
+  const every = Math.max(1, Math.ceil(distinct.length / 48));
+  const thresholds = distinct.sort((a, b) => a - b).filter((_, i) => i % every === 0);
   const lifted = thresholds.map(
     (e): Dual =>
       (x) =>
         x > L - e ? L : x >= e ? x : 0,
   );
+  // rounded to multiples of e, large ones by what they leave (J. Carlier, F. Clautiaux and A. Moukrim, 2007)
+  const rounded = thresholds.flatMap((e): Dual[] => {
+    const most = Math.floor(L / e);
+    return [
+      (x) => {
+        if (2 * x > L) return ((most - Math.floor((L - x) / e)) * L) / most;
+        return 2 * x === L ? L / 2 : (Math.floor(x / e) * L) / most;
+      },
+    ];
+  });
   const stepped = [1, 2, 3, 4, 5].map(
     (m): Dual =>
       (x) =>
         ((m + 1) * x) % L === 0 ? x : (Math.floor(((m + 1) * x) / L) * L) / m,
   );
-  return [(x) => x, ...lifted, ...stepped];
+  return [(x) => x, ...lifted, ...rounded, ...stepped];
 }
 
 /** How many items at least the given pieces need, each item taken to be as large as the largest both ways. */

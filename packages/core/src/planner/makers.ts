@@ -377,3 +377,26 @@ export function mixedJob2(seed: number): JobDocument {
     }),
   };
 }
+
+/** A tiny job, of at most six pieces and three stock items, for which every plan can be tried. */
+export function tinyJob(seed: number): JobDocument {
+  const R = seededRandom(seed * 104651 + 3);
+  const size = () => inch((2 + upTo(R, 14)) * 8);
+  const turns = R() < 0.5;
+  return {
+    ...heading(`tiny #${seed}`, 1),
+    cutter: { step: null },
+    papers: [{ id: 'p', sides: [{ side: 'A', direction: turns ? 'none' : 'two-way' }] }],
+    stock: [
+      { id: 'scrap', paper: 'p', width: size(), height: size(), kind: 'scrap' },
+      ...(R() < 0.5
+        ? [{ id: 'strip', paper: 'p', width: inch(16 + upTo(R, 40)), height: '12', kind: 'strip' as const }]
+        : []),
+      { id: 'sheet', paper: 'p', width: '12', height: '12', quantity: 1 },
+    ],
+    pieces: Array.from({ length: 2 + upTo(R, 5) }, (_, i) => ({
+      ...{ id: `c${i}`, width: size(), height: size(), papers: ['p'] },
+      direction: turns ? ('any' as const) : ('height' as const),
+    })),
+  };
+}

@@ -67,7 +67,11 @@ interface Often {
 }
 
 /** The cheapest mix of patterns in fractions; as often as the linear programme says, which need not be whole. */
-function columnGeneration(c: Compiled, sheets: readonly PricedSheet[], budget: Budget): { often: Often[]; least: number } {
+function columnGeneration(
+  c: Compiled,
+  sheets: readonly PricedSheet[],
+  budget: Budget,
+): { often: Often[]; least: number } {
   const [K, S] = [c.pieceCount, c.stockCount];
   const dearest = Math.max(...c.stockArea);
   // rows: each kind's copies, then each stock kind's sheets. They start with pieces missing, and sheets left in the drawer

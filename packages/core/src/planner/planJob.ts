@@ -8,6 +8,7 @@ import { patternsFor } from './patterns.ts';
 import type { Plan } from './plan.ts';
 import { compareScores, score, type Solution } from './score.ts';
 import type { Layout } from './search/layout.ts';
+import { recut, type Recuts } from './recut.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { eachHeld, standingOf } from './standing.ts';
@@ -72,6 +73,7 @@ class Planner {
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
   private readonly layouts = new Map<Approach, Layout>();
+  private readonly recuts: Recuts = new Map();
 
   constructor(job: Job, better: (write: () => Plan) => void) {
     this.job = job;
@@ -125,12 +127,19 @@ class Planner {
       c,
       aim,
       newAreaBound: Math.max(0, this.bound.newArea - newAreaOfFrames(c)),
-      budget,
+      budget: budget.share(0.95),
       from: this.layouts.get(approach) ?? null,
       better: (solution) => this.offer(approach.finish(solution), aim, approach),
+      round: (solution) => this.offerRecut(approach.finish(solution), aim, approach, budget),
     });
-    this.offer(approach.finish(found.solution), aim, approach);
+    const solution = approach.finish(found.solution);
+    this.offer(solution, aim, approach);
+    this.offerRecut(solution, aim, approach, budget);
     this.layouts.set(approach, found.layout);
+  }
+
+  private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
+    if (solution) this.offer(recut(approach.c.job, solution, this.recuts, () => budget.over()), aim, approach);
   }
 
   /** Takes a solution if it is better for the aim than what is known. */

@@ -2,17 +2,8 @@ import { existsSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { bruteForce } from './bruteForce.ts';
 import { compile } from './compile.ts';
-import {
-  planJob,
-  readJob,
-  seededRandom,
-  verifyPlan,
-  type Job,
-  type JobDocument,
-  type Plan,
-  type PlanNode,
-} from './index.ts';
-import { classicJob, kitJob, mixedJob, normalJob, puzzleJob, scrapDrawerJob } from './makers.ts';
+import { planJob, readJob, verifyPlan, type Job, type JobDocument, type Plan, type PlanNode } from './index.ts';
+import { classicJob, kitJob, mixedJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from './makers.ts';
 
 const clock = { now: () => performance.now() };
 const still = { now: () => 0 };
@@ -134,36 +125,28 @@ describe('every plan holds', () => {
 });
 
 describe('against brute force', () => {
-  test('tiny jobs: never more missing or more new paper than the best there is, in all but a few', () => {
+  test('tiny jobs: as little missing, as little new paper and as little waste as there can be, in all but a few', () => {
     let worse = 0;
-    const runs = 60;
+    const runs = 40;
     for (let seed = 1; seed <= runs; seed++) {
-      const R = seededRandom(seed);
-      const size = () => 2 + Math.floor(R() * 7);
-      const pieces = Array.from({ length: 2 + Math.floor(R() * 4) }, (_, i) => ({
-        id: `c${i}`,
-        width: String(size()),
-        height: String(size()),
-        papers: ['teal'],
-      }));
-      const document = bare(pieces, [
-        { id: 'scrap', paper: 'teal', width: String(3 + size()), height: String(3 + size()), kind: 'scrap' },
-        { id: 'sheet', paper: 'teal', width: '12', height: '9', quantity: 2 },
-      ]);
-      const { plan } = planned(document);
-      const best = bruteForce(compile(read(document)));
-      const missing = plan.missing.reduce((n, m) => n + m.quantity, 0);
-      expect({ seed, below: plan.bound.newSheetArea <= best.newSheets * 108 || best.missing > 0 }).toEqual({
-        seed,
-        below: true,
-      });
-      if (missing > best.missing || (missing === best.missing && plan.totals.newSheets > best.newSheets)) worse++;
-      expect({
-        seed,
-        impossible: missing < best.missing || (missing === best.missing && plan.totals.newSheets < best.newSheets),
-      }).toEqual({ seed, impossible: false });
+      const document = tinyJob(seed);
+      document.plan = { ...document.plan, nodes: 1500 };
+      const { plan, job } = planned(document);
+      const best = bruteForce(compile(job));
+      const per = 24384 ** 2;
+      const missing = plan.missing.reduce((sum, m) => {
+        const piece = job.pieces.find((p) => p.id === m.piece)!;
+        return sum + (m.quantity * piece.width * piece.height) / per;
+      }, 0);
+      const is = [missing, plan.totals.newSheetArea, plan.totals.wasteArea];
+      const least = [best.missing / per, best.newArea / per, best.waste / per];
+      const differs = is.findIndex((figure, i) => Math.abs(figure - least[i]!) > 1e-6);
+      // better than the best of all would mean that one of the two is wrong
+      expect({ seed, impossible: differs >= 0 && is[differs]! < least[differs]! }).toEqual({ seed, impossible: false });
+      if (plan.status === 'complete') expect(plan.bound.newSheetArea).toBeLessThanOrEqual(best.newArea / per + 1e-6);
+      if (differs >= 0) worse++;
     }
-    expect(worse).toBeLessThanOrEqual(1);
+    expect(worse).toBeLessThanOrEqual(2);
   });
 });
 

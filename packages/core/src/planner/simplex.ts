@@ -37,7 +37,8 @@ export class Simplex {
       if (d[i]! <= 1e-9) continue;
       const ratio = this.x[i]! / d[i]!;
       // of equals, the one with the smaller name leaves, so that it cannot go round in circles (R. G. Bland, 1977)
-      if (ratio < least - 1e-12 || (ratio < least + 1e-12 && this.basis[i]! < this.basis[out]!)) [least, out] = [ratio, i];
+      if (ratio < least - 1e-12 || (ratio < least + 1e-12 && this.basis[i]! < this.basis[out]!))
+        [least, out] = [ratio, i];
     }
     if (out < 0) return false;
     const pivot = this.inverse[out]!;

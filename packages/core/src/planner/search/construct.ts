@@ -14,7 +14,7 @@ export const ORDERS: readonly Order[] = [
   (c, k) => Math.min(c.width[k]!, c.height[k]!) * 4e6 + Math.max(c.width[k]!, c.height[k]!),
 ];
 
-export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0 };
+export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0, noise: 0 };
 
 /** Kinds in the pool by falling urgency, then by an order. */
 export function sequence(layout: Layout, order: Order, noise: () => number): number[] {

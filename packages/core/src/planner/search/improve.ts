@@ -38,6 +38,7 @@ export class Improver {
       opening: [0.02, 0.1, 0.4][this.int(3)]!,
       dislike: [0.1, 0.5, 2][this.int(3)]!,
       blink: roll < 0.3 ? 0 : roll < 0.8 ? 0.02 : 0.1,
+      noise: [0, 0.6, 1.8][this.int(3)]!,
     };
     const order = this.random() < 0.5 ? ORDERS[0]! : ORDERS[this.int(ORDERS.length)]!;
     const spread = this.random() < 0.6 ? 0.25 : 0.7;
@@ -53,13 +54,38 @@ export class Improver {
   private ruin(layout: Layout): void {
     if (!layout.sheets) return;
     const sheets = Math.min(layout.sheets, 1 + this.int(3));
+    // sheets of one paper can take each other's pieces; those that waste more are taken more often
+    const paper = this.paperOf(layout, this.wasteful(layout));
+    const together = this.random() < 0.7;
+    if (together && this.random() < 0.1) return this.emptyPaper(layout, paper);
     for (let i = 0; i < sheets && layout.sheets; i++) {
-      const b = this.int(layout.sheets);
+      let b = this.int(layout.sheets);
+      for (let tries = 0; together && tries < 8 && this.paperOf(layout, b) !== paper; tries++)
+        b = this.int(layout.sheets);
       const roll = this.random();
       if (roll < 0.12) layout.empty(b);
       else if (roll < 0.5) this.takeBranch(layout, b);
       else this.takeSome(layout, b, 1 + this.int(4));
     }
+  }
+
+  /** Of two sheets by chance, the one that wastes more, as far as that has been measured. */
+  private wasteful(layout: Layout): number {
+    const [a, b] = [this.int(layout.sheets), this.int(layout.sheets)];
+    return layout.figures[b * 5]! > layout.figures[a * 5]! ? b : a;
+  }
+
+  /** All sheets of a paper, where they hold few enough pieces to start anew. */
+  private emptyPaper(layout: Layout, paper: string): void {
+    for (let b = layout.sheets - 1, emptied = 0; b >= 0 && emptied < 6; b--) {
+      if (this.paperOf(layout, b) !== paper) continue;
+      layout.empty(b);
+      emptied++;
+    }
+  }
+
+  private paperOf(layout: Layout, b: number): string {
+    return this.c.blanks[layout.stock[b]!]!.item.paper.id;
   }
 
   /** Takes a whole branch of the tree, so that what comes free is one room. */

@@ -9,7 +9,7 @@ import { framesOf } from '../frames.ts';
 import { standingOf } from '../standing.ts';
 import { solutionOf, standingOfLayout } from './stand.ts';
 import { COLUMN, LEAF, Layout, ROW } from './layout.ts';
-import { Measure, type SheetFigures } from './measure.ts';
+import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
 
 function compiled(document: JobDocument): Compiled {
@@ -178,7 +178,7 @@ describe('measuring', () => {
         const s = layout.stock[b]!;
         const tree = figuresOf(made, c.kerf, noFigures());
         const out: SheetFigures = { waste: 0, largestKept: 0, cuts: 0, disliked: 0, pieceArea: 0 };
-        new Measure(layout).sheet(b, out);
+        measureSheet(layout, b, out);
         if (c.blanks[s]!.frame >= 0) continue;
         const margins = c.stockArea[s]! - c.roomWidth[s]! * c.roomHeight[s]!;
         expect({ seed, b, waste: out.waste, largest: out.largestKept, cuts: out.cuts }).toEqual({

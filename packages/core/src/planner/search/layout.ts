@@ -20,6 +20,8 @@ export interface Taste {
   readonly dislike: number;
   /** Chance of overlooking a place. */
   readonly blink: number;
+  /** How far chance may change the price of opening an item, as a share of it. */
+  readonly noise: number;
 }
 
 const OPEN_NEW = 1e15;
@@ -228,9 +230,9 @@ export class Layout {
         const pw = flat ? kh : kw;
         const ph = flat ? kw : kh;
         const slack = Math.min((W - pw) * H, (H - ph) * W);
+        const luck = taste.noise ? 1 + taste.noise * (random() - 0.5) : 1;
         const cost =
-          taste.leftover * slack +
-          taste.opening * (W * H - area) +
+          (taste.leftover * slack + taste.opening * (W * H - area)) * luck +
           c.place[k * S + s]! * taste.dislike * area +
           (opensNew ? OPEN_NEW + c.stockArea[s]! * (1 + taste.opening * random()) : 0);
         if (cost < best) {

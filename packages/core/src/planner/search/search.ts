@@ -18,6 +18,8 @@ export interface SearchTask {
   readonly budget: Budget;
   /** Called with every better solution, the first one included. */
   readonly better?: (solution: Solution) => void;
+  /** Called now and then with the best so far, for what else may be done with it. */
+  readonly round?: (solution: Solution) => void;
   /** Where to start, if somebody has been here before. */
   readonly from?: Layout | null;
 }
@@ -35,7 +37,7 @@ const MANY = 3000;
  * The search: several constructions, then, while there is time, alternately (a) tries to do with less new paper
  * or with less missing, and (b) polishes the best solution for what comes after in the score.
  */
-export function search({ c, aim, newAreaBound, budget, better, from }: SearchTask): Found {
+export function search({ c, aim, newAreaBound, budget, better, round, from }: SearchTask): Found {
   const { job } = c;
   const random = seededRandom(job.seed);
   const over = () => budget.over();
@@ -121,7 +123,7 @@ export function search({ c, aim, newAreaBound, budget, better, from }: SearchTas
       past[slot] = now = figure;
       // where only settings could still be better, they are counted now and then
       const against = compareScores(figure, bestScore);
-      if (against < 0 || (against === 0 && random() < 0.04)) offer(current);
+      if (against < 0 || (against === 0 && random() < 0.01)) offer(current);
     }
   };
 
@@ -142,6 +144,7 @@ export function search({ c, aim, newAreaBound, budget, better, from }: SearchTas
     return false;
   };
 
+  let rounded: Solution | null = null;
   let patience = 400;
   let width = 4000;
   while (!over()) {
@@ -151,7 +154,8 @@ export function search({ c, aim, newAreaBound, budget, better, from }: SearchTas
       if (!settled() && !over() && build(width)) continue;
       width *= 2;
     }
-    polish(settled() ? 2000 : 200);
+    polish(settled() ? 2000 : Math.max(200, patience / 4));
+    if (bestSolution !== rounded) round?.((rounded = bestSolution));
   }
   return { solution: bestSolution, layout: best };
 }

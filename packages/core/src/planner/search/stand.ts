@@ -6,7 +6,7 @@ import { schedule } from '../steps.ts';
 import { isNewPaper } from '../standing.ts';
 import { cutsOf, figuresOf, isRoom, kerfAreaOf, noFigures, offcutTree, type CutSheet, type Tree } from '../tree.ts';
 import type { Layout } from './layout.ts';
-import { Measure, type SheetFigures } from './measure.ts';
+import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
 
 /** The solution that a layout stands for: its own sheets, and the frames with what their rooms hold. */
@@ -36,12 +36,11 @@ function fillRooms(tree: Tree, filled: ReadonlyMap<number, Tree>, keep: Job['kee
 export function standingOfLayout(layout: Layout, withSettings: boolean): Standing {
   const { c } = layout;
   const missing = missingOf(c, layout.pool);
-  const measure = new Measure(layout);
   const figures: SheetFigures = { waste: 0, largestKept: 0, cuts: 0, disliked: 0, pieceArea: 0 };
   let [waste, largestKept, cuts, disliked, fromScraps] = [0, 0, 0, 0, 0];
   for (let b = 0; b < layout.sheets; b++) {
     if (!layout.measured[b]) {
-      measure.sheet(b, figures);
+      measureSheet(layout, b, figures);
       layout.measured[b] = 1;
       layout.figures.set(
         [figures.waste, figures.largestKept, figures.cuts, figures.disliked, figures.pieceArea],

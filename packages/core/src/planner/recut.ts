@@ -1,0 +1,61 @@
+import { ExactSheet, type Copy } from './exactSheet.ts';
+import type { Job } from './job.ts';
+import type { Solution } from './score.ts';
+import { eachHeld, figuresOfSheet } from './standing.ts';
+import { cutterHolds, type CutSheet } from './tree.ts';
+import { waysOf } from './turning.ts';
+
+/** At the most this many pieces on a sheet, and rectangles looked into for it: more where the whole job is as small. */
+const MOST_PIECES = 6;
+const LIMIT = 3000;
+const LIMIT_SMALL_JOB = 40_000;
+
+/** Sheets that have been looked into: a tree that wastes less, or null. */
+export type Recuts = Map<string, CutSheet['tree'] | null>;
+
+/** The same pieces from the same sheets, each sheet with few pieces cut up in the way that wastes least. */
+export function recut(job: Job, solution: Solution, known: Recuts, done: () => boolean): Solution {
+  const { step, kerf } = job.cutter;
+  const onMark = (length: number) => !step || length % step === 0;
+  if (!onMark(kerf)) return solution;
+  const sheets = solution.sheets.map((sheet) => {
+    const item = job.stock[sheet.stock]!;
+    const before = figuresOfSheet(job, sheet.stock, sheet.tree);
+    if (!before.waste || item.outline || item.uncut.length || done()) return sheet;
+    const kinds: number[] = [];
+    let plain = true;
+    eachHeld(sheet.tree, ({ holds, opening }) => {
+      const piece = job.pieces[holds.piece]!;
+      kinds.push(holds.piece);
+      if (opening || piece.from || !onMark(piece.width) || !onMark(piece.height)) plain = false;
+    });
+    if (!plain || kinds.length > MOST_PIECES || JSON.stringify(sheet.tree).includes('windmill')) return sheet;
+    const key = `${sheet.stock} ${kinds.sort((a, b) => a - b).join()}`;
+    if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds, before.waste + before.kerf));
+    const tree = known.get(key);
+    return tree ? { stock: sheet.stock, tree } : sheet;
+  });
+  return { sheets, missing: solution.missing };
+}
+
+function leastTree(
+  job: Job,
+  { stock, tree }: CutSheet,
+  kinds: readonly number[],
+  waste: number,
+): CutSheet['tree'] | null {
+  const item = job.stock[stock]!;
+  const copies = kinds.map((k): Copy => ({
+    ...waysOf(job.pieces[k]!, item),
+    k,
+    width: job.pieces[k]!.width,
+    height: job.pieces[k]!.height,
+  }));
+  const small = job.pieces.reduce((sum, p) => sum + p.quantity, 0) <= MOST_PIECES;
+  const exact = new ExactSheet(copies, job, small ? LIMIT_SMALL_JOB : LIMIT);
+  const margins = item.width * item.height - tree.width * tree.height;
+  const least = exact.least(exact.all, tree.width, tree.height);
+  if (least === Infinity || least + margins >= waste) return null;
+  const better = exact.tree(exact.all, tree);
+  return cutterHolds(better, job.cutter) ? better : null;
+}
