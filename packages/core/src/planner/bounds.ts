@@ -284,5 +284,67 @@ function largePieces(c: Compiled, pieces: ReadonlyArray<{ k: number; n: number }
       most = Math.max(most, Math.ceil(sum / (W * H) - 1e-9));
     }
   }
+  return Math.max(most, pairsAtMost(kinds, W, H));
+}
+
+interface LargeKind {
+  readonly w: number;
+  readonly h: number;
+  readonly n: number;
+  readonly bits: number;
+}
+
+/** More copies than this are not paired one by one. */
+const MOST_PAIRED = 150;
+
+/**
+ * Of pieces larger than a third of a sheet, by area or by a dual feasible function, no three share one: as many sheets are
+ * needed as there are pieces, less the pairs that could be made at the most. Half the pairs of a two-sided matching are
+ * never fewer than those.
+ */
+function pairsAtMost(kinds: readonly LargeKind[], W: number, H: number): number {
+  const step = (L: number, m: number): Dual => (x) => (((m + 1) * x) % L === 0 ? x : (Math.floor(((m + 1) * x) / L) * L) / m);
+  const [across, upright] = [W, H].map((L): Dual[] => [(x) => x, ...[1, 2, 3].map((m) => step(L, m))]) as [Dual[], Dual[]];
+  let most = 0;
+  for (const f of across) {
+    for (const g of upright) {
+      const large = kinds
+        .filter(({ w, h, bits }) => {
+          const straight = bits & UPRIGHT ? f(w) * g(h) : Infinity;
+          const flat = bits & FLAT ? f(h) * g(w) : Infinity;
+          return Math.min(straight, flat) * 3 > W * H;
+        })
+        .flatMap((kind) => new Array<LargeKind>(Math.min(kind.n, MOST_PAIRED + 1)).fill(kind));
+      if (large.length > MOST_PAIRED || large.length <= most) continue;
+      most = Math.max(most, Math.ceil(large.length - matching(large, W, H) / 2));
+    }
+  }
   return most;
+}
+
+/** Pairs in the largest matching of pieces with copies of themselves, a piece and another if both fit a sheet (H. W. Kuhn, 1955). */
+function matching(large: readonly LargeKind[], W: number, H: number): number {
+  const sizes = ({ w, h, bits }: LargeKind) => [...(bits & UPRIGHT ? [[w, h]] : []), ...(bits & FLAT ? [[h, w]] : [])];
+  const fit = (a: LargeKind, b: LargeKind) =>
+    sizes(a).some(([w, h]) => sizes(b).some(([v, g]) => w! + v! <= W || h! + g! <= H));
+  const others = large.map((a, i) => large.flatMap((b, j) => (i !== j && fit(a, b) ? [j] : [])));
+  const partner = new Int32Array(large.length).fill(-1);
+  let seen = new Uint8Array(large.length);
+  const augment = (i: number): boolean => {
+    for (const j of others[i]!) {
+      if (seen[j]) continue;
+      seen[j] = 1;
+      if (partner[j]! < 0 || augment(partner[j]!)) {
+        partner[j] = i;
+        return true;
+      }
+    }
+    return false;
+  };
+  let pairs = 0;
+  for (let i = 0; i < large.length; i++) {
+    seen = new Uint8Array(large.length);
+    if (augment(i)) pairs++;
+  }
+  return pairs;
 }

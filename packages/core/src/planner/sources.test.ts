@@ -228,12 +228,12 @@ describe('ways out', () => {
 
 test('version 2 jobs of every kind: each plan holds', () => {
   let odd = 0;
-  for (let seed = 1; seed <= 60; seed++) {
+  for (let seed = 1; seed <= 25; seed++) {
     const read = readJob(mixedJob2(seed));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const plan = planJob(read.job, still);
     expect({ seed, faults: verifyPlan(read.job, plan) }).toEqual({ seed, faults: [] });
     if (JSON.stringify(plan).includes('"odd"')) odd++;
   }
-  expect(odd).toBeGreaterThan(10);
+  expect(odd).toBeGreaterThan(4);
 });
