@@ -20,5 +20,5 @@ export {
   type NewStock,
 } from './drawer.ts';
 export { planRecordSchema, printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from './plans.ts';
-export { cuttingRecordSchema, type CuttingRecord } from './cuttings.ts';
+export { cutSchema, cuttingRecordSchema, type Cut, type CuttingRecord } from './cuttings.ts';
 export { ROUTES, demoSchema, healthSchema, openApi, type Route } from './routes.ts';

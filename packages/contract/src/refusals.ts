@@ -3,7 +3,7 @@ import { z } from 'zod';
 /** Every answer that is not a success. `message` is a sentence for people; `field` names what to correct. */
 export const refusalSchema = z.object({
   code: z.enum([
-    'bad-input', 'not-found', 'stale', 'in-use', 'plan-refused', 'stock-changed', 'already-cut', 'already-undone', 'offcut-used', 'too-large', 'forbidden', 'failed',
+    'bad-input', 'not-found', 'stale', 'in-use', 'plan-refused', 'stock-changed', 'already-cut', 'nothing-cut', 'already-undone', 'offcut-used', 'too-large', 'forbidden', 'failed',
   ]), // prettier-ignore
   message: z.string(),
   field: z.string().optional(),

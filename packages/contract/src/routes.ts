@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
-import { cuttingRecordSchema } from './cuttings.ts';
+import { cutSchema, cuttingRecordSchema } from './cuttings.ts';
 import { changeStockSchema, drawerSchema, newPaperSchema, newStockSchema } from './drawer.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
 import { planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
@@ -81,7 +81,8 @@ export const ROUTES: readonly Route[] = [
   {
     method: 'post',
     path: '/api/plans/{id}/cut',
-    says: 'Marks a plan as cut: uses up stock, puts offcuts into the drawer',
+    says: 'Marks a plan, or its first steps, as cut: uses up stock, puts offcuts and parts in hand into the drawer',
+    body: cutSchema,
     answer: cuttingRecordSchema,
   },
   { method: 'post', path: '/api/cuttings/{id}/undo', says: 'Takes a cut back', answer: cuttingRecordSchema },

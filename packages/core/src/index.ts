@@ -164,4 +164,13 @@ export {
   type Turn,
   type WayOut,
 } from './planner/index.ts';
-export { effectsOf, jobOfPage, type CutEffects, type CutParts, type JobOfPage } from './cutting/index.ts';
+export {
+  effectsOf,
+  isSpare,
+  jobOfPage,
+  partOfPiece,
+  type CutEffects,
+  type CutParts,
+  type CutSoFar,
+  type JobOfPage,
+} from './cutting/index.ts';

@@ -26,6 +26,8 @@ export {
   CAUTION,
   KIND_WORDS,
   boundWords,
+  comparedWords,
+  copyWords,
   cutListText,
   missingWords,
   partAt,

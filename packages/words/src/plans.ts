@@ -94,6 +94,36 @@ export function totalsWords(plan: Plan): { label: string; value: string }[] {
   ];
 }
 
+/** The figures by which plans of different aims are compared; the lower the rank, the better. */
+export function comparedWords(plan: Plan): { label: string; value: string; rank: number }[] {
+  const { totals } = plan;
+  const waste = totals.wasteArea + totals.kerfArea;
+  const largest = largestKept(plan);
+  const plain = (label: string, n: number) => ({ label, value: String(n), rank: n });
+  return [
+    plain('new sheets', totals.newSheets),
+    plain('scraps', totals.scraps),
+    { label: 'waste', value: areaWords(waste, plan.unit), rank: Math.round(waste * 1000) },
+    { label: 'largest offcut', value: areaWords(largest, plan.unit), rank: -Math.round(largest * 1000) },
+    plain('settings', totals.settings),
+    plain('cuts', totals.cuts),
+  ];
+}
+
+function largestKept(plan: Plan): number {
+  let most = 0;
+  const walk = (node: PlanNode): void => {
+    if (node.holds === 'keep') most = Math.max(most, node.width * node.height);
+    node.parts?.forEach(walk);
+    if (node.opening) walk(node.opening);
+  };
+  for (const { tree } of plan.sheets) walk(tree);
+  return most;
+}
+
+/** Which of several equal pages a copy is for. */
+export const copyWords = (copy: number, copies: number): string => `page ${copy} of ${copies}`;
+
 /** Whether fewer sheets could do, and how that is known. */
 export function boundWords(plan: Plan): string {
   const { bound, totals } = plan;

@@ -1,5 +1,6 @@
-import { Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
-import type { CuttingRecord } from '@temnex/contract';
+import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import { cutSchema, type Cut, type CuttingRecord } from '@temnex/contract';
+import { checked } from '../http/checked.ts';
 import { CuttingService } from './cutting.service.ts';
 
 @Controller('api')
@@ -12,8 +13,8 @@ export class CuttingController {
   }
 
   @Post('plans/:id/cut')
-  cut(@Param('id') id: string): CuttingRecord {
-    return this.cutting.cut(id);
+  cut(@Param('id') id: string, @Body(checked(cutSchema.prefault({}))) body: Cut): CuttingRecord {
+    return this.cutting.cut(id, body);
   }
 
   @Post('cuttings/:id/undo')

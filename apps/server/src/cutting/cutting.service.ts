@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, gte, inArray, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, gte, inArray, isNull, or, sql } from 'drizzle-orm';
 import { effectsOf, sizeOfItem, type Job } from '@temnex/core';
-import type { CuttingRecord } from '@temnex/contract';
+import type { Cut, CuttingRecord } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/database.ts';
 import { cuttings, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
@@ -21,19 +21,26 @@ export class CuttingService {
     return this.db.select().from(cuttings).where(eq(cuttings.page, page)).orderBy(desc(cuttings.cutAt)).all();
   }
 
-  cut(plan: string): CuttingRecord {
+  cut(plan: string, soFar: Cut): CuttingRecord {
     const record = this.plans.get(plan);
     const job = jobOf(record);
     const now = new Date().toISOString();
-    const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10));
+    const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
+    if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
     return this.db.transaction((tx) => {
-      const earlier = tx
-        .select({ parts: cuttings.parts })
+      // what was cut since this order was made is not known to it
+      const since = tx
+        .select({ id: cuttings.id })
         .from(cuttings)
-        .where(and(eq(cuttings.page, record.page), isNull(cuttings.undoneAt)))
+        .where(
+          and(
+            eq(cuttings.page, record.page),
+            isNull(cuttings.undoneAt),
+            or(eq(cuttings.plan, plan), gt(cuttings.cutAt, record.createdAt)),
+          ),
+        )
         .all();
-      const again = effects.parts.find((part) => earlier.some((c) => c.parts.includes(part)));
-      if (again)
+      if (since.length)
         throw new Refused(
           'already-cut',
           'Some of these pieces are already cut. Make a new cutting order for what is left.',

@@ -114,6 +114,8 @@ const wish = (
 export const demoPage = (): Page => ({
   format: 'temnex-page',
   version: 1,
+  copies: 1,
+  spares: [],
   name: 'First wind at Saltmarsh Point',
   unit: 'in',
   mark: '1/16',

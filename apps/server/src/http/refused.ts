@@ -8,6 +8,7 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
   'plan-refused': 422,
   'stock-changed': 409,
   'already-cut': 409,
+  'nothing-cut': 409,
   'already-undone': 409,
   'offcut-used': 409,
   'too-large': 413,

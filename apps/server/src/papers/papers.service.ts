@@ -63,7 +63,9 @@ export class PapersService {
   }
 
   habits(): Habits {
-    return this.db.select().from(habits).where(eq(habits.id, 1)).get()?.document ?? USUAL_HABITS;
+    const stored = this.db.select().from(habits).where(eq(habits.id, 1)).get()?.document;
+    // habits that were stored before there was a choice about something have the usual one
+    return stored ? { ...USUAL_HABITS, ...stored, cutter: { ...USUAL_HABITS.cutter, ...stored.cutter } } : USUAL_HABITS;
   }
 
   saveHabits(document: Habits): Habits {

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import type {
   ChangeStock,
+  Cut,
   CuttingRecord,
   DrawerRecord,
   NewPaper,
@@ -75,7 +76,7 @@ export const useStorePlan = (page: string) =>
   );
 export const useCut = (page: string) =>
   useChange(
-    (plan: string) => ask<CuttingRecord>('POST', `/api/plans/${plan}/cut`),
+    ({ plan, soFar }: { plan: string; soFar: Cut }) => ask<CuttingRecord>('POST', `/api/plans/${plan}/cut`, soFar),
     [KEYS.cuttings(page), KEYS.drawer, KEYS.pages],
   );
 export const useUndoCut = (page: string) =>

@@ -1,4 +1,4 @@
-import { planJob, readJob } from '@temnex/core';
+import { planAims, readJob } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told ten times a second at the most, so that the screen keeps still. */
@@ -8,13 +8,14 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const read = readJob(event.data.job);
   if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
   let told = -Infinity;
-  const plan = planJob(read.job, {
+  const plans = planAims(read.job, {
     now: () => performance.now(),
+    earlier: event.data.earlier,
     better: (write) => {
       if (performance.now() - told < 100) return;
       told = performance.now();
       tell({ kind: 'better', plan: write() });
     },
   });
-  tell({ kind: 'done', plan });
+  tell({ kind: 'done', plans });
 });

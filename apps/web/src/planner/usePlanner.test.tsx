@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import type { JobDocument, Plan } from '@temnex/core';
+import type { Aim, JobDocument, Plan } from '@temnex/core';
 import type { FromWorker } from './messages.ts';
 
 /** A worker that says what the test tells it to. */
@@ -35,7 +35,7 @@ const job = {
   pieces: [],
   plan: { seconds: 2 },
 } as JobDocument;
-const plan = (settings: number) => ({ totals: { settings } }) as Plan;
+const plan = (settings: number, aim: Aim = 'least-paper') => ({ aim, totals: { settings } }) as Plan;
 
 describe('planning beside the screen', () => {
   let hook: ReturnType<typeof renderHook<ReturnType<typeof usePlanner>, unknown>>['result'];
@@ -44,12 +44,16 @@ describe('planning beside the screen', () => {
   });
   test('better plans are shown as they come, the last one stays', () => {
     act(() => hook.current.plan(job));
-    expect(hook.current.state).toMatchObject({ status: 'planning', plan: null, seconds: 2 });
-    expect(FakeWorker.last.asked).toEqual({ job });
+    expect(hook.current.state).toMatchObject({ status: 'planning', plans: {}, seconds: 2 });
+    expect(FakeWorker.last.asked).toEqual({ job, earlier: null });
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
-    expect(hook.current.state).toMatchObject({ status: 'planning', plan: { totals: { settings: 9 } } });
-    FakeWorker.last.say({ kind: 'done', plan: plan(7) });
-    expect(hook.current.state).toEqual({ status: 'done', plan: plan(7), stopped: false });
+    expect(hook.current.state).toMatchObject({ status: 'planning', plans: { 'least-paper': { totals: { settings: 9 } } } });
+    FakeWorker.last.say({ kind: 'done', plans: [plan(7), plan(3, 'easiest-cuts')] });
+    expect(hook.current.state).toEqual({
+      status: 'done',
+      plans: { 'least-paper': plan(7), 'easiest-cuts': plan(3, 'easiest-cuts') },
+      stopped: false,
+    });
     expect(FakeWorker.last.stopped).toBe(true);
   });
   test('stopped, it keeps the best so far; before the first there is nothing to keep', () => {
@@ -59,7 +63,7 @@ describe('planning beside the screen', () => {
     act(() => hook.current.plan(job));
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
     act(() => hook.current.stop());
-    expect(hook.current.state).toEqual({ status: 'done', plan: plan(9), stopped: true });
+    expect(hook.current.state).toEqual({ status: 'done', plans: { 'least-paper': plan(9) }, stopped: true });
   });
   test('a new question ends the old one', () => {
     act(() => hook.current.plan(job));

@@ -1,12 +1,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { JobDocument, JobIssue, Plan } from '@temnex/core';
+import type { Aim, JobDocument, JobIssue, Plan } from '@temnex/core';
 import type { FromWorker } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
+/** The best plan so far for each aim that one is known for. */
+export type Plans = Partial<Record<Aim, Plan>>;
 export type PlannerState =
   | { status: 'idle' }
-  | { status: 'planning'; plan: Plan | null; startedAt: number; seconds: number }
-  | { status: 'done'; plan: Plan; stopped: boolean }
+  | { status: 'planning'; plans: Plans; startedAt: number; seconds: number }
+  | { status: 'done'; plans: Plans; stopped: boolean }
   | { status: 'refused'; issue: JobIssue }
   | { status: 'failed' };
 
@@ -21,17 +23,17 @@ export function usePlanner() {
   useEffect(() => drop, [drop]);
 
   const plan = useCallback(
-    (job: JobDocument) => {
+    (job: JobDocument, earlier: Plan | null = null) => {
       drop();
       const made = newPlanWorker();
       worker.current = made;
-      setState({ status: 'planning', plan: null, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
+      setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
-        if (data.kind === 'better') setState((s) => (s.status === 'planning' ? { ...s, plan: data.plan } : s));
+        if (data.kind === 'better') setState((s) => (s.status === 'planning' ? { ...s, plans: { ...s.plans, [data.plan.aim]: data.plan } } : s));
         else {
           setState(
             data.kind === 'done'
-              ? { status: 'done', plan: data.plan, stopped: false }
+              ? { status: 'done', plans: Object.fromEntries(data.plans.map((p) => [p.aim, p])), stopped: false }
               : { status: 'refused', issue: data.issue },
           );
           drop();
@@ -41,14 +43,16 @@ export function usePlanner() {
         setState({ status: 'failed' });
         drop();
       };
-      made.postMessage({ job });
+      made.postMessage({ job, earlier });
     },
     [drop],
   );
   const stop = useCallback(() => {
     drop();
     setState((s) =>
-      s.status === 'planning' && s.plan ? { status: 'done', plan: s.plan, stopped: true } : { status: 'idle' },
+      s.status === 'planning' && Object.keys(s.plans).length
+        ? { status: 'done', plans: s.plans, stopped: true }
+        : { status: 'idle' },
     );
   }, [drop]);
   return { state, plan, stop };

@@ -129,11 +129,11 @@ describe('from a page to the drawer again', () => {
       ok: false,
       problem: { code: 'no-paper-chosen', parts: ['base'] },
     });
-    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS, new Set(['base']))).toMatchObject({
+    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS, new Map([['base', 1]]))).toMatchObject({
       ok: true,
       job: { pieces: [{ id: 'm' }] },
     });
-    expect(jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Set(['base', 'm']))).toMatchObject({
+    expect(jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map([['base', 1], ['m', 1]]))).toMatchObject({
       ok: false,
       problem: { code: 'nothing-to-cut' },
     });

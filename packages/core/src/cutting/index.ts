@@ -1,2 +1,2 @@
-export { jobOfPage, type CutParts, type JobOfPage } from './jobOf.ts';
-export { effectsOf, type CutEffects } from './carryOut.ts';
+export { isSpare, jobOfPage, partOfPiece, type CutParts, type JobOfPage } from './jobOf.ts';
+export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';

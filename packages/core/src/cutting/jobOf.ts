@@ -1,4 +1,4 @@
-import { exactText } from '../length/index.ts';
+import { exactText, lengthOf, ticks } from '../length/index.ts';
 import type { DerivedPage, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
@@ -8,8 +8,13 @@ export type JobOfPage =
   | { ok: true; job: JobDocument }
   | { ok: false; problem: { code: 'no-paper-chosen'; parts: readonly string[] } | { code: 'nothing-to-cut' } };
 
-/** Parts whose paper is already cut: they are left out of the job. */
-export type CutParts = ReadonlySet<string>;
+/** How many copies of each part are already cut: so many fewer are asked for. */
+export type CutParts = ReadonlyMap<string, number>;
+
+/** The piece of a job that is one more of a part, to be safe. It is cut last where paper is short. */
+const SPARE = ' spare';
+export const isSpare = (piece: string): boolean => piece.endsWith(SPARE);
+export const partOfPiece = (piece: string): string => (isSpare(piece) ? piece.slice(0, -SPARE.length) : piece);
 
 /** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
 export function jobOfPage(
@@ -17,9 +22,17 @@ export function jobOfPage(
   page: DerivedPage,
   drawer: Drawer,
   habits: Habits,
-  cut: CutParts = new Set(),
+  cut: CutParts = new Map(),
+  order: { readonly copies: number; readonly spares: readonly string[] } = { copies: 1, spares: [] },
 ): JobOfPage {
-  const pieces = page.pieces.filter((p) => !cut.has(p.part));
+  const pieces = page.pieces.flatMap((p) => {
+    const quantity = order.copies - Math.min(order.copies, cut.get(p.part) ?? 0);
+    const spare = order.spares.includes(p.part) && (cut.get(p.part) ?? 0) <= order.copies;
+    return [
+      ...(quantity ? [{ ...p, id: p.part, quantity, priority: 2, label: p.name }] : []),
+      ...(spare ? [{ ...p, id: p.part + SPARE, quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
+    ];
+  });
   if (!pieces.length) return { ok: false, problem: { code: 'nothing-to-cut' } };
   const unchosen = pieces.filter(
     (p) => !p.wish || !p.wish.papers.some((id) => drawer.papers.some((paper) => paper.id === id)),
@@ -27,14 +40,14 @@ export function jobOfPage(
   if (unchosen.length) return { ok: false, problem: { code: 'no-paper-chosen', parts: unchosen.map((p) => p.name) } };
   const wanted = new Set(pieces.flatMap((p) => p.wish!.papers));
   const unit = page.mark.unit;
-  const names = uniqueNames(pieces.map((p) => p.name));
+  const names = uniqueNames(pieces.map((p) => p.label));
   const text = (value: string | number, itemUnit: string) =>
     typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
   return {
     ok: true,
     job: {
       format: 'temnex-job',
-      version: 1,
+      version: 2,
       name,
       unit,
       cutter: {
@@ -43,9 +56,14 @@ export function jobOfPage(
         narrowest: text(habits.cutter.narrowest, habits.unit),
         kerf: text(habits.cutter.kerf, habits.unit),
         stack: habits.cutter.stack,
+        ...(habits.cutter.long === 0 || habits.cutter.long === '0' ? {} : { long: text(habits.cutter.long, habits.unit) }),
+        ...(habits.cutter.stop ? { stop: true } : {}),
+        ...(habits.cutter.knife ? { then: [{ name: 'knife and ruler', step: exactText(page.mark.step, unit) }] } : {}),
       },
       plan: {
         aim: habits.aim,
+        // three aims share it
+        seconds: 2,
         keep: { shorter: text(habits.keep.shorter, habits.unit), longer: text(habits.keep.longer, habits.unit) },
       },
       papers: drawer.papers
@@ -75,13 +93,16 @@ export function jobOfPage(
         },
       })),
       pieces: pieces.map((p, i) => ({
-        id: p.part,
+        id: p.id,
         name: names[i]!,
+        quantity: p.quantity,
+        priority: p.priority,
         width: exactText(p.width, unit),
         height: exactText(p.height, unit),
         papers: p.wish!.papers.filter((id) => drawer.papers.some((paper) => paper.id === id)),
         side: p.wish!.side,
         direction: p.wish!.direction,
+        ...hiddenCentre(page, p.part, habits),
       })),
     },
   };
@@ -108,4 +129,25 @@ function uniqueNames(names: readonly string[]): string[] {
     seen.set(name, n);
     return n === 1 ? name : `${name} (${n})`;
   });
+}
+
+/** What is hidden under the largest part that lies on this one, less an edge to glue it by. */
+function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<JobDocument['pieces'][number], 'opening'> {
+  if (habits.centres === null) return {};
+  const at = page.parts.findIndex((p) => p.id === id);
+  const part = page.parts[at];
+  if (!part) return {};
+  const edge = lengthOf(habits.centres, habits.unit);
+  const inside = (o: typeof part) =>
+    o.x >= part.x && o.y >= part.y && o.x + o.width <= part.x + part.width && o.y + o.height <= part.y + part.height;
+  const over = page.parts.slice(at + 1).filter(inside);
+  const cover = over.reduce<typeof part | null>((most, o) => (!most || o.width * o.height > most.width * most.height ? o : most), null);
+  if (!cover) return {};
+  const down = (t: number) => ticks(Math.floor(t / page.mark.step) * page.mark.step);
+  const [width, height] = [down(cover.width - 2 * edge), down(cover.height - 2 * edge)];
+  const [x, y] = [down(cover.x - part.x + edge), down(cover.y - part.y + edge)];
+  const smallest = page.mark.step * 8;
+  if (width < smallest || height < smallest || x + width > part.width || y + height > part.height) return {};
+  const { unit } = page.mark;
+  return { opening: { x: exactText(x, unit), y: exactText(y, unit), width: exactText(width, unit), height: exactText(height, unit) } };
 }

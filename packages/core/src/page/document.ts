@@ -60,6 +60,10 @@ export const pageSchema = z
     /** Inward from the base. */
     panels: z.array(pagePanelSchema).max(12),
     photos: z.array(pagePhotoSchema).max(40),
+    /** The same page so many times. */
+    copies: z.int().min(1).max(500).default(1),
+    /** Parts of which one more is cut, to be safe. */
+    spares: z.array(z.string().max(100)).max(500).default([]),
   })
   .superRefine((page, context) => {
     const seen = new Set<string>();
@@ -85,7 +89,8 @@ export const PAGE_VERSION = 1;
 
 /** Brings a saved document of any earlier version up to this one. Each version adds its named step here. */
 export function migratePage(document: unknown): unknown {
-  return document;
+  // copies and spares came later
+  return document && typeof document === 'object' && !Array.isArray(document) ? { copies: 1, spares: [], ...document } : document;
 }
 
 export const CENTRED: Place = { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } };
@@ -103,6 +108,8 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
     base: { name: 'base', paper: null },
     panels: [],
     photos: [],
+    copies: 1,
+    spares: [],
   };
 }
 

@@ -8,15 +8,19 @@ import { patternsFor } from './patterns.ts';
 import type { Plan } from './plan.ts';
 import { compareScores, score, type Solution } from './score.ts';
 import type { Layout } from './search/layout.ts';
+import { keptSheets, planRest, savesPaper } from './replan.ts';
 import { recut, type Recuts } from './recut.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { eachHeld, standingOf } from './standing.ts';
 import { withWaysOut } from './waysOut.ts';
 import { windmillFrames } from './windmill.ts';
+import type { CutSheet } from './tree.ts';
 import { planOf } from './write.ts';
 
 export interface PlanWatch extends Clock {
+  /** A plan made earlier, of which some is cut: what it says of sheets not touched is kept where that is as good. */
+  readonly earlier?: Plan | null;
   /** Called with every better plan as it is found; it is written out only when asked for. */
   readonly better?: (write: () => Plan) => void;
 }
@@ -40,7 +44,7 @@ interface Approach {
  */
 export function planJob(job: Job, watch: PlanWatch): Plan {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (write) => watch.better?.(write));
+  const planner = new Planner(job, (write) => watch.better?.(write), watch.earlier ?? null);
   planner.run(job.aim, budget);
   return planner.withWaysOut(planner.plan(job.aim), watch);
 }
@@ -51,7 +55,7 @@ export function planJob(job: Job, watch: PlanWatch): Plan {
  */
 export function planAims(job: Job, watch: PlanWatch): Plan[] {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (write) => watch.better?.(write));
+  const planner = new Planner(job, (write) => watch.better?.(write), watch.earlier ?? null);
   const others = AIMS.filter((aim) => aim !== job.aim);
   planner.run(job.aim, budget.share(0.5));
   others.forEach((aim, i) => planner.run(aim, budget.share(1 / (others.length - i))));
@@ -70,13 +74,17 @@ class Planner {
   private bound: Bound;
   private readonly better: (write: () => Plan) => void;
   private readonly framing: Framing;
+  /** Sheets of an earlier plan that may stay as they are, and what came of leaving them so. */
+  private readonly keep: readonly CutSheet[];
+  private kept: Solution | null = null;
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
   private readonly layouts = new Map<Approach, Layout>();
   private readonly recuts: Recuts = new Map();
 
-  constructor(job: Job, better: (write: () => Plan) => void) {
+  constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null) {
     this.job = job;
+    this.keep = earlier ? keptSheets(job, earlier) : [];
     this.better = better;
     this.framing = framesOf(job);
     this.bound = lowerBound(job, this.framing);
@@ -102,13 +110,18 @@ class Planner {
   run(aim: Aim, budget: Budget): void {
     const [known] = [...this.best.values()];
     if (known?.approach) return this.pursue(known.approach, aim, budget);
-    if (known) return;
+    if (known && !this.kept) return;
     const patterns = patternsFor(this.job, this.framing);
     if (patterns) {
       const prove = (newArea: number, newSheets: number) => {
         if (newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'patterns' };
       };
       return patterns(budget, (solution) => this.offer(solution, aim, null), prove);
+    }
+    if (this.keep.length && !this.kept) {
+      const solution = planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
+      this.offer(solution, aim, null);
+      this.kept = solution;
     }
     const plain = this.plainApproach(budget);
     const others = [...this.otherApproaches(plain, budget)];
@@ -118,7 +131,7 @@ class Planner {
     others.forEach((other, i) => {
       if (!other.resort || !this.cannotBeBettered(aim)) this.pursue(other, aim, budget.share(1 / (shares - 1 - i)));
     });
-    this.pursue(this.best.get(aim)!.approach!, aim, budget);
+    this.pursue(this.best.get(aim)!.approach ?? plain, aim, budget);
   }
 
   private pursue(approach: Approach, aim: Aim, budget: Budget): void {
@@ -148,6 +161,7 @@ class Planner {
     const figure = figureOf(this.job, aim, solution, approach?.resort ?? false);
     const known = this.best.get(aim);
     if (known && compareScores(figure, known.figure) >= 0) return;
+    if (known && this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
     this.best.set(aim, { solution, figure, approach });
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim));
   }

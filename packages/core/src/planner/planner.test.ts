@@ -86,7 +86,7 @@ describe('worked numbers', () => {
 describe('every plan holds', () => {
   test('seeded jobs with scraps, sides, directions, margins, kerf, reach and stacks', () => {
     let complete = 0;
-    for (let seed = 1; seed <= 200; seed++) {
+    for (let seed = 1; seed <= 100; seed++) {
       const document = mixedJob(seed);
       const job = read(document);
       const plan = planJob(job, still);
@@ -98,7 +98,7 @@ describe('every plan holds', () => {
           faults: [],
         });
     }
-    expect(complete).toBeGreaterThan(50);
+    expect(complete).toBeGreaterThan(20);
   });
   test.each([
     normalJob(1, 0.1),
@@ -127,10 +127,10 @@ describe('every plan holds', () => {
 describe('against brute force', () => {
   test('tiny jobs: as little missing, as little new paper and as little waste as there can be, in all but a few', () => {
     let worse = 0;
-    const runs = 40;
+    const runs = 20;
     for (let seed = 1; seed <= runs; seed++) {
       const document = tinyJob(seed);
-      document.plan = { ...document.plan, nodes: 1500 };
+      document.plan = { ...document.plan, nodes: 600 };
       const { plan, job } = planned(document);
       const best = bruteForce(compile(job));
       const per = 24384 ** 2;
@@ -146,7 +146,7 @@ describe('against brute force', () => {
       if (plan.status === 'complete') expect(plan.bound.newSheetArea).toBeLessThanOrEqual(best.newArea / per + 1e-6);
       if (differs >= 0) worse++;
     }
-    expect(worse).toBeLessThanOrEqual(2);
+    expect(worse).toBeLessThanOrEqual(1);
   });
 });
 

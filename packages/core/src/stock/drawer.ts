@@ -69,7 +69,15 @@ export const habitsSchema = z.strictObject({
     narrowest: margin,
     kerf: margin,
     stack: z.int().min(1).max(20),
+    /** How much longer than its setting it cuts. */
+    long: lengthText({ allow: 'negative' }).default(0),
+    /** A cut may stop short of the far edge. */
+    stop: z.boolean().default(false),
+    /** A knife and ruler are taken up for what the trimmer cannot cut. */
+    knife: z.boolean().default(false),
   }),
+  /** Hidden centres may be cut out and used, all but this much under what covers them; null: left whole. */
+  centres: margin.nullable().default(null),
   keep: z.strictObject({ shorter: margin, longer: margin }),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
 });
@@ -77,7 +85,8 @@ export type Habits = z.infer<typeof habitsSchema>;
 
 export const USUAL_HABITS: Habits = {
   unit: 'in',
-  cutter: { reach: '12 1/4 in', narrowest: '1/4 in', kerf: 0, stack: 1 },
+  cutter: { reach: '12 1/4 in', narrowest: '1/4 in', kerf: 0, stack: 1, long: 0, stop: false, knife: false },
+  centres: null,
   keep: { shorter: '1 in', longer: '3 in' },
   aim: 'least-paper',
 };

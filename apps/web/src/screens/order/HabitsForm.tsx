@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { styled } from 'styled-components';
 import type { Aim } from '@temnex/core';
 import { AIM_WORDS } from '@temnex/words';
 import { useSaveHabits } from '../../api/queries.ts';
@@ -9,6 +10,22 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
 
+const Ticks = styled.div`
+  display: grid;
+  gap: 0.1rem;
+  margin-top: 0.5rem;
+  & > label {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+    min-height: 1.8rem;
+  }
+  & > label > input {
+    width: 1.05rem;
+    height: 1.05rem;
+    accent-color: var(--ink);
+  }
+`;
 const AIMS = (Object.keys(AIM_WORDS) as Aim[]).map((id) => ({ id, name: AIM_WORDS[id] }));
 
 /** The aim, the cutter and the keep rule: one person's, remembered. */
@@ -58,7 +75,40 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
           options={{ allow: 'zero' }}
           onCommit={(longer) => keep({ longer })}
         />
+        <LengthField
+          label="cuts longer than set by"
+          value={habits.cutter.long}
+          unit={habits.unit}
+          options={{ allow: 'negative' }}
+          onCommit={(long) => cutter({ long })}
+        />
       </div>
+      <Ticks>
+        <label>
+          <input type="checkbox" checked={habits.cutter.knife} onChange={() => cutter({ knife: !habits.cutter.knife })} />
+          knife and ruler for what it cannot cut
+        </label>
+        <label>
+          <input type="checkbox" checked={habits.cutter.stop} onChange={() => cutter({ stop: !habits.cutter.stop })} />
+          its cuts can stop short of the edge
+        </label>
+        <label>
+          <input
+            type="checkbox"
+            checked={habits.centres !== null}
+            onChange={() => save.mutate({ ...habits, centres: habits.centres === null ? (habits.unit === 'in' ? '1/2' : '12') : null })}
+          />
+          use the hidden centres of mats and bases
+        </label>
+        {habits.centres === null ? null : (
+          <LengthField
+            label="left to glue by, all round"
+            value={habits.centres}
+            unit={habits.unit}
+            onCommit={(centres) => save.mutate({ ...habits, centres })}
+          />
+        )}
+      </Ticks>
       {save.error ? (
         <Notice kind="block">
           <span>{save.error.message}</span>

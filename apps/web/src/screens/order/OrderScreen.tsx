@@ -1,15 +1,17 @@
 import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
-import { CAUTION, boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
-import { useCut } from '../../api/queries.ts';
+import { boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
-import { Plain, PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
+import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
 import { usePageContext } from '../page/PageStation.tsx';
+import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
+import { CutIt } from './CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
+import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
 import { Story } from './Story.tsx';
 import { useCuttingOrder } from './useCuttingOrder.ts';
@@ -73,6 +75,13 @@ const Progress = styled.div<{ $share: number }>`
   height: 6px;
   background: linear-gradient(90deg, var(--ink) ${(p) => p.$share * 100}%, var(--faint) 0);
 `;
+const Ways = styled.ul`
+  margin: 0.3rem 0 0;
+  & > li {
+    padding: 0.15rem 0 0.15rem 0.9rem;
+    border-left: 1.5px solid var(--ink);
+  }
+`;
 const Part = styled.h2`
   margin: 1.9rem 0 0.8rem;
   &:first-child {
@@ -86,6 +95,11 @@ export function OrderScreen() {
   const { editor, derived, drawer, id, cuttings } = context;
   const { order, again, stop, trouble } = useCuttingOrder(context);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
+  // how far the shown plan is cut: another plan has not been begun
+  const shown = order.status === 'shown' ? order.plan : null;
+  const [begun, setBegun] = useState<{ plan: Plan; done: number } | null>(null);
+  const done = begun && begun.plan === shown ? begun.done : null;
+  const setDone = (n: number | null) => setBegun(n === null || !shown ? null : { plan: shown, done: n });
   const main = (() => {
     switch (order.status) {
       case 'loading':
@@ -123,22 +137,41 @@ export function OrderScreen() {
       case 'shown':
         return (
           <>
+            <Alternatives plans={order.plans} chosen={order.plan} context={context} />
             {order.plan.missing.map((m) => {
               const { why, help } = missingWords(m, order.job, voice);
               return (
                 <div key={m.piece} style={{ marginBottom: '0.8rem' }}>
                   <Notice kind="block">
-                    <span>
+                    <div>
                       <b>Cannot be cut. {why}.</b>
-                      {help.length ? <> What would help: {help.join('; ')}.</> : null}
-                    </span>
+                      {help.length ? (
+                        <Ways aria-label="What would help">
+                          {help.map((way) => (
+                            <li key={way}>{way}</li>
+                          ))}
+                        </Ways>
+                      ) : order.planning ? (
+                        <p>Looking for what would help.</p>
+                      ) : (
+                        <p>No single change that was tried would help.</p>
+                      )}
+                    </div>
                   </Notice>
                 </div>
               );
             })}
             <Part>Cuts, in this order</Part>
             {order.plan.steps.length ? (
-              <Story plan={order.plan} job={order.job} drawer={drawer} mark={derived.mark} />
+              <Story
+                plan={order.plan}
+                job={order.job}
+                drawer={drawer}
+                mark={derived.mark}
+                copies={editor.page.copies}
+                done={done}
+                onDone={setDone}
+              />
             ) : (
               <p>No cut is needed: {order.plan.sheets.length ? 'the sheets are used whole.' : 'nothing can be cut.'}</p>
             )}
@@ -173,7 +206,13 @@ export function OrderScreen() {
                 <span>{trouble.message}</span>
               </Notice>
             ) : null}
-            <Cut plan={order.plan} stored={order.stored} id={id} />
+            <CutIt
+              {...{ id, done, setDone }}
+              plan={order.plan}
+              job={order.job}
+              stored={order.stored}
+              copies={editor.page.copies}
+            />
             <Block>
               <h3>Plain list</h3>
               <PlainList job={order.job} voice={voice} />
@@ -181,6 +220,7 @@ export function OrderScreen() {
           </>
         ) : null}
         <Books context={context} cuttings={cuttings} />
+        <HowMany context={context} />
         <HabitsForm context={context} again={again} planned={order.status === 'shown'} />
       </Slip>
     </Work>
@@ -208,27 +248,6 @@ function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: nu
       <span>
         Looking for a better one <Quiet onPress={stop}>Stop, this will do</Quiet>
       </span>
-    </Stack>
-  );
-}
-
-function Cut({ plan, stored, id }: { plan: Plan; stored: string | null; id: string }) {
-  const cut = useCut(id);
-  return (
-    <Stack>
-      <Strong onPress={() => stored && cut.mutate(stored)} isDisabled={!stored || !plan.sheets.length || cut.isPending}>
-        It is cut
-      </Strong>
-      <span style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>
-        Uses up the sheets and puts kept offcuts into the drawer. It can be taken back.
-      </span>
-      {cut.error ? (
-        <Notice kind="block">
-          <span>{cut.error.message}</span>
-        </Notice>
-      ) : null}
-      <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
-      <p style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>{CAUTION}</p>
     </Stack>
   );
 }

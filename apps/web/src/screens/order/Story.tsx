@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import type { Drawer, Job, Mark, Plan } from '@temnex/core';
+import { isSpare, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
 import { stepPicture } from '@temnex/drawing';
-import { KIND_WORDS, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { KIND_WORDS, copyWords, partAt, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
 
@@ -21,6 +22,14 @@ const Frame = styled.li`
   min-width: 0;
   content-visibility: auto;
   contain-intrinsic-size: 15rem 17rem;
+  &[data-done] {
+    border-left-width: 6px;
+    padding-left: 0.4rem;
+    opacity: 0.55;
+  }
+`;
+const Upto = styled.div`
+  font-size: var(--s1);
 `;
 const Says = styled.div`
   min-width: 9.5rem;
@@ -49,15 +58,31 @@ const Taking = styled.p`
   font-weight: 600;
 `;
 
+/** For which of several pages the piece is that comes off. */
+function pagesOf(plan: Plan, step: Plan['steps'][number], copies: number): string | null {
+  if (step.do !== 'cut') return null;
+  const pages = step.sheets.flatMap((at) => {
+    const [only, more] = partAt(plan.sheets[at]!.tree, step.off).nodes;
+    if (!only || more || !only.holds || typeof only.holds !== 'object' || isSpare(only.holds.piece)) return [];
+    return [copyWords(only.holds.copy, copies)];
+  });
+  return pages.length ? pages.join(' and ') : null;
+}
+
 interface StoryProps {
   plan: Plan;
   job: Job;
   drawer: Drawer;
   mark: Mark;
+  /** So many of the same page are cut: pieces are named by the page they are for. */
+  copies: number;
+  /** How many of the cuts are made, where somebody has said so. */
+  done: number | null;
+  onDone: (done: number) => void;
 }
 
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
-export function Story({ plan, job, drawer, mark }: StoryProps) {
+export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
   const frames = useMemo(() => {
     const begun = new Set<number>();
@@ -68,16 +93,17 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
         picture: stepPicture(plan, step, job, style),
         words: stepWords(step, plan, job, style.voice, style.pieceName),
         fresh,
+        forPage: pagesOf(plan, step, copies),
       };
     });
-  }, [plan, job, style]);
+  }, [plan, job, style, copies]);
   const whole = plan.sheets.flatMap((sheet, i) =>
     sheet.tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i],
   );
   return (
     <Film aria-label="Cuts in order">
-      {frames.map(({ picture, words, fresh }, i) => (
-        <Frame key={i}>
+      {frames.map(({ picture, words, fresh, forPage }, i) => (
+        <Frame key={i} data-done={(done !== null && i < done) || undefined}>
           <Says>
             <p>
               <b>{i + 1}</b> {words.hold}
@@ -94,9 +120,15 @@ export function Story({ plan, job, drawer, mark }: StoryProps) {
             })}
             <p>
               <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
+              {copies > 1 && forPage ? `, ${forPage}` : null}
             </p>
           </Says>
           <DrawingView drawing={picture} />
+          <Upto>
+            <Quiet onPress={() => onDone(i + 1)} aria-label={`Cut ${i + 1} is made, and all before it`}>
+              {done === i + 1 ? 'Made up to here ✓' : 'Made up to here'}
+            </Quiet>
+          </Upto>
         </Frame>
       ))}
       {whole.map((s) => (

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { jobOfPage, readJob, type Job, type JobDocument, type Plan } from '@temnex/core';
+import { jobOfPage, readJob, type Aim, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { usePlan, useStorePlan } from '../../api/queries.ts';
-import { usePlanner, type PlannerState } from '../../planner/usePlanner.ts';
+import { usePlanner, type PlannerState, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext } from '../page/PageStation.tsx';
 
 export type CuttingOrder =
@@ -12,9 +12,15 @@ export type CuttingOrder =
       status: 'shown';
       plan: Plan;
       job: Job;
+      /** What the other aims would give, as far as that is known. */
+      plans: Plans;
       planning: Extract<PlannerState, { status: 'planning' }> | null;
       /** Id under which the server keeps it; null until it does. */ stored: string | null;
     };
+
+/** A job as text, whatever its aim: the three aims are planned together. */
+const asked = (job: JobDocument): string => JSON.stringify({ ...job, plan: { ...job.plan, aim: null } });
+const forAim = (job: JobDocument, aim: Aim): JobDocument => ({ ...job, plan: { ...job.plan, aim } });
 
 /** The cutting order of a page: the stored one while it still answers what is asked, else planned anew and stored. */
 export function useCuttingOrder(context: PageContext): {
@@ -23,66 +29,69 @@ export function useCuttingOrder(context: PageContext): {
   stop: () => void;
   trouble: Error | null;
 } {
-  const { id, editor, derived, drawer, habits, cutParts } = context;
+  const { id, editor, derived, drawer, habits, cutCounts, cuttings } = context;
+  const { name, copies, spares } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
   const { state, plan: start, stop } = usePlanner();
-  const asked = useMemo(
-    () => jobOfPage(editor.page.name, derived, drawer, habits, cutParts),
-    [editor.page.name, derived, drawer, habits, cutParts],
+  const { aim } = habits;
+  const wanted = useMemo(
+    () => jobOfPage(name, derived, drawer, habits, cutCounts, { copies, spares }),
+    [name, derived, drawer, habits, cutCounts, copies, spares],
   );
-  const text = asked.ok ? JSON.stringify(asked.job) : null;
-  const storedText = useMemo(() => (stored.data ? JSON.stringify(stored.data.job) : null), [stored.data]);
-  const fits = text !== null && text === storedText;
+  const text = wanted.ok ? asked(wanted.job) : null;
+  const storedText = useMemo(() => (stored.data ? asked(stored.data.job) : null), [stored.data]);
+  const fits = text !== null && text === storedText && stored.data?.plan.aim === aim;
   const ready = stored.isFetched && drawer.papers.length > 0;
+  // of a plan that was begun, the sheets not touched keep their cuts
+  const begun = stored.data && cuttings.some((c) => c.plan === stored.data!.id && !c.undoneAt) ? stored.data.plan : null;
 
-  // plan whenever what is stored no longer answers what is asked
+  // plan whenever neither what is stored nor what was planned answers what is asked
   const planned = useRef<{ text: string; job: JobDocument } | null>(null);
   useEffect(() => {
-    if (!ready || !asked.ok || fits || planned.current?.text === text) return;
-    planned.current = { text: text!, job: asked.job };
-    start(asked.job);
-  }, [ready, asked, fits, text, start]);
-
-  // a finished plan is stored once the page it was made from is saved
-  const sent = useRef<Plan | null>(null);
-  const { mutate } = store;
-  useEffect(() => {
-    if (
-      state.status !== 'done' ||
-      sent.current === state.plan ||
-      editor.saving !== 'saved' ||
-      !planned.current ||
-      planned.current.text !== text
-    )
-      return;
-    sent.current = state.plan;
-    mutate({ pageVersion: editor.version, job: planned.current.job as Record<string, unknown>, plan: state.plan });
-  }, [state, editor.saving, editor.version, mutate, text]);
+    if (!ready || !wanted.ok || fits || planned.current?.text === text) return;
+    planned.current = { text: text!, job: wanted.job };
+    start(wanted.job, begun);
+  }, [ready, wanted, fits, text, start, begun]);
 
   const fresh =
     planned.current?.text === text && (state.status === 'planning' || state.status === 'done') ? state : null;
-  const shownJob = fresh ? planned.current!.job : fits ? stored.data!.job : null;
+  const plans: Plans = fresh?.plans ?? (fits ? { [aim]: stored.data!.plan } : {});
+  // until the chosen aim has its plan, another's is shown
+  const plan = plans[aim] ?? Object.values(plans)[0] ?? null;
+
+  // the finished plan of the chosen aim is stored once the page it was made from is saved
+  const sent = useRef<Plan | null>(null);
+  const { mutate } = store;
+  useEffect(() => {
+    if (state.status !== 'done' || !fresh || !plan || sent.current === plan || editor.saving !== 'saved') return;
+    if (stored.data && fits && JSON.stringify(stored.data.plan) === JSON.stringify(plan)) return;
+    sent.current = plan;
+    const job = forAim(planned.current!.job, plan.aim);
+    mutate({ pageVersion: editor.version, job: job as Record<string, unknown>, plan });
+  }, [state, fresh, plan, editor.saving, editor.version, mutate, stored.data, fits]);
+
+  const shownJob = plan ? (fresh ? planned.current!.job : stored.data!.job) : null;
   const job = useMemo(() => {
     const read = shownJob ? readJob(shownJob) : null;
     return read?.ok ? read.job : null;
   }, [shownJob]);
-  const plan = fresh ? fresh.plan : fits ? stored.data!.plan : null;
   const again = () => {
-    if (!asked.ok) return;
-    planned.current = { text: text!, job: { ...asked.job } };
-    start(asked.job);
+    if (!wanted.ok) return;
+    planned.current = { text: text!, job: { ...wanted.job } };
+    start(wanted.job, null);
   };
   let order: CuttingOrder;
   if (!ready) order = { status: 'loading' };
-  else if (!asked.ok) order = { status: 'blocked', problem: asked.problem };
+  else if (!wanted.ok) order = { status: 'blocked', problem: wanted.problem };
   else if (plan && job)
     order = {
       status: 'shown',
       plan,
       job,
+      plans,
       planning: fresh?.status === 'planning' ? fresh : null,
-      stored: fits && (!fresh || (fresh.status === 'done' && !store.isPending)) ? stored.data!.id : null,
+      stored: fits && fresh?.status !== 'planning' && !store.isPending ? stored.data!.id : null,
     };
   else order = { status: 'unplanned', state };
   return { order, again, stop, trouble: store.error };

@@ -17,7 +17,9 @@ export interface PageContext {
   readonly drawer: Drawer;
   readonly habits: Habits;
   readonly cuttings: readonly CuttingRecord[];
-  /** Parts whose paper is cut. */
+  /** How many copies of each part are cut. */
+  readonly cutCounts: ReadonlyMap<string, number>;
+  /** Parts of which every copy is cut. */
   readonly cutParts: ReadonlySet<string>;
 }
 export const usePageContext = (): PageContext => useOutletContext<PageContext>();
@@ -51,9 +53,16 @@ function OnePage({ id }: { id: string }) {
   const plan = usePlan(id);
   const page = state.status === 'ready' ? state.editor.page : null;
   const derived = useMemo(() => page && derivePage(page), [page]);
+  const cutCounts = useMemo(() => {
+    const counts = new Map<string, number>();
+    for (const c of cuttings.data ?? [])
+      if (!c.undoneAt) for (const part of c.parts) counts.set(part, (counts.get(part) ?? 0) + 1);
+    return counts;
+  }, [cuttings.data]);
+  const copies = page?.copies ?? 1;
   const cutParts = useMemo(
-    () => new Set((cuttings.data ?? []).filter((c) => !c.undoneAt).flatMap((c) => c.parts)),
-    [cuttings.data],
+    () => new Set([...cutCounts].filter(([, n]) => n >= copies).map(([part]) => part)),
+    [cutCounts, copies],
   );
 
   const editor = state.status === 'ready' ? state.editor : null;
@@ -79,8 +88,8 @@ function OnePage({ id }: { id: string }) {
   const chosen = derived !== null && derived.pieces.every((p) => p.wish);
   const planned = editor !== null && plan.data?.pageVersion === editor.version;
   const stations = useMemo(
-    () => stationsOf(id, { papers: chosen, order: planned || cutParts.size > 0 }),
-    [id, chosen, planned, cutParts],
+    () => stationsOf(id, { papers: chosen, order: planned || cutCounts.size > 0 }),
+    [id, chosen, planned, cutCounts],
   );
 
   return (
@@ -112,6 +121,7 @@ function OnePage({ id }: { id: string }) {
               habits: habits.data ?? USUAL_HABITS,
               cuttings: cuttings.data ?? NO_CUTS,
               cutParts,
+              cutCounts,
             } satisfies PageContext
           }
         />

@@ -1,0 +1,133 @@
+import { css, styled } from 'styled-components';
+import { AIMS, type Aim, type Plan } from '@temnex/core';
+import { AIM_WORDS, comparedWords } from '@temnex/words';
+import type { Plans } from '../../planner/usePlanner.ts';
+import { useSaveHabits } from '../../api/queries.ts';
+import type { PageContext } from '../page/PageStation.tsx';
+
+const Sheet = styled.div`
+  margin-bottom: 1.6rem;
+  padding: 0.5rem 0.9rem 0.6rem;
+  background: var(--sheet);
+  overflow-x: auto;
+`;
+const labels = css`
+  & [data-chosen] label {
+    font-weight: 600;
+  }
+  & label {
+    display: inline-flex;
+    align-items: center;
+    gap: 0.5rem;
+    min-height: 1.9rem;
+    cursor: pointer;
+  }
+  & input {
+    width: 1.05rem;
+    height: 1.05rem;
+    accent-color: var(--ink);
+  }
+`;
+const Same = styled.p`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0.2rem 1.2rem;
+  ${labels}
+`;
+const Table = styled.table`
+  width: 100%;
+  border-collapse: collapse;
+  font-size: var(--s2);
+  & th {
+    font-weight: 600;
+    text-align: right;
+    font-size: var(--s1);
+    color: var(--quiet);
+    padding: 0 0 0.2rem 0.9rem;
+    white-space: nowrap;
+  }
+  & th:first-child {
+    text-align: left;
+    padding-left: 0;
+  }
+  & td {
+    padding: 0.2rem 0 0.2rem 0.9rem;
+    border-top: 1px solid var(--rule);
+    font: 400 var(--s2) / 1.2 var(--figures);
+    text-align: right;
+    white-space: nowrap;
+  }
+  & td:first-child {
+    padding-left: 0;
+    text-align: left;
+    font-family: var(--text);
+  }
+  & td[data-best] {
+    font-weight: 600;
+  }
+  ${labels}
+`;
+
+/** The three aims side by side with their figures; the best of each figure is set strong. The choice is remembered. */
+export function Alternatives({ plans, chosen, context }: { plans: Plans; chosen: Plan; context: PageContext }) {
+  const save = useSaveHabits();
+  const known = AIMS.filter((aim): aim is Aim => plans[aim] !== undefined);
+  if (known.length < 2) return null;
+  const rows = known.map((aim) => ({ aim, figures: comparedWords(plans[aim]!) }));
+  const best = rows[0]!.figures.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
+  const differ = rows[0]!.figures.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);
+  const choose = (aim: Aim) => (
+    <label>
+      <input
+        type="radio"
+        name="aim"
+        checked={aim === chosen.aim}
+        onChange={() => save.mutate({ ...context.habits, aim })}
+      />
+      {AIM_WORDS[aim]}
+    </label>
+  );
+  if (!differ.some(Boolean))
+    return (
+      <Sheet role="group" aria-label="Cut it for">
+        <Same>
+          {known.map((aim) => (
+            <span key={aim} data-chosen={aim === chosen.aim || undefined}>
+              {choose(aim)}
+            </span>
+          ))}
+          <span>: all come to the same here</span>
+        </Same>
+      </Sheet>
+    );
+  return (
+    <Sheet>
+      <Table>
+        <caption className="out-of-sight">Three ways to cut it, side by side</caption>
+        <thead>
+          <tr>
+            <th scope="col">Cut it for</th>
+            {rows[0]!.figures.map((f) => (
+              <th key={f.label} scope="col">
+                {f.label}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ aim, figures }) => (
+            <tr key={aim} data-chosen={aim === chosen.aim || undefined}>
+              <td>{choose(aim)}</td>
+              {figures.map((f, i) => (
+                <td key={f.label} data-best={(differ[i] && f.rank === best[i]) || undefined}>
+                  {f.value}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+    </Sheet>
+  );
+}

@@ -1,0 +1,142 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import type { Job, Plan, PlanNode } from '@temnex/core';
+import { CAUTION, copyWords, count } from '@temnex/words';
+import { useCut } from '../../api/queries.ts';
+import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
+import { Notice } from '../../ui/states.tsx';
+
+const Stack = styled.div`
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+  margin: 0.9rem 0;
+  & small {
+    font-size: var(--s1);
+    line-height: 1.3;
+    color: var(--quiet);
+  }
+  & fieldset {
+    margin: 0;
+    padding: 0;
+    border: 0;
+  }
+  & legend {
+    padding: 0;
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+  & label {
+    display: flex;
+    align-items: center;
+    gap: 0.5rem;
+    min-height: 1.8rem;
+  }
+  & input {
+    width: 1.05rem;
+    height: 1.05rem;
+    accent-color: var(--ink);
+  }
+`;
+
+interface CutItProps {
+  plan: Plan;
+  job: Job;
+  stored: string | null;
+  id: string;
+  copies: number;
+  /** How many of the steps are done; null: nobody has said. */
+  done: number | null;
+  setDone: (done: number | null) => void;
+}
+
+/** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
+export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItProps) {
+  const cut = useCut(id);
+  const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
+  const partly = done !== null && done < plan.steps.length;
+  const off = cutOff(plan, done ?? plan.steps.length);
+  const names = new Map(job.pieces.map((p) => [p.id, p.name]));
+  const put = () => {
+    if (!stored) return;
+    const lost = off.filter((h) => spoiled.has(keyOf(h))).map(({ piece, copy }) => ({ piece, copy }));
+    cut.mutate(
+      { plan: stored, soFar: { ...(partly ? { steps: done } : {}), ...(lost.length ? { spoiled: lost } : {}) } },
+      {
+        onSuccess: () => {
+          setDone(null);
+          setSpoiled(new Set());
+        },
+      },
+    );
+  };
+  const toggle = (key: string) => {
+    const next = new Set(spoiled);
+    if (!next.delete(key)) next.add(key);
+    setSpoiled(next);
+  };
+  return (
+    <Stack>
+      <Strong onPress={put} isDisabled={!stored || !plan.sheets.length || cut.isPending}>
+        {partly ? `${count(done, 'cut')} made, plan the rest` : spoiled.size ? 'It is cut, plan what was spoiled' : 'It is cut'}
+      </Strong>
+      <small>
+        {partly
+          ? 'Sheets not yet touched stay in the drawer and keep their cuts; what is in hand goes there as scraps.'
+          : 'Uses up the sheets and puts kept offcuts into the drawer. It can be taken back.'}
+        {partly ? null : plan.steps.length > 1 ? ' Stopped halfway? Press “made up to here” on the last cut made.' : null}
+      </small>
+      {partly ? <Quiet onPress={() => setDone(null)}>All of it, after all</Quiet> : null}
+      {off.length ? (
+        <details>
+          <summary>A piece was spoiled</summary>
+          <fieldset>
+            <legend>Its paper is gone, and it is planned again:</legend>
+            {off.map((h) => (
+              <label key={keyOf(h)}>
+                <input type="checkbox" checked={spoiled.has(keyOf(h))} onChange={() => toggle(keyOf(h))} />
+                {names.get(h.piece) ?? h.piece}
+                {copies > 1 ? `, ${copyWords(h.copy, copies)}` : ''}
+              </label>
+            ))}
+          </fieldset>
+        </details>
+      ) : null}
+      {cut.error ? (
+        <Notice kind="block">
+          <span>{cut.error.message}</span>
+        </Notice>
+      ) : null}
+      <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
+      <small>{CAUTION}</small>
+    </Stack>
+  );
+}
+
+interface Cut {
+  piece: string;
+  copy: number;
+}
+const keyOf = ({ piece, copy }: Cut): string => `${piece} ${copy}`;
+
+/** The pieces that have come off after so many steps. */
+function cutOff(plan: Plan, done: number): Cut[] {
+  const ahead = plan.steps.slice(done);
+  const open = new Set(ahead.flatMap((s) => (s.do === 'trim' || s.do === 'open' ? [] : s.sheets.map((at) => `${at} ${s.part}`))));
+  const begun = new Set(plan.steps.slice(0, done).flatMap((s) => s.sheets));
+  const found: Cut[] = [];
+  plan.sheets.forEach((sheet, at) => {
+    if (ahead.length && !begun.has(at)) return;
+    const walk = (node: PlanNode, path: string): void => {
+      if (open.has(`${at} ${path}`)) return;
+      if (node.holds && typeof node.holds === 'object') found.push(node.holds);
+      if (node.opening) walk(node.opening, `${path}.o`);
+      for (const [i, part] of (node.parts ?? []).entries()) {
+        if (i > 0 && open.has(`${at} ${path}.${i}+`)) return;
+        walk(part, `${path}.${i}`);
+      }
+    };
+    walk(sheet.tree, 'r');
+  });
+  return found;
+}
