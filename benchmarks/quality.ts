@@ -1,5 +1,6 @@
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core';
-import { classicJob, puzzleJob, scrapDrawerJob } from '@temnex/core/makers';
+import { bruteForce, compile } from '@temnex/core/oracle';
+import { classicJob, puzzleJob, scrapDrawerJob, tinyJob } from '@temnex/core/makers';
 
 const COUNT = Number(process.env.TEMNEX_BENCH_JOBS ?? 20);
 const SECONDS = Number(process.env.TEMNEX_BENCH_SECONDS ?? 1);
@@ -13,7 +14,28 @@ function plan(document: JobDocument): Plan {
   return made;
 }
 
-/** Puzzles without waste, scrap drawers, and the ten classic classes. */
+/** Tiny jobs held against every plan there is: pieces missing, new paper, waste. */
+function tiny(jobs: number): number {
+  let best = 0;
+  for (let seed = 1; seed <= jobs; seed++) {
+    const document = tinyJob(seed);
+    const read = readJob({ ...document, plan: { ...document.plan, seconds: 0.5 } });
+    if (!read.ok) throw new Error('a made job must read');
+    const made = planJob(read.job, { now: () => performance.now() });
+    const least = bruteForce(compile(read.job));
+    const missing = made.missing.reduce((sum, m) => {
+      const piece = read.job.pieces.find((p) => p.id === m.piece)!;
+      return sum + m.quantity * piece.width * piece.height;
+    }, 0);
+    const per = 24384 ** 2;
+    const is = [missing / per, made.totals.newSheetArea, made.totals.wasteArea];
+    const can = [least.missing / per, least.newArea / per, least.waste / per];
+    if (is.every((v, i) => Math.abs(v - can[i]!) < 1e-6)) best++;
+  }
+  return best;
+}
+
+/** Puzzles without waste, scrap drawers, tiny jobs, and the ten classic classes. */
 export function* quality(): Generator<string> {
   const shapes = [
     [1, 15],
@@ -27,6 +49,8 @@ export function* quality(): Generator<string> {
     for (let seed = 1; seed <= COUNT; seed++) if (plan(puzzleJob(m, k, seed, SECONDS)).totals.newSheets === m) solved++;
     yield `zero-waste puzzle ${m} × ${k}: ${solved} of ${COUNT} within ${SECONDS} s`;
   }
+  const jobs = COUNT * 5;
+  yield `tiny jobs (up to 6 pieces, 3 stock items): as good as the best of all plans in missing, new paper and waste: ${tiny(jobs)} of ${jobs}`;
   let none = 0;
   for (let seed = 1; seed <= COUNT; seed++) {
     const made = plan(scrapDrawerJob(seed, SECONDS));

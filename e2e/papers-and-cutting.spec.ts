@@ -70,7 +70,8 @@ test('what cannot be cut: which piece, why, and what would help', async ({ table
   await expect(page.getByRole('alert')).toContainText(
     'sky panel: no Gust with side A reaches 9\u20091⁄2; the longest is 7\u20091⁄2',
   );
-  await expect(page.getByRole('alert')).toContainText('buy Gust, 12 × 12');
+  await expect(page.getByRole('alert')).toContainText('buy 1 × Gust, 12 × 12');
+  await expect(page.getByRole('alert')).toContainText('opens 144 sq in of new paper');
   await page.getByRole('link', { name: 'Change papers' }).click();
   await page.getByLabel('Paper for sky panel').selectOption('');
   await page.getByRole('link', { name: 'Make the cutting order' }).click();
@@ -90,6 +91,52 @@ test('another aim and another cutter are remembered and planned for', async ({ t
   await page.getByRole('textbox', { name: 'longest cut' }).fill('12 1/4 in');
   await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
   await page.getByLabel('aim').selectOption('least-paper');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('three aims side by side, several of a page, and a plan cut in part', async ({ table: page, request }) => {
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await page.getByLabel('of this page').fill('2');
+  await page.getByLabel('of this page').press('Enter');
+  await page.getByText('One spare of a piece').click();
+  await page.getByRole('checkbox', { name: 'box kite mat' }).check();
+  await expect(page.getByText('box kite mat, spare').first()).toBeVisible();
+  await expect(page.getByText(/page 2 of 2/).first()).toBeVisible();
+  for (const aim of ['least paper', 'easiest cuts', 'largest offcuts'])
+    await expect(page.getByRole('radio', { name: aim })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+
+  const before = (await (await request.get('/api/drawer')).json()) as { stock: { quantity: number }[] };
+  const sheets = (d: typeof before) => d.stock.reduce((sum, s) => sum + s.quantity, 0);
+  await page.getByRole('button', { name: 'Cut 2 is made, and all before it' }).click();
+  await page.getByRole('button', { name: '2 cuts made, plan the rest' }).click();
+  await expect(page.getByText('Cut so far')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  expect(sheets(await (await request.get('/api/drawer')).json())).not.toBe(0);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('(taken back)')).toBeVisible();
+  expect(await (await request.get('/api/drawer')).json()).toEqual(before);
+});
+
+test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page }) => {
+  await page.goto(`${DEMO}/papers`);
+  for (const part of ['launch mat 1', 'launch mat 2', 'sky panel'])
+    await page.getByLabel(`Paper for ${part}`).selectOption('demo-marram');
+  await page.getByRole('link', { name: 'Make the cutting order' }).click();
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await page.getByRole('checkbox', { name: 'use the hidden centres of mats and bases' }).check();
+  await expect(page.getByRole('textbox', { name: 'left to glue by, all round' })).toHaveValue('1/2');
+  await expect(page.getByText('by hand').first()).toBeVisible();
+  await expect(page.getByText(/cut out its hidden centre/).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'cuts longer than set by' }).fill('1/32');
+  await page.getByRole('textbox', { name: 'cuts longer than set by' }).press('Enter');
+  await expect(page.getByText(/^to cut /).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'longest cut' }).fill('9');
+  await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
+  await expect(page.getByRole('alert').first()).toContainText('beyond the reach');
+  await page.getByRole('checkbox', { name: 'knife and ruler for what it cannot cut' }).check();
+  await expect(page.getByText(/with the knife and ruler/).first()).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 

@@ -186,6 +186,23 @@ describe('cutting orders', () => {
     expect((await post(`/api/cuttings/${cut.id}/undo`)).body).toMatchObject({ code: 'already-undone' });
   });
 
+  test('a plan cut in part: sheets not touched stay, what is in hand becomes scraps, the plan is then spent', async () => {
+    const before = (await get('/api/drawer')).body;
+    const { job, plan } = await planDemo();
+    const { id } = (await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan })).body as PlanRecord;
+    expect((await post(`/api/plans/${id}/cut`, { steps: 0 })).body).toMatchObject({ code: 'nothing-cut' });
+    expect((await post(`/api/plans/${id}/cut`, { steps: -1 })).body).toMatchObject({
+      code: 'bad-input',
+      field: 'steps',
+    });
+    const cut = (await post(`/api/plans/${id}/cut`, { steps: 1 })).body as CuttingRecord;
+    expect(cut.used).toHaveLength(1);
+    expect(cut.kept.length).toBeGreaterThan(0);
+    expect((await post(`/api/plans/${id}/cut`)).body).toMatchObject({ code: 'already-cut' });
+    await post(`/api/cuttings/${cut.id}/undo`);
+    expect((await get('/api/drawer')).body).toEqual(before);
+  });
+
   test('a cut from a drawer that has changed is refused, and one whose offcut was used cannot be taken back', async () => {
     const { job, plan } = await planDemo();
     const { id } = (await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan })).body as PlanRecord;

@@ -132,9 +132,22 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     } else if (n.holds) {
       if (n.holds.side === 'B') marks.push({ kind: 'rect', ...box, fill: paperFill(style, sheet.stock, 'B') });
       marks.push({ kind: 'rect', ...box, stroke: { colour: INK, width: 1.3 } });
-      label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
+      if (!n.opening) label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
       if (n.opening) {
-        // the name of the host gives way to what its centre becomes
+        // the name of the host stands on what is left of it, below what its centre becomes
+        const o = place(n.opening);
+        const strip = box.y + box.height - o.y - o.height;
+        const host = fitText(style.pieceName(n.holds.piece), 8, box.width - 6);
+        if (strip >= 9)
+          marks.push(
+            ...plate(
+              box.x + box.width / 2,
+              box.y + box.height - strip / 2,
+              [{ text: host, size: Math.min(8, strip - 2), weight: 600, face: 'text' }],
+              box.width,
+              coloured,
+            ),
+          );
         marks.push({ kind: 'rect', ...place(n.opening), fill: paperFill(style, sheet.stock, 'A') });
         marks.push({ kind: 'rect', ...place(n.opening), stroke: { colour: CUT, width: 1, dash: [3, 2] } });
         walk(n.opening);

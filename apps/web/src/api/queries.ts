@@ -67,8 +67,18 @@ export const useChangeStock = () =>
     [KEYS.drawer],
   );
 export const useRemoveStock = () => useChange((id: string) => ask<void>('DELETE', `/api/stock/${id}`), [KEYS.drawer]);
-export const useSaveHabits = () =>
-  useChange((habits: Habits) => ask<Habits>('PUT', '/api/habits', habits), [KEYS.habits]);
+/** Shown at once, so that a tick does not spring back while it is being stored; asked for again whatever came of it. */
+export function useSaveHabits() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (habits: Habits) => ask<Habits>('PUT', '/api/habits', habits),
+    onMutate: async (habits) => {
+      await client.cancelQueries({ queryKey: KEYS.habits });
+      client.setQueryData(KEYS.habits, habits);
+    },
+    onSettled: () => client.invalidateQueries({ queryKey: KEYS.habits }),
+  });
+}
 export const useStorePlan = (page: string) =>
   useChange(
     (plan: StorePlan) => ask<PlanRecord>('POST', `/api/pages/${page}/plans`, plan),

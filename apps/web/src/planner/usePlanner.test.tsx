@@ -47,7 +47,10 @@ describe('planning beside the screen', () => {
     expect(hook.current.state).toMatchObject({ status: 'planning', plans: {}, seconds: 2 });
     expect(FakeWorker.last.asked).toEqual({ job, earlier: null });
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
-    expect(hook.current.state).toMatchObject({ status: 'planning', plans: { 'least-paper': { totals: { settings: 9 } } } });
+    expect(hook.current.state).toMatchObject({
+      status: 'planning',
+      plans: { 'least-paper': { totals: { settings: 9 } } },
+    });
     FakeWorker.last.say({ kind: 'done', plans: [plan(7), plan(3, 'easiest-cuts')] });
     expect(hook.current.state).toEqual({
       status: 'done',

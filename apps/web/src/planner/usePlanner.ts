@@ -29,7 +29,8 @@ export function usePlanner() {
       worker.current = made;
       setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
-        if (data.kind === 'better') setState((s) => (s.status === 'planning' ? { ...s, plans: { ...s.plans, [data.plan.aim]: data.plan } } : s));
+        if (data.kind === 'better')
+          setState((s) => (s.status === 'planning' ? { ...s, plans: { ...s.plans, [data.plan.aim]: data.plan } } : s));
         else {
           setState(
             data.kind === 'done'

@@ -34,7 +34,11 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   const begun = new Set(plan.steps.slice(0, done).flatMap((s) => s.sheets));
   const ahead = plan.steps.slice(done);
   const pathsOf = (hand: boolean) =>
-    new Set(ahead.flatMap((s) => (s.do === 'trim' || (s.do === 'open') !== hand ? [] : s.sheets.map((at) => `${at} ${s.part}`))));
+    new Set(
+      ahead.flatMap((s) =>
+        s.do === 'trim' || (s.do === 'open') !== hand ? [] : s.sheets.map((at) => `${at} ${s.part}`),
+      ),
+    );
   const open = pathsOf(false);
   const unopened = pathsOf(true);
   const spoiled = new Set((soFar.spoiled ?? []).map(({ piece, copy }) => `${piece} ${copy}`));

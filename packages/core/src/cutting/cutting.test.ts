@@ -3,7 +3,8 @@ import { lengthOf } from '../length/index.ts';
 import { derivePage, emptyPage, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, sayStock, sizeOfItem, type Drawer } from '../stock/index.ts';
-import { effectsOf, jobOfPage } from './index.ts';
+import { normalJob } from '../planner/makers.ts';
+import { effectsOf, jobOfPage, partOfPiece } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const drawer: Drawer = {
@@ -133,7 +134,18 @@ describe('from a page to the drawer again', () => {
       ok: true,
       job: { pieces: [{ id: 'm' }] },
     });
-    expect(jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map([['base', 1], ['m', 1]]))).toMatchObject({
+    expect(
+      jobOfPage(
+        'p',
+        derivePage(page()),
+        drawer,
+        USUAL_HABITS,
+        new Map([
+          ['base', 1],
+          ['m', 1],
+        ]),
+      ),
+    ).toMatchObject({
       ok: false,
       problem: { code: 'nothing-to-cut' },
     });
@@ -159,4 +171,81 @@ describe('paper in one line', () => {
     ['scrap 0 x 3 sand', 'length-not-positive'],
     ['scrap 5 x 3 sand x99999', 'quantity'],
   ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+
+  test('copies, spares and hidden centres are asked for; what is cut is not asked for again', () => {
+    const order = { copies: 3, spares: ['m'] };
+    const asked = jobOfPage('p', derivePage(page()), drawer, { ...USUAL_HABITS, centres: '1/2' }, new Map(), order);
+    expect(asked).toMatchObject({
+      ok: true,
+      job: {
+        pieces: [
+          // the mat lies on the base, the print on the mat
+          { id: 'base', quantity: 3, opening: { width: '3 1/2', height: '5 1/2' } },
+          { id: 'm', quantity: 3, opening: { x: '3/4', y: '3/4', width: '3', height: '5' } },
+          { id: 'm spare', name: 'mat, spare', quantity: 1, priority: 1 },
+        ],
+      },
+    });
+    expect(partOfPiece('m spare')).toBe('m');
+    const later = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map([['base', 3], ['m', 2]]), order); // prettier-ignore
+    expect(later.ok && later.job.pieces.map((p) => [p.id, p.quantity])).toEqual([['m', 1], ['m spare', 1]]); // prettier-ignore
+  });
+});
+
+describe('a plan cut in part', () => {
+  const document = normalJob(6);
+  document.plan = { ...document.plan, nodes: 100 };
+  const read = readJob(document);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const { job } = read;
+  const plan = planJob(job, { now: () => 0 });
+  const areaOf = (list: readonly { width: unknown; height: unknown; unit: 'in' | 'mm' }[]) =>
+    list.reduce((sum, item) => {
+      const { width, height } = sizeOfItem(item as Parameters<typeof sizeOfItem>[0]);
+      return sum + width * height;
+    }, 0);
+  test('after any number of cuts, paper is neither lost nor made', () => {
+    for (let steps = 0; steps <= plan.steps.length; steps++) {
+      const effects = effectsOf(job, plan, 'p', '2026-03-02', { steps });
+      const taken = effects.used.reduce((sum, { stock, count }) => {
+        const item = job.stock.find((s) => s.id === stock)!;
+        return sum + item.width * item.height * count;
+      }, 0);
+      const pieces = effects.parts.reduce((sum, id) => {
+        const piece = job.pieces.find((p) => p.id === id)!;
+        return sum + piece.width * piece.height;
+      }, 0);
+      const back = areaOf(effects.kept) + pieces;
+      expect({ steps, made: back > taken }).toEqual({ steps, made: false });
+      const waste = (plan.totals.wasteArea + plan.totals.kerfArea) * 24384 ** 2;
+      expect({ steps, lost: taken - back > waste + 1 }).toEqual({ steps, lost: false });
+      expect(new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets)).size <= plan.sheets.length).toBe(true);
+    }
+    expect(effectsOf(job, plan, 'p', 'd', { steps: 0 })).toMatchObject({ used: [], kept: [], parts: [] });
+    expect(effectsOf(job, plan, 'p', 'd').parts).toHaveLength(
+      effectsOf(job, plan, 'p', 'd', { steps: plan.steps.length }).parts.length,
+    );
+  });
+  test('a spoiled copy is wanted again', () => {
+    const [first] = effectsOf(job, plan, 'p', 'd').parts;
+    const copy = 1;
+    const { parts } = effectsOf(job, plan, 'p', 'd', { spoiled: [{ piece: first!, copy }] });
+    const n = (list: readonly string[]) => list.filter((p) => p === first).length;
+    expect(n(parts)).toBe(n(effectsOf(job, plan, 'p', 'd').parts) - 1);
+  });
+  test('planned again with one piece more, sheets that are as good as before keep their cuts', () => {
+    const piece = job.pieces[0]!;
+    const more = { ...job, pieces: [{ ...piece, quantity: piece.quantity + 1 }, ...job.pieces.slice(1)] };
+    const again = planJob(more, { now: () => 0, earlier: plan });
+    expect(verifyPlan(more, again)).toEqual([]);
+    const shapes = (p: typeof plan) =>
+      p.sheets.map((s) => `${s.stock} ${JSON.stringify(s.tree).replace(/"copy":\d+/g, '')}`);
+    const before = new Set(shapes(plan));
+    const kept = shapes(again).filter((s) => before.has(s)).length;
+    const anew = planJob(more, { now: () => 0 });
+    // kept throughout, unless planning anew saves paper
+    const paper = (p: typeof plan) => [p.totals.newSheetArea, p.totals.wasteArea];
+    if (paper(again).every((v, i) => v <= paper(anew)[i]!)) expect(kept).toBe(plan.sheets.length);
+    expect(again.totals.newSheetArea).toBeLessThanOrEqual(anew.totals.newSheetArea);
+  });
 });

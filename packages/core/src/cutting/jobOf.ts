@@ -56,7 +56,9 @@ export function jobOfPage(
         narrowest: text(habits.cutter.narrowest, habits.unit),
         kerf: text(habits.cutter.kerf, habits.unit),
         stack: habits.cutter.stack,
-        ...(habits.cutter.long === 0 || habits.cutter.long === '0' ? {} : { long: text(habits.cutter.long, habits.unit) }),
+        ...(habits.cutter.long === 0 || habits.cutter.long === '0'
+          ? {}
+          : { long: text(habits.cutter.long, habits.unit) }),
         ...(habits.cutter.stop ? { stop: true } : {}),
         ...(habits.cutter.knife ? { then: [{ name: 'knife and ruler', step: exactText(page.mark.step, unit) }] } : {}),
       },
@@ -141,7 +143,10 @@ function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<JobDo
   const inside = (o: typeof part) =>
     o.x >= part.x && o.y >= part.y && o.x + o.width <= part.x + part.width && o.y + o.height <= part.y + part.height;
   const over = page.parts.slice(at + 1).filter(inside);
-  const cover = over.reduce<typeof part | null>((most, o) => (!most || o.width * o.height > most.width * most.height ? o : most), null);
+  const cover = over.reduce<typeof part | null>(
+    (most, o) => (!most || o.width * o.height > most.width * most.height ? o : most),
+    null,
+  );
   if (!cover) return {};
   const down = (t: number) => ticks(Math.floor(t / page.mark.step) * page.mark.step);
   const [width, height] = [down(cover.width - 2 * edge), down(cover.height - 2 * edge)];
@@ -149,5 +154,12 @@ function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<JobDo
   const smallest = page.mark.step * 8;
   if (width < smallest || height < smallest || x + width > part.width || y + height > part.height) return {};
   const { unit } = page.mark;
-  return { opening: { x: exactText(x, unit), y: exactText(y, unit), width: exactText(width, unit), height: exactText(height, unit) } };
+  return {
+    opening: {
+      x: exactText(x, unit),
+      y: exactText(y, unit),
+      width: exactText(width, unit),
+      height: exactText(height, unit),
+    },
+  };
 }

@@ -90,7 +90,9 @@ export const PAGE_VERSION = 1;
 /** Brings a saved document of any earlier version up to this one. Each version adds its named step here. */
 export function migratePage(document: unknown): unknown {
   // copies and spares came later
-  return document && typeof document === 'object' && !Array.isArray(document) ? { copies: 1, spares: [], ...document } : document;
+  return document && typeof document === 'object' && !Array.isArray(document)
+    ? { copies: 1, spares: [], ...document }
+    : document;
 }
 
 export const CENTRED: Place = { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } };

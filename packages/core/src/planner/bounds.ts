@@ -303,8 +303,14 @@ const MOST_PAIRED = 150;
  * never fewer than those.
  */
 function pairsAtMost(kinds: readonly LargeKind[], W: number, H: number): number {
-  const step = (L: number, m: number): Dual => (x) => (((m + 1) * x) % L === 0 ? x : (Math.floor(((m + 1) * x) / L) * L) / m);
-  const [across, upright] = [W, H].map((L): Dual[] => [(x) => x, ...[1, 2, 3].map((m) => step(L, m))]) as [Dual[], Dual[]];
+  const step =
+    (L: number, m: number): Dual =>
+    (x) =>
+      ((m + 1) * x) % L === 0 ? x : (Math.floor(((m + 1) * x) / L) * L) / m;
+  const [across, upright] = [W, H].map((L): Dual[] => [(x) => x, ...[1, 2, 3].map((m) => step(L, m))]) as [
+    Dual[],
+    Dual[],
+  ];
   let most = 0;
   for (const f of across) {
     for (const g of upright) {

@@ -183,8 +183,14 @@ class PricedSheet {
     const heights = new Set<number>();
     for (let k = 0; k < c.pieceCount; k++) {
       const ways = c.ways[k * c.stockCount + s]!;
-      if (ways & UPRIGHT) [widths.add(c.width[k]! + c.kerf), heights.add(c.height[k]! + c.kerf)];
-      if (ways & FLAT) [widths.add(c.height[k]! + c.kerf), heights.add(c.width[k]! + c.kerf)];
+      if (ways & UPRIGHT) {
+        widths.add(c.width[k]! + c.kerf);
+        heights.add(c.height[k]! + c.kerf);
+      }
+      if (ways & FLAT) {
+        widths.add(c.height[k]! + c.kerf);
+        heights.add(c.width[k]! + c.kerf);
+      }
     }
     this.xs = sumsOf(widths, c.roomWidth[s]! + c.kerf);
     this.ys = sumsOf(heights, c.roomHeight[s]! + c.kerf);

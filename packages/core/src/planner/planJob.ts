@@ -152,7 +152,12 @@ class Planner {
   }
 
   private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
-    if (solution) this.offer(recut(approach.c.job, solution, this.recuts, () => budget.over()), aim, approach);
+    if (solution)
+      this.offer(
+        recut(approach.c.job, solution, this.recuts, () => budget.over()),
+        aim,
+        approach,
+      );
   }
 
   /** Takes a solution if it is better for the aim than what is known. */

@@ -32,7 +32,8 @@ export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
       const lost = n.lost === undefined ? 0 : ticks(n.lost);
       if (n.cut === 'windmill' || n.opening || n.holds === 'odd') holds = false;
       if (n.cut) return { ...place, cut: n.cut, parts: (n.parts ?? []).map(read), lost, holds: null };
-      if (typeof n.holds !== 'object') return { ...place, cut: null, parts: [], lost, holds: n.holds as 'keep' | 'waste' };
+      if (typeof n.holds !== 'object')
+        return { ...place, cut: null, parts: [], lost, holds: n.holds as 'keep' | 'waste' };
       const { piece, turn, side } = n.holds;
       const k = kindOf.get(piece);
       const is = k === undefined ? null : job.pieces[k]!;

@@ -226,6 +226,65 @@ describe('ways out', () => {
   });
 });
 
+/** The standalone check that goes with the formats. */
+const { checkPlan } = (await import(new URL('../../../../scripts/check-plan.mjs', import.meta.url).href)) as {
+  checkPlan: (job: unknown, plan: unknown) => { faults: string[] };
+};
+
+describe('a plan that is not as it says is found out', () => {
+  const arms = { id: 'arm', width: '4 1/2', height: '6 1/2', quantity: 4, papers: ['gust'] };
+  const mill = {
+    version: 2 as const,
+    stock: [sheet(1, { width: '11', height: '11' })],
+    pieces: [arms],
+    cutter: { stop: true },
+  };
+  const opening = { x: '1/2', y: '1/2', width: '7', height: '9' };
+  const nested = {
+    stock: [sheet(1)],
+    pieces: [
+      { id: 'mat', width: '8', height: '10', papers: ['gust'], opening },
+      { id: 'small', width: '3 1/2', height: '4 1/2', quantity: 4, papers: ['gust'] },
+    ],
+  };
+  const pinned = { stock: [sheet()], pieces: [{ id: 'scene', width: '4', height: '3', papers: ['gust'], from: { stock: 'sheet', x: '3', y: '5' } }] }; // prettier-ignore
+  const leafOf = (plan: Plan, piece: string) => holding(plan, piece)[0]!;
+  test.each<[string, Partial<JobDocument>, (plan: Plan) => void]>([
+    [
+      'a stop cut that is missing',
+      mill,
+      (p) =>
+        void p.steps.splice(
+          p.steps.findIndex((s) => s.do === 'stop'),
+          1,
+        ),
+    ],
+    ['a stop cut that goes on too far', mill, (p) => void p.steps.forEach((s) => s.do === 'stop' && (s.until += 1))],
+    ['an arm of a windmill moved', mill, (p) => void (p.sheets[0]!.tree.parts![1]!.x += 0.25)],
+    ['an opening moved', nested, (p) => void (leafOf(p, 'mat').opening!.x += 0.125)],
+    [
+      'an opening that is never cut out',
+      nested,
+      (p) =>
+        void p.steps.splice(
+          p.steps.findIndex((s) => s.do === 'open'),
+          1,
+        ),
+    ],
+    [
+      'an opening that the piece does not have',
+      pinned,
+      (p) => void (leafOf(p, 'scene').opening = { ...leafOf(p, 'scene') }),
+    ],
+    ['a pinned piece from elsewhere', pinned, (p) => void (leafOf(p, 'scene').x += 1)],
+  ])('%s', (_name, more, spoil) => {
+    const { job, plan } = planned(more);
+    expect(checkPlan(base(more), JSON.parse(JSON.stringify(plan))).faults).toEqual([]);
+    spoil(plan);
+    expect(verifyPlan(job, plan)).not.toEqual([]);
+  });
+});
+
 test('version 2 jobs of every kind: each plan holds', () => {
   let odd = 0;
   for (let seed = 1; seed <= 25; seed++) {
@@ -233,6 +292,8 @@ test('version 2 jobs of every kind: each plan holds', () => {
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const plan = planJob(read.job, still);
     expect({ seed, faults: verifyPlan(read.job, plan) }).toEqual({ seed, faults: [] });
+    const { faults } = checkPlan(mixedJob2(seed), JSON.parse(JSON.stringify(plan)));
+    expect({ seed, faults }).toEqual({ seed, faults: [] });
     if (JSON.stringify(plan).includes('"odd"')) odd++;
   }
   expect(odd).toBeGreaterThan(4);

@@ -22,6 +22,7 @@ interface Change {
 /** At the most this many kinds of missing piece are looked into, and ways said of each. */
 const MOST_KINDS = 6;
 const MOST_WAYS = 5;
+const MOST_ALIKE = 2;
 
 /** The reasons with the ways out of each, checked by planning. */
 export function withWaysOut(job: Job, missing: readonly Missing[], found: Solution, solve: Solve): Missing[] {
@@ -43,7 +44,9 @@ export function withWaysOut(job: Job, missing: readonly Missing[], found: Soluti
       return [{ how, cut, newSheetArea: inUnit(inUnit(after.newArea - before.newArea, job.unit), job.unit) }];
     });
     const ranked = ways.sort((a, b) => b.cut - a.cut || a.newSheetArea - b.newSheetArea);
-    return { ...m, help: ranked.slice(0, MOST_WAYS) };
+    // not six papers and nothing else
+    const varied = ranked.filter((w, n) => ranked.slice(0, n).filter((v) => v.how.do === w.how.do).length < MOST_ALIKE);
+    return { ...m, help: varied.slice(0, MOST_WAYS) };
   });
 }
 

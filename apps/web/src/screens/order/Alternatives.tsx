@@ -25,6 +25,7 @@ const labels = css`
   & input {
     width: 1.05rem;
     height: 1.05rem;
+    margin: 0;
     accent-color: var(--ink);
   }
 `;

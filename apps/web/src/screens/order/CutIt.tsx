@@ -78,13 +78,21 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
   return (
     <Stack>
       <Strong onPress={put} isDisabled={!stored || !plan.sheets.length || cut.isPending}>
-        {partly ? `${count(done, 'cut')} made, plan the rest` : spoiled.size ? 'It is cut, plan what was spoiled' : 'It is cut'}
+        {partly
+          ? `${count(done, 'cut')} made, plan the rest`
+          : spoiled.size
+            ? 'It is cut, plan what was spoiled'
+            : 'It is cut'}
       </Strong>
       <small>
         {partly
           ? 'Sheets not yet touched stay in the drawer and keep their cuts; what is in hand goes there as scraps.'
           : 'Uses up the sheets and puts kept offcuts into the drawer. It can be taken back.'}
-        {partly ? null : plan.steps.length > 1 ? ' Stopped halfway? Press “made up to here” on the last cut made.' : null}
+        {partly
+          ? null
+          : plan.steps.length > 1
+            ? ' Stopped halfway? Press “made up to here” on the last cut made.'
+            : null}
       </small>
       {partly ? <Quiet onPress={() => setDone(null)}>All of it, after all</Quiet> : null}
       {off.length ? (
@@ -122,7 +130,9 @@ const keyOf = ({ piece, copy }: Cut): string => `${piece} ${copy}`;
 /** The pieces that have come off after so many steps. */
 function cutOff(plan: Plan, done: number): Cut[] {
   const ahead = plan.steps.slice(done);
-  const open = new Set(ahead.flatMap((s) => (s.do === 'trim' || s.do === 'open' ? [] : s.sheets.map((at) => `${at} ${s.part}`))));
+  const open = new Set(
+    ahead.flatMap((s) => (s.do === 'trim' || s.do === 'open' ? [] : s.sheets.map((at) => `${at} ${s.part}`))),
+  );
   const begun = new Set(plan.steps.slice(0, done).flatMap((s) => s.sheets));
   const found: Cut[] = [];
   plan.sheets.forEach((sheet, at) => {

@@ -85,7 +85,11 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
       </div>
       <Ticks>
         <label>
-          <input type="checkbox" checked={habits.cutter.knife} onChange={() => cutter({ knife: !habits.cutter.knife })} />
+          <input
+            type="checkbox"
+            checked={habits.cutter.knife}
+            onChange={() => cutter({ knife: !habits.cutter.knife })}
+          />
           knife and ruler for what it cannot cut
         </label>
         <label>
@@ -96,7 +100,12 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
           <input
             type="checkbox"
             checked={habits.centres !== null}
-            onChange={() => save.mutate({ ...habits, centres: habits.centres === null ? (habits.unit === 'in' ? '1/2' : '12') : null })}
+            onChange={() =>
+              save.mutate({
+                ...habits,
+                centres: habits.centres === null ? (habits.unit === 'in' ? '1/2' : '12') : null,
+              })
+            }
           />
           use the hidden centres of mats and bases
         </label>

@@ -44,7 +44,8 @@ export function useCuttingOrder(context: PageContext): {
   const fits = text !== null && text === storedText && stored.data?.plan.aim === aim;
   const ready = stored.isFetched && drawer.papers.length > 0;
   // of a plan that was begun, the sheets not touched keep their cuts
-  const begun = stored.data && cuttings.some((c) => c.plan === stored.data!.id && !c.undoneAt) ? stored.data.plan : null;
+  const begun =
+    stored.data && cuttings.some((c) => c.plan === stored.data!.id && !c.undoneAt) ? stored.data.plan : null;
 
   // plan whenever neither what is stored nor what was planned answers what is asked
   const planned = useRef<{ text: string; job: JobDocument } | null>(null);

@@ -1,0 +1,470 @@
+#!/usr/bin/env node
+// Standalone check of a cutting plan against its job (formats, versions 1 and 2: docs/formats.md). No dependencies, and no code
+// of the product: whoever writes or changes plans can hold them against this.
+//   node scripts/check-plan.mjs JOB.json PLAN.json    exit 0: the plan holds; 1: it does not (a fault a line); 2: bad input
+// As a module: checkPlan(job, plan) → { faults: string[], totals }. Throws on a bad job.
+import { readFileSync, realpathSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+const TICKS = { in: 24384, mm: 960 };
+const PER_INCH = { in: 1, mm: 25.4, cm: 2.54 };
+const VULGAR = {
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
+const NEAR = 0.5; // ticks
+
+/** A length as an integer number of ticks. */
+export function readLength(value, unit, where = 'length') {
+  const bad = () => new Error(`${where}: ${JSON.stringify(value)} is not a length`);
+  let amount;
+  if (typeof value === 'number') amount = value * TICKS[unit];
+  else if (typeof value === 'string') {
+    const text = value
+      .trim()
+      .replace(/[½⅓⅔¼¾⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
+      .replace(/⁄/g, '/')
+      .replace(/[″”]/g, '"')
+      .trim();
+    const m = /^(?:(\d+)[\s-]+(\d+)\/(\d+)|(\d+)\/(\d+)|(\d*\.?\d+|\d+\.))\s*(in|inch|inches|"|mm|cm)?$/.exec(text);
+    if (!m) throw bad();
+    const plain =
+      m[6] !== undefined ? Number(m[6]) : (m[1] ? Number(m[1]) : 0) + Number(m[2] ?? m[4]) / Number(m[3] ?? m[5]);
+    const named = m[7] === undefined ? unit : m[7] === 'mm' || m[7] === 'cm' ? m[7] : 'in';
+    amount = (plain / PER_INCH[named]) * TICKS.in;
+  } else throw bad();
+  if (!Number.isFinite(amount) || amount < 0) throw bad();
+  return Math.round(amount);
+}
+
+const turnVector = ([x, y], turn) =>
+  [
+    [x, y],
+    [-y, x],
+    [-x, -y],
+    [y, -x],
+  ][(turn / 90) % 4];
+
+const area2 = (corners) =>
+  corners.reduce((sum, p, i) => {
+    const q = corners[(i + 1) % corners.length];
+    return sum + p[0] * q[1] - q[0] * p[1];
+  }, 0);
+/** Area of a polygon given by its corners. */
+const polygonArea = (corners) => Math.abs(area2(corners)) / 2;
+/** What is left of a polygon within a half plane: axis 0 (x) or 1 (y), on the side of `at` where sign is. */
+function clip(corners, axis, at, sign) {
+  const out = [];
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length];
+    const a = (p[axis] - at) * sign,
+      b = (q[axis] - at) * sign;
+    if (a >= 0) out.push(p);
+    if (a >= 0 !== b >= 0) out.push([p[0] + (a / (a - b)) * (q[0] - p[0]), p[1] + (a / (a - b)) * (q[1] - p[1])]);
+  });
+  return out;
+}
+/** Whether a rectangle lies in a polygon: clipped to it, the polygon fills it. */
+function insidePolygon(corners, r) {
+  let left = clip(corners, 0, r.x, 1);
+  left = clip(left, 0, r.x + r.width, -1);
+  left = clip(left, 1, r.y, 1);
+  left = clip(left, 1, r.y + r.height, -1);
+  return r.width * r.height - polygonArea(left) <= NEAR * (r.width + r.height);
+}
+
+export function checkPlan(job, plan) {
+  const unit = job.unit ?? 'in';
+  if (!TICKS[unit]) throw new Error(`unit: ${unit}`);
+  const faults = [];
+  const fault = (text) => faults.push(text);
+  const len = (v, where) => readLength(v, unit, where);
+  const size = (v, where) => {
+    const t = len(v, where);
+    if (t <= 0) throw new Error(`${where}: must be more than 0`);
+    return t;
+  };
+  const optional = (v, where, otherwise) => (v == null ? otherwise : len(v, where));
+  const ticks = (v, where) => {
+    if (typeof v !== 'number' || !Number.isFinite(v)) {
+      fault(`${where}: ${JSON.stringify(v)} is not a number`);
+      return NaN;
+    }
+    return v * TICKS[unit];
+  };
+  const near = (a, b) => Math.abs(a - b) <= NEAR;
+
+  const cutter = job.cutter ?? {};
+  const kerf = optional(cutter.kerf, 'cutter.kerf', 0);
+  const version = job.version ?? 1;
+  if (version !== 1 && version !== 2) throw new Error(`version: ${version}`);
+  // version 2: more than one cutter; a cut must be possible for one of them
+  const cutters = [cutter, ...(cutter.then ?? [])].map((c, i) => ({
+    reach: optional(c.reach, `cutter[${i}].reach`, Infinity),
+    narrowest: optional(c.narrowest, `cutter[${i}].narrowest`, 0),
+  }));
+  const possible = (across, widest) => cutters.some((c) => across <= c.reach + NEAR && widest >= c.narrowest - NEAR);
+  const keepShort = optional(job.plan?.keep?.shorter, 'plan.keep.shorter', TICKS.in);
+  const keepLong = optional(job.plan?.keep?.longer, 'plan.keep.longer', 3 * TICKS.in);
+  const papers = new Map((job.papers ?? []).map((p) => [p.id, p]));
+  const stock = new Map(
+    job.stock.map((s, i) => {
+      if (!papers.has(s.paper)) throw new Error(`stock[${i}].paper: ${s.paper} is not among the papers`);
+      const t = s.trim ?? {};
+      const edge = (name) => optional(t[name], `stock[${i}].trim.${name}`, 0);
+      // version 2: an odd scrap has an outline, which says how far it reaches
+      const outline = s.outline
+        ? s.outline.map(([x, y], j) => [len(x, `stock[${i}].outline[${j}]`), len(y, `stock[${i}].outline[${j}]`)])
+        : null;
+      const uncut = (s.uncut ?? []).map((line, j) =>
+        line.map(([x, y]) => [len(x, `stock[${i}].uncut[${j}]`), len(y, `stock[${i}].uncut[${j}]`)]),
+      );
+      const extent = (axis) => Math.max(...outline.map((p) => p[axis]));
+      const width = outline && s.width === undefined ? extent(0) : size(s.width, `stock[${i}].width`);
+      const height = outline && s.height === undefined ? extent(1) : size(s.height, `stock[${i}].height`);
+      return [
+        s.id,
+        {
+          ...s,
+          outline,
+          uncut,
+          width,
+          height,
+          quantity: s.quantity ?? 1,
+          turned: s.turned ?? 0,
+          kind: s.kind ?? 'sheet',
+          trim: { left: edge('left'), right: edge('right'), top: edge('top'), bottom: edge('bottom') },
+        },
+      ];
+    }),
+  );
+  const pieces = new Map(
+    job.pieces.map((p, i) => {
+      const width = size(p.width, `pieces[${i}].width`),
+        height = size(p.height, `pieces[${i}].height`);
+      let opening = null;
+      if (p.opening) {
+        const o = p.opening;
+        opening = {
+          x: len(o.x, `pieces[${i}].opening.x`),
+          y: len(o.y, `pieces[${i}].opening.y`),
+          width: size(o.width, `pieces[${i}].opening.width`),
+          height: size(o.height, `pieces[${i}].opening.height`),
+        };
+        if (opening.x + opening.width > width || opening.y + opening.height > height)
+          throw new Error(`pieces[${i}].opening: lies outside the piece`);
+      }
+      return [
+        p.id,
+        {
+          ...p,
+          width,
+          height,
+          opening,
+          quantity: p.quantity ?? 1,
+          side: p.side ?? 'any',
+          direction: p.direction ?? 'any',
+        },
+      ];
+    }),
+  );
+  if (pieces.size !== job.pieces.length || stock.size !== job.stock.length)
+    throw new Error('pieces, stock: an id is used twice');
+
+  const cutCopies = new Map([...pieces.keys()].map((id) => [id, new Set()]));
+  const usedStock = new Set();
+  const sum = {
+    pieceArea: 0,
+    usedArea: 0,
+    newSheetArea: 0,
+    keptArea: 0,
+    wasteArea: 0,
+    kerfArea: 0,
+    newSheets: 0,
+    scraps: 0,
+    cuts: 0,
+    largestKept: 0,
+  };
+  const isNew = (item) => item.kind === 'sheet' || item.kind === 'pad';
+
+  function directionHolds(piece, item, side, turn, where) {
+    if (piece.direction === 'any') return;
+    const face = (papers.get(item.paper).sides ?? []).find((s) => s.side === side);
+    const kind = face?.direction ?? 'none';
+    if (kind === 'none') return;
+    const seen = ([x, y]) => (side === 'B' ? [-x, y] : [x, y]); // everything is drawn as seen from side A
+    const pattern = turnVector(seen(face.along === 'width' ? [1, 0] : [0, 1]), item.turned);
+    const wanted = turnVector(seen(piece.direction === 'width' ? [1, 0] : [0, 1]), turn);
+    const dot = pattern[0] * wanted[0] + pattern[1] * wanted[1];
+    if (kind === 'one-way' ? dot !== 1 : dot === 0)
+      fault(
+        `${where}: ${piece.id} must have the pattern ${kind === 'one-way' ? 'upright ' : ''}along its ${piece.direction}`,
+      );
+  }
+
+  function checkHeld(node, item, where) {
+    const { piece: id, copy, turn = 0, side } = node.holds;
+    const piece = pieces.get(id);
+    if (!piece) return fault(`${where}: unknown piece ${id}`);
+    if (!Number.isInteger(copy) || copy < 1 || copy > piece.quantity) fault(`${where}: ${id} has no copy ${copy}`);
+    if (cutCopies.get(id).has(copy)) fault(`${where}: ${id} copy ${copy} is cut twice`);
+    cutCopies.get(id).add(copy);
+    if (![0, 90, 180, 270].includes(turn)) return fault(`${where}: turn ${turn}`);
+    const flat = turn % 180 !== 0;
+    const [w, h] = flat ? [piece.height, piece.width] : [piece.width, piece.height];
+    if (!near(ticks(node.width, where), w) || !near(ticks(node.height, where), h))
+      fault(
+        `${where}: ${id} needs ${w / TICKS[unit]} x ${h / TICKS[unit]}, the plan cuts ${node.width} x ${node.height}`,
+      );
+    if (!piece.papers.includes(item.paper)) fault(`${where}: ${id} may not be cut from paper ${item.paper}`);
+    if (!(papers.get(item.paper).sides ?? [{ side: 'A' }]).some((s) => s.side === side))
+      fault(`${where}: paper ${item.paper} has no side ${side}`);
+    if (piece.side !== 'any' && side !== piece.side)
+      fault(`${where}: ${id} wants side ${piece.side}, the plan gives ${side}`);
+    directionHolds(piece, item, side, turn, where);
+    if (piece.from) {
+      const at = piece.from;
+      if (
+        item.id !== at.stock ||
+        !near(ticks(node.x, where), len(at.x, `${id}.from.x`)) ||
+        !near(ticks(node.y, where), len(at.y, `${id}.from.y`))
+      )
+        fault(`${where}: ${id} must be cut from ${at.stock} at ${at.x}, ${at.y}`);
+    }
+    sum.pieceArea += w * h;
+    if (!node.opening) return;
+    if (!piece.opening) return fault(`${where}: ${id} has no opening`);
+    let { x, y, width, height } = piece.opening;
+    if (side === 'B') x = piece.width - x - width;
+    if (turn === 90) [x, y, width, height] = [piece.height - y - height, x, height, width];
+    else if (turn === 180) [x, y] = [piece.width - x - width, piece.height - y - height];
+    else if (turn === 270) [x, y, width, height] = [y, piece.width - x - width, height, width];
+    sum.pieceArea -= width * height;
+    const o = node.opening; // what comes out is smaller by the kerf all round
+    sum.kerfArea += width * height - (width - 2 * kerf) * (height - 2 * kerf);
+    const want = [
+      ticks(node.x, where) + x + kerf,
+      ticks(node.y, where) + y + kerf,
+      width - 2 * kerf,
+      height - 2 * kerf,
+    ];
+    if (!['x', 'y', 'width', 'height'].every((k, i) => near(ticks(o[k], where), want[i])))
+      fault(`${where}: the opening of ${id} is not where the piece has it`);
+    const counted = inside;
+    walk(o, item, `${where} opening`);
+    inside = counted;
+  }
+
+  /** A cut along x = at or y = at, over part of the sheet, leaves the lines whole that must not be cut through. */
+  function spares(item, axis, at, box, where) {
+    const other = 1 - axis;
+    const [from, to] = axis === 0 ? [box.y, box.y + box.height] : [box.x, box.x + box.width];
+    for (const [p, q] of item.uncut) {
+      const share = (at - p[axis]) / (q[axis] - p[axis]);
+      if (!(share > 0 && share < 1) || near(at, p[axis]) || near(at, q[axis])) continue;
+      const meets = p[other] + share * (q[other] - p[other]);
+      if (meets > from + NEAR && meets < to - NEAR) fault(`${where}: cuts through a line that must stay whole`);
+    }
+  }
+
+  /** Version 2: five parts round a centre, freed by four cuts that stop: lower left, lower right, upper right, upper left, centre. */
+  function windmill(node, at, where) {
+    const parts = (node.parts ?? []).map((p) => ({
+      x: ticks(p.x, where),
+      y: ticks(p.y, where),
+      width: ticks(p.width, where),
+      height: ticks(p.height, where),
+    }));
+    if (version < 2 || !cutter.stop) fault(`${where}: stop cuts, and the cutter makes none`);
+    if (parts.length !== 5) return fault(`${where}: a windmill has five parts`);
+    if (!possible(Math.max(at.width, at.height), Infinity)) fault(`${where}: beyond the cutter's reach`);
+    const [ll, lr, ur, ul, c] = parts;
+    const right = (p) => p.x + p.width,
+      top = (p) => p.y + p.height;
+    const holds =
+      [
+        [ll.x, at.x],
+        [ll.y, at.y],
+        [right(lr), right(at)],
+        [lr.y, at.y],
+        [right(ur), right(at)],
+        [top(ur), top(at)],
+        [ul.x, at.x],
+        [top(ul), top(at)],
+        [right(ll) + kerf, lr.x],
+        [right(ul) + kerf, ur.x],
+        [top(ll) + kerf, ul.y],
+        [top(lr) + kerf, ur.y],
+        [c.x, Math.min(right(ll), right(ul)) + kerf],
+        [right(c), Math.max(right(ll), right(ul))],
+        [c.y, Math.min(top(ll), top(lr)) + kerf],
+        [top(c), Math.max(top(ll), top(lr))],
+      ].every(([a, b]) => near(a, b)) && right(ll) > right(ul) === top(lr) > top(ll);
+    if (!holds) fault(`${where}: its parts do not make a windmill`);
+    sum.cuts += 4;
+    sum.kerfArea += at.width * at.height - parts.reduce((all, p) => all + p.width * p.height, 0);
+  }
+
+  let inside = 0; // of an odd scrap: area that is counted part by part
+  function walk(node, item, where) {
+    const at = {
+      x: ticks(node.x, where),
+      y: ticks(node.y, where),
+      width: ticks(node.width, where),
+      height: ticks(node.height, where),
+    };
+    if (!(at.width > NEAR) || !(at.height > NEAR)) return fault(`${where}: a part of ${node.width} x ${node.height}`);
+    const whole = !item.outline || insidePolygon(item.outline, at);
+    if (node.cut == null) {
+      if (node.holds === 'odd') {
+        if (whole) fault(`${where}: is all paper, so it is not odd`);
+        return;
+      }
+      if (!whole) fault(`${where}: lies beyond the outline`);
+      if (item.outline) inside += at.width * at.height;
+      if (node.parts) return fault(`${where}: parts without a cut`);
+      const area = at.width * at.height;
+      const worthKeeping =
+        Math.min(at.width, at.height) >= keepShort - NEAR && Math.max(at.width, at.height) >= keepLong - NEAR;
+      if (node.holds === 'keep' || node.holds === 'waste') {
+        if ((node.holds === 'keep') !== worthKeeping)
+          fault(
+            `${where}: ${node.width} x ${node.height} is ${worthKeeping ? '' : 'not '}worth keeping under the rule, the plan says ${node.holds}`,
+          );
+        sum[node.holds === 'keep' ? 'keptArea' : 'wasteArea'] += area;
+        if (node.holds === 'keep') sum.largestKept = Math.max(sum.largestKept, area);
+      } else if (node.holds && typeof node.holds === 'object') checkHeld(node, item, where);
+      else fault(`${where}: a part that holds nothing`);
+      return;
+    }
+    if (node.holds != null) fault(`${where}: is cut and holds something`);
+    if (node.cut === 'windmill') {
+      windmill(node, at, where);
+      (node.parts ?? []).forEach((part, i) => walk(part, item, `${where}.${i}`));
+      return;
+    }
+    if (node.cut !== 'x' && node.cut !== 'y') return fault(`${where}: cut is ${node.cut}`);
+    const [pos, other, along, across] =
+      node.cut === 'x' ? ['x', 'y', 'width', 'height'] : ['y', 'x', 'height', 'width'];
+    const parts = node.parts ?? [];
+    const lost = node.lost === undefined ? null : ticks(node.lost, where);
+    if (parts.length < (lost === null ? 2 : 1)) return fault(`${where}: a cut with ${parts.length} part`);
+    if (lost !== null && !(lost > 0 && lost <= kerf + NEAR))
+      fault(`${where}: ${node.lost} lost in a kerf of ${kerf / TICKS[unit]}`);
+    const lengths = parts.map((p) => ticks(p[along], where));
+    // each cut takes one part off what is left: it must be within reach, and one side wide enough to hold
+    for (let i = 0; i < parts.length - (lost === null ? 1 : 0); i++) {
+      const rest = lengths.slice(i + 1).reduce((all, l) => all + l, 0) + Math.max(0, lengths.length - i - 2) * kerf;
+      if (!possible(at[across], Math.max(lengths[i], rest)))
+        fault(`${where}: no cutter can make its cut ${i + 1}: too long, or nothing wide enough to hold`);
+      spares(item, node.cut === 'x' ? 0 : 1, ticks(parts[i][pos], where) + lengths[i], at, where);
+    }
+    let edge = at[pos];
+    parts.forEach((part, i) => {
+      if (!near(ticks(part[pos], where), edge))
+        fault(`${where}.${i}: starts at ${part[pos]}, not at ${edge / TICKS[unit]}`);
+      if (!near(ticks(part[other], where), at[other]) || !near(ticks(part[across], where), at[across]))
+        fault(`${where}.${i}: is not as ${across === 'height' ? 'high' : 'wide'} as what it is cut from`);
+      edge += lengths[i] + (i < parts.length - 1 ? kerf : 0);
+    });
+    const cuts = parts.length - 1 + (lost === null ? 0 : 1);
+    if (!near(edge + (lost ?? 0), at[pos] + at[along])) fault(`${where}: its parts do not add up to ${node[along]}`);
+    sum.cuts += cuts;
+    const kerfs = ((parts.length - 1) * kerf + (lost ?? 0)) * at[across];
+    if (whole) sum.kerfArea += kerfs;
+    if (whole && item.outline) inside += kerfs;
+    parts.forEach((part, i) => walk(part, item, `${where}.${i}`));
+  }
+
+  if (plan.format !== 'temnex-plan' || plan.version !== version) fault('plan: format or version');
+  if (plan.unit !== unit) fault(`plan: unit ${plan.unit} is not the job's ${unit}`);
+  for (const [i, sheet] of (plan.sheets ?? []).entries()) {
+    const where = `sheets[${i}] ${sheet.stock}#${sheet.copy}`;
+    const item = stock.get(sheet.stock);
+    if (!item) {
+      fault(`${where}: unknown stock`);
+      continue;
+    }
+    if (!Number.isInteger(sheet.copy) || sheet.copy < 1 || sheet.copy > item.quantity)
+      fault(`${where}: there are ${item.quantity} of it`);
+    if (item.reserved) fault(`${where}: is held back`);
+    const key = `${sheet.stock}#${sheet.copy}`;
+    if (usedStock.has(key)) fault(`${where}: cut twice`);
+    usedStock.add(key);
+    const before = sum.pieceArea;
+    const t = sheet.tree;
+    const { left, right, top, bottom } = item.trim;
+    const room = [left, bottom, item.width - left - right, item.height - top - bottom];
+    if (!['x', 'y', 'width', 'height'].every((k, j) => near(ticks(t[k], where), room[j])))
+      fault(
+        `${where}: the tree is ${t.width} x ${t.height} at ${t.x}, ${t.y}; the stock leaves ${room.map((v) => v / TICKS[unit]).join(', ')}`,
+      );
+    const paper = item.outline ? polygonArea(item.outline) : item.width * item.height;
+    sum.usedArea += paper;
+    if (!item.outline) sum.wasteArea += paper - room[2] * room[3];
+    if (isNew(item)) {
+      sum.newSheets += 1;
+      sum.newSheetArea += paper;
+    } else sum.scraps += 1;
+    inside = 0;
+    walk(t, item, where);
+    if (item.outline) sum.wasteArea += paper - inside;
+    if (sum.pieceArea === before) fault(`${where}: yields no piece`);
+  }
+  const missing = new Map();
+  for (const m of plan.missing ?? []) {
+    if (!pieces.has(m.piece) || missing.has(m.piece) || !Number.isInteger(m.quantity) || m.quantity < 1) {
+      fault(`missing: ${JSON.stringify(m.piece)} x ${m.quantity}`);
+      continue;
+    }
+    missing.set(m.piece, m.quantity);
+  }
+  for (const [id, piece] of pieces)
+    if (cutCopies.get(id).size + (missing.get(id) ?? 0) !== piece.quantity)
+      fault(
+        `${id}: ${piece.quantity} wanted, ${cutCopies.get(id).size} cut, ${missing.get(id) ?? 0} said to be missing`,
+      );
+  if (plan.status !== (missing.size ? 'short' : 'complete'))
+    fault(`plan: status ${plan.status} with ${missing.size} kinds of piece missing`);
+
+  const perArea = TICKS[unit] ** 2;
+  const totals = Object.fromEntries(Object.entries(sum).map(([k, v]) => [k, /Area|Kept/.test(k) ? v / perArea : v]));
+  for (const k of [
+    'newSheets',
+    'scraps',
+    'cuts',
+    'pieceArea',
+    'usedArea',
+    'newSheetArea',
+    'keptArea',
+    'wasteArea',
+    'kerfArea',
+  ]) {
+    const said = plan.totals?.[k];
+    if (typeof said !== 'number' || Math.abs(said - totals[k]) > 1e-3 * Math.max(1, totals[k]))
+      fault(`totals.${k}: ${said}, it is ${totals[k]}`);
+  }
+  if (plan.bound && plan.bound.newSheetArea > totals.newSheetArea + 1e-6 && plan.status === 'complete')
+    fault(`bound: ${plan.bound.newSheetArea} is more than the ${totals.newSheetArea} that do`);
+  return { faults, totals };
+}
+
+if (process.argv[1] && fileURLToPath(import.meta.url) === realpathSync(process.argv[1])) {
+  try {
+    const [job, plan] = process.argv.slice(2, 4).map((f) => JSON.parse(readFileSync(f, 'utf8')));
+    const { faults, totals } = checkPlan(job, plan);
+    for (const f of faults) console.log(f);
+    console.log(JSON.stringify(totals));
+    process.exitCode = faults.length ? 1 : 0;
+  } catch (error) {
+    console.error(String(error.message ?? error));
+    process.exitCode = 2;
+  }
+}
