@@ -119,6 +119,25 @@ test('three aims side by side, several of a page, and a plan cut in part', async
   expect(await (await request.get('/api/drawer')).json()).toEqual(before);
 });
 
+test('a scrap with a corner gone is said in one line, and both its arms are cut', async ({ table: page, request }) => {
+  await page.goto(`${DEMO}/papers`);
+  const line = page.getByRole('textbox', { name: 'Add a sheet or a scrap in one line' });
+  await line.fill('scrap 10 x 10 less 5 x 2 chalk');
+  await expect(page.getByText('10 × 10 with a corner gone')).toBeVisible();
+  await line.press('Enter');
+  await expect(line).toHaveValue('');
+  const drawer = (await (await request.get('/api/drawer')).json()) as {
+    stock: { id: string; paper: string; outline?: unknown }[];
+  };
+  expect(drawer.stock.filter((s) => s.outline)).toHaveLength(1);
+  // with no other chalk, the mat must come from it
+  for (const item of drawer.stock.filter((s) => s.paper === 'demo-chalk' && !s.outline))
+    await request.delete(`/api/stock/${item.id}`);
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByText(/Take . ?: Chalk scrap, 10 × 10/).first()).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
 test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page }) => {
   await page.goto(`${DEMO}/papers`);
   for (const part of ['launch mat 1', 'launch mat 2', 'sky panel'])

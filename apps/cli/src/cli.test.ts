@@ -65,6 +65,20 @@ describe('temnex plan', () => {
   });
 });
 
+describe('options of plan', () => {
+  test('--aims: three plans; --earlier: an earlier plan is kept; an unknown option is refused', async () => {
+    const path = file('aims.json', { ...job, plan: { nodes: 50 } });
+    const { code, out } = await temnex('plan', path, '--aims');
+    expect(code).toBe(0);
+    const plans = JSON.parse(out) as { aim: string }[];
+    expect(plans.map((p) => p.aim)).toEqual(['least-paper', 'easiest-cuts', 'largest-offcuts']);
+    const again = await temnex('plan', path, '--earlier', file('earlier.json', plans[0]));
+    expect(JSON.parse(again.out).sheets).toEqual(JSON.parse(JSON.stringify(plans[0])).sheets);
+    expect((await temnex('plan', path, '--earlier', file('none.json', {}))).code).toBe(2);
+    expect((await temnex('plan', path, '--glue')).code).toBe(2);
+  });
+});
+
 describe('temnex size and schema', () => {
   test('every part with its sum', async () => {
     const page = { ...emptyPage('p'), panels: [{ id: 'a', name: 'field', reveal: ['3/8'], paper: null }] };

@@ -1,5 +1,6 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import {
   derivePage,
@@ -7,10 +8,12 @@ import {
   jobSchema,
   migratePage,
   pageSchema,
+  planAims,
   planJob,
   planSchema,
   readJob,
   type JobIssue,
+  type Plan,
 } from '@temnex/core';
 import {
   fullFigure,
@@ -36,29 +39,49 @@ export const DONE = 0;
 export const BAD_INPUT = 2;
 export const SHORT = 3;
 
-const USAGE = `usage: temnex plan JOB.json [--svg DIR]   plan the cutting of a job
+const USAGE = `usage: temnex plan JOB.json [--svg DIR] [--aims] [--earlier PLAN.json]
+                                           plan the cutting of a job; for all three aims; keeping what an
+                                           earlier plan says of sheets that are still whole
        temnex size PAGE.json               sizes of every part of a page, with their sums
        temnex schema page|job|plan         the JSON Schema of a format`;
 
 export async function run(args: readonly string[], world: World): Promise<number> {
   const [command, file, ...rest] = args;
   if (command === 'schema') return schema(file, world);
-  const svg = rest[0] === '--svg' ? rest[1] : undefined;
-  const known =
-    (command === 'plan' && (rest.length === 0 || (svg !== undefined && rest.length === 2))) ||
-    (command === 'size' && rest.length === 0);
-  if (!known || !file) {
+  const options = command === 'plan' ? readOptions(rest) : rest.length ? null : NO_OPTIONS;
+  if ((command !== 'plan' && command !== 'size') || !options || !file) {
     world.err(USAGE);
     return BAD_INPUT;
   }
-  let document: unknown;
+  const document = await readDocument(file, world);
+  if (document === undefined) return BAD_INPUT;
+  return command === 'plan' ? plan(document, options, world) : size(document, world);
+}
+
+interface PlanOptions {
+  readonly svg?: string | undefined;
+  readonly aims?: boolean | undefined;
+  readonly earlier?: string | undefined;
+}
+const NO_OPTIONS: PlanOptions = {};
+
+/** Null where an option is not known, or lacks what belongs to it. */
+function readOptions(args: readonly string[]): PlanOptions | null {
   try {
-    document = JSON.parse(await readFile(file === '-' ? '/dev/stdin' : file, 'utf8'));
+    const options = { svg: { type: 'string' }, aims: { type: 'boolean' }, earlier: { type: 'string' } } as const;
+    return parseArgs({ args: [...args], options, strict: true, allowPositionals: false }).values;
+  } catch {
+    return null;
+  }
+}
+
+async function readDocument(file: string, world: World): Promise<unknown> {
+  try {
+    return JSON.parse(await readFile(file === '-' ? '/dev/stdin' : file, 'utf8'));
   } catch (error) {
     world.err(`${file}: ${error instanceof SyntaxError ? `is not JSON: ${error.message}` : 'cannot be read'}`);
-    return BAD_INPUT;
+    return undefined;
   }
-  return command === 'plan' ? plan(document, svg, world) : size(document, world);
 }
 
 function refuse(issues: readonly JobIssue[], world: World): number {
@@ -67,12 +90,22 @@ function refuse(issues: readonly JobIssue[], world: World): number {
   return BAD_INPUT;
 }
 
-async function plan(document: unknown, svg: string | undefined, world: World): Promise<number> {
+async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions, world: World): Promise<number> {
   const read = readJob(document);
   if (!read.ok) return refuse(read.issues, world);
   const { job } = read;
-  const answer = planJob(job, { now: world.now });
-  world.out(`${JSON.stringify(answer, null, 1)}\n`);
+  let earlier: Plan | null = null;
+  if (file !== undefined) {
+    const was = await readDocument(file, world);
+    if (was === undefined) return BAD_INPUT;
+    const parsed = planSchema.safeParse(was);
+    if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
+    earlier = parsed.data;
+  }
+  const watch = { now: world.now, earlier };
+  const answers = aims ? planAims(job, watch) : [planJob(job, watch)];
+  const answer = answers[0]!;
+  world.out(`${JSON.stringify(aims ? answers : answer, null, 1)}\n`);
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   if (svg) {
     const { BLACK_AND_WHITE, sheetPicture, svgText } = await import('@temnex/drawing');

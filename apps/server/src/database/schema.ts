@@ -75,6 +75,7 @@ export const stock = sqliteTable(
     turned: integer('turned').notNull().$type<StockItem['turned']>(),
     reserved: integer('reserved', { mode: 'boolean' }).notNull(),
     origin: json<NonNullable<StockItem['origin']>>('origin'),
+    outline: json<NonNullable<StockItem['outline']>>('outline'),
     demo: integer('demo', { mode: 'boolean' }).notNull().default(false),
     createdAt: text('created_at').notNull(),
   },

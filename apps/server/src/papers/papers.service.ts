@@ -9,8 +9,9 @@ import { Refused, notFound } from '../http/refused.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
-export const stockItemOf = ({ demo: _demo, createdAt: _createdAt, origin, ...row }: StockRow): StockItem => ({
+export const stockItemOf = ({ demo: _demo, createdAt: _createdAt, origin, outline, ...row }: StockRow): StockItem => ({
   ...row,
+  ...(outline ? { outline } : {}),
   origin: origin ?? null,
 });
 

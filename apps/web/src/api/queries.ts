@@ -72,9 +72,9 @@ export function useSaveHabits() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (habits: Habits) => ask<Habits>('PUT', '/api/habits', habits),
-    onMutate: async (habits) => {
-      await client.cancelQueries({ queryKey: KEYS.habits });
+    onMutate: (habits) => {
       client.setQueryData(KEYS.habits, habits);
+      return client.cancelQueries({ queryKey: KEYS.habits });
     },
     onSettled: () => client.invalidateQueries({ queryKey: KEYS.habits }),
   });

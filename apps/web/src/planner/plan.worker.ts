@@ -1,7 +1,7 @@
 import { planAims, readJob } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
-/** Plans off the main thread. Better plans are told ten times a second at the most, so that the screen keeps still. */
+/** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */
 const tell = (message: FromWorker): void => postMessage(message);
 
 addEventListener('message', (event: MessageEvent<ToWorker>) => {
@@ -12,7 +12,7 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
     now: () => performance.now(),
     earlier: event.data.earlier,
     better: (write) => {
-      if (performance.now() - told < 100) return;
+      if (performance.now() - told < 250) return;
       told = performance.now();
       tell({ kind: 'better', plan: write() });
     },

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Aim, JobDocument, JobIssue, Plan } from '@temnex/core';
 import type { FromWorker } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
@@ -29,13 +29,20 @@ export function usePlanner() {
       worker.current = made;
       setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+        // drawing a plan takes a while: it may be put off for a keystroke, and is done a part at a time
         if (data.kind === 'better')
-          setState((s) => (s.status === 'planning' ? { ...s, plans: { ...s.plans, [data.plan.aim]: data.plan } } : s));
+          startTransition(() =>
+            setState((s) =>
+              s.status === 'planning' ? { ...s, plans: { ...s.plans, [data.plan.aim]: data.plan } } : s,
+            ),
+          );
         else {
-          setState(
-            data.kind === 'done'
-              ? { status: 'done', plans: Object.fromEntries(data.plans.map((p) => [p.aim, p])), stopped: false }
-              : { status: 'refused', issue: data.issue },
+          startTransition(() =>
+            setState(
+              data.kind === 'done'
+                ? { status: 'done', plans: Object.fromEntries(data.plans.map((p) => [p.aim, p])), stopped: false }
+                : { status: 'refused', issue: data.issue },
+            ),
           );
           drop();
         }

@@ -1,4 +1,4 @@
-import { exactText, lengthOf, ticks } from '../length/index.ts';
+import { exactText, lengthOf, ticks, type LengthText } from '../length/index.ts';
 import type { DerivedPage, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
@@ -87,6 +87,9 @@ export function jobOfPage(
         kind: s.kind,
         turned: s.turned,
         reserved: s.reserved,
+        ...(s.outline
+          ? { outline: s.outline.map(([x, y]): [LengthText, LengthText] => [text(x, s.unit), text(y, s.unit)]) }
+          : {}),
         trim: {
           left: text(s.trim.left, s.unit),
           right: text(s.trim.right, s.unit),

@@ -12,11 +12,18 @@ import type { Tree, Holding } from './tree.ts';
  *     |            |       |   room 2   |
  *     +------------+       +------------+
  *
- * A power near 1 keeps the most paper, a high one the largest rectangle.
+ * A power near 1 keeps the most paper, a high one the largest rectangle; others like wide rooms, or high ones.
  */
 
 const LINES = 20;
-const POWERS = [1.1, 2];
+type Worth = (width: number, height: number) => number;
+/** What a room is worth, by its sides as shares of the box. Of each, a whole is worth more than its parts. */
+const WORTHS: readonly Worth[] = [
+  (w, h) => (w * h) ** 1.1,
+  (w, h) => (w * h) ** 2,
+  (w, h) => (w * h) ** 1.05 * w,
+  (w, h) => (w * h) ** 1.05 * h,
+];
 /** What a pinned piece counts beside shares of the box, and what a cut costs, so that of ways that give the same the fewest cuts win. */
 const PINNED = 1000;
 const TIE = 1e-7;
@@ -131,9 +138,8 @@ function findRooms(
     return taken.some((t) => meets(r, t) && t[cut] < at + kerf && t[cut] + t[size] > at);
   };
 
-  const whole = item.width * item.height;
   const trees: Tree[] = [];
-  for (const power of POWERS) {
+  for (const worth of WORTHS) {
     const value = new Float64Array(nx * nx * ny * ny).fill(NaN);
     const choice = new Int16Array(nx * nx * ny * ny);
     const at = (i: number, k: number, j: number, l: number) => ((i * nx + k) * ny + j) * ny + l;
@@ -146,7 +152,7 @@ function findRooms(
       let [most, how] = [0, 0];
       if (pin && pin.x === r.x && pin.y === r.y && pin.width === r.width && pin.height === r.height) most = PINNED;
       else if (!inside.length && full(i, k, j, l))
-        most = Math.min(r.width, r.height) < thin ? 0 : ((r.width * r.height) / whole) ** power;
+        most = Math.min(r.width, r.height) < thin ? 0 : worth(r.width / item.width, r.height / item.height);
       // all inside, it is best left whole, since powers are above 1; all outside, there is nothing in it
       const settled = !inside.length && (full(i, k, j, l) || none(i, k, j, l));
       if (most < PINNED && !settled) {

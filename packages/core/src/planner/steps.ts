@@ -1,4 +1,5 @@
 import type { Job } from './job.ts';
+import { seededRandom } from './random.ts';
 import { alongOf, canCut, cutsOf, type CutSheet, type Tree } from './tree.ts';
 
 /** A cut to make, in ticks. Paths name parts by their way down the tree: `r`, `r.0`, `r.0.1+`, `r.0.o` for what an opening gives. */
@@ -92,12 +93,40 @@ function cutterFor(job: Job, node: Tree, next: number): number {
   );
 }
 
+export interface Schedule {
+  readonly steps: CutStep[];
+  readonly settings: number;
+}
+/** What a new setting is chosen by: cuts of it still locked in larger parts, cuts of it that can be made now, and chance. */
+interface Taste {
+  readonly locked: number;
+  readonly free: number;
+  readonly luck: number;
+  readonly random: () => number;
+}
+const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
+const TRIES = 60;
+const MOST_CUTS = 150;
+
+/** The best of several schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
+export function bestSchedule(sheets: readonly CutSheet[], job: Job): Schedule {
+  let best = schedule(sheets, job);
+  if (best.steps.length > MOST_CUTS) return best;
+  const random = seededRandom(1);
+  for (let i = 0; i < TRIES; i++) {
+    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
+    const other = schedule(sheets, job, taste);
+    if (other.settings < best.settings) best = other;
+  }
+  return best;
+}
+
 /**
  * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
  * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule. Sheets cut alike go
  * through each cut one stack after the other.
  */
-export function schedule(sheets: readonly CutSheet[], job: Job): { steps: CutStep[]; settings: number } {
+export function schedule(sheets: readonly CutSheet[], job: Job, taste = PLAIN): Schedule {
   const { kerf } = job.cutter;
   const batches = batchesOf(sheets, Math.min(...[job.cutter, ...job.cutter.then].map((c) => c.stack)));
   const steps: CutStep[] = [];
@@ -144,12 +173,18 @@ export function schedule(sheets: readonly CutSheet[], job: Job): { steps: CutSte
   while (hands.length) {
     let best = hands[0]!;
     let bestRank: readonly number[] = [];
+    const free = new Map<number, number>();
+    if (taste.free) for (const hand of hands) bump(free, settingOf(hand.node, hand.next), 1);
     for (const hand of hands) {
       const wanted = settingOf(hand.node, hand.next);
       const rank = [
         wanted === setting ? 0 : 1,
         cutterFor(job, hand.node, hand.next) === by ? 0 : 1,
-        wanted === setting ? 0 : (locked.get(wanted) ?? 0),
+        wanted === setting
+          ? 0
+          : (locked.get(wanted) ?? 0) * taste.locked -
+            (free.get(wanted) ?? 0) * taste.free +
+            taste.luck * taste.random(),
         hand.group === group ? 0 : 1,
         -hand.node.width * hand.node.height,
       ];

@@ -6,7 +6,7 @@ import { areaOf } from './outline.ts';
 import type { Plan, PlanNode, Step } from './plan.ts';
 import type { Solution } from './score.ts';
 import { eachHeld, figuresOfSheet, isNewPaper } from './standing.ts';
-import { schedule, type CutStep } from './steps.ts';
+import { bestSchedule, type CutStep } from './steps.ts';
 import { isHolding, type Tree } from './tree.ts';
 
 /** Writes a solution as a plan document, in the version of its job. */
@@ -47,7 +47,7 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim): Pl
     copy: stockCopies(stock),
     tree: write(tree),
   }));
-  const { steps, settings } = schedule(sheets, job);
+  const { steps, settings } = bestSchedule(sheets, job);
   const missing = job.pieces.flatMap((p, k) => (solution.missing[k] ? [whyMissing(job, p, solution.missing[k]!)] : []));
   return {
     format: 'temnex-plan',

@@ -43,6 +43,12 @@ export const stockItemSchema = z.strictObject({
   trim: z.strictObject({ left: margin, right: margin, top: margin, bottom: margin }),
   turned: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
   reserved: z.boolean(),
+  /** Of an odd scrap: its corners in order round it; its width and height are how far it reaches. */
+  outline: z
+    .array(z.tuple([margin, margin]))
+    .min(3)
+    .max(60)
+    .optional(),
   /** Where a kept offcut comes from. */
   origin: z.strictObject({ page: z.string(), stock: z.string(), date: z.string() }).nullable(),
 });

@@ -1,4 +1,4 @@
-import { parseSize, type LengthProblem, type Unit } from '../length/index.ts';
+import { exactText, parseSize, ticks, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
 import type { StockItem } from './drawer.ts';
 
 export type StockKindWord = StockItem['kind'];
@@ -20,6 +20,8 @@ export type SaidStock =
       quantity: number;
       paper: { id: string; name: string } | null;
       paperWords: string;
+      /** Of a scrap with a corner cut out of it. */
+      outline?: [LengthText, LengthText][];
     }
   | {
       ok: false;
@@ -31,17 +33,27 @@ export type SaidStock =
     };
 
 const NUMBER = String.raw`(?:\d+(?:[\s-]+\d+\/\d+|\s*[½⅓⅔¼¾⅛⅜⅝⅞]|[.,]\d+|\/\d+)?|[½⅓⅔¼¾⅛⅜⅝⅞])\s*(?:inches|inch|in\b|"|″|mm\b|cm\b)?`;
+const LESS = new RegExp(`\\bless\\s+(${NUMBER}\\s*(?:[x×]|by)\\s*${NUMBER})`, 'i');
 const SIZE = new RegExp(`(${NUMBER})\\s*(?:[x×]|by)\\s*(${NUMBER})`, 'i');
 
 /**
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
- * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap.
+ * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap. `less 3 x 4`: a corner of that size is gone, so
+ * that an L is left; it is drawn with the gap at its upper right.
  */
-export function sayStock(line: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+export function sayStock(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+  const gone = LESS.exec(said);
+  const line = gone ? said.replace(gone[0], ' ') : said;
   const found = SIZE.exec(line);
   if (!found) return { ok: false, problem: { code: 'size-unreadable', text: line.trim() } };
   const size = parseSize(found[0], unit);
   if (!size.ok) return { ok: false, problem: size.problem };
+  const corner = gone ? parseSize(gone[1]!, unit) : null;
+  if (corner && !corner.ok) return { ok: false, problem: corner.problem };
+  const [W, H] = [size.value.width.ticks, size.value.height.ticks];
+  const cut = corner?.ok ? { w: corner.value.width.ticks, h: corner.value.height.ticks } : null;
+  if (cut && (cut.w >= W || cut.h >= H)) return { ok: false, problem: { code: 'size-unreadable', text: gone![0] } };
+  const at = (x: number, y: number): [LengthText, LengthText] => [text(x, unit), text(y, unit)];
   const rest = `${line.slice(0, found.index)} ${line.slice(found.index + found[0].length)}`;
   const words = rest.split(/[\s,]+/).filter(Boolean);
   let kind: StockKindWord | null = null;
@@ -69,5 +81,10 @@ export function sayStock(line: string, papers: readonly { id: string; name: stri
     quantity,
     paper: hits[0] ?? null,
     paperWords: name.join(' '),
+    ...(cut
+      ? { outline: [at(0, 0), at(W, 0), at(W, H - cut.h), at(W - cut.w, H - cut.h), at(W - cut.w, H), at(0, H)] }
+      : {}),
   };
 }
+
+const text = (t: number, unit: Unit): LengthText => (t === 0 ? 0 : exactText(ticks(t), unit));

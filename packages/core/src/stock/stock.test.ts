@@ -6,6 +6,7 @@ import {
   habitsSchema,
   inDrawerOrder,
   paperSchema,
+  sayStock,
   sizeOfItem,
   stockItemSchema,
   type StockItem,
@@ -75,4 +76,30 @@ describe('what the drawer takes', () => {
     expect(paperSchema.safeParse({ ...paper, name: '   ' }).success).toBe(false);
   });
   test('usual habits are good habits', () => expect(habitsSchema.safeParse(USUAL_HABITS).success).toBe(true));
+});
+
+describe('a scrap with a corner gone', () => {
+  const papers = [{ id: 't', name: 'Teal swell' }];
+  test('is said in one line, and is an L', () => {
+    expect(sayStock('scrap 9 x 9 less 5 x 4 1/2 teal', papers, 'in')).toMatchObject({
+      ok: true,
+      kind: 'scrap',
+      width: '9',
+      paper: { id: 't' },
+      outline: [
+        [0, 0],
+        ['9', 0],
+        ['9', '4 1/2'],
+        ['4', '4 1/2'],
+        ['4', '9'],
+        [0, '9'],
+      ],
+    });
+    expect(sayStock('scrap 90 x 90 less 40 x 30 teal', papers, 'mm')).toMatchObject({ ok: true, outline: [[0, 0], ['90', 0], ['90', '60'], ['50', '60'], ['50', '90'], [0, '90']] }); // prettier-ignore
+  });
+  test('the corner must be smaller than the scrap', () =>
+    expect(sayStock('scrap 4 x 4 less 4 x 2 teal', papers, 'in')).toMatchObject({
+      ok: false,
+      problem: { code: 'size-unreadable' },
+    }));
 });

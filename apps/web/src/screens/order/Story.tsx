@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
-import { stepPicture } from '@temnex/drawing';
+import { stepPicture, type PictureStyle } from '@temnex/drawing';
 import { KIND_WORDS, copyWords, partAt, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -84,52 +84,25 @@ interface StoryProps {
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
 export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
-  const frames = useMemo(() => {
-    const begun = new Set<number>();
-    return plan.steps.map((step) => {
-      const fresh = step.sheets.filter((s) => !begun.has(s));
-      fresh.forEach((s) => begun.add(s));
-      return {
-        picture: stepPicture(plan, step, job, style),
-        words: stepWords(step, plan, job, style.voice, style.pieceName),
-        fresh,
-        forPage: pagesOf(plan, step, copies),
-      };
-    });
-  }, [plan, job, style, copies]);
+  const begun = new Set<number>();
+  const taken = plan.steps.map((step) => {
+    const fresh = step.sheets.filter((s) => !begun.has(s));
+    fresh.forEach((s) => begun.add(s));
+    return fresh.join();
+  });
   const whole = plan.sheets.flatMap((sheet, i) =>
     sheet.tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i],
   );
   return (
     <Film aria-label="Cuts in order">
-      {frames.map(({ picture, words, fresh, forPage }, i) => (
-        <Frame key={i} data-done={(done !== null && i < done) || undefined}>
-          <Says>
-            <p>
-              <b>{i + 1}</b> {words.hold}
-            </p>
-            {words.note ? <p>{words.note}</p> : null}
-            {fresh.map((s) => {
-              const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
-              return (
-                <Taking key={s}>
-                  Take {sheetLetter(s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
-                  {sizeWords(stock.width, stock.height, style.voice)}
-                </Taking>
-              );
-            })}
-            <p>
-              <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
-              {copies > 1 && forPage ? `, ${forPage}` : null}
-            </p>
-          </Says>
-          <DrawingView drawing={picture} />
-          <Upto>
-            <Quiet onPress={() => onDone(i + 1)} aria-label={`Cut ${i + 1} is made, and all before it`}>
-              {done === i + 1 ? 'Made up to here ✓' : 'Made up to here'}
-            </Quiet>
-          </Upto>
-        </Frame>
+      {plan.steps.map((_, i) => (
+        <OneCut
+          key={i}
+          {...{ plan, job, style, copies, onDone }}
+          at={i}
+          takes={taken[i]!}
+          made={done === null || i >= done ? 'no' : i + 1 === done ? 'last' : 'yes'}
+        />
       ))}
       {whole.map((s) => (
         <Frame key={`whole-${s}`}>
@@ -145,3 +118,47 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
     </Film>
   );
 }
+
+interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'copies' | 'onDone'> {
+  style: PictureStyle;
+  at: number;
+  /** Sheets first taken for this cut, as text, so that a cut that has not changed is not drawn again. */
+  takes: string;
+  made: 'no' | 'yes' | 'last';
+}
+
+/** One frame; a component of its own, so that a long story is drawn a frame at a time and the page stays at hand. */
+const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, takes, made }: OneCutProps) {
+  const step = plan.steps[at]!;
+  const words = stepWords(step, plan, job, style.voice, style.pieceName);
+  const forPage = pagesOf(plan, step, copies);
+  return (
+    <Frame data-done={made !== 'no' || undefined}>
+      <Says>
+        <p>
+          <b>{at + 1}</b> {words.hold}
+        </p>
+        {words.note ? <p>{words.note}</p> : null}
+        {(takes ? takes.split(',').map(Number) : []).map((s) => {
+          const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
+          return (
+            <Taking key={s}>
+              Take {sheetLetter(s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
+              {sizeWords(stock.width, stock.height, style.voice)}
+            </Taking>
+          );
+        })}
+        <p>
+          <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
+          {copies > 1 && forPage ? `, ${forPage}` : null}
+        </p>
+      </Says>
+      <DrawingView drawing={stepPicture(plan, step, job, style)} />
+      <Upto>
+        <Quiet onPress={() => onDone(at + 1)} aria-label={`Cut ${at + 1} is made, and all before it`}>
+          {made === 'last' ? 'Made up to here ✓' : 'Made up to here'}
+        </Quiet>
+      </Upto>
+    </Frame>
+  );
+});

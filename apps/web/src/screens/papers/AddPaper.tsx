@@ -70,7 +70,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? ' with a corner gone' : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
     };
   };
   const say = async (text: string): Promise<boolean> => {
@@ -87,6 +87,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
         height: said.height,
         quantity: said.quantity,
         kind: said.kind,
+        ...(said.outline ? { outline: said.outline } : {}),
       });
       setUnknown(false);
       return true;
@@ -99,7 +100,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     <>
       <SayLine
         label="Add a sheet or a scrap in one line"
-        example="scrap 5 1/2 x 3 teal x2"
+        example="scrap 5 1/2 x 3 teal x2, or scrap 9 x 9 less 5 x 5 teal"
         action="Put in"
         understand={(text) => {
           const heard = understand(text);

@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
+import {
+  parseLength,
+  sizeOfItem,
+  type LengthText,
+  type Drawer,
+  type Mark,
+  type Paper,
+  type StockItem,
+} from '@temnex/core';
 import { lookDefinition, lookId } from '@temnex/drawing';
 import { KIND_WORDS, sizeWords } from '@temnex/words';
 import type { ChangeStock } from '@temnex/contract';
@@ -128,6 +136,7 @@ function OneFile({
                 <br />
                 {item.quantity > 1 ? `${item.quantity} × ` : ''}
                 {KIND_WORDS[item.kind]}
+                {item.outline ? ' with a corner gone' : ''}
                 {item.turned ? `, lies turned ${item.turned}°` : ''}
                 {item.origin ? `, kept ${item.origin.date}` : ''}
                 <br />
@@ -174,6 +183,17 @@ const SHOWN = 16;
 /** So many are fanned out at a time. */
 const FANNED = 60;
 
+/** The corners of a piece of paper, in ticks: of an odd scrap its own. */
+function cornersOf(item: StockItem): [number, number][] {
+  const { width: w, height: h } = sizeOfItem(item);
+  if (!item.outline) return [[0, 0], [w, 0], [w, h], [0, h]]; // prettier-ignore
+  const at = (value: LengthText) => {
+    const read = parseLength(value, item.unit, { allow: 'zero' });
+    return read.ok ? read.value.ticks : 0;
+  };
+  return item.outline.map(([x, y]) => [at(x), at(y)]);
+}
+
 /** Papers lying in a drawer, overlapped, all at one scale. */
 function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) {
   const face = paper.sides[0]!;
@@ -208,11 +228,10 @@ function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) 
       />
       {placed.map(({ item, at, w, h }) => (
         <g key={item.id}>
-          <rect
-            x={at}
-            y={height - 1 - h}
-            width={w}
-            height={h}
+          <polygon
+            points={cornersOf(item)
+              .map(([x, y]) => `${at + px(x)},${height - 1 - px(y)}`)
+              .join(' ')}
             fill={`url(#${lookId(face.look, faceTurn(face, item.turned), SCALE * 1.6)})`}
             stroke="#161616"
             strokeWidth="0.8"

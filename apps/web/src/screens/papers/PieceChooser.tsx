@@ -134,7 +134,7 @@ export function PieceChooser({ piece, cut, drawer, mark, choose }: PieceChooserP
 /** The first thing one asks of a drawer: does a scrap reach? */
 function reach(piece: PieceToCut, wish: Wish, drawer: Drawer, mark: Mark): string {
   const fitting = drawer.stock.filter(
-    (s) => wish.papers.includes(s.paper) && !s.reserved && fitsIn(piece, sizeOfItem(s)),
+    (s) => wish.papers.includes(s.paper) && !s.reserved && !s.outline && fitsIn(piece, sizeOfItem(s)),
   );
   const scrap = fitting.filter((s) => s.kind === 'scrap' || s.kind === 'strip').at(-1);
   if (scrap)
