@@ -25,6 +25,8 @@ export interface PlanWatch extends Clock {
   readonly better?: (write: () => Plan) => void;
 }
 
+/** Orders of cuts tried for a plan that is the answer. */
+const FINAL_TRIES = 100;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -93,7 +95,7 @@ class Planner {
   /** The best plan for an aim; what was found for another aim may be it. */
   plan(aim: Aim): Plan {
     for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false);
-    return planOf(this.job, this.bound, this.best.get(aim)!.solution, aim);
+    return planOf(this.job, this.bound, this.best.get(aim)!.solution, aim, FINAL_TRIES);
   }
 
   withWaysOut(plan: Plan, clock: Clock): Plan {

@@ -82,3 +82,19 @@ describe('steps a person can follow', () => {
     for (const setting of settings(plan)) expect((setting * 16) % 1).toBeCloseTo(0, 6);
   });
 });
+
+test('the part that is cut least often goes last, where it needs no setting', () => {
+  const read = readJob({
+    ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 50 } },
+    stock: [{ id: 's', paper: 'p', width: '12', height: '6' }],
+    pieces: [
+      { id: 'wide', width: '6', height: '6', papers: ['p'] },
+      { id: 'strip', width: '2', height: '6', quantity: 3, papers: ['p'] },
+    ],
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob(read.job, { now: () => 0 });
+  expect(verifyPlan(read.job, plan)).toEqual([]);
+  // three strips at one setting, and the wide piece is what is left
+  expect(plan.totals).toMatchObject({ cuts: 3, settings: 1, wasteArea: 0 });
+});

@@ -105,15 +105,14 @@ interface Taste {
   readonly random: () => number;
 }
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
-const TRIES = 60;
 const MOST_CUTS = 150;
 
-/** The best of several schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
-export function bestSchedule(sheets: readonly CutSheet[], job: Job): Schedule {
+/** The best of so many schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
+export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number): Schedule {
   let best = schedule(sheets, job);
   if (best.steps.length > MOST_CUTS) return best;
   const random = seededRandom(1);
-  for (let i = 0; i < TRIES; i++) {
+  for (let i = 0; i < tries; i++) {
     const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
     const other = schedule(sheets, job, taste);
     if (other.settings < best.settings) best = other;

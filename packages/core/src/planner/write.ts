@@ -1,4 +1,5 @@
 import { TICKS_PER_UNIT } from '../length/index.ts';
+import { arranged } from './arrange.ts';
 import type { Bound } from './bounds.ts';
 import type { Aim, Job } from './job.ts';
 import { whyMissing } from './missing.ts';
@@ -9,12 +10,12 @@ import { eachHeld, figuresOfSheet, isNewPaper } from './standing.ts';
 import { bestSchedule, type CutStep } from './steps.ts';
 import { isHolding, type Tree } from './tree.ts';
 
-/** Writes a solution as a plan document, in the version of its job. */
-export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim): Plan {
+/** Writes a solution as a plan document, in the version of its job; its cuts in the best of so many orders. */
+export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 20): Plan {
   const per = TICKS_PER_UNIT[job.unit];
   const length = (t: number) => t / per;
   const area = (t: number) => t / per / per;
-  const sheets = sorted(job, solution);
+  const sheets = arranged(sorted(job, solution), job);
   const copies = counter();
   const stockCopies = counter();
   const write = (t: Tree): PlanNode => {
@@ -47,7 +48,7 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim): Pl
     copy: stockCopies(stock),
     tree: write(tree),
   }));
-  const { steps, settings } = bestSchedule(sheets, job);
+  const { steps, settings } = bestSchedule(sheets, job, tries);
   const missing = job.pieces.flatMap((p, k) => (solution.missing[k] ? [whyMissing(job, p, solution.missing[k]!)] : []));
   return {
     format: 'temnex-plan',

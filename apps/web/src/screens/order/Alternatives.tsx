@@ -32,7 +32,7 @@ const labels = css`
 const Same = styled.p`
   display: flex;
   flex-wrap: wrap;
-  align-items: baseline;
+  align-items: center;
   gap: 0.2rem 1.2rem;
   ${labels}
 `;
@@ -98,7 +98,7 @@ export function Alternatives({ plans, chosen, context }: { plans: Plans; chosen:
               {choose(aim)}
             </span>
           ))}
-          <span>: all come to the same here</span>
+          <span>All three come to the same here.</span>
         </Same>
       </Sheet>
     );
