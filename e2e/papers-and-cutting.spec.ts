@@ -138,7 +138,8 @@ test('a scrap with a corner gone is said in one line, and both its arms are cut'
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
-test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page }) => {
+test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page, request }) => {
+  const habits: unknown = await (await request.get('/api/habits')).json();
   await page.goto(`${DEMO}/papers`);
   for (const part of ['launch mat 1', 'launch mat 2', 'sky panel'])
     await page.getByLabel(`Paper for ${part}`).selectOption('demo-marram');
@@ -161,6 +162,7 @@ test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async (
   await expect(knife).toBeChecked();
   await expect(page.getByText(/with the knife and ruler/).first()).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await request.put('/api/habits', { data: habits });
 });
 
 test('on paper: the print view and the PDF have the same pages', async ({ table: page, request }) => {
