@@ -45,7 +45,7 @@ export interface Compiled {
   readonly isNew: Uint8Array;
   /** [s] whole area, margins included; of a room, the room's */
   readonly stockArea: Float64Array;
-  /** [s] 1 where reach or the narrowest strip can forbid a cut, so that layouts have to be checked */
+  /** [s] 1 where reach, the narrowest strip, or sizes between marks can forbid a cut, so that layouts have to be checked */
   readonly delicate: Uint8Array;
   /** [ks] UPRIGHT | FLAT bits of the ways that are allowed and fit */
   readonly ways: Uint8Array;
@@ -122,6 +122,8 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
   const asked = job.pieces.filter((_, k) => quantity[k]);
   const thinnest = Math.min(Infinity, ...asked.map((p) => Math.min(p.width, p.height)));
   const rooms = usable.map(({ blank }) => blank);
+  const onMark = (length: number) => length % step === 0;
+  const aligned = onMark(kerf) && asked.every((p) => onMark(p.width) && onMark(p.height));
   const isNew = rooms.map(({ item, frame }) => isNewPaper(item) && (frame < 0 || !frames[frame]!.opens));
   return {
     job,
@@ -141,13 +143,19 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     copies: Int32Array.from(usable, ({ copies }) => copies),
     isNew: Uint8Array.from(isNew, Number),
     stockArea: Float64Array.from(rooms, (r, s) => (r.frame < 0 || isNew[s] ? areaOf(r.item) : r.width * r.height)),
-    delicate: Uint8Array.from(rooms, (r) => (thinnest < narrowest || reach < Math.max(r.width, r.height) ? 1 : 0)),
+    delicate: Uint8Array.from(rooms, (r) =>
+      thinnest < narrowest ||
+      reach < Math.max(r.width, r.height) ||
+      (!aligned && !(onMark(r.width) && onMark(r.height)))
+        ? 1
+        : 0,
+    ),
     ways,
     place,
     wayAt: (k, s, flat) => (flat ? usable[s]!.fits[k]!.flat! : usable[s]!.fits[k]!.upright!),
     kerf,
     step,
-    aligned: kerf % step === 0 && asked.every((p) => p.width % step === 0 && p.height % step === 0),
+    aligned,
     thinnest,
   };
 }

@@ -33,9 +33,9 @@ export function realise(layout: Layout, b: number): Tree | null {
   const { x, y, width, height } = c.blanks[s]!;
   // what the cutter cannot do one way it may do the other
   for (const policy of c.delicate[s] ? (['best', 'level', 'upright'] as const) : (['best'] as const)) {
-    const out = { waste: 0, largestKept: 0, cuts: 0 };
-    const tree = new Cutting(layout, s, policy, true, out).node(layout.root[b]!, x, y, width, height)!;
-    if (!c.delicate[s] || cutterHolds(tree, c.job.cutter)) return tree;
+    const cutting = new Cutting(layout, s, policy, true, { waste: 0, largestKept: 0, cuts: 0 });
+    const tree = cutting.node(layout.root[b]!, x, y, width, height)!;
+    if (!c.delicate[s] || (!cutting.overflows && cutterHolds(tree, c.job.cutter))) return tree;
   }
   return null;
 }
@@ -55,6 +55,8 @@ class Cutting {
   private readonly policy: Policy;
   private readonly build: boolean;
   private readonly out: CutFigures;
+  /** A run rounded up to the mark is wider than its room. */
+  overflows = false;
 
   constructor(layout: Layout, s: number, policy: Policy, build: boolean, out: CutFigures) {
     this.layout = layout;
@@ -209,6 +211,7 @@ class Cutting {
   ): Tree | null {
     const { kerf, job } = this.c;
     const left = (upright ? w : h) - taken;
+    if (left < 0) this.overflows = true;
     if (left === 0) {
       if (parts.length === 1) return parts[0]!;
       return this.joined(parts, upright, x, y, w, h);
