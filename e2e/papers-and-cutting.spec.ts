@@ -82,15 +82,20 @@ test('what cannot be cut: which piece, why, and what would help', async ({ table
 test('another aim and another cutter are remembered and planned for', async ({ table: page }) => {
   await page.goto(`${DEMO}/order`);
   await expect(page.getByText('Fewest possible:')).toBeVisible();
-  await page.getByLabel('aim').selectOption('easiest-cuts');
+  await page.getByRole('radio', { name: 'easiest cuts' }).click();
+  await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
   await page.reload();
-  await expect(page.getByLabel('aim')).toHaveValue('easiest-cuts');
+  await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
+  await page.getByRole('button', { name: 'Set them side by side' }).click();
+  await expect(page.getByRole('button', { name: 'Set them side by side' })).toHaveCount(0);
   await page.getByRole('textbox', { name: 'longest cut' }).fill('9');
   await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
   await expect(page.getByRole('alert').first()).toContainText('beyond the reach of the cutter');
   await page.getByRole('textbox', { name: 'longest cut' }).fill('12 1/4 in');
   await page.getByRole('textbox', { name: 'longest cut' }).press('Enter');
-  await page.getByLabel('aim').selectOption('least-paper');
+  await page.getByRole('radio', { name: 'least paper' }).click();
+  await expect(page.getByRole('radio', { name: 'least paper' })).toBeChecked();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 

@@ -169,6 +169,7 @@ export {
   isSpare,
   jobOfPage,
   partOfPiece,
+  partsAfter,
   type CutEffects,
   type CutParts,
   type CutSoFar,

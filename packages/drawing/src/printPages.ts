@@ -105,8 +105,12 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
     const { why, help } = missingWords(missing, order.job, order.voice);
     need(26);
     at.y += 14;
-    put(text(MARGIN, at.y, `Cannot be cut: ${why}.`, 9.5, { weight: 600 }));
-    if (help.length) put(text(MARGIN, (at.y += 12), `What would help: ${help.join('; ')}.`, 9.5));
+    put(text(MARGIN, at.y, fitText(`Cannot be cut: ${why}.`, 9.5, W - 2 * MARGIN), 9.5, { weight: 600 }));
+    for (const way of help) {
+      need(14);
+      at.y += 12;
+      put(text(MARGIN + 10, at.y, fitText(`› ${way}`, 9.5, W - 2 * MARGIN - 10), 9.5));
+    }
   }
 
   if (order.plan.sheets.length) heading('Sheets');

@@ -1,5 +1,5 @@
 import type { Job } from './job.ts';
-import { alongOf, cutterHolds, isHolding, laidInto, type CutSheet, type Tree } from './tree.ts';
+import { alongOf, cutterHolds, hasWindmill, laidInto, type CutSheet, type Tree } from './tree.ts';
 
 /*
  * The last part of a run needs no cut: what is left is that part. So the part whose size is the rarest setting of all goes
@@ -34,11 +34,9 @@ export function arranged(sheets: readonly CutSheet[], job: Job): readonly CutShe
   return sheets.map((sheet) => {
     const item = job.stock[sheet.stock]!;
     if (item.outline || item.uncut.length || job.pieces.some((p) => p.from?.stock === item.id)) return sheet;
-    if (!isPlain(sheet.tree)) return sheet;
+    if (hasWindmill(sheet.tree) || hasOpening(sheet.tree)) return sheet;
     return { stock: sheet.stock, tree: laidInto(reorder(sheet.tree), sheet.tree, 0, kerf) };
   });
 }
 
-/** Whether a tree holds no opening and no windmill, whose parts cannot change places. */
-const isPlain = (node: Tree): boolean =>
-  node.cut !== 'windmill' && !(isHolding(node.holds) && node.opening) && node.parts.every(isPlain);
+const hasOpening = (node: Tree): boolean => node.opening !== undefined || node.parts.some(hasOpening);

@@ -45,14 +45,6 @@ export class ExactSheet {
   get all(): number {
     return this.areas.length - 1;
   }
-  areaOf(set: number): number {
-    return this.areas[set]!;
-  }
-  /** Whether the limit was reached, so that nothing is known for certain. */
-  get gaveUp(): boolean {
-    return this.left <= 0;
-  }
-
   /** Least waste, kerf included, of a set in w × h; Infinity where it does not fit. */
   least(set: number, w: number, h: number): number {
     if (!set) return w <= 0 || h <= 0 || worthKeeping(w, h, this.keep) ? 0 : w * h;

@@ -157,7 +157,7 @@ const leaf = (r: Rectangle, holds: Holding | Room | null): Tree => ({
 });
 
 /** The trees that cut `room` so that each obstacle ends up alone: every edge of an obstacle is a place for a cut. */
-export function around(
+function around(
   cutter: Cutter & { kerf: number },
   room: Rectangle,
   obstacles: readonly Obstacle[],

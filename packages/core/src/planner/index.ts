@@ -28,4 +28,5 @@ export {
   type WayOut,
 } from './plan.ts';
 export { verifyPlan, type PlanFault } from './verifyPlan.ts';
+export { liesInside } from './outline.ts';
 export { seededRandom } from './random.ts';

@@ -38,7 +38,12 @@ interface Approach {
   readonly finish: (solution: Solution) => Solution | null;
   /** It asks for another tool: taken only where that saves pieces or new paper. */
   readonly resort: boolean;
+  /** Sheets of it that have been cut exactly. */
+  readonly recuts: Recuts;
 }
+const approachOf = (c: Compiled, finish: Approach['finish'] = (s) => s, resort = false): Approach => ({
+  ...{ c, finish, resort, recuts: new Map() },
+});
 
 /**
  * Plans the cutting of a job: the best plan found in the time (or within the steps) that the job allows.
@@ -82,7 +87,6 @@ class Planner {
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
   private readonly layouts = new Map<Approach, Layout>();
-  private readonly recuts: Recuts = new Map();
 
   constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null) {
     this.job = job;
@@ -111,6 +115,10 @@ class Planner {
 
   run(aim: Aim, budget: Budget): void {
     const [known] = [...this.best.values()];
+    if (this.keep.length) {
+      this.kept ??= planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
+      this.offer(this.kept, aim, null);
+    }
     if (known?.approach) return this.pursue(known.approach, aim, budget);
     if (known && !this.kept) return;
     const patterns = patternsFor(this.job, this.framing);
@@ -119,11 +127,6 @@ class Planner {
         if (newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'patterns' };
       };
       return patterns(budget, (solution) => this.offer(solution, aim, null), prove);
-    }
-    if (this.keep.length && !this.kept) {
-      const solution = planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
-      this.offer(solution, aim, null);
-      this.kept = solution;
     }
     const plain = this.plainApproach(budget);
     const others = [...this.otherApproaches(plain, budget)];
@@ -156,7 +159,7 @@ class Planner {
   private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
     if (solution)
       this.offer(
-        recut(approach.c.job, solution, this.recuts, () => budget.over()),
+        recut(approach.c.job, solution, approach.recuts, () => budget.over()),
         aim,
         approach,
       );
@@ -183,19 +186,15 @@ class Planner {
     const { sheets, unplaced } = this.framing;
     const job = withFirstCutter(this.job);
     const frames = sheets.map((ways) => ways[0]!);
-    const approachOf = (): Approach => ({
-      c: compile(job, { frames: [...frames], unplaced }),
-      finish: (s) => s,
-      resort: false,
-    });
-    let best = approachOf();
+    const asFramed = () => approachOf(compile(job, { frames: [...frames], unplaced }));
+    let best = asFramed();
     if (!sheets.length || sheets.length > 24) return best;
     let figure = this.atOnce(best, budget);
     sheets.forEach((ways, i) => {
       let chosen = ways[0]!;
       for (const way of ways.slice(1)) {
         frames[i] = way;
-        const tried = approachOf();
+        const tried = asFramed();
         const other = this.atOnce(tried, budget);
         if (compareScores(other, figure) < 0) [best, figure, chosen] = [tried, other, way];
       }
@@ -208,16 +207,12 @@ class Planner {
   private *otherApproaches(plain: Approach, budget: Budget): Generator<Approach> {
     const { frames, unplaced } = plain.c;
     const nested = nest(plain.c.job, budget.share(0.1));
-    if (nested) {
-      const c = compile(nested.job, { frames, unplaced, wanted: nested.wanted });
-      yield { c, finish: nested.finish, resort: false };
-    }
-    if (this.job.cutter.then.length)
-      yield { c: compile(this.job, { frames, unplaced }), finish: (s) => s, resort: true };
+    if (nested) yield approachOf(compile(nested.job, { frames, unplaced, wanted: nested.wanted }), nested.finish);
+    if (this.job.cutter.then.length) yield approachOf(compile(this.job, { frames, unplaced }), undefined, true);
     if (!this.job.cutter.stop) return;
-    const tried = windmillFrames(plain.c.job, frames).map((more): Approach => {
+    const tried = windmillFrames(plain.c.job, frames).map((more) => {
       const c = compile(plain.c.job, { frames: [...frames, ...more], unplaced });
-      return { c, finish: (s) => (yieldsAlways(s) ? s : null), resort: true };
+      return approachOf(c, (s) => (yieldsAlways(s) ? s : null), true);
     });
     const ranked = tried
       .map((approach) => ({ approach, figure: this.atOnce(approach, budget) }))

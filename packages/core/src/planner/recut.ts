@@ -2,7 +2,7 @@ import { ExactSheet, type Copy } from './exactSheet.ts';
 import type { Job } from './job.ts';
 import type { Solution } from './score.ts';
 import { eachHeld, figuresOfSheet } from './standing.ts';
-import { cutterHolds, type CutSheet } from './tree.ts';
+import { cutterHolds, hasWindmill, type CutSheet, type Tree } from './tree.ts';
 import { waysOf } from './turning.ts';
 
 /** At the most this many pieces on a sheet, and rectangles looked into for it: more where the whole job is as small. */
@@ -10,8 +10,8 @@ const MOST_PIECES = 6;
 const LIMIT = 3000;
 const LIMIT_SMALL_JOB = 40_000;
 
-/** Sheets that have been looked into: a tree that wastes less, or null. */
-export type Recuts = Map<string, CutSheet['tree'] | null>;
+/** Stock and pieces that have been looked into: the tree that wastes least, or null where that was too much to try. */
+export type Recuts = Map<string, { readonly tree: Tree; readonly waste: number } | null>;
 
 /** The same pieces from the same sheets, each sheet with few pieces cut up in the way that wastes least. */
 export function recut(job: Job, solution: Solution, known: Recuts, done: () => boolean): Solution {
@@ -29,11 +29,11 @@ export function recut(job: Job, solution: Solution, known: Recuts, done: () => b
       kinds.push(holds.piece);
       if (opening || piece.from || !onMark(piece.width) || !onMark(piece.height)) plain = false;
     });
-    if (!plain || kinds.length > MOST_PIECES || JSON.stringify(sheet.tree).includes('windmill')) return sheet;
+    if (!plain || kinds.length > MOST_PIECES || hasWindmill(sheet.tree)) return sheet;
     const key = `${sheet.stock} ${kinds.sort((a, b) => a - b).join()}`;
-    if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds, before.waste + before.kerf));
-    const tree = known.get(key);
-    return tree ? { stock: sheet.stock, tree } : sheet;
+    if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds));
+    const least = known.get(key);
+    return least && least.waste < before.waste + before.kerf ? { stock: sheet.stock, tree: least.tree } : sheet;
   });
   return { sheets, missing: solution.missing };
 }
@@ -42,8 +42,7 @@ function leastTree(
   job: Job,
   { stock, tree }: CutSheet,
   kinds: readonly number[],
-  waste: number,
-): CutSheet['tree'] | null {
+): { tree: Tree; waste: number } | null {
   const item = job.stock[stock]!;
   const copies = kinds.map((k): Copy => ({
     ...waysOf(job.pieces[k]!, item),
@@ -55,7 +54,7 @@ function leastTree(
   const exact = new ExactSheet(copies, job, small ? LIMIT_SMALL_JOB : LIMIT);
   const margins = item.width * item.height - tree.width * tree.height;
   const least = exact.least(exact.all, tree.width, tree.height);
-  if (least === Infinity || least + margins >= waste) return null;
+  if (least === Infinity) return null;
   const better = exact.tree(exact.all, tree);
-  return cutterHolds(better, job.cutter) ? better : null;
+  return cutterHolds(better, job.cutter) ? { tree: better, waste: least + margins } : null;
 }

@@ -14,12 +14,21 @@ export function urgencies(job: Job): { of: number[]; levels: number } {
 }
 
 /** Area of the copies missing, the most urgent first. */
-export function missingAreas(job: Job, missing: ArrayLike<number>): number[] {
-  const { of, levels } = urgencies(job);
-  const areas = new Array<number>(levels).fill(0);
-  job.pieces.forEach((p, k) => (areas[levels - 1 - of[k]!]! += missing[k]! * p.width * p.height));
+export function missingAreas(
+  urgency: { readonly of: ArrayLike<number>; readonly levels: number },
+  area: (k: number) => number,
+  missing: (k: number) => number,
+): number[] {
+  const areas = new Array<number>(urgency.levels).fill(0);
+  for (let k = 0; k < urgency.of.length; k++) areas[urgency.levels - 1 - urgency.of[k]!]! += missing(k) * area(k);
   return areas;
 }
+export const missingAreasOf = (job: Job, missing: ArrayLike<number>): number[] =>
+  missingAreas(
+    urgencies(job),
+    (k) => job.pieces[k]!.width * job.pieces[k]!.height,
+    (k) => missing[k]!,
+  );
 
 /** Figures of one sheet. An odd scrap wastes all of its paper that is in no rectangle of it. */
 export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures {
@@ -68,7 +77,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true): S
     });
   }
   return {
-    missing: missingAreas(job, solution.missing),
+    missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
     settings: withSettings ? schedule(solution.sheets, job).settings : null,
     cuts,

@@ -44,16 +44,13 @@ function batchesOf(sheets: readonly CutSheet[], stack: number): Batch[] {
 }
 
 /** Two sheets of the same shape are cut alike. */
-export const shapeOf = (t: Tree): string =>
+const shapeOf = (t: Tree): string =>
   t.cut
     ? `${t.cut}(${t.parts.map(shapeOf).join()})`
     : `${t.width}*${t.height}${typeof t.holds === 'object' && t.holds && 'piece' in t.holds ? `p${t.holds.piece}${t.holds.side}${t.holds.turn}` : String(t.holds)}${t.opening ? `[${shapeOf(t.opening)}]` : ''}`;
 
 /** The four stop cuts of a windmill: the edge on the fence, the setting from it, and how far the cut goes in. */
-export function linesOfWindmill(
-  node: Tree,
-  kerf: number,
-): { edge: 'left' | 'bottom'; setting: number; until: number }[] {
+function linesOfWindmill(node: Tree, kerf: number): { edge: 'left' | 'bottom'; setting: number; until: number }[] {
   const [lowerLeft, lowerRight, , upperLeft] = node.parts as [Tree, Tree, Tree, Tree, Tree];
   const turned = lowerLeft.width < upperLeft.width;
   const [W, H] = [node.width, node.height];

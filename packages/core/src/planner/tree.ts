@@ -53,6 +53,9 @@ export const alongOf = (part: Rectangle, cut: 'x' | 'y'): number => (cut === 'x'
 export const cutsOf = (node: Tree): number =>
   node.cut === null ? 0 : node.cut === 'windmill' ? 4 : node.parts.length - (node.lost ? 0 : 1);
 
+/** Whether stop cuts are among those of a tree: then its parts cannot change places. */
+export const hasWindmill = (node: Tree): boolean => node.cut === 'windmill' || node.parts.some(hasWindmill);
+
 /**
  * Whether a cutter can make a cut: a line `across` long that leaves `off` on one side and `rest` on the other, within
  * its reach, and with one of them wide enough to hold.

@@ -2,7 +2,7 @@ import { inUnit } from '../length/index.ts';
 import type { Job, JobPiece, JobStock } from './job.ts';
 import type { Missing, WayOut } from './plan.ts';
 import type { Solution } from './score.ts';
-import { isNewPaper, missingAreas, standingOf } from './standing.ts';
+import { isNewPaper, missingAreasOf, standingOf } from './standing.ts';
 
 /*
  * When paper is short: what would help. Every way out is a change to the job, and is planned before it is named; what
@@ -36,7 +36,7 @@ export function withWaysOut(job: Job, missing: readonly Missing[], found: Soluti
       const cut = m.quantity - left;
       const others = change.job.pieces.map((_, n) => (change.counts.includes(n) ? 0 : solution.missing[n]!));
       const othersBefore = job.pieces.map((_, n) => (n === k ? 0 : found.missing[n]!));
-      if (cut <= 0 || worse(missingAreas(change.job, others), missingAreas(job, othersBefore))) return [];
+      if (cut <= 0 || worse(missingAreasOf(change.job, others), missingAreasOf(job, othersBefore))) return [];
       const after = standingOf(change.job, solution, false);
       const quantity = solution.sheets.filter((s) => change.job.stock[s.stock]!.id === change.bought).length;
       const how = change.say.do === 'buy' ? { ...change.say, quantity } : change.say;

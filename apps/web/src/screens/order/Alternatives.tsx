@@ -1,8 +1,10 @@
-import { css, styled } from 'styled-components';
-import { AIMS, type Aim, type Plan } from '@temnex/core';
+import { styled } from 'styled-components';
+import { AIMS, type Aim } from '@temnex/core';
 import { AIM_WORDS, comparedWords } from '@temnex/words';
 import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
+import { Quiet } from '../../ui/buttons.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
 
 const Sheet = styled.div`
@@ -11,30 +13,14 @@ const Sheet = styled.div`
   background: var(--sheet);
   overflow-x: auto;
 `;
-const labels = css`
-  & [data-chosen] label {
-    font-weight: 600;
-  }
-  & label {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 1.9rem;
-    cursor: pointer;
-  }
-  & input {
-    width: 1.05rem;
-    height: 1.05rem;
-    margin: 0;
-    accent-color: var(--ink);
-  }
-`;
 const Same = styled.p`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 0.2rem 1.2rem;
-  ${labels}
+  & [data-chosen] label {
+    font-weight: 600;
+  }
 `;
 const Table = styled.table`
   width: 100%;
@@ -67,38 +53,42 @@ const Table = styled.table`
   & td[data-best] {
     font-weight: 600;
   }
-  ${labels}
+  & [data-chosen] label {
+    font-weight: 600;
+  }
 `;
 
+interface AlternativesProps {
+  plans: Plans;
+  context: PageContext;
+  /** Plans for all three; null while that is being done. */
+  compare: (() => void) | null;
+}
+
 /** The three aims side by side with their figures; the best of each figure is set strong. The choice is remembered. */
-export function Alternatives({ plans, chosen, context }: { plans: Plans; chosen: Plan; context: PageContext }) {
+export function Alternatives({ plans, context, compare }: AlternativesProps) {
   const save = useSaveHabits();
-  const known = AIMS.filter((aim): aim is Aim => plans[aim] !== undefined);
-  if (known.length < 2) return null;
+  const known = AIMS.filter((aim) => plans[aim] !== undefined);
   const rows = known.map((aim) => ({ aim, figures: comparedWords(plans[aim]!) }));
-  const best = rows[0]!.figures.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
-  const differ = rows[0]!.figures.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);
+  const first = rows[0]!.figures;
+  const best = first.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
+  const differ = first.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);
   const choose = (aim: Aim) => (
-    <label>
-      <input
-        type="radio"
-        name="aim"
-        checked={aim === chosen.aim}
-        onChange={() => save.mutate({ ...context.habits, aim })}
-      />
+    <Tick oneOf="aim" checked={aim === context.habits.aim} onChange={() => save.mutate({ ...context.habits, aim })}>
       {AIM_WORDS[aim]}
-    </label>
+    </Tick>
   );
   if (!differ.some(Boolean))
     return (
       <Sheet role="group" aria-label="Cut it for">
         <Same>
-          {known.map((aim) => (
-            <span key={aim} data-chosen={aim === chosen.aim || undefined}>
+          {AIMS.map((aim) => (
+            <span key={aim} data-chosen={aim === context.habits.aim || undefined}>
               {choose(aim)}
             </span>
           ))}
-          <span>All three come to the same here.</span>
+          {known.length === AIMS.length ? <span>All three come to the same here.</span> : null}
+          {known.length < AIMS.length && compare ? <Quiet onPress={compare}>Set them side by side</Quiet> : null}
         </Same>
       </Sheet>
     );
@@ -109,7 +99,7 @@ export function Alternatives({ plans, chosen, context }: { plans: Plans; chosen:
         <thead>
           <tr>
             <th scope="col">Cut it for</th>
-            {rows[0]!.figures.map((f) => (
+            {first.map((f) => (
               <th key={f.label} scope="col">
                 {f.label}
               </th>
@@ -118,7 +108,7 @@ export function Alternatives({ plans, chosen, context }: { plans: Plans; chosen:
         </thead>
         <tbody>
           {rows.map(({ aim, figures }) => (
-            <tr key={aim} data-chosen={aim === chosen.aim || undefined}>
+            <tr key={aim} data-chosen={aim === context.habits.aim || undefined}>
               <td>{choose(aim)}</td>
               {figures.map((f, i) => (
                 <td key={f.label} data-best={(differ[i] && f.rank === best[i]) || undefined}>

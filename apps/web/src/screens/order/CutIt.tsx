@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Job, Plan, PlanNode } from '@temnex/core';
+import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, copyWords, count } from '@temnex/words';
 import { useCut } from '../../api/queries.ts';
 import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
+import { Tick, Ticks } from '../../ui/Tick.tsx';
 
 const Stack = styled.div`
   display: grid;
@@ -15,27 +16,6 @@ const Stack = styled.div`
     font-size: var(--s1);
     line-height: 1.3;
     color: var(--quiet);
-  }
-  & fieldset {
-    margin: 0;
-    padding: 0;
-    border: 0;
-  }
-  & legend {
-    padding: 0;
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & label {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 1.8rem;
-  }
-  & input {
-    width: 1.05rem;
-    height: 1.05rem;
-    accent-color: var(--ink);
   }
 `;
 
@@ -55,7 +35,7 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
   const cut = useCut(id);
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
-  const off = cutOff(plan, done ?? plan.steps.length);
+  const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   const put = () => {
     if (!stored) return;
@@ -98,16 +78,15 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
       {off.length ? (
         <details>
           <summary>A piece was spoiled</summary>
-          <fieldset>
+          <Ticks>
             <legend>Its paper is gone, and it is planned again:</legend>
             {off.map((h) => (
-              <label key={keyOf(h)}>
-                <input type="checkbox" checked={spoiled.has(keyOf(h))} onChange={() => toggle(keyOf(h))} />
+              <Tick key={keyOf(h)} checked={spoiled.has(keyOf(h))} onChange={() => toggle(keyOf(h))}>
                 {names.get(h.piece) ?? h.piece}
-                {copies > 1 ? `, ${copyWords(h.copy, copies)}` : ''}
-              </label>
+                {copies > 1 && !isSpare(h.piece) ? `, ${copyWords(h.copy, copies)}` : ''}
+              </Tick>
             ))}
-          </fieldset>
+          </Ticks>
         </details>
       ) : null}
       {cut.error ? (
@@ -121,32 +100,4 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
   );
 }
 
-interface Cut {
-  piece: string;
-  copy: number;
-}
-const keyOf = ({ piece, copy }: Cut): string => `${piece} ${copy}`;
-
-/** The pieces that have come off after so many steps. */
-function cutOff(plan: Plan, done: number): Cut[] {
-  const ahead = plan.steps.slice(done);
-  const open = new Set(
-    ahead.flatMap((s) => (s.do === 'trim' || s.do === 'open' ? [] : s.sheets.map((at) => `${at} ${s.part}`))),
-  );
-  const begun = new Set(plan.steps.slice(0, done).flatMap((s) => s.sheets));
-  const found: Cut[] = [];
-  plan.sheets.forEach((sheet, at) => {
-    if (ahead.length && !begun.has(at)) return;
-    const walk = (node: PlanNode, path: string): void => {
-      if (open.has(`${at} ${path}`)) return;
-      if (node.holds && typeof node.holds === 'object') found.push(node.holds);
-      if (node.opening) walk(node.opening, `${path}.o`);
-      for (const [i, part] of (node.parts ?? []).entries()) {
-        if (i > 0 && open.has(`${at} ${path}.${i}+`)) return;
-        walk(part, `${path}.${i}`);
-      }
-    };
-    walk(sheet.tree, 'r');
-  });
-  return found;
-}
+const keyOf = ({ piece, copy }: { piece: string; copy: number }): string => `${piece} ${copy}`;

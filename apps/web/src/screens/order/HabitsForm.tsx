@@ -1,34 +1,16 @@
 import { Link } from 'react-router';
-import { styled } from 'styled-components';
-import type { Aim } from '@temnex/core';
-import { AIM_WORDS } from '@temnex/words';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
-import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Notice } from '../../ui/states.tsx';
+import { Tick, Ticks } from '../../ui/Tick.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
 
-const Ticks = styled.div`
-  display: grid;
-  gap: 0.1rem;
-  margin-top: 0.5rem;
-  & > label {
-    display: flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 1.8rem;
-  }
-  & > label > input {
-    width: 1.05rem;
-    height: 1.05rem;
-    accent-color: var(--ink);
-  }
-`;
-const AIMS = (Object.keys(AIM_WORDS) as Aim[]).map((id) => ({ id, name: AIM_WORDS[id] }));
+/** Left of a hidden centre's edge to glue by, to begin with. */
+const GLUE = { in: '1/2', mm: '12' } as const;
 
-/** The aim, the cutter and the keep rule: one person's, remembered. */
+/** The cutter and the keep rule: one person's, remembered. */
 export function HabitsForm({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
   const { habits } = context;
   const save = useSaveHabits();
@@ -40,7 +22,6 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
     <Block>
       <h3>My trimmer and habits</h3>
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: '0.6rem 0.9rem', marginTop: '0.4rem', ...wide }}>
-        <Choice label="aim" value={habits.aim} options={AIMS} onChange={(aim) => save.mutate({ ...habits, aim })} />
         <LengthField
           label="longest cut"
           value={habits.cutter.reach ?? ''}
@@ -84,31 +65,18 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
         />
       </div>
       <Ticks>
-        <label>
-          <input
-            type="checkbox"
-            checked={habits.cutter.knife}
-            onChange={() => cutter({ knife: !habits.cutter.knife })}
-          />
+        <Tick checked={habits.cutter.knife} onChange={() => cutter({ knife: !habits.cutter.knife })}>
           knife and ruler for what it cannot cut
-        </label>
-        <label>
-          <input type="checkbox" checked={habits.cutter.stop} onChange={() => cutter({ stop: !habits.cutter.stop })} />
+        </Tick>
+        <Tick checked={habits.cutter.stop} onChange={() => cutter({ stop: !habits.cutter.stop })}>
           its cuts can stop short of the edge
-        </label>
-        <label>
-          <input
-            type="checkbox"
-            checked={habits.centres !== null}
-            onChange={() =>
-              save.mutate({
-                ...habits,
-                centres: habits.centres === null ? (habits.unit === 'in' ? '1/2' : '12') : null,
-              })
-            }
-          />
+        </Tick>
+        <Tick
+          checked={habits.centres !== null}
+          onChange={() => save.mutate({ ...habits, centres: habits.centres === null ? GLUE[habits.unit] : null })}
+        >
           use the hidden centres of mats and bases
-        </label>
+        </Tick>
         {habits.centres === null ? null : (
           <LengthField
             label="left to glue by, all round"

@@ -2,35 +2,20 @@ import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { useState } from 'react';
 import { Block } from '../../ui/Block.tsx';
+import { Tick, Ticks } from '../../ui/Tick.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
 
 const Fields = styled.div`
   display: grid;
   gap: 0.5rem;
   margin-top: 0.4rem;
-  & input[type='checkbox'] {
-    width: 1.05rem;
-    height: 1.05rem;
-    accent-color: var(--ink);
-  }
-  & label {
-    display: inline-flex;
-    align-items: center;
-    gap: 0.5rem;
-    min-height: 1.8rem;
-  }
-  & fieldset {
-    margin: 0;
-    padding: 0;
-    border: 0;
-  }
-  & legend,
-  & p {
+  & > * > p {
     font-size: var(--s1);
     color: var(--quiet);
   }
 `;
 const Count = styled(Input)`
+  display: block;
   width: 4rem;
   min-height: 2.25rem;
   padding: 0.1rem 0.4rem;
@@ -46,10 +31,14 @@ const Count = styled(Input)`
 /** The same page so many times, and parts of which one more is cut to be safe. */
 export function HowMany({ context }: { context: PageContext }) {
   const { page, change } = context.editor;
-  const [text, setText] = useState(String(page.copies));
+  // what is being typed; the page's own number otherwise, so that undo shows
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? String(page.copies);
   const wrong = !/^\d{1,3}$/.test(text.trim()) || Number(text) < 1 || Number(text) > 500;
   const commit = () => {
-    if (!wrong && Number(text) !== page.copies) change({ ...page, copies: Number(text) });
+    if (wrong) return;
+    if (Number(text) !== page.copies) change({ ...page, copies: Number(text) });
+    setDraft(null);
   };
   const toggle = (part: string) =>
     change({
@@ -60,22 +49,21 @@ export function HowMany({ context }: { context: PageContext }) {
     <Block>
       <h3>How many</h3>
       <Fields>
-        <TextField value={text} onChange={setText} onBlur={commit} isInvalid={wrong} validationBehavior="aria">
+        <TextField value={text} onChange={setDraft} onBlur={commit} isInvalid={wrong} validationBehavior="aria">
           <Label>of this page</Label>
           <Count inputMode="numeric" onKeyDown={(e) => e.key === 'Enter' && commit()} />
           {wrong ? <p role="alert">A number of pages from 1 to 500.</p> : null}
         </TextField>
         <details>
           <summary>One spare of {page.spares.length ? `${page.spares.length} of the pieces` : 'a piece'}</summary>
-          <fieldset>
+          <Ticks>
             <legend>Cut last, where there is paper for it:</legend>
             {context.derived.pieces.map((p) => (
-              <label key={p.part}>
-                <input type="checkbox" checked={page.spares.includes(p.part)} onChange={() => toggle(p.part)} />
+              <Tick key={p.part} checked={page.spares.includes(p.part)} onChange={() => toggle(p.part)}>
                 {p.name}
-              </label>
+              </Tick>
             ))}
-          </fieldset>
+          </Ticks>
         </details>
       </Fields>
     </Block>

@@ -137,7 +137,7 @@ export function OrderScreen() {
       case 'shown':
         return (
           <>
-            <Alternatives plans={order.plans} chosen={order.plan} context={context} />
+            <Alternatives plans={order.plans} context={context} compare={order.planning ? null : again} />
             {order.plan.missing.map((m) => {
               const { why, help } = missingWords(m, order.job, voice);
               return (

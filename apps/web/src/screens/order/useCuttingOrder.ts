@@ -80,7 +80,7 @@ export function useCuttingOrder(context: PageContext): {
   const again = () => {
     if (!wanted.ok) return;
     planned.current = { text: text!, job: { ...wanted.job } };
-    start(wanted.job, null);
+    start(wanted.job, begun);
   };
   let order: CuttingOrder;
   if (!ready) order = { status: 'loading' };

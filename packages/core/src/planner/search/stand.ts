@@ -3,7 +3,7 @@ import type { Job } from '../job.ts';
 import { areaOf } from '../outline.ts';
 import type { Solution, Standing } from '../score.ts';
 import { schedule } from '../steps.ts';
-import { isNewPaper } from '../standing.ts';
+import { isNewPaper, missingAreas } from '../standing.ts';
 import { cutsOf, figuresOf, isRoom, kerfAreaOf, noFigures, offcutTree, type CutSheet, type Tree } from '../tree.ts';
 import type { Layout } from './layout.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
@@ -35,7 +35,11 @@ function fillRooms(tree: Tree, filled: ReadonlyMap<number, Tree>, keep: Job['kee
 /** How a layout stands, measured sheet by sheet; sheets that have not changed since they were measured are not measured again. */
 export function standingOfLayout(layout: Layout, withSettings: boolean): Standing {
   const { c } = layout;
-  const missing = missingOf(c, layout.pool);
+  const missing = missingAreas(
+    { of: c.urgency, levels: c.urgencyLevels },
+    (k) => c.area[k]!,
+    (k) => layout.pool[k]! + c.unplaced[k]!,
+  );
   const figures: SheetFigures = { waste: 0, largestKept: 0, cuts: 0, disliked: 0, pieceArea: 0 };
   let [waste, largestKept, cuts, disliked, fromScraps] = [0, 0, 0, 0, 0];
   for (let b = 0; b < layout.sheets; b++) {
@@ -122,14 +126,4 @@ function standingOfFrames(
     walk(frame.tree, false);
   });
   return { waste: sum.waste + sum.kerf, cuts: sum.cuts, disliked, fromScraps, items, largestKept: sum.largestKept };
-}
-
-function missingOf(c: Compiled, pool: Int32Array): number[] {
-  const levels = c.urgencyLevels;
-  const missing = new Array<number>(levels).fill(0);
-  for (let k = 0; k < c.pieceCount; k++) {
-    const n = pool[k]! + c.unplaced[k]!;
-    if (n) missing[levels - 1 - c.urgency[k]!]! += n * c.area[k]!;
-  }
-  return missing;
 }
