@@ -12,18 +12,19 @@ export interface Copy {
 }
 
 /**
- * The least waste with which a few pieces come from one rectangle, over every edge-to-edge way to cut it: all first cuts at sums
- * of piece sizes, all ways to share the pieces between the two sides. Exponential: for up to about six pieces. Index domain:
+ * The least waste with which a few pieces come from one rectangle, over every edge-to-edge way to cut it: all ways to share the
+ * pieces between the two sides of a first cut, which lies at a sum of sizes of those on its near side. Exponential: for up to about six pieces. Index domain:
  * a set of copies as bits.
  */
 export class ExactSheet {
   private readonly copies: readonly Copy[];
   private readonly kerf: number;
   private readonly keep: Job['keep'];
-  private readonly cuts: readonly number[];
+  /** [set] sums of sizes of its copies: where a cut that takes just this set off may lie */
+  private readonly cuts: readonly (readonly number[])[];
   private readonly areas: Float64Array;
   private readonly memo = new Map<string, number>();
-  /** How many rectangles may still be looked into. */
+  /** How many cuts may still be tried. */
   private left: number;
 
   constructor(copies: readonly Copy[], job: Pick<Job, 'cutter' | 'keep'>, limit = Infinity) {
@@ -31,15 +32,19 @@ export class ExactSheet {
     this.kerf = job.cutter.kerf;
     this.keep = job.keep;
     this.left = limit;
-    const sums = new Set<number>([-this.kerf]);
-    for (const { width, height } of copies)
-      for (const base of [...sums]) for (const size of [width, height]) sums.add(base + this.kerf + size);
-    this.cuts = [...sums].filter((at) => at > 0);
     this.areas = new Float64Array(1 << copies.length);
+    const sums: Set<number>[] = [new Set([-this.kerf])];
     for (let set = 1; set < this.areas.length; set++) {
       const last = 31 - Math.clz32(set);
-      this.areas[set] = this.areas[set ^ (1 << last)]! + copies[last]!.width * copies[last]!.height;
+      const { width, height } = copies[last]!;
+      this.areas[set] = this.areas[set ^ (1 << last)]! + width * height;
+      const before = sums[set ^ (1 << last)]!;
+
+      const now = new Set(before);
+      for (const base of before) now.add(base + this.kerf + width).add(base + this.kerf + height);
+      sums[set] = now;
     }
+    this.cuts = sums.map((list) => [...list].filter((at) => at > 0).sort((p, q) => p - q));
   }
 
   get all(): number {
@@ -52,7 +57,7 @@ export class ExactSheet {
     const key = `${set} ${w} ${h}`;
     const known = this.memo.get(key);
     if (known !== undefined) return known;
-    const answer = this.exactly(set, w, h) ? 0 : --this.left > 0 ? this.leastCut(set, w, h).waste : Infinity;
+    const answer = this.exactly(set, w, h) ? 0 : this.left > 0 ? this.leastCut(set, w, h).waste : Infinity;
     this.memo.set(key, answer);
     return answer;
   }
@@ -84,16 +89,26 @@ export class ExactSheet {
   private leastCut(set: number, w: number, h: number): { waste: number; part: number; at: number; upright: boolean } {
     const best = { waste: Infinity, part: 0, at: 0, upright: true };
     for (let part = set; part; part = (part - 1) & set) {
-      for (const at of this.cuts) {
-        for (const upright of [true, false]) {
-          const [length, across] = upright ? [w, h] : [h, w];
-          if (at >= length || (part !== set && at + this.kerf >= length)) continue;
+      const [mine, others] = [this.areas[part]!, this.areas[set ^ part]!];
+      for (const at of this.cuts[part]!) {
+        if (at >= w && at >= h) break;
+        this.left--;
+        for (let way = 0; way < 2; way++) {
+          const upright = way === 0;
+          const length = upright ? w : h;
+          const across = upright ? h : w;
+          if (at >= length || mine > at * across) continue;
+          if (others > 0 && others > (length - at - this.kerf) * across) continue;
           const lost = Math.min(this.kerf, length - at) * across;
           const rest = Math.max(0, length - at - this.kerf);
           const one = upright ? this.least(part, at, h) : this.least(part, w, at);
           if (one + lost >= best.waste) continue;
           const two = upright ? this.least(set ^ part, rest, h) : this.least(set ^ part, w, rest);
-          if (one + two + lost < best.waste) Object.assign(best, { waste: one + two + lost, part, at, upright });
+          if (one + two + lost >= best.waste) continue;
+          best.waste = one + two + lost;
+          best.part = part;
+          best.at = at;
+          best.upright = upright;
         }
         if (best.waste === 0) return best;
       }

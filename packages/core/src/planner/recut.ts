@@ -5,10 +5,10 @@ import { eachHeld, figuresOfSheet } from './standing.ts';
 import { cutterHolds, hasWindmill, type CutSheet, type Tree } from './tree.ts';
 import { waysOf } from './turning.ts';
 
-/** At the most this many pieces on a sheet, and rectangles looked into for it: more where the whole job is as small. */
+/** At the most this many pieces on a sheet, and cuts tried for it: more where the whole job is as small. */
 const MOST_PIECES = 6;
-const LIMIT = 3000;
-const LIMIT_SMALL_JOB = 40_000;
+const LIMIT = 1_500_000;
+const LIMIT_SMALL_JOB = 20_000_000;
 
 /** Stock and pieces that have been looked into: the tree that wastes least, or null where that was too much to try. */
 export type Recuts = Map<string, { readonly tree: Tree; readonly waste: number } | null>;
