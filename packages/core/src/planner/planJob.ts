@@ -110,7 +110,10 @@ class Planner {
       planner.run('least-paper', Budget.of(clock, 1, WAY_OUT_STEPS));
       return planner.best.get('least-paper')!.solution;
     };
-    return { ...plan, missing: withWaysOut(this.job, plan.missing, solution, solve) };
+    // half as long again at the most, so that an answer is not kept waiting; steps are counted one by one
+    const { seconds, nodes } = this.job;
+    const budget = Budget.of(clock, seconds / 2, nodes === null ? null : Infinity);
+    return { ...plan, missing: withWaysOut(this.job, plan.missing, solution, solve, () => budget.over()) };
   }
 
   run(aim: Aim, budget: Budget): void {

@@ -24,13 +24,20 @@ const MOST_KINDS = 6;
 const MOST_WAYS = 5;
 const MOST_ALIKE = 2;
 
-/** The reasons with the ways out of each, checked by planning. */
-export function withWaysOut(job: Job, missing: readonly Missing[], found: Solution, solve: Solve): Missing[] {
+/** The reasons with the ways out of each, checked by planning, as far as there is time. */
+export function withWaysOut(
+  job: Job,
+  missing: readonly Missing[],
+  found: Solution,
+  solve: Solve,
+  over: () => boolean,
+): Missing[] {
   const before = standingOf(job, found, false);
   return missing.map((m, i) => {
     const k = job.pieces.findIndex((p) => p.id === m.piece);
     if (i >= MOST_KINDS || k < 0) return m;
     const ways = [...changesFor(job, k, m)].flatMap((change): WayOut[] => {
+      if (over()) return [];
       const solution = solve(change.job);
       const left = Math.max(...change.counts.map((n) => solution.missing[n]!));
       const cut = m.quantity - left;
