@@ -119,3 +119,50 @@ describe('small things', () => {
     expect(fitText('wide', 10, 1)).toBe('');
   });
 });
+
+describe('what only some plans have', () => {
+  const made = (more: Partial<JobDocument>) => {
+    const result = readJob({ ...document, version: 2, ...more });
+    if (!result.ok) throw new Error(JSON.stringify(result.issues));
+    return { job: result.job, plan: planJob(result.job, { now: () => 0 }) };
+  };
+  const corner = [['0', '0'], ['9', '0'], ['9', '4'], ['4', '4'], ['4', '9'], ['0', '9']] as [string, string][]; // prettier-ignore
+  const cases = {
+    windmill: made({
+      cutter: { stop: true },
+      stock: [{ id: 's', paper: 'p', width: '11', height: '11' }],
+      pieces: [{ id: 'm', width: '4 1/2', height: '6 1/2', quantity: 4, papers: ['p'] }],
+    }),
+    'hidden centre': made({
+      stock: [{ id: 's', paper: 'p', width: '8', height: '10' }],
+      pieces: [
+        { id: 'm', width: '8', height: '10', papers: ['p'], opening: { x: '1/2', y: '1/2', width: '7', height: '9' } },
+        { id: 's', width: '3', height: '4', quantity: 2, papers: ['p'] },
+      ],
+    }),
+    'odd scrap': made({
+      stock: [{ id: 's', paper: 'p', kind: 'scrap', outline: corner }],
+      pieces: [{ id: 'm', width: '8', height: '3', papers: ['p'] }],
+    }),
+    'nothing that fits': made({
+      stock: [{ id: 's', paper: 'p', width: '6', height: '6' }],
+      pieces: [{ id: 'm', width: '11', height: '3', quantity: 5, papers: ['p'] }],
+    }),
+  };
+  test.each(Object.entries(cases))('%s: every picture and page keeps to its edges', (_, { plan: p, job: j }) => {
+    const plain = { ...style, pieceName: (id: string) => id };
+    p.sheets.forEach((__, i) => expect(outside(sheetPicture(p, i, j, plain))).toBe(0));
+    for (const step of p.steps) {
+      const picture = stepPicture(p, step, j, plain);
+      expect(outside(picture, 8)).toBe(0);
+      expect(picture.title).not.toContain('undefined');
+    }
+    const order = { title: 'Kites', plan: p, job: j, voice: style.voice, pieceName: (id: string) => id, note: '' };
+    for (const drawing of printPages(order, 'a4')) {
+      expect(outside(drawing)).toBe(0);
+      for (const m of drawing.marks)
+        if (m.kind === 'text' && m.anchor === 'start' && !m.turn)
+          expect(m.x + textWidth(m.text, m.size)).toBeLessThan(drawing.width);
+    }
+  });
+});

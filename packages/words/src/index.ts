@@ -35,5 +35,6 @@ export {
   sheetLetter,
   stepWords,
   totalsWords,
+  wayOutWords,
   type StepWords,
 } from './plans.ts';

@@ -10,6 +10,7 @@ import {
   sayStock,
   type JobDocument,
   type Plan,
+  type WayOut,
 } from '@temnex/core';
 import {
   SCREEN,
@@ -24,7 +25,9 @@ import {
   recipeProblemWords,
   saidWords,
   sheetLetter,
+  comparedWords,
   stepWords,
+  wayOutWords,
   suggestionWords,
   sumWords,
   totalsWords,
@@ -213,5 +216,59 @@ describe('plans', () => {
         names,
       ),
     ).toBe('the rest');
+  });
+
+  test('every way out, with how much it helps and what it opens', () => {
+    const { job } = made(document);
+    const missing = { piece: 'm', quantity: 3, why: 'not-enough' as const, paper: 'teal', help: [] };
+    const say = (how: WayOut['how'], cut = 3, newSheetArea = 0) =>
+      wayOutWords({ how, cut, newSheetArea }, missing, job, TERMINAL);
+    expect([
+      say({ do: 'turn' }),
+      say({ do: 'elsewhere' }),
+      say({ do: 'other-side', side: 'B' }, 1),
+      say({ do: 'release', stock: 's' }),
+      say({ do: 'other-paper', paper: 'teal' }, 3, 144),
+      say({ do: 'tuck', width: 4, height: 6 }),
+      say({ do: 'join', along: 'width', at: 2.5 }),
+      say({ do: 'shorten', to: 5.75 }),
+      say({ do: 'buy', paper: 'teal', width: 12, height: 12, quantity: 2 }, 3, 288),
+    ]).toEqual([
+      'let the pattern run the other way (opens no more new paper)',
+      'cut it from anywhere (opens no more new paper)',
+      'use side B (1 of 3; opens no more new paper)',
+      'take what is held back, Teal swell 12 × 12 (opens no more new paper)',
+      'take Teal swell instead (opens 144 sq in of new paper)',
+      'tuck less under: 4 × 6 would do (opens no more new paper)',
+      'make it of two, joined 2 1/2 along its width, where it is covered (opens no more new paper)',
+      'make it 5 3/4 long (opens no more new paper)',
+      'buy 2 × Teal swell, 12 × 12 (opens 288 sq in of new paper)',
+    ]);
+  });
+  test('steps by another cutter, by hand, that stop, and of a trimmer that is not true', () => {
+    const { plan, job } = made({
+      ...document,
+      version: 2,
+      papers: [{ id: 'teal', name: 'Teal swell' }],
+      cutter: { stop: true, long: '1/32', then: [{ name: 'knife' }] },
+      stock: [{ id: 's', paper: 'teal', width: '11', height: '11' }],
+      pieces: [{ id: 'm', name: 'launch mat', width: '4 1/2', height: '6 1/2', quantity: 4, papers: ['teal'] }],
+    });
+    const words = plan.steps.map((s) => stepWords(s, plan, job, TERMINAL, names));
+    const stops = words.filter((w) => w.off.startsWith('stop cut'));
+    expect(stops.map((w) => w.off)).toEqual([1, 2, 3, 4].map((n) => `stop cut ${n} of 4`));
+    expect(stops[0]!.note).toMatch(/^to cut (4 1\/2|6 1\/2), stop (4 1\/2|6 1\/2) in from the lower edge$/);
+    const byKnife = stepWords({ do: 'cut', sheets: [0], part: 'r', edge: 'left', setting: 5, off: 'r.0', rest: 'r.1', by: 1 }, plan, job, TERMINAL, names); // prettier-ignore
+    expect(byKnife.note).toBe('with the knife');
+    const open = stepWords({ do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' }, plan, job, TERMINAL, names);
+    expect(open).toMatchObject({ setting: 'by hand', off: expect.stringMatching(/^cut out its hidden centre/) });
+  });
+  test('figures to compare plans by: the lower the rank, the better', () => {
+    const { plan } = made(document);
+    const less = structuredClone(plan);
+    less.totals.wasteArea = 0;
+    const rank = (p: Plan, label: string) => comparedWords(p).find((f) => f.label === label)!.rank;
+    expect(rank(less, 'waste')).toBeLessThanOrEqual(rank(plan, 'waste'));
+    expect(comparedWords(plan).map((f) => f.label)).toEqual(['new sheets', 'scraps', 'waste', 'largest offcut', 'settings', 'cuts']); // prettier-ignore
   });
 });

@@ -1,0 +1,194 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
+import { useState, type ReactNode } from 'react';
+import { MemoryRouter } from 'react-router';
+import {
+  MARKS,
+  USUAL_HABITS,
+  addMat,
+  addPhoto,
+  derivePage,
+  emptyPage,
+  planAims,
+  readJob,
+  type JobDocument,
+  type Page,
+  type Plan,
+} from '@temnex/core';
+import type { PageContext } from '../page/PageStation.tsx';
+import { Alternatives } from './Alternatives.tsx';
+import { CutIt } from './CutIt.tsx';
+import { HabitsForm } from './HabitsForm.tsx';
+import { HowMany } from './HowMany.tsx';
+import { Story } from './Story.tsx';
+
+const document: JobDocument = {
+  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p', name: 'Gust' }], plan: { nodes: 120 } },
+  cutter: { long: '1/32' },
+  stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
+  pieces: [
+    { id: 'mat', name: 'launch mat', width: '4', height: '6', quantity: 2, papers: ['p'], opening: { x: '1/2', y: '1/2', width: '3', height: '5' } }, // prettier-ignore
+    { id: 'tag', name: 'kite tag', width: '3', height: '5', quantity: 3, papers: ['p'] },
+    { id: 'panel', name: 'sky panel', width: '12', height: '6', papers: ['p'] },
+  ],
+};
+const read = readJob(document);
+if (!read.ok) throw new Error(JSON.stringify(read.issues));
+const { job } = read;
+const plans = Object.fromEntries(planAims(job, { now: () => 0 }).map((p) => [p.aim, p])) as Record<string, Plan>;
+const plan = plans['least-paper']!;
+
+/** What the screens asked of the server. */
+let asked: { method: string; path: string; body: unknown }[] = [];
+beforeEach(() => {
+  asked = [];
+  globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
+    asked.push({ method: init?.method ?? 'GET', path: String(path), body: JSON.parse(String(init?.body ?? 'null')) });
+    return Promise.resolve(
+      new Response(String(init?.body ?? '{}'), { status: 200, headers: { 'content-type': 'application/json' } }),
+    );
+  }) as unknown as typeof fetch;
+});
+afterEach(cleanup);
+
+function shown(children: ReactNode) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter>{children}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+const page = (): Page => addMat(addPhoto(emptyPage('p'), 'photo'), 'photo', 'mat');
+let held: Page;
+function WithPage({ children }: { children: (context: PageContext) => ReactNode }) {
+  const [now, setNow] = useState(page);
+  held = now;
+  const editor = { page: now, change: setNow } as PageContext['editor'];
+  return children({ id: 'p1', editor, derived: derivePage(now), habits: USUAL_HABITS } as PageContext);
+}
+
+describe('the three aims', () => {
+  const aims = (which: Partial<typeof plans>, compare: (() => void) | null = null) =>
+    shown(
+      <WithPage>{(context) => <Alternatives plans={which as never} context={context} compare={compare} />}</WithPage>,
+    );
+  test('side by side where they differ, the best of each figure strong; a choice is stored', async () => {
+    const worse = JSON.parse(JSON.stringify(plans['easiest-cuts'])) as Plan;
+    worse.totals.wasteArea += 10;
+    worse.totals.settings = 1;
+    aims({ ...plans, 'easiest-cuts': worse });
+    const row = screen.getByRole('row', { name: /easiest cuts/ });
+    const cells = within(row).getAllByRole('cell');
+    expect(cells.map((c) => c.hasAttribute('data-best'))[5]).toBe(true);
+    expect(cells.map((c) => c.hasAttribute('data-best'))[3]).toBe(false);
+    fireEvent.click(screen.getByRole('radio', { name: 'easiest cuts' }));
+    await waitFor(() =>
+      expect(asked[0]).toMatchObject({ method: 'PUT', path: '/api/habits', body: { aim: 'easiest-cuts' } }),
+    );
+  });
+  test('one line where they come to the same', () => {
+    aims({ 'least-paper': plan, 'easiest-cuts': plan, 'largest-offcuts': plan });
+    expect(screen.queryByRole('table')).toBeNull();
+    expect(screen.getByText('All three come to the same here.')).toBeTruthy();
+    expect(screen.getAllByRole('radio')).toHaveLength(3);
+  });
+  test('with one known they can be planned for', () => {
+    const compare = jest.fn();
+    aims({ 'least-paper': plan }, compare);
+    fireEvent.click(screen.getByRole('button', { name: 'Set them side by side' }));
+    expect(compare).toHaveBeenCalled();
+  });
+});
+
+describe('putting down what is cut', () => {
+  function Cutting({ copies = 1, done = null as number | null, stored = 'plan-1' as string | null }) {
+    const [now, setNow] = useState(done);
+    return <CutIt {...{ plan, job, stored, copies }} id="p1" done={now} setDone={setNow} />;
+  }
+  test('all of it', async () => {
+    shown(<Cutting />);
+    fireEvent.click(screen.getByRole('button', { name: 'It is cut' }));
+    await waitFor(() => expect(asked[0]).toEqual({ method: 'POST', path: '/api/plans/plan-1/cut', body: {} }));
+  });
+  test('the first cuts, with what was spoiled', async () => {
+    const steps = plan.steps.length - 1;
+    shown(<Cutting copies={2} done={steps} />);
+    fireEvent.click(screen.getByText('A piece was spoiled'));
+    fireEvent.click(screen.getByRole('checkbox', { name: 'launch mat, page 1 of 2' }));
+    fireEvent.click(screen.getByRole('button', { name: `${steps} cuts made, plan the rest` }));
+    await waitFor(() =>
+      expect(asked[0]).toEqual({
+        ...{ method: 'POST', path: '/api/plans/plan-1/cut' },
+        body: { steps, spoiled: [{ piece: 'mat', copy: 1 }] },
+      }),
+    );
+  });
+  test('all of it after all; nothing while it is not stored', () => {
+    shown(<Cutting done={1} stored={null} />);
+    fireEvent.click(screen.getByRole('button', { name: 'All of it, after all' }));
+    expect(screen.getByRole('button', { name: 'It is cut' }).hasAttribute('disabled')).toBe(true);
+  });
+});
+
+describe('how many', () => {
+  const form = () => shown(<WithPage>{(context) => <HowMany context={context} />}</WithPage>);
+  const field = () => screen.getByLabelText<HTMLInputElement>('of this page');
+  test('a number of pages is taken on Enter; what is none says so and changes nothing', () => {
+    form();
+    fireEvent.change(field(), { target: { value: '12' } });
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    expect(held.copies).toBe(12);
+    for (const wrong of ['0', '501', 'two', '']) {
+      fireEvent.change(field(), { target: { value: wrong } });
+      fireEvent.blur(field());
+      expect(screen.getByRole('alert').textContent).toBe('A number of pages from 1 to 500.');
+      expect(held.copies).toBe(12);
+    }
+  });
+  test('a spare of a piece, and none after all', () => {
+    form();
+    fireEvent.click(screen.getByText('One spare of a piece'));
+    const [first] = screen.getAllByRole('checkbox');
+    fireEvent.click(first!);
+    expect(held.spares).toHaveLength(1);
+    fireEvent.click(first!);
+    expect(held.spares).toEqual([]);
+  });
+});
+
+test('habits: what the trimmer can do, and hidden centres with their edge to glue by', async () => {
+  shown(
+    <WithPage>
+      {(context) => (
+        <HabitsForm context={{ ...context, habits: { ...USUAL_HABITS, centres: '1/2' } }} again={() => {}} planned />
+      )}
+    </WithPage>,
+  );
+  expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'left to glue by, all round' }).value).toBe('1/2');
+  fireEvent.click(screen.getByRole('checkbox', { name: 'its cuts can stop short of the edge' }));
+  await waitFor(() => expect(asked[0]?.body).toMatchObject({ cutter: { stop: true }, centres: '1/2' }));
+  fireEvent.click(screen.getByRole('checkbox', { name: 'use the hidden centres of mats and bases' }));
+  await waitFor(() => expect(asked.some((a) => (a.body as { centres?: unknown } | null)?.centres === null)).toBe(true));
+});
+
+describe('the story of cuts', () => {
+  const drawer = { papers: [], stock: [] };
+  const story = (done: number | null, onDone: (n: number) => void) =>
+    shown(<Story {...{ plan, job, drawer, done, onDone }} mark={MARKS['1/16']} copies={2} />);
+  test('one frame a cut; by hand where a centre is cut out; what to set, and for which page', () => {
+    story(null, () => {});
+    expect(screen.getAllByRole('button', { name: /is made, and all before it/ })).toHaveLength(plan.steps.length);
+    expect(screen.getAllByText('by hand').length).toBe(plan.steps.filter((s) => s.do === 'open').length);
+    expect(screen.getAllByText(/^to cut /).length).toBe(plan.steps.filter((s) => s.do !== 'open').length);
+    expect(screen.getAllByText(/page 2 of 2/).length).toBeGreaterThan(0);
+  });
+  test('made up to a cut: it is said there', () => {
+    const onDone = jest.fn();
+    story(2, onDone);
+    expect(screen.getByText('Made up to here ✓')).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: 'Cut 1 is made, and all before it' }));
+    expect(onDone).toHaveBeenCalledWith(1);
+  });
+});
