@@ -133,9 +133,19 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
       text(MARGIN + 30, y, String(i + 1), 9.5, { anchor: 'end', fill: GREY }),
       text(MARGIN + 84, y, words.setting, 12.5, { anchor: 'end', weight: 600, face: 'figures' }),
       text(MARGIN + 96, y, fitText(words.note ? `${words.hold}; ${words.note}` : words.hold, 9.5, W * 0.42), 9.5),
-      text(MARGIN + 100 + W * 0.43, y, fitText(`› ${words.off}`, 9.5, W - 2 * MARGIN - 104 - W * 0.43), 9.5, {
-        weight: 600,
-      }),
+      text(
+        MARGIN + 100 + W * 0.43,
+        y,
+        fitText(
+          `› ${words.off}${words.leaves ? `; leaves ${words.leaves}` : ''}`,
+          9.5,
+          W - 2 * MARGIN - 104 - W * 0.43,
+        ),
+        9.5,
+        {
+          weight: 600,
+        },
+      ),
       { kind: 'line', x1: MARGIN, y1: y + 5.5, x2: W - MARGIN, y2: y + 5.5, stroke: { colour: '#bbbbbb', width: 0.4 } },
     );
     at.y += 19;

@@ -179,6 +179,8 @@ export interface StepWords {
   readonly setting: string;
   readonly off: string;
   readonly rest: string;
+  /** What is left, where that needs no more cuts; else nothing. */
+  readonly leaves: string;
   /** What else to mind: another cutter, what a cutter that is not true must be set to, where a stop cut ends. */
   readonly note: string;
 }
@@ -200,6 +202,7 @@ export function stepWords(
       setting: 'by hand',
       off: `cut out its hidden centre: ${words(step.off)}`,
       rest: words(step.part),
+      leaves: '',
       note: '',
     };
   const say = (n: number) => figure(inTicks(n, plan), voice);
@@ -209,7 +212,7 @@ export function stepWords(
     ...(step.dial === undefined ? [] : [`to cut ${say(step.setting)}`]),
     ...(step.do === 'stop' ? [`stop ${say(step.until)} in from the ${STOP_FROM[step.line - 1]!}`] : []),
   ];
-  const shared = { setting: say(step.dial ?? step.setting), note: notes.join(', ') };
+  const shared = { setting: say(step.dial ?? step.setting), leaves: '', note: notes.join(', ') };
   if (step.do === 'trim')
     return { ...shared, hold: `sheet ${letters}`, off: `the ${step.edge} margin`, rest: 'the sheet' };
   const part = step.part === 'r' ? `sheet ${letters}` : `${words(step.part)} (from ${letters})`;
@@ -221,7 +224,10 @@ export function stepWords(
       off: `stop cut ${step.line} of 4`,
       rest: step.line < 4 ? 'all still in one' : 'five parts',
     };
-  return { ...shared, hold, off: words(step.off), rest: step.rest === null ? 'nothing' : words(step.rest) };
+  if (step.rest === null) return { ...shared, hold, off: words(step.off), rest: 'nothing' };
+  const left = partAt(sheet.tree, step.rest).nodes;
+  const rest = partWords(left, pieceName);
+  return { ...shared, hold, off: words(step.off), rest, leaves: left.length === 1 && !left[0]!.cut ? rest : '' };
 }
 
 /** The edges at which a windmill's four cuts start. */

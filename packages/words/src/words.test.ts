@@ -171,7 +171,8 @@ describe('plans', () => {
     const words = plan.steps.map((s) => stepWords(s, plan, job, TERMINAL, names));
     expect(words[0]!.hold).toMatch(/^sheet A, (left|bottom) edge on the fence$/);
     expect(words.map((w) => w.setting)).toContain('4 1/4');
-    expect(words.filter((w) => w.off === 'launch mat').length).toBeGreaterThanOrEqual(2);
+    const named = words.flatMap((w) => [w.off, w.leaves]).filter((name) => name === 'launch mat');
+    expect(named).toHaveLength(document.pieces.find((p) => p.name === 'launch mat')!.quantity!);
   });
   test('fewest possible is said only when it is proved', () => {
     const { plan } = made(document);

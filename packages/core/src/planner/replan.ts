@@ -50,7 +50,7 @@ export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
     if (!holds || !same || [...wanted].some(([k, n]) => left[k]! < n)) return [];
     for (const [k, n] of wanted) left[k]! -= n;
     copies[stock]!--;
-    return [{ stock, tree }];
+    return [{ stock, tree, settled: true }];
   });
 }
 

@@ -1,7 +1,7 @@
 import type { Job } from './job.ts';
 import { areaOf } from './outline.ts';
 import type { Solution, Standing } from './score.ts';
-import { schedule } from './steps.ts';
+import { settingsFor } from './steps.ts';
 import { figuresOf, isHolding, noFigures, type Tree, type TreeFigures } from './tree.ts';
 
 /** Whether using an item opens new paper. */
@@ -79,7 +79,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true): S
   return {
     missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
-    settings: withSettings ? schedule(solution.sheets, job).settings : null,
+    settings: withSettings ? settingsFor(solution.sheets, job) : null,
     cuts,
   };
 }

@@ -29,6 +29,8 @@ export interface CutSheet {
   /** Index into the job's stock. */
   readonly stock: number;
   readonly tree: Tree;
+  /** Planned before: it is cut as it was. */
+  readonly settled?: true;
 }
 
 /** The one place that says which offcut is worth keeping. */

@@ -1,5 +1,4 @@
 import { TICKS_PER_UNIT } from '../length/index.ts';
-import { arranged } from './arrange.ts';
 import type { Bound } from './bounds.ts';
 import type { Aim, Job } from './job.ts';
 import { whyMissing } from './missing.ts';
@@ -15,7 +14,7 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tri
   const per = TICKS_PER_UNIT[job.unit];
   const length = (t: number) => t / per;
   const area = (t: number) => t / per / per;
-  const sheets = arranged(sorted(job, solution), job);
+  const { sheets, steps, settings } = bestSchedule(sorted(job, solution), job, tries);
   const copies = counter();
   const stockCopies = counter();
   const write = (t: Tree): PlanNode => {
@@ -48,7 +47,6 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tri
     copy: stockCopies(stock),
     tree: write(tree),
   }));
-  const { steps, settings } = bestSchedule(sheets, job, tries);
   const missing = job.pieces.flatMap((p, k) => (solution.missing[k] ? [whyMissing(job, p, solution.missing[k]!)] : []));
   return {
     format: 'temnex-plan',

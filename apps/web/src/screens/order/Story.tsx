@@ -58,15 +58,15 @@ const Taking = styled.p`
   font-weight: 600;
 `;
 
-/** For which of several pages the piece is that comes off. */
-function pagesOf(plan: Plan, step: Plan['steps'][number], copies: number): string | null {
-  if (step.do !== 'cut') return null;
+/** For which of several pages a piece is that comes off or is left: `, page 2 of 3`. */
+function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, copies: number): string {
+  if (step.do !== 'cut' || path === null || copies === 1) return '';
   const pages = step.sheets.flatMap((at) => {
-    const [only, more] = partAt(plan.sheets[at]!.tree, step.off).nodes;
+    const [only, more] = partAt(plan.sheets[at]!.tree, path).nodes;
     if (!only || more || !only.holds || typeof only.holds !== 'object' || isSpare(only.holds.piece)) return [];
     return [copyWords(only.holds.copy, copies)];
   });
-  return pages.length ? pages.join(' and ') : null;
+  return pages.length ? `, ${pages.join(' and ')}` : '';
 }
 
 interface StoryProps {
@@ -131,7 +131,6 @@ interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'copies' | 'onDo
 const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, takes, made }: OneCutProps) {
   const step = plan.steps[at]!;
   const words = stepWords(step, plan, job, style.voice, style.pieceName);
-  const forPage = pagesOf(plan, step, copies);
   return (
     <Frame data-done={made !== 'no' || undefined}>
       <Says>
@@ -150,8 +149,14 @@ const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, take
         })}
         <p>
           <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
-          {copies > 1 && forPage ? `, ${forPage}` : null}
+          {step.do === 'cut' ? pagesOf(plan, step, step.off, copies) : null}
         </p>
+        {words.leaves ? (
+          <p>
+            leaves {words.leaves}
+            {step.do === 'cut' ? pagesOf(plan, step, step.rest, copies) : null}
+          </p>
+        ) : null}
       </Says>
       <DrawingView drawing={stepPicture(plan, step, job, style)} />
       <Upto>

@@ -2,7 +2,7 @@ import type { Compiled } from '../compile.ts';
 import type { Job } from '../job.ts';
 import { areaOf } from '../outline.ts';
 import type { Solution, Standing } from '../score.ts';
-import { schedule } from '../steps.ts';
+import { settingsFor } from '../steps.ts';
 import { isNewPaper, missingAreas } from '../standing.ts';
 import { cutsOf, figuresOf, isRoom, kerfAreaOf, noFigures, offcutTree, type CutSheet, type Tree } from '../tree.ts';
 import type { Layout } from './layout.ts';
@@ -68,7 +68,7 @@ export function standingOfLayout(layout: Layout, withSettings: boolean): Standin
     items += framed.items;
     largestKept = Math.max(largestKept, framed.largestKept);
   }
-  const settings = withSettings ? schedule(solutionOf(layout).sheets, c.job).settings : null;
+  const settings = withSettings ? settingsFor(solutionOf(layout).sheets, c.job) : null;
   return {
     missing,
     newArea: layout.newArea + newAreaOfFrames(c),
