@@ -16,6 +16,19 @@ export const ORDERS: readonly Order[] = [
 
 export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0, noise: 0 };
 
+/** A taste by chance, so that the search does not repeat itself. */
+export function someTaste(random: () => number): Taste {
+  const one = (list: readonly number[]) => list[Math.floor(random() * list.length)]!;
+  const roll = random();
+  return {
+    leftover: one([0.02, 0.1, 0.3, 0.6, 1]),
+    opening: one([0.02, 0.1, 0.4]),
+    dislike: one([0.1, 0.5, 2]),
+    blink: roll < 0.3 ? 0 : roll < 0.8 ? 0.02 : 0.1,
+    noise: one([0, 0.6, 1.8]),
+  };
+}
+
 /** Kinds in the pool by falling urgency, then by an order. */
 export function sequence(layout: Layout, order: Order, noise: () => number): number[] {
   const { c, pool } = layout;

@@ -1,6 +1,6 @@
 import type { Compiled } from '../compile.ts';
-import { ORDERS, placePool, sequence } from './construct.ts';
-import { LEAF, type Layout, type Taste } from './layout.ts';
+import { ORDERS, placePool, sequence, someTaste } from './construct.ts';
+import { LEAF, type Layout } from './layout.ts';
 import { realise } from './realise.ts';
 
 /**
@@ -32,14 +32,7 @@ export class Improver {
   /** One ruin and one recreation on `layout`, opening new paper only up to `budget` of area. */
   change(layout: Layout, budget: number): void {
     this.ruin(layout);
-    const roll = this.random();
-    const taste: Taste = {
-      leftover: [0.02, 0.1, 0.3, 0.6, 1][this.int(5)]!,
-      opening: [0.02, 0.1, 0.4][this.int(3)]!,
-      dislike: [0.1, 0.5, 2][this.int(3)]!,
-      blink: roll < 0.3 ? 0 : roll < 0.8 ? 0.02 : 0.1,
-      noise: [0, 0.6, 1.8][this.int(3)]!,
-    };
+    const taste = someTaste(this.random);
     const order = this.random() < 0.5 ? ORDERS[0]! : ORDERS[this.int(ORDERS.length)]!;
     const spread = this.random() < 0.6 ? 0.25 : 0.7;
     placePool(

@@ -147,6 +147,11 @@ export class Layout {
 
   /** Looks for the best place for one copy of k, opening new paper only up to `budget` of area. Remembers it for `put`. */
   seek(k: number, taste: Taste, budget: number, random: () => number, skipSheet: number): boolean {
+    return this.seekStock(k, taste, budget, random, this.seekBeside(k, taste, random, skipSheet)) < Infinity;
+  }
+
+  /** Looks for the best place for one copy of k on the sheets that are opened. Gives what it costs, and remembers it for `put`. */
+  seekBeside(k: number, taste: Taste, random: () => number, skipSheet = -1): number {
     const { c, kind, parent, prev, w, h, roomW, roomH } = this;
     const S = c.stockCount;
     const area = c.area[k]!;
@@ -217,6 +222,14 @@ export class Layout {
       }
       if (!room) this.full[b * c.pieceCount + k] = 1;
     }
+    return best;
+  }
+
+  /** The same among what may be opened for it, where that costs less than `best`. */
+  private seekStock(k: number, taste: Taste, budget: number, random: () => number, best: number): number {
+    const { c } = this;
+    const S = c.stockCount;
+    const [kw, kh, area] = [c.width[k]!, c.height[k]!, c.area[k]!];
     for (let s = 0; s < S; s++) {
       const ways = c.ways[k * S + s]!;
       if (!ways || this.opened[s]! >= c.copies[s]!) continue;
@@ -241,7 +254,7 @@ export class Layout {
         }
       }
     }
-    return best < Infinity;
+    return best;
   }
 
   /**

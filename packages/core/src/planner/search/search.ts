@@ -8,6 +8,7 @@ import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';
 import { MOST_COPIES, fillSheets } from './blocks.ts';
 import { Layout } from './layout.ts';
+import { Recombiner } from './recombine.ts';
 
 /** What a search is given besides the job. */
 export interface SearchTask {
@@ -34,8 +35,9 @@ const MEMORY = 40;
 const MANY = 3000;
 
 /**
- * The search: several constructions, then, while there is time, alternately (a) tries to do with less new paper
- * or with less missing, and (b) polishes the best solution for what comes after in the score.
+ * The search: several constructions, then, while there is time, in turns (a) tries to do with less new paper
+ * or with less missing, (b) polishes the best solution for what comes after in the score, (c) builds sheets
+ * without waste where one less would be nearly full, (d) looks for a better mix of the sheets that were seen.
  */
 export function search({ c, aim, newAreaBound, budget, better, round, from }: SearchTask): Found {
   const { job } = c;
@@ -76,6 +78,9 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
 
   const improver = new Improver(c, random);
   const current = new Layout(c);
+  // a mix is told by its waste, which other aims put second
+  const recombiner = aim === 'least-paper' && !c.frames.length ? new Recombiner(c, random, budget) : null;
+  const note = recombiner ? (b: number) => recombiner.note(trial, b) : undefined;
   const memory = new Float64Array(MEMORY);
   const missingNothing = () => best.pool.every((n) => n === 0);
   const settled = () => missingNothing() && best.newArea <= newAreaBound;
@@ -116,7 +121,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
-      const figure = score(aim, standingOfLayout(trial, early));
+      const figure = score(aim, standingOfLayout(trial, early, note));
       const slot = i % MEMORY;
       if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
       current.copyFrom(trial);
@@ -155,6 +160,10 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
       width *= 2;
     }
     polish(settled() ? 2000 : Math.max(200, patience / 4));
+    if (recombiner && !over()) {
+      recombiner.fill(best, settled() ? 1000 : 200);
+      if (recombiner.worthwhile() && recombiner.improve(best, current)) offer(current);
+    }
     if (bestSolution !== rounded) round?.((rounded = bestSolution));
   }
   return { solution: bestSolution, layout: best };

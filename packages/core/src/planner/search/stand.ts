@@ -32,8 +32,8 @@ function fillRooms(tree: Tree, filled: ReadonlyMap<number, Tree>, keep: Job['kee
   return isRoom(tree.holds) ? (filled.get(tree.holds.room) ?? offcutTree(tree, keep)) : tree;
 }
 
-/** How a layout stands, measured sheet by sheet; sheets that have not changed since they were measured are not measured again. */
-export function standingOfLayout(layout: Layout, withSettings: boolean): Standing {
+/** How a layout stands, measured sheet by sheet; sheets that have not changed since they were measured are not measured again, `fresh` is told of the others. */
+export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: (b: number) => void): Standing {
   const { c } = layout;
   const missing = missingAreas(
     { of: c.urgency, levels: c.urgencyLevels },
@@ -50,6 +50,7 @@ export function standingOfLayout(layout: Layout, withSettings: boolean): Standin
         [figures.waste, figures.largestKept, figures.cuts, figures.disliked, figures.pieceArea],
         b * 5,
       );
+      fresh?.(b);
     }
     const at = b * 5;
     waste += layout.figures[at]!;
