@@ -30,6 +30,7 @@ export {
   copyWords,
   cutListText,
   missingWords,
+  oddWords,
   partAt,
   partWords,
   sheetLetter,

@@ -121,6 +121,10 @@ function largestKept(plan: Plan): number {
   return most;
 }
 
+/** What is said after the kind of an odd scrap, by the number of its corners. */
+export const oddWords = (corners: number): string =>
+  corners === 6 ? ' with a corner gone' : ` with ${corners} corners`;
+
 /** Which of several equal pages a copy is for. */
 export const copyWords = (copy: number, copies: number): string => `page ${copy} of ${copies}`;
 

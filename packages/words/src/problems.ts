@@ -5,6 +5,7 @@ import {
   type PageSuggestion,
   type RecipeProblem,
   type SaidMats,
+  type SaidBox,
   type SaidStock,
   type Suggestion,
 } from '@temnex/core';
@@ -125,10 +126,7 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
   }
 }
 
-export function saidWords(
-  said: Extract<SaidStock, { ok: false }> | Extract<SaidMats, { ok: false }>,
-  voice: Voice,
-): string {
+export function saidWords(said: Extract<SaidStock | SaidBox | SaidMats, { ok: false }>, voice: Voice): string {
   const { problem } = said;
   switch (problem.code) {
     case 'size-unreadable':
@@ -137,6 +135,12 @@ export function saidWords(
       return 'Say it like this: mat 1/8 1/4 around 4 x 6.';
     case 'quantity':
       return `${problem.text} is not a number of sheets between 1 and 10 000.`;
+    case 'box-unreadable':
+      return 'Say two corners of it, from the left and from the bottom, such as 1 x 2 to 4 1/2 x 6.';
+    case 'corners':
+      return 'Say three corners or more, in order round it, such as corners 0 x 0, 9 x 0, 4 x 6.';
+    case 'corners-cross':
+      return 'These corners are not in order round it: an edge would cross another.';
     case 'ambiguous-paper':
       return `Which "${problem.words}": ${list(problem.names, 'or')}?`;
     default:

@@ -76,6 +76,7 @@ export const stock = sqliteTable(
     reserved: integer('reserved', { mode: 'boolean' }).notNull(),
     origin: json<NonNullable<StockItem['origin']>>('origin'),
     outline: json<NonNullable<StockItem['outline']>>('outline'),
+    uncut: json<NonNullable<StockItem['uncut']>>('uncut'),
     demo: integer('demo', { mode: 'boolean' }).notNull().default(false),
     createdAt: text('created_at').notNull(),
   },

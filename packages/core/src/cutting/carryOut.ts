@@ -1,5 +1,5 @@
-import { TICKS_PER_UNIT, exactText, ticks } from '../length/index.ts';
-import type { Job, Plan } from '../planner/index.ts';
+import { TICKS_PER_UNIT, exactText, ticks, type Unit } from '../length/index.ts';
+import type { Job, JobStock, Plan } from '../planner/index.ts';
 import type { StockItem } from '../stock/index.ts';
 import { partOfPiece } from './jobOf.ts';
 import { partsAfter } from './soFar.ts';
@@ -56,8 +56,25 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
       // an offcut lies as its sheet lay
       turned: item.turned,
       reserved: false,
+      ...linesOn(item, part.paper, plan.unit),
       origin: { page, stock: item.id, date },
     });
   }
   return { used: [...used].map(([id, count]) => ({ stock: id, count })), kept, parts };
+}
+
+/** The lines not to be cut through that lie on a part of a sheet, counted from its own corner. */
+function linesOn(
+  { uncut }: JobStock,
+  part: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
+  unit: Unit,
+): Pick<StockItem, 'uncut'> {
+  const per = TICKS_PER_UNIT[unit];
+  const [left, bottom] = [Math.round(part.x * per), Math.round(part.y * per)];
+  const [right, top] = [left + Math.round(part.width * per), bottom + Math.round(part.height * per)];
+  const text = (t: number) => (t ? exactText(ticks(t), unit) : 0);
+  const lines = uncut
+    .filter((line) => line.every((p) => p.x >= left && p.x <= right && p.y >= bottom && p.y <= top))
+    .map((line) => line.map((p) => [text(p.x - left), text(p.y - bottom)]) as NonNullable<StockItem['uncut']>[number]);
+  return lines.length ? { uncut: lines } : {};
 }

@@ -1,12 +1,19 @@
-import { exactText, lengthOf, ticks, type LengthText } from '../length/index.ts';
+import { exactText, type LengthText } from '../length/index.ts';
 import type { DerivedPage, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
+import { hiddenCentre, hiddenJoin, leastOf } from './hidden.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
 import type { JobDocument } from '../planner/index.ts';
 
 export type JobOfPage =
   | { ok: true; job: JobDocument }
-  | { ok: false; problem: { code: 'no-paper-chosen'; parts: readonly string[] } | { code: 'nothing-to-cut' } };
+  | {
+      ok: false;
+      problem: { code: 'no-paper-chosen' | 'place-gone'; parts: readonly string[] } | { code: 'nothing-to-cut' };
+    };
+
+type Point = [LengthText, LengthText];
+type Line = [Point, Point];
 
 /** How many copies of each part are already cut: so many fewer are asked for. */
 export type CutParts = ReadonlyMap<string, number>;
@@ -38,11 +45,14 @@ export function jobOfPage(
     (p) => !p.wish || !p.wish.papers.some((id) => drawer.papers.some((paper) => paper.id === id)),
   );
   if (unchosen.length) return { ok: false, problem: { code: 'no-paper-chosen', parts: unchosen.map((p) => p.name) } };
+  const stray = pieces.filter((p) => p.wish?.from && !drawer.stock.some((s) => s.id === p.wish!.from!.stock));
+  if (stray.length) return { ok: false, problem: { code: 'place-gone', parts: stray.map((p) => p.name) } };
   const wanted = new Set(pieces.flatMap((p) => p.wish!.papers));
   const unit = page.mark.unit;
   const names = uniqueNames(pieces.map((p) => p.label));
   const text = (value: string | number, itemUnit: string) =>
     typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
+  const pointOf = ([x, y]: Point, itemUnit: string): Point => [text(x, itemUnit), text(y, itemUnit)];
   return {
     ok: true,
     job: {
@@ -87,9 +97,8 @@ export function jobOfPage(
         kind: s.kind,
         turned: s.turned,
         reserved: s.reserved,
-        ...(s.outline
-          ? { outline: s.outline.map(([x, y]): [LengthText, LengthText] => [text(x, s.unit), text(y, s.unit)]) }
-          : {}),
+        ...(s.outline ? { outline: s.outline.map((p) => pointOf(p, s.unit)) } : {}),
+        ...(s.uncut?.length ? { uncut: s.uncut.map((line) => line.map((p) => pointOf(p, s.unit)) as Line) } : {}),
         trim: {
           left: text(s.trim.left, s.unit),
           right: text(s.trim.right, s.unit),
@@ -107,7 +116,12 @@ export function jobOfPage(
         papers: p.wish!.papers.filter((id) => drawer.papers.some((paper) => paper.id === id)),
         side: p.wish!.side,
         direction: p.wish!.direction,
+        ...(p.wish!.from
+          ? { from: { ...p.wish!.from, x: text(p.wish!.from.x, unit), y: text(p.wish!.from.y, unit) } }
+          : {}),
         ...hiddenCentre(page, p.part, habits),
+        ...hiddenJoin(page, p),
+        ...leastOf(page, p),
       })),
     },
   };
@@ -120,6 +134,7 @@ function worthAsking(stock: readonly StockItem[], pieces: readonly PieceToCut[])
   const small = new Map<string, number>();
   return inDrawerOrder(stock).filter((item) => {
     const size = sizeOfItem(item);
+    if (pieces.some((piece) => piece.wish!.from?.stock === item.id)) return true;
     if (pieces.some((piece) => piece.wish!.papers.includes(item.paper) && fitsIn(piece, size))) return true;
     const seen = small.get(item.paper) ?? 0;
     small.set(item.paper, seen + 1);
@@ -134,35 +149,4 @@ function uniqueNames(names: readonly string[]): string[] {
     seen.set(name, n);
     return n === 1 ? name : `${name} (${n})`;
   });
-}
-
-/** What is hidden under the largest part that lies on this one, less an edge to glue it by. */
-function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<JobDocument['pieces'][number], 'opening'> {
-  if (habits.centres === null) return {};
-  const at = page.parts.findIndex((p) => p.id === id);
-  const part = page.parts[at];
-  if (!part) return {};
-  const edge = lengthOf(habits.centres, habits.unit);
-  const inside = (o: typeof part) =>
-    o.x >= part.x && o.y >= part.y && o.x + o.width <= part.x + part.width && o.y + o.height <= part.y + part.height;
-  const over = page.parts.slice(at + 1).filter(inside);
-  const cover = over.reduce<typeof part | null>(
-    (most, o) => (!most || o.width * o.height > most.width * most.height ? o : most),
-    null,
-  );
-  if (!cover) return {};
-  const down = (t: number) => ticks(Math.floor(t / page.mark.step) * page.mark.step);
-  const [width, height] = [down(cover.width - 2 * edge), down(cover.height - 2 * edge)];
-  const [x, y] = [down(cover.x - part.x + edge), down(cover.y - part.y + edge)];
-  const smallest = page.mark.step * 8;
-  if (width < smallest || height < smallest || x + width > part.width || y + height > part.height) return {};
-  const { unit } = page.mark;
-  return {
-    opening: {
-      x: exactText(x, unit),
-      y: exactText(y, unit),
-      width: exactText(width, unit),
-      height: exactText(height, unit),
-    },
-  };
 }

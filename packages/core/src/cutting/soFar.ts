@@ -3,8 +3,7 @@ import { TICKS_PER_UNIT } from '../length/index.ts';
 
 /** What there is of a begun sheet after some of a plan's steps: a piece that has come off, or paper to put away. */
 export type PartSoFar =
-  | { readonly sheet: number; readonly piece: Held }
-  | { readonly sheet: number; readonly paper: { readonly width: number; readonly height: number } };
+  { readonly sheet: number; readonly piece: Held } | { readonly sheet: number; readonly paper: Box };
 
 /**
  * What the first `steps` of a plan leave of the sheets they touch, in the plan's unit: pieces, kept offcuts, and what is in hand
@@ -55,6 +54,7 @@ export function partsAfter(job: Job, plan: Plan, steps: number): PartSoFar[] {
   return found;
 }
 
+/** Where on the sheet it was, in the plan's unit. */
 type Box = Pick<PlanNode, 'x' | 'y' | 'width' | 'height'>;
 
 /** The part of a node from its part `i` on to its end. */

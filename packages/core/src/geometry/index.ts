@@ -1,1 +1,2 @@
+export { crossesItself, type Point } from './polygon.ts';
 export { EDGES, fitsIn, rect, turned, type Edge, type Rect, type Size } from './rect.ts';

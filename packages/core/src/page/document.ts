@@ -21,6 +21,8 @@ export const wishSchema = z.strictObject({
   papers: z.array(id).min(1).max(20),
   side: z.enum(['A', 'B', 'any']),
   direction: z.enum(['width', 'height', 'any']),
+  /** It must be cut from exactly there: an item of the drawer, and the piece's lower left corner on it. */
+  from: z.strictObject({ stock: id, x: lengthText({ allow: 'zero' }), y: lengthText({ allow: 'zero' }) }).optional(),
 });
 export type Wish = z.infer<typeof wishSchema>;
 const wish = wishSchema.nullable();
@@ -130,8 +132,7 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
     if (Array.isArray(value)) return value.map((v) => (key === 'reveal' ? named(v as LengthText) : walk(v, key)));
     if (value && typeof value === 'object')
       return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]));
-    return (key === 'width' || key === 'height' || key === 'by') &&
-      (typeof value === 'string' || typeof value === 'number')
+    return ['width', 'height', 'by', 'x', 'y'].includes(key) && (typeof value === 'string' || typeof value === 'number')
       ? named(value)
       : value;
   };

@@ -29,4 +29,5 @@ export {
 } from './plan.ts';
 export { verifyPlan, type PlanFault } from './verifyPlan.ts';
 export { liesInside } from './outline.ts';
+export { waysOf } from './turning.ts';
 export { seededRandom } from './random.ts';

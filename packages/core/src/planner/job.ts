@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { crossesItself, type Point } from '../geometry/index.ts';
 import {
   lengthText,
   parseLength,
@@ -149,10 +150,6 @@ export interface JobStock {
   /** Corners of an odd scrap, in order round it; null where it is a rectangle. */
   readonly outline: readonly Point[] | null;
   readonly uncut: readonly (readonly [Point, Point])[];
-}
-export interface Point {
-  readonly x: Ticks;
-  readonly y: Ticks;
 }
 export interface Rectangle {
   readonly x: number;
@@ -433,20 +430,4 @@ function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[][] {
   d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
   d.pieces.forEach((p, i) => look(p, ['join', 'least'], 'pieces', i));
   return found;
-}
-
-/** Whether two edges of a closed outline cross or touch, other than neighbours at their corner. */
-function crossesItself(outline: readonly Point[]): boolean {
-  const side = (a: Point, b: Point, p: Point) => Math.sign((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x));
-  const n = outline.length;
-  for (let i = 0; i < n; i++) {
-    const [a, b] = [outline[i]!, outline[(i + 1) % n]!];
-    if (a.x === b.x && a.y === b.y) return true;
-    for (let j = i + 2; j < n; j++) {
-      if (i === 0 && j === n - 1) continue;
-      const [c, d] = [outline[j]!, outline[(j + 1) % n]!];
-      if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) return true;
-    }
-  }
-  return false;
 }

@@ -1,4 +1,5 @@
-import type { Job, JobStock, Point, Rectangle } from './job.ts';
+import type { Point } from '../geometry/index.ts';
+import type { Job, JobStock, Rectangle } from './job.ts';
 import type { Tree, Holding } from './tree.ts';
 
 /*

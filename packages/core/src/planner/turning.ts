@@ -10,7 +10,7 @@ const quarterOf = (along: 'width' | 'height', side: Side): number => (along === 
 export const TURNS: readonly Turn[] = [0, 90, 180, 270];
 
 /** May this piece be turned so, on this face of this paper as it lies? */
-export function directionHolds(piece: JobPiece, face: Face, lies: Turn, turn: Turn): boolean {
+export function directionHolds(piece: Pick<JobPiece, 'direction'>, face: Face, lies: Turn, turn: Turn): boolean {
   if (piece.direction === 'any' || face.direction === 'none') return true;
   const pattern = quarterOf(face.along, face.side) + lies / 90;
   const wanted = quarterOf(piece.direction, face.side) + turn / 90;
@@ -25,7 +25,10 @@ export interface Way {
 }
 
 /** The first allowed way upright (0 or 180) and the first allowed way flat (90 or 270). */
-export function waysOf(piece: JobPiece, stock: JobStock): { upright: Way | null; flat: Way | null } {
+export function waysOf(
+  piece: Pick<JobPiece, 'side' | 'direction'>,
+  stock: { readonly paper: Pick<JobStock['paper'], 'faces'>; readonly turned: Turn },
+): { upright: Way | null; flat: Way | null } {
   const ways = stock.paper.faces
     .filter((face) => piece.side === 'any' || piece.side === face.side)
     .flatMap((face) =>

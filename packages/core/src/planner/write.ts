@@ -10,7 +10,7 @@ import { bestSchedule, type CutStep } from './steps.ts';
 import { isHolding, type Tree } from './tree.ts';
 
 /** Writes a solution as a plan document, in the version of its job; its cuts in the best of so many orders. */
-export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 20): Plan {
+export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 5): Plan {
   const per = TICKS_PER_UNIT[job.unit];
   const length = (t: number) => t / per;
   const area = (t: number) => t / per / per;

@@ -49,6 +49,11 @@ export const stockItemSchema = z.strictObject({
     .min(3)
     .max(60)
     .optional(),
+  /** Lines that no cut may cross: a motif, a scene. A line from corner to corner keeps the box round it whole. */
+  uncut: z
+    .array(z.tuple([z.tuple([margin, margin]), z.tuple([margin, margin])]))
+    .max(50)
+    .optional(),
   /** Where a kept offcut comes from. */
   origin: z.strictObject({ page: z.string(), stock: z.string(), date: z.string() }).nullable(),
 });

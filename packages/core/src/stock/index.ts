@@ -16,4 +16,4 @@ export {
   type PaperFace,
   type StockItem,
 } from './drawer.ts';
-export { sayStock, type SaidStock } from './say.ts';
+export { sayBox, sayStock, type SaidBox, type SaidStock } from './say.ts';

@@ -1,4 +1,13 @@
-import { exactText, parseSize, ticks, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
+import { crossesItself } from '../geometry/index.ts';
+import {
+  exactText,
+  parseLength,
+  parseSize,
+  ticks,
+  type LengthProblem,
+  type LengthText,
+  type Unit,
+} from '../length/index.ts';
 import type { StockItem } from './drawer.ts';
 
 export type StockKindWord = StockItem['kind'];
@@ -20,7 +29,7 @@ export type SaidStock =
       quantity: number;
       paper: { id: string; name: string } | null;
       paperWords: string;
-      /** Of a scrap with a corner cut out of it. */
+      /** Of an odd scrap. */
       outline?: [LengthText, LengthText][];
     }
   | {
@@ -29,19 +38,62 @@ export type SaidStock =
         | LengthProblem
         | { code: 'size-unreadable'; text: string }
         | { code: 'quantity'; text: string }
+        | { code: 'corners'; text: string }
+        | { code: 'corners-cross' }
         | { code: 'ambiguous-paper'; words: string; names: readonly string[] };
     };
 
 const NUMBER = String.raw`(?:\d+(?:[\s-]+\d+\/\d+|\s*[½⅓⅔¼¾⅛⅜⅝⅞]|[.,]\d+|\/\d+)?|[½⅓⅔¼¾⅛⅜⅝⅞])\s*(?:inches|inch|in\b|"|″|mm\b|cm\b)?`;
 const LESS = new RegExp(`\\bless\\s+(${NUMBER}\\s*(?:[x×]|by)\\s*${NUMBER})`, 'i');
+const POINT = String.raw`${NUMBER}\s*(?:[x×]|by)\s*${NUMBER}`;
+const CORNERS = new RegExp(String.raw`\bcorners?\b((?:[\s,;]*${POINT})+)`, 'i');
 const SIZE = new RegExp(`(${NUMBER})\\s*(?:[x×]|by)\\s*(${NUMBER})`, 'i');
 
 /**
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
  * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap. `less 3 x 4`: a corner of that size is gone, so
- * that an L is left; it is drawn with the gap at its upper right.
+ * that an L is left; it is drawn with the gap at its upper right. `corners 0 x 0, 9 x 0, 4 x 6`: an odd scrap by its corners in
+ * order round it, each so far from the left and from the bottom.
  */
 export function sayStock(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+  const round = /\bcorners?\s+\d/i.test(said) ? cornersIn(said, unit) : null;
+  if (round && !('outline' in round)) return { ok: false, problem: round };
+  const spoken = round ? round.as : said;
+  const heard = sayRectangle(spoken, papers, unit);
+  return heard.ok && round ? { ...heard, outline: round.outline } : heard;
+}
+
+/** The outline that is said by its corners, and the line with the size that they reach instead of them. */
+function cornersIn(
+  said: string,
+  unit: Unit,
+):
+  | { outline: [LengthText, LengthText][]; as: string }
+  | LengthProblem
+  | { code: 'corners'; text: string }
+  | { code: 'corners-cross' } {
+  const found = CORNERS.exec(said);
+  const points = [...(found?.[1] ?? '').matchAll(new RegExp(POINT, 'gi'))].map(([text]) => text.split(/[x×]|by/i));
+  if (!found || points.length < 3) return { code: 'corners', text: found?.[1]?.trim() ?? '' };
+  const read: { x: number; y: number }[] = [];
+  for (const point of points) {
+    const [x, y] = point.map((part) => parseLength(part.trim(), unit, { allow: 'zero' }));
+    if (!x!.ok) return x!.problem;
+    if (!y!.ok) return y!.problem;
+    read.push({ x: x!.value.ticks, y: y!.value.ticks });
+  }
+  // counted from anywhere
+  const [left, bottom] = [Math.min(...read.map((p) => p.x)), Math.min(...read.map((p) => p.y))];
+  const corners = read.map((p) => ({ x: ticks(p.x - left), y: ticks(p.y - bottom) }));
+  const [width, height] = [Math.max(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.y))];
+  if (!width || !height || crossesItself(corners)) return { code: 'corners-cross' };
+  return {
+    outline: corners.map((p) => [text(p.x, unit), text(p.y, unit)]),
+    as: said.replace(found[0], ` ${text(width, unit)} ${unit} x ${text(height, unit)} ${unit} `),
+  };
+}
+
+function sayRectangle(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
   const gone = LESS.exec(said);
   const line = gone ? said.replace(gone[0], ' ') : said;
   const found = SIZE.exec(line);
@@ -88,3 +140,18 @@ export function sayStock(said: string, papers: readonly { id: string; name: stri
 }
 
 const text = (t: number, unit: Unit): LengthText => (t === 0 ? 0 : exactText(ticks(t), unit));
+
+/** A box on a piece of paper, by two of its corners, each so far from the left and from the bottom: `1 x 2 to 4 1/2 x 6`. */
+export type SaidBox =
+  | { ok: true; from: [LengthText, LengthText]; to: [LengthText, LengthText] }
+  | { ok: false; problem: LengthProblem | { code: 'box-unreadable' } };
+
+export function sayBox(said: string, unit: Unit): SaidBox {
+  const points = said.split(/\bto\b|;|–/i).map((half) => half.split(/[x×]|\bby\b|,/i));
+  if (points.length !== 2 || points.some((p) => p.length !== 2))
+    return { ok: false, problem: { code: 'box-unreadable' } };
+  const read = points.flat().map((part) => parseLength(part.trim(), unit, { allow: 'zero' }));
+  for (const part of read) if (!part.ok) return { ok: false, problem: part.problem };
+  const [a, b, c, d] = read.map((part) => text((part as { value: { ticks: number } }).value.ticks, unit));
+  return { ok: true, from: [a!, b!], to: [c!, d!] };
+}

@@ -6,6 +6,7 @@ import {
   habitsSchema,
   inDrawerOrder,
   paperSchema,
+  sayBox,
   sayStock,
   sizeOfItem,
   stockItemSchema,
@@ -102,4 +103,54 @@ describe('a scrap with a corner gone', () => {
       ok: false,
       problem: { code: 'size-unreadable' },
     }));
+});
+
+describe('an odd scrap by its corners', () => {
+  const papers = [{ id: 't', name: 'Teal swell' }];
+  test.each([
+    ['scrap corners 0 x 0, 9 x 0, 9 x 4 1/2, 3 x 7 1/2 teal', '9 in', '7 1/2 in', [[0, 0], ['9', 0], ['9', '4 1/2'], ['3', '7 1/2']], 1], // prettier-ignore
+    [
+      'corners 0x0 9x0 4x6 teal x2',
+      '9 in',
+      '6 in',
+      [
+        [0, 0],
+        ['9', 0],
+        ['4', '6'],
+      ],
+      2,
+    ],
+    [
+      'corners 2 x 1; 11 x 1; 6 x 7 teal',
+      '9 in',
+      '6 in',
+      [
+        [0, 0],
+        ['9', 0],
+        ['4', '6'],
+      ],
+      1,
+    ],
+  ])('%s', (said, width, height, outline, quantity) => {
+    expect(sayStock(said, papers, 'in')).toMatchObject({ ok: true, kind: 'scrap', width, height, outline, quantity });
+  });
+  test.each([
+    ['corners 1 x 1, 2 x 2 teal', 'corners'],
+    ['corners 0 x 0, 4 x 4, 4 x 0, 0 x 4 teal', 'corners-cross'],
+    ['corners 0 x 0, 4 x 0, 9 x 0 teal', 'corners-cross'],
+  ])('%s: %s', (said, code) => expect(sayStock(said, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+  test('a paper may be called so', () =>
+    expect(sayStock('sheet 12 x 12 corner shop', papers, 'in')).toMatchObject({ ok: true, paperWords: 'corner shop' }));
+});
+
+describe('a box by two of its corners', () => {
+  test.each([
+    ['1 x 2 to 4 1/2 x 6', ['1', '2'], ['4 1/2', '6']],
+    ['0,0 to 3 , 1/2', [0, 0], ['3', '1/2']],
+    ['25.4 mm x 0 to 3 x 4', ['1', 0], ['3', '4']],
+  ])('%s', (said, from, to) => expect(sayBox(said, 'in')).toEqual({ ok: true, from, to }));
+  test.each(['', '1 x 2', '1 x 2 to 3', '1 to 2 to 3'])('"%s" is none', (said) =>
+    expect(sayBox(said, 'in')).toMatchObject({ ok: false, problem: { code: 'box-unreadable' } }),
+  );
+  test('a number that is none is named', () => expect(sayBox('1 x 2 to 4 x tall', 'in')).toMatchObject({ ok: false }));
 });

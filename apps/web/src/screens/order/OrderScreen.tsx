@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
-import { boundWords, cutListText, issueWords, missingWords, totalsWords } from '@temnex/words';
+import { boundWords, cutListText, issueWords, totalsWords } from '@temnex/words';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
@@ -13,6 +13,7 @@ import { CutIt } from './CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
+import { Short } from './Short.tsx';
 import { Story } from './Story.tsx';
 import { useCuttingOrder } from './useCuttingOrder.ts';
 
@@ -75,13 +76,6 @@ const Progress = styled.div<{ $share: number }>`
   height: 6px;
   background: linear-gradient(90deg, var(--ink) ${(p) => p.$share * 100}%, var(--faint) 0);
 `;
-const Ways = styled.ul`
-  margin: 0.3rem 0 0;
-  & > li {
-    padding: 0.15rem 0 0.15rem 0.9rem;
-    border-left: 1.5px solid var(--ink);
-  }
-`;
 const Part = styled.h2`
   margin: 1.9rem 0 0.8rem;
   &:first-child {
@@ -108,6 +102,14 @@ export function OrderScreen() {
         return order.problem.code === 'nothing-to-cut' ? (
           <Empty title="Everything is cut">
             <p>No part of this page is left to cut. Take a cut back beside, or change a part.</p>
+          </Empty>
+        ) : order.problem.code === 'place-gone' ? (
+          <Empty title="The paper for a place is gone">
+            <p>
+              {order.problem.parts.join(', ')} must be cut from a place on paper that is no longer in the drawer. Choose
+              another place, or let it come from anywhere.
+            </p>
+            <PlainLink to={`/page/${id}/papers`}>Choose the place</PlainLink>
           </Empty>
         ) : (
           <Empty title="Some layers have no paper yet">
@@ -138,29 +140,9 @@ export function OrderScreen() {
         return (
           <>
             <Alternatives plans={order.plans} context={context} compare={order.planning ? null : again} />
-            {order.plan.missing.map((m) => {
-              const { why, help } = missingWords(m, order.job, voice);
-              return (
-                <div key={m.piece} style={{ marginBottom: '0.8rem' }}>
-                  <Notice kind="block">
-                    <div>
-                      <b>Cannot be cut. {why}.</b>
-                      {help.length ? (
-                        <Ways aria-label="What would help">
-                          {help.map((way) => (
-                            <li key={way}>{way}</li>
-                          ))}
-                        </Ways>
-                      ) : order.planning ? (
-                        <p>Looking for what would help.</p>
-                      ) : (
-                        <p>No single change that was tried would help.</p>
-                      )}
-                    </div>
-                  </Notice>
-                </div>
-              );
-            })}
+            {order.plan.missing.map((m) => (
+              <Short key={m.piece} missing={m} job={order.job} context={context} planning={order.planning !== null} />
+            ))}
             <Part>Cuts, in this order</Part>
             {order.plan.steps.length ? (
               <Story

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { PATTERNS, sayStock, type Drawer, type Look, type PaperFace, type Unit } from '@temnex/core';
-import { KIND_WORDS, SCREEN, saidWords } from '@temnex/words';
+import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
 import { useAddPaper, useAddStock } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
@@ -70,7 +70,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? ' with a corner gone' : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
     };
   };
   const say = async (text: string): Promise<boolean> => {
@@ -99,8 +99,8 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
   return (
     <>
       <SayLine
-        label="Add a sheet or a scrap in one line"
-        example="scrap 5 1/2 x 3 teal x2, or scrap 9 x 9 less 5 x 5 teal"
+        label="Add a sheet or a scrap in one line; an odd scrap with “less 5 x 5”, or “corners 0 x 0, 9 x 0, 4 x 7”"
+        example="scrap 5 1/2 x 3 teal x2"
         action="Put in"
         understand={(text) => {
           const heard = understand(text);

@@ -1,19 +1,13 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  parseLength,
-  sizeOfItem,
-  type LengthText,
-  type Drawer,
-  type Mark,
-  type Paper,
-  type StockItem,
-} from '@temnex/core';
+import { sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { lookDefinition, lookId } from '@temnex/drawing';
-import { KIND_WORDS, sizeWords } from '@temnex/words';
+import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
 import type { ChangeStock } from '@temnex/contract';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, directionWords, faceTurn } from '../../ui/Swatch.tsx';
+import { cornersOf, wholeBoxes } from './OnTable.tsx';
+import { StayWhole } from './StayWhole.tsx';
 
 /** Pixels to the inch, the same for everything in the drawer, so that a glance compares. */
 const SCALE = 8;
@@ -106,6 +100,7 @@ function OneFile({
 }: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer'>) {
   const [open, setOpen] = useState(false);
   const [shown, setShown] = useState(FANNED);
+  const [whole, setWhole] = useState<string | null>(null);
   const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
   const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
   return (
@@ -131,12 +126,19 @@ function OneFile({
           <Fan>
             {items.slice(0, shown).map((item) => (
               <li key={item.id}>
-                <Lying items={[item]} paper={paper} />
+                {whole === item.id ? (
+                  <StayWhole {...{ item, paper, mark }} change={(uncut) => change(item.id, { uncut })} />
+                ) : (
+                  <Lying items={[item]} paper={paper} />
+                )}
                 <b>{sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
                 <br />
                 {item.quantity > 1 ? `${item.quantity} × ` : ''}
                 {KIND_WORDS[item.kind]}
-                {item.outline ? ' with a corner gone' : ''}
+                {item.outline ? oddWords(item.outline.length) : ''}
+                {item.uncut?.length
+                  ? `, ${item.uncut.length === 1 ? 'a place' : `${item.uncut.length} places`} kept whole`
+                  : ''}
                 {item.turned ? `, lies turned ${item.turned}°` : ''}
                 {item.origin ? `, kept ${item.origin.date}` : ''}
                 <br />
@@ -156,6 +158,13 @@ function OneFile({
                 ) : null}
                 <Quiet onPress={() => change(item.id, { reserved: !item.reserved })}>
                   {item.reserved ? 'Free it' : 'Hold back'}
+                </Quiet>
+                <Quiet
+                  onPress={() => setWhole(whole === item.id ? null : item.id)}
+                  aria-expanded={whole === item.id}
+                  aria-label={`Keep a place whole on ${item.width} by ${item.height} ${paper.name}`}
+                >
+                  {whole === item.id ? 'That is all' : 'Keep a place whole'}
                 </Quiet>
                 <Quiet
                   onPress={() => remove(item)}
@@ -182,17 +191,6 @@ function OneFile({
 const SHOWN = 16;
 /** So many are fanned out at a time. */
 const FANNED = 60;
-
-/** The corners of a piece of paper, in ticks: of an odd scrap its own. */
-function cornersOf(item: StockItem): [number, number][] {
-  const { width: w, height: h } = sizeOfItem(item);
-  if (!item.outline) return [[0, 0], [w, 0], [w, h], [0, h]]; // prettier-ignore
-  const at = (value: LengthText) => {
-    const read = parseLength(value, item.unit, { allow: 'zero' });
-    return read.ok ? read.value.ticks : 0;
-  };
-  return item.outline.map(([x, y]) => [at(x), at(y)]);
-}
 
 /** Papers lying in a drawer, overlapped, all at one scale. */
 function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) {
@@ -230,12 +228,24 @@ function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) 
         <g key={item.id}>
           <polygon
             points={cornersOf(item)
-              .map(([x, y]) => `${at + px(x)},${height - 1 - px(y)}`)
+              .map((p) => `${at + px(p.x)},${height - 1 - px(p.y)}`)
               .join(' ')}
             fill={`url(#${lookId(face.look, faceTurn(face, item.turned), SCALE * 1.6)})`}
             stroke="#161616"
             strokeWidth="0.8"
           />
+          {wholeBoxes(item).map((b, i) => (
+            <rect
+              key={i}
+              x={at + px(b.x)}
+              y={height - 1 - px(b.y + b.height)}
+              width={px(b.width)}
+              height={px(b.height)}
+              fill="#fbfbfa80"
+              stroke="#161616"
+              strokeDasharray="2 2"
+            />
+          ))}
           {item.reserved ? (
             <path
               d={`M${at} ${height - 1 - h}l${w} ${h}M${at + w} ${height - 1 - h}l${-w} ${h}`}

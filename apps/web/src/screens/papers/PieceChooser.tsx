@@ -1,9 +1,12 @@
+import { useState } from 'react';
 import { styled } from 'styled-components';
 import { fitsIn, sizeOfItem, type Drawer, type Mark, type PieceToCut, type Wish } from '@temnex/core';
 import { KIND_WORDS, sizeWords } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, faceOf } from '../../ui/Swatch.tsx';
+import { ExactPlace, placeWords } from './ExactPlace.tsx';
 
 const Row = styled.li`
   display: grid;
@@ -54,6 +57,7 @@ interface PieceChooserProps {
 /** One layer and the paper it is to come from: which face, which way the pattern runs, what would also do. */
 export function PieceChooser({ piece, cut, drawer, mark, choose }: PieceChooserProps) {
   const { wish } = piece;
+  const [placing, setPlacing] = useState(false);
   const [first, second] = wish?.papers ?? [];
   const paper = drawer.papers.find((p) => p.id === first);
   const face = wish ? faceOf(paper, wish.side) : undefined;
@@ -123,10 +127,18 @@ export function PieceChooser({ piece, cut, drawer, mark, choose }: PieceChooserP
               ]}
               onChange={(id) => choose({ ...wish, papers: id ? [first!, id] : [first!] })}
             />
+            {placing || cut ? null : (
+              <Quiet onPress={() => setPlacing(true)} aria-label={`Choose where ${piece.name} is cut from`}>
+                {wish.from ? 'Change the place' : 'From a place'}
+              </Quiet>
+            )}
           </>
         ) : null}
       </Choices>
-      {wish && !cut ? <Hint>{reach(piece, wish, drawer, mark)}</Hint> : null}
+      {wish && !cut ? <Hint>{placeWords(wish, drawer, mark) ?? reach(piece, wish, drawer, mark)}</Hint> : null}
+      {wish && placing ? (
+        <ExactPlace {...{ piece, wish, drawer, mark, choose }} close={() => setPlacing(false)} />
+      ) : null}
     </Row>
   );
 }

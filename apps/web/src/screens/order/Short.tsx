@@ -1,0 +1,90 @@
+import { styled } from 'styled-components';
+import { takeWayOut, type Job, type Missing, type WayOut } from '@temnex/core';
+import { missingWords } from '@temnex/words';
+import { useAddStock, useChangeStock } from '../../api/queries.ts';
+import { Quiet } from '../../ui/buttons.tsx';
+import { Notice } from '../../ui/states.tsx';
+import type { PageContext } from '../page/PageStation.tsx';
+
+const Ways = styled.ul`
+  margin: 0.3rem 0 0;
+  & > li {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    justify-content: space-between;
+    gap: 0 1rem;
+    padding: 0.15rem 0 0.15rem 0.9rem;
+    border-left: 1.5px solid var(--ink);
+  }
+`;
+
+interface ShortProps {
+  missing: Missing;
+  job: Job;
+  context: PageContext;
+  planning: boolean;
+}
+
+/** Why a piece cannot be cut, and what would help: each way out was planned, and is taken with a press. */
+export function Short({ missing, job, context, planning }: ShortProps) {
+  const { editor, derived } = context;
+  const free = useChangeStock();
+  const putIn = useAddStock();
+  const { why, help } = missingWords(missing, job, { mark: derived.mark, figures: 'typeset' });
+  const take = ({ how }: WayOut) => {
+    const taken = takeWayOut(editor.page, derived, missing.piece, how);
+    if (!taken) return null;
+    return () => {
+      if ('page' in taken) editor.change(taken.page);
+      else if ('free' in taken) free.mutate({ id: taken.free, change: { reserved: false } });
+      else putIn.mutate(taken.bought);
+    };
+  };
+  const trouble = free.error ?? putIn.error;
+  return (
+    <div style={{ marginBottom: '0.8rem' }}>
+      <Notice kind="block">
+        <div style={{ flex: 1 }}>
+          <b>Cannot be cut. {why}.</b>
+          {help.length ? (
+            <Ways aria-label="What would help">
+              {missing.help.map((way, i) => {
+                const act = take(way);
+                const action = ACTION[way.how.do];
+                return (
+                  <li key={help[i]}>
+                    <span>{help[i]}</span>
+                    {act && action ? (
+                      <Quiet onPress={act} aria-label={`${action}: ${help[i]}`}>
+                        {action}
+                      </Quiet>
+                    ) : null}
+                  </li>
+                );
+              })}
+            </Ways>
+          ) : planning ? (
+            <p>Looking for what would help.</p>
+          ) : (
+            <p>No single change that was tried would help.</p>
+          )}
+          {trouble ? <p role="alert">{trouble.message}</p> : null}
+        </div>
+      </Notice>
+    </div>
+  );
+}
+
+/** What is said on the button; a join is made by hand. */
+const ACTION: Record<WayOut['how']['do'], string | null> = {
+  turn: 'Turn it',
+  'other-side': 'Use that side',
+  elsewhere: 'Let it',
+  'other-paper': 'Take it',
+  release: 'Free it',
+  tuck: 'Make it so',
+  shorten: 'Make it so',
+  buy: 'Bought: put in',
+  join: null,
+};

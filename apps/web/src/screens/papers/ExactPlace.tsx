@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import {
+  exactText,
+  fitsIn,
+  sizeOfItem,
+  sizeOnItem,
+  ticks,
+  type Drawer,
+  type Mark,
+  type PieceToCut,
+  type Ticks,
+  type Wish,
+} from '@temnex/core';
+import { KIND_WORDS, sizeWords } from '@temnex/words';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
+import { OnTable, spotOf, within, type Spot } from './OnTable.tsx';
+
+const Slip = styled.div`
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.2rem;
+  align-items: flex-start;
+  margin: 0.3rem 0 0.4rem;
+  padding: 0.7rem 0 0.8rem 0.8rem;
+  border-left: 4px solid var(--ink);
+`;
+const Fields = styled.div`
+  display: grid;
+  gap: 0.6rem;
+  justify-items: start;
+  min-width: 9rem;
+  & > p {
+    max-width: 15rem;
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+`;
+
+interface ExactPlaceProps {
+  piece: PieceToCut;
+  wish: Wish;
+  drawer: Drawer;
+  mark: Mark;
+  choose: (wish: Wish) => void;
+  close: () => void;
+}
+
+/** Where on which sheet a piece must be cut from: a motif, a scene, the straightest stripe. */
+export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPlaceProps) {
+  const items = wish.papers.flatMap((id) => drawer.stock.filter((s) => s.paper === id && fitsIn(piece, sizeOfItem(s))));
+  const [moving, setMoving] = useState<Spot | null>(null);
+  const item = items.find((s) => s.id === wish.from?.stock) ?? items[0];
+  const paper = drawer.papers.find((p) => p.id === item?.paper);
+  const { unit } = mark;
+  const say = (t: number) => (t ? exactText(ticks(t), unit) : '0');
+  const put = (stock: string, spot: Spot) => choose({ ...wish, from: { stock, x: say(spot.x), y: say(spot.y) } });
+  const anywhere = () => {
+    const { from: _from, ...rest } = wish;
+    choose(rest);
+    close();
+  };
+  if (!item || !paper)
+    return (
+      <Slip>
+        <Fields>
+          <p role="alert">Nothing of that paper in the drawer is large enough for {piece.name}.</p>
+          <Quiet onPress={anywhere}>Cut it from anywhere</Quiet>
+        </Fields>
+      </Slip>
+    );
+  const size = sizeOnItem(piece, wish, paper, item);
+  const from = wish.from?.stock === item.id ? wish.from : null;
+  const at = moving ?? (from ? spotOf([from.x, from.y], unit) : { x: 0, y: 0 });
+  const box = size && { ...at, width: size.width, height: size.height };
+  const { width, height } = sizeOfItem(item);
+  const outside = box && (box.x + box.width > width || box.y + box.height > height);
+  const lies = (s: typeof item) =>
+    `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${KIND_WORDS[s.kind]} ${sizeWords(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
+  return (
+    <Slip role="group" aria-label={`Where ${piece.name} is cut from`}>
+      <OnTable
+        {...{ item, paper, mark }}
+        side={wish.side}
+        label={`${lies(item)}, with ${piece.name} on it`}
+        piece={box ? { box, name: piece.name } : null}
+        onPoint={(_, to, done) => {
+          if (!size) return;
+          const centred = { x: to.x - size.width / 2, y: to.y - size.height / 2 };
+          const spot = within(centred, size, item, mark.step);
+          setMoving(done ? null : spot);
+          if (done) put(item.id, spot);
+        }}
+      />
+      <Fields>
+        <Choice
+          label="from which"
+          value={item.id}
+          options={items.map((s) => ({ id: s.id, name: lies(s) }))}
+          onChange={(id) => put(id, { x: 0, y: 0 })}
+        />
+        {(['x', 'y'] as const).map((axis) => (
+          <LengthField
+            key={axis}
+            label={axis === 'x' ? 'from its left edge' : 'from its lower edge'}
+            value={say(at[axis])}
+            unit={unit}
+            options={{ allow: 'zero' }}
+            onCommit={(text) => choose({ ...wish, from: { stock: item.id, x: say(at.x), y: say(at.y), [axis]: text } })}
+          />
+        ))}
+        {!size ? <p role="alert">It does not show the side or the direction that is wished for.</p> : null}
+        {outside ? <p role="alert">There it would reach over the edge of the paper.</p> : null}
+        <p>Point at the paper, or type. As it lies in the drawer, seen from side A.</p>
+        <div>
+          {from ? null : <Quiet onPress={() => put(item.id, at)}>Cut it from here</Quiet>}
+          <Quiet onPress={anywhere}>Cut it from anywhere</Quiet>
+          <Quiet onPress={close}>Close</Quiet>
+        </div>
+      </Fields>
+    </Slip>
+  );
+}
+
+/** What is said of an exact place in one line. */
+export function placeWords(wish: Wish, drawer: Drawer, mark: Mark): string | null {
+  if (!wish.from) return null;
+  const item = drawer.stock.find((s) => s.id === wish.from!.stock);
+  if (!item) return 'The paper it was to be cut from is gone.';
+  const { width, height } = sizeOfItem(item);
+  const say = (t: Ticks) => (t ? exactText(t, mark.unit) : '0');
+  const spot = spotOf([wish.from.x, wish.from.y], mark.unit);
+  return `From exactly there: ${say(ticks(spot.x))} from the left and ${say(ticks(spot.y))} from the bottom of the ${KIND_WORDS[item.kind]} of ${sizeWords(width, height, { mark, figures: 'typeset' })}.`;
+}

@@ -1,0 +1,160 @@
+import { describe, expect, test } from '@jest/globals';
+import { derivePage, emptyPage, type Page, type Wish } from '../page/index.ts';
+import { planJob, readJob, verifyPlan, type JobDocument } from '../planner/index.ts';
+import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
+import { effectsOf, jobOfPage, sizeOnItem, takeWayOut } from './index.ts';
+
+const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
+const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
+  ...{ id, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
+  ...{ reserved: false, origin: null, ...more },
+});
+const drawerOf = (...stock: StockItem[]): Drawer => ({
+  papers: [
+    {
+      id: 'sky',
+      name: 'Sky wash',
+      sides: [
+        { side: 'A', name: 'clouds', direction: 'one-way', along: 'height', look },
+        { side: 'B', name: 'plain', direction: 'none', along: 'height', look },
+      ],
+    },
+    { id: 'sand', name: 'Sand', sides: [{ side: 'A', name: 'sand', direction: 'none', along: 'height', look }] },
+  ],
+  stock,
+});
+const wish: Wish = { papers: ['sky'], side: 'A', direction: 'any' };
+/** A band across the page with a photo on it, whose mat covers the band from edge to edge for 4 1/2 in. */
+const page = (band: Partial<Wish> = {}): Page => ({
+  ...emptyPage('windsock page'),
+  base: { name: 'base', paper: null },
+  panels: [
+    { id: 'band', name: 'band', width: '11 1/2', height: '3', paper: { ...wish, ...band } } as Page['panels'][number],
+  ],
+  photos: [
+    {
+      id: 'p',
+      name: 'photo',
+      print: { width: '4', height: '6', known: 'measured' },
+      mats: [{ id: 'm', name: 'mat', reveal: ['1/4'], paper: { ...wish, papers: ['sand'] } }],
+      at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
+    },
+  ],
+});
+function asked(of: Page, drawer: Drawer): JobDocument {
+  const base = { ...of, base: { name: 'base', paper: { ...wish, papers: ['sand'] } } };
+  const made = jobOfPage('windsock page', derivePage(base), drawer, USUAL_HABITS);
+  if (!made.ok) throw new Error(JSON.stringify(made.problem));
+  return { ...made.job, plan: { ...made.job.plan, nodes: 60 } };
+}
+const piece = (job: JobDocument, id: string) => job.pieces.find((p) => p.id === id)!;
+const sand = item('sand-full', '12', '12', { paper: 'sand', quantity: 3 });
+const planned = (document: JobDocument) => {
+  const read = readJob(document);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob(read.job, { now: () => 0 });
+  expect(verifyPlan(read.job, plan)).toEqual([]);
+  return { job: read.job, plan };
+};
+
+describe('what a page hides of a part', () => {
+  test('a join behind what lies across it, an eighth away from its edges', () => {
+    const { join, least } = piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'band');
+    // the mat lies from 3 1/2 to 8 in along the band
+    expect(join).toEqual({ along: 'width', from: '3 5/8', to: '7 3/8', overlap: '1/2' });
+    expect(least).toBeUndefined();
+    expect(piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'm').join).toBeUndefined();
+  });
+  test('an end that is tucked further under than it need be', () => {
+    const tucked = page();
+    const [photo] = tucked.photos;
+    const moved = { ...photo!, at: { ...photo!.at, across: { from: 'right' as const, by: '0' } } };
+    const { least } = piece(asked({ ...tucked, photos: [moved] }, drawerOf(item('s', '12', '12'), sand)), 'band');
+    // the band ends at 11 3/4; the mat begins at 7 1/2: 4 1/4 in are hidden, a quarter of which stays
+    expect(least).toEqual({ width: '7 1/2', height: '3' });
+  });
+  test('where the paper is too short, the join is a way out', () => {
+    const drawer = drawerOf(item('short', '8', '12', { quantity: 2 }), sand);
+    const { plan } = planned(asked(page({ direction: 'height' }), drawer));
+    const [missing] = plan.missing;
+    expect(missing).toMatchObject({ piece: 'band', why: 'direction' });
+    expect(missing!.help.map((h) => h.how.do)).toEqual(expect.arrayContaining(['join', 'turn']));
+  });
+});
+
+describe('a piece from exactly there', () => {
+  const from = { stock: 'motif', x: '1/2', y: '2 1/4' };
+  const drawer = drawerOf(item('motif', '12', '12'), item('scrap', '12', '4', { kind: 'scrap' }), sand);
+  test('is cut from there, though a scrap would do', () => {
+    const document = asked(page({ from }), drawer);
+    expect(piece(document, 'band').from).toEqual({ stock: 'motif', x: '1/2 in', y: '2 1/4 in' });
+    const { plan } = planned(document);
+    expect(plan.status).toBe('complete');
+    const held = JSON.stringify(plan.sheets.find((s) => s.stock === 'motif'));
+    expect(held).toMatch(/"x":0.5,"y":2.25,[^}]*"holds":\{"piece":"band"/);
+  });
+  test('whose paper is gone is said, not cut from elsewhere', () => {
+    const gone = page({ from: { ...from, stock: 'gone' } });
+    const made = jobOfPage('p', derivePage(gone), drawer, USUAL_HABITS);
+    expect(made).toMatchObject({ ok: false });
+    const named = jobOfPage(
+      'p',
+      derivePage({ ...gone, base: { name: 'base', paper: { ...wish, papers: ['sand'] } } }),
+      drawer,
+      USUAL_HABITS,
+    );
+    expect(named).toEqual({ ok: false, problem: { code: 'place-gone', parts: ['band'] } });
+  });
+  test('lies there upright where it may, else turned, or not at all', () => {
+    const size = { width: 3, height: 2 } as never;
+    const [sky] = drawer.papers;
+    const on = (turned: StockItem['turned'], direction: Wish['direction'], side: Wish['side'] = 'A') =>
+      sizeOnItem(size, { ...wish, direction, side }, sky!, { turned });
+    expect(on(0, 'any')).toEqual({ width: 3, height: 2 });
+    expect(on(90, 'height')).toEqual({ width: 2, height: 3 });
+    expect(sizeOnItem(size, { ...wish, side: 'B' }, drawer.papers[1]!, { turned: 0 })).toBeNull();
+  });
+});
+
+describe('lines not to be cut through', () => {
+  const uncut: StockItem['uncut'] = [
+    [
+      ['6', '6'],
+      ['9', '11'],
+    ],
+  ];
+  test('go with the offcut that they lie on, counted from its corner', () => {
+    const { job, plan } = planned(asked(page(), drawerOf(item('s', '12', '12', { uncut }), sand)));
+    expect(plan.status).toBe('complete');
+    const { kept } = effectsOf(job, plan, 'page', '2026-03-02');
+    const [whole] = kept.filter((k) => k.uncut);
+    expect(kept.filter((k) => k.uncut)).toHaveLength(1);
+    const [[a, b]] = whole!.uncut as [[[string, string], [string, string]]];
+    expect([Number(b[0]) - Number(a[0]), Number(b[1]) - Number(a[1])]).toEqual([3, 5]);
+    expect(Number(b[1])).toBeLessThanOrEqual(Number(whole!.height));
+  });
+});
+
+describe('taking a way out', () => {
+  const of = page({ side: 'A', direction: 'height', from: { stock: 'motif', x: 0, y: 0 } });
+  const take = (how: Parameters<typeof takeWayOut>[3], id = 'band') => takeWayOut(of, derivePage(of), id, how);
+  const bandOf = (taken: ReturnType<typeof take>) => (taken && 'page' in taken ? taken.page.panels[0] : null);
+  test('changes what the part is wished to be', () => {
+    expect(bandOf(take({ do: 'turn' }))!.paper!.direction).toBe('any');
+    expect(bandOf(take({ do: 'other-side', side: 'B' }))!.paper!.side).toBe('B');
+    expect(bandOf(take({ do: 'other-paper', paper: 'sand' }))!.paper!.papers).toEqual(['sky', 'sand']);
+    expect(bandOf(take({ do: 'elsewhere' }))!.paper).not.toHaveProperty('from');
+  });
+  test('or its size', () => {
+    expect(bandOf(take({ do: 'shorten', to: 10.5 }))).toMatchObject({ width: '10 1/2', height: '3' });
+    expect(bandOf(take({ do: 'tuck', width: 9, height: 3 }))).toMatchObject({ width: '9', height: '3' });
+    expect(take({ do: 'shorten', to: 10 }, 'base')).toBeNull();
+  });
+  test('or the drawer', () => {
+    expect(take({ do: 'release', stock: 's' })).toEqual({ free: 's' });
+    expect(take({ do: 'buy', paper: 'sky', width: 12, height: 12, quantity: 2 })).toMatchObject({
+      bought: { paper: 'sky', width: '12', height: '12', quantity: 2, kind: 'sheet', unit: 'in' },
+    });
+  });
+  test('a join is for the hands', () => expect(take({ do: 'join', along: 'width', at: 4 })).toBeNull());
+});

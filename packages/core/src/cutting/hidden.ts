@@ -1,0 +1,92 @@
+import { exactText, lengthOf, ticks, type Ticks } from '../length/index.ts';
+import type { DerivedPage, Part, PieceToCut } from '../page/index.ts';
+import type { JobDocument } from '../planner/index.ts';
+import type { Habits } from '../stock/index.ts';
+
+/*
+ * What is hidden of a part by those that lie on it: its centre, which may be cut out and used; where it may be made of two;
+ * and ends that may be tucked less far under.
+ */
+
+type Said = JobDocument['pieces'][number];
+
+/** The parts on top of one, bottom to top. */
+function above(page: DerivedPage, id: string): { part: Part; over: readonly Part[] } | null {
+  const at = page.parts.findIndex((p) => p.id === id);
+  return at < 0 ? null : { part: page.parts[at]!, over: page.parts.slice(at + 1) };
+}
+
+/** What is hidden under the largest part that lies on this one, less an edge to glue it by. */
+export function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<Said, 'opening'> {
+  const here = above(page, id);
+  if (habits.centres === null || !here) return {};
+  const { part } = here;
+  const edge = lengthOf(habits.centres, habits.unit);
+  const inside = (o: Part) =>
+    o.x >= part.x && o.y >= part.y && o.x + o.width <= part.x + part.width && o.y + o.height <= part.y + part.height;
+  const cover = here.over
+    .filter(inside)
+    .reduce<Part | null>((most, o) => (!most || o.width * o.height > most.width * most.height ? o : most), null);
+  if (!cover) return {};
+  const down = (t: number) => ticks(Math.floor(t / page.mark.step) * page.mark.step);
+  const [width, height] = [down(cover.width - 2 * edge), down(cover.height - 2 * edge)];
+  const [x, y] = [down(cover.x - part.x + edge), down(cover.y - part.y + edge)];
+  const smallest = page.mark.step * 8;
+  if (width < smallest || height < smallest || x + width > part.width || y + height > part.height) return {};
+  const { unit } = page.mark;
+  const text = (t: Ticks) => exactText(t, unit);
+  return { opening: { x: text(x), y: text(y), width: text(width), height: text(height) } };
+}
+
+const AXES = [
+  { along: 'width', at: 'x', across: 'height', beside: 'y' },
+  { along: 'height', at: 'y', across: 'width', beside: 'x' },
+] as const;
+type Axis = (typeof AXES)[number];
+
+/** Stretches of a part, along an axis from its lower or left end, that one part on top hides from edge to edge. */
+function hiddenStretches(part: Part, over: readonly Part[], { along, at, across, beside }: Axis): [number, number][] {
+  return over
+    .filter((o) => o[beside] <= part[beside] && o[beside] + o[across] >= part[beside] + part[across])
+    .map((o): [number, number] => [Math.max(0, o[at] - part[at]), Math.min(part[along], o[at] + o[along] - part[at])])
+    .filter(([from, to]) => from < to);
+}
+
+/** A join that overlaps by half an inch (12 mm), wholly behind something, and an eighth (3 mm) away from its edges. */
+export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'join'> {
+  const here = above(page, piece.part);
+  if (!here) return {};
+  const { unit, step } = page.mark;
+  const [overlap, away] = [lengthOf(unit === 'in' ? '1/2' : '12', unit), lengthOf(unit === 'in' ? '1/8' : '3', unit)];
+  const onMark = (t: number, round: (n: number) => number) => ticks(round(t / step) * step);
+  const places = AXES.flatMap((axis) =>
+    hiddenStretches(here.part, here.over, axis).map(([from, to]) => ({
+      along: axis.along,
+      from: onMark(from + away, Math.ceil),
+      to: onMark(Math.min(to - away, piece[axis.along]) - overlap, Math.floor),
+    })),
+  ).filter(({ from, to, along }) => from <= to && from > 0 && to < piece[along]);
+  const best = places.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
+  if (!best) return {};
+  const text = (t: Ticks) => exactText(t, unit);
+  return { join: { along: best.along, from: text(best.from), to: text(best.to), overlap: text(overlap) } };
+}
+
+/** How small a piece may be made where its ends lie under something: a quarter of an inch (6 mm) of them stays tucked under. */
+export function leastOf(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least'> {
+  const here = above(page, piece.part);
+  if (!here) return {};
+  const { unit, step } = page.mark;
+  const tuck = lengthOf(unit === 'in' ? '1/4' : '6', unit);
+  const spared = (stretch: number) => Math.max(0, Math.floor((stretch - tuck) / step) * step);
+  const [width, height] = AXES.map((axis) => {
+    const whole = here.part[axis.along];
+    const stretches = hiddenStretches(here.part, here.over, axis);
+    const first = Math.max(0, ...stretches.filter(([from]) => from === 0).map(([, to]) => to));
+    const last = Math.max(0, ...stretches.filter(([, to]) => to === whole).map(([from]) => whole - from));
+    // what is hidden altogether is there for a reason
+    return first + last >= whole ? piece[axis.along] : ticks(piece[axis.along] - spared(first) - spared(last));
+  }) as [Ticks, Ticks];
+  if (width === piece.width && height === piece.height) return {};
+  return { least: { width: exactText(width, unit), height: exactText(height, unit) } };
+}
