@@ -143,6 +143,69 @@ test('a scrap with a corner gone is said in one line, and both its arms are cut'
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
+test('a piece from an exact place, and a place that stays whole; the offcut keeps it', async ({
+  table: page,
+  request,
+}) => {
+  await page.goto(`${DEMO}/papers`);
+  await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+  const where = page.getByRole('group', { name: 'Where sky panel is cut from' });
+  await where.getByLabel('from which').selectOption({ label: 'Gust, sheet 12 × 12' });
+  await where.getByLabel('from its left edge').fill('1');
+  await where.getByLabel('from its lower edge').fill('2 1/2');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect(page.getByText(/From exactly there: 1 from the left and 2 1\/2 from the bottom/)).toBeVisible();
+  await where.getByRole('button', { name: 'Close' }).click();
+  // a place on the paper of a mat stays whole, drawn with the mouse
+  await page.getByRole('button', { name: /^Chalk/ }).click();
+  await page.getByRole('button', { name: 'Keep a place whole on 8 1/2 by 7 Chalk' }).click();
+  const drawing = page.getByRole('img', { name: /^Chalk, 8 1\/2 by 7: drag over/ });
+  await drawing.scrollIntoViewIfNeeded();
+  const box = (await drawing.boundingBox())!;
+  await page.mouse.move(box.x + box.width - 20, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 60, box.y + 90, { steps: 3 });
+  await page.mouse.up();
+  await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled({ timeout: 15_000 });
+  const { plan } = (await (await request.get(`/api/pages/${DEMO.split('/').pop()}/plan`)).json()) as {
+    plan: { plan: { sheets: { tree: unknown }[] } };
+  };
+  expect(JSON.stringify(plan.plan.sheets)).toMatch(/"x":1,"y":2.5,"width":9.5,"height":9.5,"cut":null/);
+  await page.getByRole('button', { name: 'It is cut' }).click();
+  await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
+  const drawer = (await (await request.get('/api/drawer')).json()) as { stock: { uncut?: unknown; origin: unknown }[] };
+  expect(drawer.stock.filter((s) => s.uncut && s.origin)).toHaveLength(1);
+});
+
+test('an odd scrap by its corners; what is held back is freed with a press where it would help', async ({
+  table: page,
+  request,
+}) => {
+  await page.goto(`${DEMO}/papers`);
+  const line = page.getByLabel('Add a sheet or a scrap in one line');
+  await line.fill('scrap corners 0 x 0, 4 x 4, 4 x 0, 0 x 4 teal');
+  await expect(page.getByText('These corners are not in order round it')).toBeVisible();
+  await line.fill('scrap corners 0 x 0, 9 x 0, 9 x 4 1/2, 3 x 7 1/2 teal');
+  await expect(page.getByText('with 4 corners, Teal swell')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Teal swell.*3 scraps/ })).toBeVisible();
+  const drawer = (await (await request.get('/api/drawer')).json()) as {
+    papers: { id: string; name: string }[];
+    stock: { id: string; paper: string }[];
+  };
+  const gust = drawer.papers.find((p) => p.name === 'Gust')!.id;
+  for (const s of drawer.stock.filter((item) => item.paper === gust))
+    await request.patch(`/api/stock/${s.id}`, { data: { reserved: true } });
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByText(/Cannot be cut\. sky panel: all Gust that would do is held back/)).toBeVisible();
+  await page.getByRole('button', { name: /^Free it: take what is held back, Gust 12 × 12/ }).click();
+  await expect(page.getByText(/Cannot be cut\./)).toBeHidden();
+  await expect(page.getByText('Fewest possible:')).toBeVisible();
+});
+
 test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page, request }) => {
   const habits: unknown = await (await request.get('/api/habits')).json();
   await page.goto(`${DEMO}/papers`);

@@ -110,6 +110,12 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     ];
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
   };
+  /** What stays whole, as the drawer says. */
+  const wholes = stock.uncut.map(([a, b]): Mark => {
+    const [x, y] = [(Math.min(a.x, b.x) / ticks) * per, H - (Math.max(a.y, b.y) / ticks) * per];
+    const [width, height] = [(Math.abs(a.x - b.x) / ticks) * per, (Math.abs(a.y - b.y) / ticks) * per];
+    return { kind: 'rect', x, y, width, height, stroke: { colour: INK, width: 1.5, dash: [1.5, 3] } };
+  });
   const walk = (n: PlanNode): void => {
     if (n.cut === 'windmill') marks.push(...millMarks(place(n)));
     if (n.cut) return void n.parts!.forEach(walk);
@@ -168,6 +174,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
         ...hatch(m.x, m.y, m.width, m.height, 4, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
       );
   walk(sheet.tree);
+  marks.push(...wholes);
   const corners = stock.outline ?? [];
   corners.forEach((p, i) => {
     const q = corners[(i + 1) % corners.length]!;

@@ -49,6 +49,9 @@ interface ExactPlaceProps {
   close: () => void;
 }
 
+/** What has just been opened is brought wholly into view. */
+const intoView = (element: HTMLElement | null) => element?.scrollIntoView?.({ block: 'nearest' });
+
 /** Where on which sheet a piece must be cut from: a motif, a scene, the straightest stripe. */
 export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPlaceProps) {
   const items = wish.papers.flatMap((id) => drawer.stock.filter((s) => s.paper === id && fitsIn(piece, sizeOfItem(s))));
@@ -81,7 +84,7 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
   const lies = (s: typeof item) =>
     `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${KIND_WORDS[s.kind]} ${sizeWords(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
   return (
-    <Slip role="group" aria-label={`Where ${piece.name} is cut from`}>
+    <Slip ref={intoView} role="group" aria-label={`Where ${piece.name} is cut from`}>
       <OnTable
         {...{ item, paper, mark }}
         side={wish.side}

@@ -99,7 +99,14 @@ export function OnTable({ item, paper, side = 'A', mark, label, piece, onPoint, 
       width={px(W) + RULER + 1}
       height={px(H) + RULER}
       viewBox={`0 -1 ${px(W) + RULER + 1} ${px(H) + RULER}`}
-      style={{ display: 'block', maxWidth: '100%', height: 'auto', touchAction: 'none', cursor: 'crosshair' }}
+      style={{
+        display: 'block',
+        maxWidth: '100%',
+        height: 'auto',
+        touchAction: 'none',
+        userSelect: 'none',
+        cursor: 'crosshair',
+      }}
       onPointerDown={(e) => {
         e.currentTarget.setPointerCapture(e.pointerId);
         const spot = spotAt(e);
