@@ -1,10 +1,11 @@
 import { machine } from './machine.ts';
+import { others } from './others.ts';
 import { planning } from './planning.ts';
 import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
 
-const ALL = { sizing, planning, quality, screen };
+const ALL = { sizing, planning, quality, others, screen };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {

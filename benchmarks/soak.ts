@@ -14,16 +14,18 @@ const own = (await import(new URL('../scripts/check-plan.mjs', import.meta.url).
 const check = outside ? ((await import(outside)) as { checkPlan: Check }).checkPlan : null;
 
 function jobFor(seed: number): JobDocument {
-  if (seed % 20 === 0) return withNodes(normalJob(seed));
+  if (seed % 20 === 0) return withNodes(normalJob(seed), LONG);
   if (seed % 20 === 5) return withNodes(scrapDrawerJob(seed));
   if (seed % 20 === 10) return withNodes(puzzleJob(2, 6, seed));
   if (seed % 20 === 15) return withNodes(classicJob(1 + (seed % 10), 20, seed));
   if (seed % 100 === 1) return withNodes(kitJob(20 + (seed % 7)));
   if (seed % 4 === 2) return mixedJob2(seed);
-  return mixedJob(seed);
+  return seed % 8 === 3 ? withNodes(mixedJob(seed), LONG) : mixedJob(seed);
 }
-function withNodes(job: JobDocument): JobDocument {
-  return { ...job, plan: { ...job.plan, nodes: 60 } };
+/** So many steps of the search that it also looks for better mixes. */
+const LONG = 2500;
+function withNodes(job: JobDocument, nodes = 60): JobDocument {
+  return { ...job, plan: { ...job.plan, nodes } };
 }
 
 let bad = 0;

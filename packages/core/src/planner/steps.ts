@@ -29,7 +29,8 @@ interface Taste {
   readonly random: () => number;
 }
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
-const MOST_CUTS = 150;
+/** Cuts put in order, over all tries. */
+const MOST_CUTS = 3000;
 
 /** One cut of a run, on all sheets of its group; or a centre that is cut out. */
 type Move = { readonly run: Run; readonly nth: number; readonly by: number } | { readonly opens: Place; group: number };
@@ -51,13 +52,11 @@ export interface Schedule {
 export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number): Schedule {
   const { groups, runs } = runsOf(sheets, job);
   let best = orderOf(groups, runs, job, PLAIN);
-  if (best.moves.length <= MOST_CUTS) {
-    const random = seededRandom(1);
-    for (let i = 0; i < tries; i++) {
-      const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
-      const other = orderOf(groups, runs, job, taste);
-      if (other.settings < best.settings) best = other;
-    }
+  const random = seededRandom(1);
+  for (let i = 0; i < Math.min(tries, MOST_CUTS / (best.moves.length || 1) - 1); i++) {
+    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
+    const other = orderOf(groups, runs, job, taste);
+    if (other.settings < best.settings) best = other;
   }
   return {
     sheets: inOrder(sheets, groups, best.parts, job.cutter.kerf),
