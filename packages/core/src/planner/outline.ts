@@ -100,12 +100,18 @@ function findRooms(
   const outline = item.outline!;
   const { kerf } = job.cutter;
   const step = job.cutter.step ?? 1;
+  // where every edge is upright or level, the best rooms end at corners
+  const slanted = outline.some((p, i) => {
+    const q = outline[(i + 1) % outline.length]!;
+    return p.x !== q.x && p.y !== q.y;
+  });
   const xs = gridOf(
     item.width,
     outline.map((p) => p.x),
     taken.flatMap((t) => [t.x - kerf, t.x + t.width]),
     step,
     kerf,
+    slanted,
   );
   const ys = gridOf(
     item.height,
@@ -113,6 +119,7 @@ function findRooms(
     taken.flatMap((t) => [t.y - kerf, t.y + t.height]),
     step,
     kerf,
+    slanted,
   );
   const [nx, ny] = [xs.length, ys.length];
   // what starts at a line inside the box starts beyond the kerf of the cut there
@@ -198,13 +205,14 @@ function findRooms(
   return trees;
 }
 
-/** Lines of the grid along one way: the box's ends, corners on the mark either side, and between them evenly. */
+/** Lines of the grid along one way: the box's ends, corners on the mark either side, and where it has slanted edges evenly between them. */
 function gridOf(
   length: number,
   corners: readonly number[],
   exact: readonly number[],
   step: number,
   kerf: number,
+  slanted: boolean,
 ): number[] {
   const wanted = new Set<number>(exact.filter((v) => v > 0 && v < length));
   const down = (v: number) => Math.floor(v / step) * step;
@@ -216,7 +224,7 @@ function gridOf(
   const distinct = [...new Set(corners)];
   if (distinct.length <= LINES / 2)
     for (const v of distinct) [down(v), down(v + step - 1) - kerf > v ? v : down(v + step - 1)].forEach(add);
-  for (let n = 2; n <= LINES && wanted.size < LINES - 2; n *= 2)
+  for (let n = 2; slanted && n <= LINES && wanted.size < LINES - 2; n *= 2)
     for (let i = 1; i < n; i += 2) add(down((length * i) / n));
   return [0, ...[...wanted].sort((a, b) => a - b), length];
 }

@@ -85,7 +85,7 @@ class Planner {
   private readonly keep: readonly CutSheet[];
   private kept: Solution | null = null;
   /** The best so far for each aim asked for, and how it was come by. */
-  private readonly best = new Map<Aim, { solution: Solution; figure: Figure; approach: Approach | null }>();
+  private readonly best = new Map<Aim, Best>();
   private readonly layouts = new Map<Approach, Layout>();
 
   constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null) {
@@ -171,11 +171,16 @@ class Planner {
   /** Takes a solution if it is better for the aim than what is known. */
   private offer(solution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
     if (!solution) return;
-    const figure = figureOf(this.job, aim, solution, approach?.resort ?? false);
+    const offered: Best = { solution, approach, figure: this.figureOf(solution, aim, approach, false) };
     const known = this.best.get(aim);
-    if (known && compareScores(figure, known.figure) >= 0) return;
-    if (known && this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
-    this.best.set(aim, { solution, figure, approach });
+    if (known) {
+      const against = compareScores(offered.figure, known.figure);
+      // settings are counted only where all before them is equal
+      const whole = ({ solution: s, approach: a }: Best) => this.figureOf(s, aim, a, true);
+      if (against > 0 || (against === 0 && compareScores(whole(offered), (known.whole ??= whole(known))) >= 0)) return;
+      if (this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
+    }
+    this.best.set(aim, offered);
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim));
   }
 
@@ -192,10 +197,13 @@ class Planner {
     const asFramed = () => approachOf(compile(job, { frames: [...frames], unplaced }));
     let best = asFramed();
     if (!sheets.length || sheets.length > 24) return best;
+    // looking for the best frames leaves most of the time for the search
+    const looking = budget.share(0.15);
     let figure = this.atOnce(best, budget);
     sheets.forEach((ways, i) => {
       let chosen = ways[0]!;
       for (const way of ways.slice(1)) {
+        if (looking.over()) break;
         frames[i] = way;
         const tried = asFramed();
         const other = this.atOnce(tried, budget);
@@ -227,16 +235,24 @@ class Planner {
   private atOnce(approach: Approach, budget: Budget): Figure {
     const { job } = this;
     const { solution } = search({ c: approach.c, aim: job.aim, newAreaBound: 0, budget: budget.none() });
-    return figureOf(job, job.aim, solution, approach.resort);
+    return this.figureOf(solution, job.aim, approach, job.aim === 'easiest-cuts');
+  }
+
+  /** The score, with the taking of another tool after missing pieces and new paper. */
+  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): Figure {
+    const standing = standingOf(this.job, solution, withSettings);
+    return score(aim, standing).toSpliced(standing.missing.length + 1, 0, approach?.resort ? 1 : 0);
   }
 }
 
 type Figure = readonly (number | null)[];
 
-/** The score, with the taking of another tool after missing pieces and new paper. */
-function figureOf(job: Job, aim: Aim, solution: Solution, resort: boolean): Figure {
-  const standing = standingOf(job, solution);
-  return score(aim, standing).toSpliced(standing.missing.length + 1, 0, resort ? 1 : 0);
+/** What is known for an aim: its figure, without the settings, and with them once they have been counted. */
+interface Best {
+  readonly solution: Solution;
+  readonly approach: Approach | null;
+  readonly figure: Figure;
+  whole?: Figure;
 }
 
 const yieldsAlways = (solution: Solution): boolean =>

@@ -5,6 +5,7 @@ import { LEAF, Layout, ROW, type Planting } from './layout.ts';
 import { bestMix, type Cuttable } from './mix.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
+import { wasteBeside } from './stand.ts';
 
 /*
  * A search comes past many good sheets that never stand together in one layout. They are kept, with others filled by chance,
@@ -29,6 +30,8 @@ export class Recombiner {
   private readonly names: Float64Array;
   private readonly random: () => number;
   private readonly scratch: Layout;
+  /** [s] what it costs to use a blank at all */
+  private readonly beside: Float64Array;
   /** Sheets seen, or seen with less waste, since the last mix. */
   private news = 0;
 
@@ -37,6 +40,7 @@ export class Recombiner {
     this.budget = budget;
     this.random = random;
     this.scratch = new Layout(c);
+    this.beside = wasteBeside(c);
     this.names = Float64Array.from({ length: c.pieceCount + c.stockCount }, () => Math.floor(random() * 2 ** 46));
   }
 
@@ -47,7 +51,7 @@ export class Recombiner {
     let name = names[c.pieceCount + s]!;
     for (let n = layout.root[b]!; n >= 0; n = layout.after(n))
       if (layout.kind[n] === LEAF) name += names[layout.piece[n]!]!;
-    const cost = layout.figures[b * 5]! + layout.figures[b * 5 + 3]! * DISLIKE;
+    const cost = this.costOf(layout, b);
     const known = this.seen.get(name);
     if (known) {
       if (cost >= known.cost) return;
@@ -63,6 +67,10 @@ export class Recombiner {
       if (layout.kind[n] === LEAF) counts.set(layout.piece[n]!, (counts.get(layout.piece[n]!) ?? 0) + 1);
     const planting = plantingOf(layout, layout.root[b]!);
     this.seen.set(name, { s, cost, kinds: [...counts.keys()], counts: [...counts.values()], planting });
+  }
+
+  private costOf(layout: Layout, b: number): number {
+    return layout.figures[b * 5]! + this.beside[layout.stock[b]!]! + layout.figures[b * 5 + 3]! * DISLIKE;
   }
 
   /** Fills so many items by chance, and remembers them after every piece. */
@@ -112,11 +120,14 @@ export class Recombiner {
   improve(on: Layout, into: Layout): boolean {
     const { c } = this;
     this.news = 0;
-    const least = wasteOf(on);
+    let least = 0;
+    for (let b = 0; b < on.sheets; b++) least += this.costOf(on, b);
+    // a room that is used is no waste any more
+    const spared = this.beside.reduce((sum, w) => sum - Math.min(0, w), 0);
     const copies = Float64Array.from({ length: c.stockCount }, (_, s) => (c.isNew[s] ? on.opened[s]! : c.copies[s]!));
     const wanted = Float64Array.from(c.quantity, (q, k) => q - on.pool[k]!);
     const columns = [...this.seen.values()].filter(
-      (v) => v.cost < least && copies[v.s]! > 0 && v.kinds.every((k, i) => v.counts[i]! <= wanted[k]!),
+      (v) => v.cost < least + spared && copies[v.s]! > 0 && v.kinds.every((k, i) => v.counts[i]! <= wanted[k]!),
     );
     const over = () => this.budget.over();
     const mix = bestMix({ columns, wanted, copies, area: c.area, below: least, over });
@@ -125,12 +136,6 @@ export class Recombiner {
     for (const { s, planting } of mix) into.plant(s, planting);
     return true;
   }
-}
-
-function wasteOf(layout: Layout): number {
-  let sum = 0;
-  for (let b = 0; b < layout.sheets; b++) sum += layout.figures[b * 5]! + layout.figures[b * 5 + 3]! * DISLIKE;
-  return sum;
 }
 
 function plantingOf(layout: Layout, n: number): Planting {

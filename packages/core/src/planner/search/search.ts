@@ -47,15 +47,19 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
   const best = new Layout(c);
   const trial = new Layout(c);
   let bestSolution: Solution = solutionOf(best);
-  // settings take the longest to count: they are counted where they decide early, and for what would be the best
+  // settings take the longest to count: they are counted where they decide early, and where all before them is equal
   const early = aim === 'easiest-cuts';
-  let bestScore = score(aim, standingOfLayout(best, true));
+  const scoreOf = (layout: Layout, withSettings: boolean) => score(aim, standingOfLayout(layout, withSettings));
+  let bestScore = scoreOf(best, early);
+  let bestWhole: typeof bestScore | null = null;
   const offer = (layout: Layout): boolean => {
-    if (!early && compareScores(score(aim, standingOfLayout(layout, false)), bestScore) > 0) return false;
-    const figure = score(aim, standingOfLayout(layout, true));
-    if (compareScores(figure, bestScore) >= 0) return false;
+    const figure = scoreOf(layout, early);
+    const against = compareScores(figure, bestScore);
+    if (against > 0) return false;
+    const whole = against < 0 ? null : scoreOf(layout, true);
+    if (whole && compareScores(whole, (bestWhole ??= scoreOf(best, true))) >= 0) return false;
     best.copyFrom(layout);
-    bestScore = figure;
+    [bestScore, bestWhole] = [figure, whole];
     bestSolution = solutionOf(layout);
     better?.(bestSolution);
     return true;
@@ -79,7 +83,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
   const improver = new Improver(c, random);
   const current = new Layout(c);
   // a mix is told by its waste, which other aims put second
-  const recombiner = aim === 'least-paper' && !c.frames.length ? new Recombiner(c, random, budget) : null;
+  const recombiner = aim === 'least-paper' ? new Recombiner(c, random, budget) : null;
   const note = recombiner ? (b: number) => recombiner.note(trial, b) : undefined;
   const memory = new Float64Array(MEMORY);
   const missingNothing = () => best.pool.every((n) => n === 0);

@@ -1,10 +1,21 @@
 import type { Compiled } from '../compile.ts';
+import type { Frame } from '../frames.ts';
 import type { Job } from '../job.ts';
 import { areaOf } from '../outline.ts';
 import type { Solution, Standing } from '../score.ts';
 import { settingsFor } from '../steps.ts';
 import { isNewPaper, missingAreas } from '../standing.ts';
-import { cutsOf, figuresOf, isRoom, kerfAreaOf, noFigures, offcutTree, type CutSheet, type Tree } from '../tree.ts';
+import {
+  cutsOf,
+  figuresOf,
+  isRoom,
+  kerfAreaOf,
+  noFigures,
+  offcutTree,
+  type CutSheet,
+  type Tree,
+  type TreeFigures,
+} from '../tree.ts';
 import type { Layout } from './layout.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
@@ -90,6 +101,42 @@ export const newAreaOfFrames = (c: Compiled): number =>
     return sum + (f.opens && isNewPaper(item) ? areaOf(item) : 0);
   }, 0);
 
+/** Adds what a frame itself wastes, keeps and cuts, its used rooms left out. */
+function figuresOfFrame(c: Compiled, frame: Frame, used: ReadonlySet<number>, sum: TreeFigures): void {
+  const item = c.job.stock[frame.stock]!;
+  sum.waste += areaOf(item) - (item.outline ? 0 : frame.tree.width * frame.tree.height);
+  // of an odd scrap, only what lies wholly in its outline is counted part by part
+  const walk = (tree: Tree, counted: boolean): void => {
+    const whole = counted || !item.outline || !tree.frame;
+    if (whole && !counted && item.outline) sum.waste -= tree.width * tree.height;
+    if (tree.cut) {
+      sum.cuts += cutsOf(tree);
+      if (whole) sum.kerf += kerfAreaOf(tree, c.kerf);
+      for (const part of tree.parts) walk(part, whole);
+    } else if (isRoom(tree.holds)) {
+      if (!used.has(tree.holds.room)) figuresOf(offcutTree(tree, c.job.keep), c.kerf, sum);
+    } else if (whole) figuresOf(tree, c.kerf, sum);
+  };
+  walk(frame.tree, false);
+}
+
+/**
+ * [s] what using a blank wastes beside what is wasted in it: of a room, the rest of its frame where that is not cut anyway, less
+ * what the room wasted as an offcut. As if no other room of the frame were used.
+ */
+export function wasteBeside(c: Compiled): Float64Array {
+  return Float64Array.from(c.blanks, ({ frame: f, room }) => {
+    if (f < 0) return 0;
+    const frame = c.frames[f]!;
+    const wasted = (used: ReadonlySet<number>) => {
+      const sum = noFigures();
+      figuresOfFrame(c, frame, used, sum);
+      return sum.waste + sum.kerf;
+    };
+    return wasted(new Set([room])) - (frame.opens ? wasted(new Set()) : 0);
+  });
+}
+
 /** What the frames add to the sheets in their rooms: their own cuts and waste, rooms that nothing uses, and pinned pieces. */
 function standingOfFrames(
   layout: Layout,
@@ -110,21 +157,8 @@ function standingOfFrames(
     items++;
     const item = c.job.stock[frame.stock]!;
     for (const k of frame.pins) disliked += c.job.pieces[k]!.papers.indexOf(item.paper.id);
-    sum.waste += areaOf(item) - (item.outline ? 0 : frame.tree.width * frame.tree.height);
     if (!isNewPaper(item)) for (const k of frame.pins) fromScraps += c.area[k]!;
-    // of an odd scrap, only what lies wholly in its outline is counted part by part
-    const walk = (tree: Tree, counted: boolean): void => {
-      const whole = counted || !item.outline || !tree.frame;
-      if (whole && !counted && item.outline) sum.waste -= tree.width * tree.height;
-      if (tree.cut) {
-        sum.cuts += cutsOf(tree);
-        if (whole) sum.kerf += kerfAreaOf(tree, c.kerf);
-        for (const part of tree.parts) walk(part, whole);
-      } else if (isRoom(tree.holds)) {
-        if (!used[f]!.has(tree.holds.room)) figuresOf(offcutTree(tree, c.job.keep), c.kerf, sum);
-      } else if (whole) figuresOf(tree, c.kerf, sum);
-    };
-    walk(frame.tree, false);
+    figuresOfFrame(c, frame, used[f]!, sum);
   });
   return { waste: sum.waste + sum.kerf, cuts: sum.cuts, disliked, fromScraps, items, largestKept: sum.largestKept };
 }
