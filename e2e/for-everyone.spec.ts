@@ -5,6 +5,7 @@ const SCREENS = {
   size: '/',
   page: DEMO,
   papers: `${DEMO}/papers`,
+  places: `${DEMO}/papers`,
   order: `${DEMO}/order`,
   print: `${DEMO}/print`,
   nowhere: '/kites',
@@ -18,6 +19,14 @@ for (const [name, path] of Object.entries(SCREENS)) {
     }
     await page.goto(path);
     await page.waitForLoadState('networkidle');
+    if (name === 'places') {
+      await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+      await page.getByRole('button', { name: /^Chalk/ }).click();
+      await page.getByRole('button', { name: 'Keep a place whole on 8 1/2 by 7 Chalk' }).click();
+      await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
+    }
     if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
     const { violations } = await new AxeBuilder({ page })
       .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])

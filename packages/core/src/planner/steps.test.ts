@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from './index.ts';
-import { normalJob } from './makers.ts';
+import { mixedJob, normalJob } from './makers.ts';
 
 function planned(document: JobDocument): Plan {
   const read = readJob(document);
@@ -97,4 +97,10 @@ test('the part that is cut least often goes last, where it needs no setting', ()
   expect(verifyPlan(read.job, plan)).toEqual([]);
   // three strips at one setting, and the wide piece is what is left
   expect(plan.totals).toMatchObject({ cuts: 3, settings: 1, wasteArea: 0 });
+});
+
+test('a run of which only offcuts may change places is still cut', () => {
+  const read = readJob(mixedJob(1076));
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  expect(verifyPlan(read.job, planJob(read.job, { now: () => 0 }))).toEqual([]);
 });

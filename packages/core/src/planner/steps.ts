@@ -169,11 +169,14 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
 
 /** The parts of a run that may come off next; an offcut is what is left, but where the setting happens to be its size. */
 function eachNext(run: Run, left: readonly number[], setting: number, visit: (part: number) => void): void {
-  if (!run.loose) return visit(left[0]!);
+  let any = false;
   for (const i of left) {
     const { holds } = run.node.parts[i]!;
-    if (i < run.loose && (run.sizes[i] === setting || (holds !== 'keep' && holds !== 'waste'))) visit(i);
+    if (i >= run.loose || (run.sizes[i] !== setting && (holds === 'keep' || holds === 'waste'))) continue;
+    visit(i);
+    any = true;
   }
+  if (!any) visit(left[0]!);
 }
 
 /** The cutter, most liked first, that can take a part off what is in hand. */
