@@ -22,7 +22,7 @@ for (const [name, path] of Object.entries(SCREENS)) {
     if (name === 'places') {
       await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
       await page.getByRole('button', { name: /^Chalk/ }).click();
-      await page.getByRole('button', { name: 'Keep a place whole on 8 1/2 by 7 Chalk' }).click();
+      await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
       await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
       await page.keyboard.press('Enter');
       await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);

@@ -159,7 +159,7 @@ test('a piece from an exact place, and a place that stays whole; the offcut keep
   await where.getByRole('button', { name: 'Close' }).click();
   // a place on the paper of a mat stays whole, drawn with the mouse
   await page.getByRole('button', { name: /^Chalk/ }).click();
-  await page.getByRole('button', { name: 'Keep a place whole on 8 1/2 by 7 Chalk' }).click();
+  await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
   const drawing = page.getByRole('img', { name: /^Chalk, 8 1\/2 by 7: drag over/ });
   await drawing.scrollIntoViewIfNeeded();
   const box = (await drawing.boundingBox())!;

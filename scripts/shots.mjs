@@ -47,7 +47,7 @@ const SHOTS = [
     800,
     async (page) => {
       await page.getByRole('button', { name: /^Gust/ }).click();
-      await page.getByRole('button', { name: /^Keep a place whole on 12 by 12 Gust/ }).click();
+      await page.getByRole('button', { name: /^Mark places on 12 by 12 Gust/ }).click();
       await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 7 to 5 1/2 x 11');
       await page.keyboard.press('Enter');
       await page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem').waitFor();

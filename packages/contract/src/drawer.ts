@@ -13,5 +13,7 @@ export const newStockSchema = stockItemSchema
   .partial({ trim: true, turned: true, reserved: true });
 export type NewStock = z.infer<typeof newStockSchema>;
 
-export const changeStockSchema = stockItemSchema.pick({ quantity: true, reserved: true, turned: true, uncut: true }).partial();
+export const changeStockSchema = stockItemSchema
+  .pick({ quantity: true, reserved: true, turned: true, uncut: true, trim: true })
+  .partial();
 export type ChangeStock = z.infer<typeof changeStockSchema>;

@@ -116,6 +116,7 @@ export const demoPage = (): Page => ({
   version: 1,
   copies: 1,
   spares: [],
+  first: [],
   name: 'First wind at Saltmarsh Point',
   unit: 'in',
   mark: '1/16',

@@ -9,7 +9,14 @@ import { Refused, notFound } from '../http/refused.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
-export const stockItemOf = ({ demo: _demo, createdAt: _createdAt, origin, outline, uncut, ...row }: StockRow): StockItem => ({
+export const stockItemOf = ({
+  demo: _demo,
+  createdAt: _createdAt,
+  origin,
+  outline,
+  uncut,
+  ...row
+}: StockRow): StockItem => ({
   ...row,
   ...(outline ? { outline } : {}),
   ...(uncut?.length ? { uncut } : {}),

@@ -187,6 +187,8 @@ describe('paper in one line', () => {
       },
     });
     expect(partOfPiece('m spare')).toBe('m');
+    const first = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map(), { ...order, first: ['m'] });
+    expect(first.ok && first.job.pieces.map((p) => p.priority)).toEqual([2, 3, 1]);
     const later = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map([['base', 3], ['m', 2]]), order); // prettier-ignore
     expect(later.ok && later.job.pieces.map((p) => [p.id, p.quantity])).toEqual([['m', 1], ['m spare', 1]]); // prettier-ignore
   });

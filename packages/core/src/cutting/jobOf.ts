@@ -1,5 +1,5 @@
 import { exactText, type LengthText } from '../length/index.ts';
-import type { DerivedPage, PieceToCut } from '../page/index.ts';
+import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { hiddenCentre, hiddenJoin, leastOf } from './hidden.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
@@ -30,13 +30,15 @@ export function jobOfPage(
   drawer: Drawer,
   habits: Habits,
   cut: CutParts = new Map(),
-  order: { readonly copies: number; readonly spares: readonly string[] } = { copies: 1, spares: [] },
+  order: Pick<Page, 'copies' | 'spares'> & Partial<Pick<Page, 'first'>> = { copies: 1, spares: [] },
 ): JobOfPage {
   const pieces = page.pieces.flatMap((p) => {
     const quantity = order.copies - Math.min(order.copies, cut.get(p.part) ?? 0);
     const spare = order.spares.includes(p.part) && (cut.get(p.part) ?? 0) <= order.copies;
     return [
-      ...(quantity ? [{ ...p, id: p.part, quantity, priority: 2, label: p.name }] : []),
+      ...(quantity
+        ? [{ ...p, id: p.part, quantity, priority: order.first?.includes(p.part) ? 3 : 2, label: p.name }]
+        : []),
       ...(spare ? [{ ...p, id: p.part + SPARE, quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
     ];
   });

@@ -66,6 +66,8 @@ export const pageSchema = z
     copies: z.int().min(1).max(500).default(1),
     /** Parts of which one more is cut, to be safe. */
     spares: z.array(z.string().max(100)).max(500).default([]),
+    /** Parts that are cut first where paper is short. */
+    first: z.array(z.string().max(100)).max(500).default([]),
   })
   .superRefine((page, context) => {
     const seen = new Set<string>();
@@ -91,9 +93,9 @@ export const PAGE_VERSION = 1;
 
 /** Brings a saved document of any earlier version up to this one. Each version adds its named step here. */
 export function migratePage(document: unknown): unknown {
-  // copies and spares came later
+  // copies, spares and what is cut first came later
   return document && typeof document === 'object' && !Array.isArray(document)
-    ? { copies: 1, spares: [], ...document }
+    ? { copies: 1, spares: [], first: [], ...document }
     : document;
 }
 
@@ -114,6 +116,7 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
     photos: [],
     copies: 1,
     spares: [],
+    first: [],
   };
 }
 

@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
@@ -9,6 +10,7 @@ import type { PageContext } from '../page/PageStation.tsx';
 
 /** Left of a hidden centre's edge to glue by, to begin with. */
 const GLUE = { in: '1/2', mm: '12' } as const;
+const STACKS = ['1', '2', '3', '4', '5', '6', '8', '10'];
 
 /** The cutter and the keep rule: one person's, remembered. */
 export function HabitsForm({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
@@ -62,6 +64,15 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
           unit={habits.unit}
           options={{ allow: 'negative' }}
           onCommit={(long) => cutter({ long })}
+        />
+        <Choice
+          label="sheets cut at once"
+          value={String(habits.cutter.stack)}
+          options={[...new Set([...STACKS, String(habits.cutter.stack)])].map((n) => ({
+            id: n,
+            name: n === '1' ? 'one' : n,
+          }))}
+          onChange={(n) => cutter({ stack: Number(n) })}
         />
       </div>
       <Ticks>

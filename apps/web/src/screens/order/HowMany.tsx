@@ -28,7 +28,7 @@ const Count = styled(Input)`
   }
 `;
 
-/** The same page so many times, and parts of which one more is cut to be safe. */
+/** The same page so many times, parts of which one more is cut to be safe, and those that are cut first where paper is short. */
 export function HowMany({ context }: { context: PageContext }) {
   const { page, change } = context.editor;
   // what is being typed; the page's own number otherwise, so that undo shows
@@ -40,11 +40,17 @@ export function HowMany({ context }: { context: PageContext }) {
     if (Number(text) !== page.copies) change({ ...page, copies: Number(text) });
     setDraft(null);
   };
-  const toggle = (part: string) =>
+  const toggle = (list: 'spares' | 'first', part: string) =>
     change({
       ...page,
-      spares: page.spares.includes(part) ? page.spares.filter((p) => p !== part) : [...page.spares, part],
+      [list]: page[list].includes(part) ? page[list].filter((p) => p !== part) : [...page[list], part],
     });
+  const ticks = (list: 'spares' | 'first') =>
+    context.derived.pieces.map((p) => (
+      <Tick key={p.part} checked={page[list].includes(p.part)} onChange={() => toggle(list, p.part)}>
+        {p.name}
+      </Tick>
+    ));
   return (
     <Block>
       <h3>How many</h3>
@@ -58,11 +64,14 @@ export function HowMany({ context }: { context: PageContext }) {
           <summary>One spare of {page.spares.length ? `${page.spares.length} of the pieces` : 'a piece'}</summary>
           <Ticks>
             <legend>Cut last, where there is paper for it:</legend>
-            {context.derived.pieces.map((p) => (
-              <Tick key={p.part} checked={page.spares.includes(p.part)} onChange={() => toggle(p.part)}>
-                {p.name}
-              </Tick>
-            ))}
+            {ticks('spares')}
+          </Ticks>
+        </details>
+        <details>
+          <summary>What matters most{page.first.length ? `: ${page.first.length} of the pieces` : ''}</summary>
+          <Ticks>
+            <legend>Cut first, where paper is short:</legend>
+            {ticks('first')}
           </Ticks>
         </details>
       </Fields>

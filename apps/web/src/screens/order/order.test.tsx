@@ -156,6 +156,14 @@ describe('how many', () => {
     fireEvent.click(first!);
     expect(held.spares).toEqual([]);
   });
+  test('what matters most is cut first', () => {
+    form();
+    fireEvent.click(screen.getByText('What matters most'));
+    const boxes = screen.getAllByRole('checkbox');
+    fireEvent.click(boxes.at(-1)!);
+    expect([held.first.length, held.spares]).toEqual([1, []]);
+    expect(screen.getByText('What matters most: 1 of the pieces')).toBeTruthy();
+  });
 });
 
 test('habits: what the trimmer can do, and hidden centres with their edge to glue by', async () => {
@@ -171,6 +179,8 @@ test('habits: what the trimmer can do, and hidden centres with their edge to glu
   await waitFor(() => expect(asked[0]?.body).toMatchObject({ cutter: { stop: true }, centres: '1/2' }));
   fireEvent.click(screen.getByRole('checkbox', { name: 'use the hidden centres of mats and bases' }));
   await waitFor(() => expect(asked.some((a) => (a.body as { centres?: unknown } | null)?.centres === null)).toBe(true));
+  fireEvent.change(screen.getByLabelText('sheets cut at once'), { target: { value: '3' } });
+  await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ cutter: { stack: 3 } }));
 });
 
 describe('the story of cuts', () => {

@@ -30,14 +30,14 @@ export function useCuttingOrder(context: PageContext): {
   trouble: Error | null;
 } {
   const { id, editor, derived, drawer, habits, cutCounts, cuttings } = context;
-  const { name, copies, spares } = editor.page;
+  const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
   const { state, plan: start, stop } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
-    () => jobOfPage(name, derived, drawer, habits, cutCounts, { copies, spares }),
-    [name, derived, drawer, habits, cutCounts, copies, spares],
+    () => jobOfPage(name, derived, drawer, habits, cutCounts, { copies, spares, first }),
+    [name, derived, drawer, habits, cutCounts, copies, spares, first],
   );
   const text = wanted.ok ? asked(wanted.job) : null;
   const storedText = useMemo(() => (stored.data ? asked(stored.data.job) : null), [stored.data]);

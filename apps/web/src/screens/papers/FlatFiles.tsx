@@ -6,7 +6,7 @@ import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
 import type { ChangeStock } from '@temnex/contract';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, directionWords, faceTurn } from '../../ui/Swatch.tsx';
-import { cornersOf, wholeBoxes } from './OnTable.tsx';
+import { cornersOf, spotOf, wholeBoxes } from './OnTable.tsx';
 import { StayWhole } from './StayWhole.tsx';
 
 /** Pixels to the inch, the same for everything in the drawer, so that a glance compares. */
@@ -127,7 +127,7 @@ function OneFile({
             {items.slice(0, shown).map((item) => (
               <li key={item.id}>
                 {whole === item.id ? (
-                  <StayWhole {...{ item, paper, mark }} change={(uncut) => change(item.id, { uncut })} />
+                  <StayWhole {...{ item, paper, mark }} change={(patch) => change(item.id, patch)} />
                 ) : (
                   <Lying items={[item]} paper={paper} />
                 )}
@@ -139,6 +139,7 @@ function OneFile({
                 {item.uncut?.length
                   ? `, ${item.uncut.length === 1 ? 'a place' : `${item.uncut.length} places`} kept whole`
                   : ''}
+                {unusedWords(item)}
                 {item.turned ? `, lies turned ${item.turned}°` : ''}
                 {item.origin ? `, kept ${item.origin.date}` : ''}
                 <br />
@@ -162,10 +163,18 @@ function OneFile({
                 <Quiet
                   onPress={() => setWhole(whole === item.id ? null : item.id)}
                   aria-expanded={whole === item.id}
-                  aria-label={`Keep a place whole on ${item.width} by ${item.height} ${paper.name}`}
+                  aria-label={`Mark places on ${item.width} by ${item.height} ${paper.name}`}
                 >
-                  {whole === item.id ? 'That is all' : 'Keep a place whole'}
+                  {whole === item.id ? 'That is all' : 'Mark it'}
                 </Quiet>
+                {paper.sides.some((f) => f.direction !== 'none') ? (
+                  <Quiet
+                    onPress={() => change(item.id, { turned: ((item.turned + 90) % 360) as StockItem['turned'] })}
+                    aria-label={`The pattern lies a quarter further round on ${item.width} by ${item.height} ${paper.name}`}
+                  >
+                    Pattern ↺
+                  </Quiet>
+                ) : null}
                 <Quiet
                   onPress={() => remove(item)}
                   aria-label={`Take out ${item.width} by ${item.height} ${paper.name}`}
@@ -186,6 +195,12 @@ function OneFile({
       )}
     </File>
   );
+}
+
+/** Edges that are not to be used, in words. */
+function unusedWords({ trim, unit }: StockItem): string {
+  const edges = (['left', 'right', 'bottom', 'top'] as const).filter((e) => spotOf([trim[e], 0], unit).x > 0);
+  return edges.length ? `, less ${edges.map((e) => `${trim[e]} ${e}`).join(', ')}` : '';
 }
 
 const SHOWN = 16;

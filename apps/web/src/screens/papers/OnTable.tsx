@@ -84,6 +84,13 @@ export function OnTable({ item, paper, side = 'A', mark, label, piece, onPoint, 
   };
   const marks = (length: number) => Array.from({ length: Math.floor(length / unit + 1e-9) + 1 }, (_, i) => i);
   const every = Math.max(1, Math.ceil(14 / px(unit)));
+  const off = (edge: keyof StockItem['trim']) => spotOf([item.trim[edge], 0], item.unit).x;
+  const margins = [
+    { x: 0, y: 0, width: off('left'), height: H },
+    { x: W - off('right'), y: 0, width: off('right'), height: H },
+    { x: 0, y: 0, width: W, height: off('bottom') },
+    { x: 0, y: H - off('top'), width: W, height: off('top') },
+  ].filter((b) => b.width > 0 && b.height > 0);
   const drawn = start && end && stretch ? boxBetween(start, end) : null;
   const rect = (b: Box) => ({
     x: RULER + px(b.x),
@@ -137,6 +144,9 @@ export function OnTable({ item, paper, side = 'A', mark, label, piece, onPoint, 
         fill={`url(#${lookId(...look)})`}
         stroke="#161616"
       />
+      {margins.map((b, i) => (
+        <rect key={i} {...rect(b)} fill="#d8d8d8cc" stroke="#161616" strokeWidth="0.6" />
+      ))}
       {wholeBoxes(item).map((b, i) => (
         <rect key={i} {...rect(b)} fill="#fbfbfa66" stroke="#161616" strokeWidth="1.5" strokeDasharray="2 3" />
       ))}

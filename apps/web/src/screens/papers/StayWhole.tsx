@@ -1,7 +1,9 @@
+import { useState } from 'react';
 import { styled } from 'styled-components';
-import { exactText, sayBox, ticks, type Mark, type Paper, type StockItem } from '@temnex/core';
+import { exactText, sayBox, sizeOfItem, ticks, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { SCREEN, saidWords, sizeWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
 import { OnTable, boxBetween, spotOf, wholeBoxes, type Spot } from './OnTable.tsx';
 
@@ -16,15 +18,41 @@ const Slip = styled.div`
   }
 `;
 
+const Edges = styled.fieldset`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.9rem;
+  margin: 0;
+  padding: 0;
+  border: 0;
+  & > legend {
+    padding: 0 0 0.3rem;
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+`;
+
 interface StayWholeProps {
   item: StockItem;
   paper: Paper;
   mark: Mark;
-  change: (uncut: NonNullable<StockItem['uncut']>) => void;
+  change: (change: Pick<StockItem, 'uncut'> | Pick<StockItem, 'trim'>) => void;
 }
 
-/** Places on a piece of paper that no cut may go through, so that a motif stays for a later page. */
-export function StayWhole({ item, paper, mark, change }: StayWholeProps) {
+const EDGES = ['left', 'right', 'bottom', 'top'] as const;
+
+/** Places on a piece of paper that no cut may go through, so that a motif stays for a later page; and edges that are no good. */
+export function StayWhole({ item, paper, mark, change: changeItem }: StayWholeProps) {
+  const change = (uncut: NonNullable<StockItem['uncut']>) => changeItem({ uncut });
+  const [tooWide, setTooWide] = useState(false);
+  const spoil = (edge: (typeof EDGES)[number], text: string) => {
+    const trim = { ...item.trim, [edge]: text };
+    const { width, height } = sizeOfItem(item);
+    const at = (e: (typeof EDGES)[number]) => spotOf([trim[e], 0], item.unit).x;
+    const wide = at('left') + at('right') >= width || at('bottom') + at('top') >= height;
+    setTooWide(wide);
+    if (!wide) changeItem({ trim });
+  };
   const lines = item.uncut ?? [];
   const text = (t: number) => (t ? exactText(ticks(t), item.unit) : 0);
   const add = (from: Spot, to: Spot) => {
@@ -34,7 +62,7 @@ export function StayWhole({ item, paper, mark, change }: StayWholeProps) {
   };
   const voice = { mark, figures: 'typeset' } as const;
   return (
-    <Slip role="group" aria-label="What stays whole">
+    <Slip role="group" aria-label="What stays whole and what is not used">
       <OnTable
         {...{ item, paper, mark }}
         stretch
@@ -58,6 +86,23 @@ export function StayWhole({ item, paper, mark, change }: StayWholeProps) {
           return heard.ok;
         }}
       />
+      {item.outline ? null : (
+        <Edges>
+          <legend>Not to be used, along its edges:</legend>
+          {EDGES.map((edge) => (
+            <LengthField
+              key={edge}
+              label={edge}
+              value={item.trim[edge]}
+              unit={item.unit}
+              options={{ allow: 'zero' }}
+              width="4.2rem"
+              onCommit={(text) => spoil(edge, text)}
+            />
+          ))}
+          {tooWide ? <p role="alert">That would leave nothing of it.</p> : null}
+        </Edges>
+      )}
       <ul aria-label="Kept whole">
         {wholeBoxes(item).map((box, i) => (
           <li key={i}>

@@ -120,9 +120,11 @@ describe('a piece from an exact place', () => {
 describe('what stays whole', () => {
   let lines: StockItem['uncut'];
   function Whole() {
-    const [uncut, setUncut] = useState<NonNullable<StockItem['uncut']>>([]);
-    lines = uncut;
-    return <StayWhole item={{ ...drawer.stock[1]!, uncut }} paper={drawer.papers[0]!} mark={mark} change={setUncut} />;
+    const [now, setNow] = useState<StockItem>(drawer.stock[1]!);
+    lines = now.uncut;
+    return (
+      <StayWhole item={now} paper={drawer.papers[0]!} mark={mark} change={(change) => setNow({ ...now, ...change })} />
+    );
   }
   test('dragged over, said, and given up', () => {
     render(<Whole />);
@@ -136,7 +138,7 @@ describe('what stays whole', () => {
     fireEvent.pointerDown(drawing, at(drawing, 1, 2));
     fireEvent.pointerUp(drawing, at(drawing, 1, 2));
     expect(lines).toHaveLength(1);
-    const line = screen.getByRole('textbox');
+    const line = screen.getByRole('textbox', { name: /say two corners of it/ });
     fireEvent.change(line, { target: { value: '0 x 0 to 2' } });
     expect(screen.getByText(/Say two corners of it/)).toBeTruthy();
     fireEvent.change(line, { target: { value: '4 x 0 to 6 x 1 1/2' } });
@@ -146,6 +148,34 @@ describe('what stays whole', () => {
       fireEvent.click(screen.getAllByRole('button', { name: /may be cut after all/ })[0]!);
       expect(lines).toEqual([[['4', 0], ['6', '1 1/2']]]); // prettier-ignore
     });
+  });
+});
+
+describe('edges that are no good', () => {
+  test('are put down, unless they would leave nothing', () => {
+    let now: StockItem = drawer.stock[1]!;
+    const shown = () => (
+      <StayWhole item={now} paper={drawer.papers[0]!} mark={mark} change={(change) => (now = { ...now, ...change })} />
+    );
+    const { rerender } = render(shown());
+    const type = (edge: string, text: string) => {
+      const field = screen.getByRole('textbox', { name: edge });
+      fireEvent.change(field, { target: { value: text } });
+      fireEvent.blur(field);
+      rerender(shown());
+    };
+    type('bottom', '1/2');
+    expect(now.trim).toEqual({ ...NO_TRIM, bottom: '1/2' });
+    type('top', '7 1/2');
+    expect(screen.getByRole('alert').textContent).toBe('That would leave nothing of it.');
+    expect(now.trim).toEqual({ ...NO_TRIM, bottom: '1/2' });
+  });
+  test('an odd scrap has none', () => {
+    const outline: StockItem['outline'] = [[0, 0], ['6', 0], ['3', '8']]; // prettier-ignore
+    render(
+      <StayWhole item={{ ...drawer.stock[1]!, outline }} paper={drawer.papers[0]!} mark={mark} change={() => {}} />,
+    );
+    expect(screen.queryByRole('textbox', { name: 'left' })).toBeNull();
   });
 });
 

@@ -353,6 +353,9 @@ export class Layout {
       else this.next[last] = child;
       last = child;
     }
+    // a run inside this one is a setting, which it was not yet when it was made
+    for (let child = this.first[n]!; child >= 0; child = this.next[child]!)
+      if (this.kind[child] !== LEAF) this.grow(child);
     this.grow(n);
     return n;
   }

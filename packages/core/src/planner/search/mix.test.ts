@@ -2,12 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import { Budget } from '../budget.ts';
 import { compile } from '../compile.ts';
 import { readJob } from '../index.ts';
-import { normalJob } from '../makers.ts';
+import { mixedJob, normalJob } from '../makers.ts';
 import { seededRandom } from '../random.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Layout } from './layout.ts';
 import { bestMix, type Cuttable } from './mix.ts';
-import { Recombiner } from './recombine.ts';
+import { Recombiner, plantingOf } from './recombine.ts';
 import { solutionOf, standingOfLayout } from './stand.ts';
 
 const never = () => false;
@@ -79,6 +79,28 @@ describe('the best mix of sheets', () => {
 });
 
 describe('mixing what was seen', () => {
+  test('a sheet that was seen is planted as it stood, between marks too', () => {
+    let between = 0;
+    for (let seed = 1200; seed <= 1290; seed++) {
+      const read = readJob(mixedJob(seed));
+      if (!read.ok) throw new Error(JSON.stringify(read.issues));
+      const c = compile(read.job);
+      const [seen, planted] = [new Layout(c), new Layout(c)];
+      placePool(seen, sequence(seen, ORDERS[1]!, () => 1), PLAIN_TASTE, Infinity, seededRandom(seed)); // prettier-ignore
+      if (!c.aligned && seen.sheets) between++;
+      for (let b = 0; b < seen.sheets; b++) {
+        planted.clear();
+        planted.plant(seen.stock[b]!, plantingOf(seen, seen.root[b]!));
+        const outline = (layout: Layout, n: number) => [layout.w[n], layout.h[n], layout.roomW[n], layout.roomH[n]];
+        expect({ seed, b, is: outline(planted, planted.root[0]!) }).toEqual({
+          seed,
+          b,
+          is: outline(seen, seen.root[b]!),
+        });
+      }
+    }
+    expect(between).toBeGreaterThan(10);
+  });
   test('wastes less than the first layout, with the same pieces and no more new paper', () => {
     let better = 0;
     for (let seed = 1; seed <= 6; seed++) {

@@ -138,7 +138,7 @@ export class Recombiner {
   }
 }
 
-function plantingOf(layout: Layout, n: number): Planting {
+export function plantingOf(layout: Layout, n: number): Planting {
   if (layout.kind[n] === LEAF) return { piece: layout.piece[n]!, flat: layout.flat[n] === 1 };
   const parts: Planting[] = [];
   for (let child = layout.first[n]!; child >= 0; child = layout.next[child]!) parts.push(plantingOf(layout, child));
