@@ -33,6 +33,7 @@ export function missingWords(missing: Missing, job: Job, voice: Voice): { why: s
   const reason: Record<Missing['why'], string> = {
     'no-paper': `there is no ${paper} in the drawer`,
     'held-back': `all ${paper} that would do is held back`,
+    'kept-whole': `what stays whole on the ${paper} leaves too little`,
     'wrong-side-only': `no ${paper} has a side ${piece?.side === 'any' ? '' : piece?.side}`,
     'no-stock-long-enough': `no ${paper}${side} reaches ${say(missing.needed)}; the longest is ${say(missing.longest)}`,
     'no-stock-wide-enough': `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
@@ -57,11 +58,11 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
         return 'cut it from anywhere';
       case 'other-side':
         return `use side ${how.side}`;
-      case 'release': {
+      case 'release':
+      case 'cut-through': {
         const item = job.stock.find((s) => s.id === how.stock);
-        return item
-          ? `take what is held back, ${item.paper.name} ${sizeWords(item.width, item.height, voice)}`
-          : 'take what is held back';
+        const what = how.do === 'release' ? 'take what is held back' : 'cut through what was to stay whole';
+        return item ? `${what}, ${item.paper.name} ${sizeWords(item.width, item.height, voice)}` : what;
       }
       case 'other-paper':
         return `take ${paperName(how.paper)} instead`;

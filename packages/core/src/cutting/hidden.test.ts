@@ -135,6 +135,13 @@ describe('lines not to be cut through', () => {
   });
 });
 
+test('where what stays whole is in the way, that is said, and cutting through it is a way out', () => {
+  const uncut: StockItem['uncut'] = [[['1', '1'], ['11', '11']]]; // prettier-ignore
+  const { plan } = planned(asked(page(), drawerOf(item('s', '12', '12', { uncut }), sand)));
+  expect(plan.missing).toMatchObject([{ piece: 'band', why: 'kept-whole' }]);
+  expect(plan.missing[0]!.help.map((h) => h.how)).toContainEqual({ do: 'cut-through', stock: 's' });
+});
+
 describe('taking a way out', () => {
   const of = page({ side: 'A', direction: 'height', from: { stock: 'motif', x: 0, y: 0 } });
   const take = (how: Parameters<typeof takeWayOut>[3], id = 'band') => takeWayOut(of, derivePage(of), id, how);
@@ -151,7 +158,8 @@ describe('taking a way out', () => {
     expect(take({ do: 'shorten', to: 10 }, 'base')).toBeNull();
   });
   test('or the drawer', () => {
-    expect(take({ do: 'release', stock: 's' })).toEqual({ free: 's' });
+    expect(take({ do: 'release', stock: 's' })).toEqual({ item: 's', change: { reserved: false } });
+    expect(take({ do: 'cut-through', stock: 's' })).toEqual({ item: 's', change: { uncut: [] } });
     expect(take({ do: 'buy', paper: 'sky', width: 12, height: 12, quantity: 2 })).toMatchObject({
       bought: { paper: 'sky', width: '12', height: '12', quantity: 2, kind: 'sheet', unit: 'in' },
     });

@@ -4,9 +4,11 @@ import type { WayOut } from '../planner/index.ts';
 import { NO_TRIM, type StockItem } from '../stock/index.ts';
 import { partOfPiece } from './jobOf.ts';
 
-/** What taking a way out of a shortage changes: the page, an item of the drawer that is freed, or paper that was bought. */
+/** What taking a way out of a shortage changes: the page, an item of the drawer, or paper that was bought. */
 export type Taken =
-  { readonly page: Page } | { readonly free: string } | { readonly bought: Omit<StockItem, 'id' | 'origin'> };
+  | { readonly page: Page }
+  | { readonly item: string; readonly change: Partial<Pick<StockItem, 'reserved' | 'uncut'>> }
+  | { readonly bought: Omit<StockItem, 'id' | 'origin'> };
 
 /** A way out as a change; null where it is for the hands alone (a join), or the part cannot be changed so. */
 export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how: WayOut['how']): Taken | null {
@@ -34,7 +36,9 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
     case 'other-paper':
       return wished({ ...wish, papers: [...wish.papers, how.paper] });
     case 'release':
-      return { free: how.stock };
+      return { item: how.stock, change: { reserved: false } };
+    case 'cut-through':
+      return { item: how.stock, change: { uncut: [] } };
     case 'tuck':
       return sized(how.width, how.height);
     case 'shorten': {

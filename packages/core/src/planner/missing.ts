@@ -29,7 +29,8 @@ export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing
   if (fitting.length) {
     const reach = Math.max(...[job.cutter, ...job.cutter.then].map((c) => c.reach));
     const shortest = Math.min(...fitting.map((s) => Math.min(...roomOf(s))));
-    return shortest > reach ? answer('beyond-reach', { needed: say(shortest) }) : answer('not-enough');
+    if (shortest > reach) return answer('beyond-reach', { needed: say(shortest) });
+    return answer(fitting.every((s) => s.uncut.length) ? 'kept-whole' : 'not-enough');
   }
   if (!here.some((s) => s.paper.faces.some((f) => piece.side === 'any' || f.side === piece.side)))
     return answer('wrong-side-only');

@@ -77,6 +77,11 @@ function* changesFor(job: Job, k: number, missing: Missing): Generator<Change> {
     const stock = job.stock.map((s) => (s.id === item.id ? { ...s, reserved: false } : s));
     yield { job: { ...job, stock }, say: { do: 'release', stock: item.id }, counts };
   }
+  for (const item of job.stock) {
+    if (!item.uncut.length || item.reserved || !piece.papers.includes(item.paper.id)) continue;
+    const stock = job.stock.map((s) => (s.id === item.id ? { ...s, uncut: [] } : s));
+    yield { job: { ...job, stock }, say: { do: 'cut-through', stock: item.id }, counts };
+  }
   for (const paper of job.papers)
     if (!piece.papers.includes(paper.id))
       yield {

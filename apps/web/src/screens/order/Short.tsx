@@ -29,7 +29,7 @@ interface ShortProps {
 /** Why a piece cannot be cut, and what would help: each way out was planned, and is taken with a press. */
 export function Short({ missing, job, context, planning }: ShortProps) {
   const { editor, derived } = context;
-  const free = useChangeStock();
+  const drawer = useChangeStock();
   const putIn = useAddStock();
   const { why, help } = missingWords(missing, job, { mark: derived.mark, figures: 'typeset' });
   const take = ({ how }: WayOut) => {
@@ -37,11 +37,11 @@ export function Short({ missing, job, context, planning }: ShortProps) {
     if (!taken) return null;
     return () => {
       if ('page' in taken) editor.change(taken.page);
-      else if ('free' in taken) free.mutate({ id: taken.free, change: { reserved: false } });
+      else if ('item' in taken) drawer.mutate({ id: taken.item, change: taken.change });
       else putIn.mutate(taken.bought);
     };
   };
-  const trouble = free.error ?? putIn.error;
+  const trouble = drawer.error ?? putIn.error;
   return (
     <div style={{ marginBottom: '0.8rem' }}>
       <Notice kind="block">
@@ -83,6 +83,7 @@ const ACTION: Record<WayOut['how']['do'], string | null> = {
   elsewhere: 'Let it',
   'other-paper': 'Take it',
   release: 'Free it',
+  'cut-through': 'It may be cut',
   tuck: 'Make it so',
   shorten: 'Make it so',
   buy: 'Bought: put in',
