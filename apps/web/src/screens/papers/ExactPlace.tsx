@@ -40,6 +40,9 @@ const Fields = styled.div`
   }
 `;
 
+/** Of a drawer of thousands, so many are offered: sheets, and the largest scraps. */
+const MOST_OFFERED = 200;
+
 interface ExactPlaceProps {
   piece: PieceToCut;
   wish: Wish;
@@ -75,6 +78,8 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
         </Fields>
       </Slip>
     );
+  const sheets = items.filter((s) => s.kind === 'sheet' || s.kind === 'pad');
+  const offered = [...new Set([item, ...sheets, ...items])].slice(0, MOST_OFFERED);
   const size = sizeOnItem(piece, wish, paper, item);
   const from = wish.from?.stock === item.id ? wish.from : null;
   const at = moving ?? (from ? spotOf([from.x, from.y], unit) : { x: 0, y: 0 });
@@ -102,7 +107,7 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
         <Choice
           label="from which"
           value={item.id}
-          options={items.map((s) => ({ id: s.id, name: lies(s) }))}
+          options={offered.map((s) => ({ id: s.id, name: lies(s) }))}
           onChange={(id) => put(id, { x: 0, y: 0 })}
         />
         {(['x', 'y'] as const).map((axis) => (
