@@ -2,6 +2,7 @@ import { FLAT, UPRIGHT, compile, type Compiled, type Settled } from './compile.t
 import { usable, type Frame, type Framing } from './frames.ts';
 import type { Job } from './job.ts';
 import { areaOf } from './outline.ts';
+import { PricedSheet } from './pricedSheet.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { isNewPaper } from './standing.ts';
 
@@ -17,7 +18,7 @@ export interface Bound {
 /**
  * A lower bound on the new paper. Papers that share no piece are independent, so their bounds add up. Of each piece, the
  * copies that no scrap can give must come from new paper; over those, the largest of:
- *   area               their area, or all that is wanted less all that the scraps have
+ *   area               their area, or all that is wanted less all of the scraps that it can cover
  *   at-most-per-sheet  how often one piece comes from one sheet at the most
  *   large-pieces       dual feasible functions (S. P. Fekete and J. Schepers, 2004)
  */
@@ -114,7 +115,7 @@ function alone(c: Compiled, group: Group): Group[] {
 }
 
 function boundOfGroup(c: Compiled, g: Group): Bound {
-  const roomOf = (s: number) => roomFor(c, s);
+  const roomOf = (s: number) => coverable(c, g.pieces, s);
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
   const fromScraps = g.scraps.reduce(
     (sum, s) => sum + Math.min(roomOf(s), fittingArea(c, g.pieces, s)) * c.copies[s]!,
@@ -150,6 +151,20 @@ function roomFor(c: Compiled, s: number): number {
   if (frame < 0) return room;
   const pinned = c.frames[frame]!.pins.reduce((sum, k) => sum + c.area[k]!, 0);
   return Math.min(room, areaOf(item)) - pinned;
+}
+
+/** More points than this, along one edge, make the look at first cuts too long for a bound. */
+const MOST_POINTS = 48;
+
+/** The most area of a blank that pieces of a group can take, whatever the cuts: by all first cuts, were there enough of each piece. */
+function coverable(c: Compiled, pieces: readonly number[], s: number): number {
+  const room = roomFor(c, s);
+  if (c.job.cutter.stop || c.blanks[s]!.frame >= 0) return room;
+  const sheet = new PricedSheet(c, s);
+  if (sheet.points > MOST_POINTS) return room;
+  const prices = new Float64Array(c.pieceCount);
+  for (const k of pieces) prices[k] = c.area[k]!;
+  return Math.min(room, sheet.worthAtMost(prices));
 }
 
 /** Area of all copies that fit on an item at all. */
