@@ -139,6 +139,7 @@ export function boundWords(plan: Plan): string {
     area: 'the pieces have more area than the scraps and fewer sheets give',
     'at-most-per-sheet': 'no more of one piece come from a sheet',
     'large-pieces': 'the large pieces cannot share fewer sheets',
+    coverable: 'no cuts get as much of these pieces from the scraps and fewer sheets',
     pinned: 'pieces must be cut from them',
     patterns: 'no mix of ways to cut a sheet gives as much from fewer',
   }[bound.how];

@@ -80,6 +80,14 @@ describe('the lower bound', () => {
       { sheets: 3, how: 'large-pieces' },
     ],
     [
+      'scraps of which cuts can cover little',
+      {
+        stock: [sheet(), { id: 'scrap', paper: 'p', width: '7', height: '7', quantity: 2, kind: 'scrap' }],
+        pieces: [piece('4', '4', 1), piece('4', '5', 1), piece('5', '5', 1)],
+      },
+      { sheets: 1, how: 'coverable' },
+    ],
+    [
       'papers apart add up',
       { stock: [sheet('p'), sheet('q')], pieces: [piece('6', '6', 1, ['p']), piece('5', '5', 1, ['q'])] },
       { sheets: 2, how: 'area' },
@@ -118,6 +126,7 @@ describe('the lower bound', () => {
           { ...sheet(), quantity: 5 },
           { id: 'scrap', paper: 'p', width: size(), height: size(), kind: 'scrap' },
         ],
+        cutter: { kerf: seed % 3 ? 0 : '1/8' },
         pieces: Array.from({ length: 2 + Math.floor(R() * 3) }, (_, i) => ({ ...piece(size(), size()), id: `c${i}` })),
       });
       const best = bruteForce(compile(job));

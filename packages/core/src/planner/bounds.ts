@@ -6,7 +6,8 @@ import { PricedSheet } from './pricedSheet.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { isNewPaper } from './standing.ts';
 
-export type BoundReason = 'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'pinned' | 'patterns';
+export type BoundReason =
+  'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'coverable' | 'pinned' | 'patterns';
 
 /** No plan that cuts everything opens less new paper than this. Areas in square ticks. */
 export interface Bound {
@@ -18,9 +19,10 @@ export interface Bound {
 /**
  * A lower bound on the new paper. Papers that share no piece are independent, so their bounds add up. Of each piece, the
  * copies that no scrap can give must come from new paper; over those, the largest of:
- *   area               their area, or all that is wanted less all of the scraps that it can cover
+ *   area               their area, or all that is wanted less all that the scraps have
  *   at-most-per-sheet  how often one piece comes from one sheet at the most
  *   large-pieces       dual feasible functions (S. P. Fekete and J. Schepers, 2004)
+ *   coverable          all that is wanted less what cuts can cover of the scraps (P. C. Gilmore and R. E. Gomory, 1965)
  */
 export function lowerBound(job: Job, framing: Framing): Bound {
   const c = compile(job, settledForBound(job, framing));
@@ -115,12 +117,10 @@ function alone(c: Compiled, group: Group): Group[] {
 }
 
 function boundOfGroup(c: Compiled, g: Group): Bound {
-  const roomOf = (s: number) => coverable(c, g.pieces, s);
+  const roomOf = (s: number) => roomFor(c, s);
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
-  const fromScraps = g.scraps.reduce(
-    (sum, s) => sum + Math.min(roomOf(s), fittingArea(c, g.pieces, s)) * c.copies[s]!,
-    0,
-  );
+  const fromScraps = (most: (s: number) => number) =>
+    g.scraps.reduce((sum, s) => sum + Math.min(most(s), fittingArea(c, g.pieces, s)) * c.copies[s]!, 0);
   // copies that no scrap can give, whatever else is cut from the scraps
   const mustBeNew = g.pieces
     .map((k) => {
@@ -133,7 +133,7 @@ function boundOfGroup(c: Compiled, g: Group): Bound {
     .filter(({ n }) => n > 0);
   const newOnly = mustBeNew.reduce((sum, { k, n }) => sum + c.area[k]! * n, 0);
 
-  let best = covering(c, g.fresh, Math.max(areaWanted - fromScraps, newOnly), roomOf, 'area');
+  let best = covering(c, g.fresh, Math.max(areaWanted - fromScraps(roomOf), newOnly), roomOf, 'area');
   const consider = (bound: Bound) => {
     if (bound.newArea > best.newArea || (bound.newArea === best.newArea && bound.newSheets > best.newSheets))
       best = bound;
@@ -141,6 +141,8 @@ function boundOfGroup(c: Compiled, g: Group): Bound {
   for (const { k, n } of mustBeNew)
     consider(covering(c, g.fresh, n, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
   if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
+  const covered = (s: number) => coverable(c, g.pieces, s);
+  consider(covering(c, g.fresh, areaWanted - fromScraps(covered), covered, 'coverable'));
   return best;
 }
 
