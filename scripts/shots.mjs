@@ -40,20 +40,6 @@ const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
   ['page-and-parts', demo, 1280, 800],
   ['papers', `${demo}/papers`, 1280, 800],
-  [
-    'a-place-on-paper',
-    `${demo}/papers`,
-    1280,
-    800,
-    async (page) => {
-      await page.getByRole('button', { name: /^Gust/ }).click();
-      await page.getByRole('button', { name: /^Mark places on 12 by 12 Gust/ }).click();
-      await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 7 to 5 1/2 x 11');
-      await page.keyboard.press('Enter');
-      await page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem').waitFor();
-      await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
-    },
-  ],
   ['cutting-order', `${demo}/order`, 1280, 800, cut],
   [
     'sheets',
@@ -67,6 +53,20 @@ const SHOTS = [
     },
   ],
   ['on-paper', `${demo}/print`, 1280, 800],
+  [
+    'a-place-on-paper',
+    `${demo}/papers`,
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('button', { name: /^Gust/ }).click();
+      await page.getByRole('button', { name: /^Mark places on 12 by 12 Gust/ }).click();
+      await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('9 3/4 x 2 to 11 3/4 x 8');
+      await page.keyboard.press('Enter');
+      await page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem').waitFor();
+      await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+    },
+  ],
   ['size-a-mat-phone', '/', 390, 844],
   ['page-and-parts-phone', demo, 390, 844],
 ];

@@ -16,7 +16,7 @@ import { KIND_WORDS, sizeWords } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
-import { OnTable, spotOf, within, type Spot } from './OnTable.tsx';
+import { OnTable, spotOf, wholeBoxes, within, type Box, type Spot } from './OnTable.tsx';
 
 const Slip = styled.div`
   grid-column: 1 / -1;
@@ -52,6 +52,11 @@ interface ExactPlaceProps {
   close: () => void;
 }
 
+const meets = (a: Box, b: Box) =>
+  a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+const holds = (a: Box, b: Box) =>
+  a.x <= b.x && a.y <= b.y && b.x + b.width <= a.x + a.width && b.y + b.height <= a.y + a.height;
+
 /** What has just been opened is brought wholly into view. */
 const intoView = (element: HTMLElement | null) => element?.scrollIntoView?.({ block: 'nearest' });
 
@@ -86,6 +91,7 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
   const box = size && { ...at, width: size.width, height: size.height };
   const { width, height } = sizeOfItem(item);
   const outside = box && (box.x + box.width > width || box.y + box.height > height);
+  const through = box && wholeBoxes(item).some((whole) => meets(box, whole) && !holds(box, whole));
   const lies = (s: typeof item) =>
     `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${KIND_WORDS[s.kind]} ${sizeWords(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
   return (
@@ -121,6 +127,7 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
           />
         ))}
         {!size ? <p role="alert">It does not show the side or the direction that is wished for.</p> : null}
+        {through ? <p role="alert">There it would cut through what stays whole.</p> : null}
         {outside ? <p role="alert">There it would reach over the edge of the paper.</p> : null}
         <p>Point at the paper, or type. As it lies in the drawer, seen from side A.</p>
         <div>

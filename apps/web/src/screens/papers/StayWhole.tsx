@@ -86,6 +86,19 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
           return heard.ok;
         }}
       />
+      <ul aria-label="Kept whole">
+        {wholeBoxes(item).map((box, i) => (
+          <li key={i}>
+            <span>{sizeWords(box.width, box.height, voice)} stays whole</span>
+            <Quiet
+              onPress={() => change(lines.filter((_, n) => n !== i))}
+              aria-label={`It may be cut after all: ${sizeWords(box.width, box.height, { mark, figures: 'plain' })}`}
+            >
+              May be cut
+            </Quiet>
+          </li>
+        ))}
+      </ul>
       {item.outline ? null : (
         <Edges>
           <legend>Not to be used, along its edges:</legend>
@@ -103,19 +116,6 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
           {tooWide ? <p role="alert">That would leave nothing of it.</p> : null}
         </Edges>
       )}
-      <ul aria-label="Kept whole">
-        {wholeBoxes(item).map((box, i) => (
-          <li key={i}>
-            <span>{sizeWords(box.width, box.height, voice)} stays whole</span>
-            <Quiet
-              onPress={() => change(lines.filter((_, n) => n !== i))}
-              aria-label={`It may be cut after all: ${sizeWords(box.width, box.height, { mark, figures: 'plain' })}`}
-            >
-              May be cut
-            </Quiet>
-          </li>
-        ))}
-      </ul>
     </Slip>
   );
 }

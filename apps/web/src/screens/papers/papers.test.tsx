@@ -100,6 +100,17 @@ describe('a piece from an exact place', () => {
     fireEvent.blur(low);
     expect(screen.getByRole('alert').textContent).toMatch(/reach over the edge/);
   });
+  test('through what stays whole is said; round it is well', () => {
+    const uncut: StockItem['uncut'] = [[['3', '3'], ['6', '5']]]; // prettier-ignore
+    const of = { ...drawer, stock: [item('s1', '12', '12', { uncut })] };
+    const { unmount } = render(<Chooser of={of} start={{ ...WISH, from: { stock: 's1', x: '1', y: '1' } }} />);
+    open();
+    expect(screen.getByRole('alert').textContent).toMatch(/cut through what stays whole/);
+    unmount();
+    render(<Chooser of={of} start={{ ...WISH, from: { stock: 's1', x: '2 1/2', y: '1' } }} />);
+    open();
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
   test('from anywhere after all', () => {
     render(<Chooser start={{ ...WISH, from: { stock: 's1', x: '1', y: '1' } }} />);
     open();
