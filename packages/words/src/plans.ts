@@ -141,6 +141,7 @@ export function boundWords(plan: Plan): string {
     'large-pieces': 'the large pieces cannot share fewer sheets',
     coverable: 'no cuts get as much of these pieces from the scraps and fewer sheets',
     pinned: 'pieces must be cut from them',
+    tried: 'every way to cut so few pieces was looked at',
     patterns: 'no mix of ways to cut a sheet gives as much from fewer',
   }[bound.how];
   if (bound.proved) return `Fewest possible: ${how}.`;

@@ -7,7 +7,7 @@ import { newAreaOfFrames } from './search/stand.ts';
 import { isNewPaper } from './standing.ts';
 
 export type BoundReason =
-  'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'coverable' | 'pinned' | 'patterns';
+  'nothing-needed' | 'area' | 'at-most-per-sheet' | 'large-pieces' | 'coverable' | 'pinned' | 'patterns' | 'tried';
 
 /** No plan that cuts everything opens less new paper than this. Areas in square ticks. */
 export interface Bound {

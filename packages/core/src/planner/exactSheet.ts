@@ -47,6 +47,10 @@ export class ExactSheet {
     this.cuts = sums.map((list) => [...list].filter((at) => at > 0).sort((p, q) => p - q));
   }
 
+  /** There was more to try than the limit: what does not fit may fit after all. */
+  get gaveUp(): boolean {
+    return this.left <= 0;
+  }
   get all(): number {
     return this.areas.length - 1;
   }

@@ -168,7 +168,16 @@ export const planSchema = z.strictObject({
     newSheetArea: z.number(),
     newSheets: z.int(),
     proved: z.boolean(),
-    how: z.enum(['nothing-needed', 'area', 'at-most-per-sheet', 'large-pieces', 'coverable', 'pinned', 'patterns']),
+    how: z.enum([
+      'nothing-needed',
+      'area',
+      'at-most-per-sheet',
+      'large-pieces',
+      'coverable',
+      'pinned',
+      'patterns',
+      'tried',
+    ]),
   }),
 });
 export type Plan = z.infer<typeof planSchema>;

@@ -12,6 +12,7 @@ import { keptSheets, planRest, savesPaper } from './replan.ts';
 import { recut, type Recuts } from './recut.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
+import { solveSmall } from './small.ts';
 import { eachHeld, standingOf } from './standing.ts';
 import { withWaysOut } from './waysOut.ts';
 import { windmillFrames } from './windmill.ts';
@@ -87,9 +88,12 @@ class Planner {
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, Best>();
   private readonly layouts = new Map<Approach, Layout>();
+  /** Good is good enough: one of many plans that are only compared. */
+  private readonly quick: boolean;
 
-  constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null) {
+  constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null, quick = false) {
     this.job = job;
+    this.quick = quick;
     this.keep = earlier ? keptSheets(job, earlier) : [];
     this.better = better;
     this.framing = framesOf(job);
@@ -106,7 +110,7 @@ class Planner {
     if (!plan.missing.length || clock.cancelled?.()) return plan;
     const { solution } = this.best.get(plan.aim)!;
     const solve = (job: Job): Solution => {
-      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, () => {});
+      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, () => {}, null, true);
       planner.run('least-paper', Budget.of(clock, 1, WAY_OUT_STEPS));
       return planner.best.get('least-paper')!.solution;
     };
@@ -133,13 +137,26 @@ class Planner {
     }
     const plain = this.plainApproach(budget);
     const others = [...this.otherApproaches(plain, budget)];
-    if (!others.length) return this.pursue(plain, aim, budget);
+    if (!others.length) {
+      this.pursue(plain, aim, budget.share(0.3));
+      this.solveIfSmall(plain, aim);
+      return this.pursue(plain, aim, budget);
+    }
     const shares = others.length + 2;
     this.pursue(plain, aim, budget.share(1 / shares));
     others.forEach((other, i) => {
       if (!other.resort || !this.cannotBeBettered(aim)) this.pursue(other, aim, budget.share(1 / (shares - 1 - i)));
     });
     this.pursue(this.best.get(aim)!.approach ?? plain, aim, budget);
+  }
+
+  /** A few pieces are shared out exactly, however long the search had. */
+  private solveIfSmall(approach: Approach, aim: Aim): void {
+    const solved = this.quick || this.job.pieces.some((p) => p.opening) ? null : solveSmall(approach.c);
+    if (!solved) return;
+    const { newArea, newSheets, complete } = solved;
+    if (complete && newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'tried' };
+    this.offer(solved.solution, aim, approach);
   }
 
   private pursue(approach: Approach, aim: Aim, budget: Budget): void {
