@@ -16,6 +16,7 @@ import {
   type Page,
   type Plan,
 } from '@temnex/core';
+import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import type { PageContext } from '../page/PageStation.tsx';
 import { Alternatives } from './Alternatives.tsx';
 import { CutIt } from './CutIt.tsx';
@@ -40,15 +41,9 @@ const plans = Object.fromEntries(planAims(job, { now: () => 0 }).map((p) => [p.a
 const plan = plans['least-paper']!;
 
 /** What the screens asked of the server. */
-let asked: { method: string; path: string; body: unknown }[] = [];
+let asked: Asked[] = [];
 beforeEach(() => {
-  asked = [];
-  globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
-    asked.push({ method: init?.method ?? 'GET', path: String(path), body: JSON.parse(String(init?.body ?? 'null')) });
-    return Promise.resolve(
-      new Response(String(init?.body ?? '{}'), { status: 200, headers: { 'content-type': 'application/json' } }),
-    );
-  }) as unknown as typeof fetch;
+  asked = askedOfServer();
 });
 afterEach(cleanup);
 

@@ -1,4 +1,4 @@
-import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
@@ -20,6 +20,7 @@ import {
   type StockItem,
   type Wish,
 } from '@temnex/core';
+import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import { Short } from '../order/Short.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
 import { PieceChooser } from './PieceChooser.tsx';
@@ -213,7 +214,7 @@ describe('what would help is taken with a press', () => {
     { how: { do: 'join', along: 'width', at: 2 }, cut: 1, newSheetArea: 0 },
   ];
   let held: Page;
-  let asked: { method: string; path: string; body: unknown }[] = [];
+  let asked: Asked[] = [];
   function Shown({ ways = help, planning = false }: { ways?: Missing['help']; planning?: boolean }) {
     const [page, change] = useState(() =>
       choosePaper(addMat(addPhoto(emptyPage('p'), 'photo'), 'photo', 'mat'), 'mat', WISH),
@@ -230,13 +231,7 @@ describe('what would help is taken with a press', () => {
       </QueryClientProvider>,
     );
   beforeEach(() => {
-    asked = [];
-    globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
-      asked.push({ method: init?.method ?? 'GET', path: String(path), body: JSON.parse(String(init?.body ?? 'null')) });
-      return Promise.resolve(
-        new Response(String(init?.body ?? '{}'), { status: 200, headers: { 'content-type': 'application/json' } }),
-      );
-    }) as unknown as typeof fetch;
+    asked = askedOfServer();
   });
   test('the page, the drawer, what was bought; a join is only said', async () => {
     shown();
