@@ -42,7 +42,7 @@ export function runsOf(sheets: readonly CutSheet[], job: Job): { groups: Group[]
   const stack = Math.min(...[job.cutter, ...job.cutter.then].map((c) => c.stack));
   const alike = new Map<string, number[][]>();
   sheets.forEach((sheet, i) => {
-    const key = `${sheet.stock} ${sheet.settled ? i : shapeOf(sheet.tree)}`;
+    const key = `${sheet.stock} ${sheet.settled ? 'settled ' : ''}${shapeOf(sheet.tree)}`;
     const stacks = alike.get(key);
     if (!stacks) alike.set(key, [[i]]);
     else if (stacks.at(-1)!.length < stack) stacks.at(-1)!.push(i);

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from './index.ts';
 import { mixedJob, normalJob } from './makers.ts';
+import { bestSchedule } from './steps.ts';
+import type { CutSheet, Tree } from './tree.ts';
 
 function planned(document: JobDocument): Plan {
   const read = readJob(document);
@@ -103,4 +105,14 @@ test('a run of which only offcuts may change places is still cut', () => {
   const read = readJob(mixedJob(1076));
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   expect(verifyPlan(read.job, planJob(read.job, { now: () => 0 }))).toEqual([]);
+});
+
+test('sheets planned before are stacked too where they are cut alike', () => {
+  const read = readJob(job({ cutter: { stack: 2 } }));
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const inch = 24384;
+  const leaf = (x: number, holds: Tree['holds']): Tree => ({ x, y: 0, width: 6 * inch, height: 12 * inch, cut: null, parts: [], lost: 0, holds }); // prettier-ignore
+  const tree: Tree = { ...leaf(0, null), width: 12 * inch, cut: 'x', parts: [leaf(0, 'keep'), leaf(6 * inch, 'keep')] };
+  const sheets: CutSheet[] = [1, 2].map(() => ({ stock: 0, tree, settled: true }));
+  expect(bestSchedule(sheets, read.job, 0).steps.map((s) => s.sheets)).toEqual([[0, 1]]);
 });

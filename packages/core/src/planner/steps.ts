@@ -137,10 +137,8 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
             taste.luck * taste.random();
         const e = run.group === group ? 0 : 1;
         const a = -run.node.width * run.node.height;
-        if (!best || o - other || c - otherCutter || w - weight || e - elsewhere || a - area) {
-          if (best && (o - other || c - otherCutter || w - weight || e - elsewhere || a - area) > 0) return;
-          [best, part, other, otherCutter, weight, elsewhere, area] = [run, i, o, c, w, e, a];
-        }
+        if (best && (o - other || c - otherCutter || w - weight || e - elsewhere || a - area) >= 0) return;
+        [best, part, other, otherCutter, weight, elsewhere, area] = [run, i, o, c, w, e, a];
       });
     }
     const run = best! as Run;
