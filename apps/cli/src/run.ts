@@ -4,6 +4,7 @@ import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import {
   derivePage,
+  fieldKey,
   issueOf,
   jobSchema,
   migratePage,
@@ -16,6 +17,9 @@ import {
   type Plan,
 } from '@temnex/core';
 import {
+  NAMES,
+  figure,
+  finishWords,
   fullFigure,
   issueWords,
   missingWords,
@@ -122,21 +126,30 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
 function size(document: unknown, world: World): number {
   const parsed = pageSchema.safeParse(migratePage(document));
   if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
-  const page = derivePage(parsed.data);
+  const page = derivePage(parsed.data, NAMES);
   const voice: Voice = { mark: page.mark, figures: 'plain' };
-  const nameOf = (id: string) => page.parts.find((p) => p.id === id)?.name;
   for (const part of page.parts) {
-    const sums = [
-      part.sums.width && sumWords(part.sums.width, part.width, voice),
-      part.sums.height && sumWords(part.sums.height, part.height, voice),
-    ].filter(Boolean);
+    const { solved } = page.items.get(part.item)!;
+    const sumOf = (axis: 'width' | 'height') => {
+      const sum = part.sized && solved.status === 'solved' ? solved.sums.get(fieldKey(part.sized[axis])) : undefined;
+      return sum ? [sumWords(sum, part[axis], voice)] : [];
+    };
+    const sums = [...sumOf('width'), ...sumOf('height')];
     world.out(
       `${part.name}: ${fullFigure(part.width, voice)} x ${fullFigure(part.height, voice)}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
     );
   }
-  for (const { suggestion, where } of page.suggestions)
-    world.err(`${nameOf(where) ?? where}: ${suggestionWords(suggestion, voice)}`);
-  for (const problem of page.problems) world.err(`${problem.where}: ${pageProblemWords(problem, voice)}`);
+  for (const piece of page.pieces)
+    for (const finish of piece.finish)
+      world.out(`${piece.name}: ${finishWords(finish, (length) => figure(length, voice))}\n`);
+  const nameOf = (id: string) => page.items.get(id)?.item.name ?? id;
+  for (const { suggestion, item } of page.suggestions)
+    world.err(`${nameOf(item)}: ${suggestionWords(page.items.get(item)!.item.recipe, suggestion, voice)}`);
+  for (const problem of page.problems) {
+    const recipe = problem.item === null ? null : (page.items.get(problem.item)?.item.recipe ?? null);
+    const where = problem.item === null ? 'page' : nameOf(problem.item);
+    world.err(`${where}: ${pageProblemWords(problem, recipe, voice, nameOf)}`);
+  }
   return page.problems.length ? BAD_INPUT : DONE;
 }
 

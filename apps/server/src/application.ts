@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
@@ -36,7 +37,7 @@ export async function createApplication(
   app.use(localOnly, headers, express.json({ limit: BODY_LIMIT }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());
-  if (database.fresh && options.demo) app.get(DemoService).put();
+  if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());
   return { app, database };
 }
 

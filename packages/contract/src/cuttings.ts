@@ -1,15 +1,29 @@
 import { z } from 'zod';
+import { lengthText } from '@temnex/core';
+import { requestId } from './requests.ts';
+
+/** A piece that was cut: it stays as it is, whatever becomes of its page. */
+export const cutPieceSchema = z.strictObject({
+  piece: z.string(),
+  unit: z.enum(['in', 'mm']),
+  width: lengthText(),
+  height: lengthText(),
+  paper: z.string(),
+  side: z.enum(['A', 'B']),
+  /** The scrap it has become, once nothing wanted it any more. */
+  scrap: z.string().optional(),
+});
 
 /** A plan that was carried out: what it took from the drawer and what it gave back. */
-export const cuttingRecordSchema = z.object({
+export const cuttingRecordSchema = z.strictObject({
   id: z.string(),
   page: z.string(),
   plan: z.string(),
   cutAt: z.string(),
   undoneAt: z.string().nullable(),
-  /** Parts of the page whose paper is cut, one entry a copy. */
-  parts: z.array(z.string()),
-  used: z.array(z.object({ stock: z.string(), count: z.int() })),
+  /** Pieces that are cut, one entry a copy. */
+  pieces: z.array(cutPieceSchema),
+  used: z.array(z.strictObject({ stock: z.string(), count: z.int() })),
   /** Ids of the offcuts that went into the drawer. */
   kept: z.array(z.string()),
 });
@@ -17,6 +31,7 @@ export type CuttingRecord = z.infer<typeof cuttingRecordSchema>;
 
 /** How far a plan was carried out: the first steps of it, and copies that were spoiled. Nothing: all of it, and none. */
 export const cutSchema = z.strictObject({
+  id: requestId,
   steps: z.int().min(0).optional(),
   spoiled: z
     .array(z.strictObject({ piece: z.string().max(200), copy: z.int().min(1) }))
@@ -24,3 +39,11 @@ export const cutSchema = z.strictObject({
     .optional(),
 });
 export type Cut = z.infer<typeof cutSchema>;
+
+/** A cut piece that nothing wants any more goes into the drawer as a scrap. */
+export const scrapPieceSchema = z.strictObject({
+  id: requestId,
+  /** Which piece of this cut, by its place in the list. */
+  at: z.int().min(0),
+});
+export type ScrapPiece = z.infer<typeof scrapPieceSchema>;

@@ -1,19 +1,59 @@
 import { z } from 'zod';
-import { paperSchema, stockItemSchema } from '@temnex/core';
+import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
+import { requestId } from './requests.ts';
 
-export const drawerSchema = z.object({ papers: z.array(paperSchema), stock: z.array(stockItemSchema) });
+/** A paper, and how often it or its stock has changed. */
+export const paperRecordSchema = paperSchema.safeExtend({ revision: z.int() });
+export type PaperRecord = z.infer<typeof paperRecordSchema>;
+
+export const drawerSchema = z.strictObject({ papers: z.array(paperRecordSchema), stock: z.array(stockItemSchema) });
 export type DrawerRecord = z.infer<typeof drawerSchema>;
 
-/** A new paper, with its first stock if there is any. */
-export const newPaperSchema = z.strictObject({ name: paperSchema.shape.name, sides: paperSchema.shape.sides });
+export const habitsRecordSchema = z.strictObject({
+  /** How often they have changed. */
+  version: z.int(),
+  habits: habitsSchema,
+});
+export type HabitsRecord = z.infer<typeof habitsRecordSchema>;
+
+/** A new paper. */
+export const newPaperSchema = z.strictObject({
+  id: requestId,
+  name: paperSchema.shape.name,
+  sides: paperSchema.shape.sides,
+});
 export type NewPaper = z.infer<typeof newPaperSchema>;
 
 export const newStockSchema = stockItemSchema
   .omit({ id: true, origin: true })
-  .partial({ trim: true, turned: true, reserved: true });
+  .partial({ trim: true, turned: true, reserved: true })
+  .extend({ id: requestId });
 export type NewStock = z.infer<typeof newStockSchema>;
 
+/** What is said of an item; how many there are changes by movements alone. */
 export const changeStockSchema = stockItemSchema
-  .pick({ quantity: true, reserved: true, turned: true, uncut: true, trim: true })
+  .pick({ reserved: true, turned: true, uncut: true, trim: true })
   .partial();
 export type ChangeStock = z.infer<typeof changeStockSchema>;
+
+const many = z.int().min(1).max(10_000);
+/** How many more or fewer there are, or how many there really are. */
+export const newMovementSchema = z.discriminatedUnion('why', [
+  z.strictObject({ id: requestId, why: z.literal('added'), by: many }),
+  z.strictObject({ id: requestId, why: z.literal('taken'), by: many }),
+  z.strictObject({ id: requestId, why: z.literal('corrected'), to: z.int().min(0).max(10_000) }),
+]);
+export type NewMovement = z.infer<typeof newMovementSchema>;
+
+/** Why there came to be more or fewer of something. */
+export const MOVEMENTS = ['had', 'added', 'taken', 'corrected', 'used', 'kept', 'taken-back'] as const;
+export const movementSchema = z.strictObject({
+  id: z.string(),
+  stock: z.string(),
+  by: z.int(),
+  why: z.enum(MOVEMENTS),
+  /** The cut it belongs to. */
+  cutting: z.string().nullable(),
+  at: z.string(),
+});
+export type Movement = z.infer<typeof movementSchema>;

@@ -1,24 +1,51 @@
 export { refusalSchema, type Refusal } from './refusals.ts';
+export { bareRequestSchema, requestId, type BareRequest } from './requests.ts';
 export {
   createPageSchema,
   pageRecordSchema,
   pageSummarySchema,
   savePageSchema,
   stageSchema,
+  type CreatePage,
   type PageRecord,
   type PageSummary,
   type SavePage,
 } from './pages.ts';
 export {
+  MOVEMENTS,
   changeStockSchema,
   drawerSchema,
+  habitsRecordSchema,
+  movementSchema,
+  newMovementSchema,
   newPaperSchema,
   newStockSchema,
+  paperRecordSchema,
   type ChangeStock,
   type DrawerRecord,
+  type HabitsRecord,
+  type Movement,
+  type NewMovement,
   type NewPaper,
   type NewStock,
+  type PaperRecord,
 } from './drawer.ts';
-export { planRecordSchema, printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from './plans.ts';
-export { cutSchema, cuttingRecordSchema, type Cut, type CuttingRecord } from './cuttings.ts';
+export {
+  basisSchema,
+  latestPlanSchema,
+  planRecordSchema,
+  printQuerySchema,
+  storePlanSchema,
+  type PlanRecord,
+  type StorePlan,
+} from './plans.ts';
+export {
+  cutPieceSchema,
+  cutSchema,
+  cuttingRecordSchema,
+  scrapPieceSchema,
+  type Cut,
+  type CuttingRecord,
+  type ScrapPiece,
+} from './cuttings.ts';
 export { ROUTES, demoSchema, healthSchema, openApi, type Route } from './routes.ts';

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import { pageSchema } from '@temnex/core';
+import { STAGES, pageSchema } from '@temnex/core';
+import { requestId } from './requests.ts';
 
 /** How far a page has come. */
-export const stageSchema = z.enum(['sizing', 'papers', 'planned', 'cut']);
+export const stageSchema = z.enum(STAGES);
 
-export const pageRecordSchema = z.object({
+export const pageRecordSchema = z.strictObject({
   id: z.string(),
   /** Rises with every write; a write names the version it was made from. */
   version: z.int(),
@@ -14,7 +15,7 @@ export const pageRecordSchema = z.object({
 });
 export type PageRecord = z.infer<typeof pageRecordSchema>;
 
-export const pageSummarySchema = z.object({
+export const pageSummarySchema = z.strictObject({
   id: z.string(),
   name: z.string(),
   width: z.string(),
@@ -27,6 +28,7 @@ export const pageSummarySchema = z.object({
 });
 export type PageSummary = z.infer<typeof pageSummarySchema>;
 
-export const createPageSchema = z.strictObject({ document: pageSchema });
+export const createPageSchema = z.strictObject({ id: requestId, document: pageSchema });
+export type CreatePage = z.infer<typeof createPageSchema>;
 export const savePageSchema = z.strictObject({ version: z.int().min(1), document: pageSchema });
 export type SavePage = z.infer<typeof savePageSchema>;

@@ -3,8 +3,22 @@ import { z } from 'zod';
 /** Every answer that is not a success. `message` is a sentence for people; `field` names what to correct. */
 export const refusalSchema = z.object({
   code: z.enum([
-    'bad-input', 'not-found', 'stale', 'in-use', 'plan-refused', 'stock-changed', 'already-cut', 'nothing-cut', 'already-undone', 'offcut-used', 'too-large', 'forbidden', 'failed',
-  ]), // prettier-ignore
+    'bad-input',
+    'not-found',
+    'stale',
+    'out-of-date',
+    'in-use',
+    'plan-refused',
+    'stock-changed',
+    'already-cut',
+    'nothing-cut',
+    'already-undone',
+    'offcut-used',
+    'still-wanted',
+    'too-large',
+    'forbidden',
+    'failed',
+  ]),
   message: z.string(),
   field: z.string().optional(),
   /** On `stale`: what is stored now, so that neither version is lost. */

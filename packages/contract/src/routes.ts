@@ -1,10 +1,19 @@
 import { z } from 'zod';
 import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
-import { cutSchema, cuttingRecordSchema } from './cuttings.ts';
-import { changeStockSchema, drawerSchema, newPaperSchema, newStockSchema } from './drawer.ts';
+import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
+import {
+  changeStockSchema,
+  drawerSchema,
+  habitsRecordSchema,
+  movementSchema,
+  newMovementSchema,
+  newPaperSchema,
+  newStockSchema,
+} from './drawer.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
-import { planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
+import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
+import { bareRequestSchema } from './requests.ts';
 
 export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -15,8 +24,8 @@ export interface Route {
   readonly answer: z.ZodType | 'pdf' | null;
 }
 
-export const healthSchema = z.object({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
-export const demoSchema = z.object({ present: z.boolean() });
+export const healthSchema = z.strictObject({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
+export const demoSchema = z.strictObject({ present: z.boolean() });
 
 /** Every route of the server. Its documentation is made from this list, and a test holds the list against the server. */
 export const ROUTES: readonly Route[] = [
@@ -45,23 +54,36 @@ export const ROUTES: readonly Route[] = [
   {
     method: 'patch',
     path: '/api/stock/{id}',
-    says: 'How many there are, how it lies, whether it is held back',
+    says: 'How it lies, what stays whole, whether it is held back',
     body: changeStockSchema,
     answer: stockItemSchema,
   },
+  {
+    method: 'post',
+    path: '/api/stock/{id}/movements',
+    says: 'More or fewer of it, or how many there really are; what is there is the sum',
+    body: newMovementSchema,
+    answer: stockItemSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/stock/{id}/movements',
+    says: 'How it came to be so many, the latest first',
+    answer: z.array(movementSchema),
+  },
   { method: 'delete', path: '/api/stock/{id}', says: 'Takes something out of the drawer', answer: null },
-  { method: 'get', path: '/api/habits', says: 'Cutter, marks and keep rule', answer: habitsSchema },
-  { method: 'put', path: '/api/habits', says: 'Changes them', body: habitsSchema, answer: habitsSchema },
+  { method: 'get', path: '/api/habits', says: 'Cutter, marks and keep rule', answer: habitsRecordSchema },
+  { method: 'put', path: '/api/habits', says: 'Changes them', body: habitsSchema, answer: habitsRecordSchema },
   {
     method: 'get',
     path: '/api/pages/{id}/plan',
     says: 'The latest cutting order of a page, or null',
-    answer: planRecordSchema.nullable(),
+    answer: latestPlanSchema,
   },
   {
     method: 'post',
     path: '/api/pages/{id}/plans',
-    says: 'Stores a cutting order once it is verified',
+    says: 'Stores a cutting order for the page, drawer and habits as they are, once it is verified',
     body: storePlanSchema,
     answer: planRecordSchema,
   },
@@ -85,9 +107,22 @@ export const ROUTES: readonly Route[] = [
     body: cutSchema,
     answer: cuttingRecordSchema,
   },
-  { method: 'post', path: '/api/cuttings/{id}/undo', says: 'Takes a cut back', answer: cuttingRecordSchema },
+  {
+    method: 'post',
+    path: '/api/cuttings/{id}/undo',
+    says: 'Takes a cut back',
+    body: bareRequestSchema,
+    answer: cuttingRecordSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/cuttings/{id}/scraps',
+    says: 'Puts a cut piece that nothing wants any more into the drawer as a scrap',
+    body: scrapPieceSchema,
+    answer: cuttingRecordSchema,
+  },
   { method: 'get', path: '/api/demo', says: 'Whether the demo is there', answer: demoSchema },
-  { method: 'post', path: '/api/demo', says: 'Puts the demo in', answer: demoSchema },
+  { method: 'post', path: '/api/demo', says: 'Puts the demo in', body: bareRequestSchema, answer: demoSchema },
   { method: 'delete', path: '/api/demo', says: 'Takes the demo out again', answer: demoSchema },
 ];
 

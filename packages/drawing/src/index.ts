@@ -8,11 +8,13 @@ export {
   textWidth,
   type Drawing,
   type Fill,
-  type Mark,
+  type Drawn,
   type Stroke,
 } from './marks.ts';
 export { lookDefinition, lookId } from './looks.ts';
 export { FACES, definitionsOf, fillValue, svgText } from './svg.ts';
 export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';
 export { stepPicture } from './stepPicture.ts';
+export { finishPicture } from './finishPicture.ts';
+export { shapePath } from './shapes.ts';
 export { PAPERS, printPages, type PrintOrder, type PrintPaper } from './printPages.ts';

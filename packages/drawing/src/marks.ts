@@ -13,7 +13,7 @@ export interface Stroke {
 /** A flat colour, or a paper's look turned counter-clockwise; `scale` is the drawing's units to the inch. */
 export type Fill = string | { readonly look: Look; readonly turn: number; readonly scale: number };
 
-export type Mark =
+export type Drawn =
   | { kind: 'rect'; x: number; y: number; width: number; height: number; fill?: Fill; stroke?: Stroke; name?: string }
   | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; stroke: Stroke }
   | { kind: 'poly'; points: readonly (readonly [number, number])[]; fill?: Fill; stroke?: Stroke }
@@ -34,7 +34,7 @@ export type Mark =
 export interface Drawing {
   readonly width: number;
   readonly height: number;
-  readonly marks: readonly Mark[];
+  readonly marks: readonly Drawn[];
   /** What a screen reader says of it. */
   readonly title: string;
 }
@@ -52,8 +52,8 @@ export function hatch(
   every: number,
   stroke: Stroke,
   lean: 'rise' | 'fall',
-): Mark[] {
-  const lines: Mark[] = [];
+): Drawn[] {
+  const lines: Drawn[] = [];
   for (let c = every; c < width + height; c += every) {
     // on the rising diagonal x' + y' = c inside 0..width, 0..height
     const [fromX, toX] = [Math.max(0, c - height), Math.min(width, c)];
@@ -65,7 +65,7 @@ export function hatch(
 }
 
 /** A cut line in two tones, so that it shows on any paper. */
-export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): Mark[] {
+export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): Drawn[] {
   const dash = [width * 4, width * 2.6];
   return [
     { kind: 'line', x1, y1, x2, y2, stroke: { colour: '#ffffff', width: width * 1.9 } },

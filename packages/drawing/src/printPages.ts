@@ -1,9 +1,10 @@
-import { type Job, type Plan } from '@temnex/core';
+import { orderOf, type Job, type Plan } from '@temnex/core';
 import {
   AIM_WORDS,
   CAUTION,
   KIND_WORDS,
   boundWords,
+  finishStepWords,
   missingWords,
   sheetLetter,
   sizeWords,
@@ -11,7 +12,7 @@ import {
   totalsWords,
   type Voice,
 } from '@temnex/words';
-import { INK, fitText, textWidth, type Drawing, type Mark } from './marks.ts';
+import { INK, fitText, textWidth, type Drawing, type Drawn } from './marks.ts';
 import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
 
 /*
@@ -29,7 +30,7 @@ const MARGIN = 40;
 const GREY = '#555555';
 
 interface Cursor {
-  pages: Mark[][];
+  pages: Drawn[][];
   y: number;
 }
 
@@ -38,8 +39,8 @@ const text = (
   y: number,
   content: string,
   size: number,
-  more: Partial<Extract<Mark, { kind: 'text' }>> = {},
-): Mark => ({
+  more: Partial<Extract<Drawn, { kind: 'text' }>> = {},
+): Drawn => ({
   kind: 'text',
   x,
   y,
@@ -67,7 +68,7 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   const { width: W, height: H } = PAPERS[paper];
   const bottom = H - MARGIN - 34;
   const at: Cursor = { pages: [[]], y: MARGIN };
-  const put = (...marks: Mark[]): void => void at.pages.at(-1)!.push(...marks);
+  const put = (...marks: Drawn[]): void => void at.pages.at(-1)!.push(...marks);
   const need = (height: number): boolean => {
     if (at.y + height <= bottom) return false;
     at.pages.push([]);
@@ -124,14 +125,21 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   });
 
   if (order.plan.steps.length) heading('Cuts, in this order');
-  order.plan.steps.forEach((step, i) => {
+  orderOf(order.job, order.plan).forEach((step, i) => {
     if (need(19)) put(text(W - MARGIN, at.y - 4, 'cuts, continued', 8.5, { anchor: 'end', fill: GREY }));
-    const words = stepWords(step, order.plan, order.job, order.voice, order.pieceName);
+    const words =
+      step.do === 'plan'
+        ? stepWords(step.step, order.plan, order.job, order.voice, order.pieceName)
+        : finishStepWords(step, order.job, order.voice);
     const y = at.y + 12;
     put(
       { kind: 'rect', x: MARGIN, y: y - 8.5, width: 9, height: 9, stroke: { colour: INK, width: 0.7 } },
       text(MARGIN + 30, y, String(i + 1), 9.5, { anchor: 'end', fill: GREY }),
-      text(MARGIN + 84, y, words.setting, 12.5, { anchor: 'end', weight: 600, face: 'figures' }),
+      text(MARGIN + 84, y, words.setting, step.do === 'plan' ? 12.5 : 10, {
+        anchor: 'end',
+        weight: 600,
+        face: 'figures',
+      }),
       text(MARGIN + 96, y, fitText(words.note ? `${words.hold}; ${words.note}` : words.hold, 9.5, W * 0.42), 9.5),
       text(
         MARGIN + 100 + W * 0.43,
@@ -219,7 +227,7 @@ function sheetRows(order: PrintOrder, W: number, H: number): SheetRow[] {
   return rows;
 }
 
-function shifted(m: Mark, dx: number, dy: number): Mark {
+function shifted(m: Drawn, dx: number, dy: number): Drawn {
   switch (m.kind) {
     case 'line':
       return { ...m, x1: m.x1 + dx, x2: m.x2 + dx, y1: m.y1 + dy, y2: m.y2 + dy };
@@ -231,9 +239,9 @@ function shifted(m: Mark, dx: number, dy: number): Mark {
 }
 
 /** The foot of each page: a ruler to check that nothing was scaled in printing, and the page number. */
-function foot(title: string, page: number, pages: number, W: number, H: number): Mark[] {
+function foot(title: string, page: number, pages: number, W: number, H: number): Drawn[] {
   const y = H - MARGIN;
-  const marks: Mark[] = [
+  const marks: Drawn[] = [
     { kind: 'line', x1: MARGIN, y1: y - 10, x2: MARGIN + 216, y2: y - 10, stroke: { colour: INK, width: 0.7 } },
   ];
   for (let i = 0; i <= 12; i++) {

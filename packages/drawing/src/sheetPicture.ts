@@ -1,6 +1,7 @@
-import { TICKS_PER_UNIT, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
+import { TICKS_PER_UNIT, type Held, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
 import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
-import { CUT, INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
+import { asHeld, handCuts } from './finishPicture.ts';
+import { CUT, INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -30,12 +31,12 @@ export function plate(
   lines: readonly { text: string; size: number; weight: 400 | 600; face: 'figures' | 'text' }[],
   width: number,
   coloured: boolean,
-): Mark[] {
+): Drawn[] {
   const shown = lines.filter((l) => l.text);
   if (!shown.length) return [];
   const height = shown.reduce((sum, l) => sum + l.size * 1.15, 0);
   const widest = Math.min(width, Math.max(...shown.map((l) => textWidth(l.text, l.size))) + 6);
-  const marks: Mark[] = coloured
+  const marks: Drawn[] = coloured
     ? [{ kind: 'rect', x: x - widest / 2, y: y - height / 2 - 2, width: widest, height: height + 4, fill: '#fbfbfae8' }]
     : [];
   let at = y - height / 2;
@@ -47,7 +48,7 @@ export function plate(
 }
 
 /** Where stop cuts make a windmill: a dot in the colour of cuts at each corner, where one starts. */
-function millMarks(box: { x: number; y: number; width: number; height: number }): Mark[] {
+function millMarks(box: { x: number; y: number; width: number; height: number }): Drawn[] {
   const [right, bottom] = [box.x + box.width, box.y + box.height];
   return [
     { kind: 'rect', ...box, stroke: { colour: CUT, width: 1.2, dash: [2, 2] } },
@@ -72,7 +73,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
   const per = perUnit(plan, style.scale);
   const ticks = TICKS_PER_UNIT[plan.unit];
   const [W, H] = [(stock.width / ticks) * per, (stock.height / ticks) * per];
-  const marks: Mark[] = [{ kind: 'rect', x: 0, y: 0, width: W, height: H, fill: paperFill(style, sheet.stock, 'A') }];
+  const marks: Drawn[] = [{ kind: 'rect', x: 0, y: 0, width: W, height: H, fill: paperFill(style, sheet.stock, 'A') }];
   const coloured = style.face(sheet.stock, 'A') !== null;
   const keep = coloured ? KEEP : INK;
   const place = (n: PlanNode) => ({
@@ -111,11 +112,24 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
   };
   /** What stays whole, as the drawer says. */
-  const wholes = stock.uncut.map(([a, b]): Mark => {
+  const wholes = stock.uncut.map(([a, b]): Drawn => {
     const [x, y] = [(Math.min(a.x, b.x) / ticks) * per, H - (Math.max(a.y, b.y) / ticks) * per];
     const [width, height] = [(Math.abs(a.x - b.x) / ticks) * per, (Math.abs(a.y - b.y) / ticks) * per];
     return { kind: 'rect', x, y, width, height, stroke: { colour: INK, width: 1.5, dash: [1.5, 3] } };
   });
+  const piecesById = new Map(job.pieces.map((p) => [p.id, p]));
+  /** What is cut by hand of a piece once it is off the sheet. */
+  const byHand = (n: PlanNode, held: Held): Drawn[] => {
+    const piece = piecesById.get(held.piece);
+    if (!piece?.shape) return [];
+    const box = place(n);
+    const spot = (p: { x: number; y: number }) =>
+      [box.x + (p.x / ticks) * per, box.y + box.height - (p.y / ticks) * per] as const;
+    return handCuts(piece.shape, piece).map(([a, b]): Drawn => {
+      const [[x1, y1], [x2, y2]] = [spot(asHeld(a, piece, held)), spot(asHeld(b, piece, held))];
+      return { kind: 'line', x1, y1, x2, y2, stroke: { colour: CUT, width: 0.9, dash: [3, 2] } };
+    });
+  };
   const walk = (n: PlanNode): void => {
     if (n.cut === 'windmill') marks.push(...millMarks(place(n)));
     if (n.cut) return void n.parts!.forEach(walk);
@@ -138,6 +152,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     } else if (n.holds) {
       if (n.holds.side === 'B') marks.push({ kind: 'rect', ...box, fill: paperFill(style, sheet.stock, 'B') });
       marks.push({ kind: 'rect', ...box, stroke: { colour: INK, width: 1.3 } });
+      marks.push(...byHand(n, n.holds));
       if (!n.opening) label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
       if (n.opening) {
         // the name of the host stands on what is left of it, below what its centre becomes

@@ -1,6 +1,6 @@
 import { TICKS_PER_UNIT, type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
 import { partAt, partWords, stepWords } from '@temnex/words';
-import { CUT, INK, KEEP, cutLine, fitText, hatch, textWidth, type Drawing, type Fill, type Mark } from './marks.ts';
+import { CUT, INK, KEEP, cutLine, fitText, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
 interface Box {
@@ -107,7 +107,7 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyl
     : { width: SIDE_FLAG + Math.max(w, rw), height: h + BAR + (rest ? GAP + rh : 0) + 4 };
   const offAt = upright ? { x: BAR, y: FLAG } : { x: SIDE_FLAG, y: size.height - BAR - h };
   const restAt = upright ? { x: BAR + w + GAP, y: FLAG } : { x: SIDE_FLAG, y: offAt.y - GAP - rh };
-  const marks: Mark[] = [];
+  const marks: Drawn[] = [];
   if (rest) marks.push(...partMarks(rest, restAt, per, fill, false));
   marks.push(...partMarks(off, offAt, per, fill, trim));
   if (upright) {
@@ -161,7 +161,7 @@ function wholePicture(
   const fill = paperFill(style, sheet.stock, 'A');
   const at = { x: BAR, y: FLAG };
   const [width, height] = [node.width * per, node.height * per];
-  const marks: Mark[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
+  const marks: Drawn[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
   if (step.do === 'open') {
     const o = node.opening!;
     const hole = { x: at.x + (o.x - node.x) * per, y: at.y + (node.y + node.height - o.y - o.height) * per };
@@ -187,7 +187,7 @@ function wholePicture(
 }
 
 /** The setting, in the colour of "cut here". */
-const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end'): Mark => ({
+const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end'): Drawn => ({
   kind: 'text',
   x,
   y,
@@ -205,10 +205,10 @@ function partMarks(
   per: number,
   fill: Fill,
   discarded: boolean,
-): Mark[] {
+): Drawn[] {
   const [width, height] = [box.width * per, box.height * per];
   const holds = nodes.length === 1 ? nodes[0]!.holds : undefined;
-  const marks: Mark[] = [{ kind: 'rect', ...at, width, height, fill }];
+  const marks: Drawn[] = [{ kind: 'rect', ...at, width, height, fill }];
   if (holds === 'waste' || discarded) {
     const thin = { colour: '#6f6f6f', width: 0.5 };
     marks.push(

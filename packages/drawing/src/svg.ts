@@ -1,5 +1,5 @@
 import { lookDefinition, lookId } from './looks.ts';
-import type { Drawing, Fill, Mark, Stroke } from './marks.ts';
+import type { Drawing, Fill, Drawn, Stroke } from './marks.ts';
 
 const escape = (text: string): string =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
@@ -30,7 +30,7 @@ const strokeText = (s: Stroke | undefined): string =>
     ? ` stroke="${s.colour}" stroke-width="${num(s.width)}"${s.dash ? ` stroke-dasharray="${s.dash.map(num).join(' ')}"` : ''}`
     : '';
 
-function markText(m: Mark): string {
+function markText(m: Drawn): string {
   switch (m.kind) {
     case 'rect':
       return `<rect x="${num(m.x)}" y="${num(m.y)}" width="${num(m.width)}" height="${num(m.height)}" fill="${fillValue(m.fill)}"${strokeText(m.stroke)}/>`;

@@ -1,40 +1,72 @@
+import { exactText, recipeOf, roundExact, type Exact, type FieldPath, type RecipeId, type Sum } from '@temnex/core';
 import { figure, type Voice } from './lengths.ts';
-import { roundExact, type Sum } from '@temnex/core';
+import { recipeWords } from './recipes/index.ts';
 
-const ENDS: Readonly<Record<string, string>> = {
-  width: 'width',
-  height: 'height',
-  left: 'left reveal',
-  right: 'right reveal',
-  top: 'top reveal',
-  bottom: 'bottom reveal',
-  across: 'reveal left and right',
-  upDown: 'reveal top and bottom',
-};
-
-/** A recipe's field as people call it: `mat2.left` is "left reveal of mat 2". */
-export function fieldWords(field: string, nameOf?: (layer: string) => string | undefined): string {
-  const [layer = '', end = ''] = field.split('.');
-  const numbered = /^(mat|panel)(\d+)$/.exec(layer);
-  const owner = nameOf?.(layer) ?? (numbered ? `${numbered[1]} ${numbered[2]}` : layer);
-  if (field === 'border') return 'printed border';
-  if (field === 'at.across') return 'distance across';
-  if (field === 'at.upDown') return 'distance up or down';
-  return ENDS[end]
-    ? `${ENDS[end]} of ${owner === 'print' || owner === 'page' || owner === 'image' ? `the ${owner}` : owner}`
-    : owner;
+/** A recipe's field as people call it: "width of mat 2", "left and right of panel 1". */
+export function fieldWords(recipe: RecipeId, path: FieldPath): string {
+  const words = recipeWords(recipe);
+  if (path[0] === 'room') return `${String(path[1])} of the page`;
+  const group = words.group(path);
+  const field = words.field(path);
+  return path.length === 1 ? field : `${field} of ${group}`;
 }
 
-/** The sum behind a computed length: `4 + 3⁄16 + 3⁄16 = 4 3⁄8`. */
+/** The sum behind a computed length: `4 + 3⁄16 + 3⁄16 = 4 3⁄8`. Exact: what is not on the mark is said as it is, and rounded at the end. */
 export function sumWords(sum: Sum, total: number, voice: Voice): string {
+  const exactly = (value: Exact): string => {
+    const rounded = roundExact(value, 'nearest');
+    const isExact = value.n === BigInt(rounded) * value.d;
+    const shown = figure(rounded, voice);
+    if (isExact && rounded % voice.mark.step === 0) return shown;
+    return isExact ? plainExact(rounded, voice) : decimal(value, voice);
+  };
   const terms = sum.terms.flatMap((term) => {
-    const text = figure(roundExact(term.value, 'nearest'), voice);
-    return Array.from({ length: Math.abs(term.times) }, () => ({ minus: term.times < 0, text }));
+    const text = exactly(term.value);
+    const times = Math.abs(term.times);
+    const minus = term.times < 0;
+    // a few are written out, many are multiplied
+    if (times > 3) return [{ minus, text: `${times} × ${text}` }];
+    return Array.from({ length: times }, () => ({ minus, text }));
   });
   const ordered = [...terms.filter((t) => !t.minus), ...terms.filter((t) => t.minus)];
   const line = ordered
     .map((t, i) => (i === 0 ? `${t.minus ? '−' : ''}${t.text}` : `${t.minus ? ' − ' : ' + '}${t.text}`))
     .join('');
-  const divided = sum.over > 1 ? `(${line}) ÷ ${sum.over}` : line;
-  return `${divided} = ${figure(total, voice)}`;
+  const divided = sum.over > 1 ? (ordered.length > 1 ? `(${line}) ÷ ${sum.over}` : `${line} ÷ ${sum.over}`) : line;
+  const { n, d } = sum.terms.reduce(
+    (all, t): Exact => ({ n: all.n * t.value.d + t.value.n * BigInt(t.times) * all.d, d: all.d * t.value.d }),
+    { n: 0n, d: 1n },
+  );
+  const exactTotal = { n, d: d * BigInt(sum.over) };
+  const came = exactTotal.n === BigInt(total) * exactTotal.d;
+  if (came && total % voice.mark.step === 0) return `${divided} = ${figure(total, voice)}`;
+  const worked = came ? plainExact(total, voice) : decimal(exactTotal, voice);
+  return `${divided} = ${worked}, about ${figure(total, voice)}`;
+}
+
+/** An exact length that is on no mark: a fraction a person can read, else a decimal. */
+function plainExact(length: number, voice: Voice): string {
+  const text = exactText(length as Parameters<typeof exactText>[0], voice.mark.unit);
+  const denominator = Number(/\/(\d+)$/.exec(text)?.[1] ?? 1);
+  if (voice.mark.unit === 'mm') return `${text} mm`;
+  if (denominator > 64) return decimal({ n: BigInt(length), d: 1n }, voice);
+  return voice.figures === 'typeset' ? text.replace(' ', '\u2009').replace('/', '⁄') : text;
+}
+
+/** Four decimals of the unit. */
+function decimal(value: Exact, { mark }: Voice): string {
+  const per = mark.unit === 'mm' ? 960 : 24384;
+  const number = Number(value.n) / Number(value.d) / per;
+  return mark.unit === 'mm' ? `${Number(number.toFixed(3))} mm` : String(Number(number.toFixed(4)));
+}
+
+/** What was understood of a line, said back: `mats: width of the print 4, …`. */
+export function saidBackWords(recipe: RecipeId, input: unknown): string {
+  const given = recipeOf(recipe)
+    .fields(input)
+    .flatMap((f) => {
+      if (f.kind === 'choice' || f.value === undefined) return [];
+      return [`${fieldWords(recipe, f.path)} ${f.value}`];
+    });
+  return `${recipeWords(recipe).title}: ${given.join(', ')}`;
 }

@@ -10,16 +10,16 @@ export {
   sizeWords,
   type Voice,
 } from './lengths.ts';
-export { fieldWords, sumWords } from './fields.ts';
+export { fieldWords, saidBackWords, sumWords } from './fields.ts';
 export {
   issueWords,
   lengthProblemWords,
+  offerWords,
   pageProblemWords,
   pathWords,
   recipeProblemWords,
   saidWords,
   suggestionWords,
-  type NameOf,
 } from './problems.ts';
 export {
   AIM_WORDS,
@@ -29,7 +29,9 @@ export {
   comparedWords,
   copyWords,
   cutListText,
+  finishStepWords,
   missingWords,
+  movementWords,
   oddWords,
   partAt,
   partWords,
@@ -39,3 +41,4 @@ export {
   wayOutWords,
   type StepWords,
 } from './plans.ts';
+export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

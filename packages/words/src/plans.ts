@@ -3,11 +3,13 @@ import {
   type Aim,
   type Job,
   type Missing,
+  type OrderStep,
   type Plan,
   type PlanNode,
   type Step,
   type WayOut,
 } from '@temnex/core';
+import { finishWords } from './recipes/index.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
@@ -258,5 +260,36 @@ export function cutListText(job: Job, voice: Voice): string {
   return lines.join('\n');
 }
 
+/** What is done by hand to pieces that have come off, said like a step. */
+export function finishStepWords(
+  { piece, copies }: Extract<OrderStep, { do: 'finish' }>,
+  job: Job,
+  voice: Voice,
+): StepWords {
+  const say = (length: number) => figure(length, voice);
+  const name = job.pieces.find((p) => p.id === piece.id)?.name ?? piece.id;
+  const tips = piece.finish.some((f) => f.do === 'notch' || f.do === 'point');
+  return {
+    hold: copies > 1 ? `${name}, ${copies} pieces` : name,
+    setting: 'by hand',
+    off: piece.finish.map((f) => finishWords(f, say)).join('; '),
+    rest: '',
+    leaves: '',
+    note: tips ? 'pencil a line along the middle first' : '',
+  };
+}
+
 export const CAUTION =
   'Blades are sharp: keep fingers behind the guard, cut away from the hand that holds, cap or close the blade between cuts. Hold no strip narrower than your cutter allows. The instructions of its maker come first.';
+
+const MOVEMENT_WORDS: Readonly<Record<string, (n: number) => string>> = {
+  had: (n) => `${n} were there`,
+  added: (n) => `${n} put in`,
+  taken: (n) => `${-n} taken out`,
+  corrected: (n) => `counted again: ${n > 0 ? `${n} more` : `${-n} fewer`}`,
+  used: (n) => `${-n} used by cutting`,
+  kept: (n) => `${n} kept from cutting`,
+  'taken-back': (n) => (n > 0 ? `${n} back, the cut was taken back` : `${-n} gone, the cut was taken back`),
+};
+/** A movement of stock, said with its number. */
+export const movementWords = (by: number, why: string): string => MOVEMENT_WORDS[why]?.(by) ?? String(by);

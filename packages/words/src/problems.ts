@@ -1,19 +1,19 @@
-import {
-  type JobIssue,
-  type LengthProblem,
-  type PageProblem,
-  type PageSuggestion,
-  type RecipeProblem,
-  type SaidMats,
-  type SaidBox,
-  type SaidStock,
-  type Suggestion,
+import type {
+  JobIssue,
+  LengthProblem,
+  Offer,
+  PageProblem,
+  PageSuggestion,
+  RecipeId,
+  RecipeProblem,
+  Said,
+  SaidBox,
+  SaidStock,
+  Suggestion,
 } from '@temnex/core';
 import { fieldWords } from './fields.ts';
 import { figure, sizeWords, type Voice } from './lengths.ts';
-
-/** Finds the name of a layer (`mat2`) or part where there is a better one than its number. */
-export type NameOf = (layer: string) => string | undefined;
+import { recipeWords } from './recipes/index.ts';
 
 const list = (words: readonly string[], joint = 'and'): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
@@ -33,49 +33,87 @@ export function lengthProblemWords(problem: LengthProblem, voice: Voice): string
   }
 }
 
-export function recipeProblemWords(problem: RecipeProblem, voice: Voice, nameOf?: NameOf): string {
+export function recipeProblemWords(recipe: RecipeId, problem: RecipeProblem, voice: Voice): string {
+  const say = (length: number) => figure(length, voice);
   switch (problem.code) {
     case 'field':
-      return `${capital(fieldWords(problem.field, nameOf))}: ${lengthProblemWords(problem.problem, voice)}.`;
+      return `${capital(fieldWords(recipe, problem.path))}: ${lengthProblemWords(problem.problem, voice)}.`;
     case 'missing':
       return `Not enough is known. Give one of: ${list(
-        problem.fields.map((f) => fieldWords(f, nameOf)),
+        problem.paths.map((p) => fieldWords(recipe, p)),
         'or',
       )}.`;
     case 'disagree':
-      return `These cannot all be right: ${list(problem.fields.map((f) => fieldWords(f, nameOf)))}. They differ by ${figure(problem.by, voice)}.`;
-    case 'reveal-negative':
-      return `${capital(nameOf?.(problem.layer) ?? fieldWords(problem.layer))} is smaller than what lies on it: the reveal would be −${figure(problem.by, voice)} ${list(problem.edges)}.`;
+      return `These cannot all be right: ${list(problem.paths.map((p) => fieldWords(recipe, p)))}. They differ by ${say(problem.by)}.`;
     case 'size-not-positive':
-      return `Nothing is left: the ${fieldWords(problem.field, nameOf)} would be ${figure(problem.size, voice)}.`;
-    case 'border-too-wide':
-      return `A border of ${figure(problem.border, voice)} leaves nothing to see; it can be ${figure(problem.most, voice)} at the most.`;
+      return `Nothing is left: the ${fieldWords(recipe, problem.path)} would be ${say(problem.size)}.`;
+    case 'own': {
+      const words = recipeWords(recipe);
+      const why = words.reason(problem.why, problem.lengths, capital(words.group(problem.path)), say);
+      return `${why}${problem.edges ? ` ${list(problem.edges)}` : ''}.`;
+    }
   }
 }
 
+/** What an offer would do, for its button: `make the width of mat 1 4 1/4`. */
+export function offerWords(recipe: RecipeId, offer: Offer, voice: Voice): string {
+  const value = 'count' in offer ? String(offer.count) : figure(offer.length, voice);
+  return `make ${'count' in offer ? `it ${value}` : `the ${fieldWords(recipe, offer.path)} ${value}`}`;
+}
+
 export function suggestionWords(
+  recipe: RecipeId,
   suggestion: Suggestion | PageSuggestion['suggestion'],
   voice: Voice,
-  nameOf?: NameOf,
 ): string {
   switch (suggestion.code) {
     case 'uneven-reveals': {
       const even = suggestion.even.map(
         (e) => `${sizeWords(e.width, e.height, voice)} (${figure(e.reveal, voice)} all round)`,
       );
-      return `${capital(nameOf?.(suggestion.layer) ?? fieldWords(suggestion.layer))} is uneven: ${figure(suggestion.across, voice)} left and right, ${figure(suggestion.upDown, voice)} top and bottom. Even would be ${list(even, 'or')}.`;
+      return `${capital(recipeWords(recipe).group(suggestion.group))} is uneven: ${figure(suggestion.across, voice)} left and right, ${figure(suggestion.upDown, voice)} top and bottom. Even would be ${list(even, 'or')}.`;
     }
     case 'off-mark':
-      return `The ${fieldWords(suggestion.field, nameOf)} falls between two marks; it is cut at ${figure(suggestion.nearest, voice)}.`;
-    case 'gave-way':
-      return `Too much was given, so the ${fieldWords(suggestion.field, nameOf)} was worked out anew.`;
+      return `The ${fieldWords(recipe, suggestion.path)} falls between two marks; it is cut at ${figure(suggestion.nearest, voice)}.`;
+    case 'remainder':
+      return `${figure(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${fieldWords(recipe, suggestion.to)}.`;
     case 'overhang':
       return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush, or move it in.`;
   }
 }
 
-export const pageProblemWords = (p: PageProblem, voice: Voice, nameOf?: NameOf): string =>
-  recipeProblemWords(p.problem, voice, nameOf);
+const PAGE_FIELDS: Readonly<Record<string, string>> = { width: 'page width', height: 'page height', seam: 'seam' };
+const PLACE_FIELDS: Readonly<Record<string, string>> = {
+  across: 'distance across',
+  upDown: 'distance up or down',
+  fit: 'extra to trim in place',
+};
+
+/** What is wrong with an item of a page; `nameOf` says how items are called. */
+export function pageProblemWords(
+  { item, problem }: PageProblem,
+  recipe: RecipeId | null,
+  voice: Voice,
+  nameOf: (item: string) => string,
+): string {
+  switch (problem.code) {
+    case 'circle':
+      return `These lie on or beside each other in a circle: ${list(problem.items.map(nameOf))}.`;
+    case 'no-room':
+      return problem.axis ? 'What it lies beside is gone.' : 'What it lies on is gone.';
+    case 'field': {
+      const [root, axis] = problem.path.map(String);
+      const own =
+        root === 'ground'
+          ? PAGE_FIELDS[axis!]
+          : root === 'at' || root === 'fit'
+            ? PLACE_FIELDS[root === 'fit' ? 'fit' : axis!]
+            : null;
+      if (own) return `${capital(own)}: ${lengthProblemWords(problem.problem, voice)}.`;
+    }
+  }
+  return recipe && item ? recipeProblemWords(recipe, problem, voice) : '';
+}
 
 /** `pieces[3].width`, as one would write it. */
 export const pathWords = (path: readonly (string | number)[]): string =>
@@ -126,13 +164,13 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
   }
 }
 
-export function saidWords(said: Extract<SaidStock | SaidBox | SaidMats, { ok: false }>, voice: Voice): string {
+export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { ok: false }>, voice: Voice): string {
   const { problem } = said;
   switch (problem.code) {
     case 'size-unreadable':
       return problem.text ? 'Needs a size, such as 5 1/2 x 3.' : 'Start with a size, such as 5 1/2 x 3.';
     case 'phrase-unreadable':
-      return 'Say it like this: mat 1/8 1/4 around 4 x 6.';
+      return 'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.';
     case 'quantity':
       return `${problem.text} is not a number of sheets between 1 and 10 000.`;
     case 'box-unreadable':

@@ -1,5 +1,13 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
-import { cutSchema, type Cut, type CuttingRecord } from '@temnex/contract';
+import {
+  bareRequestSchema,
+  cutSchema,
+  scrapPieceSchema,
+  type BareRequest,
+  type Cut,
+  type CuttingRecord,
+  type ScrapPiece,
+} from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { CuttingService } from './cutting.service.ts';
 
@@ -13,13 +21,19 @@ export class CuttingController {
   }
 
   @Post('plans/:id/cut')
-  cut(@Param('id') id: string, @Body(checked(cutSchema.prefault({}))) body: Cut): CuttingRecord {
+  cut(@Param('id') id: string, @Body(checked(cutSchema)) body: Cut): CuttingRecord {
     return this.cutting.cut(id, body);
   }
 
   @Post('cuttings/:id/undo')
   @HttpCode(200)
-  undo(@Param('id') id: string): CuttingRecord {
-    return this.cutting.undo(id);
+  undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): CuttingRecord {
+    return this.cutting.undo(id, body.id);
+  }
+
+  @Post('cuttings/:id/scraps')
+  @HttpCode(200)
+  scrap(@Param('id') id: string, @Body(checked(scrapPieceSchema)) body: ScrapPiece): CuttingRecord {
+    return this.cutting.scrap(id, body);
   }
 }

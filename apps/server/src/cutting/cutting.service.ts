@@ -1,13 +1,26 @@
-import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, gt, gte, inArray, isNull, or, sql } from 'drizzle-orm';
-import { effectsOf, sizeOfItem, type Job } from '@temnex/core';
-import type { Cut, CuttingRecord } from '@temnex/contract';
-import { DATABASE, type Database } from '../database/database.ts';
+import { desc, eq, inArray } from 'drizzle-orm';
+import {
+  NO_TRIM,
+  cutStateOf,
+  derivePage,
+  effectsOf,
+  sizeOfItem,
+  wantedOf,
+  type Job,
+  type StockItem,
+} from '@temnex/core';
+import { NAMES } from '@temnex/words';
+import type { Cut, CuttingRecord, ScrapPiece } from '@temnex/contract';
+import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { once } from '../database/once.ts';
 import { cuttings, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { stockItemOf } from '../papers/papers.service.ts';
+import { PagesService, standing } from '../pages/pages.service.ts';
+import { move } from '../papers/movements.ts';
+import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
+import { cutsOf } from './cuts.ts';
 
 /** Carries plans out in the books: one transaction each, all of it or nothing. */
 @Injectable()
@@ -15,58 +28,47 @@ export class CuttingService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PlansService) private readonly plans: PlansService,
+    @Inject(PagesService) private readonly pages: PagesService,
   ) {}
 
   ofPage(page: string): CuttingRecord[] {
     return this.db.select().from(cuttings).where(eq(cuttings.page, page)).orderBy(desc(cuttings.cutAt)).all();
   }
 
-  cut(plan: string, soFar: Cut): CuttingRecord {
-    const record = this.plans.get(plan);
-    const job = jobOf(record);
-    const now = new Date().toISOString();
-    const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
-    if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
-    return this.db.transaction((tx) => {
-      // what was cut since this order was made is not known to it
-      const since = tx
-        .select({ id: cuttings.id })
-        .from(cuttings)
-        .where(
-          and(
-            eq(cuttings.page, record.page),
-            isNull(cuttings.undoneAt),
-            or(eq(cuttings.plan, plan), gt(cuttings.cutAt, record.createdAt)),
-          ),
-        )
-        .all();
-      if (since.length)
+  cut(plan: string, { id, ...soFar }: Cut): CuttingRecord {
+    return once(this.db, id, `cut of ${plan}`, (tx) => {
+      const record = this.plans.get(plan);
+      const job = jobOf(record);
+      const now = new Date().toISOString();
+      const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
+      if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
+      // what was cut or taken back since this order was made is not known to it
+      const cuts = cutsOf(tx, record.page)
+        .map((c) => c.id)
+        .sort();
+      if (cuts.join() !== record.basis.cuts.join())
         throw new Refused(
           'already-cut',
           'Some of these pieces are already cut. Make a new cutting order for what is left.',
         );
-      for (const { stock: id, count } of effects.used) {
-        const row = tx.select().from(stock).where(eq(stock.id, id)).get();
-        if (!row || row.quantity < count || row.reserved || !sameSize(job, stockItemOf(row))) {
+      for (const { stock: item, count } of effects.used) {
+        const row = tx.select().from(stock).where(eq(stock.id, item)).get();
+        if (!row || row.quantity < count || row.reserved || !sameSize(job, stockItemOf(row)))
           throw new Refused(
             'stock-changed',
             'The drawer has changed since this cutting order was made. Make a new one.',
           );
-        }
-        tx.update(stock)
-          .set({ quantity: sql`${stock.quantity} - ${count}` })
-          .where(and(eq(stock.id, id), gte(stock.quantity, count)))
-          .run();
+        move(tx, row, -count, 'used', { cutting: id, at: now });
       }
-      const kept = effects.kept.map((item) => ({ ...item, id: randomUUID(), createdAt: now }));
-      if (kept.length) tx.insert(stock).values(kept).run();
+      const kept = effects.kept.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
+      for (const item of kept) putIn(tx, item, 'kept', now, id);
       const row: CuttingRecord = {
-        id: randomUUID(),
+        id,
         page: record.page,
         plan,
         cutAt: now,
         undoneAt: null,
-        parts: [...effects.parts],
+        pieces: [...effects.pieces],
         used: [...effects.used],
         kept: kept.map((k) => k.id),
       };
@@ -76,10 +78,9 @@ export class CuttingService {
   }
 
   /** Takes a cut back as if it had not happened, unless one of its offcuts has been used since. */
-  undo(id: string): CuttingRecord {
-    return this.db.transaction((tx) => {
-      const row = tx.select().from(cuttings).where(eq(cuttings.id, id)).get();
-      if (!row) throw notFound('cut');
+  undo(id: string, request: string): CuttingRecord {
+    return once(this.db, request, `undo of ${id}`, (tx) => {
+      const row = this.one(tx, id);
       if (row.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
       const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
       if (offcuts.some((o) => o.quantity !== 1))
@@ -87,21 +88,64 @@ export class CuttingService {
           'offcut-used',
           'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
         );
-      if (row.kept.length) tx.delete(stock).where(inArray(stock.id, row.kept)).run();
-      for (const { stock: item, count } of row.used)
-        tx.update(stock)
-          .set({ quantity: sql`${stock.quantity} + ${count}` })
-          .where(eq(stock.id, item))
-          .run();
+      if (row.pieces.some((p) => p.scrap))
+        throw new Refused(
+          'offcut-used',
+          'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
+        );
       const undoneAt = new Date().toISOString();
+      for (const item of offcuts) move(tx, item, -1, 'taken-back', { cutting: id, at: undoneAt });
+      for (const { stock: used, count } of row.used) {
+        const item = tx.select().from(stock).where(eq(stock.id, used)).get();
+        if (item) move(tx, item, count, 'taken-back', { cutting: id, at: undoneAt });
+      }
       tx.update(cuttings).set({ undoneAt }).where(eq(cuttings.id, id)).run();
       return { ...row, undoneAt };
     });
   }
+
+  /** A cut piece that nothing on its page wants any more becomes a scrap of its size. */
+  scrap(id: string, { id: request, at }: ScrapPiece): CuttingRecord {
+    return once(this.db, request, `scrap of ${id}`, (tx) => {
+      const row = this.one(tx, id);
+      const piece = row.pieces[at];
+      if (!piece || piece.scrap || row.undoneAt) throw notFound('cut piece');
+      const { document } = this.pages.get(row.page);
+      const { pieces } = derivePage(document, NAMES);
+      const cut = cutsOf(tx, row.page).flatMap((c) => standing(c.pieces));
+      const { unwanted } = cutStateOf(pieces, cut, (p) => wantedOf(p, document));
+      const alike = (other: typeof piece) => JSON.stringify(other) === JSON.stringify(piece);
+      if (!unwanted.some(alike)) throw new Refused('still-wanted', 'The page still wants this piece.');
+      const now = new Date().toISOString();
+      const item: StockItem = {
+        id: request,
+        paper: piece.paper,
+        unit: piece.unit,
+        width: piece.width,
+        height: piece.height,
+        quantity: 1,
+        kind: 'scrap',
+        trim: NO_TRIM,
+        turned: 0,
+        reserved: false,
+        origin: { page: row.page, stock: row.used[0]?.stock ?? '', date: now.slice(0, 10) },
+      };
+      putIn(tx, item, 'kept', now, id);
+      const next = row.pieces.map((p, i) => (i === at ? { ...p, scrap: request } : p));
+      tx.update(cuttings).set({ pieces: next }).where(eq(cuttings.id, id)).run();
+      return { ...row, pieces: next };
+    });
+  }
+
+  private one(tx: Transaction, id: string): CuttingRecord {
+    const row = tx.select().from(cuttings).where(eq(cuttings.id, id)).get();
+    if (!row) throw notFound('cut');
+    return row;
+  }
 }
 
 /** Whether the drawer still holds what the job counted on: same paper, size and way it lies. */
-function sameSize(job: Job, item: ReturnType<typeof stockItemOf>): boolean {
+function sameSize(job: Job, item: StockItem): boolean {
   const asked = job.stock.find((s) => s.id === item.id);
   const now = sizeOfItem(item);
   return (

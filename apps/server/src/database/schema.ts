@@ -1,6 +1,16 @@
 import { sql } from 'drizzle-orm';
 import { check, customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import { parseLength, type Habits, type LengthText, type Page, type Paper, type StockItem } from '@temnex/core';
+import {
+  parseLength,
+  type Basis,
+  type Habits,
+  type LengthText,
+  type Page,
+  type PageFacts,
+  type Paper,
+  type StockItem,
+} from '@temnex/core';
+import type { CuttingRecord, Movement } from '@temnex/contract';
 
 /** A length as it was typed. The one place where lengths meet storage: what cannot be read back is not written. */
 const length = customType<{ data: LengthText; driverData: string }>({
@@ -13,20 +23,35 @@ const length = customType<{ data: LengthText; driverData: string }>({
   fromDriver: (value) => value,
 });
 const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>();
+const demo = () => integer('demo', { mode: 'boolean' }).notNull().default(false);
 
 export const papers = sqliteTable('papers', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   sides: json<Paper['sides']>('sides').notNull(),
-  demo: integer('demo', { mode: 'boolean' }).notNull().default(false),
+  /** Rises with every change of it or of its stock: cutting orders know from which state they were made. */
+  revision: integer('revision').notNull().default(1),
+  demo: demo(),
   createdAt: text('created_at').notNull(),
 });
+
+/** What a list of pages shows, kept with each page when it is saved so that none has to be worked out again. */
+export interface StoredSummary extends PageFacts {
+  readonly name: string;
+  readonly width: string;
+  readonly height: string;
+  readonly unit: Page['unit'];
+  readonly parts: number;
+}
 
 export const pages = sqliteTable('pages', {
   id: text('id').primaryKey(),
   version: integer('version').notNull(),
   document: json<Page>('document').notNull(),
-  demo: integer('demo', { mode: 'boolean' }).notNull().default(false),
+  summary: json<StoredSummary>('summary')
+    .notNull()
+    .default(sql`'{}'`),
+  demo: demo(),
   createdAt: text('created_at').notNull(),
   updatedAt: text('updated_at').notNull(),
 });
@@ -35,14 +60,19 @@ export const plans = sqliteTable(
   'plans',
   {
     id: text('id').primaryKey(),
-    page: text('page').notNull().references(() => pages.id, { onDelete: 'cascade' }),
-    pageVersion: integer('page_version').notNull(),
+    page: text('page')
+      .notNull()
+      .references(() => pages.id, { onDelete: 'cascade' }),
+    /** An order from before this was kept was made from a state that never comes again. */
+    basis: json<Basis>('basis')
+      .notNull()
+      .default(sql`'{"pageVersion":1,"papers":{},"habits":-1,"cuts":[]}'`),
     job: json<Record<string, unknown>>('job').notNull(),
     plan: json<unknown>('plan').notNull(),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('plans_page').on(t.page, t.createdAt)],
-); // prettier-ignore
+);
 
 export const cuttings = sqliteTable(
   'cuttings',
@@ -51,8 +81,9 @@ export const cuttings = sqliteTable(
     // a cut stays in the books when its page goes
     page: text('page').notNull(),
     plan: text('plan').notNull(),
-    parts: json<string[]>('parts').notNull(),
-    used: json<{ stock: string; count: number }[]>('used').notNull(),
+    // the column had only the ids of parts once
+    pieces: json<CuttingRecord['pieces']>('parts').notNull(),
+    used: json<CuttingRecord['used']>('used').notNull(),
     kept: json<string[]>('kept').notNull(),
     cutAt: text('cut_at').notNull(),
     undoneAt: text('undone_at'),
@@ -64,11 +95,13 @@ export const stock = sqliteTable(
   'stock',
   {
     id: text('id').primaryKey(),
-    paper: text('paper').notNull().references(() => papers.id, { onDelete: 'restrict' }),
+    paper: text('paper')
+      .notNull()
+      .references(() => papers.id, { onDelete: 'restrict' }),
     unit: text('unit', { enum: ['in', 'mm'] }).notNull(),
     width: length('width').notNull(),
     height: length('height').notNull(),
-    /** How many there are; at 0 the item is used up, and kept for undo and the books. */
+    /** The sum of its movements, kept in the same transaction; at 0 the item is used up, and kept for undo and the books. */
     quantity: integer('quantity').notNull(),
     kind: text('kind', { enum: ['sheet', 'pad', 'scrap', 'strip'] }).notNull(),
     trim: json<StockItem['trim']>('trim').notNull(),
@@ -77,13 +110,42 @@ export const stock = sqliteTable(
     origin: json<NonNullable<StockItem['origin']>>('origin'),
     outline: json<NonNullable<StockItem['outline']>>('outline'),
     uncut: json<NonNullable<StockItem['uncut']>>('uncut'),
-    demo: integer('demo', { mode: 'boolean' }).notNull().default(false),
+    demo: demo(),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('stock_paper').on(t.paper), check('stock_quantity', sql`${t.quantity} >= 0`)],
-); // prettier-ignore
+);
+
+/** Every change of how many there are of something. What there is is their sum. */
+export const movements = sqliteTable(
+  'movements',
+  {
+    id: text('id').primaryKey(),
+    stock: text('stock')
+      .notNull()
+      .references(() => stock.id, { onDelete: 'cascade' }),
+    by: integer('by').notNull(),
+    why: text('why').notNull().$type<Movement['why']>(),
+    cutting: text('cutting'),
+    at: text('at').notNull(),
+  },
+  (t) => [index('movements_stock').on(t.stock)],
+);
+
+/** Requests that made or used something, with what was answered: sent again, they are answered the same. */
+export const requests = sqliteTable(
+  'requests',
+  {
+    id: text('id').primaryKey(),
+    what: text('what').notNull(),
+    answer: json<unknown>('answer'),
+    at: text('at').notNull(),
+  },
+  (t) => [index('requests_at').on(t.at)],
+);
 
 export const habits = sqliteTable('habits', {
   id: integer('id').primaryKey(),
+  version: integer('version').notNull().default(1),
   document: json<Habits>('document').notNull(),
 });

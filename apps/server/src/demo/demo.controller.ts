@@ -1,4 +1,6 @@
-import { Controller, Delete, Get, HttpCode, Inject, Post } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Post } from '@nestjs/common';
+import { bareRequestSchema, type BareRequest } from '@temnex/contract';
+import { checked } from '../http/checked.ts';
 import { DemoService } from './demo.service.ts';
 
 @Controller('api/demo')
@@ -12,9 +14,8 @@ export class DemoController {
 
   @Post()
   @HttpCode(200)
-  put(): { present: boolean } {
-    this.demo.put();
-    return { present: true };
+  put(@Body(checked(bareRequestSchema)) body: BareRequest): { present: boolean } {
+    return this.demo.put(body.id);
   }
 
   @Delete()

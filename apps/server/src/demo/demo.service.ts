@@ -1,7 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { eq, inArray, notInArray, and, sql } from 'drizzle-orm';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { once } from '../database/once.ts';
 import { cuttings, pages, papers, stock } from '../database/schema.ts';
+import { summaryOf } from '../pages/summary.ts';
+import { putIn } from '../papers/papers.service.ts';
 import { DEMO_PAGE_ID, demoPage, demoPapers, demoStock } from './demo.ts';
 
 /** The example: a page and a drawer of its own, put in and taken out as one. */
@@ -13,22 +16,25 @@ export class DemoService {
     return this.db.select({ id: pages.id }).from(pages).where(eq(pages.demo, true)).limit(1).get() !== undefined;
   }
 
-  put(): void {
-    const now = new Date().toISOString();
-    const mark = { demo: true, createdAt: now };
-    this.db.transaction((tx) => {
+  put(request: string): { present: boolean } {
+    return once(this.db, request, 'demo', (tx) => {
+      const now = new Date().toISOString();
+      const mark = { demo: true, createdAt: now };
       this.removeFrom(tx);
       for (const paper of demoPapers())
         tx.insert(papers)
           .values({ ...paper, ...mark })
-          .onConflictDoUpdate({ target: papers.id, set: { sides: paper.sides, name: paper.name } })
+          .onConflictDoUpdate({
+            target: papers.id,
+            set: { sides: paper.sides, name: paper.name, revision: sql`${papers.revision} + 1` },
+          })
           .run();
-      tx.insert(stock)
-        .values(demoStock().map((item) => ({ ...item, ...mark })))
-        .run();
+      for (const item of demoStock()) putIn(tx, { ...item, demo: true }, 'added', now);
+      const document = demoPage();
       tx.insert(pages)
-        .values({ id: DEMO_PAGE_ID, version: 1, document: demoPage(), ...mark, updatedAt: now })
+        .values({ id: DEMO_PAGE_ID, version: 1, document, summary: summaryOf(document), ...mark, updatedAt: now })
         .run();
+      return { present: true };
     });
   }
 
@@ -37,7 +43,7 @@ export class DemoService {
   }
 
   /** Removes the demo, but not papers that a person's own stock or pages have come to stand on. */
-  private removeFrom(tx: Parameters<Parameters<Database['transaction']>[0]>[0]): void {
+  private removeFrom(tx: Transaction): void {
     const demoPages = tx
       .select({ id: pages.id })
       .from(pages)

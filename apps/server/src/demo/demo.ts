@@ -1,4 +1,14 @@
-import { NO_TRIM, type Page, type Paper, type PaperFace, type StockItem, type Wish } from '@temnex/core';
+import {
+  NO_TRIM,
+  emptyPage,
+  newItem,
+  type Page,
+  type Paper,
+  type PaperFace,
+  type Place,
+  type StockItem,
+  type Wish,
+} from '@temnex/core';
 
 /* A kite-flying week at a made-up place on a windy coast: every name, paper and person here is invented. */
 
@@ -110,48 +120,85 @@ const wish = (
   also: string[] = [],
 ): Wish => ({ papers: [paper, ...also], side, direction });
 
-/** A 12 × 12 page: nested base panels, a photo with three even mats, a photo with a footer mat. */
+const place = (
+  across: Extract<Place['across']['from'], 'left' | 'centre' | 'right'>,
+  by: string,
+  upDown: Extract<Place['upDown']['from'], 'bottom' | 'centre' | 'top'>,
+  away: string,
+): Place => ({ across: { from: across, by }, upDown: { from: upDown, by: away } });
+
+/** A 12 × 12 page: nested base panels, a photo with three even mats, a photo with a footer mat, a row of banners. */
 export const demoPage = (): Page => ({
-  format: 'temnex-page',
-  version: 1,
-  copies: 1,
-  spares: [],
-  first: [],
-  name: 'First wind at Saltmarsh Point',
-  unit: 'in',
-  mark: '1/16',
-  width: '12',
-  height: '12',
-  base: { name: 'base', paper: wish('demo-slate') },
-  panels: [
-    { id: 'demo-p1', name: 'outer panel', reveal: ['3/8'], paper: wish('demo-marram', 'A', 'height') },
-    { id: 'demo-p2', name: 'sky panel', width: '9 1/2', height: '9 1/2', paper: wish('demo-gust', 'A', 'height') },
-  ],
-  photos: [
+  ...emptyPage('First wind at Saltmarsh Point'),
+  items: [
     {
-      id: 'demo-launch',
-      name: 'Runa at the launch',
-      print: { width: '4', height: '6', known: 'assumed' },
-      mats: [
-        { id: 'demo-m1', name: 'launch mat 1', reveal: ['1/8'], paper: wish('demo-chalk') },
-        { id: 'demo-m2', name: 'launch mat 2', reveal: ['1/16'], paper: wish('demo-buoy', 'A', 'any', ['demo-slate']) },
-        { id: 'demo-m3', name: 'launch mat 3', reveal: ['3/8'], paper: wish('demo-swell', 'B') },
-      ],
-      at: { across: { from: 'left', by: '1 3/4' }, upDown: { from: 'centre', by: '0' } },
+      ...newItem({
+        id: 'base',
+        name: 'base',
+        recipe: 'base-panels',
+        input: {
+          panels: [
+            { id: 'outer', reveal: { style: 'even', all: '3/8' } },
+            { id: 'sky', reveal: { style: 'two' }, width: '9 1/2', height: '9 1/2' },
+          ],
+        },
+      }),
+      wishes: {
+        base: wish('demo-slate'),
+        outer: wish('demo-marram', 'A', 'height'),
+        sky: wish('demo-gust', 'A', 'height'),
+      },
+      names: { outer: 'outer panel', sky: 'sky panel' },
     },
     {
-      id: 'demo-tail',
-      name: 'the box kite',
-      print: { width: '2 1/4', height: '2 1/4', known: 'measured' },
-      mats: [
-        {
-          id: 'demo-m4',
-          name: 'box kite mat',
-          reveal: ['3/16', '3/16', '3/16', '11/16'],
-          paper: wish('demo-sailcloth', 'A', 'height'),
+      ...newItem({
+        id: 'launch',
+        name: 'Runa at the launch',
+        recipe: 'mat-stack',
+        input: {
+          print: { width: '4', height: '6', known: 'assumed' },
+          mats: [
+            { id: 'm1', reveal: { style: 'even', all: '1/8' } },
+            { id: 'm2', reveal: { style: 'even', all: '1/16' } },
+            { id: 'm3', reveal: { style: 'even', all: '3/8' } },
+          ],
         },
-      ],
-      at: { across: { from: 'right', by: '1 3/4' }, upDown: { from: 'top', by: '2 1/2' } },
+      }),
+      wishes: {
+        m1: wish('demo-chalk'),
+        m2: wish('demo-buoy', 'A', 'any', ['demo-slate']),
+        m3: wish('demo-swell', 'B'),
+      },
+      at: place('left', '1 3/4', 'bottom', '1 3/4'),
+    },
+    {
+      ...newItem({
+        id: 'boxkite',
+        name: 'the box kite',
+        recipe: 'mat-stack',
+        input: {
+          print: { width: '2 1/4', height: '2 1/4', known: 'measured' },
+          mats: [{ id: 'm1', reveal: { style: 'footer', sides: '3/16', bottom: '11/16' } }],
+        },
+      }),
+      wishes: { m1: wish('demo-sailcloth', 'A', 'height') },
+      at: place('right', '1 3/4', 'bottom', '2 1/4'),
+    },
+    {
+      ...newItem({
+        id: 'pennants',
+        name: 'pennants',
+        recipe: 'banner-strip',
+        input: {
+          strip: { width: '5/8', length: '1 3/4' },
+          count: 4,
+          spread: 'row',
+          row: { gap: '1/8' },
+          end: { shape: 'notch', longer: 'left' },
+        },
+      }),
+      wishes: { strip: wish('demo-buoy', 'A') },
+      at: place('right', '1 3/4', 'top', '1 1/4'),
     },
   ],
 });

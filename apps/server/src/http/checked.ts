@@ -7,14 +7,18 @@ import { Refused } from './refused.ts';
 /** Zod at the door: `@Body(checked(schema))`. A refusal names the field. */
 @Injectable()
 class Checked<T> implements PipeTransform<unknown, T> {
-  constructor(private readonly schema: z.ZodType<T>) {}
+  constructor(
+    private readonly schema: z.ZodType<T>,
+    private readonly prepare: (value: unknown) => unknown,
+  ) {}
 
   transform(value: unknown): T {
-    const parsed = this.schema.safeParse(value);
+    const parsed = this.schema.safeParse(this.prepare(value));
     if (parsed.success) return parsed.data;
     const issue = issueOf(parsed.error.issues[0]!);
     throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
   }
 }
 
-export const checked = <T>(schema: z.ZodType<T>): Checked<T> => new Checked(schema);
+export const checked = <T>(schema: z.ZodType<T>, prepare: (value: unknown) => unknown = (value) => value): Checked<T> =>
+  new Checked(schema, prepare);

@@ -1,8 +1,21 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
-import type { Page } from '@temnex/core';
-import { createPageSchema, savePageSchema, type PageRecord, type PageSummary, type SavePage } from '@temnex/contract';
+import { migratePage } from '@temnex/core';
+import {
+  createPageSchema,
+  savePageSchema,
+  type CreatePage,
+  type PageRecord,
+  type PageSummary,
+  type SavePage,
+} from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { PagesService } from './pages.service.ts';
+
+/** A page may come from a file of an earlier version. */
+const upToDate = (body: unknown): unknown =>
+  typeof body === 'object' && body !== null && 'document' in body
+    ? { ...body, document: migratePage(body.document) }
+    : body;
 
 @Controller('api/pages')
 export class PagesController {
@@ -14,8 +27,8 @@ export class PagesController {
   }
 
   @Post()
-  create(@Body(checked(createPageSchema)) body: { document: Page }): PageRecord {
-    return this.pages.create(body.document);
+  create(@Body(checked(createPageSchema, upToDate)) body: CreatePage): PageRecord {
+    return this.pages.create(body);
   }
 
   @Get(':id')
@@ -24,7 +37,7 @@ export class PagesController {
   }
 
   @Put(':id')
-  save(@Param('id') id: string, @Body(checked(savePageSchema)) body: SavePage): PageRecord {
+  save(@Param('id') id: string, @Body(checked(savePageSchema, upToDate)) body: SavePage): PageRecord {
     return this.pages.save(id, body);
   }
 

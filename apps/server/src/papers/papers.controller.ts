@@ -1,13 +1,18 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put } from '@nestjs/common';
-import { habitsSchema, type Habits, type Paper, type StockItem } from '@temnex/core';
+import { habitsSchema, type Habits, type StockItem } from '@temnex/core';
 import {
   changeStockSchema,
+  newMovementSchema,
   newPaperSchema,
   newStockSchema,
   type ChangeStock,
   type DrawerRecord,
+  type HabitsRecord,
+  type Movement,
+  type NewMovement,
   type NewPaper,
   type NewStock,
+  type PaperRecord,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { PapersService } from './papers.service.ts';
@@ -22,7 +27,7 @@ export class PapersController {
   }
 
   @Post('papers')
-  addPaper(@Body(checked(newPaperSchema)) paper: NewPaper): Paper {
+  addPaper(@Body(checked(newPaperSchema)) paper: NewPaper): PaperRecord {
     return this.papers.addPaper(paper);
   }
 
@@ -36,6 +41,16 @@ export class PapersController {
     return this.papers.changeStock(id, change);
   }
 
+  @Post('stock/:id/movements')
+  moveStock(@Param('id') id: string, @Body(checked(newMovementSchema)) change: NewMovement): StockItem {
+    return this.papers.moveStock(id, change);
+  }
+
+  @Get('stock/:id/movements')
+  history(@Param('id') id: string): Movement[] {
+    return this.papers.historyOf(id);
+  }
+
   @Delete('stock/:id')
   @HttpCode(204)
   removeStock(@Param('id') id: string): void {
@@ -43,12 +58,12 @@ export class PapersController {
   }
 
   @Get('habits')
-  habits(): Habits {
+  habits(): HabitsRecord {
     return this.papers.habits();
   }
 
   @Put('habits')
-  saveHabits(@Body(checked(habitsSchema)) habits: Habits): Habits {
+  saveHabits(@Body(checked(habitsSchema)) habits: Habits): HabitsRecord {
     return this.papers.saveHabits(habits);
   }
 }

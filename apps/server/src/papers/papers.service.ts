@@ -1,11 +1,21 @@
-import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { eq, gt } from 'drizzle-orm';
-import { NO_TRIM, inDrawerOrder, type Habits, type Paper, type StockItem, USUAL_HABITS } from '@temnex/core';
-import type { ChangeStock, DrawerRecord, NewPaper, NewStock } from '@temnex/contract';
-import { DATABASE, type Database } from '../database/database.ts';
-import { habits, papers, stock } from '../database/schema.ts';
+import { desc, eq, gt, sql } from 'drizzle-orm';
+import { NO_TRIM, USUAL_HABITS, inDrawerOrder, type Habits, type StockItem } from '@temnex/core';
+import type {
+  ChangeStock,
+  DrawerRecord,
+  HabitsRecord,
+  Movement,
+  NewMovement,
+  NewPaper,
+  NewStock,
+  PaperRecord,
+} from '@temnex/contract';
+import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { once } from '../database/once.ts';
+import { habits, movements, papers, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
+import { move, touch } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
@@ -23,6 +33,20 @@ export const stockItemOf = ({
   origin: origin ?? null,
 });
 
+/** The movement with which an item comes to be there; it begins with none. */
+export const putIn = (
+  tx: Transaction,
+  { quantity, ...item }: StockItem & { demo?: boolean },
+  why: Movement['why'],
+  at: string,
+  cutting?: string,
+): void => {
+  tx.insert(stock)
+    .values({ ...item, quantity: 0, createdAt: at })
+    .run();
+  move(tx, item, quantity, why, { at, ...(cutting ? { cutting } : {}) });
+};
+
 /** Papers, the drawer, and the habits of the person who cuts. */
 @Injectable()
 export class PapersService {
@@ -30,59 +54,101 @@ export class PapersService {
 
   drawer(): DrawerRecord {
     return {
-      papers: this.db
-        .select({ id: papers.id, name: papers.name, sides: papers.sides })
-        .from(papers)
-        .orderBy(papers.name)
-        .all(),
+      papers: this.papers(),
       stock: inDrawerOrder(this.db.select().from(stock).where(gt(stock.quantity, 0)).all().map(stockItemOf)),
     };
   }
 
-  addPaper(paper: NewPaper): Paper {
-    const added = { id: randomUUID(), ...paper };
-    this.db
-      .insert(papers)
-      .values({ ...added, createdAt: new Date().toISOString() })
-      .run();
-    return added;
+  papers(): PaperRecord[] {
+    return this.db
+      .select({ id: papers.id, name: papers.name, sides: papers.sides, revision: papers.revision })
+      .from(papers)
+      .orderBy(papers.name)
+      .all();
+  }
+
+  addPaper(paper: NewPaper): PaperRecord {
+    return once(this.db, paper.id, 'paper', (tx) => {
+      const added = { ...paper, revision: 1 };
+      tx.insert(papers)
+        .values({ ...added, createdAt: new Date().toISOString() })
+        .run();
+      return added;
+    });
   }
 
   addStock(item: NewStock): StockItem {
-    if (!this.db.select({ id: papers.id }).from(papers).where(eq(papers.id, item.paper)).get())
-      throw new Refused('bad-input', `paper: there is no paper "${item.paper}"`, { field: 'paper' });
-    const added: StockItem = { trim: NO_TRIM, turned: 0, reserved: false, ...item, id: randomUUID(), origin: null };
-    this.db
-      .insert(stock)
-      .values({ ...added, createdAt: new Date().toISOString() })
-      .run();
-    return added;
+    return once(this.db, item.id, 'stock', (tx) => {
+      if (!tx.select({ id: papers.id }).from(papers).where(eq(papers.id, item.paper)).get())
+        throw new Refused('bad-input', `paper: there is no paper "${item.paper}"`, { field: 'paper' });
+      const added: StockItem = { trim: NO_TRIM, turned: 0, reserved: false, ...item, origin: null };
+      putIn(tx, added, 'added', new Date().toISOString());
+      return added;
+    });
   }
 
   changeStock(id: string, change: ChangeStock): StockItem {
-    const row = this.db.update(stock).set(change).where(eq(stock.id, id)).returning().get();
-    if (!row) throw notFound('paper in the drawer');
-    return stockItemOf(row);
+    return this.db.transaction((tx) => {
+      const row = tx.select().from(stock).where(eq(stock.id, id)).get();
+      if (!row) throw notFound('paper in the drawer');
+      if (!Object.keys(change).length) return stockItemOf(row);
+      touch(tx, row.paper);
+      return stockItemOf(tx.update(stock).set(change).where(eq(stock.id, id)).returning().get());
+    });
+  }
+
+  /** More or fewer of an item; what there is can never be less than nothing. */
+  moveStock(id: string, change: NewMovement): StockItem {
+    return once(this.db, change.id, `movement of ${id}`, (tx) => {
+      const row = tx.select().from(stock).where(eq(stock.id, id)).get();
+      if (!row) throw notFound('paper in the drawer');
+      const by =
+        change.why === 'corrected' ? change.to - row.quantity : change.why === 'taken' ? -change.by : change.by;
+      if (row.quantity + by < 0)
+        throw new Refused('stock-changed', `There are only ${row.quantity} of it left.`, { field: 'by' });
+      move(tx, row, by, change.why, { id: change.id, at: new Date().toISOString() });
+      return stockItemOf({ ...row, quantity: row.quantity + by });
+    });
+  }
+
+  historyOf(id: string): Movement[] {
+    if (!this.db.select({ id: stock.id }).from(stock).where(eq(stock.id, id)).get())
+      throw notFound('paper in the drawer');
+    return this.db
+      .select()
+      .from(movements)
+      .where(eq(movements.stock, id))
+      .orderBy(desc(movements.at), desc(sql`rowid`))
+      .all();
   }
 
   /** Taken out by being used up: cuts that came from it can still be undone. */
   removeStock(id: string): void {
-    const row = this.db.update(stock).set({ quantity: 0 }).where(eq(stock.id, id)).returning().get();
-    if (!row) throw notFound('paper in the drawer');
+    this.db.transaction((tx) => {
+      const row = tx.select().from(stock).where(eq(stock.id, id)).get();
+      if (!row) throw notFound('paper in the drawer');
+      if (row.quantity) move(tx, row, -row.quantity, 'taken', { at: new Date().toISOString() });
+    });
   }
 
-  habits(): Habits {
-    const stored = this.db.select().from(habits).where(eq(habits.id, 1)).get()?.document;
+  habits(): HabitsRecord {
+    const row = this.db.select().from(habits).where(eq(habits.id, 1)).get();
+    if (!row) return { version: 0, habits: USUAL_HABITS };
     // habits that were stored before there was a choice about something have the usual one
-    return stored ? { ...USUAL_HABITS, ...stored, cutter: { ...USUAL_HABITS.cutter, ...stored.cutter } } : USUAL_HABITS;
+    const { document, version } = row;
+    return {
+      version,
+      habits: { ...USUAL_HABITS, ...document, cutter: { ...USUAL_HABITS.cutter, ...document.cutter } },
+    };
   }
 
-  saveHabits(document: Habits): Habits {
-    this.db
+  saveHabits(document: Habits): HabitsRecord {
+    const row = this.db
       .insert(habits)
-      .values({ id: 1, document })
-      .onConflictDoUpdate({ target: habits.id, set: { document } })
-      .run();
-    return document;
+      .values({ id: 1, document, version: 1 })
+      .onConflictDoUpdate({ target: habits.id, set: { document, version: sql`${habits.version} + 1` } })
+      .returning()
+      .get();
+    return { version: row.version, habits: document };
   }
 }

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
-import type { Drawing, Mark } from '@temnex/drawing';
+import type { Drawing, Drawn } from '@temnex/drawing';
 
 const require = createRequire(import.meta.url);
 const font = (face: string, weight: number) =>
@@ -21,7 +21,7 @@ function paint(colour: string): { colour: string; opacity: number } {
     : { colour, opacity: 1 };
 }
 
-function finish(doc: Doc, mark: Extract<Mark, { kind: 'rect' | 'poly' }>, outline: () => Doc): void {
+function finish(doc: Doc, mark: Extract<Drawn, { kind: 'rect' | 'poly' }>, outline: () => Doc): void {
   if (typeof mark.fill === 'string') {
     const { colour, opacity } = paint(mark.fill);
     outline().fillOpacity(opacity).fill(colour);
@@ -34,7 +34,7 @@ function finish(doc: Doc, mark: Extract<Mark, { kind: 'rect' | 'poly' }>, outlin
   }
 }
 
-function set(doc: Doc, mark: Mark): void {
+function set(doc: Doc, mark: Drawn): void {
   switch (mark.kind) {
     case 'rect':
       return finish(doc, mark, () => doc.rect(mark.x, mark.y, mark.width, mark.height));

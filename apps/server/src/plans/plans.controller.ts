@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
-import { MARKS, type MarkName } from '@temnex/core';
+import { MARKS } from '@temnex/core';
 import { printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from '@temnex/contract';
 import { printPages, type PrintPaper } from '@temnex/drawing';
 import { checked } from '../http/checked.ts';
@@ -34,7 +34,7 @@ export class PlansController {
     const page = this.pages.get(record.page);
     const job = jobOf(record);
     const names = new Map(job.pieces.map((p) => [p.id, p.name]));
-    const mark = MARKS[page.document.mark as MarkName];
+    const mark = MARKS[page.document.mark];
     const pages = printPages(
       {
         title: page.document.name,

@@ -1,4 +1,5 @@
-import type { Refusal } from '@temnex/contract';
+import { refusalSchema, type Refusal } from '@temnex/contract';
+import type { z } from 'zod';
 
 /** A refusal of the server, with its sentence as the message. */
 export class ServerRefusal extends Error {
@@ -10,8 +11,18 @@ export class ServerRefusal extends Error {
   }
 }
 
-/** Asks the server. Throws ServerRefusal, or an Error with a sentence when it cannot be reached. */
-export async function ask<T>(method: string, path: string, body?: unknown): Promise<T> {
+/** The server could not be reached, so nobody knows whether it did what it was asked. */
+export class Unreachable extends Error {
+  constructor() {
+    super('The Temnex server does not answer. Is it still running? What you typed is still here.');
+  }
+}
+
+/**
+ * Asks the server and checks what it answers with the schema that both have. Throws ServerRefusal, Unreachable, or an Error with
+ * a sentence where the answer is not what it should be.
+ */
+export async function ask<T>(method: string, path: string, answer: z.ZodType<T> | null, body?: unknown): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -19,12 +30,19 @@ export async function ask<T>(method: string, path: string, body?: unknown): Prom
       ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
   } catch {
-    throw new Error('The Temnex server does not answer. Is it still running? What you typed is still here.');
+    throw new Unreachable();
   }
   if (response.status === 204) return undefined as T;
-  const answer: unknown = await response.json().catch(() => null);
-  if (response.ok) return answer as T;
-  throw new ServerRefusal(
-    (answer as Refusal | null) ?? { code: 'failed', message: `The server answered ${response.status}.` },
-  );
+  const said: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    const refusal = refusalSchema.safeParse(said);
+    throw new ServerRefusal(
+      refusal.success ? refusal.data : { code: 'failed', message: `The server answered ${response.status}.` },
+    );
+  }
+  if (!answer) return undefined as T;
+  const read = answer.safeParse(said);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new Error(`The server answered something unexpected (${issue?.path.join('.')}). Open the page anew.`);
 }

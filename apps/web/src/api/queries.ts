@@ -1,24 +1,34 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import type {
-  ChangeStock,
-  Cut,
-  CuttingRecord,
-  DrawerRecord,
-  NewPaper,
-  NewStock,
-  PageRecord,
-  PageSummary,
-  PlanRecord,
-  StorePlan,
+import { z } from 'zod';
+import {
+  cuttingRecordSchema,
+  demoSchema,
+  drawerSchema,
+  habitsRecordSchema,
+  latestPlanSchema,
+  movementSchema,
+  pageRecordSchema,
+  pageSummarySchema,
+  paperRecordSchema,
+  planRecordSchema,
+  type ChangeStock,
+  type Cut,
+  type HabitsRecord,
+  type NewMovement,
+  type NewPaper,
+  type NewStock,
+  type ScrapPiece,
+  type StorePlan,
 } from '@temnex/contract';
-import type { Habits, Page, Paper, StockItem } from '@temnex/core';
-import { ask } from './client.ts';
+import { stockItemSchema, type Habits, type Page } from '@temnex/core';
+import { Unreachable, ask } from './client.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
   pages: ['pages'] as const,
   page: (id: string) => ['page', id] as const,
   drawer: ['drawer'] as const,
+  movements: (stock: string) => ['movements', stock] as const,
   habits: ['habits'] as const,
   plan: (page: string) => ['plan', page] as const,
   cuttings: (page: string) => ['cuttings', page] as const,
@@ -26,76 +36,119 @@ const KEYS = {
 };
 
 export const usePages = () =>
-  useQuery({ queryKey: KEYS.pages, queryFn: () => ask<PageSummary[]>('GET', '/api/pages') });
+  useQuery({ queryKey: KEYS.pages, queryFn: () => ask('GET', '/api/pages', z.array(pageSummarySchema)) });
+export const fetchPage = (id: string) => ask('GET', `/api/pages/${id}`, pageRecordSchema);
 export const usePage = (id: string) =>
-  useQuery({ queryKey: KEYS.page(id), queryFn: () => ask<PageRecord>('GET', `/api/pages/${id}`), staleTime: 0 });
+  useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
 export const useDrawer = () =>
-  useQuery({ queryKey: KEYS.drawer, queryFn: () => ask<DrawerRecord>('GET', '/api/drawer') });
-export const useHabits = () => useQuery({ queryKey: KEYS.habits, queryFn: () => ask<Habits>('GET', '/api/habits') });
+  useQuery({ queryKey: KEYS.drawer, queryFn: () => ask('GET', '/api/drawer', drawerSchema) });
+export const useMovements = (stock: string) =>
+  useQuery({
+    queryKey: KEYS.movements(stock),
+    queryFn: () => ask('GET', `/api/stock/${stock}/movements`, z.array(movementSchema)),
+    staleTime: 0,
+  });
+export const useHabits = () =>
+  useQuery({ queryKey: KEYS.habits, queryFn: () => ask('GET', '/api/habits', habitsRecordSchema) });
 export const usePlan = (page: string) =>
   useQuery({
     queryKey: KEYS.plan(page),
-    queryFn: async () => (await ask<{ plan: PlanRecord | null }>('GET', `/api/pages/${page}/plan`)).plan,
+    queryFn: async () => (await ask('GET', `/api/pages/${page}/plan`, latestPlanSchema)).plan,
   });
 export const useCuttings = (page: string) =>
   useQuery({
     queryKey: KEYS.cuttings(page),
-    queryFn: () => ask<CuttingRecord[]>('GET', `/api/pages/${page}/cuttings`),
+    queryFn: () => ask('GET', `/api/pages/${page}/cuttings`, z.array(cuttingRecordSchema)),
   });
-export const useDemo = () =>
-  useQuery({ queryKey: KEYS.demo, queryFn: () => ask<{ present: boolean }>('GET', '/api/demo') });
+export const useDemo = () => useQuery({ queryKey: KEYS.demo, queryFn: () => ask('GET', '/api/demo', demoSchema) });
 
-/** A change that makes these answers old. */
-function useChange<In, Out>(change: (input: In) => Promise<Out>, stale: readonly (readonly string[])[]) {
+/** How often something is tried again whose answer was lost: it carries its id, so it is done once all the same. */
+const TRIES = 2;
+
+/**
+ * A change that makes these answers old. What is changed goes out with an id of its own, the same one however often it is sent.
+ */
+function useChange<In, Out>(change: (input: In, id: string) => Promise<Out>, stale: readonly (readonly string[])[]) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
+  const mutation = useMutation({
+    mutationFn: ({ input, id }: { input: In; id: string }) => change(input, id),
+    retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
+    retryDelay: 400,
+    onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
+  return {
+    error: mutation.error,
+    isPending: mutation.isPending,
+    mutate: (input: In, options?: { onSuccess?: (answer: Out) => void }) =>
+      mutation.mutate({ input, id: crypto.randomUUID() }, options),
+    mutateAsync: (input: In) => mutation.mutateAsync({ input, id: crypto.randomUUID() }),
+  };
 }
 
 export const useCreatePage = () =>
-  useChange((document: Page) => ask<PageRecord>('POST', '/api/pages', { document }), [KEYS.pages]);
-export const useRemovePage = () => useChange((id: string) => ask<void>('DELETE', `/api/pages/${id}`), [KEYS.pages]);
+  useChange((document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }), [KEYS.pages]);
+export const useRemovePage = () => useChange((id: string) => ask('DELETE', `/api/pages/${id}`, null), [KEYS.pages]);
 export const useAddPaper = () =>
-  useChange((paper: NewPaper) => ask<Paper>('POST', '/api/papers', paper), [KEYS.drawer]);
-export const useAddStock = () =>
-  useChange((item: NewStock) => ask<StockItem>('POST', '/api/stock', item), [KEYS.drawer]);
-export const useChangeStock = () =>
   useChange(
-    ({ id, change }: { id: string; change: ChangeStock }) => ask<StockItem>('PATCH', `/api/stock/${id}`, change),
+    (paper: Omit<NewPaper, 'id'>, id) => ask('POST', '/api/papers', paperRecordSchema, { id, ...paper }),
     [KEYS.drawer],
   );
-export const useRemoveStock = () => useChange((id: string) => ask<void>('DELETE', `/api/stock/${id}`), [KEYS.drawer]);
+export const useAddStock = () =>
+  useChange(
+    (item: Omit<NewStock, 'id'>, id) => ask('POST', '/api/stock', stockItemSchema, { id, ...item }),
+    [KEYS.drawer],
+  );
+export const useChangeStock = () =>
+  useChange(
+    ({ id, change }: { id: string; change: ChangeStock }) => ask('PATCH', `/api/stock/${id}`, stockItemSchema, change),
+    [KEYS.drawer],
+  );
+type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
+export type StockMovement = Without<NewMovement>;
+export const useMoveStock = () =>
+  useChange(
+    ({ stock, movement }: { stock: string; movement: StockMovement }, id) =>
+      ask('POST', `/api/stock/${stock}/movements`, stockItemSchema, { id, ...movement }),
+    [KEYS.drawer, ['movements']],
+  );
 /** Shown at once, so that a tick does not spring back while it is being stored; asked for again whatever came of it. */
 export function useSaveHabits() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (habits: Habits) => ask<Habits>('PUT', '/api/habits', habits),
+    mutationFn: (habits: Habits) => ask('PUT', '/api/habits', habitsRecordSchema, habits),
     onMutate: (habits) => {
-      client.setQueryData(KEYS.habits, habits);
+      client.setQueryData<HabitsRecord>(KEYS.habits, (was) => ({ version: was?.version ?? 0, habits }));
       return client.cancelQueries({ queryKey: KEYS.habits });
     },
     onSettled: () => client.invalidateQueries({ queryKey: KEYS.habits }),
   });
 }
+/** Where it is refused because something has changed, what has changed is fetched anew. */
 export const useStorePlan = (page: string) =>
   useChange(
-    (plan: StorePlan) => ask<PlanRecord>('POST', `/api/pages/${page}/plans`, plan),
-    [KEYS.plan(page), KEYS.pages],
+    (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
+    [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
   );
+const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, ['movements']];
 export const useCut = (page: string) =>
   useChange(
-    ({ plan, soFar }: { plan: string; soFar: Cut }) => ask<CuttingRecord>('POST', `/api/plans/${plan}/cut`, soFar),
-    [KEYS.cuttings(page), KEYS.drawer, KEYS.pages],
+    ({ plan, soFar }: { plan: string; soFar: Omit<Cut, 'id'> }, id) =>
+      ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
+    afterCut(page),
   );
 export const useUndoCut = (page: string) =>
   useChange(
-    (cutting: string) => ask<CuttingRecord>('POST', `/api/cuttings/${cutting}/undo`),
-    [KEYS.cuttings(page), KEYS.drawer, KEYS.pages],
+    (cutting: string, id) => ask('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
+    afterCut(page),
+  );
+export const useScrapPiece = (page: string) =>
+  useChange(
+    ({ cutting, at }: { cutting: string } & Pick<ScrapPiece, 'at'>, id) =>
+      ask('POST', `/api/cuttings/${cutting}/scraps`, cuttingRecordSchema, { id, at }),
+    afterCut(page),
   );
 export const useSetDemo = () =>
   useChange(
-    (present: boolean) => ask<{ present: boolean }>(present ? 'POST' : 'DELETE', '/api/demo'),
+    (present: boolean, id) => ask(present ? 'POST' : 'DELETE', '/api/demo', demoSchema, present ? { id } : undefined),
     [KEYS.demo, KEYS.pages, KEYS.drawer, ['page'], ['plan'], ['cuttings']],
   );

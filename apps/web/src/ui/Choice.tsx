@@ -26,6 +26,8 @@ const Field = styled.span`
 
 interface ChoiceProps<T extends string> {
   label: string;
+  /** What stands over it, a part of its name; left out, all of it. */
+  shown?: string;
   value: T;
   options: readonly { id: T; name: string }[];
   onChange: (value: T) => void;
@@ -33,14 +35,26 @@ interface ChoiceProps<T extends string> {
 }
 
 /** One of a few: the platform's own list, which every phone and screen reader knows. */
-export function Choice<T extends string>({ label, value, options, onChange, hideLabel = false }: ChoiceProps<T>) {
+export function Choice<T extends string>({
+  label,
+  shown = label,
+  value,
+  options,
+  onChange,
+  hideLabel = false,
+}: ChoiceProps<T>) {
   const id = useId();
   return (
     <Field>
       <label htmlFor={id} className={hideLabel ? 'out-of-sight' : undefined}>
-        {label}
+        {shown}
       </label>
-      <select id={id} value={value} onChange={(e) => onChange(e.target.value as T)}>
+      <select
+        id={id}
+        aria-label={shown === label ? undefined : label}
+        value={value}
+        onChange={(e) => onChange(e.target.value as T)}
+      >
         {options.map((o) => (
           <option key={o.id} value={o.id}>
             {o.name}

@@ -1,10 +1,10 @@
 import { memo } from 'react';
-import { FACES, definitionsOf, fillValue, type Drawing, type Mark, type Stroke } from '@temnex/drawing';
+import { FACES, definitionsOf, fillValue, type Drawing, type Drawn, type Stroke } from '@temnex/drawing';
 
 const strokeOf = (s: Stroke | undefined) =>
   s ? { stroke: s.colour, strokeWidth: s.width, ...(s.dash ? { strokeDasharray: s.dash.join(' ') } : {}) } : {};
 
-function MarkView({ mark: m }: { mark: Mark }) {
+function MarkView({ mark: m }: { mark: Drawn }) {
   switch (m.kind) {
     case 'rect':
       return (

@@ -2,7 +2,7 @@ import { figureOf, plainLength, type Mark, type Ticks } from '@temnex/core';
 import { offWords } from '@temnex/words';
 import { styled } from 'styled-components';
 
-const Set = styled.span`
+const Digits = styled.span`
   font-family: var(--figures);
   font-weight: 600;
   font-variant-numeric: tabular-nums;
@@ -31,7 +31,7 @@ export function Figure({ length, mark, bare = false }: FigureProps) {
   const f = figureOf(length, mark);
   const off = bare ? '' : offWords(length, { mark, figures: 'plain' });
   return (
-    <Set>
+    <Digits>
       <span className="out-of-sight">{plainLength(length, mark)}</span>
       <span aria-hidden="true">
         {f.negative ? '−' : ''}
@@ -44,7 +44,7 @@ export function Figure({ length, mark, bare = false }: FigureProps) {
       ) : null}
       {f.unit === 'mm' ? <small>mm</small> : null}
       {off ? <small>{off}</small> : null}
-    </Set>
+    </Digits>
   );
 }
 

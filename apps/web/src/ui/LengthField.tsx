@@ -38,6 +38,10 @@ const Name = styled(Label)`
   font: 400 var(--s1) / 1.2 var(--text);
   color: var(--quiet);
 `;
+const Shown = styled.span`
+  font: 400 var(--s1) / 1.2 var(--text);
+  color: var(--quiet);
+`;
 const Fault = styled(FieldError)`
   max-width: 16rem;
   font: 600 var(--s1) / 1.25 var(--text);
@@ -45,10 +49,15 @@ const Fault = styled(FieldError)`
 `;
 
 export interface LengthFieldProps {
+  /** Its full name, unlike any other on the screen. */
   label: string;
+  /** What stands over it, a part of its name; left out, all of it. */
+  shown?: string;
   value: LengthText | undefined;
   unit: Unit;
   onCommit: (text: string) => void;
+  /** Emptying it means something; left out, an emptied field gets its value back. */
+  onEmpty?: () => void;
   options?: ReadOptions;
   /** Worked out, not given: typing in it takes it over. */
   computed?: boolean;
@@ -57,11 +66,23 @@ export interface LengthFieldProps {
 }
 
 /** A length as text, because numbers cannot hold exact fractions. Commits while typing as soon as it reads. */
-export function LengthField({ label, value, unit, onCommit, options, computed, hideLabel, width }: LengthFieldProps) {
+export function LengthField({
+  label,
+  shown = label,
+  value,
+  unit,
+  onCommit,
+  onEmpty,
+  options,
+  computed,
+  hideLabel,
+  width,
+}: LengthFieldProps) {
   const field = useLengthField(value, unit, options);
   const commit = () => {
     const text = field.commit();
-    if (text !== null) onCommit(text);
+    if (text) onCommit(text);
+    else if (text === '') onEmpty?.();
   };
   return (
     <Field
@@ -75,10 +96,10 @@ export function LengthField({ label, value, unit, onCommit, options, computed, h
         if (e.key === 'Escape') field.reset();
       }}
       {...(computed ? { 'data-computed': true } : {})}
-      {...(hideLabel ? { 'aria-label': label } : {})}
+      {...(hideLabel || shown !== label ? { 'aria-label': label } : {})}
       style={width ? ({ '--field': width } as React.CSSProperties) : undefined}
     >
-      {hideLabel ? null : <Name>{label}</Name>}
+      {hideLabel ? null : shown === label ? <Name>{label}</Name> : <Shown aria-hidden="true">{shown}</Shown>}
       <Input autoComplete="off" spellCheck={false} inputMode="text" onFocus={(e) => e.currentTarget.select()} />
       <Fault>
         {field.problem ? lengthProblemWords(field.problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}

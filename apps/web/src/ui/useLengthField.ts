@@ -5,7 +5,7 @@ export interface LengthFieldState {
   readonly text: string;
   readonly problem: LengthProblem | null;
   change(text: string): void;
-  /** Gives back the text to commit, or null where it does not read or did not change. */
+  /** Gives back the text to commit, empty where it was emptied; null where it does not read or did not change. */
   commit(): string | null;
   /** Puts the committed text back. */
   reset(): void;
@@ -17,13 +17,14 @@ export function useLengthField(value: LengthText | undefined, unit: Unit, option
   const [draft, setDraft] = useState<{ base: string; text: string } | null>(null);
   // a value that changed from outside replaces what was half typed on the old one
   const text = draft && draft.base === committed ? draft.text : committed;
-  const read = text.trim() === '' ? null : parseLength(text, unit, options);
+  const empty = text.trim() === '';
+  const read = empty ? null : parseLength(text, unit, options);
   return {
     text,
     problem: read && !read.ok ? read.problem : null,
     change: (next) => setDraft({ base: committed, text: next }),
     commit: () => {
-      if (text === committed || !read?.ok) return null;
+      if (text === committed || (read && !read.ok)) return null;
       // taken: what was typed must not come back when the value returns to where the typing began
       setDraft(null);
       return text.trim();

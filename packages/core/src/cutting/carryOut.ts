@@ -1,7 +1,8 @@
 import { TICKS_PER_UNIT, exactText, ticks, type Unit } from '../length/index.ts';
 import type { Job, JobStock, Plan } from '../planner/index.ts';
 import type { StockItem } from '../stock/index.ts';
-import { partOfPiece } from './jobOf.ts';
+import type { CutPiece } from './cutPieces.ts';
+import { wantedAs } from './pieceIds.ts';
 import { partsAfter } from './soFar.ts';
 
 /** What carrying out a plan does to the drawer and the page. */
@@ -10,8 +11,8 @@ export interface CutEffects {
   readonly used: ReadonlyArray<{ readonly stock: string; readonly count: number }>;
   /** Kept offcuts, and parts with cuts left, that go into the drawer, without ids. */
   readonly kept: ReadonlyArray<Omit<StockItem, 'id'>>;
-  /** Parts whose paper is now cut, one entry a copy. */
-  readonly parts: readonly string[];
+  /** Pieces that are now cut, one entry a copy. */
+  readonly pieces: readonly CutPiece[];
 }
 
 /** How far a plan was carried out. */
@@ -30,7 +31,8 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   const steps = soFar.steps ?? plan.steps.length;
   const used = new Map<string, number>();
   const kept: Omit<StockItem, 'id'>[] = [];
-  const parts: string[] = [];
+  const pieces: CutPiece[] = [];
+  const asked = new Map(job.pieces.map((p) => [p.id, p]));
   const stock = new Map(job.stock.map((s) => [s.id, s]));
   const spoiled = new Set((soFar.spoiled ?? []).map(({ piece, copy }) => `${piece} ${copy}`));
   const length = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[plan.unit])), plan.unit);
@@ -40,8 +42,11 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   });
   for (const part of partsAfter(job, plan, steps)) {
     if ('piece' in part) {
-      const { piece, copy } = part.piece;
-      if (!spoiled.has(`${piece} ${copy}`)) parts.push(partOfPiece(piece));
+      const { piece, copy, side } = part.piece;
+      const { width, height } = asked.get(piece)!;
+      const paper = stock.get(plan.sheets[part.sheet]!.stock)!.paper.id;
+      const size = { unit: plan.unit, width: exactText(width, plan.unit), height: exactText(height, plan.unit) };
+      if (!spoiled.has(`${piece} ${copy}`)) pieces.push({ piece: wantedAs(piece), ...size, paper, side });
       continue;
     }
     const item = stock.get(plan.sheets[part.sheet]!.stock)!;
@@ -60,7 +65,7 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
       origin: { page, stock: item.id, date },
     });
   }
-  return { used: [...used].map(([id, count]) => ({ stock: id, count })), kept, parts };
+  return { used: [...used].map(([id, count]) => ({ stock: id, count })), kept, pieces };
 }
 
 /** The lines not to be cut through that lie on a part of a sheet, counted from its own corner. */

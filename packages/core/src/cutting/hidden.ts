@@ -1,3 +1,4 @@
+import { holdsRect, type Rect } from '../geometry/index.ts';
 import { exactText, lengthOf, ticks, type Ticks } from '../length/index.ts';
 import type { DerivedPage, Part, PieceToCut } from '../page/index.ts';
 import type { JobDocument } from '../planner/index.ts';
@@ -10,22 +11,37 @@ import type { Habits } from '../stock/index.ts';
 
 type Said = JobDocument['pieces'][number];
 
-/** The parts on top of one, bottom to top. */
-function above(page: DerivedPage, id: string): { part: Part; over: readonly Part[] } | null {
+/**
+ * What a piece comes to lie as, and the parts on top that hide what is under them, bottom to top. Only of a piece that makes one
+ * whole rectangle: of several alike, not all are hidden in the same place.
+ */
+function above(page: DerivedPage, piece: PieceToCut): { part: Part; over: readonly Part[] } | null {
+  const [id, another] = piece.parts;
   const at = page.parts.findIndex((p) => p.id === id);
-  return at < 0 ? null : { part: page.parts[at]!, over: page.parts.slice(at + 1) };
+  const part = page.parts[at];
+  if (!part || another !== undefined || part.shape) return null;
+  return { part, over: page.parts.slice(at + 1).filter((p) => p.opaque) };
 }
 
+/** Whether a part hides all of a stretch of the page. */
+const hides = (part: Part, box: Rect): boolean =>
+  part.shape
+    ? holdsRect(part.shape, box)
+    : box.x >= part.x &&
+      box.y >= part.y &&
+      box.x + box.width <= part.x + part.width &&
+      box.y + box.height <= part.y + part.height;
+
 /** What is hidden under the largest part that lies on this one, less an edge to glue it by. */
-export function hiddenCentre(page: DerivedPage, id: string, habits: Habits): Pick<Said, 'opening'> {
-  const here = above(page, id);
+export function hiddenCentre(page: DerivedPage, piece: PieceToCut, habits: Habits): Pick<Said, 'opening'> {
+  const here = above(page, piece);
   if (habits.centres === null || !here) return {};
   const { part } = here;
   const edge = lengthOf(habits.centres, habits.unit);
   const inside = (o: Part) =>
     o.x >= part.x && o.y >= part.y && o.x + o.width <= part.x + part.width && o.y + o.height <= part.y + part.height;
   const cover = here.over
-    .filter(inside)
+    .filter((o) => inside(o) && hides(o, o))
     .reduce<Part | null>((most, o) => (!most || o.width * o.height > most.width * most.height ? o : most), null);
   if (!cover) return {};
   const down = (t: number) => ticks(Math.floor(t / page.mark.step) * page.mark.step);
@@ -47,14 +63,14 @@ type Axis = (typeof AXES)[number];
 /** Stretches of a part, along an axis from its lower or left end, that one part on top hides from edge to edge. */
 function hiddenStretches(part: Part, over: readonly Part[], { along, at, across, beside }: Axis): [number, number][] {
   return over
-    .filter((o) => o[beside] <= part[beside] && o[beside] + o[across] >= part[beside] + part[across])
+    .filter((o) => !o.shape && o[beside] <= part[beside] && o[beside] + o[across] >= part[beside] + part[across])
     .map((o): [number, number] => [Math.max(0, o[at] - part[at]), Math.min(part[along], o[at] + o[along] - part[at])])
     .filter(([from, to]) => from < to);
 }
 
 /** A join that overlaps by half an inch (12 mm), wholly behind something, and an eighth (3 mm) away from its edges. */
 export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'join'> {
-  const here = above(page, piece.part);
+  const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
   const [overlap, away] = [lengthOf(unit === 'in' ? '1/2' : '12', unit), lengthOf(unit === 'in' ? '1/8' : '3', unit)];
@@ -74,7 +90,7 @@ export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'jo
 
 /** How small a piece may be made where its ends lie under something: a quarter of an inch (6 mm) of them stays tucked under. */
 export function leastOf(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least'> {
-  const here = above(page, piece.part);
+  const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
   const tuck = lengthOf(unit === 'in' ? '1/4' : '6', unit);

@@ -1,5 +1,9 @@
-export { isSpare, jobOfPage, partOfPiece, type CutParts, type JobOfPage } from './jobOf.ts';
+export { jobOfPage, wantedOf, type CutOrder, type JobOfPage } from './jobOf.ts';
+export { isSpare, wantedAs } from './pieceIds.ts';
+export { cutOf, cutStateOf, type CutPiece, type CutState } from './cutPieces.ts';
+export { orderOf, type OrderStep } from './order.ts';
 export { partsAfter, type PartSoFar } from './soFar.ts';
+export { STAGES, basisOf, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
 export { takeWayOut, type Taken } from './takeWayOut.ts';
 export { sizeOnItem } from './exactPlace.ts';
 export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';

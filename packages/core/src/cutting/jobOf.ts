@@ -1,27 +1,31 @@
-import { exactText, type LengthText } from '../length/index.ts';
+import { exactText, type LengthText, type Unit } from '../length/index.ts';
 import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
+import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
 import { hiddenCentre, hiddenJoin, leastOf } from './hidden.ts';
+import { spareOf } from './pieceIds.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
-import type { JobDocument } from '../planner/index.ts';
+import { finishSaid, shapeSaid, type JobDocument } from '../planner/index.ts';
 
 export type JobOfPage =
   | { ok: true; job: JobDocument }
   | {
       ok: false;
-      problem: { code: 'no-paper-chosen' | 'place-gone'; parts: readonly string[] } | { code: 'nothing-to-cut' };
+      problem:
+        | { code: 'no-paper-chosen' | 'place-gone' | 'page-refused'; parts: readonly string[] }
+        | { code: 'nothing-to-cut' };
     };
 
-type Point = [LengthText, LengthText];
-type Line = [Point, Point];
+type Corner = [LengthText, LengthText];
+type Line = [Corner, Corner];
 
-/** How many copies of each part are already cut: so many fewer are asked for. */
-export type CutParts = ReadonlyMap<string, number>;
+/** How many of the same page, of which pieces one more, and which are cut first. */
+export type CutOrder = Pick<Page, 'copies' | 'spares' | 'first'>;
+export const ONE_PAGE: CutOrder = { copies: 1, spares: [], first: [] };
 
-/** The piece of a job that is one more of a part, to be safe. It is cut last where paper is short. */
-const SPARE = ' spare';
-export const isSpare = (piece: string): boolean => piece.endsWith(SPARE);
-export const partOfPiece = (piece: string): string => (isSpare(piece) ? piece.slice(0, -SPARE.length) : piece);
+/** How many of a piece a page wants, spares included. */
+export const wantedOf = (piece: PieceToCut, { copies, spares }: Pick<CutOrder, 'copies' | 'spares'>): number =>
+  piece.quantity * copies + (spares.includes(piece.id) ? 1 : 0);
 
 /** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
 export function jobOfPage(
@@ -29,17 +33,29 @@ export function jobOfPage(
   page: DerivedPage,
   drawer: Drawer,
   habits: Habits,
-  cut: CutParts = new Map(),
-  order: Pick<Page, 'copies' | 'spares'> & Partial<Pick<Page, 'first'>> = { copies: 1, spares: [] },
+  cut: readonly CutPiece[] = [],
+  order: CutOrder = ONE_PAGE,
 ): JobOfPage {
+  // of a page that cannot be, no one knows all pieces
+  const refused = [...new Set(page.problems.map((p) => p.item))];
+  if (refused.length)
+    return {
+      ok: false,
+      problem: {
+        code: 'page-refused',
+        parts: refused.flatMap((id) => (id === null ? [] : [page.items.get(id)?.item.name ?? id])),
+      },
+    };
+  const state = cutStateOf(page.pieces, cut, (p) => wantedOf(p, order));
   const pieces = page.pieces.flatMap((p) => {
-    const quantity = order.copies - Math.min(order.copies, cut.get(p.part) ?? 0);
-    const spare = order.spares.includes(p.part) && (cut.get(p.part) ?? 0) <= order.copies;
+    const [whole, done] = [p.quantity * order.copies, cutOf(state, p.id)];
+    const quantity = Math.max(0, whole - done);
+    const spare = order.spares.includes(p.id) && done <= whole;
     return [
       ...(quantity
-        ? [{ ...p, id: p.part, quantity, priority: order.first?.includes(p.part) ? 3 : 2, label: p.name }]
+        ? [{ ...p, jobId: p.id, quantity, priority: order.first.includes(p.id) ? 3 : 2, label: p.name }]
         : []),
-      ...(spare ? [{ ...p, id: p.part + SPARE, quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
+      ...(spare ? [{ ...p, jobId: spareOf(p.id), quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
     ];
   });
   if (!pieces.length) return { ok: false, problem: { code: 'nothing-to-cut' } };
@@ -54,7 +70,7 @@ export function jobOfPage(
   const names = uniqueNames(pieces.map((p) => p.label));
   const text = (value: string | number, itemUnit: string) =>
     typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
-  const pointOf = ([x, y]: Point, itemUnit: string): Point => [text(x, itemUnit), text(y, itemUnit)];
+  const pointOf = ([x, y]: Corner, itemUnit: string): Corner => [text(x, itemUnit), text(y, itemUnit)];
   return {
     ok: true,
     job: {
@@ -109,7 +125,7 @@ export function jobOfPage(
         },
       })),
       pieces: pieces.map((p, i) => ({
-        id: p.id,
+        id: p.jobId,
         name: names[i]!,
         quantity: p.quantity,
         priority: p.priority,
@@ -121,13 +137,23 @@ export function jobOfPage(
         ...(p.wish!.from
           ? { from: { ...p.wish!.from, x: text(p.wish!.from.x, unit), y: text(p.wish!.from.y, unit) } }
           : {}),
-        ...hiddenCentre(page, p.part, habits),
+        ...finishedAs(p, unit),
+        ...hiddenCentre(page, p, habits),
         ...hiddenJoin(page, p),
         ...leastOf(page, p),
       })),
     },
   };
 }
+
+/** What is done by hand to a piece once it is cut, and what it looks like then. Whole pieces have neither. */
+const finishedAs = (
+  { finish, shape }: PieceToCut,
+  unit: Unit,
+): Pick<JobDocument['pieces'][number], 'finish' | 'shape'> => ({
+  ...(finish.length ? { finish: finish.map((f) => finishSaid(f, unit)) } : {}),
+  ...(shape ? { shape: shapeSaid(shape.outline, unit) } : {}),
+});
 
 /** Of what fits no piece, the longest of each paper are enough to say why: a large drawer stays a small job. */
 const TOO_SMALL_KEPT = 3;

@@ -1,8 +1,8 @@
 import { exactText, ticks, TICKS_PER_UNIT } from '../length/index.ts';
-import { choosePaper, giveSize, type DerivedPage, type Page, type Wish } from '../page/index.ts';
+import { choosePaper, setItemField, type DerivedPage, type Page, type Wish } from '../page/index.ts';
 import type { WayOut } from '../planner/index.ts';
 import { NO_TRIM, type StockItem } from '../stock/index.ts';
-import { partOfPiece } from './jobOf.ts';
+import { wantedAs } from './pieceIds.ts';
 
 /** What taking a way out of a shortage changes: the page, an item of the drawer, or paper that was bought. */
 export type Taken =
@@ -12,17 +12,18 @@ export type Taken =
 
 /** A way out as a change; null where it is for the hands alone (a join), or the part cannot be changed so. */
 export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how: WayOut['how']): Taken | null {
-  const id = partOfPiece(piece);
-  const wish = derived.pieces.find((p) => p.part === id)?.wish;
-  if (!wish) return null;
+  const wanted = derived.pieces.find((p) => p.id === wantedAs(piece));
+  const wish = wanted?.wish;
+  if (!wanted || !wish) return null;
   const { unit } = derived.mark;
   const text = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[unit])), unit);
-  const wished = (other: Wish): Taken => ({ page: choosePaper(page, id, other) });
+  const wished = (other: Wish): Taken => ({ page: choosePaper(page, wanted, other) });
   const sized = (width: number | null, height: number | null): Taken | null => {
-    const part = derived.parts.find((p) => p.id === id)!;
-    if (part.kind === 'base') return null;
-    const side = (given: number | null, is: typeof part.width) => (given === null ? exactText(is, unit) : text(given));
-    return { page: giveSize(page, id, side(width, part.width), side(height, part.height)) };
+    const fields = derived.parts.find((p) => p.id === wanted.parts[0])?.sized;
+    if (!fields) return null;
+    const typed = (next: Page, axis: 'width' | 'height', given: number | null): Page =>
+      given === null ? next : setItemField(next, derived, wanted.item, fields[axis], text(given));
+    return { page: typed(typed(page, 'width', width), 'height', height) };
   };
   switch (how.do) {
     case 'turn':
@@ -42,8 +43,7 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
     case 'tuck':
       return sized(how.width, how.height);
     case 'shorten': {
-      const { width, height } = derived.pieces.find((p) => p.part === id)!;
-      return width > height ? sized(how.to, null) : sized(null, how.to);
+      return wanted.width > wanted.height ? sized(how.to, null) : sized(null, how.to);
     }
     case 'buy': {
       const { paper, quantity } = how;

@@ -1,2 +1,17 @@
 export { crossesItself, type Point } from './polygon.ts';
-export { EDGES, fitsIn, rect, turned, type Edge, type Rect, type Size } from './rect.ts';
+export type { Finish, FinishKind, PencilMark } from './finish.ts';
+export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
+export {
+  boundsOf,
+  circle,
+  flattened,
+  holdsRect,
+  isRectangle,
+  moved,
+  polygon,
+  rectangle,
+  whole,
+  type Contour,
+  type Segment,
+  type Shape,
+} from './shape.ts';

@@ -21,6 +21,16 @@ export function fitsIn(size: Size, room: Size): 'upright' | 'turned' | null {
   return size.height <= room.width && size.width <= room.height ? 'turned' : null;
 }
 
+/** By how much a size is too long for a room each way, laid the better way; nothing where it fits. */
+export function shortfall(size: Size, room: Size): Size {
+  const over = (w: number, h: number): Size => ({
+    width: ticks(Math.max(0, size.width - w)),
+    height: ticks(Math.max(0, size.height - h)),
+  });
+  const [upright, flat] = [over(room.width, room.height), over(room.height, room.width)];
+  return flat.width + flat.height < upright.width + upright.height ? flat : upright;
+}
+
 export const turned = (size: Size): Size => ({ width: size.height, height: size.width });
 
 export const rect = (x: number, y: number, width: number, height: number): Rect => ({

@@ -1,67 +1,90 @@
+import { MARKS, ZERO, parseLength, ticks, type LengthProblem, type Mark, type Ticks } from '../length/index.ts';
+import { moved, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import {
-  MARKS,
-  ZERO,
-  parseLength,
-  roundToMark,
-  ticks,
-  type LengthProblem,
-  type Mark,
-  type Ticks,
-} from '../length/index.ts';
-import type { Rect, Size } from '../geometry/index.ts';
-import {
-  basePanels,
-  matName,
-  matStack,
-  panelName,
+  recipeOf,
+  type Blank,
+  type FieldPath,
+  type Laid,
+  type Layer,
   type Offer,
+  type RecipeId,
   type RecipeProblem,
-  type Reveals,
+  type Room,
+  type Slot,
+  type Solved,
   type Suggestion,
-  type Sum,
+  type Table,
 } from '../recipes/index.ts';
-import type { Page, PagePhoto, Wish } from './document.ts';
+import type { Item, Page, Wish } from './document.ts';
+import { placeAlong, type Axis } from './place.ts';
 
-export type PartKind = 'base' | 'panel' | 'mat' | 'print';
-
-/** One layer of the page as it lies: exact size, place (origin lower left of the page), and how its size came about. */
-export interface Part extends Rect {
+/** One layer of the page as it lies: origin lower left of the page, in ticks. */
+export interface Part
+  extends Rect, Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry'> {
+  /** `item/layer`. */
   readonly id: string;
-  readonly kind: PartKind;
+  readonly item: string;
+  readonly recipe: RecipeId;
   readonly name: string;
-  /** The photo it belongs to; null for the base and its panels. */
-  readonly photo: string | null;
-  /**
-   * The reveal that is this layer's own: of a panel, what shows of the layer below round it; of a mat, what shows of it
-   * round the layer on it. Null for the base and for prints.
-   */
-  readonly reveals: Reveals | null;
-  /** How computed sizes came about; absent where the size was given. */
-  readonly sums: { readonly width?: Sum; readonly height?: Sum };
-  readonly paper: Wish | null;
+  /** The piece that it is cut as; null where there is nothing to cut (a print). */
+  readonly piece: string | null;
+  readonly wish: Wish | null;
 }
 
-/** A piece of paper to cut: one part's, its size on the cutter's mark. */
-export interface PieceToCut extends Size {
-  readonly part: string;
+/** A piece of paper to cut, its size on the cutter's mark. */
+export interface PieceToCut extends Omit<Blank, 'key'> {
+  /** `item/blank`. */
+  readonly id: string;
+  readonly item: string;
+  readonly blank: string;
   readonly name: string;
   readonly wish: Wish | null;
-  /** Exact size less cut size, where the exact one is not on a mark. */
-  readonly off: Size;
+  /** Longer by so much, both ways, than it will be: trimmed in place. */
+  readonly over: Ticks;
+  /** The layers that it makes, bottom to top, by their ids. */
+  readonly parts: readonly string[];
 }
 
-export type PageProblem =
-  | { where: string; problem: RecipeProblem; offers: readonly Offer[] }
-  | { where: string; problem: { code: 'field'; field: string; problem: LengthProblem }; offers: readonly Offer[] };
-export type PageSuggestion = {
-  where: string;
-  suggestion: Suggestion | { code: 'overhang'; edges: readonly string[]; by: Ticks };
+export type PageProblem = {
+  /** The item that it is about; null: the page itself. */
+  readonly item: string | null;
+  readonly problem:
+    | RecipeProblem
+    /** Items that lie on or beside each other in a circle. */
+    | { code: 'circle'; items: readonly string[] }
+    /** What it lies on or beside is not there. */
+    | { code: 'no-room'; axis: Axis | null };
+  readonly offers: readonly Offer[];
 };
+export interface PageSuggestion {
+  readonly item: string;
+  readonly suggestion: Suggestion | { code: 'overhang'; edges: readonly Edge[]; by: Ticks };
+}
+
+/** An item with what its recipe gave and where that lies. */
+export interface DerivedItem {
+  readonly item: Item;
+  readonly table: Table;
+  /** Its room on the page. */
+  readonly room: Rect;
+  readonly solved: Solved;
+  /** What is shown: what it gave, or what can be shown all the same. */
+  readonly laid: Laid | null;
+  readonly box: Rect;
+  readonly parts: readonly Part[];
+  readonly pieces: readonly PieceToCut[];
+  readonly slots: readonly Slot[];
+  readonly problems: readonly PageProblem[];
+  readonly suggestions: readonly PageSuggestion[];
+}
 
 export interface DerivedPage {
   readonly width: Ticks;
   readonly height: Ticks;
   readonly mark: Mark;
+  /** Of a spread: from where to where its two pages meet. */
+  readonly seam: { readonly x: Ticks; readonly width: Ticks } | null;
+  readonly items: ReadonlyMap<string, DerivedItem>;
   /** Bottom to top. */
   readonly parts: readonly Part[];
   readonly pieces: readonly PieceToCut[];
@@ -69,221 +92,221 @@ export interface DerivedPage {
   readonly suggestions: readonly PageSuggestion[];
 }
 
-/** Everything that follows from a page document: parts with sizes and places, pieces, problems, advice. Never throws. */
-export function derivePage(page: Page): DerivedPage {
-  const mark = MARKS[page.mark];
-  const table = { unit: page.unit, mark };
-  const parts: Part[] = [];
+/** How layers and pieces are called that have no name of their own. The core has no words: they are passed in. */
+export interface Namer {
+  part(recipe: RecipeId, role: string, n: number, item: string): string;
+  piece(recipe: RecipeId, role: string, n: number, item: string): string;
+}
+const plainName = (_recipe: RecipeId, role: string, n: number, item: string): string => `${item} ${role} ${n}`;
+export const PLAIN_NAMES: Namer = { part: plainName, piece: plainName };
+
+export const pieceId = (item: string, blank: string): string => `${item}/${blank}`;
+const partId = (item: string, layer: string): string => `${item}/${layer}`;
+
+/** The ground of a page in ticks; problems name the field. */
+function groundOf({ ground, unit }: Page): {
+  width: Ticks;
+  height: Ticks;
+  seam: Ticks | null;
+  problems: PageProblem[];
+} {
   const problems: PageProblem[] = [];
-  const suggestions: PageSuggestion[] = [];
-  const [w, h] = [parseLength(page.width, page.unit), parseLength(page.height, page.unit)];
-  const width = w.ok ? w.value.ticks : ZERO;
-  const height = h.ok ? h.value.ticks : ZERO;
-  if (!w.ok)
-    problems.push({ where: 'page', problem: { code: 'field', field: 'page.width', problem: w.problem }, offers: [] });
-  if (!h.ok)
-    problems.push({ where: 'page', problem: { code: 'field', field: 'page.height', problem: h.problem }, offers: [] });
-  if (!w.ok || !h.ok) return { width, height, mark, parts, pieces: [], problems, suggestions };
-
-  parts.push({
-    id: 'base',
-    kind: 'base',
-    name: page.base.name,
-    photo: null,
-    x: ZERO,
-    y: ZERO,
-    width,
-    height,
-    reveals: null,
-    sums: {},
-    paper: page.base.paper,
-  });
-  placePanels(page, table, parts, problems, suggestions);
-  for (const photo of page.photos) placePhoto(page, photo, { width, height }, parts, problems, suggestions);
-
-  const pieces = parts
-    .filter((part) => part.kind !== 'print')
-    .map((part): PieceToCut => {
-      const cut = (size: Ticks) =>
-        roundToMark(size, mark, part.kind === 'mat' ? matStack.rounding : basePanels.rounding);
-      const size = { width: cut(part.width), height: cut(part.height) };
-      const off = { width: ticks(part.width - size.width), height: ticks(part.height - size.height) };
-      return { part: part.id, name: part.name, wish: part.paper, ...size, off };
+  const read = (key: 'width' | 'height' | 'seam'): Ticks => {
+    const result = parseLength(ground[key] ?? 0, unit, key === 'seam' ? { allow: 'zero' } : {});
+    if (result.ok) return result.value.ticks;
+    problems.push({
+      item: null,
+      problem: { code: 'field', path: ['ground', key], problem: result.problem },
+      offers: [],
     });
-  return { width, height, mark, parts, pieces, problems, suggestions };
-}
-
-type TableOf = { unit: Page['unit']; mark: Mark };
-
-function placePanels(
-  page: Page,
-  table: TableOf,
-  parts: Part[],
-  problems: PageProblem[],
-  suggestions: PageSuggestion[],
-): void {
-  if (!page.panels.length) return;
-  const solved = basePanels.solve(
-    {
-      page: { width: page.width, height: page.height },
-      panels: page.panels.map(({ reveal, width, height, rest }) => ({ reveal, width, height, rest })),
-      seam: null,
-    },
-    table,
-  );
-  if (solved.status === 'refused') {
-    for (const problem of solved.problems)
-      problems.push({ where: whereOf(problem, (i) => page.panels[i]?.id, 'panel'), problem, offers: solved.offers });
-    return;
-  }
-  const { levels, gaps } = solved.answer;
-  let below = parts[0]!;
-  page.panels.forEach((panel, i) => {
-    // the recipe answers from the innermost outward
-    const at = page.panels.length - 1 - i;
-    const [level, reveals] = [levels[at]!, gaps[at]!];
-    const name = panelName(i);
-    const part: Part = {
-      id: panel.id,
-      kind: 'panel',
-      name: panel.name,
-      photo: null,
-      x: ticks(below.x + reveals.left),
-      y: ticks(below.y + reveals.bottom),
-      width: level.width,
-      height: level.height,
-      reveals,
-      sums: sumsOf(solved.sums, name),
-      paper: panel.paper,
-    };
-    parts.push(part);
-    below = part;
-  });
-  for (const suggestion of solved.suggestions)
-    suggestions.push({ where: whereOf(suggestion, (i) => page.panels[i]?.id, 'panel'), suggestion });
-}
-
-function placePhoto(
-  page: Page,
-  photo: PagePhoto,
-  room: Size,
-  parts: Part[],
-  problems: PageProblem[],
-  suggestions: PageSuggestion[],
-): void {
-  const mark = MARKS[page.mark];
-  const solved = matStack.solve(
-    {
-      print: photo.print,
-      mats: photo.mats.map(({ reveal, width, height, rest }) => ({ reveal, width, height, rest })),
-    },
-    { unit: page.unit, mark },
-  );
-  const idOf = (i: number) => photo.mats[i]?.id;
-  if (solved.status === 'refused') {
-    for (const problem of solved.problems)
-      problems.push({ where: whereOf(problem, idOf, 'mat', photo.id), problem, offers: solved.offers });
-    // the print alone stays on the page, so that it can be found and mended
-    const [w, h] = [parseLength(photo.print.width, page.unit), parseLength(photo.print.height, page.unit)];
-    if (w.ok && h.ok) {
-      const size = { width: w.value.ticks, height: h.value.ticks };
-      const at = placeOn(page, photo, size, room, problems);
-      parts.push({
-        id: photo.id,
-        kind: 'print',
-        name: photo.name,
-        photo: photo.id,
-        ...at,
-        ...size,
-        reveals: null,
-        sums: {},
-        paper: null,
-      });
-    }
-    return;
-  }
-  const { levels, gaps } = solved.answer;
-  const outer = levels.at(-1)!;
-  const at = placeOn(page, photo, outer, room, problems);
-  let [x, y] = [at.x as number, at.y as number];
-  for (let i = levels.length - 1; i >= 0; i--) {
-    const level = levels[i]!;
-    const mat = photo.mats[i - 1];
-    const inside = gaps[i];
-    if (inside) [x, y] = [x + inside.left, y + inside.bottom];
-    parts.push({
-      id: mat?.id ?? photo.id,
-      kind: mat ? 'mat' : 'print',
-      name: mat?.name ?? photo.name,
-      photo: photo.id,
-      x: ticks(x),
-      y: ticks(y),
-      width: level.width,
-      height: level.height,
-      reveals: i === 0 ? null : gaps[i - 1]!,
-      sums: sumsOf(solved.sums, i === 0 ? 'print' : matName(i - 1)),
-      paper: mat?.paper ?? null,
-    });
-  }
-  for (const suggestion of solved.suggestions)
-    suggestions.push({ where: whereOf(suggestion, idOf, 'mat', photo.id), suggestion });
-  const over = {
-    left: -at.x,
-    bottom: -at.y,
-    right: at.x + outer.width - room.width,
-    top: at.y + outer.height - room.height,
+    return ZERO;
   };
-  const edges = Object.entries(over).filter(([, by]) => by > 0);
-  if (edges.length) {
-    suggestions.push({
-      where: photo.id,
-      suggestion: { code: 'overhang', edges: edges.map(([e]) => e), by: ticks(Math.max(...edges.map(([, by]) => by))) },
-    });
-  }
-}
-
-function placeOn(
-  page: Page,
-  photo: PagePhoto,
-  size: Size,
-  room: Size,
-  problems: PageProblem[],
-): { x: Ticks; y: Ticks } {
-  const axis = (from: string, by: string | number, length: number, within: number, field: string): Ticks => {
-    const read = parseLength(by, page.unit, { allow: 'negative' });
-    if (!read.ok)
-      problems.push({ where: photo.id, problem: { code: 'field', field, problem: read.problem }, offers: [] });
-    const offset = read.ok ? read.value.ticks : 0;
-    if (from === 'centre') return ticks(Math.floor((within - length) / 2) + offset);
-    return ticks(from === 'left' || from === 'bottom' ? offset : within - length - offset);
-  };
-  const { across, upDown } = photo.at;
   return {
-    x: axis(across.from, across.by, size.width, room.width, 'at.across'),
-    y: axis(upDown.from, upDown.by, size.height, room.height, 'at.upDown'),
+    width: read('width'),
+    height: read('height'),
+    seam: ground.seam === undefined ? null : read('seam'),
+    problems,
   };
 }
 
-function sumsOf(sums: Readonly<Record<string, Sum>>, name: string): Part['sums'] {
-  const [width, height] = [sums[`${name}.width`], sums[`${name}.height`]];
-  return { ...(width ? { width } : {}), ...(height ? { height } : {}) };
+/**
+ * Everything that follows from a page document: parts with sizes and places, pieces, problems, advice. Never throws. Given the
+ * page as it was before, only items whose input or room changed are worked out anew.
+ */
+export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: DerivedPage): DerivedPage {
+  const mark = MARKS[page.mark];
+  const ground = groundOf(page);
+  const spread = ground.seam !== null;
+  const width = ticks(spread ? 2 * ground.width + ground.seam! : ground.width);
+  const page_ = { width, height: ground.height, mark, seam: spread ? { x: ground.width, width: ground.seam! } : null };
+  const nothing = { items: new Map(), parts: [], pieces: [], suggestions: [] };
+  if (ground.problems.length) return { ...page_, ...nothing, problems: ground.problems };
+
+  const roomOf = (half: 'left' | 'right' | null): { box: Rect; seams: Room['seams'] } => {
+    if (half === null || !spread) return { box: rect(0, 0, width, ground.height), seams: [] };
+    const x = half === 'left' ? 0 : ground.width + ground.seam!;
+    return { box: rect(x, 0, ground.width, ground.height), seams: [half === 'left' ? 'right' : 'left'] };
+  };
+  const byId = new Map(page.items.map((item) => [item.id, item]));
+  const done = new Map<string, DerivedItem>();
+  const underWay: string[] = [];
+
+  const derive = (item: Item): DerivedItem | 'circle' => {
+    const known = done.get(item.id);
+    if (known) return known;
+    if (underWay.includes(item.id)) return 'circle';
+    underWay.push(item.id);
+    const problems: PageProblem[] = [];
+    const lost = (problem: PageProblem['problem']) => problems.push({ item: item.id, problem, offers: [] });
+    const other = (id: string, axis: Axis | null): DerivedItem | null => {
+      const wanted = byId.get(id);
+      const found = wanted ? derive(wanted) : null;
+      if (found === 'circle') lost({ code: 'circle', items: [...underWay.slice(underWay.indexOf(id))] });
+      else if (!found) lost({ code: 'no-room', axis });
+      return found === 'circle' ? null : found;
+    };
+    let { box: room, seams } = roomOf(typeof item.on === 'object' && 'page' in item.on ? item.on.page : null);
+    if (typeof item.on === 'object' && 'item' in item.on) {
+      const { slot: key } = item.on;
+      const host = other(item.on.item, null);
+      const slot = host?.slots.find((s) => s.key === key);
+      if (slot) [room, seams] = [slot.box, []];
+      else if (host) lost({ code: 'no-room', axis: null });
+    }
+    const neighbour = (axis: Axis): Rect | null => {
+      const { of } = item.at[axis];
+      return of === undefined ? room : (other(of, axis)?.box ?? null);
+    };
+    const within = { across: neighbour('across') ?? room, upDown: neighbour('upDown') ?? room };
+    const table: Table = { unit: page.unit, mark, room: { width: room.width, height: room.height, seams } };
+    const made = deriveItem(item, table, room, within, problems, names, page_, before?.items.get(item.id));
+    underWay.pop();
+    done.set(item.id, made);
+    return made;
+  };
+  const items = page.items.map((item) => derive(item) as DerivedItem);
+  return {
+    ...page_,
+    items: new Map(items.map((i) => [i.item.id, i])),
+    parts: items.flatMap((i) => i.parts),
+    pieces: items.flatMap((i) => i.pieces),
+    problems: items.flatMap((i) => i.problems),
+    suggestions: items.flatMap((i) => i.suggestions),
+  };
 }
 
-/** The id of the part that a recipe's field (`mat2.left`) or layer (`mat2`) belongs to. */
-function whereOf(
-  about: RecipeProblem | Suggestion,
-  idOf: (index: number) => string | undefined,
-  prefix: string,
-  otherwise = 'page',
-): string {
-  const field =
-    'layer' in about
-      ? about.layer
-      : 'field' in about
-        ? about.field
-        : 'fields' in about
-          ? (about.fields.find((f) => f.startsWith(prefix)) ?? '')
-          : '';
-  const index = new RegExp(`^${prefix}(\\d+)`).exec(field)?.[1];
-  return (index && idOf(Number(index) - 1)) || otherwise;
+const sameRect = (a: Rect, b: Rect) => a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
+const sameTable = (a: Table, b: Table): boolean =>
+  a.unit === b.unit &&
+  a.mark === b.mark &&
+  a.room.width === b.room.width &&
+  a.room.height === b.room.height &&
+  a.room.seams.join() === b.room.seams.join();
+
+function deriveItem(
+  item: Item,
+  table: Table,
+  room: Rect,
+  within: Readonly<Record<Axis, Rect>>,
+  lost: readonly PageProblem[],
+  names: Namer,
+  page: Size,
+  was: DerivedItem | undefined,
+): DerivedItem {
+  const same = was && was.item.input === item.input && was.item.recipe === item.recipe && sameTable(was.table, table);
+  const solved = same ? was.solved : recipeOf(item.recipe).solve(item.input, table);
+  const laid = solved.status === 'solved' ? solved.laid : solved.instead;
+  const size = laid?.size ?? { width: ZERO, height: ZERO };
+  const problems: PageProblem[] = [...lost];
+  const at = (axis: Axis): Ticks => {
+    const place = placeAlong(axis, item.at[axis], size, within[axis], table.unit);
+    if (place.ok) return place.at;
+    problems.push(fieldProblem(item.id, ['at', axis, 'by'], place.problem));
+    return axis === 'across' ? room.x : room.y;
+  };
+  const box = rect(at('across'), at('upDown'), size.width, size.height);
+  if (
+    same &&
+    was.item === item &&
+    sameRect(was.box, box) &&
+    !lost.length &&
+    !was.problems.length &&
+    sameRect(was.room, room)
+  )
+    return was;
+  const over = item.fit === 'exact' ? null : parseLength(item.fit.by, table.unit);
+  if (over && !over.ok) problems.push(fieldProblem(item.id, ['fit', 'by'], over.problem));
+  if (solved.status === 'refused')
+    problems.push(...solved.problems.map((problem) => ({ item: item.id, problem, offers: solved.offers })));
+  const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names));
+  const pieces = (laid?.blanks ?? []).map((blank) =>
+    pieceOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names),
+  );
+  return {
+    item,
+    table,
+    room,
+    solved,
+    laid,
+    box,
+    parts,
+    pieces,
+    slots: (laid?.slots ?? []).map((slot) => ({ ...slot, box: shifted(slot.box, box) })),
+    problems,
+    suggestions: [
+      ...(solved.status === 'solved' ? solved.suggestions : []).map((suggestion) => ({ item: item.id, suggestion })),
+      ...overhangOf(item.id, box, page),
+    ],
+  };
+}
+
+const fieldProblem = (item: string, path: FieldPath, problem: LengthProblem): PageProblem => ({
+  item,
+  problem: { code: 'field', path, problem },
+  offers: [],
+});
+
+const shifted = (box: Rect, by: { readonly x: number; readonly y: number }): Rect =>
+  rect(box.x + by.x, box.y + by.y, box.width, box.height);
+
+function partOf(layer: Layer, item: Item, origin: Rect, names: Namer): Part {
+  const { key, role, n, opaque, group, sized, entry, shape, blank } = layer;
+  return {
+    id: partId(item.id, key),
+    item: item.id,
+    recipe: item.recipe,
+    name: item.names[key] ?? names.part(item.recipe, role, n, item.name),
+    piece: blank && pieceId(item.id, blank),
+    wish: (blank && item.wishes[blank]) || null,
+    ...{ key, role, n, opaque, group, sized, entry },
+    shape: shape && moved(shape, origin.x, origin.y),
+    ...shifted(layer.box, origin),
+  };
+}
+
+function pieceOf({ key, ...blank }: Blank, item: Item, laid: Laid, over: Ticks, names: Namer): PieceToCut {
+  return {
+    ...blank,
+    width: ticks(blank.width + over),
+    height: ticks(blank.height + over),
+    id: pieceId(item.id, key),
+    item: item.id,
+    blank: key,
+    name: item.names[key] ?? names.piece(item.recipe, blank.role, blank.n, item.name),
+    wish: item.wishes[key] ?? null,
+    over,
+    parts: laid.layers.filter((l) => l.blank === key).map((l) => partId(item.id, l.key)),
+  };
+}
+
+function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {
+  const past: Readonly<Record<Edge, number>> = {
+    left: -box.x,
+    right: box.x + box.width - page.width,
+    top: box.y + box.height - page.height,
+    bottom: -box.y,
+  };
+  const edges = (Object.keys(past) as Edge[]).filter((edge) => past[edge] > 0);
+  if (!edges.length) return [];
+  return [{ item, suggestion: { code: 'overhang', edges, by: ticks(Math.max(...edges.map((e) => past[e]))) } }];
 }

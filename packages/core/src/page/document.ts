@@ -8,14 +8,20 @@ import {
   type Ticks,
   type Unit,
 } from '../length/index.ts';
-import { matLayerSchema, panelSchema } from '../recipes/index.ts';
+import { RECIPE_IDS, recipeOf, withValue, type RecipeId } from '../recipes/index.ts';
 
-/* The page document, version 1. Lengths are kept as they were typed; everything else about the page is derived. */
+/*
+ * The page document, version 2: items made by recipes, bottom to top, each in a room. Lengths are kept as they were typed;
+ * everything else about the page is derived.
+ */
 
-const id = z.string().min(1).max(64);
+export const PAGE_VERSION = 2;
+
+/** Ids are put together to name pieces (`item/blank`), so they hold no slash. */
+const id = z.string().regex(/^[^/]{1,64}$/, 'id');
 const name = z.string().trim().min(1).max(120);
 
-/** Which paper a part is to come from, and how it must run. */
+/** Which paper a piece is to come from, and how it must run. */
 export const wishSchema = z.strictObject({
   /** Ids of acceptable papers, best first. */
   papers: z.array(id).min(1).max(20),
@@ -25,95 +31,124 @@ export const wishSchema = z.strictObject({
   from: z.strictObject({ stock: id, x: lengthText({ allow: 'zero' }), y: lengthText({ allow: 'zero' }) }).optional(),
 });
 export type Wish = z.infer<typeof wishSchema>;
-const wish = wishSchema.nullable();
 
 const offset = lengthText({ allow: 'negative' });
+const besideAnother = { by: offset, of: id.optional() };
+const hasNeighbour = (axis: { from: string; of?: string | undefined }) =>
+  (axis.from !== 'before' && axis.from !== 'after') || axis.of !== undefined;
+/** Whereby a place counts: an edge, the middle, a third of the room or, with `of`, of another item; or before or after that. */
+export const ACROSS = ['left', 'left-third', 'centre', 'right-third', 'right', 'before', 'after'] as const;
+export const UP_DOWN = ['bottom', 'lower-third', 'centre', 'upper-third', 'top', 'before', 'after'] as const;
 export const placeSchema = z.strictObject({
-  across: z.strictObject({ from: z.enum(['left', 'centre', 'right']), by: offset }),
-  upDown: z.strictObject({ from: z.enum(['bottom', 'centre', 'top']), by: offset }),
+  across: z
+    .strictObject({ from: z.enum(ACROSS), ...besideAnother })
+    .refine(hasNeighbour, { path: ['of'], message: 'missing' }),
+  upDown: z
+    .strictObject({ from: z.enum(UP_DOWN), ...besideAnother })
+    .refine(hasNeighbour, { path: ['of'], message: 'missing' }),
 });
 export type Place = z.infer<typeof placeSchema>;
 
-export const matSchema = matLayerSchema.extend({ id, name, paper: wish });
-export type Mat = z.infer<typeof matSchema>;
-export const pagePhotoSchema = z.strictObject({
+const onSchema = z.union([
+  z.literal('page'),
+  z.strictObject({ page: z.enum(['left', 'right']) }),
+  z.strictObject({ item: id, slot: z.string().min(1).max(64) }),
+]);
+
+const itemKeys = {
   id,
   name,
-  print: z.strictObject({ width: lengthText(), height: lengthText(), known: z.enum(['measured', 'assumed']) }),
-  mats: z.array(matSchema).max(12),
-  /** Of the outermost mat (or the print) on the page. */
+  /** What it lies on: its room and its frame of reference. */
+  on: onSchema,
   at: placeSchema,
-});
-export type PagePhoto = z.infer<typeof pagePhotoSchema>;
-export const pagePanelSchema = panelSchema.extend({ id, name, paper: wish });
-export type PagePanel = z.infer<typeof pagePanelSchema>;
+  /** By blank: which paper it is cut from. */
+  wishes: z.record(id, wishSchema),
+  /** By layer or blank: a name of its own, where it has one. */
+  names: z.record(id, name),
+  /** Cut to size, or so much longer on purpose, both ways, and trimmed in place. */
+  fit: z.union([z.literal('exact'), z.strictObject({ by: lengthText() })]),
+};
+const itemOf = (recipe: RecipeId) =>
+  z.strictObject({
+    ...itemKeys,
+    recipe: z.literal(recipe),
+    version: z.literal(recipeOf(recipe).version),
+    input: recipeOf(recipe).input as z.ZodType<unknown>,
+  });
+const [firstRecipe, ...otherRecipes] = RECIPE_IDS;
+const itemSchema = z.discriminatedUnion('recipe', [itemOf(firstRecipe), ...otherRecipes.map(itemOf)]);
+export type Item = z.infer<typeof itemSchema>;
 
 export const pageSchema = z
   .strictObject({
     format: z.literal('temnex-page'),
-    version: z.literal(1),
+    version: z.literal(PAGE_VERSION),
     name,
     /** The unit in which bare numbers are read. */
     unit: z.enum(['in', 'mm']),
     mark: z.enum(MARK_NAMES),
-    width: lengthText(),
-    height: lengthText(),
-    base: z.strictObject({ name, paper: wish }),
-    /** Inward from the base. */
-    panels: z.array(pagePanelSchema).max(12),
-    photos: z.array(pagePhotoSchema).max(40),
+    /** One page; with a seam, two facing pages of this size, so far apart. */
+    ground: z.strictObject({
+      width: lengthText(),
+      height: lengthText(),
+      seam: lengthText({ allow: 'zero' }).optional(),
+    }),
+    /** Bottom to top. */
+    items: z.array(itemSchema).max(200),
     /** The same page so many times. */
-    copies: z.int().min(1).max(500).default(1),
-    /** Parts of which one more is cut, to be safe. */
-    spares: z.array(z.string().max(100)).max(500).default([]),
-    /** Parts that are cut first where paper is short. */
-    first: z.array(z.string().max(100)).max(500).default([]),
+    copies: z.int().min(1).max(500),
+    /** Pieces of which one more is cut, to be safe. */
+    spares: z.array(z.string().max(130)).max(500),
+    /** Pieces that are cut first where paper is short. */
+    first: z.array(z.string().max(130)).max(500),
   })
   .superRefine((page, context) => {
-    const seen = new Set<string>();
-    const check = (id: string, path: (string | number)[]) => {
-      if (seen.has(id))
-        context.addIssue({
-          code: 'custom',
-          path,
-          message: 'used-twice',
-          params: { problem: { code: 'used-twice', id } },
-        });
-      seen.add(id);
-    };
-    page.panels.forEach((p, i) => check(p.id, ['panels', i, 'id']));
-    page.photos.forEach((p, i) => {
-      check(p.id, ['photos', i, 'id']);
-      p.mats.forEach((m, j) => check(m.id, ['photos', i, 'mats', j, 'id']));
+    const used = (all: readonly string[], path: (i: number) => (string | number)[]) =>
+      all.forEach((one, i) => {
+        if (all.indexOf(one) < i)
+          context.addIssue({
+            code: 'custom',
+            path: path(i),
+            message: 'used-twice',
+            params: { problem: { code: 'used-twice', id: one } },
+          });
+      });
+    used(
+      page.items.map((i) => i.id),
+      (i) => ['items', i, 'id'],
+    );
+    page.items.forEach((item, at) => {
+      for (const { path, ids } of recipeOf(item.recipe).lists(item.input))
+        used(ids, (i) => ['items', at, 'input', ...path, i, 'id']);
     });
   });
 export type Page = z.infer<typeof pageSchema>;
 
-export const PAGE_VERSION = 1;
-
-/** Brings a saved document of any earlier version up to this one. Each version adds its named step here. */
-export function migratePage(document: unknown): unknown {
-  // copies, spares and what is cut first came later
-  return document && typeof document === 'object' && !Array.isArray(document)
-    ? { copies: 1, spares: [], first: [], ...document }
-    : document;
-}
-
 export const CENTRED: Place = { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } };
 
+/** An item as it is first put on a page: in the middle of it, without papers or names of its own. */
+export const newItem = (made: { id: string; name: string; recipe: RecipeId; input: unknown }): Item => ({
+  ...made,
+  name: made.name.slice(0, 120),
+  version: recipeOf(made.recipe).version,
+  on: 'page',
+  at: CENTRED,
+  wishes: {},
+  names: {},
+  fit: 'exact',
+});
+
+/** A page of the usual size with nothing on it. */
 export function emptyPage(name: string, unit: Unit = 'in'): Page {
   const inch = unit === 'in';
   return {
     format: 'temnex-page',
-    version: 1,
+    version: PAGE_VERSION,
     name,
     unit,
     mark: inch ? '1/16' : '1 mm',
-    width: inch ? '12' : '305',
-    height: inch ? '12' : '305',
-    base: { name: 'base', paper: null },
-    panels: [],
-    photos: [],
+    ground: inch ? { width: '12', height: '12' } : { width: '305', height: '305' },
+    items: [],
     copies: 1,
     spares: [],
     first: [],
@@ -123,22 +158,49 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
 /** The text to store for ticks in a page of this unit. */
 export const asTyped = (length: Ticks, unit: Unit): string => exactText(length, unit);
 
+/** A length typed bare, with the unit named in which it was meant. */
+function named(text: LengthText, unit: Unit): LengthText {
+  const read = parseLength(text, unit, { allow: 'negative' });
+  const bare = typeof text === 'number' || !/[a-z"″']/i.test(text);
+  return read.ok && bare && read.value.ticks !== 0 ? `${text} ${unit}` : text;
+}
+
+/** The input of a recipe with every bare length named in the unit in which it was typed. */
+export function inputNamed(recipe: RecipeId, input: unknown, unit: Unit): unknown {
+  return recipeOf(recipe)
+    .fields(input)
+    .reduce(
+      (next, f) =>
+        f.kind === 'length' && f.value !== undefined ? withValue(next, f.path, named(f.value, unit)) : next,
+      input,
+    );
+}
+
 /** Changes the unit of a page; lengths typed bare keep their meaning by getting the old unit's name. */
 export function inOtherUnit(page: Page, unit: Unit): Page {
   if (page.unit === unit) return page;
-  const named = (text: LengthText): LengthText => {
-    const read = parseLength(text, page.unit, { allow: 'negative' });
-    const bare = typeof text === 'number' || !/[a-z"″']/i.test(text);
-    return read.ok && bare && read.value.ticks !== 0 ? `${text} ${page.unit}` : text;
+  const name = <T extends LengthText | undefined>(text: T): T =>
+    text === undefined ? text : (named(text, page.unit) as T);
+  const { width, height, seam } = page.ground;
+  return {
+    ...page,
+    unit,
+    mark: unit === 'in' ? '1/16' : '1 mm',
+    ground: { width: name(width), height: name(height), ...(seam === undefined ? {} : { seam: name(seam) }) },
+    items: page.items.map((item) => ({
+      ...item,
+      input: inputNamed(item.recipe, item.input, page.unit),
+      at: {
+        across: { ...item.at.across, by: name(item.at.across.by) },
+        upDown: { ...item.at.upDown, by: name(item.at.upDown.by) },
+      },
+      fit: item.fit === 'exact' ? item.fit : { by: name(item.fit.by) },
+      wishes: Object.fromEntries(
+        Object.entries(item.wishes).map(([blank, wish]) => [
+          blank,
+          wish.from ? { ...wish, from: { ...wish.from, x: name(wish.from.x), y: name(wish.from.y) } } : wish,
+        ]),
+      ),
+    })),
   };
-  const walk = (value: unknown, key: string): unknown => {
-    if (Array.isArray(value)) return value.map((v) => (key === 'reveal' ? named(v as LengthText) : walk(v, key)));
-    if (value && typeof value === 'object')
-      return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, walk(v, k)]));
-    return ['width', 'height', 'by', 'x', 'y'].includes(key) && (typeof value === 'string' || typeof value === 'number')
-      ? named(value)
-      : value;
-  };
-  const renamed = walk({ ...page }, '') as Page;
-  return { ...renamed, version: page.version, unit, mark: unit === 'in' ? '1/16' : '1 mm' };
 }

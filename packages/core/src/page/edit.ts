@@ -1,160 +1,167 @@
-import { exactText, type LengthText, type Ticks, type Unit } from '../length/index.ts';
-import type { MatStackInput, Reveal } from '../recipes/index.ts';
-import { CENTRED, type Mat, type Page, type PagePanel, type PagePhoto, type Wish } from './document.ts';
+import type { LengthText } from '../length/index.ts';
+import {
+  RECIPE_IDS,
+  offerValue,
+  recipeOf,
+  setField,
+  withEntry,
+  withEntryMoved,
+  withoutEntry,
+  type FieldPath,
+  type Offer,
+  type RecipeId,
+  type Table,
+} from '../recipes/index.ts';
+import type { DerivedPage, Part, PieceToCut } from './derive.ts';
+import { newItem, type Item, type Page, type Place, type Wish } from './document.ts';
+import { distanceFrom, type Axis } from './place.ts';
 
 /* Changes to a page, each from one whole document to the next, so that undo is the document before. */
 
-const without = <T extends object, K extends keyof T>(value: T, ...keys: K[]): Omit<T, K> => {
-  const copy = { ...value };
-  for (const key of keys) delete copy[key];
-  return copy;
-};
-
-const onMats = (page: Page, change: (mats: Mat[], photo: PagePhoto) => Mat[]): Page => ({
+const onItem = (page: Page, id: string, change: (item: Item) => Item): Page => ({
   ...page,
-  photos: page.photos.map((photo) => {
-    const mats = change(photo.mats, photo);
-    return mats === photo.mats ? photo : { ...photo, mats };
-  }),
+  items: page.items.map((item) => (item.id === id ? change(item) : item)),
 });
 
-type LayerPatch = Partial<Pick<Mat, 'name' | 'reveal' | 'width' | 'height' | 'rest' | 'paper'>>;
+export const changeItem = (page: Page, id: string, patch: Partial<Pick<Item, 'name' | 'on' | 'at' | 'fit'>>): Page =>
+  onItem(page, id, (item) => ({ ...item, ...patch }));
 
-/** Changes a mat or a panel, whichever has this id. */
-export function changeLayer(page: Page, id: string, patch: (layer: Mat | PagePanel) => LayerPatch): Page {
-  const apply = <T extends Mat | PagePanel>(layer: T): T =>
-    layer.id === id ? ({ ...layer, ...patch(layer) } as T) : layer;
-  const hit = (list: readonly { id: string }[]) => list.some((l) => l.id === id);
-  if (hit(page.panels)) return { ...page, panels: page.panels.map(apply) };
-  return onMats(page, (mats) => (hit(mats) ? mats.map(apply) : mats));
+const tableOf = (derived: DerivedPage, item: string): Table | undefined => derived.items.get(item)?.table;
+
+/** Types a value into a field of an item, or empties it: what gives way or stands still is the recipe's to say. */
+export function setItemField(
+  page: Page,
+  derived: DerivedPage,
+  id: string,
+  path: FieldPath,
+  value: LengthText | undefined,
+): Page {
+  const table = tableOf(derived, id);
+  if (!table) return page;
+  return onItem(page, id, (item) => ({
+    ...item,
+    input: setField(recipeOf(item.recipe), item.input, path, value, table),
+  }));
 }
 
-/** Gives a layer its reveal; its size is computed from then on. */
-export function giveReveal(page: Page, id: string, reveal: Reveal): Page {
-  return rebuildLayer(page, id, (layer) => ({ ...without(layer, 'width', 'height'), reveal }));
+/** Takes what a refused item offers: values that work. */
+export const takeOffers = (page: Page, derived: DerivedPage, id: string, offers: readonly Offer[]): Page =>
+  offers.reduce((next, offer) => setItemField(next, derived, id, offer.path, offerValue(offer, page.unit)), page);
+
+/** A new item, made by a recipe to begin with, or as it was made elsewhere. It comes to lie on top. */
+export const addItem = (page: Page, made: { id: string; name: string; recipe: RecipeId; input: unknown }): Page => ({
+  ...page,
+  items: [...page.items, newItem(made)],
+});
+
+/** A new page: what recipes put beneath everything, named by `nameOf`, and on it what is given, unless that lies beneath itself. */
+export function startPage(
+  page: Page,
+  made: { id: string; name: string; recipe: RecipeId; input: unknown } | null,
+  nameOf: (recipe: RecipeId) => string,
+  newId: () => string,
+): Page {
+  const lowest = RECIPE_IDS.filter((id) => recipeOf(id).beneath !== null && id !== made?.recipe);
+  const beneath =
+    made && recipeOf(made.recipe).beneath !== null
+      ? []
+      : lowest.map((recipe) => ({ id: newId(), name: nameOf(recipe), recipe, input: recipeOf(recipe).beneath }));
+  return [...beneath, ...(made ? [made] : [])].reduce(addItem, page);
 }
 
-/** Gives a layer its size; its reveal is computed from then on. */
-export function giveSize(page: Page, id: string, width: LengthText, height: LengthText): Page {
-  return rebuildLayer(page, id, (layer) => ({ ...without(layer, 'reveal'), width, height }));
+/** Adds a layer to a list of an item. */
+export function addEntry(page: Page, derived: DerivedPage, id: string, list: FieldPath, entry: string): Page {
+  const table = tableOf(derived, id);
+  if (!table) return page;
+  return onItem(page, id, (item) => ({
+    ...item,
+    input: withEntry(item.input, list, recipeOf(item.recipe).entry(item.input, list, table, entry)),
+  }));
 }
 
-function rebuildLayer(page: Page, id: string, build: (layer: Mat | PagePanel) => Mat | PagePanel): Page {
-  const apply = <T extends Mat | PagePanel>(layer: T): T => (layer.id === id ? (build(layer) as T) : layer);
-  if (page.panels.some((p) => p.id === id)) return { ...page, panels: page.panels.map(apply) };
-  return onMats(page, (mats) => (mats.some((m) => m.id === id) ? mats.map(apply) : mats));
+/** Removes a layer that stands in a list; any other takes its whole item along. */
+export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
+  if (!part.entry) return removeItem(page, derived, part.item);
+  const { list, id } = part.entry;
+  return onItem(page, part.item, (item) => {
+    const { [id]: _name, ...names } = item.names;
+    const { [id]: _wish, ...wishes } = item.wishes;
+    return { ...item, names, wishes, input: withoutEntry(item.input, list, id) };
+  });
 }
 
-export function changePhoto(page: Page, id: string, patch: Partial<Omit<PagePhoto, 'id'>>): Page {
-  return { ...page, photos: page.photos.map((p) => (p.id === id ? { ...p, ...patch } : p)) };
+/** Removes an item. What lay on it, or counted from it, stays where it is on what that lay on. */
+export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
+  const gone = page.items.find((i) => i.id === id);
+  if (!gone) return page;
+  const settle = (item: Item): Item => {
+    const here = derived.items.get(item.id);
+    const host = derived.items.get(id);
+    const lay = typeof item.on === 'object' && 'item' in item.on && item.on.item === id;
+    const counted = item.at.across.of === id || item.at.upDown.of === id;
+    if (!here || !host || (!lay && !counted)) return item;
+    const room = lay ? host.room : here.room;
+    const fixed = (axis: Axis): Place[Axis] => {
+      const from = axis === 'across' ? ('left' as const) : ('bottom' as const);
+      const at = axis === 'across' ? here.box.x : here.box.y;
+      return { from, by: distanceFrom(axis, from, at, here.box, room, page.unit) } as Place[Axis];
+    };
+    const at = { across: fixed('across'), upDown: fixed('upDown') } as Place;
+    return { ...item, at, on: lay ? gone.on : item.on };
+  };
+  return { ...page, items: page.items.filter((i) => i.id !== id).map(settle) };
 }
 
-export function addMat(page: Page, photo: string, id: string): Page {
-  return onMats(page, (mats, of) =>
-    of.id === photo
-      ? [
-          ...mats,
-          {
-            id,
-            name: `${of.name} mat ${mats.length + 1}`.slice(0, 120),
-            reveal: [usualReveal(page.unit)],
-            paper: null,
-          },
-        ]
-      : mats,
+/** Moves a layer one place within its list, or an item without one up or down the page. */
+export function movePart(page: Page, part: Part, by: 1 | -1): Page {
+  const { entry } = part;
+  if (entry)
+    return onItem(page, part.item, (item) => ({
+      ...item,
+      input: withEntryMoved(item.input, entry.list, entry.id, by),
+    }));
+  return withEntryMoved(page, ['items'], part.item, by);
+}
+
+/** Names a layer; the one that stands for its whole item names that. */
+export function renamePart(page: Page, part: Part, name: string): Page {
+  return onItem(page, part.item, (item) =>
+    part.entry ? { ...item, names: { ...item.names, [part.key]: name } } : { ...item, name },
   );
 }
 
-export function addPanel(page: Page, id: string): Page {
-  return {
-    ...page,
-    panels: [
-      ...page.panels,
-      { id, name: `panel ${page.panels.length + 1}`, reveal: [page.unit === 'in' ? '1/2' : '12'], paper: null },
-    ],
+/** Chooses the paper of a piece. */
+export function choosePaper(page: Page, piece: Pick<PieceToCut, 'item' | 'blank'>, wish: Wish | null): Page {
+  return onItem(page, piece.item, (item) => {
+    const { [piece.blank]: _old, ...others } = item.wishes;
+    return { ...item, wishes: wish ? { ...others, [piece.blank]: wish } : others };
+  });
+}
+
+/** Counts an item's place from another edge or from the middle; it stays where it is. */
+export function countFrom(page: Page, derived: DerivedPage, id: string, axis: Axis, from: Place[Axis]['from']): Page {
+  const here = derived.items.get(id);
+  if (!here) return page;
+  const { of } = here.item.at[axis];
+  const within = of === undefined ? here.room : (derived.items.get(of)?.box ?? here.room);
+  const at = axis === 'across' ? here.box.x : here.box.y;
+  const by = distanceFrom(axis, from, at, here.box, within, page.unit);
+  return changeItem(page, id, { at: { ...here.item.at, [axis]: { ...here.item.at[axis], from, by } } as Place });
+}
+
+/** Puts an item so that its lower left corner comes to lie there, in ticks of the page; it counts from where it did. */
+export function moveTo(
+  page: Page,
+  derived: DerivedPage,
+  id: string,
+  spot: { readonly x: number; readonly y: number },
+): Page {
+  const here = derived.items.get(id);
+  if (!here) return page;
+  const axis = (which: Axis, at: number): Place[Axis] => {
+    const place = here.item.at[which];
+    const within = place.of === undefined ? here.room : (derived.items.get(place.of)?.box ?? here.room);
+    return { ...place, by: distanceFrom(which, place.from, at, here.box, within, page.unit) } as Place[Axis];
   };
-}
-
-export function addPhoto(page: Page, id: string): Page {
-  const print = page.unit === 'in' ? { width: '4', height: '6' } : { width: '100', height: '150' };
-  return {
-    ...page,
-    photos: [
-      ...page.photos,
-      { id, name: `photo ${page.photos.length + 1}`, print: { ...print, known: 'assumed' }, mats: [], at: CENTRED },
-    ],
-  };
-}
-
-const usualReveal = (unit: Unit): string => (unit === 'in' ? '1/8' : '3');
-
-/** Removes a panel, a mat, or a photo with its mats. The base stays. */
-export function removePart(page: Page, id: string): Page {
-  return {
-    ...onMats(page, (mats) => (mats.some((m) => m.id === id) ? mats.filter((m) => m.id !== id) : mats)),
-    panels: page.panels.filter((p) => p.id !== id),
-    photos: page.photos
-      .filter((p) => p.id !== id)
-      .map((p) => (p.mats.some((m) => m.id === id) ? { ...p, mats: p.mats.filter((m) => m.id !== id) } : p)),
-  };
-}
-
-/** Moves a layer one place: mats outward (+1) or towards the print (−1), panels up (+1) or down, photos likewise. */
-export function moveLayer(page: Page, id: string, by: 1 | -1): Page {
-  const shift = <T extends { id: string }>(list: T[]): T[] => {
-    const from = list.findIndex((l) => l.id === id);
-    const to = from + by;
-    if (from < 0 || to < 0 || to >= list.length) return list;
-    const next = [...list];
-    [next[from], next[to]] = [next[to]!, next[from]!];
-    return next;
-  };
-  return { ...onMats({ ...page, photos: shift(page.photos) }, shift), panels: shift(page.panels) };
-}
-
-/** Chooses the paper of the base (`base`), a panel or a mat. */
-export function choosePaper(page: Page, id: string, paper: Wish | null): Page {
-  return id === 'base' ? { ...page, base: { ...page.base, paper } } : changeLayer(page, id, () => ({ paper }));
-}
-
-/** A photo with its mats as the mat recipe has them, ready to be put on a page. */
-export function photoFromMats(
-  input: MatStackInput,
-  solved: readonly { width: Ticks; height: Ticks }[],
-  name: string,
-  unit: Unit,
-  newId: () => string,
-): PagePhoto {
-  const print = solved[0]!;
-  return {
-    id: newId(),
-    name,
-    print: {
-      width: input.print.width ?? exactText(print.width, unit),
-      height: input.print.height ?? exactText(print.height, unit),
-      known: input.print.known,
-    },
-    mats: input.mats.map((mat, i) => {
-      const layer = { id: newId(), name: `${name} mat ${i + 1}`, paper: null };
-      if (mat.reveal) return { ...layer, reveal: mat.reveal };
-      const size = solved[i + 1]!;
-      return {
-        ...layer,
-        width: mat.width ?? exactText(size.width, unit),
-        height: mat.height ?? exactText(size.height, unit),
-      };
-    }),
-    at: CENTRED,
-  };
-}
-
-/** Takes an offer of a refused recipe: `mat2.width` or `panel1.height` of the stack in which `where` is a part, or the print's. */
-export function takeOffer(page: Page, where: string, field: string, size: Ticks): Page {
-  const [layer = '', axis] = field.split('.') as [string, 'width' | 'height'];
-  const text = exactText(size, page.unit);
-  const photo = page.photos.find((p) => p.id === where || p.mats.some((m) => m.id === where));
-  if (layer === 'print' && photo) return changePhoto(page, photo.id, { print: { ...photo.print, [axis]: text } });
-  const index = Number(/\d+$/.exec(layer)?.[0] ?? 0) - 1;
-  const target = layer.startsWith('panel') ? page.panels[index] : photo?.mats[index];
-  return target ? rebuildLayer(page, target.id, (l) => ({ ...l, [axis]: text })) : page;
+  return changeItem(page, id, { at: { across: axis('across', spot.x), upDown: axis('upDown', spot.y) } as Place });
 }

@@ -1,3 +1,4 @@
+export { finishSaid, shapeSaid } from './finishing.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
 export {
   readJob,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { crossesItself, type Point } from '../geometry/index.ts';
+import { crossesItself, type Finish, type Point } from '../geometry/index.ts';
 import {
   lengthText,
   parseLength,
@@ -9,6 +9,7 @@ import {
   type Ticks,
   type Unit,
 } from '../length/index.ts';
+import { finishSchema, readFinish, shapeSchema } from './finishing.ts';
 
 /*
  * The job format, versions 1 and 2: what is asked of the planner. Lengths are text as typed, or numbers in `unit`. What
@@ -116,6 +117,10 @@ export const jobSchema = z.strictObject({
           .optional(),
         /** Version 2: how small it may be made where less of it is tucked under. */
         least: z.strictObject({ width: size, height: size }).optional(),
+        /** Version 2: what is done to it by hand once it is cut, in order. */
+        finish: z.array(finishSchema).max(200).optional(),
+        /** Version 2: what it looks like then. */
+        shape: shapeSchema.optional(),
       }),
     )
     .min(1)
@@ -189,6 +194,10 @@ export interface JobPiece {
     readonly overlap: Ticks;
   } | null;
   readonly least: { readonly width: Ticks; readonly height: Ticks } | null;
+  /** What is done to it by hand once it is cut, in order. */
+  readonly finish: readonly Finish[];
+  /** What it looks like then, by its corners; null: as it was cut. */
+  readonly shape: readonly Point[] | null;
 }
 /** A job that has been read: everything in ticks, every reference resolved. */
 export interface Job {
@@ -384,6 +393,10 @@ export function readJob(document: unknown): ReadJob {
       from: p.from ? { stock: p.from.stock, x: inside('from', 'x', p.from.x), y: inside('from', 'y', p.from.y) } : null,
       join: join ?? null,
       least: least ?? null,
+      finish: (p.finish ?? []).map((f, j) =>
+        readFinish(f, (value, ...field) => length(value, 'pieces', i, 'finish', j, ...field)),
+      ),
+      shape: p.shape?.map((c, j) => at(c, 'pieces', i, 'shape', j)) ?? null,
     };
   });
   const inch = 24384;
@@ -428,6 +441,6 @@ function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[][] {
   };
   look(d.cutter, ['long', 'name', 'stop', 'then'], 'cutter');
   d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
-  d.pieces.forEach((p, i) => look(p, ['join', 'least'], 'pieces', i));
+  d.pieces.forEach((p, i) => look(p, ['join', 'least', 'finish', 'shape'], 'pieces', i));
   return found;
 }

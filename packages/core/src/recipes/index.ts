@@ -1,32 +1,45 @@
-export { RECIPES, RECIPE_IDS, type RecipeId } from './registry.ts';
-export type { Offer, Recipe, RecipeProblem, Solved, Suggestion, Table } from './recipe.ts';
-export { solveSums, type Equation, type Given, type Known, type Sum, type SumsSolution } from './sums.ts';
 export {
-  restSchema,
-  revealSchema,
-  type NestedAnswer,
-  type NestedLevel,
-  type Rest,
-  type Reveal,
-  type Reveals,
-} from './nested.ts';
+  fieldKey,
+  isUnder,
+  knownAs,
+  samePath,
+  valueAt,
+  withEntry,
+  withEntryMoved,
+  withValue,
+  withoutEntry,
+  type ChoiceInput,
+  type CountInput,
+  type Field,
+  type FieldList,
+  type FieldPath,
+  type IfEmpty,
+  type LengthInput,
+} from './fields.ts';
+export type {
+  Dim,
+  Fact,
+  Laid,
+  Layer,
+  Offer,
+  Recipe,
+  RecipeProblem,
+  Room,
+  Said,
+  Slot,
+  Solved,
+  Suggestion,
+  Table,
+} from './recipe.ts';
+export type { Blank } from './blanks.ts';
 export {
-  fitMatToPaper,
-  matLayerSchema,
-  matName,
-  matStack,
-  matStackSchema,
-  type MatLayer,
-  type MatStackInput,
-  type PaperFit,
-} from './mat-stack/matStack.ts';
-export { sayMats, type SaidMats } from './say.ts';
-export {
-  basePanels,
-  basePanelsSchema,
-  panelName,
-  panelSchema,
-  type BasePanelsInput,
-  type Panel,
-} from './base-panels/basePanels.ts';
-export { photo, photoSchema, type Crop, type PhotoAnswer, type PhotoInput } from './photo/photo.ts';
+  FIRST_RECIPE,
+  RECIPE_IDS,
+  recipeOf,
+  sayRecipe,
+  type AnyRecipe,
+  type InputOf,
+  type RecipeId,
+} from './registry.ts';
+export type { Known, Sum } from './sums.ts';
+export { offerValue, setField } from './typing.ts';

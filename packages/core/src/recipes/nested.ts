@@ -1,23 +1,31 @@
-import { z } from 'zod';
 import {
   exact,
   isOnMark,
-  lengthText,
   parseLength,
   roundExact,
   roundToMark,
-  scaleExact,
   ticks,
-  type Exact,
   type LengthText,
   type Ticks,
 } from '../length/index.ts';
-import type { Edge, Size } from '../geometry/index.ts';
-import type { Offer, RecipeProblem, Solved, Suggestion, Table } from './recipe.ts';
-import { solveSums, type Equation, type Given, type Known, type Sum } from './sums.ts';
+import { rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
+import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty } from './fields.ts';
+import type { Arithmetic, Dim, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
+import {
+  keysAlong,
+  revealFields,
+  revealKey,
+  revealKeys,
+  revealText,
+  restyled,
+  type Reveal,
+  type RevealStyle,
+  type Reveals,
+} from './reveals.ts';
+import { solveSums, term, type Equation, type Given, type Known, type SumsSolution } from './sums.ts';
 
 /*
- * Rectangles one inside the other, from the innermost outward:
+ * Rectangles one inside the other:
  *
  *   +--------------------+  outer      outer = inner + left + right   (and likewise upright)
  *   |      top           |
@@ -27,217 +35,307 @@ import { solveSums, type Equation, type Given, type Known, type Sum } from './su
  *   |      bottom        |
  *   +--------------------+
  *
- * Mat stacks and base panels are both this; they differ in which end is the one that is given.
+ * Mat stacks and base panels are both this; they differ in which end is the one that is given. Both keep a list of layers
+ * that leads away from that end.
  */
 
-const reveal = lengthText({ allow: 'negative' });
-
-/** One value for all edges, two (left and right, top and bottom), or four (left, right, top, bottom). */
-export const revealSchema = z.union([
-  z.tuple([reveal]),
-  z.tuple([reveal, reveal]),
-  z.tuple([reveal, reveal, reveal, reveal]),
-]);
-export type Reveal = z.infer<typeof revealSchema>;
-
-/** Where the inner one lies when only sizes are given. */
-export const restSchema = z.object({
-  across: z.enum(['left', 'centre', 'right']).default('centre'),
-  upDown: z.enum(['bottom', 'centre', 'top']).default('centre'),
-});
-export type Rest = z.infer<typeof restSchema>;
-
-/** A rectangle of the chain: the fields given are the ones present. */
-export interface Level {
-  readonly name: string;
+/** A layer as both lists have it: by its reveal, by its size, or by what is known of both. */
+export interface NestedLayer {
+  readonly id: string;
+  readonly reveal: Reveal;
   readonly width?: LengthText | undefined;
   readonly height?: LengthText | undefined;
-  readonly known?: Known | undefined;
 }
 
-/** What lies between one rectangle and the next one outward. */
-export interface Gap {
-  /** The layer to which the reveal belongs: it prefixes the field names. */
-  readonly name: string;
-  readonly reveal?: Reveal | undefined;
-  readonly rest?: Rest | undefined;
-  readonly known?: Known | undefined;
+/** A rectangle of the chain. */
+interface Level {
+  readonly path: FieldPath;
+  readonly width?: LengthText | undefined;
+  readonly height?: LengthText | undefined;
+  /** It is what it is: the room. */
+  readonly fixed?: Size;
+  readonly known?: Known;
 }
 
-export interface NestedLevel extends Size {
-  readonly name: string;
-}
-export type Reveals = Readonly<Record<Edge, Ticks>>;
-export interface NestedAnswer {
+export interface Chain {
   /** From the innermost outward. */
-  readonly levels: readonly NestedLevel[];
-  /** gaps[i] lies between levels[i] and levels[i + 1]. */
-  readonly gaps: readonly Reveals[];
+  readonly levels: readonly Level[];
+  /** gaps[i] lies between levels[i] and levels[i + 1], and belongs to the layer at `path`. */
+  readonly gaps: ReadonlyArray<{ readonly path: FieldPath; readonly reveal: Reveal }>;
+  /** Edges on which no reveal stands, since another page goes on there. */
+  readonly seams: ReadonlyArray<'left' | 'right'>;
 }
 
 const AXES = [
-  { size: 'width', low: 'left', high: 'right', both: 'across', rest: 'across' },
-  { size: 'height', low: 'bottom', high: 'top', both: 'upDown', rest: 'upDown' },
+  { size: 'width', low: 'left', high: 'right' },
+  { size: 'height', low: 'bottom', high: 'top' },
 ] as const;
 type Axis = (typeof AXES)[number];
 
-interface Chain {
-  readonly levels: readonly Level[];
-  readonly gaps: readonly Gap[];
-  /** Whether a reveal below 0 (an overhang that is trimmed flush) makes sense here. */
-  readonly overhang: 'refused' | 'trimmed';
-}
+const sizePath = (level: FieldPath, axis: 'width' | 'height'): FieldPath => [...level, axis];
+const revealPath = (layer: FieldPath, key: string): FieldPath => [...layer, 'reveal', key];
 
-/** Reveal texts of one axis as typed: one shared value or a low and a high one. */
-function typedReveal(value: Reveal | undefined, axis: Axis): LengthText[] {
-  if (!value) return [];
-  if (value.length === 1) return [value[0]];
-  if (value.length === 2) return [axis.size === 'width' ? value[0] : value[1]];
-  return axis.size === 'width' ? [value[0], value[1]] : [value[3], value[2]];
-}
-
-/** Sets up the lines of arithmetic and the givens of one axis. */
-function setUp(chain: Chain, axis: Axis, table: Table, problems: RecipeProblem[]) {
-  const givens: Given[] = [];
+/** The lines of arithmetic of a chain, and what is given in it. */
+export function chainArithmetic(chain: Chain, table: Table): Arithmetic {
   const equations: Equation[] = [];
-  const give = (name: string, text: LengthText, known: Known, allow?: 'negative') => {
-    const read = parseLength(text, table.unit, allow ? { allow } : {});
-    if (read.ok) givens.push({ name, value: read.value.ticks, known });
-    else problems.push({ code: 'field', field: name, problem: read.problem });
-  };
-  for (const level of chain.levels) {
-    const text = level[axis.size];
-    if (text !== undefined && text !== '') give(`${level.name}.${axis.size}`, text, level.known ?? 'assumed');
-  }
-  chain.gaps.forEach((gap, i) => {
-    const inner = `${chain.levels[i]!.name}.${axis.size}`;
-    const outer = `${chain.levels[i + 1]!.name}.${axis.size}`;
-    const sizes = [
-      { name: outer, times: 1 },
-      { name: inner, times: -1 },
-    ];
-    const typed = typedReveal(gap.reveal, axis);
-    const rest = gap.rest?.[axis.rest] ?? 'centre';
-    const [low, high, both] = [`${gap.name}.${axis.low}`, `${gap.name}.${axis.high}`, `${gap.name}.${axis.both}`];
-    const known = gap.known ?? 'assumed';
-    if (typed.length === 2) {
-      give(low, typed[0]!, known, 'negative');
-      give(high, typed[1]!, known, 'negative');
-    } else if (rest !== 'centre') {
-      // flush with one edge (or the seam of a spread): all of the reveal stands on the other
-      givens.push({ name: rest === axis.low ? low : high, value: ticks(0), known: 'measured' });
-      if (typed.length) give(rest === axis.low ? high : low, typed[0]!, known, 'negative');
-    } else {
-      if (typed.length) give(both, typed[0]!, known, 'negative');
-      equations.push([...sizes, { name: both, times: -2 }]);
-      return;
-    }
-    equations.push([...sizes, { name: low, times: -1 }, { name: high, times: -1 }]);
-  });
-  return { givens, equations };
-}
-
-/** The reveals of one gap along one axis in ticks: an even one that does not come out leaves its odd tick on the high side. */
-function revealsOf(values: ReadonlyMap<string, Exact>, gap: Gap, axis: Axis): [Ticks, Ticks] | null {
-  const both = values.get(`${gap.name}.${axis.both}`);
-  if (both) {
-    const low = roundExact(both, 'down');
-    return [low, ticks(roundExact(scaleExact(both, 2), 'nearest') - low)];
-  }
-  const low = values.get(`${gap.name}.${axis.low}`);
-  const high = values.get(`${gap.name}.${axis.high}`);
-  return low && high ? [roundExact(low, 'nearest'), roundExact(high, 'nearest')] : null;
-}
-
-/**
- * Solves a chain of nested rectangles: any level's size or any reveal may be the unknown.
- * `giveWay` names the fields that may be overruled, first to go first.
- */
-export function solveNested(chain: Chain, table: Table, giveWay: readonly string[]): Solved<NestedAnswer> {
+  const givens: Given[] = [];
   const problems: RecipeProblem[] = [];
-  const offers: Offer[] = [];
-  const suggestions: Suggestion[] = [];
-  const sums: Record<string, Sum> = {};
-  const solved = AXES.map((axis) => {
-    const { givens, equations } = setUp(chain, axis, table, problems);
-    return { axis, givens, solution: solveSums(equations, givens, giveWay) };
-  });
-  if (problems.length) return { status: 'refused', problems, offers };
-
-  for (const { solution } of solved) {
-    if (solution.disagree) {
-      const by = roundExact(solution.disagree.by, 'nearest');
-      problems.push({ code: 'disagree', fields: solution.disagree.names, by: ticks(Math.abs(by)) });
-    } else if (solution.unknown.length) problems.push({ code: 'missing', fields: solution.unknown });
-    for (const [name, sum] of solution.sums) sums[name] = sum;
-    for (const field of solution.gaveWay) suggestions.push({ code: 'gave-way', field });
-  }
-  if (problems.length) return { status: 'refused', problems, offers };
-
-  const sizeOf = (name: string, axis: Axis): Ticks =>
-    roundExact(solved[AXES.indexOf(axis)]!.solution.values.get(`${name}.${axis.size}`) ?? exact(0), 'nearest');
-  const levels = chain.levels.map((l) => ({
-    name: l.name,
-    width: sizeOf(l.name, AXES[0]),
-    height: sizeOf(l.name, AXES[1]),
-  }));
-  for (const level of levels) {
-    for (const axis of AXES) {
-      const size = level[axis.size];
-      const field = `${level.name}.${axis.size}`;
-      if (size <= 0) problems.push({ code: 'size-not-positive', field, size });
-      else if (!isOnMark(size, table.mark) && sums[field]) {
-        suggestions.push({ code: 'off-mark', field, size, nearest: roundToMark(size, table.mark, 'nearest') });
-      }
+  const give = (path: FieldPath, text: LengthText | undefined, known: Known, allow?: 'negative') => {
+    if (text === undefined) return;
+    const read = parseLength(text, table.unit, allow ? { allow } : {});
+    if (read.ok) givens.push({ path, value: read.value.ticks, known });
+    else problems.push({ code: 'field', path, problem: read.problem });
+  };
+  for (const level of chain.levels)
+    for (const { size } of AXES) {
+      if (level.fixed) givens.push({ path: sizePath(level.path, size), value: level.fixed[size], known: 'measured' });
+      else give(sizePath(level.path, size), level[size], level.known ?? 'assumed');
     }
+  chain.gaps.forEach(({ path, reveal }, i) => {
+    for (const key of revealKeys(reveal.style))
+      give(revealPath(path, key), revealText(reveal, key), 'assumed', 'negative');
+    for (const axis of AXES) {
+      const sizes = [
+        term(sizePath(chain.levels[i + 1]!.path, axis.size), 1),
+        term(sizePath(chain.levels[i]!.path, axis.size), -1),
+      ];
+      const edges = ([axis.low, axis.high] as Edge[]).filter((e) => !chain.seams.some((s) => s === e));
+      const [low, high] = edges.map((edge) => revealKey(reveal.style, edge));
+      if (low === undefined) equations.push(sizes);
+      else if (high === undefined) equations.push([...sizes, term(revealPath(path, low), -1)]);
+      else if (low === high) equations.push([...sizes, term(revealPath(path, low), -2)]);
+      else if (
+        reveal.style === 'four' &&
+        revealText(reveal, low) === undefined &&
+        revealText(reveal, high) === undefined
+      ) {
+        // nothing is said of either: they share what there is
+        equations.push([...sizes, term(revealPath(path, low), -2)]);
+        equations.push([term(revealPath(path, high), 1), term(revealPath(path, low), -1)]);
+      } else equations.push([...sizes, term(revealPath(path, low), -1), term(revealPath(path, high), -1)]);
+    }
+  });
+  return { equations, givens, problems };
+}
+
+export interface ChainAnswer {
+  readonly levels: readonly Size[];
+  readonly gaps: readonly Reveals[];
+  readonly solution: SumsSolution;
+  readonly suggestions: readonly Suggestion[];
+}
+
+/** Problems that any set of sums can have: lengths that do not read, too little given, too much. */
+export function sumProblems(arithmetic: Arithmetic, solution: SumsSolution): RecipeProblem[] {
+  if (arithmetic.problems.length) return [...arithmetic.problems];
+  if (solution.disagree) {
+    const by = ticks(Math.abs(roundExact(solution.disagree.by, 'nearest')));
+    return [{ code: 'disagree', paths: solution.disagree.paths, by }];
   }
-  const gaps = chain.gaps.map((gap, i): Reveals => {
-    const [left, right] = revealsOf(solved[0]!.solution.values, gap, AXES[0])!;
-    const [bottom, top] = revealsOf(solved[1]!.solution.values, gap, AXES[1])!;
+  return solution.unknown.length ? [{ code: 'missing', paths: solution.unknown }] : [];
+}
+
+/** Solves a chain: any level's size or any reveal may be the unknown. Sizes and reveals in ticks, or why not. */
+export function solveChain(
+  chain: Chain,
+  table: Table,
+): { ok: true; answer: ChainAnswer } | { ok: false; problems: RecipeProblem[] } {
+  const arithmetic = chainArithmetic(chain, table);
+  const solution = solveSums(arithmetic.equations, arithmetic.givens);
+  const problems = sumProblems(arithmetic, solution);
+  if (problems.length) return { ok: false, problems };
+  const valueOf = (path: FieldPath) => solution.values.get(fieldKey(path)) ?? exact(0);
+  const suggestions: Suggestion[] = [];
+  const levels = chain.levels.map(({ path }): Size => {
+    const [width, height] = AXES.map(({ size }) => roundExact(valueOf(sizePath(path, size)), 'nearest'));
+    return { width: width!, height: height! };
+  });
+  chain.levels.forEach(({ path }, i) => {
+    for (const { size } of AXES) {
+      const at = sizePath(path, size);
+      const length = levels[i]![size];
+      if (length <= 0) problems.push({ code: 'size-not-positive', path: at, size: length });
+      else if (!isOnMark(length, table.mark) && solution.sums.has(fieldKey(at)))
+        suggestions.push({
+          code: 'off-mark',
+          path: at,
+          size: length,
+          nearest: roundToMark(length, table.mark, 'nearest'),
+        });
+    }
+  });
+  if (problems.length) return { ok: false, problems };
+  const gaps = chain.gaps.map(({ path, reveal }, i): Reveals => {
+    const along = (axis: Axis): [low: Ticks, high: Ticks] => {
+      const both = ticks(levels[i + 1]![axis.size] - levels[i]![axis.size]);
+      const isSeam = (edge: Edge) => chain.seams.some((s) => s === edge);
+      if (isSeam(axis.low)) return [ticks(0), both];
+      if (isSeam(axis.high)) return [both, ticks(0)];
+      // an even one that does not come out leaves its odd tick on the high side
+      const low = roundExact(valueOf(revealPath(path, revealKey(reveal.style, axis.low))), 'down');
+      return [low, ticks(both - low)];
+    };
+    const [[left, right], [bottom, top]] = [along(AXES[0]), along(AXES[1])];
     const reveals = { left, right, top, bottom };
-    if (chain.overhang === 'refused') refuseNegative(gap, reveals, levels[i]!, levels[i + 1]!, problems, offers);
-    suggestEven(gap, reveals, levels[i]!, sums, suggestions);
+    suggestions.push(...unevenAdvice(path, reveal, reveals, levels[i]!, solution));
     return reveals;
   });
-  if (problems.length) return { status: 'refused', problems, offers };
-  return { status: 'solved', answer: { levels, gaps }, sums, suggestions };
-}
-
-/** A mat smaller than what lies on it: says on which edges and by how much, and what would just do. */
-function refuseNegative(
-  gap: Gap,
-  reveals: Reveals,
-  inner: NestedLevel,
-  outer: NestedLevel,
-  problems: RecipeProblem[],
-  offers: Offer[],
-) {
-  for (const axis of AXES) {
-    const edges = ([axis.low, axis.high] as const).filter((edge) => reveals[edge] < 0);
-    if (!edges.length) continue;
-    const by = ticks(Math.max(...edges.map((e) => -reveals[e])));
-    problems.push({ code: 'reveal-negative', layer: gap.name, edges, by });
-    if (outer[axis.size] < inner[axis.size]) {
-      offers.push({ field: `${outer.name}.${axis.size}`, value: inner[axis.size] });
-      offers.push({ field: `${inner.name}.${axis.size}`, value: outer[axis.size] });
-    }
-  }
+  return { ok: true, answer: { levels, gaps, solution, suggestions } };
 }
 
 /** Reveals that follow from a size and differ between the two ways: what even ones would be. */
-function suggestEven(
-  gap: Gap,
-  r: Reveals,
-  inner: Size,
-  sums: Readonly<Record<string, Sum>>,
-  suggestions: Suggestion[],
-) {
-  const computed = sums[`${gap.name}.across`] && sums[`${gap.name}.upDown`];
-  if (!computed || r.left === r.top || Math.min(r.left, r.top) < 0) return;
-  const even = [Math.max(r.left, r.top), Math.min(r.left, r.top)].map((reveal) => ({
-    width: ticks(inner.width + 2 * reveal),
-    height: ticks(inner.height + 2 * reveal),
-    reveal: ticks(reveal),
+function unevenAdvice(path: FieldPath, reveal: Reveal, r: Reveals, inner: Size, solution: SumsSolution): Suggestion[] {
+  const computed = revealKeys(reveal.style).every((key) => solution.sums.has(fieldKey(revealPath(path, key))));
+  if (!computed || reveal.style === 'footer' || reveal.style === 'even') return [];
+  if (r.left !== r.right || r.top !== r.bottom || r.left === r.top || Math.min(r.left, r.top) < 0) return [];
+  const even = [Math.max(r.left, r.top), Math.min(r.left, r.top)].map((each) => ({
+    width: ticks(inner.width + 2 * each),
+    height: ticks(inner.height + 2 * each),
+    reveal: ticks(each),
   }));
-  suggestions.push({ code: 'uneven-reveals', layer: gap.name, across: r.left, upDown: r.top, even });
+  return [{ code: 'uneven-reveals', group: path, across: r.left, upDown: r.top, even }];
+}
+
+/** On which edges a layer is smaller than what lies on it, and what would just do. */
+export function tooSmall(chain: Chain, { levels, gaps }: ChainAnswer): { problems: RecipeProblem[]; offers: Offer[] } {
+  const problems: RecipeProblem[] = [];
+  const offers: Offer[] = [];
+  gaps.forEach((reveals, i) => {
+    const [inner, outer] = [chain.levels[i]!, chain.levels[i + 1]!];
+    for (const axis of AXES) {
+      const edges = ([axis.low, axis.high] as const).filter((edge) => reveals[edge] < 0);
+      if (!edges.length) continue;
+      const by = ticks(Math.max(...edges.map((e) => -reveals[e])));
+      problems.push({ code: 'own', why: 'smaller-than-inside', path: outer.path, lengths: [by], edges });
+      const [within, around] = [levels[i]![axis.size], levels[i + 1]![axis.size]];
+      // only what somebody gave can be given otherwise
+      if (outer[axis.size] !== undefined && around < within) {
+        offers.push({ path: sizePath(outer.path, axis.size), length: within });
+        if (inner[axis.size] !== undefined) offers.push({ path: sizePath(inner.path, axis.size), length: around });
+      }
+      for (const key of new Set(edges.map((edge) => revealKey(chain.gaps[i]!.reveal.style, edge))))
+        if (revealText(chain.gaps[i]!.reveal, key) !== undefined)
+          offers.push({ path: revealPath(outer.path, key), length: ticks(0) });
+    }
+  });
+  return { problems, offers };
+}
+
+/** Where each level lies, counted from the lower left of the outermost. */
+export function placed({ levels, gaps }: ChainAnswer): Rect[] {
+  let [x, y] = [0, 0];
+  const boxes: Rect[] = [];
+  for (let i = levels.length - 1; i >= 0; i--) {
+    const gap = gaps[i];
+    if (gap) [x, y] = [x + gap.left, y + gap.bottom];
+    boxes[i] = rect(x, y, levels[i]!.width, levels[i]!.height);
+  }
+  return boxes;
+}
+
+/** A leader for each reveal of a layer: into the strip between the two rectangles, on an edge that it is the reveal of. */
+export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer: Rect): Dim[] {
+  const middle = { x: inner.x + inner.width / 2, y: inner.y + inner.height / 2 };
+  const at: Readonly<Record<Edge, { x: number; y: number }>> = {
+    right: { x: (inner.x + inner.width + outer.x + outer.width) / 2, y: middle.y },
+    left: { x: (inner.x + outer.x) / 2, y: middle.y },
+    top: { x: inner.x + inner.width * 0.8, y: (inner.y + inner.height + outer.y + outer.height) / 2 },
+    bottom: { x: inner.x + inner.width * 0.8, y: (inner.y + outer.y) / 2 },
+  };
+  return revealKeys(reveal.style).map((key) => {
+    const edge = (['right', 'top', 'bottom', 'left'] as const).find((e) => revealKey(reveal.style, e) === key)!;
+    const { x, y } = at[edge];
+    return { kind: 'leader', path: revealPath(layer, key), at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) } };
+  });
+}
+
+/** Width and height of a layer or of the print as two fields. */
+export const sizeFields = (
+  group: FieldPath,
+  size: { readonly width?: LengthText | undefined; readonly height?: LengthText | undefined },
+  knownAt: FieldPath | null = null,
+  ifEmpty: IfEmpty = 'worked-out',
+): Field[] =>
+  AXES.map(({ size: axis }) => ({
+    kind: 'length',
+    path: sizePath(group, axis),
+    group,
+    value: size[axis],
+    ifEmpty,
+    knownAt,
+  }));
+
+export const layerFields = (list: string, layers: readonly NestedLayer[]): Field[] =>
+  layers.flatMap((layer, i) => [...revealFields([list, i], layer.reveal), ...sizeFields([list, i], layer)]);
+
+const isSize = (path: FieldPath): path is readonly [...FieldPath, 'width' | 'height'] =>
+  path.at(-1) === 'width' || path.at(-1) === 'height';
+
+/**
+ * What gives way first when something of a chain is typed: of the same layer what says the same thing otherwise (its size for
+ * its reveal, its reveal for its size), then sizes from the far end of the list, then reveals, then `root`.
+ */
+export function nestedGivesWay(
+  list: string,
+  layers: readonly NestedLayer[],
+  root: readonly FieldPath[],
+  path: FieldPath,
+): FieldPath[] {
+  const far = [...layers.keys()].reverse();
+  const reveals = (i: number, style: RevealStyle) => revealKeys(style).map((key) => revealPath([list, i], key));
+  const own = far
+    .filter((i) => isUnder(path, [list, i]))
+    .flatMap((i): FieldPath[] =>
+      isSize(path)
+        ? keysAlong(layers[i]!.reveal.style, path.at(-1) as 'width' | 'height')
+            .reverse()
+            .map((key) => revealPath([list, i], key))
+        : AXES.map(({ size }) => sizePath([list, i], size)),
+    );
+  return [
+    // of a footer mat the bottom takes the rest
+    ...own.sort((a, b) => Number(b.at(-1) === 'bottom') - Number(a.at(-1) === 'bottom')),
+    ...far.flatMap((i) => AXES.map(({ size }) => sizePath([list, i], size))),
+    ...far.flatMap((i) => reveals(i, layers[i]!.reveal.style)),
+    ...root,
+  ];
+}
+
+/** What stays as it is when something of a chain is emptied. */
+export function nestedStandsStill(list: string, layers: readonly NestedLayer[], path: FieldPath): FieldPath[] {
+  const last = layers.length - 1;
+  const i = layers.findIndex((_, n) => isUnder(path, [list, n]));
+  const layer = layers[i];
+  if (!layer) return isSize(path) && last >= 0 ? [sizePath([list, last], path.at(-1) as 'width' | 'height')] : [];
+  if (isSize(path))
+    return keysAlong(layer.reveal.style, path.at(-1) as 'width' | 'height').map((key) => revealPath([list, i], key));
+  const facing = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' }[String(path.at(-1))];
+  const sizes = AXES.map(({ size }) => sizePath([list, i], size));
+  return layer.reveal.style === 'four' && facing ? [...sizes, revealPath([list, i], facing)] : sizes;
+}
+
+/** Puts a value into a list of layers; another style of reveal takes the values along. */
+export function putNested<Input>(
+  input: Input,
+  layers: readonly NestedLayer[],
+  list: string,
+  path: FieldPath,
+  value: unknown,
+): Input {
+  const i = layers.findIndex((_, n) => isUnder(path, [list, n, 'reveal', 'style']));
+  if (i < 0) return withValue(input, path, value);
+  return withValue(input, [list, i, 'reveal'], restyled(layers[i]!.reveal, value as RevealStyle));
+}
+
+/** A mat that is given by its width and by its height is even only by chance: its reveals may differ. */
+export function loosenedNested<Input>(
+  input: Input,
+  layers: readonly NestedLayer[],
+  list: string,
+  path: FieldPath,
+): Input | null {
+  const i = layers.findIndex((_, n) => isUnder(path, [list, n]));
+  return isSize(path) && layers[i]?.reveal.style === 'even'
+    ? withValue(input, [list, i, 'reveal'], { style: 'two' })
+    : null;
 }

@@ -1,60 +1,181 @@
 import type { z } from 'zod';
-import type { LengthProblem, Mark, Rounding, Ticks, Unit } from '../length/index.ts';
-import type { Edge, Size } from '../geometry/index.ts';
-import type { Sum } from './sums.ts';
+import type { Exact, LengthProblem, Mark, Ticks, Unit } from '../length/index.ts';
+import type { Edge, Point, Rect, Shape, Size } from '../geometry/index.ts';
+import type { Blank } from './blanks.ts';
+import type { Field, FieldList, FieldPath } from './fields.ts';
+import type { Equation, Given, Sum } from './sums.ts';
+
+/** What an item lies in: its size, and on which of its edges two pages of a spread meet. */
+export interface Room extends Size {
+  readonly seams: ReadonlyArray<'left' | 'right'>;
+}
 
 /** What a recipe needs to know beside its own input. */
 export interface Table {
   /** The unit in which bare numbers are read. */
   readonly unit: Unit;
   readonly mark: Mark;
+  readonly room: Room;
 }
 
 /** Something a recipe cannot accept, or asks for. Data: the sentences live in the words package. */
 export type RecipeProblem =
-  | { code: 'field'; field: string; problem: LengthProblem }
-  | { code: 'missing'; fields: readonly string[] }
-  | { code: 'disagree'; fields: readonly string[]; by: Ticks }
-  | { code: 'reveal-negative'; layer: string; edges: readonly Edge[]; by: Ticks }
-  | { code: 'size-not-positive'; field: string; size: Ticks }
-  | { code: 'border-too-wide'; border: Ticks; most: Ticks };
+  | { code: 'field'; path: FieldPath; problem: LengthProblem }
+  | { code: 'missing'; paths: readonly FieldPath[] }
+  | { code: 'disagree'; paths: readonly FieldPath[]; by: Ticks }
+  | { code: 'size-not-positive'; path: FieldPath; size: Ticks }
+  /** What only this recipe knows: one of its `reasons`, with the lengths that the sentence needs. */
+  | { code: 'own'; why: string; path: FieldPath; lengths: readonly Ticks[]; edges?: readonly Edge[] };
 
 /** The nearest thing that works: put this value in that field. */
-export interface Offer {
-  readonly field: string;
-  readonly value: Ticks;
-}
+export type Offer =
+  { readonly path: FieldPath; readonly length: Ticks } | { readonly path: FieldPath; readonly count: number };
 
 /** Advice with its reason; never a block. */
 export type Suggestion =
   | {
       code: 'uneven-reveals';
-      layer: string;
+      group: FieldPath;
       across: Ticks;
       upDown: Ticks;
       even: ReadonlyArray<Size & { reveal: Ticks }>;
     }
-  | { code: 'off-mark'; field: string; size: Ticks; nearest: Ticks }
-  | { code: 'gave-way'; field: string };
+  | { code: 'off-mark'; path: FieldPath; size: Ticks; nearest: Ticks }
+  /** What rounding to the mark left over, and which field took it. */
+  | { code: 'remainder'; by: Ticks; to: FieldPath };
 
-export type Solved<Answer> =
+/** One layer as it lies, in the item's own coordinates: origin lower left, x right, y up, in ticks. */
+export interface Layer {
+  /** Stays the same while other layers come and go. */
+  readonly key: string;
+  readonly role: string;
+  /** Which one of its role it is, from 1. */
+  readonly n: number;
+  readonly box: Rect;
+  /** Null where it is the whole of its box. */
+  readonly shape: Shape | null;
+  /** Not seen through. */
+  readonly opaque: boolean;
+  /** What it is made of: a blank cut from paper, or a print that is there already. */
+  readonly blank: string | null;
+  /** The group of fields that say how large it is. */
+  readonly group: FieldPath;
+  /** The fields that hold its size; null where it has none of its own. */
+  readonly sized: { readonly width: FieldPath; readonly height: FieldPath } | null;
+  /** Where in a list of the input it stands, if it does: then it can be taken out or moved alone. */
+  readonly entry: { readonly list: FieldPath; readonly id: string } | null;
+}
+
+/** A room for other items on a layer, in the item's own coordinates. */
+export interface Slot {
+  readonly key: string;
+  readonly role: string;
+  readonly n: number;
+  readonly box: Rect;
+}
+
+/** Where on the drawing a field is typed. */
+export type Dim =
+  /** Along a line between two points, drawn beside the item. */
+  | { readonly kind: 'span'; readonly path: FieldPath; readonly from: Point; readonly to: Point; readonly side: Edge }
+  /** In a narrow place, with a leader out of the drawing. */
+  | { readonly kind: 'leader'; readonly path: FieldPath; readonly at: Point }
+  /** Two lengths in the middle of what they measure. */
+  | { readonly kind: 'inside'; readonly paths: readonly [FieldPath, FieldPath]; readonly box: Rect };
+
+/** Something else that follows, with a name of its own in the recipe's words. */
+export interface Fact {
+  readonly name: string;
+  readonly lengths: readonly Ticks[];
+}
+
+/** What a recipe gives once it is solved. */
+export interface Laid {
+  readonly size: Size;
+  /** Bottom to top. */
+  readonly layers: readonly Layer[];
+  readonly blanks: readonly Blank[];
+  readonly slots: readonly Slot[];
+  readonly dims: readonly Dim[];
+  readonly facts: readonly Fact[];
+}
+
+export type Solved =
   | {
       status: 'solved';
-      answer: Answer;
-      /** The sum of every computed field, by field name. */
-      sums: Readonly<Record<string, Sum>>;
+      laid: Laid;
+      /** Every length of the arithmetic, given or computed, and counts, by key of the field. */
+      values: ReadonlyMap<string, Exact>;
+      /** The sum of every computed field, by key of the field. */
+      sums: ReadonlyMap<string, Sum>;
       suggestions: readonly Suggestion[];
     }
-  | { status: 'refused'; problems: readonly RecipeProblem[]; offers: readonly Offer[] };
+  | {
+      status: 'refused';
+      problems: readonly RecipeProblem[];
+      offers: readonly Offer[];
+      /** What can be shown all the same, so that it can be found and mended. It has no blanks. */
+      instead: Laid | null;
+    };
 
-/** A construction: one folder, one entry in the registry. Screens, server, command line and help iterate over these. */
-export interface Recipe<Id extends string, Input, Answer> {
+/** What was understood of a line. */
+export type Said<Input> =
+  | { ok: true; input: Input }
+  | {
+      ok: false;
+      problem: LengthProblem | { code: 'size-unreadable'; text: string } | { code: 'phrase-unreadable'; text: string };
+    };
+
+/** The lines of arithmetic of an input and what is given in it. */
+export interface Arithmetic {
+  readonly equations: readonly Equation[];
+  readonly givens: readonly Given[];
+  readonly problems: readonly RecipeProblem[];
+}
+
+/**
+ * A construction: one folder, one entry in the registry. Screens, server, command line, drawing and help iterate over these
+ * and know none by name. Methods take an input that `input` has accepted; none of them throws.
+ */
+export interface Recipe<Id extends string = string, Input = never> {
   readonly id: Id;
   readonly version: number;
   readonly input: z.ZodType<Input>;
-  /** How a computed size goes to the cutter's mark. */
-  readonly rounding: Rounding;
-  /** Which given field is computed anew first when too much is given; a measured one never is. */
-  giveWay(input: Input): readonly string[];
-  solve(input: Input, table: Table): Solved<Answer>;
+  /** Steps from each earlier version of the input to the next, oldest first. */
+  readonly migrations: ReadonlyArray<{ readonly name: string; readonly step: (input: unknown) => unknown }>;
+  /** What its layers, blanks and slots are: each has words. */
+  readonly roles: readonly string[];
+  /** Why it may refuse, beside what all share: each has words. */
+  readonly reasons: readonly string[];
+  /** Lines that it understands, by example; each is a test. */
+  readonly phrases: readonly string[];
+  /** What it puts beneath everything on a new page, if it is for that. */
+  readonly beneath: Input | null;
+  /** What a newcomer sees first: it fits the room and looks good. */
+  start(table: Table, newId: () => string): Input;
+  /** In the order in which one would measure them. */
+  fields(input: Input): readonly Field[];
+  lists(input: Input): readonly FieldList[];
+  /** A new entry for a list, outermost or last. */
+  entry(input: Input, list: FieldPath, table: Table, id: string): { readonly id: string };
+  /** Puts a value where it belongs, with what hangs on it; undefined empties the field. */
+  put(input: Input, path: FieldPath, value: unknown): Input;
+  /** Which given fields are worked out anew when this one is typed and that is too much, first to go first. */
+  givesWay(input: Input, path: FieldPath): readonly FieldPath[];
+  /** Which computed fields stay as they are, and so become given, when this one is emptied, first choice first. */
+  standsStill(input: Input, path: FieldPath): readonly FieldPath[];
+  /** What may be taken more loosely where typing this is too much and nothing gives way; null: nothing. */
+  loosened(input: Input, path: FieldPath): Input | null;
+  arithmetic(input: Input, table: Table): Arithmetic;
+  solve(input: Input, table: Table): Solved;
+  /** Null where the line is not about this recipe. */
+  say(line: string, table: Table, newId: () => string): Said<Input> | null;
+  /** Fields and values with which a blank comes from a paper of this size; empty where nothing would help. */
+  toComeFrom(input: Input, table: Table, blank: string, paper: Size): readonly Offer[];
+  /** What is often made next with what this one gives. */
+  onward(
+    input: Input,
+    table: Table,
+    newId: () => string,
+  ): ReadonlyArray<{ readonly recipe: string; readonly input: unknown }>;
 }

@@ -1,8 +1,33 @@
+import type { z } from 'zod';
+import { bannerStrip } from './banner-strip/bannerStrip.ts';
 import { basePanels } from './base-panels/basePanels.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
+import type { Recipe, Said, Table } from './recipe.ts';
 
 /** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, and a line here. */
-export const RECIPES = { photo, 'mat-stack': matStack, 'base-panels': basePanels } as const;
-export type RecipeId = keyof typeof RECIPES;
-export const RECIPE_IDS = Object.keys(RECIPES) as RecipeId[];
+const KNOWN = { photo, 'mat-stack': matStack, 'base-panels': basePanels, 'banner-strip': bannerStrip } as const;
+
+export type RecipeId = keyof typeof KNOWN;
+export const RECIPE_IDS = Object.keys(KNOWN) as [RecipeId, ...RecipeId[]];
+export type InputOf<Id extends RecipeId> = z.infer<(typeof KNOWN)[Id]['input']>;
+
+/** A recipe as everything outside its folder sees it: its input is data, checked by its schema when it came in. */
+export type AnyRecipe = Recipe<RecipeId, unknown>;
+export const recipeOf = (id: RecipeId): AnyRecipe => KNOWN[id] as unknown as AnyRecipe;
+
+/** What one begins with who has said nothing yet. */
+export const FIRST_RECIPE: RecipeId = 'mat-stack';
+
+/** Which recipe a line is about, and what it understood; null where none knows it. */
+export function sayRecipe(
+  line: string,
+  table: Table,
+  newId: () => string,
+): { readonly recipe: RecipeId; readonly said: Said<unknown> } | null {
+  for (const id of RECIPE_IDS) {
+    const said = recipeOf(id).say(line, table, newId);
+    if (said) return { recipe: id, said };
+  }
+  return null;
+}

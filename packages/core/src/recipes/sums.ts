@@ -1,91 +1,100 @@
 import { addExact, exact, isZero, scaleExact, type Exact, type Ticks } from '../length/index.ts';
+import { fieldKey, samePath, type FieldPath } from './fields.ts';
 
-/** One line of arithmetic over named lengths: the sum of all `times × name` is nothing. */
-export type Equation = ReadonlyArray<{ readonly name: string; readonly times: number }>;
+/** One line of arithmetic over named lengths: the sum of all `times × path` is nothing. */
+export type Equation = readonly Term[];
+export interface Term {
+  readonly path: FieldPath;
+  readonly key: string;
+  readonly times: number;
+}
+export const term = (path: FieldPath, times: number): Term => ({ path, key: fieldKey(path), times });
 
+/** Measured values never give way; assumed ones may, but only while somebody types. */
 export type Known = 'measured' | 'assumed';
 
 export interface Given {
-  readonly name: string;
+  readonly path: FieldPath;
   readonly value: Ticks;
   readonly known: Known;
 }
 
 /** How a computed length came about: total = sum of times × value, divided by `over`. */
 export interface Sum {
-  readonly terms: ReadonlyArray<{ readonly name: string; readonly times: number; readonly value: Exact }>;
+  readonly terms: ReadonlyArray<{ readonly path: FieldPath; readonly times: number; readonly value: Exact }>;
   readonly over: number;
 }
 
 export interface SumsSolution {
+  /** By key of the path. */
   readonly values: ReadonlyMap<string, Exact>;
-  /** Only computed names have one. */
+  /** Only computed ones have one. */
   readonly sums: ReadonlyMap<string, Sum>;
-  /** Names that nothing given reaches. */
-  readonly unknown: readonly string[];
+  /** What nothing given reaches. */
+  readonly unknown: readonly FieldPath[];
   /** Assumed givens that were overruled, in the order in which they gave way. */
-  readonly gaveWay: readonly string[];
+  readonly gaveWay: readonly FieldPath[];
   /** Givens that cannot all be true, where none of them may give way. */
-  readonly disagree: { readonly names: readonly string[]; readonly by: Exact } | null;
+  readonly disagree: { readonly paths: readonly FieldPath[]; readonly by: Exact } | null;
 }
 
 /**
  * Works out every length that the equations and the givens settle, whichever of them is the unknown.
- * Where too much is given, the first assumed name of `giveWay` that is part of the contradiction is
+ * Where too much is given, the first assumed one of `giveWay` that is part of the contradiction is
  * dropped and computed instead; a measured one never is.
  */
 export function solveSums(
   equations: readonly Equation[],
   givens: readonly Given[],
-  giveWay: readonly string[] = [],
+  giveWay: readonly FieldPath[] = [],
 ): SumsSolution {
-  const dropped: string[] = [];
+  const dropped: FieldPath[] = [];
+  const all = new Map<string, FieldPath>(equations.flat().map((t) => [t.key, t.path]));
   for (;;) {
-    const held = givens.filter((g) => !dropped.includes(g.name));
+    const held = givens.filter((g) => !dropped.some((d) => samePath(d, g.path)));
     const attempt = propagate(equations, held);
     const clash = attempt.clash;
-    const names = new Set(equations.flat().map((t) => t.name));
     const result = (disagree: SumsSolution['disagree']): SumsSolution => ({
       values: attempt.values,
       sums: attempt.sums,
-      unknown: [...names].filter((n) => !attempt.values.has(n)),
+      unknown: [...all].filter(([key]) => !attempt.values.has(key)).map(([, path]) => path),
       gaveWay: dropped,
       disagree,
     });
     if (!clash) return result(null);
     const soft = giveWay.find(
-      (name) => clash.support.has(name) && held.find((g) => g.name === name)?.known === 'assumed',
+      (path) => clash.support.has(fieldKey(path)) && held.find((g) => samePath(g.path, path))?.known === 'assumed',
     );
-    if (soft === undefined) return result({ names: [...clash.support], by: clash.by });
+    if (soft === undefined) return result({ paths: [...clash.support].map((key) => all.get(key)!), by: clash.by });
     dropped.push(soft);
   }
 }
 
 function propagate(equations: readonly Equation[], givens: readonly Given[]) {
-  const values = new Map<string, Exact>(givens.map((g) => [g.name, exact(g.value)]));
-  const support = new Map<string, ReadonlySet<string>>(givens.map((g) => [g.name, new Set([g.name])]));
+  const values = new Map<string, Exact>(givens.map((g) => [fieldKey(g.path), exact(g.value)]));
+  const support = new Map<string, ReadonlySet<string>>([...values.keys()].map((key) => [key, new Set([key])]));
   const sums = new Map<string, Sum>();
   const open = new Set(equations);
   for (let moved = true; moved;) {
     moved = false;
     for (const equation of open) {
-      const missing = equation.filter((t) => !values.has(t.name));
+      const missing = equation.filter((t) => !values.has(t.key));
       if (missing.length > 1) continue;
       open.delete(equation);
       moved = true;
-      const known = equation.filter((t) => values.has(t.name));
-      const total = known.reduce((sum, t) => addExact(sum, scaleExact(values.get(t.name)!, t.times)), exact(0));
-      const from = new Set(known.flatMap((t) => [...support.get(t.name)!]));
+      const known = equation.filter((t) => values.has(t.key));
+      const total = known.reduce((sum, t) => addExact(sum, scaleExact(values.get(t.key)!, t.times)), exact(0));
+      const from = new Set(known.flatMap((t) => [...support.get(t.key)!]));
       const target = missing[0];
       if (!target) {
         if (!isZero(total)) return { values, sums, clash: { support: from, by: total } };
         continue;
       }
       const sign = target.times > 0 ? -1 : 1;
-      values.set(target.name, scaleExact(total, -1, target.times));
-      support.set(target.name, from);
-      sums.set(target.name, {
-        terms: known.map((t) => ({ name: t.name, times: t.times * sign, value: values.get(t.name)! })),
+      values.set(target.key, scaleExact(total, -1, target.times));
+      support.set(target.key, from);
+      sums.set(target.key, {
+        terms: known.map((t) => ({ path: t.path, times: t.times * sign, value: values.get(t.key)! })),
         over: Math.abs(target.times),
       });
     }

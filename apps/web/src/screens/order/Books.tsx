@@ -14,7 +14,7 @@ export function Books({ context, cuttings }: { context: PageContext; cuttings: P
       <ul>
         {cuttings.map((c) => (
           <li key={c.id}>
-            {c.cutAt.slice(0, 16).replace('T', ', ')}: {c.parts.length} {c.parts.length === 1 ? 'piece' : 'pieces'},{' '}
+            {c.cutAt.slice(0, 16).replace('T', ', ')}: {c.pieces.length} {c.pieces.length === 1 ? 'piece' : 'pieces'},{' '}
             {c.kept.length} kept{' '}
             {c.undoneAt ? (
               '(taken back)'

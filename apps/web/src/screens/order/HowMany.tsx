@@ -40,14 +40,14 @@ export function HowMany({ context }: { context: PageContext }) {
     if (Number(text) !== page.copies) change({ ...page, copies: Number(text) });
     setDraft(null);
   };
-  const toggle = (list: 'spares' | 'first', part: string) =>
+  const toggle = (list: 'spares' | 'first', piece: string) =>
     change({
       ...page,
-      [list]: page[list].includes(part) ? page[list].filter((p) => p !== part) : [...page[list], part],
+      [list]: page[list].includes(piece) ? page[list].filter((p) => p !== piece) : [...page[list], piece],
     });
   const ticks = (list: 'spares' | 'first') =>
     context.derived.pieces.map((p) => (
-      <Tick key={p.part} checked={page[list].includes(p.part)} onChange={() => toggle(list, p.part)}>
+      <Tick key={p.id} checked={page[list].includes(p.id)} onChange={() => toggle(list, p.id)}>
         {p.name}
       </Tick>
     ));

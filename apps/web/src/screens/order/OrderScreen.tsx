@@ -9,6 +9,7 @@ import { Empty, Loading, Notice } from '../../ui/states.tsx';
 import { usePageContext } from '../page/PageStation.tsx';
 import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
+import { CutAlready } from './CutAlready.tsx';
 import { CutIt } from './CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
@@ -102,6 +103,14 @@ export function OrderScreen() {
         return order.problem.code === 'nothing-to-cut' ? (
           <Empty title="Everything is cut">
             <p>No part of this page is left to cut. Take a cut back beside, or change a part.</p>
+          </Empty>
+        ) : order.problem.code === 'page-refused' ? (
+          <Empty title="The page cannot be yet">
+            <p>
+              {order.problem.parts.length ? order.problem.parts.join(', ') : 'The page'} cannot be made as it is, so not
+              every piece is known. Nothing is planned until that is mended.
+            </p>
+            <PlainLink to={`/page/${id}`}>To the page</PlainLink>
           </Empty>
         ) : order.problem.code === 'place-gone' ? (
           <Empty title="The paper for a place is gone">
@@ -201,6 +210,7 @@ export function OrderScreen() {
             </Block>
           </>
         ) : null}
+        <CutAlready context={context} />
         <Books context={context} cuttings={cuttings} />
         <HowMany context={context} />
         <HabitsForm context={context} again={again} planned={order.status === 'shown'} />

@@ -1,8 +1,17 @@
 import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
-import { isSpare, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
-import { stepPicture, type PictureStyle } from '@temnex/drawing';
-import { KIND_WORDS, copyWords, partAt, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { isSpare, orderOf, type Drawer, type Job, type Mark, type OrderStep, type Plan } from '@temnex/core';
+import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
+import {
+  KIND_WORDS,
+  copyWords,
+  finishStepWords,
+  partAt,
+  partWords,
+  sheetLetter,
+  sizeWords,
+  stepWords,
+} from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
@@ -84,6 +93,7 @@ interface StoryProps {
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
 export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
+  const order = useMemo(() => orderOf(job, plan), [job, plan]);
   const begun = new Set<number>();
   const taken = plan.steps.map((step) => {
     const fresh = step.sheets.filter((s) => !begun.has(s));
@@ -95,15 +105,25 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
   );
   return (
     <Film aria-label="Cuts in order">
-      {plan.steps.map((_, i) => (
-        <OneCut
-          key={i}
-          {...{ plan, job, style, copies, onDone }}
-          at={i}
-          takes={taken[i]!}
-          made={done === null || i >= done ? 'no' : i + 1 === done ? 'last' : 'yes'}
-        />
-      ))}
+      {order.map((step, n) =>
+        step.do === 'finish' ? (
+          <ByHand
+            key={`hand ${n}`}
+            {...{ plan, job, style, step }}
+            number={n + 1}
+            made={done !== null && step.after < done}
+          />
+        ) : (
+          <OneCut
+            key={step.index}
+            {...{ plan, job, style, copies, onDone }}
+            at={step.index}
+            number={n + 1}
+            takes={taken[step.index]!}
+            made={done === null || step.index >= done ? 'no' : step.index + 1 === done ? 'last' : 'yes'}
+          />
+        ),
+      )}
       {whole.map((s) => (
         <Frame key={`whole-${s}`}>
           <Says>
@@ -122,20 +142,22 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
 interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'copies' | 'onDone'> {
   style: PictureStyle;
   at: number;
+  /** Its place in the whole order, what is done by hand counted in. */
+  number: number;
   /** Sheets first taken for this cut, as text, so that a cut that has not changed is not drawn again. */
   takes: string;
   made: 'no' | 'yes' | 'last';
 }
 
 /** One frame; a component of its own, so that a long story is drawn a frame at a time and the page stays at hand. */
-const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, takes, made }: OneCutProps) {
+const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, number, takes, made }: OneCutProps) {
   const step = plan.steps[at]!;
   const words = stepWords(step, plan, job, style.voice, style.pieceName);
   return (
     <Frame data-done={made !== 'no' || undefined}>
       <Says>
         <p>
-          <b>{at + 1}</b> {words.hold}
+          <b>{number}</b> {words.hold}
         </p>
         {words.note ? <p>{words.note}</p> : null}
         {(takes ? takes.split(',').map(Number) : []).map((s) => {
@@ -160,10 +182,49 @@ const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, take
       </Says>
       <DrawingView drawing={stepPicture(plan, step, job, style)} />
       <Upto>
-        <Quiet onPress={() => onDone(at + 1)} aria-label={`Cut ${at + 1} is made, and all before it`}>
+        <Quiet onPress={() => onDone(at + 1)} aria-label={`Cut ${number} is made, and all before it`}>
           {made === 'last' ? 'Made up to here ✓' : 'Made up to here'}
         </Quiet>
       </Upto>
     </Frame>
   );
 });
+
+interface ByHandProps extends Pick<StoryProps, 'plan' | 'job'> {
+  style: PictureStyle;
+  step: Extract<OrderStep, { do: 'finish' }>;
+  number: number;
+  made: boolean;
+}
+
+/** What is done by hand to pieces that have come off: notched, pointed, rounded, punched. */
+function ByHand({ plan, job, style, step, number, made }: ByHandProps) {
+  const words = finishStepWords(step, job, style.voice);
+  const stock = stockOf(plan, step.piece.id);
+  const title = `${words.hold}: ${words.off}`;
+  const fillAt = (scale: number) => (stock ? paperFill({ ...style, scale }, stock, 'A') : '#ffffff');
+  return (
+    <Frame data-done={made || undefined}>
+      <Says>
+        <p>
+          <b>{number}</b> {words.hold}
+        </p>
+        {words.note ? <p>{words.note}</p> : null}
+        <p>
+          <strong style={{ fontSize: '1.3rem' }}>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
+        </p>
+      </Says>
+      <DrawingView drawing={finishPicture(step.piece, fillAt, title)} />
+      <span />
+    </Frame>
+  );
+}
+
+/** From which item of the drawer a piece comes. */
+function stockOf(plan: Plan, piece: string): string | null {
+  const holds = (node: Plan['sheets'][number]['tree']): boolean =>
+    (typeof node.holds === 'object' && node.holds?.piece === piece) ||
+    (node.parts ?? []).some(holds) ||
+    (node.opening ? holds(node.opening) : false);
+  return plan.sheets.find((s) => holds(s.tree))?.stock ?? null;
+}

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { jobOfPage, readJob, type Aim, type Job, type JobDocument, type Plan } from '@temnex/core';
+import { jobOfPage, readJob, sameBasis, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type PlannerState, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext } from '../page/PageStation.tsx';
@@ -20,7 +20,6 @@ export type CuttingOrder =
 
 /** A job as text, whatever its aim: the three aims are planned together. */
 const asked = (job: JobDocument): string => JSON.stringify({ ...job, plan: { ...job.plan, aim: null } });
-const forAim = (job: JobDocument, aim: Aim): JobDocument => ({ ...job, plan: { ...job.plan, aim } });
 
 /** The cutting order of a page: the stored one while it still answers what is asked, else planned anew and stored. */
 export function useCuttingOrder(context: PageContext): {
@@ -29,20 +28,21 @@ export function useCuttingOrder(context: PageContext): {
   stop: () => void;
   trouble: Error | null;
 } {
-  const { id, editor, derived, drawer, habits, cutCounts, cuttings } = context;
+  const { id, editor, derived, drawer, habits, basis, cut, cuttings } = context;
   const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
   const { state, plan: start, stop } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
-    () => jobOfPage(name, derived, drawer, habits, cutCounts, { copies, spares, first }),
-    [name, derived, drawer, habits, cutCounts, copies, spares, first],
+    () => jobOfPage(name, derived, drawer, habits, cut, { copies, spares, first }),
+    [name, derived, drawer, habits, cut, copies, spares, first],
   );
   const text = wanted.ok ? asked(wanted.job) : null;
-  const storedText = useMemo(() => (stored.data ? asked(stored.data.job) : null), [stored.data]);
-  const fits = text !== null && text === storedText && stored.data?.plan.aim === aim;
-  const ready = stored.isFetched && drawer.papers.length > 0;
+  // the server made the stored one from exactly this state, or it does not answer what is asked
+  const stands = Boolean(stored.data && basis && sameBasis(stored.data.basis, basis));
+  const fits = text !== null && stands && stored.data?.plan.aim === aim;
+  const ready = stored.isFetched && basis !== null;
   // of a plan that was begun, the sheets not touched keep their cuts
   const begun =
     stored.data && cuttings.some((c) => c.plan === stored.data!.id && !c.undoneAt) ? stored.data.plan : null;
@@ -65,12 +65,12 @@ export function useCuttingOrder(context: PageContext): {
   const sent = useRef<Plan | null>(null);
   const { mutate } = store;
   useEffect(() => {
-    if (state.status !== 'done' || !fresh || !plan || sent.current === plan || editor.saving !== 'saved') return;
+    if (state.status !== 'done' || !fresh || !plan || !basis || sent.current === plan || editor.saving !== 'saved')
+      return;
     if (stored.data && fits && JSON.stringify(stored.data.plan) === JSON.stringify(plan)) return;
     sent.current = plan;
-    const job = forAim(planned.current!.job, plan.aim);
-    mutate({ pageVersion: editor.version, job: job as Record<string, unknown>, plan });
-  }, [state, fresh, plan, editor.saving, editor.version, mutate, stored.data, fits]);
+    mutate({ basis, plan });
+  }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits]);
 
   const shownJob = plan ? (fresh ? planned.current!.job : stored.data!.job) : null;
   const job = useMemo(() => {

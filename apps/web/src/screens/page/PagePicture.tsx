@@ -1,11 +1,15 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import type { derivePage } from '@temnex/core';
-import { type DerivedPage, type Drawer, type Part } from '@temnex/core';
-import { definitionsOf, fillValue, type Drawing, type Mark } from '@temnex/drawing';
+import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
+import { DimLayer } from '../../construction/DimLayer.tsx';
+import type { Made } from '../../construction/made.ts';
 import { partFill } from './looksOf.ts';
 
+const Frame = styled.div`
+  position: relative;
+`;
 const Picture = styled.svg`
   display: block;
   overflow: visible;
@@ -13,58 +17,76 @@ const Picture = styled.svg`
     cursor: pointer;
     outline: none;
   }
-  & [role='button']:focus-visible rect:last-of-type {
+  & [role='button']:focus-visible > :last-child {
     stroke: #161616;
     stroke-width: 4;
   }
 `;
 
-export const MARGIN = { left: 62, top: 40, right: 14, bottom: 14 };
+export interface Margin {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+/** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
+export const WIDE: Margin = { left: 116, top: 50, right: 150, bottom: 32 };
+export const SLIM: Margin = { left: 34, top: 26, right: 8, bottom: 8 };
 
 interface PagePictureProps {
   derived: DerivedPage;
   drawer: Drawer;
   /** Pixels to the inch. */
   scale: number;
+  margin: Margin;
   selected: string | null;
+  /** The selected item as it is worked on. */
+  made: Made | null;
   onSelect: (part: string) => void;
+  /** Moves the item of a part by so many marks across and up. */
+  onMove: (part: Part, across: number, up: number) => void;
 }
 
-/** The page to scale from above. The selected part carries its dimensions and the two distances to pencil. */
-export function PagePicture({ derived, drawer, scale, selected, onSelect }: PagePictureProps) {
-  const per = scale / 24384;
-  const W = derived.width * per;
-  const H = derived.height * per;
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** The page to scale from above. The selected item carries its numbers; arrow keys move it from mark to mark. */
+export function PagePicture({ derived, drawer, scale, margin, selected, made, onSelect, onMove }: PagePictureProps) {
+  const per = scale / TICKS_PER_UNIT.in;
+  const [W, H] = [derived.width * per, derived.height * per];
   const fills = useMemo(
     () => derived.parts.map((part) => partFill(part, drawer, scale)),
     [derived.parts, drawer, scale],
   );
-  const drawing: Drawing = {
-    width: W,
-    height: H,
-    title: '',
-    marks: fills.map((fill): Mark => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill })),
-  };
-  const box = (p: Part) => ({
+  const definitions = useMemo(() => {
+    const marks = fills.map((fill): Drawn => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill }));
+    return definitionsOf({ width: 0, height: 0, title: '', marks });
+  }, [fills]);
+  const spot = (p: { x: number; y: number }) => ({ x: p.x * per, y: H - p.y * per });
+  const box = (p: Pick<Part, 'x' | 'y' | 'width' | 'height'>) => ({
     x: p.x * per,
     y: H - (p.y + p.height) * per,
     width: p.width * per,
     height: p.height * per,
   });
   const chosen = derived.parts.find((p) => p.id === selected);
-  const voice = { mark: derived.mark, figures: 'typeset' } as const;
+  const item = chosen && derived.items.get(chosen.item);
   return (
-    <Picture
-      width={W + MARGIN.left + MARGIN.right}
-      height={H + MARGIN.top + MARGIN.bottom}
-      role="group"
-      aria-label="The page to scale"
-    >
-      <defs dangerouslySetInnerHTML={{ __html: definitionsOf(drawing) }} />
-      <g transform={`translate(${MARGIN.left} ${MARGIN.top})`}>
-        {derived.parts.map((part, i) => {
-          const b = box(part);
-          return (
+    <Frame style={{ width: W + margin.left + margin.right, height: H + margin.top + margin.bottom }}>
+      <Picture
+        width={W + margin.left + margin.right}
+        height={H + margin.top + margin.bottom}
+        role="group"
+        aria-label="The page to scale"
+      >
+        <defs dangerouslySetInnerHTML={{ __html: definitions }} />
+        <g transform={`translate(${margin.left} ${margin.top})`}>
+          <rect width={W} height={H} fill="#e6e6e6" stroke="#161616" strokeWidth="0.7" />
+          {derived.parts.map((part, i) => (
             <g
               key={part.id}
               role="button"
@@ -73,24 +95,87 @@ export function PagePicture({ derived, drawer, scale, selected, onSelect }: Page
               aria-pressed={part.id === selected}
               onClick={() => onSelect(part.id)}
               onKeyDown={(e) => {
-                if (e.key !== 'Enter' && e.key !== ' ') return;
+                const arrow = ARROWS[e.key];
+                if (e.key !== 'Enter' && e.key !== ' ' && !arrow) return;
                 e.preventDefault();
                 onSelect(part.id);
+                if (arrow) onMove(part, arrow[0] * (e.shiftKey ? 8 : 1), arrow[1] * (e.shiftKey ? 8 : 1));
               }}
             >
-              {part.kind === 'print' ? <Print {...b} /> : <rect {...b} fill={fillValue(fills[i])} />}
-              <rect {...b} fill="none" stroke="#161616" strokeWidth={part.id === selected ? 2.5 : 0.7} />
+              <PartFace part={part} box={box(part)} fill={fillValue(fills[i])} spot={spot} per={per} />
+              <PartLine part={part} box={box(part)} strong={part.id === selected} spot={spot} per={per} />
             </g>
-          );
-        })}
-        {chosen ? <Dimensions box={box(chosen)} part={chosen} H={H} say={(n) => figure(n, voice)} /> : null}
-      </g>
-    </Picture>
+          ))}
+          {derived.seam ? (
+            <path
+              d={`M${derived.seam.x * per} -8V${H + 8}M${(derived.seam.x + derived.seam.width) * per} -8V${H + 8}`}
+              stroke="#161616"
+              strokeDasharray="9 4"
+              pointerEvents="none"
+            />
+          ) : null}
+          {chosen ? (
+            <Distances
+              box={box(chosen)}
+              part={chosen}
+              H={H}
+              say={(n) => figure(n, { mark: derived.mark, figures: 'typeset' })}
+            />
+          ) : null}
+        </g>
+      </Picture>
+      {made && item ? (
+        <DimLayer
+          made={made}
+          at={(p) => {
+            const { x, y } = spot({ x: p.x + item.box.x, y: p.y + item.box.y });
+            return { x: x + margin.left, y: y + margin.top };
+          }}
+          box={shifted(box(item.box), margin)}
+        />
+      ) : null}
+    </Frame>
   );
 }
 
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+const shifted = (box: Box, by: Margin): Box => ({ ...box, x: box.x + by.left, y: box.y + by.top });
+
+interface PartFaceProps {
+  part: Part;
+  box: Box;
+  spot: (p: { x: number; y: number }) => { x: number; y: number };
+  per: number;
+}
+
+const pathOf = ({ part, spot, per }: PartFaceProps): string =>
+  shapePath(
+    part.shape!,
+    (p) => {
+      const { x, y } = spot(p);
+      return [x, y];
+    },
+    per,
+  );
+
+function PartFace(props: PartFaceProps & { fill: string }) {
+  const { part, box, fill } = props;
+  if (part.shape) return <path d={pathOf(props)} fill={fill} />;
+  return part.piece ? <rect {...box} fill={fill} /> : <Print {...box} />;
+}
+
+function PartLine(props: PartFaceProps & { strong: boolean }) {
+  const stroke = { fill: 'none', stroke: '#161616', strokeWidth: props.strong ? 2.5 : 0.7 };
+  return props.part.shape ? <path d={pathOf(props)} {...stroke} /> : <rect {...props.box} {...stroke} />;
+}
+
 /** A print nobody has photographed: grey sky, a line, a kite, so that it reads as a photo without being one. */
-function Print({ x, y, width, height }: { x: number; y: number; width: number; height: number }) {
+function Print({ x, y, width, height }: Box) {
   const s = Math.min(width, height) / 4;
   const [cx, cy] = [x + width * 0.58, y + height * 0.36];
   return (
@@ -111,68 +196,40 @@ function Print({ x, y, width, height }: { x: number; y: number; width: number; h
   );
 }
 
-function Dimensions({
-  box,
-  part,
-  H,
-  say,
-}: {
-  box: { x: number; y: number; width: number; height: number };
-  part: Part;
-  H: number;
-  say: (n: number) => string;
-}) {
-  const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 17, fill: '#161616' } as const;
-  const small = { ...text, fontSize: 13 } as const;
-  const top = -16;
-  const side = -20;
-  const bottomGap = H - box.y - box.height;
+/** Where to pencil: how far the part lies from the left and from the lower edge of the page. */
+function Distances({ box, part, H, say }: { box: Box; part: Part; H: number; say: (n: number) => string }) {
+  const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 14, fill: '#161616' } as const;
+  const below = H - box.y - box.height;
   return (
     <g pointerEvents="none" aria-hidden="true">
-      <path
-        d={`M${box.x} ${top - 7}V${box.y}M${box.x + box.width} ${top - 7}V${box.y}`}
-        stroke="#161616"
-        strokeWidth="0.8"
-        strokeDasharray="3 3"
-      />
-      <path
-        d={`M${box.x} ${top}H${box.x + box.width}M${side} ${box.y}V${box.y + box.height}`}
-        stroke="#161616"
-        strokeWidth="1.4"
-      />
-      <path
-        d={`M${side - 7} ${box.y}H${box.x}M${side - 7} ${box.y + box.height}H${box.x}`}
-        stroke="#161616"
-        strokeWidth="0.8"
-        strokeDasharray="3 3"
-      />
-      <text x={box.x + box.width / 2} y={top - 6} textAnchor="middle" {...text}>
-        {say(part.width)}
-      </text>
-      <text x={side - 6} y={box.y + box.height / 2 + 6} textAnchor="end" {...text}>
-        {say(part.height)}
-      </text>
-      {box.x > 40 ? (
-        <text x={box.x / 2} y={top - 6} textAnchor="middle" {...small}>
-          {say(part.x)}
-        </text>
+      {part.x > 0 ? (
+        <>
+          <path d={`M0 ${H + 12}H${box.x}M${box.x} ${H + 6}V${H + 18}M0 ${H + 6}V${H + 18}`} stroke="#161616" />
+          <text x={box.x / 2} y={H + 28} textAnchor="middle" {...text}>
+            {say(part.x)}
+          </text>
+        </>
       ) : null}
-      {bottomGap > 20 ? (
-        <text x={side - 6} y={H - bottomGap / 2 + 5} textAnchor="end" {...small}>
-          {say(part.y)}
-        </text>
+      {part.y > 0 && below > 8 ? (
+        <>
+          <path d={`M-12 ${H}V${H - below}M-18 ${H}H-6M-18 ${H - below}H-6`} stroke="#161616" />
+          <text x={-18} y={H - below / 2 + 5} textAnchor="end" {...text}>
+            {say(part.y)}
+          </text>
+        </>
       ) : null}
     </g>
   );
 }
 
-export const pageScale = (derived: ReturnType<typeof derivePage>, width: number, height: number): number => {
-  const inches = (t: number) => t / 24384;
+/** Pixels to the inch at which a page fits. */
+export const pageScale = (derived: DerivedPage, width: number, height: number, margin: Margin): number => {
+  const inches = (t: number) => t / TICKS_PER_UNIT.in;
   return Math.max(
     4,
     Math.min(
-      (width - MARGIN.left - MARGIN.right) / inches(derived.width),
-      (height - MARGIN.top - MARGIN.bottom) / inches(derived.height),
+      (width - margin.left - margin.right) / inches(derived.width),
+      (height - margin.top - margin.bottom) / inches(derived.height),
     ),
   );
 };

@@ -1,19 +1,22 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import { addPanel, addPhoto, derivePage, removePart, takeOffer, type Page, type PageProblem } from '@temnex/core';
-import { pageProblemWords, sizeWords, suggestionWords } from '@temnex/words';
+import { moveTo, movePart, removeItem, renamePart, type DerivedPage, type PageProblem, type Part } from '@temnex/core';
+import { pageProblemWords, suggestionWords } from '@temnex/words';
+import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
-import { Plain, Quiet, StrongLink } from '../../ui/buttons.tsx';
+import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { NameField } from '../../ui/NameField.tsx';
-import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
+import { AddItem } from './AddItem.tsx';
+import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
-import { PagePicture, pageScale } from './PagePicture.tsx';
+import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './PageStation.tsx';
-import { PartSlip } from './PartSlip.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
 import { Stack } from './Stack.tsx';
+import { useMade } from './useMade.ts';
 
 const Work = styled.main`
   display: grid;
@@ -74,40 +77,31 @@ const Row = styled.div`
   margin-top: 0.75rem;
 `;
 
-/** Ways out of a part that cannot be: the nearest size that works, or without it. */
-function mends(page: Page, { where, offers }: PageProblem): { words: string; page: Page }[] {
-  const layer = [...page.panels, ...page.photos.flatMap((p) => p.mats)].find((l) => l.id === where);
-  const outward = offers.filter((o) => !o.field.startsWith('print'));
-  // one size that mends both ways at once
-  const grown = outward.reduce((doc, o) => takeOffer(doc, where, o.field, o.value), page);
-  const after = derivePage(grown).parts.find((p) => p.id === where);
-  const mark = derivePage(page).mark;
-  return [
-    ...(layer && after && grown !== page
-      ? [
-          {
-            words: `Make ${layer.name} ${sizeWords(after.width, after.height, { mark, figures: 'typeset' })}`,
-            page: grown,
-          },
-        ]
-      : []),
-    ...(layer ? [{ words: `Remove ${layer.name}`, page: removePart(page, layer.id) }] : []),
-  ];
-}
+/** Whether a problem is the recipe's own, and not one of where the item lies. */
+const isRecipes = ({ problem }: PageProblem): boolean =>
+  problem.code !== 'circle' &&
+  problem.code !== 'no-room' &&
+  !(problem.code === 'field' && (problem.path[0] === 'at' || problem.path[0] === 'fit'));
 
-/** The page and its parts: from above to scale, from the side as a stack, and as a list with every number. */
+/** The part to begin with: a print, if there is one, else what lies on top. */
+const firstOf = (derived: DerivedPage): Part | undefined => derived.parts.find((p) => !p.piece) ?? derived.parts.at(-1);
+
+/** The page and its parts: from above to scale with every number in its place, from the side as a stack, and as a list. */
 export function PageScreen() {
-  const { editor, derived, drawer, cutParts, id } = usePageContext();
+  const { editor, derived, drawer, cutPieces, id } = usePageContext();
   const { page, change, moves } = editor;
-  const [wanted, setSelected] = useState<string | null>(null);
+  // a part, or an item that has just been made and whose parts are not known yet
+  const [wanted, setWanted] = useState<string | null>(null);
   const part =
-    derived.parts.find((p) => p.id === wanted) ?? derived.parts.find((p) => p.kind === 'print') ?? derived.parts[0];
+    derived.parts.find((p) => p.id === wanted) ?? derived.parts.findLast((p) => p.item === wanted) ?? firstOf(derived);
+  const item = derived.items.get(derived.items.has(wanted ?? '') ? wanted! : (part?.item ?? ''));
+  const made = useMade(page, derived, item?.item.id ?? null, change);
   const table = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 760, height: 560 });
   useEffect(() => {
     const fit = () => {
       const width = table.current?.clientWidth ?? 760;
-      setRoom({ width: width - 24, height: Math.max(320, Math.min(window.innerHeight - 240, width)) });
+      setRoom({ width: width - 24, height: Math.max(320, Math.min(window.innerHeight - 225, width)) });
     };
     fit();
     const watch = new ResizeObserver(fit);
@@ -118,81 +112,98 @@ export function PageScreen() {
       window.removeEventListener('resize', fit);
     };
   }, []);
-  const scale = pageScale(derived, room.width, room.height);
+  const margin = room.width > 560 ? WIDE : SLIM;
+  const scale = pageScale(derived, room.width, room.height, margin);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
-  const nameOf = (partId: string) =>
-    derived.parts.find((p) => p.id === partId)?.name ??
-    [...page.panels, ...page.photos.flatMap((p) => p.mats)].find((l) => l.id === partId)?.name;
-  const add = (make: typeof addPhoto) => {
-    const made = newId();
-    change(make(page, made));
-    setSelected(made);
-  };
+  const nameOf = useCallback((itemId: string) => derived.items.get(itemId)?.item.name ?? itemId, [derived]);
+  // what is wrong with the selected item itself stands in its slip, with what would work
+  const elsewhere = derived.problems.filter((p) => p.item !== item?.item.id || !isRecipes(p));
   const advice = derived.suggestions.filter(
-    (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'gave-way',
+    (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
   );
   return (
     <Work>
       <Table ref={table}>
-        {derived.parts.length ? (
-          <>
-            <PagePicture
-              derived={derived}
-              drawer={drawer}
-              scale={scale}
-              selected={part?.id ?? null}
-              onSelect={setSelected}
-            />
-            <Stack
-              derived={derived}
-              drawer={drawer}
-              scale={scale}
-              selected={part?.id ?? null}
-              cutParts={cutParts}
-              onSelect={setSelected}
-            />
-          </>
-        ) : null}
+        <PagePicture
+          derived={derived}
+          drawer={drawer}
+          scale={scale}
+          margin={margin}
+          selected={part?.id ?? null}
+          made={made}
+          onSelect={setWanted}
+          onMove={(p, across, up) => {
+            const here = derived.items.get(p.item)!;
+            const { step } = derived.mark;
+            change(moveTo(page, derived, p.item, { x: here.box.x + across * step, y: here.box.y + up * step }));
+          }}
+        />
+        <Stack
+          derived={derived}
+          drawer={drawer}
+          scale={scale}
+          margin={margin}
+          selected={part?.id ?? null}
+          cutPieces={cutPieces}
+          onSelect={setWanted}
+        />
       </Table>
       <Slip>
         <h1 className="out-of-sight">{page.name}</h1>
         <NameField label="Page" value={page.name} onCommit={(name) => change({ ...page, name })} />
-        <Row>
-          <Plain onPress={() => add(addPhoto)} isDisabled={page.photos.length >= 40}>
-            Add a photo
-          </Plain>
-          <Plain onPress={() => add(addPanel)} isDisabled={page.panels.length >= 12}>
-            Add a panel
-          </Plain>
-        </Row>
-        {derived.problems.length ? (
+        <AddItem page={page} derived={derived} change={change} select={setWanted} />
+        {elsewhere.length ? (
           <Block>
-            {derived.problems.map((p, i) => (
+            {elsewhere.map((p, i) => (
               <Notice key={i} kind="block">
                 <span>
-                  <b>{nameOf(p.where) ?? 'Page'}:</b> {pageProblemWords(p, voice, () => nameOf(p.where))}
+                  <b>{p.item === null ? 'Page' : nameOf(p.item)}:</b>{' '}
+                  {pageProblemWords(p, p.item === null ? null : derived.items.get(p.item)!.item.recipe, voice, nameOf)}
                 </span>
-                {mends(page, p).map((m) => (
-                  <Quiet key={m.words} onPress={() => change(m.page)}>
-                    {m.words}
-                  </Quiet>
-                ))}
+                {p.item !== null ? <Quiet onPress={() => setWanted(p.item)}>Show it</Quiet> : null}
                 {editor.canUndo ? <Quiet onPress={editor.undo}>Undo</Quiet> : null}
               </Notice>
             ))}
           </Block>
         ) : null}
-        {part ? (
+        {item && made ? (
           <Block aria-label="Selected part">
-            <PartSlip page={page} derived={derived} part={part} change={change} select={setSelected} />
+            {part && part.item === item.item.id ? (
+              <NameField
+                label={part.entry ? 'Layer' : 'Name'}
+                value={part.entry ? part.name : item.item.name}
+                onCommit={(name) => change(renamePart(page, part, name))}
+              />
+            ) : null}
+            <FieldSlip made={made} />
+            <PlaceFields page={page} derived={derived} item={item.item} change={change} />
+            <Row>
+              {part ? (
+                <>
+                  <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, 1))}>Higher on the page</Quiet>
+                  <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, -1))}>Lower</Quiet>
+                </>
+              ) : null}
+              <Quiet
+                onPress={() => {
+                  change(removeItem(page, derived, item.item.id));
+                  setWanted(null);
+                }}
+              >
+                Remove {item.item.name}
+              </Quiet>
+            </Row>
           </Block>
-        ) : null}
+        ) : (
+          <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>
+        )}
         {advice.length ? (
           <Block aria-label="Advice">
             {advice.map((s, i) => (
               <Notice key={i} kind="advice">
                 <span>
-                  <b>{nameOf(s.where)}:</b> {suggestionWords(s.suggestion, voice, () => nameOf(s.where))}
+                  <b>{nameOf(s.item)}:</b>{' '}
+                  {suggestionWords(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}
                 </span>
               </Notice>
             ))}
@@ -207,16 +218,20 @@ export function PageScreen() {
           <Parts>
             {derived.parts.map((p) => (
               <li key={p.id}>
-                <button type="button" aria-pressed={p.id === part?.id} onClick={() => setSelected(p.id)}>
+                <button type="button" aria-pressed={p.id === part?.id} onClick={() => setWanted(p.id)}>
                   <span>
                     {p.name}
-                    {cutParts.has(p.id) ? ' (cut)' : ''}
+                    {p.piece && cutPieces.has(p.piece) ? ' (cut)' : ''}
                   </span>
                   <SizeFigure width={p.width} height={p.height} mark={derived.mark} bare />
                 </button>
               </li>
             ))}
           </Parts>
+        </Block>
+        <Block>
+          <h3>The page</h3>
+          <GroundFields page={page} change={change} />
         </Block>
         <Row>
           <StrongLink to={`/page/${id}/papers`}>Choose papers</StrongLink>

@@ -1,13 +1,30 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { Outlet, useOutletContext, useParams } from 'react-router';
 import { styled } from 'styled-components';
-import { derivePage, USUAL_HABITS, type DerivedPage, type Drawer, type Habits } from '@temnex/core';
+import {
+  USUAL_HABITS,
+  basisOf,
+  cutOf,
+  cutStateOf,
+  derivePage,
+  sameBasis,
+  wantedOf,
+  type Basis,
+  type CutPiece,
+  type CutState,
+  type DerivedPage,
+  type Drawer,
+  type Habits,
+} from '@temnex/core';
 import type { CuttingRecord } from '@temnex/contract';
+import { NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { Tape, type Station } from '../../ui/Tape.tsx';
+import { Tape } from '../../ui/Tape.tsx';
+import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import { stationsOf } from './stations.ts';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';
 
 export interface PageContext {
@@ -16,11 +33,14 @@ export interface PageContext {
   readonly derived: DerivedPage;
   readonly drawer: Drawer;
   readonly habits: Habits;
+  /** What a cutting order of this page would be made from now; null until all of it is there. */
+  readonly basis: Basis | null;
   readonly cuttings: readonly CuttingRecord[];
-  /** How many copies of each part are cut. */
-  readonly cutCounts: ReadonlyMap<string, number>;
-  /** Parts of which every copy is cut. */
-  readonly cutParts: ReadonlySet<string>;
+  /** Pieces that are cut and have not become scraps. */
+  readonly cut: readonly CutPiece[];
+  readonly cutState: CutState;
+  /** Pieces of which every copy is cut. */
+  readonly cutPieces: ReadonlySet<string>;
 }
 export const usePageContext = (): PageContext => useOutletContext<PageContext>();
 
@@ -32,18 +52,23 @@ const Conflict = styled.section`
 const NOTHING: Drawer = { papers: [], stock: [] };
 const NO_CUTS: readonly CuttingRecord[] = [];
 
-export const stationsOf = (id: string, reached: { papers: boolean; order: boolean }): Station[] => [
-  { to: '/', name: 'Size a mat', reached: true },
-  { to: `/page/${id}`, name: 'Page and parts', reached: true },
-  { to: `/page/${id}/papers`, name: 'Papers', reached: reached.papers },
-  { to: `/page/${id}/order`, name: 'Cutting order', reached: reached.order },
-];
-
 /** Everything that the stations of one page share: the document being worked on, the drawer, the tape. */
 export function PageStation() {
   const { id = '' } = useParams();
   return <OnePage key={id} id={id} />;
 }
+
+/** What follows from the page; items whose input stayed the same are not worked out again. */
+function useDerived(page: PageEditor['page'] | null): DerivedPage | null {
+  const before = useRef<DerivedPage | undefined>(undefined);
+  const derived = useMemo(() => page && derivePage(page, NAMES, before.current), [page]);
+  useEffect(() => {
+    before.current = derived ?? undefined;
+  }, [derived]);
+  return derived;
+}
+
+const noop = () => {};
 
 function OnePage({ id }: { id: string }) {
   const state = usePageEditor(id);
@@ -51,45 +76,42 @@ function OnePage({ id }: { id: string }) {
   const habits = useHabits();
   const cuttings = useCuttings(id);
   const plan = usePlan(id);
-  const page = state.status === 'ready' ? state.editor.page : null;
-  const derived = useMemo(() => page && derivePage(page), [page]);
-  const cutCounts = useMemo(() => {
-    const counts = new Map<string, number>();
-    for (const c of cuttings.data ?? [])
-      if (!c.undoneAt) for (const part of c.parts) counts.set(part, (counts.get(part) ?? 0) + 1);
-    return counts;
-  }, [cuttings.data]);
-  const copies = page?.copies ?? 1;
-  const cutParts = useMemo(
-    () => new Set([...cutCounts].filter(([, n]) => n >= copies).map(([part]) => part)),
-    [cutCounts, copies],
-  );
-
   const editor = state.status === 'ready' ? state.editor : null;
-  useEffect(() => {
-    const press = (e: KeyboardEvent) => {
-      if (
-        !(e.ctrlKey || e.metaKey) ||
-        e.key.toLowerCase() !== 'z' ||
-        (e.target instanceof HTMLInputElement && e.target.type === 'text' && document.activeElement === e.target)
-      )
-        return;
-      e.preventDefault();
-      if (e.shiftKey) editor?.redo();
-      else editor?.undo();
-    };
-    window.addEventListener('keydown', press);
-    return () => window.removeEventListener('keydown', press);
-  }, [editor]);
+  const page = editor?.page ?? null;
+  const derived = useDerived(page);
+  const standing = useMemo(() => cuttings.data?.filter((c) => !c.undoneAt) ?? null, [cuttings.data]);
+  const cut = useMemo(() => (standing ?? []).flatMap((c) => c.pieces.filter((p) => !p.scrap)), [standing]);
+  const cutState = useMemo(
+    () => cutStateOf(derived?.pieces ?? [], cut, (p) => (page ? wantedOf(p, page) : 0)),
+    [derived, cut, page],
+  );
+  const cutPieces = useMemo(
+    () =>
+      new Set(
+        (derived?.pieces ?? [])
+          .filter((p) => cutOf(cutState, p.id) >= p.quantity * (page?.copies ?? 1))
+          .map((p) => p.id),
+      ),
+    [derived, cutState, page],
+  );
+  const version = editor?.version;
+  const basis = useMemo(
+    () =>
+      derived && version !== undefined && drawer.data && habits.data && standing
+        ? basisOf(version, derived.pieces, drawer.data.papers, habits.data.version, standing.map((c) => c.id)) // prettier-ignore
+        : null,
+    [derived, version, drawer.data, habits.data, standing],
+  );
+  useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
   useEffect(() => {
     if (page) document.title = `${page.name} · Temnex`;
   }, [page]);
 
-  const chosen = derived !== null && derived.pieces.every((p) => p.wish);
-  const planned = editor !== null && plan.data?.pageVersion === editor.version;
+  const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
+  const planned = basis !== null && plan.data !== undefined && plan.data !== null && sameBasis(plan.data.basis, basis);
   const stations = useMemo(
-    () => stationsOf(id, { papers: chosen, order: planned || cutCounts.size > 0 }),
-    [id, chosen, planned, cutCounts],
+    () => stationsOf(id, { papers: chosen, order: planned || cut.length > 0 }),
+    [id, chosen, planned, cut],
   );
 
   return (
@@ -118,10 +140,12 @@ function OnePage({ id }: { id: string }) {
               editor,
               derived,
               drawer: drawer.data ?? NOTHING,
-              habits: habits.data ?? USUAL_HABITS,
+              habits: habits.data?.habits ?? USUAL_HABITS,
+              basis,
               cuttings: cuttings.data ?? NO_CUTS,
-              cutParts,
-              cutCounts,
+              cut,
+              cutState,
+              cutPieces,
             } satisfies PageContext
           }
         />

@@ -1,8 +1,8 @@
 import { styled } from 'styled-components';
-import type { DerivedPage, Drawer, Part } from '@temnex/core';
-import { definitionsOf, fillValue, type Mark } from '@temnex/drawing';
+import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import { definitionsOf, fillValue, type Drawn } from '@temnex/drawing';
 import { partFill } from './looksOf.ts';
-import { MARGIN } from './PagePicture.tsx';
+import type { Margin } from './PagePicture.tsx';
 
 const Section = styled.svg`
   display: block;
@@ -37,14 +37,16 @@ interface StackProps {
   derived: DerivedPage;
   drawer: Drawer;
   scale: number;
+  margin: Margin;
   selected: string | null;
-  cutParts: ReadonlySet<string>;
+  /** Pieces of which every copy is cut. */
+  cutPieces: ReadonlySet<string>;
   onSelect: (part: string) => void;
 }
 
 /** The page seen from the side, its layers as slabs right under where they lie; thickness is exaggerated. */
-export function Stack({ derived, drawer, scale, selected, cutParts, onSelect }: StackProps) {
-  const per = scale / 24384;
+export function Stack({ derived, drawer, scale, margin, selected, cutPieces, onSelect }: StackProps) {
+  const per = scale / TICKS_PER_UNIT.in;
   const levels = levelsOf(derived.parts);
   const top = Math.max(0, ...levels.values());
   const height = (top + 1) * STEP + 8;
@@ -53,18 +55,18 @@ export function Stack({ derived, drawer, scale, selected, cutParts, onSelect }: 
     width: 0,
     height: 0,
     title: '',
-    marks: fills.map((fill): Mark => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill })),
+    marks: fills.map((fill): Drawn => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill })),
   });
   return (
     <Section
-      width={derived.width * per + MARGIN.left + MARGIN.right}
+      width={derived.width * per + margin.left + margin.right}
       height={height}
       role="group"
       aria-label="The page from the side"
     >
       <defs dangerouslySetInnerHTML={{ __html: defs }} />
       {derived.parts.map((part, i) => {
-        const x = MARGIN.left + part.x * per;
+        const x = margin.left + part.x * per;
         const y = height - 4 - (levels.get(part.id)! + 1) * STEP;
         const width = Math.max(2, part.width * per);
         return (
@@ -72,7 +74,7 @@ export function Stack({ derived, drawer, scale, selected, cutParts, onSelect }: 
             key={part.id}
             role="button"
             tabIndex={0}
-            aria-label={`${part.name}, layer ${levels.get(part.id)! + 1} from the bottom${cutParts.has(part.id) ? ', cut' : ''}`}
+            aria-label={`${part.name}, layer ${levels.get(part.id)! + 1} from the bottom${part.piece && cutPieces.has(part.piece) ? ', cut' : ''}`}
             aria-pressed={part.id === selected}
             onClick={() => onSelect(part.id)}
             onKeyDown={(e) => {
@@ -81,13 +83,7 @@ export function Stack({ derived, drawer, scale, selected, cutParts, onSelect }: 
               onSelect(part.id);
             }}
           >
-            <rect
-              x={x}
-              y={y}
-              width={width}
-              height={THICK}
-              fill={part.kind === 'print' ? '#9b9b9b' : fillValue(fills[i])}
-            />
+            <rect x={x} y={y} width={width} height={THICK} fill={fillValue(fills[i])} />
             <rect
               x={x}
               y={y}

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import { derivePage, whatMoved, type Move, type Page } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
+import { pageRecordSchema } from '@temnex/contract';
+import { NAMES } from '@temnex/words';
 import { ServerRefusal, ask } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
 
@@ -73,14 +75,15 @@ export function usePageEditor(
     if (!sending || !from) return;
     setBusy(true);
     try {
-      const saved = await ask<PageRecord>('PUT', `/api/pages/${id}`, { version: from.version, document: sending });
+      const body = { version: from.version, document: sending };
+      const saved = await ask('PUT', `/api/pages/${id}`, pageRecordSchema, body);
       setStored({ version: saved.version, page: sending });
       client.setQueryData(['page', id], { ...saved, document: sending });
       void client.invalidateQueries({ queryKey: ['pages'] });
       setTrouble(null);
     } catch (error) {
       if (error instanceof ServerRefusal && error.refusal.code === 'stale')
-        setConflict(error.refusal.current as PageRecord);
+        setConflict(pageRecordSchema.parse(error.refusal.current));
       else setTrouble(error instanceof Error ? error.message : 'Not saved.');
     } finally {
       setBusy(false);
@@ -117,7 +120,10 @@ export function usePageEditor(
     setHistory((h) => {
       if (!h) return h;
       const next = make(h);
-      if (next !== h) setMoves(whatMoved(derivePage(h.page), derivePage(next.page)));
+      if (next !== h) {
+        const before = derivePage(h.page, NAMES);
+        setMoves(whatMoved(before, derivePage(next.page, NAMES, before)));
+      }
       return next;
     });
   }, []);

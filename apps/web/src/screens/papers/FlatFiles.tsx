@@ -4,9 +4,11 @@ import { sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '
 import { lookDefinition, lookId } from '@temnex/drawing';
 import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
 import type { ChangeStock } from '@temnex/contract';
+import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, directionWords, faceTurn } from '../../ui/Swatch.tsx';
 import { cornersOf, spotOf, wholeBoxes } from './OnTable.tsx';
+import { History } from './History.tsx';
 import { StayWhole } from './StayWhole.tsx';
 
 /** Pixels to the inch, the same for everything in the drawer, so that a glance compares. */
@@ -70,11 +72,12 @@ interface FlatFilesProps {
   drawer: Drawer;
   mark: Mark;
   change: (id: string, change: ChangeStock) => void;
+  move: (id: string, movement: StockMovement) => void;
   remove: (item: StockItem) => void;
 }
 
 /** The drawer as shallow drawers of paper, one a paper: closed, an edge of each piece shows; open, they fan out. */
-export function FlatFiles({ drawer, mark, change, remove }: FlatFilesProps) {
+export function FlatFiles({ drawer, mark, change, move, remove }: FlatFilesProps) {
   return (
     <Files aria-label="Papers in the drawer">
       {drawer.papers.map((paper) => (
@@ -84,6 +87,7 @@ export function FlatFiles({ drawer, mark, change, remove }: FlatFilesProps) {
           items={drawer.stock.filter((s) => s.paper === paper.id)}
           mark={mark}
           change={change}
+          move={move}
           remove={remove}
         />
       ))}
@@ -96,6 +100,7 @@ function OneFile({
   items,
   mark,
   change,
+  move,
   remove,
 }: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer'>) {
   const [open, setOpen] = useState(false);
@@ -144,14 +149,14 @@ function OneFile({
                 {item.origin ? `, kept ${item.origin.date}` : ''}
                 <br />
                 <Quiet
-                  onPress={() => change(item.id, { quantity: item.quantity + 1 })}
+                  onPress={() => move(item.id, { why: 'added', by: 1 })}
                   aria-label={`One more of ${item.width} by ${item.height} ${paper.name}`}
                 >
                   One more
                 </Quiet>
                 {item.quantity > 1 ? (
                   <Quiet
-                    onPress={() => change(item.id, { quantity: item.quantity - 1 })}
+                    onPress={() => move(item.id, { why: 'taken', by: 1 })}
                     aria-label={`One less of ${item.width} by ${item.height} ${paper.name}`}
                   >
                     One less
@@ -181,6 +186,7 @@ function OneFile({
                 >
                   Take out
                 </Quiet>
+                <History item={item} paper={paper.name} />
               </li>
             ))}
           </Fan>

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { choosePaper, type StockItem } from '@temnex/core';
-import { useAddStock, useChangeStock, useDrawer, useRemoveStock } from '../../api/queries.ts';
+import { useChangeStock, useDrawer, useMoveStock } from '../../api/queries.ts';
+import { count } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
@@ -39,31 +40,36 @@ const Head = styled.div`
 
 /** Which paper each layer comes from, beside what is in the drawer. */
 export function PapersScreen() {
-  const { editor, derived, drawer, cutParts, id } = usePageContext();
+  const { editor, derived, drawer, cutPieces, id } = usePageContext();
   const query = useDrawer();
   const change = useChangeStock();
-  const remove = useRemoveStock();
-  const putBack = useAddStock();
+  const move = useMoveStock();
   const [taken, setTaken] = useState<StockItem | null>(null);
   const open = derived.pieces.filter((p) => !p.wish).length;
-  const trouble = change.error ?? remove.error ?? putBack.error;
+  const refused = new Set(derived.problems.map((p) => p.item)).size;
+  const standing = refused
+    ? `${count(refused, 'part')} of the page cannot be yet`
+    : open
+      ? `${open} still without a paper`
+      : 'every layer has a paper';
+  const trouble = change.error ?? move.error;
   return (
     <Work>
       <h1 className="out-of-sight">Papers for {editor.page.name}</h1>
       <Column aria-labelledby="layers-heading">
         <Head>
           <h2 id="layers-heading">Which paper for which layer</h2>
-          <span>{open ? `${open} still without a paper` : 'every layer has a paper'}</span>
+          <span>{standing}</span>
         </Head>
         <ol>
           {[...derived.pieces].reverse().map((piece) => (
             <PieceChooser
-              key={piece.part}
+              key={piece.id}
               piece={piece}
-              cut={cutParts.has(piece.part)}
+              cut={cutPieces.has(piece.id)}
               drawer={drawer}
               mark={derived.mark}
-              choose={(wish) => editor.change(choosePaper(editor.page, piece.part, wish))}
+              choose={(wish) => editor.change(choosePaper(editor.page, piece, wish))}
             />
           ))}
         </ol>
@@ -88,10 +94,12 @@ export function PapersScreen() {
               Taken out: {taken.width} × {taken.height}.
             </span>
             <Quiet
-              onPress={() => {
-                const { id: _id, origin: _origin, ...item } = taken;
-                putBack.mutate(item, { onSuccess: () => setTaken(null) });
-              }}
+              onPress={() =>
+                move.mutate(
+                  { stock: taken.id, movement: { why: 'added', by: taken.quantity } },
+                  { onSuccess: () => setTaken(null) },
+                )
+              }
             >
               Put it back
             </Quiet>
@@ -108,9 +116,13 @@ export function PapersScreen() {
           drawer={drawer}
           mark={derived.mark}
           change={(item, patch) => change.mutate({ id: item, change: patch })}
-          remove={(item) => {
-            remove.mutate(item.id, { onSuccess: () => setTaken(item) });
-          }}
+          move={(stock, movement) => move.mutate({ stock, movement })}
+          remove={(item) =>
+            move.mutate(
+              { stock: item.id, movement: { why: 'taken', by: item.quantity } },
+              { onSuccess: () => setTaken(item) },
+            )
+          }
         />
       </Column>
     </Work>

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { createGlobalStyle, styled } from 'styled-components';
-import { readJob } from '@temnex/core';
+import { readJob, sameBasis } from '@temnex/core';
 import { PAPERS, printPages, type PrintPaper } from '@temnex/drawing';
 import { usePlan } from '../../api/queries.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
@@ -46,7 +46,7 @@ const PrintSize = createGlobalStyle<{ $paper: PrintPaper }>`
 
 /** The cutting order on paper, page by page as the PDF has it. */
 export function PrintScreen() {
-  const { id, editor, derived } = usePageContext();
+  const { id, editor, derived, basis } = usePageContext();
   const plan = usePlan(id);
   const [paper, setPaper] = useState<PrintPaper>('a4');
   const record = plan.data;
@@ -91,7 +91,9 @@ export function PrintScreen() {
           The same as PDF
         </a>
         <PlainLink to={`/page/${id}/order`}>Back to the cutting order</PlainLink>
-        {record.pageVersion !== editor.version ? <span>The page has changed since this order was made.</span> : null}
+        {basis && !sameBasis(record.basis, basis) ? (
+          <span>The page, the drawer or the habits have changed since this order was made.</span>
+        ) : null}
       </Bar>
       <Sheets>
         {pages.map((page, i) => (

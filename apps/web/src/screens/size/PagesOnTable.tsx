@@ -1,6 +1,8 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { emptyPage } from '@temnex/core';
+import { emptyPage, startPage, type RecipeId } from '@temnex/core';
+import { recipeWords } from '@temnex/words';
+import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useSetDemo } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
@@ -38,8 +40,12 @@ const STAGES = {
   sizing: 'papers still to choose',
   papers: 'ready for a cutting order',
   planned: 'cutting order made',
+  'out-of-date': 'changed since its cutting order was made',
+  'partly-cut': 'partly cut',
   cut: 'pieces cut',
 } as const;
+
+const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
 
 /** The pages there are, and how far each has come. */
 export function PagesOnTable() {
@@ -56,7 +62,9 @@ export function PagesOnTable() {
         <h2 id="pages-heading">Pages on the table</h2>
         <Plain
           onPress={() =>
-            create.mutate(emptyPage('New page'), { onSuccess: (page) => void navigate(`/page/${page.id}`) })
+            create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
+              onSuccess: (page) => void navigate(`/page/${page.id}`),
+            })
           }
         >
           Start a page

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { exactText, fitMatToPaper, parseSize } from '@temnex/core';
-import { figure, sizeWords } from '@temnex/words';
+import { fitsIn, parseSize, recipeOf, shortfall, type Blank, type Size } from '@temnex/core';
+import { figure, offerWords, sizeWords } from '@temnex/words';
+import type { Made } from '../../construction/made.ts';
 import { Quiet } from '../../ui/buttons.tsx';
-import type { MatSizing } from './useMatSizing.ts';
 
-export const Line = styled.div`
+const Line = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: center;
@@ -26,53 +26,46 @@ export const Line = styled.div`
     font: 600 1.1rem/1.2 var(--figures);
     font-feature-settings: 'frac';
   }
+  & input::placeholder {
+    font-weight: 400;
+    color: #6b6b6b;
+  }
 `;
 
-/** Whether the outermost mat comes from a paper at hand, and how far to trim the print if it does not. */
-export function PaperCheck({ sizing }: { sizing: MatSizing }) {
+/** Whether the largest piece comes from a paper at hand, by how much it is too long, and what would make it fit. */
+export function PaperCheck({ made }: { made: Made }) {
   const [text, setText] = useState('');
-  const { answer, unit, mark, input } = sizing;
-  const size = text.trim() ? parseSize(text, unit) : null;
-  const levels = answer?.answer.levels;
-  const voice = { mark, figures: 'typeset' } as const;
-  const mat = levels?.at(-1);
-  const fit =
-    size?.ok && levels && mat && input.mats.length
-      ? fitMatToPaper(levels[0]!, mat, { width: size.value.width.ticks, height: size.value.height.ticks })
-      : null;
-  const trimmed = fit && !fit.fits ? fit.trim : null;
+  const { table, solved, recipe, input } = made;
+  const voice = { mark: table.mark, figures: 'typeset' } as const;
+  const size = text.trim() ? parseSize(text, table.unit) : null;
+  const paper: Size | null = size?.ok ? { width: size.value.width.ticks, height: size.value.height.ticks } : null;
+  const blanks = solved.status === 'solved' ? solved.laid.blanks : [];
+  const largest = blanks.reduce<Blank | null>(
+    (most, b) => (!most || b.width * b.height > most.width * most.height ? b : most),
+    null,
+  );
+  if (!largest) return null;
+  const over = paper && shortfall(largest, paper);
+  const offers = paper && over ? recipeOf(recipe).toComeFrom(input, table, largest.key, paper) : [];
+  const long = over && [over.width, over.height].filter((o) => o > 0);
   return (
     <Line>
       <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
         <Label>Does it come from a paper of</Label>
-        <Input placeholder="6 x 6" autoComplete="off" />
+        <Input placeholder={table.unit === 'in' ? '6 x 6' : '150 x 150'} autoComplete="off" />
       </TextField>
       <span aria-live="polite">
         {size && !size.ok ? 'A size, such as 6 x 6' : null}
-        {fit?.fits ? `Yes${fit.turned ? ', turned' : ''}.` : null}
-        {fit && !fit.fits && trimmed ? (
+        {paper && fitsIn(largest, paper)
+          ? `Yes${fitsIn(largest, paper) === 'turned' ? ', turned' : ''}: the largest piece is ${sizeWords(largest.width, largest.height, voice)}.`
+          : null}
+        {long?.length ? (
           <>
-            The mat is too long by{' '}
-            {[fit.over.width, fit.over.height]
-              .filter((o) => o > 0)
-              .map((o) => figure(o, voice))
-              .join(' and ')}
-            .{' '}
-            {trimmed.print.width > 0 && trimmed.print.height > 0 && input.print.width !== undefined ? (
-              <Quiet
-                onPress={() =>
-                  sizing.replace({
-                    ...input,
-                    print: {
-                      ...input.print,
-                      width: exactText(trimmed.print.width, unit),
-                      height: exactText(trimmed.print.height, unit),
-                    },
-                  })
-                }
-              >
-                Trim the print to {sizeWords(trimmed.print.width, trimmed.print.height, voice)}; the mat is then{' '}
-                {sizeWords(trimmed.mat.width, trimmed.mat.height, voice)}
+            {sizeWords(largest.width, largest.height, voice)} is too long by{' '}
+            {long.map((o) => figure(o, voice)).join(' and ')}.{' '}
+            {offers.length ? (
+              <Quiet onPress={() => made.take(offers)}>
+                Trim: {offers.map((o) => offerWords(recipe, o, voice)).join(', ')}
               </Quiet>
             ) : null}
           </>

@@ -1,37 +1,48 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { MARK_NAMES, emptyPage, photoFromMats, sayMats, type MarkName, type Page } from '@temnex/core';
-import { saidWords } from '@temnex/words';
-import type { PageRecord } from '@temnex/contract';
+import {
+  MARK_NAMES,
+  addItem,
+  emptyPage,
+  recipeOf,
+  sayRecipe,
+  startPage,
+  type MarkName,
+  type RecipeId,
+} from '@temnex/core';
+import { pageRecordSchema } from '@temnex/contract';
+import { recipeWords, saidBackWords, saidWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
-import { useCreatePage, usePages } from '../../api/queries.ts';
+import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
+import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
+import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
 import { newId } from '../../ui/newId.ts';
 import { SayLine } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
-import { stationsOf } from '../page/PageStation.tsx';
-import { MatDrawing } from './MatDrawing.tsx';
-import { MatSlip } from './MatSlip.tsx';
+import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import { stationsOf } from '../page/stations.ts';
+import { Chooser } from './Chooser.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
-import { PrintCheck } from './PrintCheck.tsx';
-import { useMatSizing, type Unknown } from './useMatSizing.ts';
+import { useSizing } from './useSizing.ts';
 
 const Say = styled.div`
-  padding: 0.8rem 1.5rem 0.2rem;
+  padding: 0.6rem 1.5rem 0;
   ${NARROW} {
-    padding: 0.75rem;
+    padding: 0.6rem 0.75rem 0;
   }
 `;
 const Work = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr) 27rem;
-  min-height: 34rem;
+  min-height: 30rem;
   border-top: 1px solid var(--rule);
   ${MEDIUM} {
     grid-template-columns: minmax(0, 1fr) 23rem;
@@ -60,73 +71,57 @@ const Foot = styled.div`
   gap: 0.6rem 0.9rem;
   margin-top: 0.9rem;
 `;
-
-const Checks = styled.section`
-  display: grid;
-  gap: 0.6rem;
-  margin-top: 1rem;
-  padding-top: 0.8rem;
-  border-top: 1px solid var(--rule);
+const Hint = styled.p`
+  margin-top: 0.6rem;
+  font-size: var(--s1);
+  color: var(--quiet);
 `;
 
-const UNKNOWNS: { id: Unknown; name: string }[] = [
-  { id: 'mats', name: 'the mats' },
-  { id: 'reveals', name: 'the reveals' },
-  { id: 'print', name: 'the largest print' },
-];
-
-/** The first view: a print's size and its reveals in, mats out, each with its sum. */
+/** The first view: one construction by itself, its numbers typed on the drawing, whichever of them is unknown worked out. */
 export function SizeScreen() {
-  const sizing = useMatSizing();
+  const state = useSizing();
+  const { made, sizing } = state;
   const pages = usePages();
   const create = useCreatePage();
   const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
   useEffect(() => {
-    document.title = 'Size a mat · Temnex';
+    document.title = 'Work out sizes · Temnex';
   }, []);
+  useUndoKeys(state.undo, state.redo);
   const latest = pages.data?.[0];
   const stations = useMemo(
     () =>
       latest
         ? stationsOf(latest.id, {
             papers: latest.stage !== 'sizing',
-            order: latest.stage === 'planned' || latest.stage === 'cut',
+            order: !['sizing', 'papers'].includes(latest.stage),
           })
-        : [{ to: '/', name: 'Size a mat', reached: true }],
+        : [{ to: '/', name: 'Work out sizes', reached: true }],
     [latest],
   );
-  const voice = { mark: sizing.mark, figures: 'typeset' } as const;
+  const { table, recipe } = made;
+  const voice = { mark: table.mark, figures: 'typeset' } as const;
+  const words = recipeWords(recipe);
+  const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
 
   const putOnPage = async () => {
-    if (sizing.solved.status !== 'solved') return;
     setTrouble(null);
-    const photoFor = (page: Page) => {
-      const name = `photo ${page.photos.length + 1}`;
-      return photoFromMats(
-        sizing.input,
-        sizing.solved.status === 'solved' ? sizing.solved.answer.levels : [],
-        name,
-        sizing.unit,
-        newId,
-      );
-    };
     try {
+      const item = (n: number) => ({ id: newId(), name: words.item(n), recipe, input: made.input });
       if (target === 'new') {
-        const page = emptyPage('New page', sizing.unit);
-        const record = await create.mutateAsync({ ...page, mark: sizing.markName, photos: [photoFor(page)] });
-        return void navigate(`/page/${record.id}`);
+        const { room, markName } = sizing;
+        const empty = { ...emptyPage('New page', table.unit), mark: markName, ground: room };
+        const page = startPage(empty, item(1), (other) => recipeWords(other).item(1), newId);
+        return void navigate(`/page/${(await create.mutateAsync(page)).id}`);
       }
-      const record = await ask<PageRecord>('GET', `/api/pages/${target}`);
-      const photo = photoFor(record.document);
-      // lengths typed bare mean this screen's unit, not the page's
-      const document =
-        record.document.unit === sizing.unit
-          ? { ...record.document, photos: [...record.document.photos, photo] }
-          : null;
-      if (!document) return setTrouble('That page is in another unit. Switch the marks here to its unit first.');
-      await ask('PUT', `/api/pages/${target}`, { version: record.version, document });
+      const { document: page, version } = await fetchPage(target);
+      if (page.unit !== table.unit)
+        return setTrouble('That page is in another unit. Switch the marks here to its unit first.');
+      const n = page.items.filter((i) => i.recipe === recipe).length + 1;
+      const document = addItem(page, item(n));
+      await ask('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document });
       void navigate(`/page/${target}`);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'Not put on a page.');
@@ -135,56 +130,67 @@ export function SizeScreen() {
 
   return (
     <>
-      <Tape stations={stations} aside={<span>Press ? for keys</span>} />
+      <Tape
+        stations={stations}
+        aside={
+          <Quiet onPress={state.undo} isDisabled={!state.canUndo}>
+            Undo
+          </Quiet>
+        }
+      />
       <KeysSheet stations={stations} />
       <main>
-        <h1 className="out-of-sight">Size a mat</h1>
+        <h1 className="out-of-sight">Work out sizes</h1>
         <Say>
           <SayLine
             label="Say it in one line"
-            example="mat 1/8 1/4 around 4 x 6"
+            example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
             understand={(text) => {
               if (!text.trim()) return null;
-              const said = sayMats(text, sizing.unit);
-              if (!said.ok) return { ok: false, says: saidWords(said, voice) };
-              const { print, mats } = said.input;
-              return {
-                ok: true,
-                says: `A print of ${print.width} × ${print.height}${mats.length ? `, ${mats.map((m, i) => `mat ${i + 1} with ${m.reveal!.length === 4 ? `${m.reveal![0]} and ${m.reveal![3]} below` : m.reveal![0]}`).join(', ')}` : ', no mat'}`,
-              };
+              const heard = sayRecipe(text, table, newId);
+              if (!heard)
+                return {
+                  ok: false,
+                  says: saidWords({ ok: false, problem: { code: 'phrase-unreadable', text } }, voice),
+                };
+              return heard.said.ok
+                ? { ok: true, says: saidBackWords(heard.recipe, heard.said.input) }
+                : { ok: false, says: saidWords(heard.said, voice) };
             }}
-            onSay={sizing.say}
+            onSay={state.say}
           />
         </Say>
+        <Chooser chosen={recipe} table={table} choose={state.choose} />
         <Work>
-          <MatDrawing sizing={sizing} />
+          <ConstructionDrawing made={made} label={words.title} />
           <Slip>
             <Bar>
-              <Choice
-                label="Work out"
-                value={sizing.unknown}
-                options={UNKNOWNS}
-                onChange={(v) => sizing.setUnknown(v)}
+              <LengthField
+                label="Page width"
+                value={sizing.room.width}
+                unit={table.unit}
+                onCommit={(text) => state.setRoom('width', text)}
+                width="4.4rem"
+              />
+              <LengthField
+                label="Page height"
+                value={sizing.room.height}
+                unit={table.unit}
+                onCommit={(text) => state.setRoom('height', text)}
+                width="4.4rem"
               />
               <Choice
                 label="Marks"
                 value={sizing.markName}
                 options={MARK_NAMES.map((name) => ({ id: name, name: name.includes('mm') ? name : `${name} in` }))}
-                onChange={(name: MarkName) => sizing.setMark(name)}
+                onChange={(name: MarkName) => state.setMark(name)}
               />
             </Bar>
-            <MatSlip sizing={sizing} />
+            <FieldSlip made={made} />
+            <Hint>Empty a number to have it worked out; type over a worked-out one to give it.</Hint>
             <Foot>
-              <Quiet onPress={sizing.addMat} isDisabled={sizing.input.mats.length >= 12}>
-                Add a mat
-              </Quiet>
-            </Foot>
-            <Foot>
-              <Strong
-                onPress={() => void putOnPage()}
-                isDisabled={sizing.solved.status !== 'solved' || create.isPending}
-              >
+              <Strong onPress={() => void putOnPage()} isDisabled={made.solved.status !== 'solved' || create.isPending}>
                 Put it on a page
               </Strong>
               {pages.data?.length ? (
@@ -195,16 +201,20 @@ export function SizeScreen() {
                   onChange={setTarget}
                 />
               ) : null}
+              {onward.map(({ recipe: next, input }) => (
+                <Quiet key={next} onPress={() => state.replace(next as RecipeId, input)}>
+                  {recipeWords(next as RecipeId).title} round it
+                </Quiet>
+              ))}
             </Foot>
             {trouble ? (
               <Notice kind="block">
                 <span>{trouble}</span>
               </Notice>
             ) : null}
-            <Checks aria-label="Checks">
-              <PaperCheck sizing={sizing} />
-              <PrintCheck sizing={sizing} />
-            </Checks>
+            <Foot>
+              <PaperCheck made={made} />
+            </Foot>
           </Slip>
         </Work>
         <PagesOnTable />

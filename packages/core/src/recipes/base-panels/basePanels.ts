@@ -1,60 +1,160 @@
 import { z } from 'zod';
-import { lengthText } from '../../length/index.ts';
-import { restSchema, revealSchema, solveNested, type NestedAnswer, type Rest } from '../nested.ts';
-import type { Recipe } from '../recipe.ts';
+import { ZERO, lengthOf, lengthText } from '../../length/index.ts';
+import { rect } from '../../geometry/index.ts';
+import type { FieldPath } from '../fields.ts';
+import { blankOf, layerOf } from '../laying.ts';
+import {
+  chainArithmetic,
+  layerFields,
+  loosenedNested,
+  nestedGivesWay,
+  nestedStandsStill,
+  putNested,
+  revealDims,
+  solveChain,
+  type Chain,
+} from '../nested.ts';
+import { lengthsIn } from '../phrases.ts';
+import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
+import { revealSchema } from '../reveals.ts';
 
-export const panelSchema = z.strictObject({
-  /** How much of the layer below shows round this panel. Below 0: it bleeds off and is trimmed flush. */
-  reveal: revealSchema.optional(),
-  width: lengthText().optional(),
-  height: lengthText().optional(),
-  rest: restSchema.optional(),
-});
-export type Panel = z.infer<typeof panelSchema>;
-
-export const basePanelsSchema = z.strictObject({
-  page: z.strictObject({ width: lengthText().optional(), height: lengthText().optional() }),
-  /** Inward from the page. */
-  panels: z.array(panelSchema).max(12),
-  /** On a spread: the edge at which the two pages meet. No reveal stands there. */
-  seam: z.enum(['left', 'right']).nullable().default(null),
+const basePanelsSchema = z.strictObject({
+  /** Inward from the base, each on the one before. A reveal below 0 bleeds off and is trimmed flush. */
+  panels: z
+    .array(
+      z.strictObject({
+        id: z.string().min(1).max(64),
+        reveal: revealSchema,
+        width: lengthText().optional(),
+        height: lengthText().optional(),
+      }),
+    )
+    .max(12),
 });
 export type BasePanelsInput = z.infer<typeof basePanelsSchema>;
 
-/** Field names: `page.width`, `panel1.width`, `panel1.left`; an even reveal is `panel1.across` or `panel1.upDown`. */
-export const panelName = (index: number): string => `panel${index + 1}`;
+const ROOM: FieldPath = ['room'];
+const PANELS: FieldPath = ['panels'];
+const panelAt = (i: number): FieldPath => ['panels', i];
 
-function restOf(panel: Panel, seam: 'left' | 'right' | null): Rest | undefined {
-  if (!seam) return panel.rest;
-  return { across: seam, upDown: panel.rest?.upDown ?? 'centre' };
-}
+/** From the innermost outward, so the room comes last. */
+const chainOf = ({ panels }: BasePanelsInput, room: Room): Chain => {
+  const outward = [...panels.entries()].reverse();
+  return {
+    levels: [
+      ...outward.map(([i, { width, height }]) => ({ path: panelAt(i), width, height })),
+      { path: ROOM, fixed: room },
+    ],
+    gaps: outward.map(([i, { reveal }]) => ({ path: panelAt(i), reveal })),
+    seams: room.seams,
+  };
+};
 
-export const basePanels: Recipe<'base-panels', BasePanelsInput, NestedAnswer> = {
+const BASE = { key: 'base', role: 'base', n: 1 } as const;
+const baseLayer = ({ width, height }: Room): Layer =>
+  layerOf({ ...BASE, box: { x: ZERO, y: ZERO, width, height }, group: ROOM, sized: null });
+
+/** The base alone, to show where its panels cannot be. */
+const baseAlone = (room: Room): Laid => ({
+  size: { width: room.width, height: room.height },
+  layers: [baseLayer(room)],
+  blanks: [],
+  slots: [],
+  dims: [],
+  facts: [],
+});
+
+const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/2' : '12');
+
+/** A base as large as its room, and panels on it, each inside the one before. */
+export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   id: 'base-panels',
   version: 1,
   input: basePanelsSchema,
-  rounding: 'nearest',
-  giveWay: ({ panels }) => [
-    ...panels.flatMap((_, i) => [`${panelName(i)}.width`, `${panelName(i)}.height`]).reverse(),
-    ...panels
-      .flatMap((_, i) => ['across', 'upDown', 'left', 'right', 'top', 'bottom'].map((e) => `${panelName(i)}.${e}`))
-      .reverse(),
-  ],
-  /** Levels come innermost first, so the page is the last one; gaps[i] is the reveal round levels[i]. */
-  solve: (input, table) => {
-    const inward = input.panels.map((panel, i) => ({ panel, name: panelName(i) }));
-    const outward = [...inward].reverse();
-    return solveNested(
-      {
-        levels: [
-          ...outward.map(({ panel, name }) => ({ name, width: panel.width, height: panel.height })),
-          { name: 'page', ...input.page, known: 'measured' },
-        ],
-        gaps: outward.map(({ panel, name }) => ({ name, reveal: panel.reveal, rest: restOf(panel, input.seam) })),
-        overhang: 'trimmed',
-      },
-      table,
-      basePanels.giveWay(input),
-    );
+  migrations: [],
+  roles: ['base', 'panel'],
+  reasons: [],
+  phrases: ['panels 3/8 1/2', 'panel 1/2', 'panels 10 mm, 25 mm'],
+  beneath: { panels: [] },
+
+  start: (table, newId) => {
+    const narrow = Math.min(table.room.width, table.room.height) < lengthOf('4', 'in');
+    const all = table.unit === 'in' ? (narrow ? '1/8' : '1/2') : narrow ? '3' : '12';
+    return { panels: [{ id: newId(), reveal: { style: 'even', all } }] };
   },
+  fields: ({ panels }) => layerFields('panels', panels),
+  lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: 12 }],
+  entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
+  put: (input, path, value) => putNested(input, input.panels, 'panels', path, value),
+  givesWay: ({ panels }, path) => nestedGivesWay('panels', panels, [], path),
+  standsStill: ({ panels }, path) => nestedStandsStill('panels', panels, path),
+  loosened: (input, path) => loosenedNested(input, input.panels, 'panels', path),
+  arithmetic: (input, table) => chainArithmetic(chainOf(input, table.room), table),
+
+  solve: (input, table) => {
+    const { room } = table;
+    const chain = chainOf(input, room);
+    const solved = solveChain(chain, table);
+    if (!solved.ok) return { status: 'refused', problems: solved.problems, offers: [], instead: baseAlone(room) };
+    const { levels, gaps, solution, suggestions } = solved.answer;
+    const { panels } = input;
+    const [layers, dims]: [Layer[], Dim[]] = [[baseLayer(room)], []];
+    const blanks = [blankOf(BASE, room, table.mark, 'nearest')];
+    panels.forEach(({ id, reveal }, i) => {
+      // the chain answers from the innermost outward
+      const at = panels.length - 1 - i;
+      const [{ width, height }, reveals, below] = [levels[at]!, gaps[at]!, layers[i]!.box];
+      const box = rect(below.x + reveals.left, below.y + reveals.bottom, width, height);
+      const panel = { key: id, role: 'panel', n: i + 1 };
+      layers.push(layerOf({ ...panel, box, group: panelAt(i), entry: { list: PANELS, id } }));
+      blanks.push(blankOf(panel, { width, height }, table.mark, 'nearest'));
+      dims.push(...revealDims(panelAt(i), reveal, box, below));
+    });
+    return {
+      status: 'solved',
+      laid: {
+        size: { width: room.width, height: room.height },
+        layers,
+        blanks,
+        slots: layers.slice(1).map(({ key, role, n, box }) => ({ key, role, n, box })),
+        dims: [...dims, ...innermostSize(layers, panels.length)],
+        facts: [],
+      },
+      values: solution.values,
+      sums: solution.sums,
+      suggestions,
+    };
+  },
+
+  /** Reveals inward from the edge of the room. */
+  say: (line, table, newId) => {
+    const found = /^\s*(?:base\s+)?panels?\b(.*)$/i.exec(line);
+    if (!found) return null;
+    const heard = lengthsIn(found[1]!, table.unit);
+    if (!heard.ok) return heard;
+    if (!heard.texts.length) return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
+    return {
+      ok: true,
+      input: { panels: heard.texts.map((all) => ({ id: newId(), reveal: { style: 'even' as const, all } })) },
+    };
+  },
+  toComeFrom: () => [],
+  onward: () => [],
 };
+
+/** The size of the innermost panel is typed in its middle. */
+function innermostSize(layers: readonly Layer[], count: number): Dim[] {
+  const group = panelAt(count - 1);
+  return count
+    ? [
+        {
+          kind: 'inside',
+          paths: [
+            [...group, 'width'],
+            [...group, 'height'],
+          ],
+          box: layers[count]!.box,
+        },
+      ]
+    : [];
+}

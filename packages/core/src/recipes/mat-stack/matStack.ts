@@ -1,90 +1,196 @@
 import { z } from 'zod';
-import { lengthText } from '../../length/index.ts';
-import { fitsIn, turned, type Size } from '../../geometry/index.ts';
-import { ticks, type Ticks } from '../../length/index.ts';
-import { restSchema, revealSchema, solveNested, type NestedAnswer } from '../nested.ts';
-import type { Recipe } from '../recipe.ts';
+import { ZERO, lengthText, parseLength, parseSize, ticks, type LengthText } from '../../length/index.ts';
+import { shortfall, type Size } from '../../geometry/index.ts';
+import type { FieldPath } from '../fields.ts';
+import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
+import {
+  chainArithmetic,
+  layerFields,
+  loosenedNested,
+  nestedGivesWay,
+  nestedStandsStill,
+  placed,
+  putNested,
+  revealDims,
+  sizeFields,
+  solveChain,
+  tooSmall,
+  type Chain,
+} from '../nested.ts';
+import { lengthsIn } from '../phrases.ts';
+import type { Laid, Recipe, Table } from '../recipe.ts';
+import { revealSchema } from '../reveals.ts';
 
-/** One layer of a mat stack: by its reveal, by its outer size, or by what is known of both. */
-export const matLayerSchema = z.strictObject({
-  reveal: revealSchema.optional(),
-  width: lengthText().optional(),
-  height: lengthText().optional(),
-  rest: restSchema.optional(),
-});
-export type MatLayer = z.infer<typeof matLayerSchema>;
-
-export const matStackSchema = z.strictObject({
+const matStackSchema = z.strictObject({
   /** What the mats lie behind. Left out, it is solved for: the largest print for a paper. */
-  print: z
-    .strictObject({
-      width: lengthText().optional(),
-      height: lengthText().optional(),
-      known: z.enum(['measured', 'assumed']).default('measured'),
-    })
-    .default({ known: 'measured' }),
-  /** Outward from the print. */
-  mats: z.array(matLayerSchema).max(12),
+  print: z.strictObject({
+    width: lengthText().optional(),
+    height: lengthText().optional(),
+    known: z.enum(['measured', 'assumed']),
+  }),
+  /** Outward from the print, each by its reveal, its size, or what is known of both. */
+  mats: z
+    .array(
+      z.strictObject({
+        id: z.string().min(1).max(64),
+        reveal: revealSchema,
+        width: lengthText().optional(),
+        height: lengthText().optional(),
+      }),
+    )
+    .max(12),
 });
 export type MatStackInput = z.infer<typeof matStackSchema>;
 
-/** Field names: `print.width`, `mat1.width`, `mat1.left`; an even reveal is `mat1.across` or `mat1.upDown`. */
-export const matName = (index: number): string => `mat${index + 1}`;
+const PRINT: FieldPath = ['print'];
+const PRINT_WIDTH: FieldPath = ['print', 'width'];
+const PRINT_HEIGHT: FieldPath = ['print', 'height'];
+const MATS: FieldPath = ['mats'];
+const matAt = (i: number): FieldPath => ['mats', i];
 
-export const matStack: Recipe<'mat-stack', MatStackInput, NestedAnswer> = {
+const chainOf = ({ print, mats }: MatStackInput): Chain => ({
+  levels: [
+    { path: PRINT, width: print.width, height: print.height, known: print.known },
+    ...mats.map(({ width, height }, i) => ({ path: matAt(i), width, height })),
+  ],
+  gaps: mats.map(({ reveal }, i) => ({ path: matAt(i), reveal })),
+  seams: [],
+});
+
+const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/8' : '3');
+/** Prints to begin with, the largest first: one that leaves a margin in its room is taken. */
+const PRINTS = {
+  in: [['4', '6'], ['3', '4'], ['2', '3'], ['1', '1 1/2'], ['1/4', '1/4']],
+  mm: [['100', '150'], ['75', '100'], ['50', '75'], ['25', '40'], ['6', '6']],
+} as const; // prettier-ignore
+
+const sizeOf = (width: LengthText | undefined, height: LengthText | undefined, table: Table): Size | null => {
+  const [w, h] = [width, height].map((t) => (t === undefined ? null : parseLength(t, table.unit)));
+  return w?.ok && h?.ok ? { width: w.value.ticks, height: h.value.ticks } : null;
+};
+
+/** A print alone, to show where its mats cannot be. */
+function printAlone({ print }: MatStackInput, table: Table): Laid | null {
+  const size = sizeOf(print.width, print.height, table);
+  if (!size) return null;
+  const box = { x: ZERO, y: ZERO, ...size };
+  return {
+    size,
+    layers: [printOf(box, PRINT)],
+    blanks: [],
+    slots: [],
+    dims: [{ kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box }],
+    facts: [],
+  };
+}
+
+/** Any number of mats outward from a print, each by its reveal or by its size; whichever number is unknown is worked out. */
+export const matStack: Recipe<'mat-stack', MatStackInput> = {
   id: 'mat-stack',
   version: 1,
   input: matStackSchema,
-  rounding: 'nearest',
-  giveWay: ({ mats }) => [
-    ...mats.flatMap((_, i) => [`${matName(i)}.width`, `${matName(i)}.height`]).reverse(),
-    ...mats
-      .flatMap((_, i) => ['across', 'upDown', 'left', 'right', 'top', 'bottom'].map((e) => `${matName(i)}.${e}`))
-      .reverse(),
-    'print.width',
-    'print.height',
+  migrations: [],
+  roles: ['print', 'mat'],
+  reasons: ['smaller-than-inside'],
+  phrases: [
+    'mat 1/8 1/4 around 4 x 6',
+    'mat 3/16 footer 11/16 around 2 1/4 x 2 1/4',
+    'mats 3, 6 mm round 89 mm x 127 mm',
   ],
-  solve: (input, table) =>
-    solveNested(
-      {
-        levels: [
-          { name: 'print', ...input.print },
-          ...input.mats.map((mat, i) => ({ name: matName(i), width: mat.width, height: mat.height })),
-        ],
-        gaps: input.mats.map((mat, i) => ({ name: matName(i), reveal: mat.reveal, rest: mat.rest })),
-        overhang: 'refused',
-      },
-      table,
-      matStack.giveWay(input),
-    ),
-};
+  beneath: null,
 
-/** How a mat relates to a paper it is to be cut from: it fits, or it is too long and the print can be trimmed. */
-export type PaperFit =
-  | { fits: true; turned: boolean }
-  | {
-      fits: false;
-      /** By how much each way of laying it is too long; the better way. */
-      over: { width: Ticks; height: Ticks };
-      turned: boolean;
-      /** Trim the print to this and the mat becomes that. */
-      trim: { print: Size; mat: Size };
+  start: (table, newId) => {
+    const spare = sizeOf('1/2 in', '1/2 in', table)!;
+    const prints = PRINTS[table.unit];
+    const [width, height] =
+      prints.find(([w, h]) => {
+        const size = sizeOf(w, h, table)!;
+        return size.width + spare.width <= table.room.width && size.height + spare.height <= table.room.height;
+      }) ?? prints.at(-1)!;
+    return {
+      print: { width, height, known: 'assumed' },
+      mats: [{ id: newId(), reveal: { style: 'even', all: usualReveal(table) } }],
     };
+  },
+  fields: ({ print, mats }) => [...sizeFields(PRINT, print, ['print', 'known']), ...layerFields('mats', mats)],
+  lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: 12 }],
+  entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
+  put: (input, path, value) => putNested(input, input.mats, 'mats', path, value),
+  givesWay: ({ mats }, path) => nestedGivesWay('mats', mats, [PRINT_WIDTH, PRINT_HEIGHT], path),
+  standsStill: ({ mats }, path) => nestedStandsStill('mats', mats, path),
+  loosened: (input, path) => loosenedNested(input, input.mats, 'mats', path),
+  arithmetic: (input, table) => chainArithmetic(chainOf(input), table),
 
-/** Whether a mat can come from a paper of this size (turned or not), and if not, which trim of the print makes it so. */
-export function fitMatToPaper(print: Size, mat: Size, paper: Size): PaperFit {
-  const way = fitsIn(mat, paper);
-  if (way) return { fits: true, turned: way === 'turned' };
-  const shortfall = (room: Size) => ({
-    width: ticks(Math.max(0, mat.width - room.width)),
-    height: ticks(Math.max(0, mat.height - room.height)),
-  });
-  const [upright, flat] = [shortfall(paper), shortfall(turned(paper))];
-  const flip = flat.width + flat.height < upright.width + upright.height;
-  const over = flip ? flat : upright;
-  const less = (size: Size): Size => ({
-    width: ticks(size.width - over.width),
-    height: ticks(size.height - over.height),
-  });
-  return { fits: false, over, turned: flip, trim: { print: less(print), mat: less(mat) } };
-}
+  solve: (input, table) => {
+    const chain = chainOf(input);
+    const solved = solveChain(chain, table);
+    if (!solved.ok)
+      return { status: 'refused', problems: solved.problems, offers: [], instead: printAlone(input, table) };
+    const { answer } = solved;
+    const small = tooSmall(chain, answer);
+    if (small.problems.length) return { status: 'refused', ...small, instead: printAlone(input, table) };
+    const { mats } = input;
+    const boxes = placed(answer);
+    const mat = (i: number) => ({ key: mats[i]!.id, role: 'mat', n: i + 1 });
+    const inward = [...mats.keys()].reverse();
+    return {
+      status: 'solved',
+      laid: {
+        size: answer.levels.at(-1)!,
+        layers: [
+          ...inward.map((i) =>
+            layerOf({ ...mat(i), box: boxes[i + 1]!, group: matAt(i), entry: { list: MATS, id: mats[i]!.id } }),
+          ),
+          printOf(boxes[0]!, PRINT),
+        ],
+        blanks: inward.map((i) => blankOf(mat(i), answer.levels[i + 1]!, table.mark, 'nearest')),
+        slots: [],
+        dims: [
+          { kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box: boxes[0]! },
+          ...mats.flatMap(({ reveal }, i) => revealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!)),
+          ...(mats.length ? outerSpans(matAt(mats.length - 1), answer.levels.at(-1)!) : []),
+        ],
+        facts: [],
+      },
+      values: answer.solution.values,
+      sums: answer.solution.sums,
+      suggestions: answer.suggestions,
+    };
+  },
+
+  /** Reveals from the print outward, then what they go around; `footer` makes the bottom of the mat before it wider. */
+  say: (line, table, newId) => {
+    if (!/^\s*mats?\b/i.test(line)) return null;
+    const split = /^\s*mats?\b(.*?)\b(?:around|round|for|behind)\b(.*)$/i.exec(line);
+    if (!split) return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
+    const size = parseSize(split[2]!, table.unit);
+    if (!size.ok) return { ok: false, problem: size.problem };
+    const mats: MatStackInput['mats'] = [];
+    for (const chunk of split[1]!.split(/(\bfooter\b[^,]*)/i)) {
+      const footer = /^footer\b(.*)$/i.exec(chunk.trim());
+      const heard = lengthsIn(footer ? footer[1]! : chunk, table.unit);
+      if (!heard.ok) return heard;
+      for (const [i, text] of heard.texts.entries()) {
+        const last = mats.at(-1);
+        if (footer && i === 0 && last?.reveal.style === 'even')
+          mats[mats.length - 1] = { ...last, reveal: { style: 'footer', sides: last.reveal.all, bottom: text } };
+        else mats.push({ id: newId(), reveal: { style: 'even', all: text } });
+      }
+    }
+    return { ok: true, input: { print: { width: size.width, height: size.height, known: 'measured' }, mats } };
+  },
+
+  /** The print is trimmed by what the mat is too long. */
+  toComeFrom: (input, table, blank, paper) => {
+    const solved = matStack.solve(input, table);
+    const mat = solved.status === 'solved' ? solved.laid.blanks.find((b) => b.key === blank) : undefined;
+    if (solved.status !== 'solved' || !mat) return [];
+    const print = solved.laid.layers.at(-1)!.box;
+    const less = shortfall(mat, paper);
+    if (print.width <= less.width || print.height <= less.height) return [];
+    return (['width', 'height'] as const)
+      .filter((axis) => less[axis] > 0 && input.print[axis] !== undefined)
+      .map((axis) => ({ path: ['print', axis], length: ticks(print[axis] - less[axis]) }));
+  },
+  onward: () => [],
+};

@@ -1,44 +1,72 @@
 import { z } from 'zod';
 import {
+  ZERO,
   exact,
+  exactText,
   lengthText,
   parseLength,
+  parseSize,
   roundExact,
   scaleExact,
   ticks,
   type Exact,
   type LengthText,
   type Ticks,
+  type Unit,
 } from '../../length/index.ts';
-import type { Edge, Size } from '../../geometry/index.ts';
-import type { Recipe, RecipeProblem, Table } from '../recipe.ts';
-import { solveSums, type Equation, type Given, type Sum } from '../sums.ts';
+import { rect, type Edge, type Size } from '../../geometry/index.ts';
+import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
+import { printOf } from '../laying.ts';
+import { sizeFields, sumProblems } from '../nested.ts';
+import type { Arithmetic, Fact, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { solveSums, term, type Given, type Known } from '../sums.ts';
 
-const sizeFields = { width: lengthText().optional(), height: lengthText().optional() };
+const sizeKeys = { width: lengthText().optional(), height: lengthText().optional() };
+const ACROSS = ['left', 'centre', 'right'] as const;
+const UP_DOWN = ['bottom', 'centre', 'top'] as const;
+const KEEP = ['fill', 'whole'] as const;
 
-export const photoSchema = z.strictObject({
+const photoSchema = z.strictObject({
   /** The whole print, its white border included. */
-  print: z.strictObject({ ...sizeFields, known: z.enum(['measured', 'assumed']).default('measured') }).prefault({}),
+  print: z.strictObject({ ...sizeKeys, known: z.enum(['measured', 'assumed']) }),
   /** What is seen inside the border. */
-  image: z.strictObject(sizeFields).prefault({}),
+  image: z.strictObject(sizeKeys),
   /** Printed white border, the same on all edges; left out: solved for when print and image are given, else none. */
   border: lengthText({ allow: 'zero' }).optional(),
-  /** Another print size to make of the image. */
-  crop: z
-    .strictObject({
-      width: lengthText(),
-      height: lengthText(),
-      /** fill: cover all of it and lose what is over; whole: lose nothing and fall short. */
-      keep: z.enum(['fill', 'whole']).default('fill'),
-      /** How the loss is shared between the two ends. */
-      across: z.enum(['left', 'centre', 'right']).default('centre'),
-      upDown: z.enum(['bottom', 'centre', 'top']).default('centre'),
-    })
-    .optional(),
+  /** Another print size to make of the image, once it is said. */
+  crop: z.strictObject({
+    ...sizeKeys,
+    /** fill: cover all of it and lose what is over; whole: lose nothing and fall short. */
+    keep: z.enum(KEEP),
+    /** Which part of the image is kept. */
+    across: z.enum(ACROSS),
+    upDown: z.enum(UP_DOWN),
+  }),
 });
 export type PhotoInput = z.infer<typeof photoSchema>;
 
-export interface Crop {
+const [PRINT, IMAGE, BORDER, CROP]: FieldPath[] = [['print'], ['image'], ['border'], ['crop']];
+const AXES = ['width', 'height'] as const;
+
+function arithmetic(input: PhotoInput, table: Table): Arithmetic {
+  const givens: Given[] = [];
+  const problems: RecipeProblem[] = [];
+  const give = (path: FieldPath, text: LengthText | undefined, known: Known, allow?: 'zero') => {
+    if (text === undefined) return;
+    const read = parseLength(text, table.unit, allow ? { allow } : {});
+    if (read.ok) givens.push({ path, value: read.value.ticks, known });
+    else problems.push({ code: 'field', path, problem: read.problem });
+  };
+  for (const axis of AXES) give([...PRINT!, axis], input.print[axis], input.print.known);
+  for (const axis of AXES) give([...IMAGE!, axis], input.image[axis], 'assumed');
+  give(BORDER!, input.border, 'assumed', 'zero');
+  const follows = AXES.some((axis) => input.print[axis] !== undefined && input.image[axis] !== undefined);
+  if (input.border === undefined && !follows) givens.push({ path: BORDER!, value: ZERO, known: 'assumed' });
+  const equations = AXES.map((axis) => [term([...PRINT!, axis], 1), term([...IMAGE!, axis], -1), term(BORDER!, -2)]);
+  return { equations, givens, problems };
+}
+
+interface Crop {
   /** Enlargement as a ratio, lowest terms. */
   readonly scale: Exact;
   /** The whole image at that scale. */
@@ -51,37 +79,25 @@ export interface Crop {
   readonly short: Size;
 }
 
-export interface PhotoAnswer {
-  readonly print: Size;
-  readonly image: Size;
-  readonly border: Ticks;
-  readonly crop: Crop | null;
-}
-
-/** n/d as an exact ratio of two lengths. */
-const ratio = (a: Ticks, b: Ticks): Exact => exact(a, b);
 const less = (a: Exact, b: Exact): boolean => a.n * b.d < b.n * a.d;
 const times = (length: Ticks, scale: Exact): Ticks =>
   roundExact(scaleExact(exact(length), scale.n, scale.d), 'nearest');
 
-function share(total: Ticks, where: 'low' | 'centre' | 'high'): [low: Ticks, high: Ticks] {
-  const low = where === 'low' ? 0 : where === 'high' ? total : Math.floor(total / 2);
+/** What is kept on the low side is lost on the high one. */
+function share(total: Ticks, kept: 'low' | 'centre' | 'high'): [low: Ticks, high: Ticks] {
+  const low = kept === 'low' ? 0 : kept === 'high' ? total : Math.floor(total / 2);
   return [ticks(low), ticks(total - low)];
 }
 
-function cropTo(image: Size, want: Size, crop: NonNullable<PhotoInput['crop']>): Crop {
-  const [sx, sy] = [ratio(want.width, image.width), ratio(want.height, image.height)];
-  const scale = less(sx, sy) === (crop.keep === 'whole') ? sx : sy;
+function cropTo(image: Size, want: Size, { keep, across, upDown }: PhotoInput['crop']): Crop {
+  const [sx, sy] = [exact(want.width, image.width), exact(want.height, image.height)];
+  const scale = less(sx, sy) === (keep === 'whole') ? sx : sy;
   const scaled = { width: times(image.width, scale), height: times(image.height, scale) };
   const over = (a: Ticks, b: Ticks) => ticks(Math.max(0, a - b));
   const lost = { width: over(scaled.width, want.width), height: over(scaled.height, want.height) };
   const inverse: Exact = { n: scale.d, d: scale.n };
-  // what is kept on the left is lost on the right
-  const [left, right] = share(lost.width, crop.across === 'left' ? 'low' : crop.across === 'right' ? 'high' : 'centre');
-  const [bottom, top] = share(
-    lost.height,
-    crop.upDown === 'bottom' ? 'low' : crop.upDown === 'top' ? 'high' : 'centre',
-  );
+  const [left, right] = share(lost.width, across === 'left' ? 'low' : across === 'right' ? 'high' : 'centre');
+  const [bottom, top] = share(lost.height, upDown === 'bottom' ? 'low' : upDown === 'top' ? 'high' : 'centre');
   return {
     scale,
     scaled,
@@ -91,66 +107,169 @@ function cropTo(image: Size, want: Size, crop: NonNullable<PhotoInput['crop']>):
   };
 }
 
-function readFields(input: PhotoInput, table: Table, problems: RecipeProblem[]): Given[] {
-  const givens: Given[] = [];
-  const read = (name: string, text: LengthText | undefined, known: Given['known'], allow?: 'zero') => {
-    if (text === undefined || text === '') return;
-    const result = parseLength(text, table.unit, allow ? { allow } : {});
-    if (result.ok) givens.push({ name, value: result.value.ticks, known });
-    else problems.push({ code: 'field', field: name, problem: result.problem });
-  };
-  read('print.width', input.print.width, input.print.known);
-  read('print.height', input.print.height, input.print.known);
-  read('image.width', input.image.width, 'assumed');
-  read('image.height', input.image.height, 'assumed');
-  read('border', input.border, 'assumed', 'zero');
-  const bare = givens.every((g) => g.name !== 'border');
-  const pair = (axis: string) =>
-    givens.some((g) => g.name === `print.${axis}`) && givens.some((g) => g.name === `image.${axis}`);
-  if (bare && !pair('width') && !pair('height')) givens.push({ name: 'border', value: ticks(0), known: 'assumed' });
-  return givens;
+/** The size that is wanted; null where it is not said yet, or does not read. */
+function wanted({ width, height }: PhotoInput['crop'], unit: Unit): Size | null {
+  if (width === undefined || height === undefined) return null;
+  const [w, h] = [parseLength(width, unit), parseLength(height, unit)];
+  return w.ok && h.ok ? { width: w.value.ticks, height: h.value.ticks } : null;
 }
 
-const EQUATIONS: readonly Equation[] = (['width', 'height'] as const).map((axis) => [
-  { name: `print.${axis}`, times: 1 },
-  { name: `image.${axis}`, times: -1 },
-  { name: 'border', times: -2 },
-]);
+const factsOf = ({ scale, scaled, lost, lostOfOriginal, short }: Crop): Fact[] => [
+  // a ratio, told as what one inch becomes
+  { name: 'enlarged', lengths: [times(ticks(24384), scale)] },
+  { name: 'scaled', lengths: [scaled.width, scaled.height] },
+  { name: 'lost', lengths: [lost.left, lost.right, lost.top, lost.bottom] },
+  { name: 'lost-of-original', lengths: [lostOfOriginal.width, lostOfOriginal.height] },
+  { name: 'short', lengths: [short.width, short.height] },
+];
 
-export const photo: Recipe<'photo', PhotoInput, PhotoAnswer> = {
+/** A print: its printed border counted in or out, and what becomes of it as another size. */
+export const photo: Recipe<'photo', PhotoInput> = {
   id: 'photo',
   version: 1,
   input: photoSchema,
-  rounding: 'nearest',
-  giveWay: () => ['image.width', 'image.height', 'border', 'print.width', 'print.height'],
+  migrations: [],
+  roles: ['print', 'image'],
+  reasons: ['border-too-wide'],
+  phrases: [
+    'print 4 x 6',
+    'print 4 x 6 border 1/8',
+    'print 4 x 6 as 8 x 10',
+    'print 100 mm x 150 mm border 3 mm as 80 mm x 80 mm',
+  ],
+  beneath: null,
+
+  start: ({ unit, room }) => {
+    const sizes = unit === 'in' ? [['4', '6'], ['1', '1 1/2'], ['1/4', '1/4']] : [['100', '150'], ['25', '40'], ['6', '6']]; // prettier-ignore
+    const fits = ([w, h]: string[]) => {
+      const size = wanted({ width: w, height: h, keep: 'fill', across: 'centre', upDown: 'centre' }, unit);
+      return size !== null && size.width <= room.width && size.height <= room.height;
+    };
+    const [width, height] = sizes.find(fits) ?? sizes.at(-1)!;
+    return {
+      print: { width, height, known: 'assumed' },
+      image: {},
+      crop: { keep: 'fill', across: 'centre', upDown: 'centre' },
+    };
+  },
+  fields: ({ print, image, border, crop }) => [
+    ...sizeFields(PRINT!, print, ['print', 'known']),
+    {
+      kind: 'length',
+      path: BORDER!,
+      group: IMAGE!,
+      allow: 'zero',
+      value: border,
+      ifEmpty: 'worked-out',
+      knownAt: null,
+    },
+    ...sizeFields(IMAGE!, image),
+    ...sizeFields(CROP!, crop, null, 'by-rule'),
+    ...(crop.width !== undefined && crop.height !== undefined
+      ? ([
+          { kind: 'choice', path: [...CROP!, 'keep'], group: CROP!, value: crop.keep, options: KEEP },
+          { kind: 'choice', path: [...CROP!, 'across'], group: CROP!, value: crop.across, options: ACROSS },
+          { kind: 'choice', path: [...CROP!, 'upDown'], group: CROP!, value: crop.upDown, options: UP_DOWN },
+        ] satisfies Field[])
+      : []),
+  ],
+  lists: () => [],
+  entry: (_input, _list, _table, id) => ({ id }),
+  put: (input, path, value) => withValue(input, path, value),
+  givesWay: () => [['image', 'width'], ['image', 'height'], BORDER!, ['print', 'width'], ['print', 'height']], // prettier-ignore
+  standsStill: (_input, path) => {
+    const images: FieldPath[] = AXES.map((axis) => ['image', axis]);
+    if (path[0] === 'border') return images;
+    return [[path[0] === 'print' ? 'image' : 'print', path[1]!], BORDER!];
+  },
+  loosened: () => null,
+  arithmetic,
+
   solve: (input, table) => {
-    const problems: RecipeProblem[] = [];
-    const givens = readFields(input, table, problems);
-    if (problems.length) return { status: 'refused', problems, offers: [] };
-    const solution = solveSums(EQUATIONS, givens, photo.giveWay(input));
-    if (solution.disagree) {
-      const by = ticks(Math.abs(roundExact(solution.disagree.by, 'nearest')));
-      return { status: 'refused', problems: [{ code: 'disagree', fields: solution.disagree.names, by }], offers: [] };
-    }
-    if (solution.unknown.length)
-      return { status: 'refused', problems: [{ code: 'missing', fields: solution.unknown }], offers: [] };
-    const value = (name: string) => roundExact(solution.values.get(name)!, 'nearest');
-    const size = (name: string): Size => ({ width: value(`${name}.width`), height: value(`${name}.height`) });
-    const [print, image, border] = [size('print'), size('image'), value('border')];
+    const lines = arithmetic(input, table);
+    const solution = solveSums(lines.equations, lines.givens);
+    const refused = (problems: RecipeProblem[]) => ({
+      status: 'refused' as const,
+      problems,
+      offers: [],
+      instead: null,
+    });
+    const problems = sumProblems(lines, solution);
+    if (problems.length) return refused(problems);
+    const value = (path: FieldPath) => roundExact(solution.values.get(fieldKey(path))!, 'nearest');
+    const size = (path: FieldPath): Size => ({ width: value([...path, 'width']), height: value([...path, 'height']) });
+    const [print, image, border] = [size(PRINT!), size(IMAGE!), value(BORDER!)];
     if (Math.min(image.width, image.height) <= 0 || border < 0) {
-      const most = ticks(Math.floor((Math.min(print.width, print.height) - 1) / 2));
-      return { status: 'refused', problems: [{ code: 'border-too-wide', border, most }], offers: [] };
+      const most = ticks(Math.max(0, Math.floor((Math.min(print.width, print.height) - 1) / 2)));
+      return refused([{ code: 'own', why: 'border-too-wide', path: BORDER!, lengths: [border, most] }]);
     }
-    const crop = input.crop && cropWanted(image, input.crop, table);
-    const sums: Record<string, Sum> = Object.fromEntries(solution.sums);
-    const suggestions = solution.gaveWay.map((field) => ({ code: 'gave-way' as const, field }));
-    return { status: 'solved', answer: { print, image, border, crop: crop ?? null }, sums, suggestions };
+    const box = rect(0, 0, print.width, print.height);
+    const inner = rect(border, border, image.width, image.height);
+    const want = wanted(input.crop, table.unit);
+    return {
+      status: 'solved',
+      laid: {
+        size: print,
+        layers: [printOf(box, PRINT!)],
+        blanks: [],
+        slots: border > 0 ? [{ key: 'image', role: 'image', n: 1, box: inner }] : [],
+        dims: [
+          {
+            kind: 'inside',
+            paths: [
+              ['print', 'width'],
+              ['print', 'height'],
+            ],
+            box,
+          },
+          {
+            kind: 'leader',
+            path: BORDER!,
+            at: { x: ticks(print.width - Math.floor(border / 2)), y: ticks(Math.floor(print.height / 2)) },
+          },
+        ],
+        facts: want ? factsOf(cropTo(image, want, input.crop)) : [],
+      },
+      values: solution.values,
+      sums: solution.sums,
+      suggestions: [],
+    };
+  },
+
+  say: (line, table) => {
+    const found = /^\s*(?:print|photo)\b(.*?)(?:\bborder\b(.*?))?(?:\bas\b(.*))?$/i.exec(line);
+    if (!found) return null;
+    const [, sized = '', bordered, other] = found;
+    const size = parseSize(sized, table.unit);
+    if (!size.ok) return { ok: false, problem: size.problem };
+    const border = bordered === undefined ? null : parseLength(bordered, table.unit, { allow: 'zero' });
+    if (border && !border.ok) return { ok: false, problem: border.problem };
+    const as = other === undefined ? null : parseSize(other, table.unit);
+    if (as && !as.ok) return { ok: false, problem: as.problem };
+    return {
+      ok: true,
+      input: {
+        print: { width: size.width, height: size.height, known: 'measured' },
+        image: {},
+        ...(bordered === undefined ? {} : { border: bordered.trim() }),
+        crop: {
+          ...(as?.ok ? { width: as.width, height: as.height } : {}),
+          keep: 'fill',
+          across: 'centre',
+          upDown: 'centre',
+        },
+      },
+    };
+  },
+  toComeFrom: () => [],
+  /** Mats go round the print as it is trimmed: to the other size if one is said, else without its border. */
+  onward: (input, table, newId) => {
+    const solved = photo.solve(input, table);
+    if (solved.status !== 'solved') return [];
+    const box = wanted(input.crop, table.unit) ?? solved.laid.slots[0]?.box ?? solved.laid.layers[0]!.box;
+    const text = (t: Ticks) => exactText(t, table.unit);
+    const print = { width: text(box.width), height: text(box.height), known: input.print.known };
+    const all = table.unit === 'in' ? '1/8' : '3';
+    return [{ recipe: 'mat-stack', input: { print, mats: [{ id: newId(), reveal: { style: 'even', all } }] } }];
   },
 };
-
-function cropWanted(image: Size, crop: NonNullable<PhotoInput['crop']>, table: Table): Crop | null {
-  const width = parseLength(crop.width, table.unit);
-  const height = parseLength(crop.height, table.unit);
-  if (!width.ok || !height.ok) return null;
-  return cropTo(image, { width: width.value.ticks, height: height.value.ticks }, crop);
-}

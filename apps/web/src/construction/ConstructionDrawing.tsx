@@ -1,0 +1,91 @@
+import { useEffect, useRef, useState } from 'react';
+import { styled } from 'styled-components';
+import { NARROW } from '../theme/global.ts';
+import { DimLayer } from './DimLayer.tsx';
+import { LayersPicture, greyOf } from './LayersPicture.tsx';
+import type { Made } from './made.ts';
+
+const Table = styled.div`
+  position: sticky;
+  top: 0;
+  height: calc(100vh - 14.6rem);
+  min-height: 25rem;
+  max-height: 46rem;
+  background: var(--table);
+  /* between a resize and its measuring, the old drawing must not stick out */
+  overflow: clip;
+  ${NARROW} {
+    position: relative;
+    height: 15rem;
+    min-height: 0;
+  }
+`;
+const SLAB = 9;
+const STEP = 12;
+
+/**
+ * The drawing is the form: what a recipe makes, to scale, with the numbers typed where they are measured, and below it the same
+ * layers from the side.
+ */
+export function ConstructionDrawing({ made, label }: { made: Made; label: string }) {
+  const table = useRef<HTMLDivElement>(null);
+  const [room, setRoom] = useState({ width: 720, height: 520 });
+  useEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      if (entry) setRoom({ width: entry.contentRect.width, height: entry.contentRect.height });
+    });
+    watch.observe(table.current!);
+    return () => watch.disconnect();
+  }, []);
+  const { laid } = made;
+  if (!laid || !laid.size.width || !laid.size.height) return <Table ref={table} />;
+
+  const wide = room.width > 560;
+  // seen from the side, layers that lie side by side share a level
+  const levels = Math.min(laid.layers.length, new Set(laid.layers.map((l) => l.blank ?? l.key)).size);
+  const side = levels * STEP + 12;
+  const [left, right, top, bottom] = wide ? [130, 205, 52, 52 + side] : [20, 20, 14, 14 + side];
+  const scale = Math.min(
+    (room.width - left - right) / laid.size.width,
+    (room.height - top - bottom) / laid.size.height,
+  );
+  const [width, height] = [laid.size.width * scale, laid.size.height * scale];
+  const x = left + (room.width - left - right - width) / 2;
+  const y = top + (room.height - top - bottom - height) / 2;
+  const floor = room.height - 8;
+  const levelOf = new Map<string, number>();
+  for (const layer of laid.layers) {
+    const name = layer.blank ?? layer.key;
+    if (!levelOf.has(name)) levelOf.set(name, levelOf.size);
+  }
+  return (
+    <Table ref={table}>
+      <svg
+        width={room.width}
+        height={room.height}
+        style={{ position: 'absolute', inset: 0 }}
+        role="img"
+        aria-label={`${label}, to scale and from the side`}
+      >
+        <LayersPicture laid={laid} scale={scale} x={x} y={y + height} />
+        {laid.layers.map((layer) => (
+          <rect
+            key={layer.key}
+            x={x + layer.box.x * scale}
+            y={floor - (levelOf.get(layer.blank ?? layer.key)! + 1) * STEP}
+            width={Math.max(1, layer.box.width * scale)}
+            height={SLAB}
+            fill={greyOf(layer)}
+            stroke="#161616"
+            strokeWidth="0.8"
+          />
+        ))}
+      </svg>
+      <DimLayer
+        made={made}
+        at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })}
+        box={{ x, y, width, height }}
+      />
+    </Table>
+  );
+}

@@ -1,0 +1,171 @@
+import { styled } from 'styled-components';
+import { samePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
+import { recipeWords } from '@temnex/words';
+import { NARROW } from '../theme/global.ts';
+import { FieldInput } from './FieldInput.tsx';
+import { fieldsOf, type Made } from './made.ts';
+
+const Lines = styled.svg`
+  position: absolute;
+  inset: 0;
+  pointer-events: none;
+  overflow: visible;
+  ${NARROW} {
+    display: none;
+  }
+`;
+const Spot = styled.div`
+  position: absolute;
+  display: flex;
+  align-items: center;
+  gap: 0.35rem;
+  transform: translate(-50%, -50%);
+  ${NARROW} {
+    display: none;
+  }
+`;
+/** On the table's grey, so that the line behind it does not strike it through. */
+const Plated = styled(Spot)`
+  padding: 0 0.3rem;
+  background: var(--table);
+`;
+const Leader = styled(Spot)`
+  transform: translateY(-50%);
+  padding: 0 0.3rem;
+  background: var(--table);
+  font-size: var(--s1);
+  white-space: nowrap;
+`;
+
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+interface DimLayerProps {
+  made: Made;
+  /** Where a point of the item, in its own ticks, lies in the picture. */
+  at: (point: Point) => { x: number; y: number };
+  /** The item in the picture. */
+  box: Box;
+}
+
+const FIELD = 78;
+const LINE = 44;
+const AWAY = { top: 26, bottom: 26, left: 64, right: 64 } as const;
+
+/**
+ * The numbers of a construction, typed where they are measured: along its edges, in the middle of what they measure, or at the
+ * end of a leader where there is no room. In the order in which one would measure them.
+ */
+export function DimLayer({ made, at, box }: DimLayerProps) {
+  const { laid, recipe } = made;
+  if (!laid) return null;
+  const fields = fieldsOf(made);
+  const fieldAt = (path: FieldPath): Field | undefined => fields.find((f) => samePath(f.path, path));
+  const leaders = leadersOf(laid.dims, at, box);
+  const words = recipeWords(recipe);
+  return (
+    <>
+      <Lines aria-hidden="true" width="100%" height="100%" stroke="#161616" strokeWidth="1" fill="none">
+        {laid.dims.map((dim, i) => (dim.kind === 'span' ? <path key={i} d={spanPath(dim, at, box)} /> : null))}
+        {leaders.map(({ from, y, x }, i) => (
+          <g key={`leader ${i}`}>
+            <circle cx={from.x} cy={from.y} r="2.5" fill="#161616" stroke="none" />
+            <path d={`M${from.x} ${from.y}L${x - 12} ${y}H${x}`} />
+          </g>
+        ))}
+      </Lines>
+      {laid.dims.map((dim, i) => {
+        if (dim.kind === 'inside') {
+          const [a, b] = dim.paths.map(fieldAt);
+          const low = at({ x: dim.box.x, y: dim.box.y } as Point);
+          const high = at({ x: dim.box.x + dim.box.width, y: dim.box.y + dim.box.height } as Point);
+          const stacked = high.x - low.x < 2.3 * FIELD;
+          return (
+            <Spot
+              key={i}
+              style={{
+                left: (low.x + high.x) / 2,
+                top: (low.y + high.y) / 2,
+                ...(stacked ? { flexDirection: 'column', gap: 0 } : {}),
+              }}
+            >
+              {a ? <FieldInput made={made} field={a} bare width="4.4rem" /> : null}
+              <span aria-hidden="true" style={stacked ? { lineHeight: 0.8 } : undefined}>
+                ×
+              </span>
+              {b ? <FieldInput made={made} field={b} bare width="4.4rem" /> : null}
+            </Spot>
+          );
+        }
+        const field = fieldAt(dim.path);
+        if (!field) return null;
+        if (dim.kind === 'span') {
+          const { x, y } = spanMiddle(dim, at, box);
+          return (
+            <Plated key={i} style={{ left: x, top: y }}>
+              <FieldInput made={made} field={field} bare width="4.6rem" />
+            </Plated>
+          );
+        }
+        const leader = leaders.find((l) => l.dim === dim)!;
+        return (
+          <Leader key={i} style={{ left: leader.x + 2, top: leader.y }}>
+            <FieldInput made={made} field={field} bare width="4rem" />
+            <span aria-hidden="true">
+              {words.field(dim.path)}
+              {dim.path.length > 2 ? `, ${words.group(field.group)}` : ''}
+            </span>
+          </Leader>
+        );
+      })}
+    </>
+  );
+}
+
+type Span = Extract<Dim, { kind: 'span' }>;
+
+function spanMiddle({ from, to, side }: Span, at: DimLayerProps['at'], box: Box): { x: number; y: number } {
+  const [a, b] = [at(from), at(to)];
+  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
+  if (side === 'top') return { ...middle, y: box.y - AWAY.top };
+  if (side === 'bottom') return { ...middle, y: box.y + box.height + AWAY.bottom };
+  return { ...middle, x: side === 'left' ? box.x - AWAY.left : box.x + box.width + AWAY.right };
+}
+
+/** A dimension line with its two witness lines. */
+function spanPath(dim: Span, at: DimLayerProps['at'], box: Box): string {
+  const [a, b] = [at(dim.from), at(dim.to)];
+  const { x, y } = spanMiddle(dim, at, box);
+  if (dim.side === 'top' || dim.side === 'bottom') {
+    const [edge, past] = dim.side === 'top' ? [box.y - 5, y - 10] : [box.y + box.height + 5, y + 10];
+    return `M${a.x} ${past}V${edge}M${b.x} ${past}V${edge}M${a.x} ${y}H${b.x}`;
+  }
+  const [edge, past] = dim.side === 'left' ? [box.x - 5, x - 10] : [box.x + box.width + 5, x + 10];
+  return `M${past} ${a.y}H${edge}M${past} ${b.y}H${edge}M${x} ${a.y}V${b.y}`;
+}
+
+interface LeaderAt {
+  readonly dim: Dim;
+  readonly from: { readonly x: number; readonly y: number };
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Leaders come out at the right, one below the other, as near as may be to where they start. */
+function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): LeaderAt[] {
+  const out = dims
+    .flatMap((dim) => (dim.kind === 'leader' ? [{ dim, from: at(dim.at) }] : []))
+    // those that start at one height come out in the order in which they lie, the outermost last
+    .sort((a, b) => a.from.y - b.from.y || a.from.x - b.from.x);
+  const x = box.x + box.width + 24;
+  const first = box.y + box.height / 2 - ((out.length - 1) * LINE) / 2;
+  return out.map(({ dim, from }, i) => ({ dim, from, x, y: first + i * LINE }));
+}
+
+/** Fields that are typed on the drawing. */
+export const onDrawing = ({ laid }: Pick<Made, 'laid'>): readonly FieldPath[] =>
+  (laid?.dims ?? []).flatMap((d) => (d.kind === 'inside' ? [...d.paths] : [d.path]));

@@ -1,0 +1,141 @@
+import { useState } from 'react';
+import { Input, TextField } from 'react-aria-components';
+import { styled } from 'styled-components';
+import { knownAs, type CountInput, type Field } from '@temnex/core';
+import { fieldWords, recipeWords } from '@temnex/words';
+import { Choice } from '../ui/Choice.tsx';
+import { LengthField } from '../ui/LengthField.tsx';
+import { SumNote } from '../ui/SumNote.tsx';
+import { Tick } from '../ui/Tick.tsx';
+import { shownIn, sumOf, valueOf, type Made } from './made.ts';
+
+const WithSum = styled.span`
+  display: inline-flex;
+  align-items: flex-end;
+  gap: 0.1rem;
+`;
+const Count = styled(TextField)`
+  display: inline-flex;
+  flex-direction: column;
+  gap: 0.15rem;
+  & > span {
+    font-size: var(--s1);
+    line-height: 1.2;
+    color: var(--quiet);
+  }
+  & > input {
+    width: 3.6rem;
+    min-height: 2.25rem;
+    padding: 0.1rem 0.45rem;
+    border: 0;
+    border-bottom: 2px solid var(--ink);
+    border-radius: 0;
+    background: var(--sheet);
+    font: 600 1.2rem/1.2 var(--figures);
+  }
+  &[data-computed] > input {
+    border-bottom: 1.5px dotted var(--quiet);
+    background: transparent;
+    font-weight: 400;
+  }
+  &[data-invalid] > input {
+    border-bottom: 2px dashed var(--cut);
+  }
+`;
+
+interface FieldInputProps {
+  made: Made;
+  field: Field;
+  /** On the drawing, where what stands around a number says what it is. */
+  bare?: boolean;
+  width?: string;
+}
+
+/** One field of a recipe, whatever it holds: given values stand on a solid line, computed ones on dots with their sum. */
+export function FieldInput({ made, field, bare = false, width }: FieldInputProps) {
+  const { recipe, table } = made;
+  const words = recipeWords(recipe);
+  const name = fieldWords(recipe, field.path);
+  const shown = words.field(field.path);
+  if (field.kind === 'choice')
+    return (
+      <Choice
+        label={name}
+        shown={shown}
+        value={field.value}
+        options={field.options.map((id) => ({ id, name: words.option(field.path, id) }))}
+        onChange={(value) => made.set(field.path, value)}
+      />
+    );
+  if (field.kind === 'count') return <CountField made={made} field={field} name={name} shown={shown} bare={bare} />;
+  const sum = sumOf(made, field.path);
+  const value = valueOf(made, field.path);
+  return (
+    <WithSum>
+      {sum && value !== null ? <SumNote name={name} sum={sum} total={value} mark={table.mark} /> : null}
+      <LengthField
+        label={name}
+        shown={shown}
+        hideLabel={bare}
+        value={shownIn(made, field)}
+        unit={table.unit}
+        options={field.allow ? { allow: field.allow } : {}}
+        computed={field.value === undefined}
+        onCommit={(text) => made.set(field.path, text)}
+        {...(field.ifEmpty === 'refused' ? {} : { onEmpty: () => made.set(field.path, undefined) })}
+        {...(width ? { width } : {})}
+      />
+    </WithSum>
+  );
+}
+
+interface CountFieldProps {
+  made: Made;
+  field: CountInput;
+  name: string;
+  shown: string;
+  bare: boolean;
+}
+
+function CountField({ made, field, name, shown, bare }: CountFieldProps) {
+  const is = shownIn(made, field);
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? is;
+  const number = Number(text);
+  const wrong = text.trim() !== '' && !(Number.isInteger(number) && number >= 1 && number <= field.most);
+  const commit = () => {
+    if (draft === null || wrong) return;
+    setDraft(null);
+    if (text.trim() === '') {
+      if (field.ifEmpty !== 'refused') made.set(field.path, undefined);
+    } else if (number !== field.value) made.set(field.path, number);
+  };
+  return (
+    <Count
+      aria-label={name}
+      value={text}
+      onChange={setDraft}
+      onBlur={commit}
+      isInvalid={wrong}
+      validationBehavior="aria"
+      onKeyDown={(e) => (e.key === 'Enter' ? commit() : e.key === 'Escape' ? setDraft(null) : undefined)}
+      {...(field.value === undefined ? { 'data-computed': true } : {})}
+    >
+      {bare ? null : <span aria-hidden="true">{shown}</span>}
+      <Input inputMode="numeric" autoComplete="off" onFocus={(e) => e.currentTarget.select()} />
+      {wrong ? <small role="alert">a number from 1 to {field.most}</small> : null}
+    </Count>
+  );
+}
+
+/** Whether what is given in a group was measured, where its recipe keeps that. */
+export function KnownTick({ made, fields }: { made: Made; fields: readonly Field[] }) {
+  const at = fields.flatMap((f) => (f.kind === 'length' && f.knownAt ? [f.knownAt] : []))[0];
+  if (!at) return null;
+  const measured = knownAs(made.input, at) === 'measured';
+  return (
+    <Tick checked={measured} onChange={() => made.set(at, measured ? 'assumed' : 'measured')}>
+      measured, not only believed
+    </Tick>
+  );
+}

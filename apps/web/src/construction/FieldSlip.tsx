@@ -1,0 +1,202 @@
+import { styled } from 'styled-components';
+import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
+import { figure, offerWords, recipeProblemWords, recipeWords, suggestionWords, sumWords } from '@temnex/words';
+import { NARROW } from '../theme/global.ts';
+import { Quiet } from '../ui/buttons.tsx';
+import { SizeFigure } from '../ui/Figure.tsx';
+import { Notice } from '../ui/states.tsx';
+import { onDrawing } from './DimLayer.tsx';
+import { FieldInput, KnownTick } from './FieldInput.tsx';
+import { fieldsOf, listsOf, sumOf, type Made } from './made.ts';
+
+const Rows = styled.ol`
+  display: grid;
+`;
+const Row = styled.li`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 0 1rem;
+  padding: 0.5rem 0 0.6rem;
+  border-top: 1px solid var(--rule);
+  &:first-child {
+    border-top: 2px solid var(--ink);
+  }
+`;
+const Found = styled.div`
+  text-align: right;
+  & > b {
+    font-weight: 400;
+    font-size: 1.85rem;
+    line-height: 1.15;
+  }
+`;
+/** The fields, across the whole row. */
+const Under = styled.div`
+  grid-column: 1 / -1;
+`;
+const Sums = styled.p`
+  font-size: var(--s1);
+  line-height: 1.35;
+  font-variant-numeric: tabular-nums;
+  color: var(--quiet);
+`;
+const Fields = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.4rem 0.7rem;
+  & > [data-on-drawing] {
+    display: none;
+  }
+  ${NARROW} {
+    & > [data-on-drawing] {
+      display: inline-flex;
+    }
+  }
+`;
+const Notices = styled.div`
+  display: grid;
+  gap: 0.5rem;
+  margin: 0.75rem 0;
+`;
+const Facts = styled.ul`
+  margin: 0.4rem 0;
+  font-size: var(--s1);
+`;
+
+/**
+ * The same values as the drawing, as a list: a row for every layer or group with what it comes to and its sum, and the fields
+ * that have no place on the drawing. On a phone, and at high zoom, it is the form.
+ */
+export function FieldSlip({ made }: { made: Made }) {
+  const { recipe, laid, solved, table } = made;
+  const voice = { mark: table.mark, figures: 'typeset' } as const;
+  const words = recipeWords(recipe);
+  const fields = fieldsOf(made);
+  const drawn = onDrawing(made);
+  const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()];
+  const refused = solved.status === 'refused';
+  return (
+    <>
+      {refused ? (
+        <Notices>
+          {solved.problems.map((problem, i) => (
+            <Notice key={i} kind="block">
+              <span>{recipeProblemWords(recipe, problem, voice)}</span>
+            </Notice>
+          ))}
+          {solved.offers.map((offer, i) => (
+            <Quiet key={i} onPress={() => made.take([offer])}>
+              {capital(offerWords(recipe, offer, voice))}
+            </Quiet>
+          ))}
+        </Notices>
+      ) : null}
+      <Rows aria-label="Sizes" style={refused ? { opacity: 0.55 } : undefined}>
+        {inSight(groups).map((group) => (
+          <Row key={fieldKey(group)}>
+            <span style={{ color: 'var(--quiet)' }}>{words.group(group)}</span>
+            <Size made={made} group={group} fields={fields} />
+            <Under>
+              <Fields>
+                {fields
+                  .filter((f) => samePath(f.group, group))
+                  .map((f) => (
+                    <span key={fieldKey(f.path)} data-on-drawing={drawn.some((p) => samePath(p, f.path)) || undefined}>
+                      <FieldInput made={made} field={f} width="4.6rem" />
+                    </span>
+                  ))}
+                <Entry made={made} group={group} />
+              </Fields>
+              <KnownTick made={made} fields={fields.filter((f) => samePath(f.group, group))} />
+            </Under>
+          </Row>
+        ))}
+      </Rows>
+      {solved.status === 'solved' && laid?.facts.length ? (
+        <Facts aria-label="What follows">
+          {laid.facts.map(({ name, lengths }) => {
+            const says = words.fact(name, lengths, (length) => figure(length, voice));
+            return says ? <li key={name}>{capital(says)}.</li> : null;
+          })}
+        </Facts>
+      ) : null}
+      {listsOf(made).map((list) => (
+        <Quiet
+          key={fieldKey(list.path)}
+          onPress={() => made.addTo(list.path)}
+          isDisabled={list.ids.length >= list.most}
+        >
+          Add {words.entry(list.path)}
+        </Quiet>
+      ))}
+      {solved.status === 'solved' ? (
+        <Notices>
+          {solved.suggestions
+            .filter((s) => s.code !== 'off-mark')
+            .map((s, i) => (
+              <Notice key={i} kind="advice">
+                <span>{suggestionWords(recipe, s, voice)}</span>
+              </Notice>
+            ))}
+        </Notices>
+      ) : null}
+    </>
+  );
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** Layers as they lie: of a list the last entry first, since the outermost mat or the topmost panel is what one sees first. */
+function inSight(groups: readonly FieldPath[]): readonly FieldPath[] {
+  const [listed, others] = [groups.filter((g) => g.length > 1), groups.filter((g) => g.length === 1)];
+  return [...[...listed].reverse(), ...others];
+}
+
+/** What a group comes to, large, with its sums. */
+function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: readonly Field[] }) {
+  const layer = made.laid?.layers.find((l) => samePath(l.group, group));
+  const { mark } = made.table;
+  if (!layer) return <span />;
+  const sums = (['width', 'height'] as const).flatMap((axis) => {
+    const path = layer.sized?.[axis];
+    const sum = path && fields.some((f) => samePath(f.path, path)) ? sumOf(made, path) : null;
+    return sum ? [sumWords(sum, layer.box[axis], { mark, figures: 'typeset' })] : [];
+  });
+  return (
+    <Found>
+      <b>
+        <SizeFigure width={layer.box.width} height={layer.box.height} mark={mark} />
+      </b>
+      {sums.map((s) => (
+        <Sums key={s}>{s}</Sums>
+      ))}
+    </Found>
+  );
+}
+
+/** Moving and removing an entry of a list. */
+function Entry({ made, group }: { made: Made; group: FieldPath }) {
+  const list = listsOf(made).find((l) => l.path.length === group.length - 1 && l.path.every((s, i) => s === group[i]));
+  const at = Number(group.at(-1));
+  const id = list?.ids[at];
+  if (!list || id === undefined) return null;
+  const name = recipeWords(made.recipe).group(group);
+  return (
+    <span>
+      {at > 0 ? (
+        <Quiet onPress={() => made.move(list.path, id, -1)} aria-label={`Move ${name} one place in`}>
+          In
+        </Quiet>
+      ) : null}
+      {at + 1 < list.ids.length ? (
+        <Quiet onPress={() => made.move(list.path, id, 1)} aria-label={`Move ${name} one place out`}>
+          Out
+        </Quiet>
+      ) : null}
+      <Quiet onPress={() => made.remove(list.path, id)} aria-label={`Remove ${name}`}>
+        Remove
+      </Quiet>
+    </span>
+  );
+}

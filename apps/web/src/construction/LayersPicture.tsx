@@ -1,0 +1,64 @@
+import { isRectangle, type Laid, type Layer } from '@temnex/core';
+import { shapePath } from '@temnex/drawing';
+
+/** Greys that say "a layer": no colour, since no paper is chosen yet. */
+const GREYS = ['#fafafa', '#ededed', '#dedede', '#f4f4f4'];
+const PRINT = '#b4b4b4';
+
+export const greyOf = (layer: Pick<Layer, 'blank' | 'n'>): string =>
+  layer.blank === null ? PRINT : GREYS[layer.n % GREYS.length]!;
+
+interface LayersPictureProps {
+  laid: Laid;
+  /** Pixels to the tick. */
+  scale: number;
+  /** Where the item's lower left corner lies. */
+  x: number;
+  y: number;
+  thin?: boolean;
+}
+
+/** What a construction gives, from above and to scale, in greys. */
+export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPictureProps) {
+  return (
+    <>
+      {laid.layers.map((layer) => {
+        const { box, shape, key } = layer;
+        const fill = greyOf(layer);
+        const stroke = { stroke: '#161616', strokeWidth: thin ? 0.7 : layer.blank === null ? 1.5 : 0.9 };
+        return shape && !isRectangle(shape) ? (
+          <path
+            key={key}
+            d={shapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
+            fill={fill}
+            {...stroke}
+          />
+        ) : (
+          <rect
+            key={key}
+            x={x + box.x * scale}
+            y={y - (box.y + box.height) * scale}
+            width={Math.max(0.5, box.width * scale)}
+            height={Math.max(0.5, box.height * scale)}
+            fill={fill}
+            {...stroke}
+          />
+        );
+      })}
+      {laid.slots
+        .filter((s) => !laid.layers.some((l) => l.key === s.key))
+        .map(({ key, box }) => (
+          <rect
+            key={key}
+            x={x + box.x * scale}
+            y={y - (box.y + box.height) * scale}
+            width={box.width * scale}
+            height={box.height * scale}
+            fill="none"
+            stroke="#161616"
+            strokeDasharray="4 3"
+          />
+        ))}
+    </>
+  );
+}

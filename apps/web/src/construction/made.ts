@@ -1,0 +1,58 @@
+import {
+  exactText,
+  fieldKey,
+  recipeOf,
+  roundExact,
+  type Field,
+  type FieldList,
+  type FieldPath,
+  type Laid,
+  type LengthText,
+  type Offer,
+  type RecipeId,
+  type Solved,
+  type Sum,
+  type Table,
+  type Ticks,
+} from '@temnex/core';
+
+/**
+ * A construction as it is worked on, wherever that is: in the first view by itself, or as an item of a page. The drawing and the
+ * slip show it and change it through this alone.
+ */
+export interface Made {
+  readonly recipe: RecipeId;
+  readonly input: unknown;
+  readonly table: Table;
+  readonly solved: Solved;
+  /** What is shown: of a refused one what was there last, or what can be shown all the same. */
+  readonly laid: Laid | null;
+  /** Types a value; undefined empties the field. */
+  set(path: FieldPath, value: LengthText | undefined): void;
+  addTo(list: FieldPath): void;
+  remove(list: FieldPath, id: string): void;
+  move(list: FieldPath, id: string, by: 1 | -1): void;
+  take(offers: readonly Offer[]): void;
+}
+
+export const fieldsOf = (made: Pick<Made, 'recipe' | 'input'>): readonly Field[] =>
+  recipeOf(made.recipe).fields(made.input);
+export const listsOf = (made: Pick<Made, 'recipe' | 'input'>): readonly FieldList[] =>
+  recipeOf(made.recipe).lists(made.input);
+
+/** What a field comes to, in ticks or as a count; null where that is not known. */
+export function valueOf({ solved }: Pick<Made, 'solved'>, path: FieldPath): Ticks | null {
+  const value = solved.status === 'solved' ? solved.values.get(fieldKey(path)) : undefined;
+  return value ? roundExact(value, 'nearest') : null;
+}
+
+export const sumOf = ({ solved }: Pick<Made, 'solved'>, path: FieldPath): Sum | null =>
+  (solved.status === 'solved' ? solved.sums.get(fieldKey(path)) : undefined) ?? null;
+
+/** What stands in a field: as it was typed, or what it comes to, as one would type it. */
+export function shownIn(made: Made, field: Field): string {
+  if (field.value !== undefined) return String(field.value);
+  const value = valueOf(made, field.path);
+  if (value === null) return '';
+  return field.kind === 'count' ? String(value) : exactText(value, made.table.unit);
+}

@@ -1,0 +1,119 @@
+import { styled } from 'styled-components';
+import {
+  ACROSS,
+  UP_DOWN,
+  changeItem,
+  countFrom,
+  type Axis,
+  type DerivedPage,
+  type Item,
+  type Page,
+  type Place,
+} from '@temnex/core';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+
+const Fields = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.5rem 0.8rem;
+  margin-top: 0.5rem;
+`;
+
+const FROM: Readonly<Record<Place[Axis]['from'], string>> = {
+  left: 'left edge',
+  right: 'right edge',
+  bottom: 'lower edge',
+  top: 'upper edge',
+  centre: 'middle',
+  'left-third': 'left third',
+  'right-third': 'right third',
+  'lower-third': 'lower third',
+  'upper-third': 'upper third',
+  before: 'before it',
+  after: 'after it',
+};
+const AXES: readonly { axis: Axis; name: string; ways: readonly Place[Axis]['from'][] }[] = [
+  { axis: 'across', name: 'across', ways: ACROSS },
+  { axis: 'upDown', name: 'up or down', ways: UP_DOWN },
+];
+
+interface PlaceFieldsProps {
+  page: Page;
+  derived: DerivedPage;
+  item: Item;
+  change: (page: Page) => void;
+}
+
+/** Where an item lies: on what, counted from which edge or neighbour, and by how much. */
+export function PlaceFields({ page, derived, item, change }: PlaceFieldsProps) {
+  const others = page.items.filter((i) => i.id !== item.id);
+  const slots = [...derived.items.values()]
+    .filter((d) => d.item.id !== item.id)
+    .flatMap((d) => d.slots.map((s) => ({ item: d.item.id, slot: s.key, name: slotName(derived, d.item.id, s.key) })));
+  const rooms = [
+    { id: 'page', name: derived.seam ? 'both pages' : 'the page', on: 'page' as const },
+    ...(derived.seam
+      ? (['left', 'right'] as const).map((half) => ({ id: half, name: `the ${half} page`, on: { page: half } }))
+      : []),
+    ...slots.map((s) => ({ id: `${s.item}/${s.slot}`, name: s.name, on: { item: s.item, slot: s.slot } })),
+  ];
+  const on = rooms.find((r) => JSON.stringify(r.on) === JSON.stringify(item.on));
+  const set = (axis: Axis, place: Place[Axis]) =>
+    change(changeItem(page, item.id, { at: { ...item.at, [axis]: place } as Place }));
+  return (
+    <>
+      {rooms.length > 1 ? (
+        <Fields>
+          <Choice
+            label="lies on"
+            value={on?.id ?? 'page'}
+            options={rooms.map(({ id, name }) => ({ id, name }))}
+            onChange={(id) => change(changeItem(page, item.id, { on: rooms.find((r) => r.id === id)!.on }))}
+          />
+        </Fields>
+      ) : null}
+      {AXES.map(({ axis, name, ways }) => {
+        const place = item.at[axis];
+        return (
+          <Fields key={axis}>
+            <Choice
+              label={`${name}, from`}
+              value={place.from}
+              options={ways
+                .filter((w) => place.of !== undefined || (w !== 'before' && w !== 'after'))
+                .map((id) => ({ id, name: FROM[id] }))}
+              onChange={(from) => change(countFrom(page, derived, item.id, axis, from))}
+            />
+            <LengthField
+              label={`distance ${name}`}
+              shown="by"
+              value={place.by}
+              unit={page.unit}
+              options={{ allow: 'negative' }}
+              onCommit={(by) => set(axis, { ...place, by } as Place[Axis])}
+              width="4.5rem"
+            />
+            {others.length ? (
+              <Choice
+                label={`of what, ${name}`}
+                shown="of"
+                value={place.of ?? ''}
+                options={[{ id: '', name: on?.name ?? 'the page' }, ...others.map((o) => ({ id: o.id, name: o.name }))]}
+                onChange={(of) => {
+                  const { of: _old, ...rest } = place;
+                  const from = of || (rest.from !== 'before' && rest.from !== 'after') ? rest.from : 'centre';
+                  set(axis, { ...rest, from, ...(of ? { of } : {}) } as Place[Axis]);
+                }}
+              />
+            ) : null}
+          </Fields>
+        );
+      })}
+    </>
+  );
+}
+
+const slotName = (derived: DerivedPage, item: string, slot: string): string =>
+  derived.parts.find((p) => p.item === item && p.key === slot)?.name ?? `${derived.items.get(item)!.item.name}`;

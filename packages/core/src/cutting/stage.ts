@@ -1,0 +1,69 @@
+import type { PieceToCut } from '../page/index.ts';
+import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
+
+/* How far a page has come, said in one place for the server, its lists and the screens. */
+
+/** What a cutting order was made from. While nothing of it has changed, the order answers what is asked. */
+export interface Basis {
+  readonly pageVersion: number;
+  /** Of every paper that the page wishes for: how often it or its stock had changed. */
+  readonly papers: Readonly<Record<string, number>>;
+  /** How often the habits had changed. */
+  readonly habits: number;
+  /** The cuts for this page that stood. */
+  readonly cuts: readonly string[];
+}
+
+export function basisOf(
+  pageVersion: number,
+  pieces: ReadonlyArray<Pick<PieceToCut, 'wish'>>,
+  papers: ReadonlyArray<{ readonly id: string; readonly revision: number }>,
+  habits: number,
+  cuts: readonly string[],
+): Basis {
+  const wished = new Set(pieces.flatMap((p) => p.wish?.papers ?? []));
+  return {
+    pageVersion,
+    papers: Object.fromEntries(papers.filter((p) => wished.has(p.id)).map((p) => [p.id, p.revision])),
+    habits,
+    cuts: [...cuts].sort(),
+  };
+}
+
+export function sameBasis(a: Basis, b: Basis): boolean {
+  const ids = Object.keys(a.papers);
+  return (
+    a.pageVersion === b.pageVersion &&
+    a.habits === b.habits &&
+    a.cuts.join() === b.cuts.join() &&
+    ids.length === Object.keys(b.papers).length &&
+    ids.every((id) => a.papers[id] === b.papers[id])
+  );
+}
+
+export const STAGES = ['sizing', 'papers', 'planned', 'out-of-date', 'partly-cut', 'cut'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** What there is to know of a page without working it out again. */
+export interface PageFacts {
+  /** Some item cannot be, so not all pieces are known. */
+  readonly refused: boolean;
+  readonly pieces: ReadonlyArray<Pick<PieceToCut, 'id' | 'width' | 'height' | 'quantity' | 'wish'>>;
+  readonly copies: number;
+}
+
+/** `planned` is what the latest cutting order was made from, `now` what one would be made from. */
+export function stageOf(
+  { refused, pieces, copies }: PageFacts,
+  cut: readonly CutPiece[],
+  planned: Basis | null,
+  now: Basis,
+): Stage {
+  const state = cutStateOf(pieces, cut, (p) => p.quantity * copies);
+  const left = pieces.filter((p) => cutOf(state, p.id) < p.quantity * copies);
+  if (pieces.length && !refused && !left.length) return 'cut';
+  if (refused || !pieces.length || left.some((p) => !p.wish)) return 'sizing';
+  if (planned && sameBasis(planned, now)) return 'planned';
+  if (left.length < pieces.length || pieces.some((p) => cutOf(state, p.id) > 0)) return 'partly-cut';
+  return planned ? 'out-of-date' : 'papers';
+}

@@ -1,0 +1,39 @@
+import type { Ticks } from '../length/index.ts';
+import type { Point } from './polygon.ts';
+import type { Edge, Rect } from './rect.ts';
+
+/*
+ * The trimmer cuts rectangles from edge to edge. What is no rectangle is cut as a blank and finished by hand:
+ *
+ *     blank            finished
+ *    +-----+           +-----+
+ *    |     |           |     |
+ *    |     |     >     |  ^  |   a notch: pencil half the width, cut from both corners to the mark
+ *    |     |           | / \ |
+ *    +-----+           +-   -+
+ */
+
+/** What is done to a blank by hand once it is cut. Coordinates are the blank's own: origin lower left, in ticks. */
+export type Finish =
+  /** A fishtail into one edge, as deep as said, its tip `at` so far along the edge. */
+  | { readonly do: 'notch'; readonly edge: Edge; readonly depth: Ticks; readonly at: Ticks }
+  /** Both corners of an edge off, to a tip `at` so far along it. */
+  | { readonly do: 'point'; readonly edge: Edge; readonly depth: Ticks; readonly at: Ticks }
+  /** An edge cut aslant: so much shorter on the side named. */
+  | { readonly do: 'slant'; readonly edge: Edge; readonly depth: Ticks; readonly shorter: Edge }
+  /** Corners rounded or cut off. */
+  | { readonly do: 'corners'; readonly how: 'round' | 'straight'; readonly by: Ticks; readonly count: number }
+  /** A cut that stays inside the piece. */
+  | { readonly do: 'slit'; readonly from: Point; readonly to: Point }
+  /** An edge run through a punch, so many whole repeats. */
+  | { readonly do: 'punch'; readonly edge: Edge; readonly depth: Ticks; readonly repeats: number }
+  /** A window cut out; what falls out is used only where the blank yields it. */
+  | { readonly do: 'window'; readonly box: Rect };
+export type FinishKind = Finish['do'];
+
+/** A line to pencil or fold on a blank, from the same two edges: its left and its lower one. */
+export interface PencilMark {
+  readonly kind: 'pencil' | 'fold';
+  readonly from: Point;
+  readonly to: Point;
+}

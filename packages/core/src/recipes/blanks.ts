@@ -1,0 +1,18 @@
+import type { Finish, PencilMark, Rect, Shape, Size } from '../geometry/index.ts';
+
+/** What the trimmer cuts for an item. */
+export interface Blank extends Size {
+  /** Stays the same while other blanks come and go; a wish for paper hangs on it. */
+  readonly key: string;
+  readonly role: string;
+  readonly n: number;
+  readonly quantity: number;
+  /** Exact size less cut size, where the exact one is not on a mark. */
+  readonly off: Size;
+  /** What it looks like when it is finished, in its own coordinates; null: as it was cut. */
+  readonly shape: Shape | null;
+  readonly marks: readonly PencilMark[];
+  readonly finish: readonly Finish[];
+  /** What a window sets free for other pieces. */
+  readonly yields: readonly Rect[];
+}

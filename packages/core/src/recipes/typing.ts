@@ -1,0 +1,79 @@
+import { exactText, roundExact, type Exact, type Unit } from '../length/index.ts';
+import { fieldKey, samePath, type Field, type FieldPath } from './fields.ts';
+import type { Offer, Recipe, Table } from './recipe.ts';
+import { solveSums } from './sums.ts';
+
+/*
+ * What happens when somebody types in a field or empties it. The input holds only what is given; typing makes a computed
+ * value given, and what the recipe names first gives way, so that the drawing shows it as computed from then on.
+ */
+
+const fieldAt = (fields: readonly Field[], path: FieldPath) => fields.find((f) => samePath(f.path, path));
+
+/**
+ * The input with another value in one field. A length or a count that is `undefined` empties the field: what the recipe says
+ * stands still then becomes given, so that the drawing stays as it was. Never throws; what contradicts stays in and is said by `solve`.
+ */
+export function setField<Input>(
+  recipe: Recipe<string, Input>,
+  input: Input,
+  path: FieldPath,
+  value: string | number | undefined,
+  table: Table,
+): Input {
+  const field = fieldAt(recipe.fields(input), path);
+  if (value === undefined) {
+    if (!field || field.kind === 'choice' || field.value === undefined || field.ifEmpty === 'refused') return input;
+    return field.ifEmpty === 'by-rule' ? recipe.put(input, path, undefined) : emptied(recipe, input, path, table);
+  }
+  const next = recipe.put(input, path, value);
+  const kept = freed(recipe, next, path, table);
+  if (kept) return kept;
+  const loose = recipe.loosened(next, path);
+  return (loose && freed(recipe, loose, path, table)) ?? next;
+}
+
+/** The input without the given values that the one at `path` leaves no room for; null where none of them may give way. */
+function freed<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input | null {
+  const { equations, givens } = recipe.arithmetic(input, table);
+  const giveWay = recipe.givesWay(input, path).filter((p) => !samePath(p, path));
+  const solution = solveSums(equations, givens, giveWay);
+  if (solution.disagree) return null;
+  return solution.gaveWay.reduce((kept, p) => recipe.put(kept, p, undefined), input);
+}
+
+function emptied<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input {
+  const before = recipe.solve(input, table);
+  let next = recipe.put(input, path, undefined);
+  if (before.status !== 'solved') return next;
+  const key = fieldKey(path);
+  const was = before.values.get(key);
+  let found = standing(recipe, next, key, table);
+  for (const still of recipe.standsStill(input, path).filter((p) => !samePath(p, path))) {
+    if (!found.unknown && found.value && was && sameExact(found.value, was)) break;
+    const value = before.values.get(fieldKey(still));
+    const field = fieldAt(recipe.fields(next), still);
+    if (value === undefined || field?.kind === 'choice' || field?.value !== undefined) continue;
+    const rounded = roundExact(value, 'nearest');
+    const held = recipe.put(next, still, field?.kind === 'count' ? Number(rounded) : exactText(rounded, table.unit));
+    const then = standing(recipe, held, key, table);
+    // what does not help to find it again stays as it was
+    const nearer = then.unknown < found.unknown || (was && then.value && sameExact(then.value, was));
+    if (then.clash || !nearer) continue;
+    [next, found] = [held, then];
+  }
+  return next;
+}
+
+/** How much is still unknown, and what the field at `key` comes to. */
+function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: string, table: Table) {
+  const { equations, givens } = recipe.arithmetic(input, table);
+  const { unknown, values, disagree } = solveSums(equations, givens);
+  return { unknown: unknown.length, value: values.get(key), clash: disagree !== null };
+}
+
+const sameExact = (a: Exact, b: Exact): boolean => a.n * b.d === b.n * a.d;
+
+/** What an offer puts into its field, as it would be typed. */
+export const offerValue = (offer: Offer, unit: Unit): string | number =>
+  'count' in offer ? offer.count : exactText(offer.length, unit);

@@ -1,0 +1,74 @@
+import { TICKS_PER_UNIT, type Finish, type Held, type JobPiece, type Point } from '@temnex/core';
+import { INK, cutLine, type Drawing, type Drawn, type Fill } from './marks.ts';
+
+/*
+ * A piece whose end is notched, pointed or slanted by hand: its blank in grey where it falls off, the lines to cut in the two
+ * tones of cuts, and what to pencil as a thin line.
+ */
+
+interface At {
+  readonly x: number;
+  readonly y: number;
+  /** Units of the drawing to the tick. */
+  readonly per: number;
+}
+
+/** A corner of a finished piece as it lies on a sheet: mirrored where it is cut from side B, then turned. */
+export function asHeld(
+  p: Point,
+  { width, height }: JobPiece,
+  { turn, side }: Pick<Held, 'turn' | 'side'>,
+): { x: number; y: number } {
+  const x = side === 'B' ? width - p.x : p.x;
+  switch (turn) {
+    case 90:
+      return { x: height - p.y, y: x };
+    case 180:
+      return { x: width - x, y: height - p.y };
+    case 270:
+      return { x: p.y, y: width - x };
+    default:
+      return { x, y: p.y };
+  }
+}
+
+/** Lines of a finished piece that are not edges of its blank: those that are cut by hand. */
+export function handCuts(
+  shape: readonly Point[],
+  { width, height }: { readonly width: number; readonly height: number },
+): [Point, Point][] {
+  const onEdge = (a: Point, b: Point) =>
+    (a.x === b.x && (a.x === 0 || a.x === width)) || (a.y === b.y && (a.y === 0 || a.y === height));
+  return shape.map((p, i): [Point, Point] => [p, shape[(i + 1) % shape.length]!]).filter(([a, b]) => !onEdge(a, b));
+}
+
+/** Large enough to see the end of the smallest piece, small enough for the largest: units of the drawing to the inch. */
+const scaleFor = ({ width, height }: JobPiece): number =>
+  Math.min(72, 190 / (Math.max(width, height) / TICKS_PER_UNIT.in));
+
+/** The picture of what is done by hand to one piece; its fill may be made for the scale that it is drawn at. */
+export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, title: string): Drawing {
+  const scale = scaleFor(piece);
+  const fill = fillAt(scale);
+  const at: At = { x: 6, y: 6, per: scale / TICKS_PER_UNIT.in };
+  const [w, h] = [piece.width * at.per, piece.height * at.per];
+  const spot = (p: { x: number; y: number }): [number, number] => [at.x + p.x * at.per, at.y + h - p.y * at.per];
+  const blank: Drawn = { kind: 'rect', x: at.x, y: at.y, width: w, height: h };
+  const drawn: Drawn[] = [{ ...blank, fill: '#d8d8d8', stroke: { colour: INK, width: 0.6, dash: [2, 2] } }];
+  if (piece.shape) drawn.push({ kind: 'poly', points: piece.shape.map(spot), fill, stroke: { colour: INK, width: 1 } });
+  else drawn.push({ ...blank, fill });
+  for (const [a, b] of piece.shape ? handCuts(piece.shape, piece) : []) {
+    const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];
+    drawn.push(...cutLine(x1, y1, x2, y2));
+  }
+  // the line along the middle by which a tip is found
+  const tipped = (f: Finish) => f.do === 'notch' || f.do === 'point';
+  for (const f of piece.finish.filter(tipped)) {
+    const upright = f.edge === 'top' || f.edge === 'bottom';
+    const [[x1, y1], [x2, y2]] = upright
+      ? [spot({ x: f.at, y: 0 }), spot({ x: f.at, y: piece.height })]
+      : [spot({ x: 0, y: f.at }), spot({ x: piece.width, y: f.at })];
+    drawn.push({ kind: 'line', x1, y1, x2, y2, stroke: { colour: INK, width: 0.6, dash: [6, 2, 1, 2] } });
+  }
+  return { width: w + 12, height: h + 12, marks: drawn, title };
+}

@@ -1,0 +1,23 @@
+import type { Namer, RecipeId } from '@temnex/core';
+import { bannerStrip } from './bannerStrip.ts';
+import { basePanels } from './basePanels.ts';
+import { matStack } from './matStack.ts';
+import { photo } from './photo.ts';
+import type { RecipeWords } from './words.ts';
+
+/** The words of every recipe: complete, because its type asks for each. */
+const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
+  photo,
+  'mat-stack': matStack,
+  'base-panels': basePanels,
+  'banner-strip': bannerStrip,
+};
+export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
+
+/** What layers and pieces are called that nobody has named. */
+export const NAMES: Namer = {
+  part: (recipe, role, n, item) => WORDS[recipe].part(role, n, item),
+  piece: (recipe, role, n, item) => WORDS[recipe].piece(role, n, item),
+};
+
+export { finishWords, type RecipeWords, type Say } from './words.ts';

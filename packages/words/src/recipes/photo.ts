@@ -1,0 +1,51 @@
+import type { RecipeWords } from './words.ts';
+
+const FIELDS: Readonly<Record<string, string>> = {
+  border: 'white border',
+  keep: 'so that',
+  across: 'kept across',
+  upDown: 'kept up or down',
+};
+const OPTIONS: Readonly<Record<string, string>> = {
+  fill: 'it is filled',
+  whole: 'nothing is lost',
+};
+const GROUPS: Readonly<Record<string, string>> = {
+  print: 'the print',
+  image: 'the picture in it',
+  crop: 'as another size',
+};
+
+export const photo: RecipeWords = {
+  title: 'A print',
+  asks: 'its printed border counted in or out, what another size would lose',
+  item: (n) => `print ${n}`,
+  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
+  group: ([group]) => GROUPS[String(group)] ?? String(group),
+  option: (_path, option) => OPTIONS[option] ?? option,
+  entry: () => '',
+  part: (_role, _n, item) => item,
+  piece: (_role, _n, item) => item,
+  reason: (_why, [border, most], _where, say) =>
+    `A border of ${say(border ?? 0)} leaves nothing to see; it can be ${say(most ?? 0)} at the most`,
+  fact: (name, lengths, say) => {
+    const [a = 0, b = 0, c = 0, d = 0] = lengths;
+    switch (name) {
+      case 'enlarged':
+        return `each inch becomes ${say(a)}`;
+      case 'scaled':
+        return `the whole picture: ${say(a)} × ${say(b)}`;
+      case 'lost':
+        if (!a && !b && !c && !d) return 'nothing is lost';
+        return a || b
+          ? `lost: ${say(a)} left and ${say(b)} right`
+          : `lost: ${say(c)} at the top and ${say(d)} at the bottom`;
+      case 'lost-of-original':
+        return a || b ? `of the print as it is: ${say(Math.max(a, b))}` : null;
+      case 'short':
+        return a || b ? `short by ${say(Math.max(a, b))}` : null;
+      default:
+        return null;
+    }
+  },
+};

@@ -1,0 +1,74 @@
+import type { FieldPath, Finish, Ticks } from '@temnex/core';
+
+/** Says a length at the mark. */
+export type Say = (length: Ticks | number) => string;
+
+/** What one recipe says: one file a recipe, checked complete by the test that goes through all of them. */
+export interface RecipeWords {
+  /** What it is called where one chooses: `Mats`. */
+  readonly title: string;
+  /** What one can ask of it. */
+  readonly asks: string;
+  /** What a new item of it is called before somebody names it; `n` how many there are of it then. */
+  item(n: number): string;
+  /** A field, short, as it stands beside the others of its group: `reveal`, `width`. */
+  field(path: FieldPath): string;
+  /** A group of fields, as the slip heads it: `mat 2`, `the print`. */
+  group(path: FieldPath): string;
+  /** A choice's option. */
+  option(path: FieldPath, option: string): string;
+  /** An entry that can be added to a list: `a mat`. */
+  entry(list: FieldPath): string;
+  /** A layer of an item of that name; `n` from 1. */
+  part(role: string, n: number, item: string): string;
+  /** A blank, which may make several layers. */
+  piece(role: string, n: number, item: string): string;
+  /** Why it refuses, by its own reasons. */
+  reason(why: string, lengths: readonly Ticks[], where: string, say: Say): string;
+  /** Something else that follows; null where it is not worth saying. */
+  fact(name: string, lengths: readonly Ticks[], say: Say): string | null;
+}
+
+/** What is done to a piece by hand, as one would say it. */
+export function finishWords(finish: Finish, say: Say): string {
+  switch (finish.do) {
+    case 'notch':
+      return `cut a notch ${say(finish.depth)} deep, its tip ${say(finish.at)} from the side`;
+    case 'point':
+      return `cut to a point ${say(finish.depth)} long, its tip ${say(finish.at)} from the side`;
+    case 'slant':
+      return `cut the end aslant, ${say(finish.depth)} shorter on the ${finish.shorter}`;
+    case 'corners':
+      return finish.how === 'round'
+        ? `round ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, radius ${say(finish.by)}`
+        : `cut off ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, ${say(finish.by)} along each edge`;
+    case 'slit':
+      return `slit it from ${say(finish.from.x)}, ${say(finish.from.y)} to ${say(finish.to.x)}, ${say(finish.to.y)} from its lower left corner`;
+    case 'punch':
+      return `punch the ${finish.edge} edge, ${finish.repeats} repeats ${say(finish.depth)} deep`;
+    case 'window':
+      return `cut out a window of ${say(finish.box.width)} × ${say(finish.box.height)}, ${say(finish.box.x)} from the left and ${say(finish.box.y)} from the bottom`;
+  }
+}
+
+const REVEALS: Readonly<Record<string, string>> = {
+  style: 'edges',
+  all: 'reveal',
+  across: 'left and right',
+  upDown: 'top and bottom',
+  sides: 'top and sides',
+  bottom: 'bottom',
+  left: 'left',
+  right: 'right',
+  top: 'top',
+};
+const STYLES: Readonly<Record<string, string>> = {
+  even: 'even',
+  two: 'two values',
+  footer: 'wider below',
+  four: 'four edges',
+};
+
+/** A field of a layer with a reveal and a size. */
+export const layerField = (path: FieldPath): string => REVEALS[String(path.at(-1))] ?? String(path.at(-1));
+export const revealStyle = (option: string): string => STYLES[option] ?? option;
