@@ -39,7 +39,13 @@ const largestFirst = (pieces: readonly (readonly [number, number])[]) =>
 const maxrects =
   (logic: 0 | 1): Packer =>
   (side, pieces) => {
-    const packer = new MaxRectsPacker(side, side, 0, { smart: false, pot: false, square: false, allowRotation: false, logic }); // prettier-ignore
+    const packer = new MaxRectsPacker(side, side, 0, {
+      smart: false,
+      pot: false,
+      square: false,
+      allowRotation: false,
+      logic,
+    });
     for (const [width, height] of largestFirst(pieces)) packer.add(width, height, null);
     return packer.bins.map((bin) => bin.rects.map(({ x, y, width, height }) => ({ x, y, width, height })));
   };
@@ -60,13 +66,17 @@ const PACKERS: Record<string, readonly Packer[]> = {
 
 /** Sheets of the ten classic classes, 100 instances, by general-purpose packages, and by the planner in as little time as it likes. */
 export function* others(): Generator<string> {
-  const jobs = Array.from({ length: 10 }, (_, c) => [20, 40, 60, 80, 100].flatMap((n) => [1, 2].map((seed) => classicJob(c + 1, n, seed, 0)))).flat(); // prettier-ignore
+  const jobs = Array.from({ length: 10 }, (_, c) =>
+    [20, 40, 60, 80, 100].flatMap((n) => [1, 2].map((seed) => classicJob(c + 1, n, seed, 0))),
+  ).flat();
   for (const [name, packers] of Object.entries(PACKERS)) {
     let [total, whole, first] = [0, 0, 0];
     const start = performance.now();
     for (const job of jobs) {
       const side = Number(job.stock[0]!.width);
-      const pieces = job.pieces.flatMap((p) => Array.from({ length: p.quantity ?? 1 }, () => [Number(p.width), Number(p.height)] as const)); // prettier-ignore
+      const pieces = job.pieces.flatMap((p) =>
+        Array.from({ length: p.quantity ?? 1 }, () => [Number(p.width), Number(p.height)] as const),
+      );
       const packed = packers.map((pack) => pack(side, pieces));
       if (packed.some((bins) => bins.flat().length !== pieces.length)) throw new Error(`${name} lost a piece`);
       const best = packed.reduce((a, b) => (b.length < a.length ? b : a));

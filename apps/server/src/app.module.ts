@@ -1,7 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { CuttingController } from './cutting/cutting.controller.ts';
 import { CuttingService } from './cutting/cutting.service.ts';
-import { DATABASE, type Database } from './database/database.ts';
+import { DATABASE, type Database } from './database/types.ts';
 import { DemoController } from './demo/demo.controller.ts';
 import { DemoService } from './demo/demo.service.ts';
 import { HealthController } from './health/health.controller.ts';

@@ -126,7 +126,14 @@ describe('what only some plans have', () => {
     if (!result.ok) throw new Error(JSON.stringify(result.issues));
     return { job: result.job, plan: planJob(result.job, { now: () => 0 }) };
   };
-  const corner = [['0', '0'], ['9', '0'], ['9', '4'], ['4', '4'], ['4', '9'], ['0', '9']] as [string, string][]; // prettier-ignore
+  const corner = [
+    ['0', '0'],
+    ['9', '0'],
+    ['9', '4'],
+    ['4', '4'],
+    ['4', '9'],
+    ['0', '9'],
+  ] as [string, string][];
   const cases = {
     windmill: made({
       cutter: { stop: true },

@@ -8,14 +8,53 @@ const TILES: Readonly<Record<Look['pattern'], (ink: string) => string>> = {
   plain: () => '',
   stripes: (ink) => [0, 32, 64].map((x) => `<rect x="${x + 10}" width="9" height="96" fill="${ink}"/>`).join(''),
   checks: (ink) => `<path d="M0 0h48v48H0zM48 48h48v48H48z" fill="${ink}"/>`,
-  dots: (ink) => [[24, 24], [72, 24], [48, 72], [0, 72], [96, 72]].map(([x, y]) => `<circle cx="${x}" cy="${y}" r="9" fill="${ink}"/>`).join(''),
-  waves: (ink) => [16, 48, 80].map((y) => `<path d="M-4 ${y}q14 -15 28 0t28 0t28 0t28 0" fill="none" stroke="${ink}" stroke-width="4"/>`).join(''),
+  dots: (ink) =>
+    [
+      [24, 24],
+      [72, 24],
+      [48, 72],
+      [0, 72],
+      [96, 72],
+    ]
+      .map(([x, y]) => `<circle cx="${x}" cy="${y}" r="9" fill="${ink}"/>`)
+      .join(''),
+  waves: (ink) =>
+    [16, 48, 80]
+      .map((y) => `<path d="M-4 ${y}q14 -15 28 0t28 0t28 0t28 0" fill="none" stroke="${ink}" stroke-width="4"/>`)
+      .join(''),
   clouds: (ink) =>
-    [[8, 42], [56, 88]].map(([x, y]) => `<path d="M${x} ${y}a9 9 0 0 1 4 -17a14 14 0 0 1 24 -1a9 9 0 0 1 4 18z" fill="${ink}"/>`).join(''),
+    [
+      [8, 42],
+      [56, 88],
+    ]
+      .map(([x, y]) => `<path d="M${x} ${y}a9 9 0 0 1 4 -17a14 14 0 0 1 24 -1a9 9 0 0 1 4 18z" fill="${ink}"/>`)
+      .join(''),
   grass: (ink) =>
-    [[6, 46], [40, 40], [72, 48], [22, 92], [58, 94], [86, 90]].map(([x, y]) => `<path d="M${x} ${y}q2 -18 -5 -26m5 26q1 -16 4 -30m-4 30q3 -12 12 -20" fill="none" stroke="${ink}" stroke-width="3"/>`).join(''),
-  words: (ink) => [[4, 30], [30, 64], [2, 92]].map(([x, y]) => `<text x="${x}" y="${y}" font-family="Georgia, serif" font-style="italic" font-size="22" fill="${ink}">up wind</text>`).join(''),
-}; // prettier-ignore
+    [
+      [6, 46],
+      [40, 40],
+      [72, 48],
+      [22, 92],
+      [58, 94],
+      [86, 90],
+    ]
+      .map(
+        ([x, y]) =>
+          `<path d="M${x} ${y}q2 -18 -5 -26m5 26q1 -16 4 -30m-4 30q3 -12 12 -20" fill="none" stroke="${ink}" stroke-width="3"/>`,
+      )
+      .join(''),
+  words: (ink) =>
+    [
+      [4, 30],
+      [30, 64],
+      [2, 92],
+    ]
+      .map(
+        ([x, y]) =>
+          `<text x="${x}" y="${y}" font-family="Georgia, serif" font-style="italic" font-size="22" fill="${ink}">up wind</text>`,
+      )
+      .join(''),
+};
 
 const hash = (text: string): string => {
   let h = 5381;

@@ -261,7 +261,13 @@ describe('plans', () => {
     const stops = words.filter((w) => w.off.startsWith('stop cut'));
     expect(stops.map((w) => w.off)).toEqual([1, 2, 3, 4].map((n) => `stop cut ${n} of 4`));
     expect(stops[0]!.note).toMatch(/^to cut (4 1\/2|6 1\/2), stop (4 1\/2|6 1\/2) in from the lower edge$/);
-    const byKnife = stepWords({ do: 'cut', sheets: [0], part: 'r', edge: 'left', setting: 5, off: 'r.0', rest: 'r.1', by: 1 }, plan, job, TERMINAL, names); // prettier-ignore
+    const byKnife = stepWords(
+      { do: 'cut', sheets: [0], part: 'r', edge: 'left', setting: 5, off: 'r.0', rest: 'r.1', by: 1 },
+      plan,
+      job,
+      TERMINAL,
+      names,
+    );
     expect(byKnife.note).toBe('with the knife');
     const open = stepWords({ do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' }, plan, job, TERMINAL, names);
     expect(open).toMatchObject({ setting: 'by hand', off: expect.stringMatching(/^cut out its hidden centre/) });
@@ -272,6 +278,13 @@ describe('plans', () => {
     less.totals.wasteArea = 0;
     const rank = (p: Plan, label: string) => comparedWords(p).find((f) => f.label === label)!.rank;
     expect(rank(less, 'waste')).toBeLessThanOrEqual(rank(plan, 'waste'));
-    expect(comparedWords(plan).map((f) => f.label)).toEqual(['new sheets', 'scraps', 'waste', 'largest offcut', 'settings', 'cuts']); // prettier-ignore
+    expect(comparedWords(plan).map((f) => f.label)).toEqual([
+      'new sheets',
+      'scraps',
+      'waste',
+      'largest offcut',
+      'settings',
+      'cuts',
+    ]);
   });
 });

@@ -1,5 +1,5 @@
 import { and, eq, isNull } from 'drizzle-orm';
-import type { Database, Transaction } from '../database/database.ts';
+import type { Database, Transaction } from '../database/types.ts';
 import { cuttings } from '../database/schema.ts';
 
 /** The cuts for a page that have not been taken back. */

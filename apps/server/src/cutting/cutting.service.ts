@@ -12,7 +12,7 @@ import {
 } from '@temnex/core';
 import { NAMES } from '@temnex/words';
 import type { Cut, CuttingRecord, ScrapPiece } from '@temnex/contract';
-import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';

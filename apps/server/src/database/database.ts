@@ -2,14 +2,11 @@ import { existsSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Sqlite from 'better-sqlite3';
-import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
+import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from './schema.ts';
 import { DATABASE_VERSION, bringUpToDate } from './steps.ts';
-
-export type Database = BetterSQLite3Database<typeof schema>;
-export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0];
-export const DATABASE = Symbol('database');
+import type { Database } from './types.ts';
 
 export interface OpenDatabase {
   readonly db: Database;

@@ -1,6 +1,6 @@
 import { eq, lt } from 'drizzle-orm';
 import { Refused } from '../http/refused.ts';
-import type { Database, Transaction } from './database.ts';
+import type { Database, Transaction } from './types.ts';
 import { requests } from './schema.ts';
 
 /** So long a request is remembered: longer than anybody tries again. */

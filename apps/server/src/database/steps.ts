@@ -1,7 +1,7 @@
 import { eq } from 'drizzle-orm';
 import { migratePage, pageSchema, type CutPiece, type Page } from '@temnex/core';
 import { summaryOf } from '../pages/summary.ts';
-import type { Transaction } from './database.ts';
+import type { Transaction } from './types.ts';
 import { cuttings, movements, pages, plans, stock } from './schema.ts';
 
 /*

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { eq, inArray, notInArray, and, sql } from 'drizzle-orm';
-import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, pages, papers, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';

@@ -1,7 +1,7 @@
 import { Controller, Get, Inject } from '@nestjs/common';
 import { sql } from 'drizzle-orm';
 import { openApi } from '@temnex/contract';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/types.ts';
 import { VERSION } from '../version.ts';
 
 @Controller('api')

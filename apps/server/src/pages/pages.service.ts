@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { basisOf, migratePage, pageSchema, stageOf, type Basis, type Page } from '@temnex/core';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, habits, pages, papers, plans } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
 import type { Movement } from '@temnex/contract';
-import type { Transaction } from '../database/database.ts';
+import type { Transaction } from '../database/types.ts';
 import { movements, papers, stock } from '../database/schema.ts';
 
 /** Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. */

@@ -11,7 +11,7 @@ import type {
   NewStock,
   PaperRecord,
 } from '@temnex/contract';
-import { DATABASE, type Database, type Transaction } from '../database/database.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { habits, movements, papers, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';

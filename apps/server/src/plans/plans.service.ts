@@ -16,7 +16,7 @@ import {
 import { NAMES, TERMINAL, issueWords, pathWords } from '@temnex/words';
 import type { PlanRecord, StorePlan } from '@temnex/contract';
 import { cutsOf } from '../cutting/cuts.ts';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, plans } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
@@ -54,7 +54,13 @@ export class PlansService {
     const { habits, version: habitsVersion } = this.papers.habits();
     const cuts = cutsOf(this.db, pageId);
     const derived = derivePage(document, NAMES);
-    const basis = basisOf(version, derived.pieces, drawer.papers, habitsVersion, cuts.map((c) => c.id)); // prettier-ignore
+    const basis = basisOf(
+      version,
+      derived.pieces,
+      drawer.papers,
+      habitsVersion,
+      cuts.map((c) => c.id),
+    );
     const cut = cuts.flatMap((c) => standing(c.pieces));
     const asked = jobOfPage(document.name, derived, drawer, { ...habits, aim }, cut, document);
     if (!asked.ok)

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { lengthOf } from '../length/index.ts';
-import { derivePage, emptyPage, type Page, type Wish } from '../page/index.ts';
+import { base, banners, layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
+import { derivePage, type Page } from '../page/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, sayStock, sizeOfItem, type Drawer } from '../stock/index.ts';
 import { normalJob } from '../planner/makers.ts';
-import { effectsOf, jobOfPage, partOfPiece } from './index.ts';
+import { cutStateOf, effectsOf, isSpare, jobOfPage, orderOf, wantedAs, wantedOf, type CutPiece } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const drawer: Drawer = {
@@ -61,20 +62,22 @@ const drawer: Drawer = {
     },
   ],
 };
-const wish = (paper: string): Wish => ({ papers: [paper], side: 'A', direction: 'any' });
-const page = (): Page => ({
-  ...emptyPage('page'),
-  base: { name: 'base', paper: wish('sand') },
-  photos: [
-    {
-      id: 'p',
-      name: 'photo',
-      print: { width: '4', height: '6', known: 'measured' },
-      mats: [{ id: 'm', name: 'mat', reveal: ['1/4'], paper: wish('teal') }],
-      at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
-    },
-  ],
+const page = (): Page =>
+  pageOf(
+    base([], { wishes: { base: wishFor('sand') } }),
+    photo('p', ['4', '6'], [layer('m', '1/4')], { wishes: { m: wishFor('teal') } }),
+  );
+const cut = (piece: string, width: string, height: string, more: Partial<CutPiece> = {}): CutPiece => ({
+  piece,
+  unit: 'in',
+  width,
+  height,
+  paper: piece.startsWith('base') ? 'sand' : 'teal',
+  side: 'A',
+  ...more,
 });
+const CUT_BASE = cut('base/base', '12', '12');
+const CUT_MAT = cut('p/m', '4 1/2', '6 1/2');
 
 describe('from a page to the drawer again', () => {
   test('the scrap is used, the base takes its sheet, a kept offcut goes back with its origin', () => {
@@ -91,7 +94,7 @@ describe('from a page to the drawer again', () => {
       { stock: 't2', count: 1 },
       { stock: 's1', count: 1 },
     ]);
-    expect([...effects.parts].sort()).toEqual(['base', 'm']);
+    expect([...effects.pieces].sort((a, b) => (a.piece < b.piece ? -1 : 1))).toEqual([CUT_BASE, CUT_MAT]);
     const areaIn = 120 * 960 * 170 * 960 + lengthOf('12') ** 2;
     const areaOut = effects.kept.map((k) => sizeOfItem(k).width * sizeOfItem(k).height).reduce((a, b) => a + b, 0);
     const cut = lengthOf('12') ** 2 + lengthOf('4 1/2') * lengthOf('6 1/2');
@@ -107,9 +110,15 @@ describe('from a page to the drawer again', () => {
         ...Array.from({ length: 500 }, (_, i) => ({ ...drawer.stock[1]!, id: `bit${i}`, width: '20', height: '30' })),
       ],
     };
-    const metric = { ...page(), unit: 'mm' as const, mark: '1 mm' as const, width: '305', height: '305' };
-    metric.photos[0]!.print = { width: '100', height: '150', known: 'measured' };
-    metric.photos[0]!.mats[0]!.reveal = ['6'];
+    const metric: Page = {
+      ...pageOf(
+        base([], { wishes: { base: wishFor('sand') } }),
+        photo('p', ['100', '150'], [layer('m', '6')], { wishes: { m: wishFor('teal') } }),
+      ),
+      unit: 'mm',
+      mark: '1 mm',
+      ground: { width: '305', height: '305' },
+    };
     const asked = jobOfPage('p', derivePage(metric), many, {
       ...USUAL_HABITS,
       cutter: { ...USUAL_HABITS.cutter, reach: '12', narrowest: '1/2' },
@@ -123,32 +132,121 @@ describe('from a page to the drawer again', () => {
     ]);
     expect(asked.job.stock.length).toBeLessThan(10);
   });
-  test('parts already cut are left out; without a paper it says which parts', () => {
-    const without = page();
-    without.base.paper = null;
-    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS)).toEqual({
+  test('what is cut is left out; without a paper it says which parts', () => {
+    const without = pageOf({ ...page().items[0]!, wishes: {} }, page().items[1]!);
+    const asked = (of: Page, done: CutPiece[] = []) => jobOfPage('p', derivePage(of), drawer, USUAL_HABITS, done);
+    expect(asked(without)).toEqual({ ok: false, problem: { code: 'no-paper-chosen', parts: ['base base 1'] } });
+    expect(asked(without, [CUT_BASE])).toMatchObject({ ok: true, job: { pieces: [{ id: 'p/m' }] } });
+    expect(asked(page(), [CUT_BASE, CUT_MAT])).toMatchObject({ ok: false, problem: { code: 'nothing-to-cut' } });
+  });
+  test('a page of which something cannot be is not planned, and says what', () => {
+    const bad = pageOf(page().items[0]!, photo('p', ['4', '6'], [layer('m', { reveal: { style: 'even' } })]));
+    expect(jobOfPage('p', derivePage(bad), drawer, USUAL_HABITS)).toEqual({
       ok: false,
-      problem: { code: 'no-paper-chosen', parts: ['base'] },
+      problem: { code: 'page-refused', parts: ['p'] },
     });
-    expect(jobOfPage('p', derivePage(without), drawer, USUAL_HABITS, new Map([['base', 1]]))).toMatchObject({
+  });
+});
+
+describe('what is cut, after the page changed', () => {
+  const state = (of: Page, done: CutPiece[]) => cutStateOf(derivePage(of).pieces, done, (p) => wantedOf(p, of));
+  const withMat = (width: string, height: string, more: object = {}) =>
+    pageOf(
+      page().items[0]!,
+      photo('p', [width, height], [layer('m', '1/4')], { wishes: { m: wishFor('teal', more) } }),
+    );
+  const mat = (of: Page, done: CutPiece[]) => state(of, done).pieces.get('p/m');
+  test('still right, to be trimmed to it, or to be cut again', () => {
+    expect(mat(page(), [CUT_MAT])).toEqual({ right: 1, trim: [], again: 0 });
+    expect(mat(withMat('3 1/2', '6'), [CUT_MAT])).toEqual({ right: 0, trim: [CUT_MAT], again: 0 });
+    const larger = state(withMat('4 1/2', '6'), [CUT_MAT]);
+    expect(larger.pieces.get('p/m')).toEqual({ right: 0, trim: [], again: 1 });
+    expect(larger.unwanted).toEqual([CUT_MAT]);
+  });
+  test('turned only where the pattern may be', () => {
+    const flat = { ...CUT_MAT, width: CUT_MAT.height, height: CUT_MAT.width };
+    expect(mat(page(), [flat])).toMatchObject({ right: 1 });
+    expect(mat(withMat('4', '6', { direction: 'height' }), [flat])).toMatchObject({ right: 0, again: 1 });
+  });
+  test('from another paper or side it will not do', () => {
+    expect(mat(page(), [{ ...CUT_MAT, paper: 'sand' }])).toMatchObject({ again: 1 });
+    expect(mat(page(), [{ ...CUT_MAT, side: 'B' }])).toMatchObject({ again: 1 });
+    expect(mat(withMat('4', '6', { side: 'any' }), [{ ...CUT_MAT, side: 'B' }])).toMatchObject({ right: 1 });
+  });
+  test('what nothing wants any more, or there is too much of, is free', () => {
+    expect(state(pageOf(page().items[0]!), [CUT_BASE, CUT_MAT]).unwanted).toEqual([CUT_MAT]);
+    expect(state(page(), [CUT_MAT, CUT_MAT]).unwanted).toEqual([CUT_MAT]);
+    const spared = { ...page(), spares: ['p/m'] };
+    expect(state(spared, [CUT_MAT, CUT_MAT]).unwanted).toEqual([]);
+  });
+  test('one that is right is taken before one that must be trimmed', () => {
+    const big = cut('p/m', '9', '9');
+    expect(mat(page(), [big, CUT_MAT])).toEqual({ right: 1, trim: [], again: 0 });
+    expect(state(page(), [big, CUT_MAT]).unwanted).toEqual([big]);
+  });
+  test('a piece to be trimmed is not asked of the planner again', () => {
+    const smaller = withMat('3 1/2', '6');
+    expect(jobOfPage('p', derivePage(smaller), drawer, USUAL_HABITS, [CUT_MAT])).toMatchObject({
       ok: true,
-      job: { pieces: [{ id: 'm' }] },
+      job: { pieces: [{ id: 'base/base' }] },
     });
-    expect(
-      jobOfPage(
-        'p',
-        derivePage(page()),
-        drawer,
-        USUAL_HABITS,
-        new Map([
-          ['base', 1],
-          ['m', 1],
-        ]),
-      ),
-    ).toMatchObject({
-      ok: false,
-      problem: { code: 'nothing-to-cut' },
-    });
+  });
+});
+
+describe('pieces that are finished by hand', () => {
+  const strips = pageOf(banners('tails', { count: 5 }, { wishes: { strip: wishFor('teal') } }));
+  const asked = jobOfPage('p', derivePage(strips), drawer, USUAL_HABITS, [], {
+    copies: 2,
+    spares: ['tails/strip'],
+    first: [],
+  });
+  if (!asked.ok) throw new Error(asked.problem.code);
+  const read = readJob(asked.job);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const job = { ...read.job, nodes: 100 };
+  const plan = planJob(job, { now: () => 0 });
+  test('are asked for as blanks, as often as they are wanted, with what is done to them', () => {
+    expect(asked.job.pieces).toMatchObject([
+      { id: 'tails/strip', quantity: 10, finish: [{ do: 'notch', edge: 'bottom', depth: '1', at: '1' }] },
+      { id: 'tails/strip spare', quantity: 1 },
+    ]);
+    expect(asked.job.pieces[0]!.shape).toEqual([
+      ['0', '0'],
+      ['1', '1'],
+      ['2', '0'],
+      ['2', '6'],
+      ['0', '6'],
+    ]);
+    expect(job.pieces[0]!.finish).toEqual([{ do: 'notch', edge: 'bottom', depth: lengthOf('1'), at: lengthOf('1') }]);
+    expect(verifyPlan(job, plan)).toEqual([]);
+  });
+  test('once the last of them has come off, all at once', () => {
+    const order = orderOf(job, plan);
+    expect(order.filter((s) => s.do === 'plan').map((s) => s.do === 'plan' && s.index)).toEqual([...plan.steps.keys()]);
+    const hand = order.filter((s) => s.do === 'finish');
+    expect(hand.map((s) => s.do === 'finish' && [s.piece.id, s.copies])).toEqual(
+      expect.arrayContaining([
+        ['tails/strip', 10],
+        ['tails/strip spare', 1],
+      ]),
+    );
+    for (const step of hand) {
+      if (step.do !== 'finish') continue;
+      // every sheet that gives one of them has had its last cut for it
+      const at = order.indexOf(step);
+      const before = order.slice(0, at).flatMap((s) => (s.do === 'plan' ? [s.index] : []));
+      expect(Math.max(-1, ...before)).toBe(step.after);
+      const done = effectsOf(job, plan, 'p', 'd', { steps: step.after + 1 });
+      const off = done.pieces.filter((p) => p.piece === wantedAs(step.piece.id)).length;
+      expect(off).toBeGreaterThanOrEqual(step.copies);
+    }
+  });
+  test('pieces without finishing add nothing', () => {
+    const plain = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS);
+    const again = plain.ok ? readJob(plain.job) : null;
+    if (!again?.ok) throw new Error();
+    const other = planJob({ ...again.job, nodes: 60 }, { now: () => 0 });
+    expect(orderOf(again.job, other).map((s) => s.do)).toEqual(other.steps.map(() => 'plan'));
   });
 });
 
@@ -173,24 +271,29 @@ describe('paper in one line', () => {
   ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
 
   test('copies, spares and hidden centres are asked for; what is cut is not asked for again', () => {
-    const order = { copies: 3, spares: ['m'] };
-    const asked = jobOfPage('p', derivePage(page()), drawer, { ...USUAL_HABITS, centres: '1/2' }, new Map(), order);
+    const order = { copies: 3, spares: ['p/m'], first: [] };
+    const derived = derivePage(page());
+    const asked = jobOfPage('p', derived, drawer, { ...USUAL_HABITS, centres: '1/2' }, [], order);
     expect(asked).toMatchObject({
       ok: true,
       job: {
         pieces: [
           // the mat lies on the base, the print on the mat
-          { id: 'base', quantity: 3, opening: { width: '3 1/2', height: '5 1/2' } },
-          { id: 'm', quantity: 3, opening: { x: '3/4', y: '3/4', width: '3', height: '5' } },
-          { id: 'm spare', name: 'mat, spare', quantity: 1, priority: 1 },
+          { id: 'base/base', quantity: 3, opening: { width: '3 1/2', height: '5 1/2' } },
+          { id: 'p/m', quantity: 3, opening: { x: '3/4', y: '3/4', width: '3', height: '5' } },
+          { id: 'p/m spare', name: 'p mat 1, spare', quantity: 1, priority: 1 },
         ],
       },
     });
-    expect(partOfPiece('m spare')).toBe('m');
-    const first = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map(), { ...order, first: ['m'] });
+    expect([wantedAs('p/m spare'), isSpare('p/m spare'), isSpare('p/m')]).toEqual(['p/m', true, false]);
+    const first = jobOfPage('p', derived, drawer, USUAL_HABITS, [], { ...order, first: ['p/m'] });
     expect(first.ok && first.job.pieces.map((p) => p.priority)).toEqual([2, 3, 1]);
-    const later = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS, new Map([['base', 3], ['m', 2]]), order); // prettier-ignore
-    expect(later.ok && later.job.pieces.map((p) => [p.id, p.quantity])).toEqual([['m', 1], ['m spare', 1]]); // prettier-ignore
+    const done = [...Array(3).fill(CUT_BASE), CUT_MAT, CUT_MAT];
+    const later = jobOfPage('p', derived, drawer, USUAL_HABITS, done, order);
+    expect(later.ok && later.job.pieces.map((p) => [p.id, p.quantity])).toEqual([
+      ['p/m', 1],
+      ['p/m spare', 1],
+    ]);
   });
 });
 
@@ -213,27 +316,24 @@ describe('a plan cut in part', () => {
         const item = job.stock.find((s) => s.id === stock)!;
         return sum + item.width * item.height * count;
       }, 0);
-      const pieces = effects.parts.reduce((sum, id) => {
-        const piece = job.pieces.find((p) => p.id === id)!;
-        return sum + piece.width * piece.height;
-      }, 0);
+      const pieces = areaOf(effects.pieces);
       const back = areaOf(effects.kept) + pieces;
       expect({ steps, made: back > taken }).toEqual({ steps, made: false });
       const waste = (plan.totals.wasteArea + plan.totals.kerfArea) * 24384 ** 2;
       expect({ steps, lost: taken - back > waste + 1 }).toEqual({ steps, lost: false });
       expect(new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets)).size <= plan.sheets.length).toBe(true);
     }
-    expect(effectsOf(job, plan, 'p', 'd', { steps: 0 })).toMatchObject({ used: [], kept: [], parts: [] });
-    expect(effectsOf(job, plan, 'p', 'd').parts).toHaveLength(
-      effectsOf(job, plan, 'p', 'd', { steps: plan.steps.length }).parts.length,
+    expect(effectsOf(job, plan, 'p', 'd', { steps: 0 })).toMatchObject({ used: [], kept: [], pieces: [] });
+    expect(effectsOf(job, plan, 'p', 'd').pieces).toHaveLength(
+      effectsOf(job, plan, 'p', 'd', { steps: plan.steps.length }).pieces.length,
     );
   });
   test('a spoiled copy is wanted again', () => {
-    const [first] = effectsOf(job, plan, 'p', 'd').parts;
-    const copy = 1;
-    const { parts } = effectsOf(job, plan, 'p', 'd', { spoiled: [{ piece: first!, copy }] });
-    const n = (list: readonly string[]) => list.filter((p) => p === first).length;
-    expect(n(parts)).toBe(n(effectsOf(job, plan, 'p', 'd').parts) - 1);
+    const all = effectsOf(job, plan, 'p', 'd').pieces;
+    const { piece } = all[0]!;
+    const { pieces } = effectsOf(job, plan, 'p', 'd', { spoiled: [{ piece, copy: 1 }] });
+    const n = (list: readonly CutPiece[]) => list.filter((p) => p.piece === piece).length;
+    expect(n(pieces)).toBe(n(all) - 1);
   });
   test('planned again with one piece more, sheets that are as good as before keep their cuts', () => {
     const piece = job.pieces[0]!;

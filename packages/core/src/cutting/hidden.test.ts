@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { derivePage, emptyPage, type Page, type Wish } from '../page/index.ts';
+import { at, banners, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
+import { derivePage, type Item, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
 import { effectsOf, jobOfPage, sizeOnItem, takeWayOut } from './index.ts';
@@ -25,25 +26,23 @@ const drawerOf = (...stock: StockItem[]): Drawer => ({
 });
 const wish: Wish = { papers: ['sky'], side: 'A', direction: 'any' };
 /** A band across the page with a photo on it, whose mat covers the band from edge to edge for 4 1/2 in. */
-const page = (band: Partial<Wish> = {}): Page => ({
-  ...emptyPage('windsock page'),
-  base: { name: 'base', paper: null },
-  panels: [
-    { id: 'band', name: 'band', width: '11 1/2', height: '3', paper: { ...wish, ...band } } as Page['panels'][number],
-  ],
-  photos: [
-    {
-      id: 'p',
-      name: 'photo',
-      print: { width: '4', height: '6', known: 'measured' },
-      mats: [{ id: 'm', name: 'mat', reveal: ['1/4'], paper: { ...wish, papers: ['sand'] } }],
-      at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
-    },
-  ],
+const page = (band: Partial<Wish> = {}, where: Item['at'] = at('centre', 0, 'centre', 0)): Page =>
+  pageOf(
+    base([layer('band', { reveal: { style: 'two' }, width: '11 1/2', height: '3' })], {
+      wishes: { band: { ...wish, ...band } },
+      names: { band: 'band' },
+    }),
+    photo('p', ['4', '6'], [layer('m', '1/4')], { wishes: { m: { ...wish, papers: ['sand'] } }, at: where }),
+  );
+/** The same with a paper for its base. */
+const based = (of: Page): Page => ({
+  ...of,
+  items: of.items.map((i) =>
+    i.id === 'base' ? { ...i, wishes: { ...i.wishes, base: { ...wish, papers: ['sand'] } } } : i,
+  ),
 });
 function asked(of: Page, drawer: Drawer): JobDocument {
-  const base = { ...of, base: { name: 'base', paper: { ...wish, papers: ['sand'] } } };
-  const made = jobOfPage('windsock page', derivePage(base), drawer, USUAL_HABITS);
+  const made = jobOfPage('windsock page', derivePage(based(of)), drawer, USUAL_HABITS);
   if (!made.ok) throw new Error(JSON.stringify(made.problem));
   return { ...made.job, plan: { ...made.job.plan, nodes: 60 } };
 }
@@ -58,18 +57,33 @@ const planned = (document: JobDocument) => {
 };
 
 describe('what a page hides of a part', () => {
+  test('nothing is hidden by what is seen past, or of pieces of which there are several', () => {
+    const strips = banners('tails', { count: 2, strip: { width: '2', length: '5' } }, { wishes: { strip: wish } });
+    const drawer = drawerOf(item('s', '12', '12', { quantity: 4 }), sand);
+    const centres = { ...USUAL_HABITS, centres: '1/4' };
+    const under = pageOf(
+      ...based(pageOf(base())).items,
+      photo('p', ['6', '6'], [layer('m', '1')], { wishes: { m: wish } }),
+      strips,
+    );
+    const made = jobOfPage('p', derivePage(under), drawer, centres);
+    if (!made.ok) throw new Error(made.problem.code);
+    const opening = (id: string) => piece(made.job, id).opening;
+    // the largest that covers all of its own box is the mat, not the notched strips
+    expect(opening('base/base')).toMatchObject({ width: '7 1/2' });
+    expect(opening('p/m')).toMatchObject({ width: '5 1/2' });
+    expect(opening('tails/strip')).toBeUndefined();
+  });
   test('a join behind what lies across it, an eighth away from its edges', () => {
-    const { join, least } = piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'band');
+    const { join, least } = piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'base/band');
     // the mat lies from 3 1/2 to 8 in along the band
     expect(join).toEqual({ along: 'width', from: '3 5/8', to: '7 3/8', overlap: '1/2' });
     expect(least).toBeUndefined();
-    expect(piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'm').join).toBeUndefined();
+    expect(piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'p/m').join).toBeUndefined();
   });
   test('an end that is tucked further under than it need be', () => {
-    const tucked = page();
-    const [photo] = tucked.photos;
-    const moved = { ...photo!, at: { ...photo!.at, across: { from: 'right' as const, by: '0' } } };
-    const { least } = piece(asked({ ...tucked, photos: [moved] }, drawerOf(item('s', '12', '12'), sand)), 'band');
+    const tucked = page({}, at('right', '0', 'centre', 0));
+    const { least } = piece(asked(tucked, drawerOf(item('s', '12', '12'), sand)), 'base/band');
     // the band ends at 11 3/4; the mat begins at 7 1/2: 4 1/4 in are hidden, a quarter of which stays
     expect(least).toEqual({ width: '7 1/2', height: '3' });
   });
@@ -77,7 +91,7 @@ describe('what a page hides of a part', () => {
     const drawer = drawerOf(item('short', '8', '12', { quantity: 2 }), sand);
     const { plan } = planned(asked(page({ direction: 'height' }), drawer));
     const [missing] = plan.missing;
-    expect(missing).toMatchObject({ piece: 'band', why: 'direction' });
+    expect(missing).toMatchObject({ piece: 'base/band', why: 'direction' });
     expect(missing!.help.map((h) => h.how.do)).toEqual(expect.arrayContaining(['join', 'turn']));
   });
 });
@@ -87,22 +101,17 @@ describe('a piece from exactly there', () => {
   const drawer = drawerOf(item('motif', '12', '12'), item('scrap', '12', '4', { kind: 'scrap' }), sand);
   test('is cut from there, though a scrap would do', () => {
     const document = asked(page({ from }), drawer);
-    expect(piece(document, 'band').from).toEqual({ stock: 'motif', x: '1/2 in', y: '2 1/4 in' });
+    expect(piece(document, 'base/band').from).toEqual({ stock: 'motif', x: '1/2 in', y: '2 1/4 in' });
     const { plan } = planned(document);
     expect(plan.status).toBe('complete');
     const held = JSON.stringify(plan.sheets.find((s) => s.stock === 'motif'));
-    expect(held).toMatch(/"x":0.5,"y":2.25,[^}]*"holds":\{"piece":"band"/);
+    expect(held).toMatch(/"x":0.5,"y":2.25,[^}]*"holds":\{"piece":"base\/band"/);
   });
   test('whose paper is gone is said, not cut from elsewhere', () => {
     const gone = page({ from: { ...from, stock: 'gone' } });
     const made = jobOfPage('p', derivePage(gone), drawer, USUAL_HABITS);
     expect(made).toMatchObject({ ok: false });
-    const named = jobOfPage(
-      'p',
-      derivePage({ ...gone, base: { name: 'base', paper: { ...wish, papers: ['sand'] } } }),
-      drawer,
-      USUAL_HABITS,
-    );
+    const named = jobOfPage('p', derivePage(based(gone)), drawer, USUAL_HABITS);
     expect(named).toEqual({ ok: false, problem: { code: 'place-gone', parts: ['band'] } });
   });
   test('lies there upright where it may, else turned, or not at all', () => {
@@ -136,26 +145,38 @@ describe('lines not to be cut through', () => {
 });
 
 test('where what stays whole is in the way, that is said, and cutting through it is a way out', () => {
-  const uncut: StockItem['uncut'] = [[['1', '1'], ['11', '11']]]; // prettier-ignore
+  const uncut: StockItem['uncut'] = [
+    [
+      ['1', '1'],
+      ['11', '11'],
+    ],
+  ];
   const { plan } = planned(asked(page(), drawerOf(item('s', '12', '12', { uncut }), sand)));
-  expect(plan.missing).toMatchObject([{ piece: 'band', why: 'kept-whole' }]);
+  expect(plan.missing).toMatchObject([{ piece: 'base/band', why: 'kept-whole' }]);
   expect(plan.missing[0]!.help.map((h) => h.how)).toContainEqual({ do: 'cut-through', stock: 's' });
 });
 
 describe('taking a way out', () => {
   const of = page({ side: 'A', direction: 'height', from: { stock: 'motif', x: 0, y: 0 } });
-  const take = (how: Parameters<typeof takeWayOut>[3], id = 'band') => takeWayOut(of, derivePage(of), id, how);
-  const bandOf = (taken: ReturnType<typeof take>) => (taken && 'page' in taken ? taken.page.panels[0] : null);
+  const take = (how: Parameters<typeof takeWayOut>[3], id = 'base/band', from = of) =>
+    takeWayOut(from, derivePage(from), id, how);
+  const itemOf = (taken: ReturnType<typeof take>) => (taken && 'page' in taken ? taken.page.items[0]! : null);
+  const wishOf = (taken: ReturnType<typeof take>) => itemOf(taken)?.wishes.band;
+  const bandOf = (taken: ReturnType<typeof take>) => (itemOf(taken)?.input as { panels: unknown[] }).panels[0];
   test('changes what the part is wished to be', () => {
-    expect(bandOf(take({ do: 'turn' }))!.paper!.direction).toBe('any');
-    expect(bandOf(take({ do: 'other-side', side: 'B' }))!.paper!.side).toBe('B');
-    expect(bandOf(take({ do: 'other-paper', paper: 'sand' }))!.paper!.papers).toEqual(['sky', 'sand']);
-    expect(bandOf(take({ do: 'elsewhere' }))!.paper).not.toHaveProperty('from');
+    expect(wishOf(take({ do: 'turn' }))!.direction).toBe('any');
+    expect(wishOf(take({ do: 'other-side', side: 'B' }))!.side).toBe('B');
+    expect(wishOf(take({ do: 'other-paper', paper: 'sand' }))!.papers).toEqual(['sky', 'sand']);
+    expect(wishOf(take({ do: 'elsewhere' }))).not.toHaveProperty('from');
   });
   test('or its size', () => {
     expect(bandOf(take({ do: 'shorten', to: 10.5 }))).toMatchObject({ width: '10 1/2', height: '3' });
     expect(bandOf(take({ do: 'tuck', width: 9, height: 3 }))).toMatchObject({ width: '9', height: '3' });
-    expect(take({ do: 'shorten', to: 10 }, 'base')).toBeNull();
+    expect(take({ do: 'shorten', to: 10 }, 'base/base', based(of))).toBeNull();
+    const strips = pageOf(banners('tails', {}, { wishes: { strip: wish } }));
+    expect(itemOf(take({ do: 'shorten', to: 5 }, 'tails/strip', strips))!.input).toMatchObject({
+      strip: { length: '5' },
+    });
   });
   test('or the drawer', () => {
     expect(take({ do: 'release', stock: 's' })).toEqual({ item: 's', change: { reserved: false } });

@@ -16,7 +16,14 @@ const pieces = (job: Job, plan: Plan, steps: number) =>
   partsAfter(job, plan, steps).flatMap((p) => ('piece' in p ? [p.piece.piece] : []));
 
 describe('what the first cuts leave', () => {
-  const corner = [['0', '0'], ['9', '0'], ['9', '4'], ['4', '4'], ['4', '9'], ['0', '9']] as [string, string][]; // prettier-ignore
+  const corner = [
+    ['0', '0'],
+    ['9', '0'],
+    ['9', '4'],
+    ['4', '4'],
+    ['4', '9'],
+    ['0', '9'],
+  ] as [string, string][];
   const odd = () =>
     planned({
       stock: [{ id: 'corner', paper: 'gust', kind: 'scrap', outline: corner }],

@@ -12,7 +12,15 @@ import {
   whole,
 } from './index.ts';
 
-const notched = whole(polygon([[0, 0], [50, 40], [100, 0], [100, 300], [0, 300]])); // prettier-ignore
+const notched = whole(
+  polygon([
+    [0, 0],
+    [50, 40],
+    [100, 0],
+    [100, 300],
+    [0, 300],
+  ]),
+);
 
 describe('shapes', () => {
   test('the bounds of straight lines and of arcs', () => {
@@ -25,7 +33,18 @@ describe('shapes', () => {
     expect(isRectangle(notched)).toBe(false);
     expect(isRectangle(whole(circle(0, 0, 9)))).toBe(false);
     expect(isRectangle({ ...rectangle(rect(0, 0, 9, 9)), holes: [circle(4, 4, 2)] })).toBe(false);
-    expect(isRectangle(whole(polygon([[0, 0], [9, 1], [9, 9], [0, 9]])))).toBe(false); // prettier-ignore
+    expect(
+      isRectangle(
+        whole(
+          polygon([
+            [0, 0],
+            [9, 1],
+            [9, 9],
+            [0, 9],
+          ]),
+        ),
+      ),
+    ).toBe(false);
   });
   test('chords stray no further from an arc than is allowed', () => {
     for (const tolerance of [1, 20, 400]) {
@@ -44,7 +63,15 @@ describe('shapes', () => {
     ['past the top', [10, 250, 20, 60], false],
     ['elsewhere', [500, 500, 10, 10], false],
   ])('a rectangle in a notched strip: %s', (_, [x, y, w, h], inside) => {
-    const strip = whole(polygon([[0, 0], [5000, 4000], [10_000, 0], [10_000, 30_000], [0, 30_000]])); // prettier-ignore
+    const strip = whole(
+      polygon([
+        [0, 0],
+        [5000, 4000],
+        [10_000, 0],
+        [10_000, 30_000],
+        [0, 30_000],
+      ]),
+    );
     expect(holdsRect(strip, rect(x * 100, y * 100, w * 100, h * 100))).toBe(inside);
   });
   test('a hole takes what lies over it, and no more', () => {

@@ -40,7 +40,12 @@ export function circle(x: number, y: number, radius: number): Contour {
 }
 
 export const rectangle = ({ x, y, width, height }: Rect): Shape => ({
-  outline: polygon([[x, y], [x + width, y], [x + width, y + height], [x, y + height]]), // prettier-ignore
+  outline: polygon([
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ]),
   holes: [],
 });
 
@@ -114,7 +119,12 @@ export function isRectangle({ outline, holes }: Shape): boolean {
 
 /** Whether a rectangle lies inside a shape altogether; its edges may touch. */
 export function holdsRect(shape: Shape, { x, y, width, height }: Rect): boolean {
-  const corners = [[x, y], [x + width, y], [x + width, y + height], [x, y + height]] as const; // prettier-ignore
+  const corners = [
+    [x, y],
+    [x + width, y],
+    [x + width, y + height],
+    [x, y + height],
+  ] as const;
   const outline = flattened(shape.outline, 24);
   if (!corners.every(([px, py]) => isInside(outline, px, py))) return false;
   const inner = { left: x, right: x + width, bottom: y, top: y + height };
@@ -153,11 +163,17 @@ function crossesBox(ring: Ring, box: { left: number; right: number; bottom: numb
     const [bx, by] = ring[(i + 1) % ring.length]!;
     // clip the line to the box (Liang and Barsky, 1984); what is left must have length and lie off the edges
     let [from, to] = [0, 1];
-    for (const [p, q] of [[ax - bx, ax - box.left - 1], [bx - ax, box.right - 1 - ax], [ay - by, ay - box.bottom - 1], [by - ay, box.top - 1 - ay]] as const) {
-      if (p === 0) { if (q < 0) return false; } // prettier-ignore
-      else if (p < 0) from = Math.max(from, q / p);
+    for (const [p, q] of [
+      [ax - bx, ax - box.left - 1],
+      [bx - ax, box.right - 1 - ax],
+      [ay - by, ay - box.bottom - 1],
+      [by - ay, box.top - 1 - ay],
+    ] as const) {
+      if (p === 0) {
+        if (q < 0) return false;
+      } else if (p < 0) from = Math.max(from, q / p);
       else to = Math.min(to, q / p);
-    } // prettier-ignore
+    }
     return from < to;
   });
 }

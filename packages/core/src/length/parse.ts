@@ -21,14 +21,32 @@ export type LengthResult = { ok: true; value: ReadLength } | { ok: false; proble
 export const LONGEST: Ticks = ticks(100 * TICKS_PER_UNIT.in);
 
 const VULGAR: Readonly<Record<string, string>> = {
-  '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
-  '⅙': '1/6', '⅚': '5/6', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
-}; // prettier-ignore
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 
 const UNIT_WORDS: Readonly<Record<string, [unit: Unit, factor: number]>> = {
-  in: ['in', 1], inch: ['in', 1], inches: ['in', 1], '"': ['in', 1], "''": ['in', 1],
-  mm: ['mm', 1], cm: ['mm', 10],
-}; // prettier-ignore
+  in: ['in', 1],
+  inch: ['in', 1],
+  inches: ['in', 1],
+  '"': ['in', 1],
+  "''": ['in', 1],
+  mm: ['mm', 1],
+  cm: ['mm', 10],
+};
 
 // whole and fraction | fraction | decimal, then an optional unit
 const LENGTH =

@@ -362,8 +362,21 @@ export function mixedJob2(seed: number): JobDocument {
       if (s.kind === 'scrap' && some(0.6)) {
         const [w, h] = [60 + upTo(R, 90), 60 + upTo(R, 90)];
         const [x, y] = [20 + upTo(R, w - 40), 20 + upTo(R, h - 40)];
-        const notch = [[0, 0], [w, 0], [w, y], [x, y], [x, h], [0, h]] as const; // prettier-ignore
-        const torn = [[3, 0], [w - 4, 6], [w, h - 9], [x, h], [0, h - 5]] as const; // prettier-ignore
+        const notch = [
+          [0, 0],
+          [w, 0],
+          [w, y],
+          [x, y],
+          [x, h],
+          [0, h],
+        ] as const;
+        const torn = [
+          [3, 0],
+          [w - 4, 6],
+          [w, h - 9],
+          [x, h],
+          [0, h - 5],
+        ] as const;
         const outline = (some(0.5) ? notch : torn).map(([px, py]): [number | string, number | string] => [
           of(px),
           of(py),

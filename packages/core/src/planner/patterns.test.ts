@@ -32,7 +32,11 @@ describe('a linear programme that grows by columns', () => {
   });
   test('the mix that a person would find', () => {
     // ten of one and six of the other; a sheet gives 2 + 0, 1 + 1 or 0 + 3
-    const sheets = [[2, 0], [1, 1], [0, 3]].map((column) => ({ column, cost: 1 })); // prettier-ignore
+    const sheets = [
+      [2, 0],
+      [1, 1],
+      [0, 3],
+    ].map((column) => ({ column, cost: 1 }));
     expect(solve([10, 6], [100, 100], sheets).value()).toBeCloseTo(7);
   });
   test('random programmes: never above any whole mix, and the prices account for every unit', () => {
@@ -44,7 +48,10 @@ describe('a linear programme that grows by columns', () => {
       }));
       const right = [6 + Math.floor(R() * 9), 4 + Math.floor(R() * 9)];
       // slack columns, so that giving more than is wanted is allowed
-      const slack = [[-1, 0], [0, -1]].map((column) => ({ column, cost: 0 })); // prettier-ignore
+      const slack = [
+        [-1, 0],
+        [0, -1],
+      ].map((column) => ({ column, cost: 0 }));
       const lp = solve(right, [500, 500], [...columns, ...slack]);
       let least = Infinity;
       for (let a = 0; a < columns.length; a++)

@@ -72,7 +72,9 @@ describe('small jobs, exactly', () => {
     ).toBeNull();
   });
   test('what the cutter cannot make is not offered, and the bound holds all the same', () => {
-    const narrow = read(job({ cutter: { reach: '11' }, pieces: [{ id: 'b', width: '8', height: '11', papers: ['p'] }] })); // prettier-ignore
+    const narrow = read(
+      job({ cutter: { reach: '11' }, pieces: [{ id: 'b', width: '8', height: '11', papers: ['p'] }] }),
+    );
     const solved = solveSmall(compile(narrow))!;
     expect([solved.solution, solved.newSheets]).toEqual([null, 1]);
   });

@@ -60,7 +60,12 @@ describe('pieces from a fixed place', () => {
     expect(plan.missing[0]!.help.map((h) => h.how.do)).toContain('elsewhere');
   });
   test('lines that must not be cut through stay whole', () => {
-    const uncut: JobDocument['stock'][number]['uncut'] = [[['2', '2'], ['5', '6']]]; // prettier-ignore
+    const uncut: JobDocument['stock'][number]['uncut'] = [
+      [
+        ['2', '2'],
+        ['5', '6'],
+      ],
+    ];
     const { plan } = planned({
       version: 2,
       stock: [sheet(1, { uncut })],
@@ -119,7 +124,14 @@ describe('hidden centres', () => {
 });
 
 describe('odd scraps', () => {
-  const corner = [['0', '0'], ['9', '0'], ['9', '4'], ['4', '4'], ['4', '9'], ['0', '9']] as [string, string][]; // prettier-ignore
+  const corner = [
+    ['0', '0'],
+    ['9', '0'],
+    ['9', '4'],
+    ['4', '4'],
+    ['4', '9'],
+    ['0', '9'],
+  ] as [string, string][];
   const scrap = { id: 'corner', paper: 'gust', kind: 'scrap' as const, outline: corner };
   test('an L gives both its arms', () => {
     const { plan } = planned({
@@ -138,7 +150,13 @@ describe('odd scraps', () => {
         .status,
     ).toBe('short'));
   test('a torn edge is squared first: everything lies in the outline', () => {
-    const torn = [['1/4', '0'], ['8', '1/2'], ['7 1/2', '6'], ['3', '6 1/4'], ['0', '5 3/4']] as [string, string][]; // prettier-ignore
+    const torn = [
+      ['1/4', '0'],
+      ['8', '1/2'],
+      ['7 1/2', '6'],
+      ['3', '6 1/4'],
+      ['0', '5 3/4'],
+    ] as [string, string][];
     const { plan, job } = planned({
       version: 2,
       cutter: { step: '1/16' },
@@ -150,7 +168,14 @@ describe('odd scraps', () => {
     expect(plan.totals.usedArea).toBeCloseTo(areaOf(job.stock[0]!) / 24384 ** 2);
   });
   test('inside is inside, along the border too', () => {
-    const L = [[0, 0], [9, 0], [9, 4], [4, 4], [4, 9], [0, 9]].map(([x, y]) => ({ x, y })) as never; // prettier-ignore
+    const L = [
+      [0, 0],
+      [9, 0],
+      [9, 4],
+      [4, 4],
+      [4, 9],
+      [0, 9],
+    ].map(([x, y]) => ({ x, y })) as never;
     const at = (x: number, y: number, width: number, height: number) => liesInside(L, { x, y, width, height });
     expect([at(0, 0, 9, 4), at(0, 0, 4, 9), at(1, 1, 2, 2), at(0, 0, 5, 5), at(4, 4, 2, 2), at(0, 0, 9, 9)]).toEqual([
       true,
@@ -247,7 +272,10 @@ describe('a plan that is not as it says is found out', () => {
       { id: 'small', width: '3 1/2', height: '4 1/2', quantity: 4, papers: ['gust'] },
     ],
   };
-  const pinned = { stock: [sheet()], pieces: [{ id: 'scene', width: '4', height: '3', papers: ['gust'], from: { stock: 'sheet', x: '3', y: '5' } }] }; // prettier-ignore
+  const pinned = {
+    stock: [sheet()],
+    pieces: [{ id: 'scene', width: '4', height: '3', papers: ['gust'], from: { stock: 'sheet', x: '3', y: '5' } }],
+  };
   const leafOf = (plan: Plan, piece: string) => holding(plan, piece)[0]!;
   test.each<[string, Partial<JobDocument>, (plan: Plan) => void]>([
     [

@@ -111,7 +111,16 @@ test('sheets planned before are stacked too where they are cut alike', () => {
   const read = readJob(job({ cutter: { stack: 2 } }));
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const inch = 24384;
-  const leaf = (x: number, holds: Tree['holds']): Tree => ({ x, y: 0, width: 6 * inch, height: 12 * inch, cut: null, parts: [], lost: 0, holds }); // prettier-ignore
+  const leaf = (x: number, holds: Tree['holds']): Tree => ({
+    x,
+    y: 0,
+    width: 6 * inch,
+    height: 12 * inch,
+    cut: null,
+    parts: [],
+    lost: 0,
+    holds,
+  });
   const tree: Tree = { ...leaf(0, null), width: 12 * inch, cut: 'x', parts: [leaf(0, 'keep'), leaf(6 * inch, 'keep')] };
   const sheets: CutSheet[] = [1, 2].map(() => ({ stock: 0, tree, settled: true }));
   expect(bestSchedule(sheets, read.job, 0).steps.map((s) => s.sheets)).toEqual([[0, 1]]);

@@ -9,11 +9,38 @@ import type { Held, Plan, PlanNode } from './plan.ts';
 /** A rule that a plan breaks, and where. `said` and `is` are lengths or areas in the job's unit, or names. */
 export interface PlanFault {
   readonly code:
-    | 'unit' | 'unknown-stock' | 'unknown-piece' | 'no-such-copy' | 'cut-twice' | 'held-back' | 'yields-nothing'
-    | 'root-size' | 'empty-part' | 'malformed' | 'does-not-fill' | 'kerf' | 'beyond-reach' | 'too-narrow' | 'keep-rule'
-    | 'size' | 'paper' | 'side' | 'direction' | 'count' | 'status' | 'totals' | 'bound'
-    | 'pinned' | 'opening' | 'windmill' | 'cut-through' | 'outside'
-    | 'step-part' | 'step-setting' | 'step-mark' | 'step-missing'; // prettier-ignore
+    | 'unit'
+    | 'unknown-stock'
+    | 'unknown-piece'
+    | 'no-such-copy'
+    | 'cut-twice'
+    | 'held-back'
+    | 'yields-nothing'
+    | 'root-size'
+    | 'empty-part'
+    | 'malformed'
+    | 'does-not-fill'
+    | 'kerf'
+    | 'beyond-reach'
+    | 'too-narrow'
+    | 'keep-rule'
+    | 'size'
+    | 'paper'
+    | 'side'
+    | 'direction'
+    | 'count'
+    | 'status'
+    | 'totals'
+    | 'bound'
+    | 'pinned'
+    | 'opening'
+    | 'windmill'
+    | 'cut-through'
+    | 'outside'
+    | 'step-part'
+    | 'step-setting'
+    | 'step-mark'
+    | 'step-missing';
   readonly where: string;
   readonly said?: number | string;
   readonly is?: number | string;
@@ -125,16 +152,26 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     const [ll, lr, ur, ul, centre] = parts.map(boxOf) as [Box, Box, Box, Box, Box];
     const [right, top] = [box.x + box.width, box.y + box.height];
     const corners =
-      near(ll.x, box.x) && near(ll.y, box.y) && near(lr.x + lr.width, right) && near(lr.y, box.y) &&
-      near(ur.x + ur.width, right) && near(ur.y + ur.height, top) && near(ul.x, box.x) && near(ul.y + ul.height, top); // prettier-ignore
+      near(ll.x, box.x) &&
+      near(ll.y, box.y) &&
+      near(lr.x + lr.width, right) &&
+      near(lr.y, box.y) &&
+      near(ur.x + ur.width, right) &&
+      near(ur.y + ur.height, top) &&
+      near(ul.x, box.x) &&
+      near(ul.y + ul.height, top);
     const filled =
-      near(ll.width + kerf + lr.width, box.width) && near(ul.width + kerf + ur.width, box.width) &&
-      near(ll.height + kerf + ul.height, box.height) && near(lr.height + kerf + ur.height, box.height); // prettier-ignore
+      near(ll.width + kerf + lr.width, box.width) &&
+      near(ul.width + kerf + ur.width, box.width) &&
+      near(ll.height + kerf + ul.height, box.height) &&
+      near(lr.height + kerf + ur.height, box.height);
     const [narrow, wide] = ll.width < ul.width ? [ll.width, ul.width] : [ul.width, ll.width];
     const [low, high] = ll.height < lr.height ? [ll.height, lr.height] : [lr.height, ll.height];
     const middle =
-      near(centre.x, box.x + narrow + kerf) && near(centre.x + centre.width, box.x + wide) &&
-      near(centre.y, box.y + low + kerf) && near(centre.y + centre.height, box.y + high); // prettier-ignore
+      near(centre.x, box.x + narrow + kerf) &&
+      near(centre.x + centre.width, box.x + wide) &&
+      near(centre.y, box.y + low + kerf) &&
+      near(centre.y + centre.height, box.y + high);
     // one arm of each pair of neighbours passes the other
     const passes = ll.width > ul.width === lr.height > ll.height;
     if (!corners || !filled || !middle || !passes) fault('windmill', where);

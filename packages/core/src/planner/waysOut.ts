@@ -134,7 +134,18 @@ function* purchases(job: Job, k: number, quantity: number): Generator<Change> {
   const piece = job.pieces[k]!;
   const paper = job.papers.find((p) => p.id === piece.papers[0])!;
   const inch = job.unit === 'in' ? 24384 : 960 * 25.4;
-  const usual = job.unit === 'in' ? [[6, 6], [8, 8], [12, 12]] : [[148, 210], [210, 297], [297, 420]]; // prettier-ignore
+  const usual =
+    job.unit === 'in'
+      ? [
+          [6, 6],
+          [8, 8],
+          [12, 12],
+        ]
+      : [
+          [148, 210],
+          [210, 297],
+          [297, 420],
+        ];
   const per = job.unit === 'in' ? inch : 960;
   const known = job.stock.filter((s) => isNewPaper(s) && s.paper.id === paper.id && !s.outline);
   const sizes = [...known.map((s) => [s.width, s.height]), ...usual.map(([w, h]) => [w! * per, h! * per])];

@@ -8,7 +8,13 @@ import { RECIPE_IDS, recipeOf, sayRecipe, setField, type RecipeId, type Solved, 
  * What every recipe must hold to, whatever it makes. Rooms from a tag to a spread, both units, seeded values.
  */
 
-const ROOMS = { tag: ['2', '3 1/2'], card: ['4 1/4', '5 1/2'], page: ['12', '12'], a4: ['210 mm', '297 mm'], spread: ['24', '12'] } as const; // prettier-ignore
+const ROOMS = {
+  tag: ['2', '3 1/2'],
+  card: ['4 1/4', '5 1/2'],
+  page: ['12', '12'],
+  a4: ['210 mm', '297 mm'],
+  spread: ['24', '12'],
+} as const;
 type RoomName = keyof typeof ROOMS;
 const tableOf = (room: RoomName, unit: Unit = 'in'): Table => ({
   unit,

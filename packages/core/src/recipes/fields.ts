@@ -1,5 +1,7 @@
 import type { LengthText, ReadOptions } from '../length/index.ts';
-import type { Known } from './sums.ts';
+
+/** Measured values never give way; assumed ones may, but only while somebody types. */
+export type Known = 'measured' | 'assumed';
 
 /** Where in a recipe's input a value stands: `['mats', 1, 'reveal', 'left']`. Data: never put together or taken apart as text. */
 export type FieldPath = readonly (string | number)[];

@@ -14,6 +14,7 @@ export {
   type FieldList,
   type FieldPath,
   type IfEmpty,
+  type Known,
   type LengthInput,
 } from './fields.ts';
 export type {
@@ -41,5 +42,5 @@ export {
   type InputOf,
   type RecipeId,
 } from './registry.ts';
-export type { Known, Sum } from './sums.ts';
+export type { Sum } from './sums.ts';
 export { offerValue, setField } from './typing.ts';

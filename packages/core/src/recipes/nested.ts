@@ -9,7 +9,7 @@ import {
   type Ticks,
 } from '../length/index.ts';
 import { rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
-import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty } from './fields.ts';
+import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty, type Known } from './fields.ts';
 import type { Arithmetic, Dim, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
 import {
   keysAlong,
@@ -22,7 +22,7 @@ import {
   type RevealStyle,
   type Reveals,
 } from './reveals.ts';
-import { solveSums, term, type Equation, type Given, type Known, type SumsSolution } from './sums.ts';
+import { solveSums, term, type Equation, type Given, type SumsSolution } from './sums.ts';
 
 /*
  * Rectangles one inside the other:
@@ -280,25 +280,26 @@ export function nestedGivesWay(
   layers: readonly NestedLayer[],
   root: readonly FieldPath[],
   path: FieldPath,
-): FieldPath[] {
+): { own: FieldPath[]; others: FieldPath[] } {
   const far = [...layers.keys()].reverse();
-  const reveals = (i: number, style: RevealStyle) => revealKeys(style).map((key) => revealPath([list, i], key));
-  const own = far
-    .filter((i) => isUnder(path, [list, i]))
-    .flatMap((i): FieldPath[] =>
-      isSize(path)
-        ? keysAlong(layers[i]!.reveal.style, path.at(-1) as 'width' | 'height')
-            .reverse()
-            .map((key) => revealPath([list, i], key))
-        : AXES.map(({ size }) => sizePath([list, i], size)),
-    );
-  return [
-    // of a footer mat the bottom takes the rest
-    ...own.sort((a, b) => Number(b.at(-1) === 'bottom') - Number(a.at(-1) === 'bottom')),
-    ...far.flatMap((i) => AXES.map(({ size }) => sizePath([list, i], size))),
-    ...far.flatMap((i) => reveals(i, layers[i]!.reveal.style)),
+  const sizes = (i: number) => AXES.map(({ size }) => sizePath([list, i], size));
+  const reveals = (i: number, keys: readonly string[]) => keys.map((key) => revealPath([list, i], key));
+  const at = layers.findIndex((_, i) => isUnder(path, [list, i]));
+  const style = layers[at]?.reveal.style;
+  const own = !style
+    ? []
+    : isSize(path)
+      ? // of a footer mat the bottom takes the rest
+        reveals(at, keysAlong(style, path.at(-1) as 'width' | 'height')).sort(
+          (a, b) => Number(b.at(-1) === 'bottom') - Number(a.at(-1) === 'bottom'),
+        )
+      : sizes(at);
+  const others = [
+    ...far.flatMap(sizes),
+    ...far.flatMap((i) => reveals(i, revealKeys(layers[i]!.reveal.style))),
     ...root,
   ];
+  return { own, others };
 }
 
 /** What stays as it is when something of a chain is emptied. */

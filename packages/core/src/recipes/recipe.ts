@@ -160,8 +160,14 @@ export interface Recipe<Id extends string = string, Input = never> {
   entry(input: Input, list: FieldPath, table: Table, id: string): { readonly id: string };
   /** Puts a value where it belongs, with what hangs on it; undefined empties the field. */
   put(input: Input, path: FieldPath, value: unknown): Input;
-  /** Which given fields are worked out anew when this one is typed and that is too much, first to go first. */
-  givesWay(input: Input, path: FieldPath): readonly FieldPath[];
+  /**
+   * Which given fields are worked out anew when this one is typed and that is too much, first to go first: `own` says the same
+   * thing otherwise; only where that does not help, and nothing can be taken more loosely, one of the `others` goes.
+   */
+  givesWay(
+    input: Input,
+    path: FieldPath,
+  ): { readonly own: readonly FieldPath[]; readonly others: readonly FieldPath[] };
   /** Which computed fields stay as they are, and so become given, when this one is emptied, first choice first. */
   standsStill(input: Input, path: FieldPath): readonly FieldPath[];
   /** What may be taken more loosely where typing this is too much and nothing gives way; null: nothing. */

@@ -1,289 +1,453 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { MARKS, exactText, lengthOf, plainLength, roundExact, ticks } from '../length/index.ts';
-import { RECIPES, RECIPE_IDS, basePanels, fitMatToPaper, matStack, photo, sayMats, type Solved } from './index.ts';
+import type { FieldPath, Solved, Table } from './index.ts';
+import { fieldKey, recipeOf, sayRecipe, setField, valueAt, type InputOf, type RecipeId } from './index.ts';
 
-const table = { unit: 'in', mark: MARKS['1/16'] } as const;
+const table: Table = {
+  unit: 'in',
+  mark: MARKS['1/16'],
+  room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
+};
 const show = (n: number) => plainLength(ticks(n), MARKS['1/64']);
-function solved<T>(result: Solved<T>): Extract<Solved<T>, { status: 'solved' }> {
+type Done = Extract<Solved, { status: 'solved' }>;
+function solve<Id extends RecipeId>(id: Id, input: InputOf<Id>, on: Table = table): Done {
+  const result = recipeOf(id).solve(input, on);
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const print = (width: string, height: string) => ({ width, height, known: 'measured' as const });
-const sizes = (input: Parameters<typeof matStack.solve>[0]) =>
-  solved(matStack.solve(input, table)).answer.levels.map((l) => `${show(l.width)} x ${show(l.height)}`);
+const refuse = <Id extends RecipeId>(id: Id, input: InputOf<Id>, on: Table = table) => {
+  const result = recipeOf(id).solve(input, on);
+  if (result.status !== 'refused') throw new Error('was solved');
+  return result;
+};
+const value = (of: Done, ...path: FieldPath) => show(roundExact(of.values.get(fieldKey(path))!, 'nearest'));
+const sizes = (of: Done, role: string) =>
+  of.laid.layers.filter((l) => l.role === role).map((l) => `${show(l.box.width)} x ${show(l.box.height)}`);
+type Mats = InputOf<'mat-stack'>;
+type Mat = Mats['mats'][number];
+const even = (all: string, id = 'm'): Mat => ({ id, reveal: { style: 'even', all } });
+const mats = (width: string | undefined, height: string | undefined, ...layers: Mat[]): Mats => ({
+  print: { ...(width ? { width } : {}), ...(height ? { height } : {}), known: 'measured' },
+  mats: layers.map((m, i) => ({ ...m, id: `m${i + 1}` })),
+});
+const set = (input: unknown, path: FieldPath, text: string | number | undefined, id: RecipeId = 'mat-stack') =>
+  setField(recipeOf(id), input, path, text, table);
 
 describe('mat stack: worked numbers', () => {
   test('1: even reveal', () => {
-    expect(sizes({ print: print('3⅞', '5⅝'), mats: [{ reveal: ['3/16'] }] })[1]).toBe('4 1/4 x 6');
+    expect(sizes(solve('mat-stack', mats('3⅞', '5⅝', even('3/16'))), 'mat')).toEqual(['4 1/4 x 6']);
   });
-  test('2: three mats outward', () => {
-    expect(
-      sizes({
-        print: print('3 1/2', '5'),
-        mats: [{ reveal: ['1/8'] }, { reveal: ['1/16'] }, { reveal: ['3/8'] }],
-      }).slice(1),
-    ).toEqual(['3 3/4 x 5 1/4', '3 7/8 x 5 3/8', '4 5/8 x 6 1/8']);
+  test('2: three mats outward; layers lie bottom to top', () => {
+    const solved = solve('mat-stack', mats('3 1/2', '5', even('1/8'), even('1/16'), even('3/8')));
+    expect(sizes(solved, 'mat')).toEqual(['4 5/8 x 6 1/8', '3 7/8 x 5 3/8', '3 3/4 x 5 1/4']);
+    expect(solved.laid.layers.map((l) => l.key)).toEqual(['m3', 'm2', 'm1', 'print']);
   });
   test('3: sizes give uneven reveals, and what even ones would be', () => {
-    const { answer, suggestions } = solved(
-      matStack.solve({ print: print('5', '3 1/2'), mats: [{ width: '5 1/2', height: '3 3/4' }] }, table),
+    const solved = solve(
+      'mat-stack',
+      mats('5', '3 1/2', { id: '', reveal: { style: 'two' }, width: '5 1/2', height: '3 3/4' }),
     );
-    expect(Object.values(answer.gaps[0]!).map(show)).toEqual(['1/4', '1/4', '1/8', '1/8']);
-    const uneven = suggestions.find((s) => s.code === 'uneven-reveals')!;
+    expect([value(solved, 'mats', 0, 'reveal', 'across'), value(solved, 'mats', 0, 'reveal', 'upDown')]).toEqual([
+      '1/4',
+      '1/8',
+    ]);
+    const uneven = solved.suggestions.find((s) => s.code === 'uneven-reveals');
     expect(
-      uneven.code === 'uneven-reveals' &&
+      uneven?.code === 'uneven-reveals' &&
         uneven.even.map((e) => `${show(e.width)} x ${show(e.height)} ${show(e.reveal)}`),
     ).toEqual(['5 1/2 x 4 1/4', '5 1/4 x 3 3/4 1/8']);
   });
-  test('4: footer mat', () => {
-    expect(sizes({ print: print('2 1/4', '2 1/4'), mats: [{ reveal: ['3/16', '3/16', '3/16', '11/16'] }] })[1]).toBe(
-      '2 5/8 x 3 1/8',
+  test('4: footer mat, forwards and backwards', () => {
+    const footer: Mat = { id: '', reveal: { style: 'footer', sides: '3/16', bottom: '11/16' } };
+    const solved = solve('mat-stack', mats('2 1/4', '2 1/4', footer));
+    expect(sizes(solved, 'mat')).toEqual(['2 5/8 x 3 1/8']);
+    expect(show(solved.laid.layers.at(-1)!.box.y)).toBe('11/16');
+    const backwards = solve(
+      'mat-stack',
+      mats('4 1/4', '4 3/4', { id: '', reveal: { style: 'footer' }, width: '4 3/4', height: '6' }),
     );
+    expect([value(backwards, 'mats', 0, 'reveal', 'sides'), value(backwards, 'mats', 0, 'reveal', 'bottom')]).toEqual([
+      '1/4',
+      '1',
+    ]);
   });
   test('5: largest print for a paper', () => {
-    expect(
-      sizes({ print: { known: 'assumed' }, mats: [{ width: '4 1/2', height: '5 7/8', reveal: ['1/4'] }] })[0],
-    ).toBe('4 x 5 3/8');
+    const input = mats(undefined, undefined, { ...even('1/4'), width: '4 1/2', height: '5 7/8' });
+    expect(sizes(solve('mat-stack', input), 'print')).toEqual(['4 x 5 3/8']);
   });
   test('6: too long for the sheets, and the trim that makes it fit', () => {
-    const size = (w: string, h: string) => ({ width: lengthOf(w), height: lengthOf(h) });
-    const fit = fitMatToPaper(size('4', '6'), size('4 3/8', '6 3/8'), size('6', '6'));
-    expect(fit).toMatchObject({
-      fits: false,
-      over: size('0', '3/8'),
-      trim: { print: size('4', '5 5/8'), mat: size('4 3/8', '6') },
-    });
-    expect(fitMatToPaper(size('4', '6'), size('4', '6'), size('6', '4'))).toEqual({ fits: true, turned: true });
+    const input = mats('4', '6', even('3/16'));
+    const six = { width: lengthOf('6'), height: lengthOf('6') };
+    const offers = recipeOf('mat-stack').toComeFrom(input, table, 'm1', six);
+    expect(offers).toEqual([{ path: ['print', 'height'], length: lengthOf('5 5/8') }]);
+    const trimmed = set(input, ['print', 'height'], '5 5/8') as Mats;
+    expect(sizes(solve('mat-stack', trimmed), 'mat')).toEqual(['4 3/8 x 6']);
+    expect(recipeOf('mat-stack').toComeFrom(trimmed, table, 'm1', six)).toEqual([]);
   });
-  test('29: a mat smaller than its print is refused, edge by edge', () => {
-    const result = matStack.solve({ print: print('4 1/4', '6'), mats: [{ width: '4', height: '6' }] }, table);
-    expect(result).toMatchObject({
-      status: 'refused',
-      problems: [{ code: 'reveal-negative', layer: 'mat1', edges: ['left', 'right'], by: lengthOf('1/8') }],
-    });
-    expect(result.status === 'refused' && result.offers).toContainEqual({
-      field: 'mat1.width',
-      value: lengthOf('4 1/4'),
-    });
+  test('29: a mat smaller than its print is refused, edge by edge, with the nearest that works', () => {
+    const result = refuse(
+      'mat-stack',
+      mats('4 1/4', '6', { id: '', reveal: { style: 'two' }, width: '4', height: '6' }),
+    );
+    expect(result.problems).toEqual([
+      {
+        code: 'own',
+        why: 'smaller-than-inside',
+        path: ['mats', 0],
+        edges: ['left', 'right'],
+        lengths: [lengthOf('1/8')],
+      },
+    ]);
+    expect(result.offers).toContainEqual({ path: ['mats', 0, 'width'], length: lengthOf('4 1/4') });
+    expect(result.instead?.layers.map((l) => l.key)).toEqual(['print']);
+  });
+  test('an inner mat lies where its own reveals put it, counted from below', () => {
+    const solved = solve(
+      'mat-stack',
+      mats(
+        '2',
+        '3',
+        { id: '', reveal: { style: 'four', left: '1/8', right: '1/4', top: '1/2', bottom: '1' } },
+        even('1/16'),
+      ),
+    );
+    const [outer, inner, print] = solved.laid.layers;
+    expect([outer!.box.x, outer!.box.y]).toEqual([0, 0]);
+    expect([show(inner!.box.x), show(inner!.box.y)]).toEqual(['1/16', '1/16']);
+    expect([show(print!.box.x), show(print!.box.y)]).toEqual(['3/16', '1 1/16']);
   });
 });
 
-describe('mat stack: any unknown', () => {
-  test('every computed size carries a sum that adds up', () => {
-    const { sums, answer } = solved(
-      matStack.solve({ print: print('4', '6'), mats: [{ reveal: ['3/16'] }, { reveal: ['1/8', '1/4'] }] }, table),
-    );
-    const sum = sums['mat2.height']!;
-    const total = sum.terms.reduce((all, t) => all + t.times * roundExact(t.value, 'nearest'), 0) / sum.over;
-    expect(total).toBe(answer.levels[2]!.height);
-    expect(sums['print.width']).toBeUndefined();
+describe('mat stack: typing and emptying', () => {
+  const start = mats('4', '6', even('1/8'), even('1/4'));
+  test('a width that is typed takes over from the reveal, which stays even', () => {
+    const typed = set(start, ['mats', 0, 'width'], '5') as Mats;
+    expect(typed.mats[0]).toEqual({ id: 'm1', reveal: { style: 'even' }, width: '5' });
+    expect(sizes(solve('mat-stack', typed), 'mat')[1]).toBe('5 x 7');
   });
-  test('too few values: it asks for what is missing', () => {
-    expect(matStack.solve({ print: print('4', '6'), mats: [{}] }, table)).toMatchObject({
-      status: 'refused',
-      problems: [{ code: 'missing' }, { code: 'missing' }],
+  test('two sizes that an even mat cannot have make its reveals two', () => {
+    const typed = set(set(start, ['mats', 0, 'width'], '5'), ['mats', 0, 'height'], '6 1/2') as Mats;
+    expect(typed.mats[0]).toEqual({ id: 'm1', reveal: { style: 'two' }, width: '5', height: '6 1/2' });
+    expect(value(solve('mat-stack', typed), 'mats', 0, 'reveal', 'across')).toBe('1/2');
+  });
+  test('a reveal that is typed takes over from the sizes', () => {
+    const sized = mats('4', '6', { id: '', reveal: { style: 'two' }, width: '5', height: '8' });
+    const typed = set(sized, ['mats', 0, 'reveal', 'across'], '1/4') as Mats;
+    expect(typed.mats[0]).toEqual({ id: 'm1', reveal: { style: 'two', across: '1/4' }, height: '8' });
+  });
+  test('the print is emptied: the outermost mat stays, and the print is worked out', () => {
+    const emptied = set(set(start, ['print', 'width'], undefined), ['print', 'height'], undefined) as Mats;
+    expect(emptied.mats[1]).toMatchObject({ width: '4 3/4', height: '6 3/4' });
+    const paper = set(set(emptied, ['mats', 1, 'width'], '4 1/2'), ['mats', 1, 'height'], '5 7/8') as Mats;
+    expect(sizes(solve('mat-stack', paper), 'print')).toEqual(['3 3/4 x 5 1/8']);
+  });
+  test('a measured print does not give way, and is typed over all the same', () => {
+    const wide = set(start, ['mats', 1, 'width'], '9') as Mats;
+    expect(wide.print).toEqual(start.print);
+    expect((set(wide, ['print', 'width'], '3') as Mats).print.width).toBe('3');
+  });
+  test('another style of reveal keeps each value at its edge', () => {
+    const four = set(start, ['mats', 0, 'reveal', 'style'], 'four');
+    expect(valueAt(four, ['mats', 0, 'reveal'])).toEqual({
+      style: 'four',
+      left: '1/8',
+      right: '1/8',
+      top: '1/8',
+      bottom: '1/8',
     });
+    const footer = set(set(four, ['mats', 0, 'reveal', 'bottom'], '1'), ['mats', 0, 'reveal', 'style'], 'footer');
+    expect(valueAt(footer, ['mats', 0, 'reveal'])).toEqual({ style: 'footer', sides: '1/8', bottom: '1' });
   });
-  test('too many: an assumed one gives way, a measured one never does', () => {
-    const input = { print: print('4', '6'), mats: [{ width: '5', height: '7', reveal: ['1/4'] as ['1/4'] }] };
-    const { answer, suggestions } = solved(matStack.solve(input, table));
-    expect(show(answer.levels[1]!.width)).toBe('4 1/2');
-    expect(suggestions).toContainEqual({ code: 'gave-way', field: 'mat1.width' });
-    const measured = photo.solve({ print: print('4', '6'), image: { width: '3', height: '5' }, border: '1/4' }, table);
-    expect(solved(measured).answer.print.width).toBe(lengthOf('4'));
+  test('too few values: it asks for what is missing; a bad length names its field', () => {
+    expect(refuse('mat-stack', mats('4', '6', { id: '', reveal: { style: 'even' } })).problems).toMatchObject([
+      {
+        code: 'missing',
+        paths: expect.arrayContaining([
+          ['mats', 0, 'width'],
+          ['mats', 0, 'reveal', 'all'],
+        ]),
+      },
+    ]);
+    expect(refuse('mat-stack', mats('4', '6', { ...even('1/8'), width: '4 1/0' })).problems).toMatchObject([
+      { code: 'field', path: ['mats', 0, 'width'] },
+    ]);
   });
-  test('measured values that cannot all hold are named', () => {
-    const clash = basePanels.solve(
-      { page: { width: '12', height: '12' }, panels: [{ reveal: ['7'] }], seam: null },
-      table,
-    );
-    expect(clash).toMatchObject({
-      status: 'refused',
-      problems: [
-        { code: 'size-not-positive', field: 'panel1.width' },
-        { code: 'size-not-positive', field: 'panel1.height' },
-      ],
-    });
-  });
-  test('a bad length names its field', () => {
-    expect(matStack.solve({ print: print('4', '6'), mats: [{ width: '4 1/0', height: '6' }] }, table)).toMatchObject({
-      status: 'refused',
-      problems: [{ code: 'field', field: 'mat1.width' }],
-    });
+  test('values that cannot all hold are named, and by how much', () => {
+    expect(refuse('mat-stack', mats('4', '6', { ...even('1/8'), width: '5' })).problems).toMatchObject([
+      { code: 'disagree', by: lengthOf('3/4') },
+    ]);
   });
 
-  const sixtyFourth = fc.integer({ min: 1, max: 300 }).map((n) => ticks(n * 381));
+  const sixtyFourth = fc.integer({ min: 1, max: 300 }).map((n) => exactText(ticks(n * 381), 'in'));
   test('forwards and backwards agree: sizes from reveals give back the reveals, and the print', () => {
     fc.assert(
       fc.property(sixtyFourth, sixtyFourth, fc.array(sixtyFourth, { minLength: 1, maxLength: 5 }), (w, h, reveals) => {
-        const text = (n: number) => exactText(ticks(n), 'in');
-        const forwards = solved(
-          matStack.solve(
-            { print: print(text(w), text(h)), mats: reveals.map((r) => ({ reveal: [text(r)] as [string] })) },
-            table,
+        const forwards = solve('mat-stack', mats(w, h, ...reveals.map((r) => even(r))));
+        const outward = forwards.laid.layers.slice(0, -1).reverse();
+        const text = (t: number) => exactText(ticks(t), 'in');
+        const backwards = solve(
+          'mat-stack',
+          mats(
+            w,
+            h,
+            ...outward.map((l) => ({
+              id: '',
+              reveal: { style: 'two' as const },
+              width: text(l.box.width),
+              height: text(l.box.height),
+            })),
           ),
         );
-        const { levels } = forwards.answer;
-        const backwards = solved(
-          matStack.solve(
-            {
-              print: print(text(w), text(h)),
-              mats: levels.slice(1).map((l) => ({ width: text(l.width), height: text(l.height) })),
-            },
-            table,
+        reveals.forEach((r, i) =>
+          expect(backwards.values.get(fieldKey(['mats', i, 'reveal', 'across']))).toEqual({
+            n: BigInt(lengthOf(r)),
+            d: 1n,
+          }),
+        );
+        const { width, height } = forwards.laid.size;
+        const inward = solve(
+          'mat-stack',
+          mats(
+            undefined,
+            undefined,
+            ...reveals.map((r, i) => ({
+              ...even(r),
+              ...(i === reveals.length - 1 ? { width: text(width), height: text(height) } : {}),
+            })),
           ),
         );
-        expect(backwards.answer.gaps.map((g) => g.left)).toEqual(reveals);
-        const outer = levels.at(-1)!;
-        const inward = solved(
-          matStack.solve(
-            {
-              print: { known: 'assumed' },
-              mats: reveals.map((r, i) => ({
-                reveal: [text(r)] as [string],
-                ...(i === reveals.length - 1 ? { width: text(outer.width), height: text(outer.height) } : {}),
-              })),
-            },
-            table,
-          ),
-        );
-        expect(inward.answer.levels[0]).toMatchObject({ width: w, height: h });
+        expect(inward.laid.layers.at(-1)!.box).toMatchObject({ width: lengthOf(w), height: lengthOf(h) });
       }),
     );
   });
   test('an odd difference leaves its odd tick on the far side', () => {
-    const { answer } = solved(
-      matStack.solve({ print: print('4', '6'), mats: [{ width: '4 1/64', height: '6 1/64' }] }, table),
+    const { laid } = solve(
+      'mat-stack',
+      mats('4', '6', { id: '', reveal: { style: 'two' }, width: '4 1/64', height: '6 1/64' }),
     );
-    const { left, right } = answer.gaps[0]!;
-    expect([left + right, right - left]).toEqual([381, 1]);
+    const [mat, print] = laid.layers;
+    expect([print!.box.x, mat!.box.width - print!.box.width - print!.box.x]).toEqual([190, 191]);
   });
 });
 
 describe('base panels', () => {
+  const sized = (id: string, size: string) => ({ id, reveal: { style: 'two' as const }, width: size, height: size });
   test('7: reveals from sizes', () => {
-    const { answer } = solved(
-      basePanels.solve(
-        {
-          page: { width: '12', height: '12' },
-          panels: ['11 1/4', '9 1/2', '9'].map((s) => ({ width: s, height: s })),
-          seam: null,
-        },
-        table,
-      ),
-    );
-    expect([...answer.gaps].reverse().map((g) => show(g.left))).toEqual(['3/8', '7/8', '1/4']);
+    const solved = solve('base-panels', { panels: [sized('a', '11 1/4'), sized('b', '9 1/2'), sized('c', '9')] });
+    expect([0, 1, 2].map((i) => value(solved, 'panels', i, 'reveal', 'across'))).toEqual(['3/8', '7/8', '1/4']);
   });
   test('inward by reveal, flush to an edge, bleeding off another', () => {
-    const { answer } = solved(
-      basePanels.solve(
-        {
-          page: { width: '12', height: '12' },
-          panels: [
-            { reveal: ['1/4'] },
-            { width: '9', height: '8', rest: { across: 'left', upDown: 'top' } },
-            { reveal: ['1/2', '-1/4', '1', '1'] },
-          ],
-          seam: null,
-        },
-        table,
-      ),
-    );
-    const [third, second, first] = answer.levels;
-    expect([first, second, third].map((l) => `${show(l!.width)} x ${show(l!.height)}`)).toEqual([
-      '11 1/2 x 11 1/2',
-      '9 x 8',
-      '8 3/4 x 6',
-    ]);
-    expect(Object.values(answer.gaps[1]!).map(show)).toEqual(['0', '2 1/2', '0', '3 1/2']);
-    expect(show(answer.gaps[0]!.right)).toBe('-1/4');
+    const solved = solve('base-panels', {
+      panels: [
+        even('1/4', 'a'),
+        { id: 'b', reveal: { style: 'four', left: '0', top: '0' }, width: '9', height: '8' },
+        { id: 'c', reveal: { style: 'four', left: '1/2', right: '-1/4', top: '1', bottom: '1' } },
+      ],
+    });
+    expect(sizes(solved, 'panel')).toEqual(['11 1/2 x 11 1/2', '9 x 8', '8 3/4 x 6']);
+    expect(value(solved, 'panels', 1, 'reveal', 'right')).toBe('2 1/2');
+    const [, first, second] = solved.laid.layers;
+    expect([show(second!.box.x - first!.box.x), show(second!.box.y - first!.box.y)]).toEqual(['0', '3 1/2']);
+  });
+  test('centred where nothing is said of either edge', () => {
+    const solved = solve('base-panels', {
+      panels: [{ id: 'a', reveal: { style: 'four', top: '1' }, width: '9', height: '8' }],
+    });
+    expect(show(solved.laid.layers[1]!.box.x)).toBe('1 1/2');
+    expect(value(solved, 'panels', 0, 'reveal', 'bottom')).toBe('3');
   });
   test('no reveal at the seam of a spread', () => {
-    const { answer } = solved(
-      basePanels.solve({ page: { width: '12', height: '12' }, panels: [{ reveal: ['1/4'] }], seam: 'right' }, table),
-    );
-    expect(answer.gaps[0]).toMatchObject({ right: 0, left: lengthOf('1/4'), top: lengthOf('1/4') });
-    expect(show(answer.levels[0]!.width)).toBe('11 3/4');
+    const seamed: Table = { ...table, room: { ...table.room, seams: ['right'] } };
+    const solved = solve('base-panels', { panels: [even('1/4', 'a')] }, seamed);
+    expect(sizes(solved, 'panel')).toEqual(['11 3/4 x 11 1/2']);
+    expect(show(solved.laid.layers[1]!.box.x)).toBe('1/4');
   });
-  test('the page can be the unknown', () => {
-    const { answer } = solved(
-      basePanels.solve({ page: {}, panels: [{ width: '11', height: '8', reveal: ['1/2', '1/4'] }], seam: null }, table),
-    );
-    expect(answer.levels.at(-1)).toMatchObject({ width: lengthOf('12'), height: lengthOf('8 1/2') });
+  test('a reveal that leaves nothing is refused, and the base stays in view', () => {
+    const result = refuse('base-panels', { panels: [even('7', 'a')] });
+    expect(result.problems).toMatchObject([
+      { code: 'size-not-positive', path: ['panels', 0, 'width'] },
+      { code: 'size-not-positive', path: ['panels', 0, 'height'] },
+    ]);
+    expect(result.instead?.layers.map((l) => l.key)).toEqual(['base']);
+  });
+  test('every panel is a room for others', () => {
+    const { laid } = solve('base-panels', { panels: [even('1', 'a')] });
+    expect(laid.slots).toMatchObject([{ key: 'a', box: { x: lengthOf('1'), width: lengthOf('10') } }]);
   });
 });
 
 describe('photo', () => {
-  const crop = (keep: 'fill' | 'whole') => ({
-    width: '8',
-    height: '10',
-    keep,
-    across: 'centre' as const,
-    upDown: 'centre' as const,
+  const bare = { print: { width: '4', height: '6', known: 'measured' as const }, image: {} };
+  const crop = (keep: 'fill' | 'whole', more: object = {}) => ({
+    ...bare,
+    crop: { width: '8', height: '10', keep, across: 'centre' as const, upDown: 'centre' as const, ...more },
   });
+  const none = { keep: 'fill' as const, across: 'centre' as const, upDown: 'centre' as const };
+  const fact = (of: Done, name: string) => of.laid.facts.find((f) => f.name === name)!.lengths;
   test('8: 4 x 6 enlarged to fill 8 x 10, and without loss', () => {
-    const fill = solved(photo.solve({ print: print('4', '6'), image: {}, crop: crop('fill') }, table)).answer.crop!;
-    expect([show(fill.scaled.width), show(fill.scaled.height)]).toEqual(['8', '12']);
-    expect([
-      show(fill.lost.top),
-      show(fill.lost.bottom),
-      show(fill.lost.left),
-      show(fill.lostOfOriginal.height),
-    ]).toEqual(['1', '1', '0', '1']);
-    const whole = solved(photo.solve({ print: print('4', '6'), image: {}, crop: crop('whole') }, table)).answer.crop!;
-    expect([whole.scaled.width, whole.scaled.height, whole.short.width]).toEqual([
-      lengthOf('20/3'),
-      lengthOf('10'),
-      lengthOf('4/3'),
-    ]);
+    const fill = solve('photo', crop('fill'));
+    expect(fact(fill, 'enlarged').map(show)).toEqual(['2']);
+    expect(fact(fill, 'scaled').map(show)).toEqual(['8', '12']);
+    expect(fact(fill, 'lost').map(show)).toEqual(['0', '0', '1', '1']);
+    expect(fact(fill, 'lost-of-original').map(show)).toEqual(['0', '1']);
+    const whole = solve('photo', crop('whole'));
+    expect(fact(whole, 'scaled')).toEqual([lengthOf('20/3'), lengthOf('10')]);
+    expect(fact(whole, 'short')).toEqual([lengthOf('4/3'), 0]);
+  });
+  test('what is kept on one side is lost on the other', () => {
+    expect(fact(solve('photo', crop('fill', { upDown: 'top' })), 'lost').map(show)).toEqual(['0', '0', '0', '2']);
+    expect(fact(solve('photo', crop('fill', { upDown: 'bottom' })), 'lost').map(show)).toEqual(['0', '0', '2', '0']);
   });
   test('a printed border counted in or out, or found from both sizes', () => {
-    expect(
-      show(solved(photo.solve({ print: print('4', '6'), image: {}, border: '1/8' }, table)).answer.image.height),
-    ).toBe('5 3/4');
-    expect(
-      show(
-        solved(photo.solve({ print: { known: 'assumed' }, image: { width: '4', height: '6' }, border: '1/8' }, table))
-          .answer.print.width,
-      ),
-    ).toBe('4 1/4');
-    expect(
-      show(
-        solved(photo.solve({ print: print('4', '6'), image: { width: '3 1/2', height: '5 1/2' } }, table)).answer
-          .border,
-      ),
-    ).toBe('1/4');
+    expect(value(solve('photo', { ...bare, border: '1/8', crop: none }), 'image', 'height')).toBe('5 3/4');
+    const outward = {
+      print: { known: 'assumed' as const },
+      image: { width: '4', height: '6' },
+      border: '1/8',
+      crop: none,
+    };
+    expect(value(solve('photo', outward), 'print', 'width')).toBe('4 1/4');
+    const both = { ...bare, image: { width: '3 1/2', height: '5 1/2' }, crop: none };
+    expect(value(solve('photo', both), 'border')).toBe('1/4');
   });
   test('a border that leaves nothing to see is refused', () => {
-    expect(photo.solve({ print: print('4', '6'), image: {}, border: '2' }, table)).toMatchObject({
-      status: 'refused',
-      problems: [{ code: 'border-too-wide' }],
-    });
+    expect(refuse('photo', { ...bare, border: '2', crop: none }).problems).toMatchObject([
+      { code: 'own', why: 'border-too-wide' },
+    ]);
+  });
+  test('mats go round what is left of it', () => {
+    const next = (input: InputOf<'photo'>) => recipeOf('photo').onward(input, table, () => 'x')[0]!.input;
+    expect(next({ ...bare, border: '1/8', crop: none })).toMatchObject({ print: { width: '3 3/4', height: '5 3/4' } });
+    expect(next(crop('fill'))).toMatchObject({ print: { width: '8', height: '10' } });
   });
 });
 
-describe('mats in one line', () => {
+describe('banner strip', () => {
+  type Banners = InputOf<'banner-strip'>;
+  const banners = (more: Partial<Banners>): Banners => ({
+    strip: { width: '2 1/2', length: '6' },
+    count: 4,
+    spread: 'room',
+    row: { gap: '1/4' },
+    end: { shape: 'notch', longer: 'left' },
+    ...more,
+  });
+  test('17: a notch of 7/8, and one at right angles', () => {
+    const shallow = solve('banner-strip', banners({ end: { shape: 'notch', depth: '7/8', longer: 'left' } }));
+    const facts = (of: Done) => of.laid.facts.map((f) => [f.name, ...f.lengths.map(show)]);
+    expect(facts(shallow)).toEqual([
+      ['centre-mark', '1 1/4'],
+      ['centre-line', '5 1/8'],
+    ]);
+    const right = solve('banner-strip', banners({}));
+    expect(facts(right)[1]).toEqual(['centre-line', '4 3/4']);
+    expect(value(right, 'end', 'depth')).toBe('1 1/4');
+    expect(right.laid.blanks).toMatchObject([
+      { key: 'strip', quantity: 4, finish: [{ do: 'notch', depth: lengthOf('1 1/4'), at: lengthOf('1 1/4') }] },
+    ]);
+    expect(right.laid.blanks[0]!.marks).toHaveLength(1);
+  });
+  test('10: six across 12 with a margin of 3/4 wished: widths go down to the mark, the rest to the margins', () => {
+    const solved = solve(
+      'banner-strip',
+      banners({ strip: { length: '6' }, count: 6, row: { gap: '1/8', margin: '3/4' } }),
+    );
+    expect(value(solved, 'strip', 'width')).toBe('1 5/8');
+    expect([value(solved, 'row', 'across'), value(solved, 'row', 'margin')]).toEqual(['10 3/8', '13/16']);
+    expect(solved.suggestions).toEqual([{ code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }]);
+  });
+  test('9: five 2 across 12 with gaps of 1/4: margins 1/2', () => {
+    const solved = solve('banner-strip', banners({ strip: { width: '2', length: '3' }, count: 5 }));
+    expect([value(solved, 'row', 'across'), value(solved, 'row', 'margin')]).toEqual(['11', '1/2']);
+    expect(solved.laid.layers.map((l) => show(l.box.x))).toEqual(['1/2', '2 3/4', '5', '7 1/4', '9 1/2']);
+  });
+  test('15: five 2 1/2 edge to edge across 12 are too much: fewer, narrower, or overlapping', () => {
+    const input = banners({ count: 5, row: { gap: '0' } });
+    const { problems, offers } = refuse('banner-strip', input);
+    expect(problems).toEqual([{ code: 'own', why: 'too-much', path: ['row', 'across'], lengths: [lengthOf('1/2')] }]);
+    expect(offers).toEqual([
+      { path: ['count'], count: 4 },
+      { path: ['strip', 'width'], length: lengthOf('2 3/8') },
+      { path: ['row', 'gap'], length: lengthOf('-1/8') },
+    ]);
+    for (const offer of offers) {
+      const text = 'count' in offer ? offer.count : exactText(offer.length, 'in');
+      expect(solve('banner-strip', set(input, offer.path, text, 'banner-strip') as Banners).status).toBe('solved');
+    }
+  });
+  test('how many fit, and what is left is shared by the margins', () => {
+    const { count: _count, ...asked } = banners({ row: { gap: '1/4', margin: '1/2' } });
+    const solved = solve('banner-strip', asked);
+    expect(solved.laid.layers).toHaveLength(4);
+    expect(value(solved, 'row', 'margin')).toBe('5/8');
+    const wide = refuse('banner-strip', { ...asked, strip: { width: '11 1/2', length: '6' } });
+    expect(wide.problems).toMatchObject([{ code: 'own', why: 'none-fits' }]);
+  });
+  test('as a row it is as long as it is; typing its length frees the gap', () => {
+    const row = banners({ spread: 'row', count: 3, row: { gap: '1/4' } });
+    expect(show(solve('banner-strip', row).laid.size.width)).toBe('8');
+    const longer = set(row, ['row', 'across'], '9', 'banner-strip') as Banners;
+    expect(longer.row).toEqual({ across: '9' });
+    expect(value(solve('banner-strip', longer), 'row', 'gap')).toBe('3/4');
+  });
+  test.each(['point', 'slant', 'straight'] as const)('an end that is %s', (shape) => {
+    const { laid } = solve('banner-strip', banners({ end: { shape, longer: 'right' } }));
+    expect(laid.blanks[0]!.finish.map((f) => f.do)).toEqual(shape === 'straight' ? [] : [shape]);
+    expect(laid.layers[0]!.shape === null).toBe(shape === 'straight');
+  });
+  test('an end deeper than the strip is long is refused', () => {
+    expect(
+      refuse('banner-strip', banners({ end: { shape: 'point', depth: '6', longer: 'left' } })).problems,
+    ).toMatchObject([{ code: 'own', why: 'end-too-deep' }]);
+  });
+  test('the width typed: the margins follow, then the gap', () => {
+    const typed = set(
+      banners({ strip: { length: '6' }, row: { gap: '1/4', margin: '1/2' } }),
+      ['strip', 'width'],
+      '2',
+      'banner-strip',
+    ) as Banners;
+    expect(typed.row).toEqual({ gap: '1/4' });
+  });
+});
+
+describe('one line', () => {
+  const hear = (line: string) => sayRecipe(line, table, () => 'x');
   test.each([
     ['mat 1/8 1/4 around 4x6', ['1/8', '1/4']],
     ['mats 1/8, 1/16, 3/8 around 3 1/2 x 5', ['1/8', '1/16', '3/8']],
-    ['1 1/4 ½ for 4 by 6', ['1 1/4', '½']],
+    ['mat 1 1/4 ½ for 4 by 6', ['1 1/4', '½']],
     ['mat 3 mm 5 mm around 10 x 15 cm', ['3 mm', '5 mm']],
+    ["mats ⅙ 1/8'' round 4 x 6", ['⅙', "1/8''"]],
+    ['mat 6 mm around 89 mm x 127 mm', ['6 mm']],
   ])('%s', (line, reveals) => {
-    const said = sayMats(line, 'in');
-    expect(said.ok && said.input.mats.map((m) => m.reveal?.[0])).toEqual(reveals);
+    const said = hear(line)?.said;
+    expect(said?.ok && (said.input as Mats).mats.map((m) => valueAt(m, ['reveal', 'all']))).toEqual(reveals);
   });
   test('a footer', () => {
-    const said = sayMats('mat 3/16 footer 11/16 around 2 1/4 x 2 1/4', 'in');
-    expect(said.ok && said.input.mats).toEqual([{ reveal: ['3/16', '3/16', '3/16', '11/16'] }]);
+    const said = hear('mat 3/16 footer 11/16 around 2 1/4 x 2 1/4')?.said;
+    expect(said?.ok && (said.input as Mats).mats).toEqual([
+      { id: 'x', reveal: { style: 'footer', sides: '3/16', bottom: '11/16' } },
+    ]);
   });
-  test.each(['', 'mat', 'mat 1/8 around', 'hello world', 'mat 1/8 around 4 x lots'])('%j is not understood', (line) =>
-    expect(sayMats(line, 'in').ok).toBe(false),
-  );
-});
-
-test('the registry holds every recipe under its own id, with a schema that accepts an example', () => {
-  expect(RECIPE_IDS).toEqual(RECIPE_IDS.map((id) => RECIPES[id].id));
-  expect(RECIPES['mat-stack'].input.safeParse({ mats: [{ reveal: ['1/8'] }] }).success).toBe(true);
-  expect(RECIPES['mat-stack'].input.safeParse({ mats: [{ reveal: ['1/8'], colour: 'red' }] }).success).toBe(false);
+  test.each([
+    ['mat', 'phrase-unreadable'],
+    ['mat 1/8 around', 'size-unreadable'],
+    ['mat 1/8 around 4 x lots', 'length-unreadable'],
+    ['5 banners', 'size-unreadable'],
+    ['99 banners 1 x 3', 'phrase-unreadable'],
+    ['panels', 'phrase-unreadable'],
+    ['print 4 x 6 border lots', 'length-unreadable'],
+  ])('%j: %s', (line, code) => expect(hear(line)?.said).toMatchObject({ ok: false, problem: { code } }));
+  test('what no recipe knows', () => expect(hear('hello world')).toBeNull());
+  test('banners with words for numbers, a gap and an end', () => {
+    const said = hear('five banners 1 3/8 x 4 1/2 gap 1/4 pointed 1/2')?.said;
+    expect(said?.ok && said.input).toMatchObject({
+      count: 5,
+      strip: { width: '1 3/8', length: '4 1/2' },
+      row: { gap: '1/4' },
+      end: { shape: 'point', depth: '1/2' },
+    });
+  });
 });

@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { exact, roundExact, ticks } from '../length/index.ts';
-import { solveSums, type Equation, type Given } from './sums.ts';
+import { solveSums, term, type Equation, type Given } from './sums.ts';
 
-const line = (...terms: [string, number][]): Equation => terms.map(([name, times]) => ({ name, times }));
+const line = (...terms: [string, number][]): Equation => terms.map(([name, times]) => term([name], times));
 const given = (name: string, value: number, known: Given['known'] = 'assumed'): Given => ({
-  name,
+  path: [name],
   value: ticks(value),
   known,
 });
@@ -41,7 +41,11 @@ describe('lines of arithmetic', () => {
     expect([roundExact(values.get('both')!, 'down'), roundExact(values.get('both')!, 'up')]).toEqual([0, 1]);
   });
   test('what nothing reaches is named', () => {
-    expect([...solveSums(MAT, [given('inner', 10), given('left', 1)]).unknown].sort()).toEqual(['outer', 'right']);
+    expect(
+      solveSums(MAT, [given('inner', 10), given('left', 1)])
+        .unknown.map(String)
+        .sort(),
+    ).toEqual(['outer', 'right']);
   });
   test('a contradiction names the givens it stands on, and by how much they differ', () => {
     const { disagree, gaveWay } = solveSums(
@@ -52,9 +56,9 @@ describe('lines of arithmetic', () => {
         given('left', 1, 'measured'),
         given('right', 3, 'measured'),
       ],
-      ['left', 'outer'],
+      [['left'], ['outer']],
     );
-    expect([...disagree!.names].sort()).toEqual(['inner', 'left', 'outer', 'right']);
+    expect(disagree!.paths.map(String).sort()).toEqual(['inner', 'left', 'outer', 'right']);
     expect(Math.abs(roundExact(disagree!.by, 'nearest'))).toBe(6);
     expect(gaveWay).toEqual([]);
   });
@@ -63,16 +67,16 @@ describe('lines of arithmetic', () => {
     const { values, gaveWay, disagree } = solveSums(
       two,
       [given('outer', 20), given('inner', 10), given('left', 1), given('right', 3), given('p', 5), given('q', 5)],
-      ['q', 'right', 'left'],
+      [['q'], ['right'], ['left']],
     );
-    expect([gaveWay, disagree]).toEqual([['right'], null]);
+    expect([gaveWay, disagree]).toEqual([[['right']], null]);
     expect(values.get('right')).toEqual(exact(9));
   });
   test('givens that agree are left alone, however many', () => {
     const { gaveWay, disagree } = solveSums(
       MAT,
       [given('outer', 14), given('inner', 10), given('left', 1), given('right', 3)],
-      ['outer'],
+      [['outer']],
     );
     expect([gaveWay, disagree]).toEqual([[], null]);
   });

@@ -1,5 +1,5 @@
 import { addExact, exact, isZero, scaleExact, type Exact, type Ticks } from '../length/index.ts';
-import { fieldKey, samePath, type FieldPath } from './fields.ts';
+import { fieldKey, samePath, type FieldPath, type Known } from './fields.ts';
 
 /** One line of arithmetic over named lengths: the sum of all `times × path` is nothing. */
 export type Equation = readonly Term[];
@@ -9,9 +9,6 @@ export interface Term {
   readonly times: number;
 }
 export const term = (path: FieldPath, times: number): Term => ({ path, key: fieldKey(path), times });
-
-/** Measured values never give way; assumed ones may, but only while somebody types. */
-export type Known = 'measured' | 'assumed';
 
 export interface Given {
   readonly path: FieldPath;

@@ -27,17 +27,30 @@ export function setField<Input>(
     return field.ifEmpty === 'by-rule' ? recipe.put(input, path, undefined) : emptied(recipe, input, path, table);
   }
   const next = recipe.put(input, path, value);
-  const kept = freed(recipe, next, path, table);
-  if (kept) return kept;
+  const { own, others } = recipe.givesWay(next, path);
   const loose = recipe.loosened(next, path);
-  return (loose && freed(recipe, loose, path, table)) ?? next;
+  return (
+    freed(recipe, next, path, own, table) ??
+    (loose && freed(recipe, loose, path, own, table)) ??
+    freed(recipe, next, path, [...own, ...others], table) ??
+    next
+  );
 }
 
-/** The input without the given values that the one at `path` leaves no room for; null where none of them may give way. */
-function freed<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input | null {
+/** The input without the given values that the one at `path` leaves no room for; null where none of `giveWay` helps. */
+function freed<Input>(
+  recipe: Recipe<string, Input>,
+  input: Input,
+  path: FieldPath,
+  giveWay: readonly FieldPath[],
+  table: Table,
+): Input | null {
   const { equations, givens } = recipe.arithmetic(input, table);
-  const giveWay = recipe.givesWay(input, path).filter((p) => !samePath(p, path));
-  const solution = solveSums(equations, givens, giveWay);
+  const solution = solveSums(
+    equations,
+    givens,
+    giveWay.filter((p) => !samePath(p, path)),
+  );
   if (solution.disagree) return null;
   return solution.gaveWay.reduce((kept, p) => recipe.put(kept, p, undefined), input);
 }

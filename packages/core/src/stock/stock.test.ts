@@ -96,7 +96,17 @@ describe('a scrap with a corner gone', () => {
         [0, '9'],
       ],
     });
-    expect(sayStock('scrap 90 x 90 less 40 x 30 teal', papers, 'mm')).toMatchObject({ ok: true, outline: [[0, 0], ['90', 0], ['90', '60'], ['50', '60'], ['50', '90'], [0, '90']] }); // prettier-ignore
+    expect(sayStock('scrap 90 x 90 less 40 x 30 teal', papers, 'mm')).toMatchObject({
+      ok: true,
+      outline: [
+        [0, 0],
+        ['90', 0],
+        ['90', '60'],
+        ['50', '60'],
+        ['50', '90'],
+        [0, '90'],
+      ],
+    });
   });
   test('the corner must be smaller than the scrap', () =>
     expect(sayStock('scrap 4 x 4 less 4 x 2 teal', papers, 'in')).toMatchObject({
@@ -108,7 +118,18 @@ describe('a scrap with a corner gone', () => {
 describe('an odd scrap by its corners', () => {
   const papers = [{ id: 't', name: 'Teal swell' }];
   test.each([
-    ['scrap corners 0 x 0, 9 x 0, 9 x 4 1/2, 3 x 7 1/2 teal', '9 in', '7 1/2 in', [[0, 0], ['9', 0], ['9', '4 1/2'], ['3', '7 1/2']], 1], // prettier-ignore
+    [
+      'scrap corners 0 x 0, 9 x 0, 9 x 4 1/2, 3 x 7 1/2 teal',
+      '9 in',
+      '7 1/2 in',
+      [
+        [0, 0],
+        ['9', 0],
+        ['9', '4 1/2'],
+        ['3', '7 1/2'],
+      ],
+      1,
+    ],
     [
       'corners 0x0 9x0 4x6 teal x2',
       '9 in',

@@ -29,7 +29,15 @@ const document: JobDocument = {
   cutter: { long: '1/32' },
   stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
   pieces: [
-    { id: 'mat', name: 'launch mat', width: '4', height: '6', quantity: 2, papers: ['p'], opening: { x: '1/2', y: '1/2', width: '3', height: '5' } }, // prettier-ignore
+    {
+      id: 'mat',
+      name: 'launch mat',
+      width: '4',
+      height: '6',
+      quantity: 2,
+      papers: ['p'],
+      opening: { x: '1/2', y: '1/2', width: '3', height: '5' },
+    },
     { id: 'tag', name: 'kite tag', width: '3', height: '5', quantity: 3, papers: ['p'] },
     { id: 'panel', name: 'sky panel', width: '12', height: '6', papers: ['p'] },
   ],

@@ -98,7 +98,13 @@ function OnePage({ id }: { id: string }) {
   const basis = useMemo(
     () =>
       derived && version !== undefined && drawer.data && habits.data && standing
-        ? basisOf(version, derived.pieces, drawer.data.papers, habits.data.version, standing.map((c) => c.id)) // prettier-ignore
+        ? basisOf(
+            version,
+            derived.pieces,
+            drawer.data.papers,
+            habits.data.version,
+            standing.map((c) => c.id),
+          )
         : null,
     [derived, version, drawer.data, habits.data, standing],
   );

@@ -27,7 +27,12 @@ export function cornersOf(item: StockItem): Spot[] {
   const { width: w, height: h } = sizeOfItem(item);
   return item.outline
     ? item.outline.map((p) => spotOf(p, item.unit))
-    : [[0, 0], [w, 0], [w, h], [0, h]].map(([x, y]) => ({ x: x!, y: y! })); // prettier-ignore
+    : [
+        [0, 0],
+        [w, 0],
+        [w, h],
+        [0, h],
+      ].map(([x, y]) => ({ x: x!, y: y! }));
 }
 
 export function spotOf([x, y]: readonly [LengthText, LengthText], unit: 'in' | 'mm'): Spot {

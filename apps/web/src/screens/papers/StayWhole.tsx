@@ -58,7 +58,13 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
   const add = (from: Spot, to: Spot) => {
     const box = boxBetween(from, to);
     if (box.width && box.height)
-      change([...lines, [[text(from.x), text(from.y)], [text(to.x), text(to.y)]]]); // prettier-ignore
+      change([
+        ...lines,
+        [
+          [text(from.x), text(from.y)],
+          [text(to.x), text(to.y)],
+        ],
+      ]);
   };
   const voice = { mark, figures: 'typeset' } as const;
   return (

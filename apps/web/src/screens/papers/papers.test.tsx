@@ -33,7 +33,11 @@ const item = (id: string, width: string, height: string, more: Partial<StockItem
 });
 const drawer: Drawer = {
   papers: [
-    { id: 'sky', name: 'Sky wash', sides: [{ side: 'A', name: 'clouds', direction: 'one-way', along: 'height', look }] }, // prettier-ignore
+    {
+      id: 'sky',
+      name: 'Sky wash',
+      sides: [{ side: 'A', name: 'clouds', direction: 'one-way', along: 'height', look }],
+    },
     { id: 'sand', name: 'Sand', sides: [{ side: 'A', name: 'sand', direction: 'none', along: 'height', look }] },
   ],
   stock: [item('s1', '12', '12'), item('s2', '6', '8', { kind: 'scrap' }), item('s3', '2', '2', { kind: 'scrap' })],
@@ -51,7 +55,12 @@ beforeEach(() => {
   window.PointerEvent ??= MouseEvent as unknown as typeof PointerEvent;
   Element.prototype.setPointerCapture = () => {};
   SVGElement.prototype.getBoundingClientRect = function (this: SVGElement) {
-    return { left: 0, top: 0, width: Number(this.getAttribute('width')), height: Number(this.getAttribute('height')) } as DOMRect; // prettier-ignore
+    return {
+      left: 0,
+      top: 0,
+      width: Number(this.getAttribute('width')),
+      height: Number(this.getAttribute('height')),
+    } as DOMRect;
   };
 });
 afterEach(cleanup);
@@ -102,7 +111,12 @@ describe('a piece from an exact place', () => {
     expect(screen.getByRole('alert').textContent).toMatch(/reach over the edge/);
   });
   test('through what stays whole is said; round it is well', () => {
-    const uncut: StockItem['uncut'] = [[['3', '3'], ['6', '5']]]; // prettier-ignore
+    const uncut: StockItem['uncut'] = [
+      [
+        ['3', '3'],
+        ['6', '5'],
+      ],
+    ];
     const of = { ...drawer, stock: [item('s1', '12', '12', { uncut })] };
     const { unmount } = render(<Chooser of={of} start={{ ...WISH, from: { stock: 's1', x: '1', y: '1' } }} />);
     open();
@@ -145,7 +159,12 @@ describe('what stays whole', () => {
     fireEvent.pointerDown(drawing, at(drawing, 1, 2));
     fireEvent.pointerMove(drawing, at(drawing, 2, 3));
     fireEvent.pointerUp(drawing, at(drawing, 3, 5));
-    expect(lines).toEqual([[['1', '2'], ['3', '5']]]); // prettier-ignore
+    expect(lines).toEqual([
+      [
+        ['1', '2'],
+        ['3', '5'],
+      ],
+    ]);
     // a press without a drag is no box
     fireEvent.pointerDown(drawing, at(drawing, 1, 2));
     fireEvent.pointerUp(drawing, at(drawing, 1, 2));
@@ -158,7 +177,12 @@ describe('what stays whole', () => {
     fireEvent.submit(line.closest('form')!);
     return waitFor(() => expect(lines).toHaveLength(2)).then(() => {
       fireEvent.click(screen.getAllByRole('button', { name: /may be cut after all/ })[0]!);
-      expect(lines).toEqual([[['4', 0], ['6', '1 1/2']]]); // prettier-ignore
+      expect(lines).toEqual([
+        [
+          ['4', 0],
+          ['6', '1 1/2'],
+        ],
+      ]);
     });
   });
 });
@@ -183,7 +207,11 @@ describe('edges that are no good', () => {
     expect(now.trim).toEqual({ ...NO_TRIM, bottom: '1/2' });
   });
   test('an odd scrap has none', () => {
-    const outline: StockItem['outline'] = [[0, 0], ['6', 0], ['3', '8']]; // prettier-ignore
+    const outline: StockItem['outline'] = [
+      [0, 0],
+      ['6', 0],
+      ['3', '8'],
+    ];
     render(
       <StayWhole item={{ ...drawer.stock[1]!, outline }} paper={drawer.papers[0]!} mark={mark} change={() => {}} />,
     );

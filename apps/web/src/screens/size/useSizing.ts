@@ -72,7 +72,7 @@ function remembered(): Sizing {
 
 /** The state of the first view, kept when one leaves it, with its own undo. */
 export function useSizing() {
-  const [{ past, now, future }, setHistory] = useState<{
+  const [{ past, now }, setHistory] = useState<{
     past: readonly Sizing[];
     now: Sizing;
     future: readonly Sizing[];

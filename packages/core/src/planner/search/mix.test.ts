@@ -86,7 +86,13 @@ describe('mixing what was seen', () => {
       if (!read.ok) throw new Error(JSON.stringify(read.issues));
       const c = compile(read.job);
       const [seen, planted] = [new Layout(c), new Layout(c)];
-      placePool(seen, sequence(seen, ORDERS[1]!, () => 1), PLAIN_TASTE, Infinity, seededRandom(seed)); // prettier-ignore
+      placePool(
+        seen,
+        sequence(seen, ORDERS[1]!, () => 1),
+        PLAIN_TASTE,
+        Infinity,
+        seededRandom(seed),
+      );
       if (!c.aligned && seen.sheets) between++;
       for (let b = 0; b < seen.sheets; b++) {
         planted.clear();

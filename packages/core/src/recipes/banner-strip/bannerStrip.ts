@@ -116,16 +116,19 @@ function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
 
 /** The outline of a finished strip, its shaped end below. */
 function shapeOf(w: number, length: number, depth: number, { shape, longer }: BannerStripInput['end']): Shape | null {
-  const top = [[w, length], [0, length]] as const; // prettier-ignore
+  const top = [
+    [w, length],
+    [0, length],
+  ] as const;
   switch (shape) {
     case 'straight':
       return null;
     case 'notch':
-      return whole(polygon([[0, 0], [Math.floor(w / 2), depth], [w, 0], ...top])); // prettier-ignore
+      return whole(polygon([[0, 0], [Math.floor(w / 2), depth], [w, 0], ...top]));
     case 'point':
-      return whole(polygon([[0, depth], [Math.floor(w / 2), 0], [w, depth], ...top])); // prettier-ignore
+      return whole(polygon([[0, depth], [Math.floor(w / 2), 0], [w, depth], ...top]));
     case 'slant':
-      return whole(polygon(longer === 'left' ? [[0, 0], [w, depth], ...top] : [[0, depth], [w, 0], ...top])); // prettier-ignore
+      return whole(polygon(longer === 'left' ? [[0, 0], [w, depth], ...top] : [[0, depth], [w, 0], ...top]));
   }
 }
 
@@ -199,8 +202,13 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   },
   fields: ({ strip, count, spread, row, end }): readonly Field[] => {
     const length = (path: FieldPath, group: FieldPath, value: LengthText | undefined): Field => ({
-      kind: 'length', path, group, value, ifEmpty: 'worked-out', knownAt: null,
-    }); // prettier-ignore
+      kind: 'length',
+      path,
+      group,
+      value,
+      ifEmpty: 'worked-out',
+      knownAt: null,
+    });
     return [
       length(WIDTH, STRIP, strip.width),
       { ...length(LENGTH, STRIP, strip.length), ifEmpty: 'refused' } as Field,
@@ -223,12 +231,12 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     // a row that is not spread over the room has no margin of its own
     return next.spread === 'row' && next.row.margin !== undefined ? withValue(next, MARGIN, undefined) : next;
   },
-  givesWay: (_input, path) =>
-    path.at(-1) === 'margin'
-      ? [GAP, WIDTH, ACROSS]
-      : path.at(-1) === 'gap'
-        ? [MARGIN, ACROSS, WIDTH]
-        : [MARGIN, ACROSS, GAP, WIDTH],
+  givesWay: (_input, path) => {
+    const end = path.at(-1);
+    const own =
+      end === 'margin' ? [GAP, WIDTH, ACROSS] : end === 'gap' ? [MARGIN, ACROSS, WIDTH] : [MARGIN, ACROSS, GAP, WIDTH];
+    return { own, others: [] };
+  },
   standsStill: (input, path) => {
     if (path.at(-1) === 'depth') return [];
     if (path.at(-1) === 'count') return [GAP, WIDTH, input.spread === 'room' ? MARGIN : ACROSS];
@@ -241,15 +249,24 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const lines = arithmetic(input, table);
     const solution = solveSums(lines.equations, lines.givens);
     const refused = (problems: RecipeProblem[], offers: Offer[] = []) => ({
-      status: 'refused' as const, problems, offers, instead: null,
-    }); // prettier-ignore
+      status: 'refused' as const,
+      problems,
+      offers,
+      instead: null,
+    });
     const problems = sumProblems(lines, solution);
     const n = countOf(input, table);
+    if (n === 0 && !lines.problems.length) {
+      const width = solution.values.get(fieldKey(WIDTH)) ?? exact(0);
+      return refused(
+        [{ code: 'own', why: 'none-fits', path: COUNT, lengths: [roundExact(width, 'nearest')] }],
+        fitting(1, width, exact(0), table),
+      );
+    }
     if (n === null && !problems.length) problems.push({ code: 'missing', paths: [COUNT] });
     if (problems.length) return refused(problems);
     const value = (path: FieldPath): Exact => solution.values.get(fieldKey(path)) ?? exact(0);
     const near = (path: FieldPath): Ticks => roundExact(value(path), 'nearest');
-    if (n === 0) return refused([{ code: 'own', why: 'none-fits', path: COUNT, lengths: [near(WIDTH)] }], fitting(1, value(WIDTH), exact(0), table)); // prettier-ignore
     const count = n!;
     // strips side by side must fit: what does not come out on a mark is cut narrower
     const worked = solution.sums.has(fieldKey(WIDTH));
@@ -262,7 +279,11 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const step = (i: number) => roundExact({ n: BigInt(i) * (BigInt(width) * gap.d + gap.n), d: gap.d }, 'nearest');
     const across = ticks(step(count - 1) + width);
     const left = input.spread === 'room' ? Math.floor((table.room.width - across) / 2) : 0;
-    if (left < 0) return refused([{ code: 'own', why: 'too-much', path: ACROSS, lengths: [ticks(across - table.room.width)] }], fitting(count, value(WIDTH), gap, table)); // prettier-ignore
+    if (left < 0)
+      return refused(
+        [{ code: 'own', why: 'too-much', path: ACROSS, lengths: [ticks(across - table.room.width)] }],
+        fitting(count, value(WIDTH), gap, table),
+      );
     const shape = shapeOf(width, length, depth, input.end);
     const { finish, marks } = finishOf(width, length, depth, input.end);
     const boxes = Array.from({ length: count }, (_, i) => rect(left + step(i), 0, width, length));
@@ -281,27 +302,51 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       laid: {
         size: { width: input.spread === 'room' ? table.room.width : across, height: length },
         layers: boxes.map((box, i) =>
-          layerOf({ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, shape: shape && moved(shape, box.x, 0), blank: 'strip', group: STRIP, sized: { width: WIDTH, height: LENGTH } }),
+          layerOf({
+            key: `strip-${i + 1}`,
+            role: 'strip',
+            n: i + 1,
+            box,
+            shape: shape && moved(shape, box.x, 0),
+            blank: 'strip',
+            group: STRIP,
+            sized: { width: WIDTH, height: LENGTH },
+          }),
         ),
-        blanks: [blankOf({ key: 'strip', role: 'strip', n: 1, quantity: count, shape, marks, finish }, { width, height: length }, table.mark, 'nearest')],
+        blanks: [
+          blankOf(
+            { key: 'strip', role: 'strip', n: 1, quantity: count, shape, marks, finish },
+            { width, height: length },
+            table.mark,
+            'nearest',
+          ),
+        ],
         slots: [],
         dims: [
           { kind: 'span', path: WIDTH, from: at(first.x, length), to: at(first.x + width, length), side: 'top' },
           { kind: 'span', path: LENGTH, from: at(left, 0), to: at(left, length), side: 'left' },
-          ...(count > 1 ? [{ kind: 'leader' as const, path: GAP, at: at((first.x + width + boxes[1]!.x) / 2, length * 0.75) }] : []),
-          ...(input.spread === 'room' ? [{ kind: 'leader' as const, path: MARGIN, at: at(left + across + left / 2, length * 0.5) }] : []),
-          ...(depth > 0 ? [{ kind: 'leader' as const, path: DEPTH, at: at(boxes.at(-1)!.x + width / 2, depth / 2) }] : []),
+          ...(count > 1
+            ? [{ kind: 'leader' as const, path: GAP, at: at((first.x + width + boxes[1]!.x) / 2, length * 0.75) }]
+            : []),
+          ...(input.spread === 'room'
+            ? [{ kind: 'leader' as const, path: MARGIN, at: at(left + across + left / 2, length * 0.5) }]
+            : []),
+          ...(depth > 0
+            ? [{ kind: 'leader' as const, path: DEPTH, at: at(boxes.at(-1)!.x + width / 2, depth / 2) }]
+            : []),
           { kind: 'span', path: ACROSS, from: at(left, 0), to: at(left + across, 0), side: 'bottom' },
         ],
         facts: [
-          ...(finish.some((f) => f.do === 'notch' || f.do === 'point') ? [{ name: 'centre-mark', lengths: [ticks(Math.floor(width / 2))] }] : []),
+          ...(finish.some((f) => f.do === 'notch' || f.do === 'point')
+            ? [{ name: 'centre-mark', lengths: [ticks(Math.floor(width / 2))] }]
+            : []),
           ...(input.end.shape === 'notch' ? [{ name: 'centre-line', lengths: [ticks(length - depth)] }] : []),
         ],
       },
       values,
       sums: solution.sums,
       suggestions,
-    }; // prettier-ignore
+    };
   },
 
   /** `5 banners 2 1/2 x 6`, then `gap`, `margin` and an end in any order; without a number as many as fit. */

@@ -60,9 +60,21 @@ const chainOf = ({ print, mats }: MatStackInput): Chain => ({
 const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/8' : '3');
 /** Prints to begin with, the largest first: one that leaves a margin in its room is taken. */
 const PRINTS = {
-  in: [['4', '6'], ['3', '4'], ['2', '3'], ['1', '1 1/2'], ['1/4', '1/4']],
-  mm: [['100', '150'], ['75', '100'], ['50', '75'], ['25', '40'], ['6', '6']],
-} as const; // prettier-ignore
+  in: [
+    ['4', '6'],
+    ['3', '4'],
+    ['2', '3'],
+    ['1', '1 1/2'],
+    ['1/4', '1/4'],
+  ],
+  mm: [
+    ['100', '150'],
+    ['75', '100'],
+    ['50', '75'],
+    ['25', '40'],
+    ['6', '6'],
+  ],
+} as const;
 
 const sizeOf = (width: LengthText | undefined, height: LengthText | undefined, table: Table): Size | null => {
   const [w, h] = [width, height].map((t) => (t === undefined ? null : parseLength(t, table.unit)));

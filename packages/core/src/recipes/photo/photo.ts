@@ -15,11 +15,11 @@ import {
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Size } from '../../geometry/index.ts';
-import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, withValue, type Field, type FieldPath, type Known } from '../fields.ts';
 import { printOf } from '../laying.ts';
 import { sizeFields, sumProblems } from '../nested.ts';
 import type { Arithmetic, Fact, Recipe, RecipeProblem, Table } from '../recipe.ts';
-import { solveSums, term, type Given, type Known } from '../sums.ts';
+import { solveSums, term, type Given } from '../sums.ts';
 
 const sizeKeys = { width: lengthText().optional(), height: lengthText().optional() };
 const ACROSS = ['left', 'centre', 'right'] as const;
@@ -140,7 +140,18 @@ export const photo: Recipe<'photo', PhotoInput> = {
   beneath: null,
 
   start: ({ unit, room }) => {
-    const sizes = unit === 'in' ? [['4', '6'], ['1', '1 1/2'], ['1/4', '1/4']] : [['100', '150'], ['25', '40'], ['6', '6']]; // prettier-ignore
+    const sizes =
+      unit === 'in'
+        ? [
+            ['4', '6'],
+            ['1', '1 1/2'],
+            ['1/4', '1/4'],
+          ]
+        : [
+            ['100', '150'],
+            ['25', '40'],
+            ['6', '6'],
+          ];
     const fits = ([w, h]: string[]) => {
       const size = wanted({ width: w, height: h, keep: 'fill', across: 'centre', upDown: 'centre' }, unit);
       return size !== null && size.width <= room.width && size.height <= room.height;
@@ -176,7 +187,10 @@ export const photo: Recipe<'photo', PhotoInput> = {
   lists: () => [],
   entry: (_input, _list, _table, id) => ({ id }),
   put: (input, path, value) => withValue(input, path, value),
-  givesWay: () => [['image', 'width'], ['image', 'height'], BORDER!, ['print', 'width'], ['print', 'height']], // prettier-ignore
+  givesWay: () => ({
+    own: [['image', 'width'], ['image', 'height'], BORDER!, ['print', 'width'], ['print', 'height']],
+    others: [],
+  }),
   standsStill: (_input, path) => {
     const images: FieldPath[] = AXES.map((axis) => ['image', axis]);
     if (path[0] === 'border') return images;
