@@ -39,7 +39,7 @@ test('20 kills in mid-save: what was answered as saved is there, whole, and the 
   const folder = mkdtempSync(join(tmpdir(), 'temnex-kill-'));
   const file = join(folder, 'kill.sqlite');
   const first = openDatabase(file);
-  const { id } = new PagesService(first.db).create(demoPage());
+  const { id } = new PagesService(first.db).create({ id: 'the-only-page', document: demoPage() });
   first.close();
   for (let kill = 0; kill < 20; kill++) {
     const told = await saver(file);

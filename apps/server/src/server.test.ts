@@ -1,17 +1,18 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
+import { basisOf, derivePage, jobOfPage, planJob, readJob, type Basis, type CutPiece, type Plan } from '@temnex/core';
 import {
-  derivePage,
-  jobOfPage,
-  planJob,
-  readJob,
-  type Drawer,
-  type Habits,
-  type JobDocument,
-  type Page,
-  type Plan,
-} from '@temnex/core';
-import { ROUTES, type CuttingRecord, type PageRecord, type PlanRecord } from '@temnex/contract';
+  ROUTES,
+  type CuttingRecord,
+  type DrawerRecord,
+  type HabitsRecord,
+  type Movement,
+  type PageRecord,
+  type PlanRecord,
+} from '@temnex/contract';
+import { NAMES } from '@temnex/words';
+import { pages } from './database/schema.ts';
+import { DATABASE, type Database } from './database/types.ts';
 import { DEMO_PAGE_ID, demoPage } from './demo/demo.ts';
 import { testServer, type TestServer } from './testing.ts';
 
@@ -21,8 +22,16 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 const local = (r: request.Test) => r.set('Host', '127.0.0.1:4310');
+let n = 0;
+/** An id for a request of its own. */
+const newId = () => `request-${++n}`;
 const get = (path: string) => local(request(server.http).get(path));
-const post = (path: string, body?: object) => local(request(server.http).post(path).send(body));
+const post = (path: string, body?: object) =>
+  local(
+    request(server.http)
+      .post(path)
+      .send({ id: newId(), ...body }),
+  );
 const put = (path: string, body: object) => local(request(server.http).put(path).send(body));
 
 describe('pages', () => {
@@ -59,10 +68,11 @@ describe('pages', () => {
   });
 
   test.each<[string, (page: any) => void, string]>([
-    ['a length that is none', (p) => (p.photos[0].print.width = 'four'), 'document.photos[0].print.width'],
-    ['a size of nothing', (p) => (p.width = '0'), 'document.width'],
+    ['a length that is none', (p) => (p.items[1].input.print.width = 'four'), 'document.items[1].input.print.width'],
+    ['a size of nothing', (p) => (p.ground.width = '0'), 'document.ground.width'],
     ['an unknown field', (p) => (p.glitter = 1), 'document'],
-    ['an id used twice', (p) => (p.panels[1].id = p.panels[0].id), 'document.panels[1].id'],
+    ['an id used twice', (p) => (p.items[1].id = p.items[0].id), 'document.items[1].id'],
+    ['a recipe nobody knows', (p) => (p.items[1].recipe = 'kite'), 'document.items[1].recipe'],
     ['another version of the format', (p) => (p.version = 9), 'document.version'],
   ])('%s is refused, naming the field', async (_, spoil, field) => {
     const document = structuredClone(demoPage());
@@ -71,6 +81,81 @@ describe('pages', () => {
     expect(answer.status).toBe(400);
     expect(answer.body).toMatchObject({ code: 'bad-input', field });
     expect(answer.body.message).toContain(field);
+  });
+});
+
+test('a page of an earlier version is brought up to date at the door', async () => {
+  const old = {
+    format: 'temnex-page',
+    version: 1,
+    name: 'old',
+    unit: 'in',
+    mark: '1/16',
+    width: '8',
+    height: '8',
+    base: { name: 'base', paper: null },
+    panels: [],
+    photos: [],
+  };
+  const { body } = await post('/api/pages', { document: old });
+  expect(body).toMatchObject({ document: { version: 2, ground: { width: '8' }, items: [{ recipe: 'base-panels' }] } });
+});
+
+test('300 pages are listed from what was kept of each when it was saved', async () => {
+  const other = await testServer();
+  const service = other.app.get((await import('./pages/pages.service.ts')).PagesService);
+  for (let i = 0; i < 300; i++)
+    service.create({ id: `many-${i}-pages`, document: { ...demoPage(), name: `page ${i}` } });
+  // even documents that nobody can read any more do not keep the others from being listed
+  const { db } = openedOf(other);
+  db.update(pages)
+    .set({ document: { kites: true } as never })
+    .run();
+  const { body } = await local(request(other.http).get('/api/pages'));
+  expect(body).toHaveLength(301);
+  expect(body[5]).toMatchObject({ parts: 13, stage: 'papers' });
+  await other.stop();
+}, 30_000);
+
+describe('sent twice, done once', () => {
+  const twice = async (path: string, body: object) => {
+    const whole = { id: newId(), ...body };
+    const [first, again] = [await post(path, whole), await post(path, whole)];
+    expect([again.status, again.body]).toEqual([first.status, first.body]);
+    expect(first.status).toBeLessThan(300);
+    return first.body;
+  };
+  test('a page, a paper, stock, a movement', async () => {
+    const before = (await get('/api/pages')).body.length;
+    await twice('/api/pages', { document: demoPage() });
+    expect((await get('/api/pages')).body).toHaveLength(before + 1);
+    const look = { pattern: 'dots', ground: '#ffffff', ink: '#000000' };
+    const sides = [{ side: 'A', name: 'dots', direction: 'none', along: 'height', look }];
+    const paper = await twice('/api/papers', { name: 'Fog', sides });
+    const item = await twice('/api/stock', {
+      paper: paper.id,
+      unit: 'in',
+      width: '5',
+      height: '3',
+      quantity: 2,
+      kind: 'scrap',
+    });
+    await twice(`/api/stock/${item.id}/movements`, { why: 'added', by: 3 });
+    expect((await get('/api/drawer')).body.stock.find((s: { id: string }) => s.id === item.id).quantity).toBe(5);
+    await local(request(server.http).delete(`/api/stock/${item.id}`));
+  });
+  test('an id that was for something else is refused', async () => {
+    const id = newId();
+    await post('/api/pages', { id, document: demoPage() });
+    expect((await post('/api/demo', { id })).body).toMatchObject({ code: 'bad-input', field: 'id' });
+    expect((await post('/api/demo', { id: 'no' })).body).toMatchObject({ code: 'bad-input', field: 'id' });
+  });
+  test('a save whose answer was lost has been saved', async () => {
+    const { body: page } = (await post('/api/pages', { document: demoPage() })) as { body: PageRecord };
+    const save = { version: 1, document: { ...page.document, name: 'once' } };
+    const first = await put(`/api/pages/${page.id}`, save);
+    const again = await put(`/api/pages/${page.id}`, save);
+    expect([again.status, again.body]).toEqual([200, first.body]);
   });
 });
 
@@ -91,12 +176,31 @@ describe('the drawer', () => {
       kind: 'scrap',
     });
     expect(item.body).toMatchObject({ width: '5 1/2', height: '3⅛', turned: 0, reserved: false, origin: null });
-    const changed = await local(
-      request(server.http).patch(`/api/stock/${item.body.id}`).send({ quantity: 1, reserved: true }),
-    );
-    expect(changed.body).toMatchObject({ quantity: 1, reserved: true });
+    const changed = await local(request(server.http).patch(`/api/stock/${item.body.id}`).send({ reserved: true }));
+    expect(changed.body).toMatchObject({ quantity: 2, reserved: true });
+    // how many there are is never said by a screen that may be old
+    const absolute = await local(request(server.http).patch(`/api/stock/${item.body.id}`).send({ quantity: 7 }));
+    expect(absolute.body).toMatchObject({ code: 'bad-input' });
+    expect((await local(request(server.http).patch(`/api/stock/${item.body.id}`).send({}))).status).toBe(200);
     expect((await local(request(server.http).delete(`/api/stock/${item.body.id}`))).status).toBe(204);
     expect((await get('/api/drawer')).body.stock.map((s: { id: string }) => s.id)).not.toContain(item.body.id);
+  });
+  test('what is there is the sum of its movements, and can be shown as a history', async () => {
+    const item = (
+      await post('/api/stock', { paper: 'demo-chalk', unit: 'in', width: '5', height: '3', quantity: 2, kind: 'scrap' })
+    ).body;
+    const move = (body: object) => post(`/api/stock/${item.id}/movements`, body);
+    // two screens that both show 2 take one each, and one more is put in
+    await Promise.all([move({ why: 'taken', by: 1 }), move({ why: 'taken', by: 1 }), move({ why: 'added', by: 1 })]);
+    expect((await move({ why: 'taken', by: 5 })).body).toMatchObject({ code: 'stock-changed', field: 'by' });
+    expect((await move({ why: 'corrected', to: 4 })).body.quantity).toBe(4);
+    expect((await move({ why: 'added', by: 0 })).body).toMatchObject({ code: 'bad-input', field: 'by' });
+    const history = (await get(`/api/stock/${item.id}/movements`)).body as Movement[];
+    expect(history.map((m) => m.by).reduce((a, b) => a + b, 0)).toBe(4);
+    expect(history[0]).toMatchObject({ why: 'corrected', by: 3, cutting: null });
+    expect(history.at(-1)).toMatchObject({ why: 'added', by: 2 });
+    expect((await get('/api/stock/nothing/movements')).status).toBe(404);
+    await local(request(server.http).delete(`/api/stock/${item.id}`));
   });
   test('stock of a paper that is not there, and absurd sizes, are refused by field', async () => {
     const good = { paper: 'demo-chalk', unit: 'in', width: '5', height: '3', quantity: 1, kind: 'scrap' };
@@ -108,10 +212,10 @@ describe('the drawer', () => {
     expect((await post('/api/stock', { ...good, quantity: 0 })).body).toMatchObject({ field: 'quantity' });
   });
   test('habits are remembered', async () => {
-    const habits = (await get('/api/habits')).body as Habits;
+    const { habits, version } = (await get('/api/habits')).body as HabitsRecord;
     const answer = await put('/api/habits', { ...habits, aim: 'easiest-cuts' });
     expect(answer.status).toBe(200);
-    expect((await get('/api/habits')).body.aim).toBe('easiest-cuts');
+    expect((await get('/api/habits')).body).toMatchObject({ version: version + 1, habits: { aim: 'easiest-cuts' } });
     await put('/api/habits', habits);
     expect((await put('/api/habits', { ...habits, keep: { shorter: 'x', longer: '3' } })).body).toMatchObject({
       field: 'keep.shorter',
@@ -119,48 +223,75 @@ describe('the drawer', () => {
   });
 });
 
-async function planDemo(): Promise<{ job: JobDocument; plan: Plan }> {
-  const page = (await get(`/api/pages/${DEMO_PAGE_ID}`)).body.document as Page;
-  const asked = jobOfPage(
-    page.name,
-    derivePage(page),
-    (await get('/api/drawer')).body as Drawer,
-    (await get('/api/habits')).body as Habits,
-  );
+/** Everything an order of the demo is made from, as a screen has it, and a plan. */
+async function planDemo(ask = get): Promise<{ basis: Basis; plan: Plan }> {
+  const page = (await ask(`/api/pages/${DEMO_PAGE_ID}`)).body as PageRecord;
+  const drawer = (await ask('/api/drawer')).body as DrawerRecord;
+  const { habits, version } = (await ask('/api/habits')).body as HabitsRecord;
+  const cuts = ((await ask(`/api/pages/${DEMO_PAGE_ID}/cuttings`)).body as CuttingRecord[]).filter((c) => !c.undoneAt);
+  const derived = derivePage(page.document, NAMES);
+  const done = cuts.flatMap((c) => c.pieces as CutPiece[]);
+  const asked = jobOfPage(page.document.name, derived, drawer, habits, done, page.document);
   if (!asked.ok) throw new Error(asked.problem.code);
   const read = readJob(asked.job);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
-  return { job: asked.job, plan: planJob({ ...read.job, nodes: 100 }, { now: () => 0 }) };
+  const ids = cuts.map((c) => c.id);
+  return {
+    basis: basisOf(page.version, derived.pieces, drawer.papers, version, ids),
+    plan: planJob({ ...read.job, nodes: 100 }, { now: () => 0 }),
+  };
 }
+const ORDERS = `/api/pages/${DEMO_PAGE_ID}/plans`;
+const touch = (stock: string, change: object) => local(request(server.http).patch(`/api/stock/${stock}`).send(change));
 
 describe('cutting orders', () => {
   test('a plan that does not hold is not stored', async () => {
-    const { job, plan } = await planDemo();
+    const { basis, plan } = await planDemo();
     const spoiled = structuredClone(plan);
     spoiled.totals.wasteArea += 1;
-    expect((await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan: spoiled })).body).toMatchObject(
-      { code: 'plan-refused', field: 'plan.totals.wasteArea' },
-    );
-    expect(
-      (
-        await post(`/api/pages/${DEMO_PAGE_ID}/plans`, {
-          pageVersion: 1,
-          job: { ...job, pieces: [{ ...job.pieces[0], width: '4 1/0' }] },
-          plan,
-        })
-      ).body,
-    ).toMatchObject({ code: 'bad-input', field: 'job.pieces[0].width' });
+    expect((await post(ORDERS, { basis, plan: spoiled })).body).toMatchObject({
+      code: 'plan-refused',
+      field: 'plan.totals.wasteArea',
+    });
+    // one piece fewer than the page asks for is another plan
+    const short = structuredClone(plan);
+    short.sheets.pop();
+    expect((await post(ORDERS, { basis, plan: short })).body).toMatchObject({ code: 'plan-refused' });
     expect((await get(`/api/pages/${DEMO_PAGE_ID}/plan`)).body).toEqual({ plan: null });
   });
 
+  test('a plan is accepted only for exactly the page, drawer and habits that it was made from', async () => {
+    const { basis, plan } = await planDemo();
+    const refused = async (old: Basis) =>
+      expect((await post(ORDERS, { basis: old, plan })).body).toMatchObject({ code: 'out-of-date' });
+    await refused({ ...basis, pageVersion: basis.pageVersion + 1 });
+    await refused({ ...basis, habits: basis.habits + 1 });
+    await refused({ ...basis, cuts: ['another'] });
+    // a paper of the page has changed; one that the page does not wish for does not matter
+    const drawer = (await get('/api/drawer')).body as DrawerRecord;
+    const item = drawer.stock.find((s) => s.paper === 'demo-gust')!;
+    await touch(item.id, { reserved: true });
+    await refused(basis);
+    await touch(item.id, { reserved: false });
+    await refused(basis);
+    const fresh = await planDemo();
+    await post('/api/papers', { name: 'Elsewhere', sides: drawer.papers[0]!.sides });
+    expect((await post(ORDERS, fresh)).status).toBe(201);
+    const stage = async () => (await get('/api/pages')).body.find((p: { id: string }) => p.id === DEMO_PAGE_ID).stage;
+    expect(await stage()).toBe('planned');
+    await touch(item.id, { reserved: true });
+    expect(await stage()).toBe('out-of-date');
+    await touch(item.id, { reserved: false });
+  });
+
   test('stored, printed, cut, taken back: the drawer is as it was', async () => {
-    const { job, plan } = await planDemo();
+    const { basis, plan } = await planDemo();
     expect(plan.status).toBe('complete');
-    const before = (await get('/api/drawer')).body;
-    const stored = await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan });
+    const before = (await get('/api/drawer')).body as DrawerRecord;
+    const stored = await post(ORDERS, { basis, plan });
     expect(stored.status).toBe(201);
     const { id } = stored.body as PlanRecord;
-    expect((await get(`/api/pages/${DEMO_PAGE_ID}/plan`)).body.plan).toMatchObject({ id, plan });
+    expect((await get(`/api/pages/${DEMO_PAGE_ID}/plan`)).body.plan).toMatchObject({ id, plan, basis });
     for (const paper of ['a4', 'letter']) {
       const pdf = await get(`/api/plans/${id}/print.pdf?paper=${paper}`).buffer(true);
       expect(pdf.headers['content-type']).toContain('application/pdf');
@@ -168,28 +299,60 @@ describe('cutting orders', () => {
     }
     expect((await get(`/api/plans/${id}/print.pdf?paper=a9`)).body).toMatchObject({ field: 'paper' });
 
-    const cut = (await post(`/api/plans/${id}/cut`)).body as CuttingRecord;
-    const after = (await get('/api/drawer')).body as Drawer;
-    expect(cut.parts).toHaveLength(7);
+    const request_ = newId();
+    const cut = (await post(`/api/plans/${id}/cut`, { id: request_ })).body as CuttingRecord;
+    const after = (await get('/api/drawer')).body as DrawerRecord;
+    // seven layers and four pennants
+    expect(cut.pieces).toHaveLength(11);
+    expect(cut.pieces.find((p) => p.piece === 'launch/m1')).toEqual({
+      piece: 'launch/m1',
+      unit: 'in',
+      width: '4 1/4',
+      height: '6 1/4',
+      paper: 'demo-chalk',
+      side: 'A',
+    });
     expect(after.stock.filter((s) => cut.kept.includes(s.id))).toHaveLength(cut.kept.length);
     for (const s of after.stock.filter((item) => cut.kept.includes(item.id)))
       expect(s.origin).toMatchObject({ page: DEMO_PAGE_ID });
     for (const { stock, count } of cut.used) {
-      const was = before.stock.find((s: { id: string }) => s.id === stock).quantity;
+      const was = before.stock.find((s) => s.id === stock)!.quantity;
       expect(after.stock.find((s) => s.id === stock)?.quantity ?? 0).toBe(was - count);
+      expect((await get(`/api/stock/${stock}/movements`)).body[0]).toMatchObject({
+        why: 'used',
+        by: -count,
+        cutting: cut.id,
+      });
     }
     expect((await get('/api/pages')).body.find((p: { id: string }) => p.id === DEMO_PAGE_ID).stage).toBe('cut');
+    // the same press again, whose answer was lost, and another one
+    expect((await post(`/api/plans/${id}/cut`, { id: request_ })).body).toEqual(cut);
     expect((await post(`/api/plans/${id}/cut`)).body).toMatchObject({ code: 'already-cut' });
+    expect((await get('/api/drawer')).body).toEqual(after);
 
     expect((await post(`/api/cuttings/${cut.id}/undo`)).body.undoneAt).not.toBeNull();
-    expect((await get('/api/drawer')).body).toEqual(before);
+    const back = (await get('/api/drawer')).body as DrawerRecord;
+    expect(back.stock).toEqual(before.stock);
     expect((await post(`/api/cuttings/${cut.id}/undo`)).body).toMatchObject({ code: 'already-undone' });
   });
 
+  test('a late plan cannot cut what is cut already, whatever it says', async () => {
+    const [mine, theirs] = [await planDemo(), await planDemo()];
+    const first = (await post(ORDERS, mine)).body as PlanRecord;
+    const second = (await post(ORDERS, theirs)).body as PlanRecord;
+    const cut = (await post(`/api/plans/${first.id}/cut`)).body as CuttingRecord;
+    expect((await post(`/api/plans/${second.id}/cut`)).body).toMatchObject({ code: 'already-cut' });
+    expect((await post(ORDERS, theirs)).body).toMatchObject({ code: 'out-of-date' });
+    await post(`/api/cuttings/${cut.id}/undo`);
+    // taken back, what it was made from is there again
+    const again = (await post(`/api/plans/${second.id}/cut`)).body as CuttingRecord;
+    expect(again.pieces).toHaveLength(11);
+    await post(`/api/cuttings/${again.id}/undo`);
+  });
+
   test('a plan cut in part: sheets not touched stay, what is in hand becomes scraps, the plan is then spent', async () => {
-    const before = (await get('/api/drawer')).body;
-    const { job, plan } = await planDemo();
-    const { id } = (await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan })).body as PlanRecord;
+    const before = (await get('/api/drawer')).body as DrawerRecord;
+    const { id } = (await post(ORDERS, await planDemo())).body as PlanRecord;
     expect((await post(`/api/plans/${id}/cut`, { steps: 0 })).body).toMatchObject({ code: 'nothing-cut' });
     expect((await post(`/api/plans/${id}/cut`, { steps: -1 })).body).toMatchObject({
       code: 'bad-input',
@@ -200,43 +363,64 @@ describe('cutting orders', () => {
     expect(cut.kept.length).toBeGreaterThan(0);
     expect((await post(`/api/plans/${id}/cut`)).body).toMatchObject({ code: 'already-cut' });
     await post(`/api/cuttings/${cut.id}/undo`);
-    expect((await get('/api/drawer')).body).toEqual(before);
+    expect(((await get('/api/drawer')).body as DrawerRecord).stock).toEqual(before.stock);
   });
 
   test('a cut from a drawer that has changed is refused, and one whose offcut was used cannot be taken back', async () => {
-    const { job, plan } = await planDemo();
-    const { id } = (await post(`/api/pages/${DEMO_PAGE_ID}/plans`, { pageVersion: 1, job, plan })).body as PlanRecord;
+    const { basis, plan } = await planDemo();
+    const { id } = (await post(ORDERS, { basis, plan })).body as PlanRecord;
     const item = plan.sheets[0]!.stock;
-    await local(request(server.http).patch(`/api/stock/${item}`).send({ reserved: true }));
+    await touch(item, { reserved: true });
     expect((await post(`/api/plans/${id}/cut`)).body).toMatchObject({ code: 'stock-changed' });
-    await local(request(server.http).patch(`/api/stock/${item}`).send({ reserved: false }));
+    await touch(item, { reserved: false });
     const cut = (await post(`/api/plans/${id}/cut`)).body as CuttingRecord;
     await local(request(server.http).delete(`/api/stock/${cut.kept[0]}`));
     expect((await post(`/api/cuttings/${cut.id}/undo`)).body).toMatchObject({ code: 'offcut-used' });
+  });
+
+  test('a cut piece that the page no longer wants becomes a scrap of its size, once', async () => {
+    const [cut] = ((await get(`/api/pages/${DEMO_PAGE_ID}/cuttings`)).body as CuttingRecord[]).filter(
+      (c) => !c.undoneAt,
+    );
+    const at = cut!.pieces.findIndex((p) => p.piece === 'launch/m1');
+    const scraps = `/api/cuttings/${cut!.id}/scraps`;
+    expect((await post(scraps, { at })).body).toMatchObject({ code: 'still-wanted' });
+    const { document, version } = (await get(`/api/pages/${DEMO_PAGE_ID}`)).body as PageRecord;
+    const input = { ...(document.items[1]!.input as { mats: object[] }) };
+    const items = document.items.map((i, k) =>
+      k === 1 ? { ...i, input: { ...input, mats: input.mats.slice(1) } } : i,
+    );
+    await put(`/api/pages/${DEMO_PAGE_ID}`, { version, document: { ...document, items } });
+    const answer = (await post(scraps, { at })).body as CuttingRecord;
+    const scrap = answer.pieces[at]!.scrap;
+    expect(((await get('/api/drawer')).body as DrawerRecord).stock.find((s) => s.id === scrap)).toMatchObject({
+      paper: 'demo-chalk',
+      width: '4 1/4',
+      height: '6 1/4',
+      kind: 'scrap',
+    });
+    expect((await post(scraps, { at })).status).toBe(404);
+    expect((await post(`/api/cuttings/${cut!.id}/undo`)).body).toMatchObject({ code: 'offcut-used' });
   });
 });
 
 test('of many orders of one page only the latest are kept, and those that were cut', async () => {
   const other = await testServer();
-  const ask = (method: 'get' | 'post', path: string, body?: object) =>
-    local(request(other.http)[method](path).send(body));
-  const page = (await ask('get', `/api/pages/${DEMO_PAGE_ID}`)).body.document as Page;
-  const asked = jobOfPage(
-    page.name,
-    derivePage(page),
-    (await ask('get', '/api/drawer')).body as Drawer,
-    (await ask('get', '/api/habits')).body as Habits,
-  );
-  const read = asked.ok ? readJob(asked.job) : null;
-  if (!asked.ok || !read?.ok) throw new Error('the demo can be planned');
-  const body = { pageVersion: 1, job: asked.job, plan: planJob({ ...read.job, nodes: 10 }, { now: () => 0 }) };
-  const first = (await ask('post', `/api/pages/${DEMO_PAGE_ID}/plans`, body)).body as PlanRecord;
-  await ask('post', `/api/plans/${first.id}/cut`);
+  const ask = (path: string) => local(request(other.http).get(path));
+  const send = (path: string, body: object = {}) =>
+    local(
+      request(other.http)
+        .post(path)
+        .send({ id: newId(), ...body }),
+    );
+  const first = (await send(ORDERS, await planDemo(ask))).body as PlanRecord;
+  const cut = (await send(`/api/plans/${first.id}/cut`)).body as CuttingRecord;
+  await send(`/api/cuttings/${cut.id}/undo`);
+  const body = await planDemo(ask);
   const ids: string[] = [];
-  for (let i = 0; i < 8; i++)
-    ids.push(((await ask('post', `/api/pages/${DEMO_PAGE_ID}/plans`, body)).body as PlanRecord).id);
+  for (let i = 0; i < 8; i++) ids.push(((await send(ORDERS, body)).body as PlanRecord).id);
   const found = await Promise.all(
-    [first.id, ...ids].map(async (id) => (await ask('get', `/api/plans/${id}/print.pdf`)).status),
+    [first.id, ...ids].map(async (id) => (await ask(`/api/plans/${id}/print.pdf`)).status),
   );
   expect(found).toEqual([200, 404, 404, 404, 200, 200, 200, 200, 200]);
   await other.stop();
@@ -245,7 +429,12 @@ test('of many orders of one page only the latest are kept, and those that were c
 describe('the demo', () => {
   test('goes out without a trace, and in again', async () => {
     const other = await testServer();
-    const ask = (method: 'get' | 'post' | 'delete', path: string) => local(request(other.http)[method](path));
+    const ask = (method: 'get' | 'post' | 'delete', path: string) =>
+      local(
+        request(other.http)
+          [method](path)
+          .send(method === 'post' ? { id: newId() } : undefined),
+      );
     await ask('delete', '/api/demo');
     expect((await ask('get', '/api/pages')).body).toEqual([]);
     expect((await ask('get', '/api/drawer')).body).toEqual({ papers: [], stock: [] });
@@ -289,6 +478,77 @@ describe('the door', () => {
     expect(JSON.stringify(answer.body)).not.toContain('secret');
     await broken.stop();
   });
+  test('every answer is what the description says it is', async () => {
+    const fresh = await testServer();
+    const ask = (method: 'get' | 'post' | 'put' | 'patch' | 'delete', path: string, body?: object) =>
+      local(request(fresh.http)[method](path).send(body));
+    const seen = new Set<string>();
+    const check = async (
+      method: 'get' | 'post' | 'put' | 'patch' | 'delete',
+      path: string,
+      real: string,
+      body?: object,
+    ) => {
+      const route = ROUTES.find((r) => r.method === method && r.path === path)!;
+      const answer = await ask(method, real, body);
+      seen.add(`${method} ${path}`);
+      expect([path, answer.status < 300]).toEqual([path, true]);
+      if (route.answer === 'pdf') expect(answer.headers['content-type']).toContain('pdf');
+      else if (route.answer)
+        expect([path, route.answer.safeParse(answer.body).error?.issues]).toEqual([path, undefined]);
+      else expect(answer.body).toEqual({});
+      return answer.body;
+    };
+    const demo = `/api/pages/${DEMO_PAGE_ID}`;
+    await check('get', '/api/health', '/api/health');
+    await check('get', '/api/openapi.json', '/api/openapi.json');
+    await check('get', '/api/demo', '/api/demo');
+    await check('get', '/api/pages', '/api/pages');
+    const page = await check('post', '/api/pages', '/api/pages', { id: newId(), document: demoPage() });
+    await check('get', '/api/pages/{id}', demo);
+    await check('put', '/api/pages/{id}', `/api/pages/${page.id}`, { version: 1, document: demoPage() });
+    await check('delete', '/api/pages/{id}', `/api/pages/${page.id}`);
+    const drawer = await check('get', '/api/drawer', '/api/drawer');
+    const paper = await check('post', '/api/papers', '/api/papers', {
+      id: newId(),
+      name: 'Fog',
+      sides: drawer.papers[0].sides,
+    });
+    const stock = { id: newId(), paper: paper.id, unit: 'in', width: '5', height: '3', quantity: 2, kind: 'scrap' };
+    const item = await check('post', '/api/stock', '/api/stock', stock);
+    await check('patch', '/api/stock/{id}', `/api/stock/${item.id}`, { reserved: true });
+    await check('post', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`, {
+      id: newId(),
+      why: 'added',
+      by: 1,
+    });
+    await check('get', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`);
+    await check('delete', '/api/stock/{id}', `/api/stock/${item.id}`);
+    const { habits } = await check('get', '/api/habits', '/api/habits');
+    await check('put', '/api/habits', '/api/habits', habits);
+    await check('get', '/api/pages/{id}/plan', `${demo}/plan`);
+    const order = { id: newId(), ...(await planDemo((path) => ask('get', path))) };
+    const plan = await check('post', '/api/pages/{id}/plans', `${demo}/plans`, order);
+    await check('get', '/api/pages/{id}/plan', `${demo}/plan`);
+    await check('get', '/api/plans/{id}/print.pdf', `/api/plans/${plan.id}/print.pdf`);
+    const cut = await check('post', '/api/plans/{id}/cut', `/api/plans/${plan.id}/cut`, { id: newId() });
+    await check('get', '/api/pages/{id}/cuttings', `${demo}/cuttings`);
+    const record = await check('get', '/api/pages/{id}', demo);
+    await check('put', '/api/pages/{id}', demo, {
+      version: 1,
+      document: { ...record.document, items: record.document.items.slice(1) },
+    });
+    const at = cut.pieces.findIndex((p: { piece: string }) => p.piece === 'base/base');
+    await check('post', '/api/cuttings/{id}/scraps', `/api/cuttings/${cut.id}/scraps`, { id: newId(), at });
+    await check('post', '/api/demo', '/api/demo', { id: newId() });
+    await check('delete', '/api/demo', '/api/demo');
+    await check('post', '/api/demo', '/api/demo', { id: newId() });
+    const again = await ask('post', `${demo}/plans`, { id: newId(), ...(await planDemo((path) => ask('get', path))) });
+    const second = (await ask('post', `/api/plans/${again.body.id}/cut`, { id: newId() })).body;
+    await check('post', '/api/cuttings/{id}/undo', `/api/cuttings/${second.id}/undo`, { id: newId() });
+    expect([...seen].sort()).toEqual(ROUTES.map((r) => `${r.method} ${r.path}`).sort());
+    await fresh.stop();
+  }, 30_000);
   test('every route that is documented answers, and none is missing from the description', async () => {
     const { body } = await get('/api/openapi.json');
     for (const route of ROUTES) {
@@ -305,6 +565,8 @@ describe('the door', () => {
     for (const ref of refs) expect(Object.keys(body.components.schemas)).toContain(ref);
   });
 });
+
+const openedOf = (of: TestServer) => ({ db: of.app.get<Database>(DATABASE) });
 
 /** The routes that the server really has. */
 function routesOf({ app }: TestServer): string[] {

@@ -2,17 +2,20 @@ import { describe, expect, test } from '@jest/globals';
 import { NO_TRIM, USUAL_HABITS, emptyPage } from '@temnex/core';
 import {
   ROUTES,
+  bareRequestSchema,
+  basisSchema,
   changeStockSchema,
   createPageSchema,
+  newMovementSchema,
   newPaperSchema,
   newStockSchema,
   openApi,
   printQuerySchema,
   savePageSchema,
-  storePlanSchema,
 } from './index.ts';
 
-const stock = { paper: 'p', unit: 'in', width: '5 1/2', height: '3', quantity: 1, kind: 'scrap' };
+const id = 'request-1';
+const stock = { id, paper: 'p', unit: 'in', width: '5 1/2', height: '3', quantity: 1, kind: 'scrap' };
 const face = {
   side: 'A',
   name: 'dots',
@@ -23,7 +26,14 @@ const face = {
 
 describe('what web and server say to each other', () => {
   test.each<[string, { safeParse: (v: unknown) => { success: boolean } }, unknown, unknown]>([
-    ['a new page', createPageSchema, { document: emptyPage('p') }, { document: { ...emptyPage('p'), mark: '1/7' } }],
+    [
+      'a new page',
+      createPageSchema,
+      { id, document: emptyPage('p') },
+      { id, document: { ...emptyPage('p'), mark: '1/7' } },
+    ],
+    ['a request without an id', createPageSchema, { id, document: emptyPage('p') }, { document: emptyPage('p') }],
+    ['an id that is none', bareRequestSchema, { id }, { id: 'a b' }],
     [
       'a save names its version',
       savePageSchema,
@@ -36,11 +46,18 @@ describe('what web and server say to each other', () => {
       { version: 3, document: emptyPage('p') },
       { version: 0, document: emptyPage('p') },
     ],
-    ['new stock, the rest is usual', newStockSchema, stock, { ...stock, id: 'mine' }],
+    ['new stock, the rest is usual', newStockSchema, stock, { ...stock, origin: null }],
     ['new stock with margins', newStockSchema, { ...stock, trim: NO_TRIM }, { ...stock, trim: { left: 'wide' } }],
-    ['a change of stock', changeStockSchema, { quantity: 2 }, { width: '3' }],
-    ['a new paper', newPaperSchema, { name: 'Gust', sides: [face] }, { name: '', sides: [face] }],
-    ['a plan to store', storePlanSchema.pick({ pageVersion: true }), { pageVersion: 1 }, { pageVersion: 1.5 }],
+    ['a change of stock', changeStockSchema, { reserved: true }, { quantity: 2 }],
+    ['more of it', newMovementSchema, { id, why: 'added', by: 2 }, { id, why: 'added', by: -2 }],
+    ['counted again', newMovementSchema, { id, why: 'corrected', to: 0 }, { id, why: 'corrected', by: 1 }],
+    ['a new paper', newPaperSchema, { id, name: 'Gust', sides: [face] }, { id, name: '', sides: [face] }],
+    [
+      'what an order is made from',
+      basisSchema,
+      { pageVersion: 1, papers: { p: 3 }, habits: 0, cuts: [] },
+      { pageVersion: 1 },
+    ],
     ['a paper for the printer', printQuerySchema, {}, { paper: 'a9' }],
   ])('%s', (_, schema, good, bad) => {
     expect(schema.safeParse(good).success).toBe(true);

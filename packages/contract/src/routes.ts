@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
+import { habitsSchema, stockItemSchema } from '@temnex/core';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
 import {
   changeStockSchema,
@@ -9,6 +9,7 @@ import {
   newMovementSchema,
   newPaperSchema,
   newStockSchema,
+  paperRecordSchema,
 } from './drawer.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
 import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
@@ -43,7 +44,7 @@ export const ROUTES: readonly Route[] = [
   },
   { method: 'delete', path: '/api/pages/{id}', says: 'Removes a page with its plans', answer: null },
   { method: 'get', path: '/api/drawer', says: 'Papers and what there is of them', answer: drawerSchema },
-  { method: 'post', path: '/api/papers', says: 'A new paper', body: newPaperSchema, answer: paperSchema },
+  { method: 'post', path: '/api/papers', says: 'A new paper', body: newPaperSchema, answer: paperRecordSchema },
   {
     method: 'post',
     path: '/api/stock',

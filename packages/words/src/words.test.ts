@@ -1,15 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   MARKS,
+  fieldKey,
   lengthOf,
-  matStack,
   parseLength,
   planJob,
   readJob,
-  sayMats,
+  recipeOf,
+  sayRecipe,
   sayStock,
   type JobDocument,
+  type FieldPath,
+  type InputOf,
+  type PageProblem,
   type Plan,
+  type Solved,
+  type Table,
   type WayOut,
 } from '@temnex/core';
 import {
@@ -21,6 +27,7 @@ import {
   fullFigure,
   issueWords,
   missingWords,
+  pageProblemWords,
   partWords,
   recipeProblemWords,
   saidWords,
@@ -33,7 +40,21 @@ import {
   totalsWords,
 } from './index.ts';
 
-const table = { unit: 'in', mark: MARKS['1/16'] } as const;
+const table: Table = {
+  unit: 'in',
+  mark: MARKS['1/16'],
+  room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
+};
+type Mats = InputOf<'mat-stack'>;
+const solve = (print: [string, string], mat: Omit<Mats['mats'][number], 'id'>): Solved =>
+  recipeOf('mat-stack').solve(
+    { print: { width: print[0], height: print[1], known: 'measured' }, mats: [{ id: 'm', ...mat }] },
+    table,
+  );
+const sumOf = (solved: Solved, path: FieldPath, total: string): string => {
+  if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
+  return sumWords(solved.sums.get(fieldKey(path))!, lengthOf(total), TERMINAL);
+};
 
 describe('lengths as people write them', () => {
   test.each([
@@ -48,45 +69,84 @@ describe('lengths as people write them', () => {
 
 describe('sums', () => {
   test('of a mat, and backwards of a reveal', () => {
-    const forwards = matStack.solve(
-      { print: { width: '4', height: '6', known: 'measured' }, mats: [{ reveal: ['3/16'] }] },
-      table,
-    );
-    if (forwards.status !== 'solved') throw new Error();
-    expect(sumWords(forwards.sums['mat1.width']!, forwards.answer.levels[1]!.width, TERMINAL)).toBe(
-      '4 + 3/16 + 3/16 = 4 3/8',
-    );
-    const backwards = matStack.solve(
-      { print: { width: '5', height: '3 1/2', known: 'measured' }, mats: [{ width: '5 1/2', height: '3 3/4' }] },
-      table,
-    );
-    if (backwards.status !== 'solved') throw new Error();
-    expect(sumWords(backwards.sums['mat1.across']!, backwards.answer.gaps[0]!.left, TERMINAL)).toBe(
-      '(5 1/2 − 5) ÷ 2 = 1/4',
-    );
-    expect(suggestionWords(backwards.suggestions[0]!, TERMINAL)).toBe(
+    const forwards = solve(['4', '6'], { reveal: { style: 'even', all: '3/16' } });
+    expect(sumOf(forwards, ['mats', 0, 'width'], '4 3/8')).toBe('4 + 3/16 + 3/16 = 4 3/8');
+    const backwards = solve(['5', '3 1/2'], { reveal: { style: 'two' }, width: '5 1/2', height: '3 3/4' });
+    expect(sumOf(backwards, ['mats', 0, 'reveal', 'across'], '1/4')).toBe('(5 1/2 − 5) ÷ 2 = 1/4');
+    expect(backwards.status === 'solved' && suggestionWords('mat-stack', backwards.suggestions[0]!, TERMINAL)).toBe(
       'Mat 1 is uneven: 1/4 left and right, 1/8 top and bottom. Even would be 5 1/2 × 4 (1/4 all round) or 5 1/4 × 3 3/4 (1/8 all round).',
     );
+  });
+  test('add up as they stand, and say the rounding at the end', () => {
+    const seventh = solve(['4', '6'], { reveal: { style: 'even', all: '1/7' } });
+    expect(sumOf(seventh, ['mats', 0, 'width'], '4 2/7')).toBe('4 + 0.1428 + 0.1428 = 4.2857, about 4 5/16');
+    const sixtyFourth = solve(['4', '6'], { reveal: { style: 'even', all: '9/64' } });
+    expect(sumOf(sixtyFourth, ['mats', 0, 'width'], '4 9/32')).toBe('4 + 9/64 + 9/64 = 4 9/32, about 4 5/16');
+    const metric = solve(['89 mm', '127 mm'], { reveal: { style: 'even', all: '1/8' } });
+    expect(sumOf(metric, ['mats', 0, 'width'], '95.35 mm')).toBe('3.5039 + 1/8 + 1/8 = 3.7539, about 3 3/4');
+    const half = solve(['4', '6'], { reveal: { style: 'two' }, width: '4 1/16', height: '7' });
+    expect(sumOf(half, ['mats', 0, 'reveal', 'across'], '1/32')).toBe('(4 1/16 − 4) ÷ 2 = 1/32, about 1/16');
+  });
+  test('many alike are multiplied', () => {
+    const input = {
+      strip: { length: '6' },
+      count: 6,
+      spread: 'room',
+      row: { gap: '1/8', margin: '3/4' },
+      end: { shape: 'straight', longer: 'left' },
+    };
+    const solved = recipeOf('banner-strip').solve(input, table);
+    expect(sumOf(solved, ['strip', 'width'], '1 5/8')).toBe('(10 1/2 − 5 × 1/8) ÷ 6 = 1.6458, about 1 5/8');
   });
 });
 
 describe('problems', () => {
-  test.each([
-    [{ width: '4', height: '6' }, 'Mat 1 is smaller than what lies on it: the reveal would be −1/8 left and right.'],
-    [{}, 'Not enough is known. Give one of: width of mat 1 or reveal left and right of mat 1.'],
-    [{ width: 'wide', height: '6' }, 'Width of mat 1: "wide" is not a length; try 4 3/8, 4.375 or 111 mm.'],
+  test.each<[Omit<Mats['mats'][number], 'id'>, string]>([
+    [
+      { reveal: { style: 'two' }, width: '4', height: '6' },
+      'Mat 1 is smaller than what lies on it: the reveal would be −1/8 left and right.',
+    ],
+    [
+      { reveal: { style: 'two' }, height: '7' },
+      'Not enough is known. Give one of: width of mat 1 or left and right of mat 1.',
+    ],
+    [
+      { reveal: { style: 'even', all: '1/8' }, width: 'wide' },
+      'Width of mat 1: "wide" is not a length; try 4 3/8, 4.375 or 111 mm.',
+    ],
+    [
+      { reveal: { style: 'even', all: '1/8' }, width: '5' },
+      'These cannot all be right: width of mat 1, width of the print and reveal of mat 1. They differ by 1/2.',
+    ],
   ])('%j', (mat, sentence) => {
-    const result = matStack.solve({ print: { width: '4 1/4', height: '6', known: 'measured' }, mats: [mat] }, table);
-    expect(result.status === 'refused' && recipeProblemWords(result.problems[0]!, TERMINAL)).toBe(sentence);
+    const result = solve(['4 1/4', '6'], mat);
+    expect(result.status === 'refused' && recipeProblemWords('mat-stack', result.problems[0]!, TERMINAL)).toBe(
+      sentence,
+    );
   });
-  test('a part is called by its own name where it has one', () => {
-    expect(
-      recipeProblemWords(
-        { code: 'reveal-negative', layer: 'mat2', edges: ['left', 'top', 'bottom'], by: lengthOf('1') },
-        TERMINAL,
-        () => 'the teal mat',
-      ),
-    ).toBe('The teal mat is smaller than what lies on it: the reveal would be −1 left, top and bottom.');
+  test('of an item: in a circle, on nothing, a distance that is none', () => {
+    const nameOf = (id: string) => ({ a: 'the launch', b: 'pennants' })[id] ?? id;
+    const say = (problem: PageProblem['problem']) =>
+      pageProblemWords({ item: 'a', problem, offers: [] }, 'mat-stack', TERMINAL, nameOf);
+    expect(say({ code: 'circle', items: ['a', 'b'] })).toBe(
+      'These lie on or beside each other in a circle: the launch and pennants.',
+    );
+    expect(say({ code: 'no-room', axis: null })).toBe('What it lies on is gone.');
+    expect(say({ code: 'no-room', axis: 'across' })).toBe('What it lies beside is gone.');
+    const missing = { code: 'length-missing' } as const;
+    expect(say({ code: 'field', path: ['at', 'upDown', 'by'], problem: missing })).toBe(
+      'Distance up or down: needs a length.',
+    );
+    expect(say({ code: 'field', path: ['fit', 'by'], problem: missing })).toBe(
+      'Extra to trim in place: needs a length.',
+    );
+    expect(say({ code: 'field', path: ['mats', 1, 'width'], problem: missing })).toBe(
+      'Width of mat 2: needs a length.',
+    );
+    const ground = { code: 'field', path: ['ground', 'seam'], problem: missing } as const;
+    expect(pageProblemWords({ item: null, problem: ground, offers: [] }, null, TERMINAL, nameOf)).toBe(
+      'Seam: needs a length.',
+    );
   });
   test.each<[unknown, string]>([
     [{ pieces: [{ id: 'a', width: '4 1/0', height: '6', papers: ['p'] }] }, 'pieces[0].width: "4 1/0" is not a length'],
@@ -134,8 +194,10 @@ describe('problems', () => {
       'in',
     );
     expect(!stock.ok && saidWords(stock, SCREEN)).toBe('Which "teal": Deep teal or Pale teal?');
-    const mats = sayMats('kites', 'in');
-    expect(!mats.ok && saidWords(mats, SCREEN)).toBe('Say it like this: mat 1/8 1/4 around 4 x 6.');
+    const mats = sayRecipe('mats', table, () => 'x')!.said;
+    expect(!mats.ok && saidWords(mats, SCREEN)).toBe(
+      'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.',
+    );
     expect(parseLength('x', 'in').ok).toBe(false);
   });
 });

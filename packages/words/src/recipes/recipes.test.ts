@@ -1,0 +1,114 @@
+import { describe, expect, test } from '@jest/globals';
+import { MARKS, RECIPE_IDS, lengthOf, recipeOf, sayRecipe, type Finish, type Table } from '@temnex/core';
+import {
+  NAMES,
+  SCREEN,
+  fieldWords,
+  figure,
+  finishWords,
+  offerWords,
+  recipeWords,
+  saidBackWords,
+  suggestionWords,
+} from '../index.ts';
+
+const tableIn = (unit: 'in' | 'mm'): Table => ({
+  unit,
+  mark: MARKS[unit === 'in' ? '1/16' : '1 mm'],
+  room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
+});
+const table = tableIn('in');
+const say = (length: number) => figure(length, SCREEN);
+const newId = () => 'x';
+
+describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
+  const recipe = recipeOf(id);
+  const words = recipeWords(id);
+  const inputs = [
+    recipe.start(table, newId),
+    ...recipe.phrases.flatMap((phrase) => {
+      const said = sayRecipe(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)?.said;
+      return said?.ok ? [said.input] : [];
+    }),
+  ];
+  test('a title, what one asks of it, and what a new one is called', () => {
+    for (const text of [words.title, words.asks, words.item(1), words.item(2)]) expect(text).toMatch(/\w{3}/);
+    expect(words.item(1)).not.toBe(words.item(2));
+  });
+  test('every field, choice and group', () => {
+    for (const input of inputs) {
+      const names = recipe.fields(input).map((f) => fieldWords(id, f.path));
+      // each has a name of its own
+      expect(new Set(names).size).toBe(names.length);
+      for (const field of recipe.fields(input)) {
+        expect(words.group(field.group)).toMatch(/\w{3}/);
+        expect(words.field(field.path)).not.toMatch(/undefined|upDown/);
+        if (field.kind !== 'choice') continue;
+        const options = field.options.map((o) => words.option(field.path, o));
+        expect(new Set(options).size).toBe(options.length);
+      }
+    }
+  });
+  test('every part, piece, entry and reason', () => {
+    for (const role of recipe.roles) {
+      expect(NAMES.part(id, role, 2, 'the gull')).toMatch(/\w{3}/);
+      expect(NAMES.piece(id, role, 2, 'the gull')).toMatch(/\w{3}/);
+    }
+    for (const input of inputs)
+      for (const list of recipe.lists(input)) expect(words.entry(list.path)).toMatch(/^an? \w+/);
+    const reasons = recipe.reasons.map((why) => words.reason(why, [lengthOf('1'), lengthOf('2')], 'Mat 1', say));
+    expect(new Set(reasons).size).toBe(reasons.length);
+    for (const reason of reasons) expect(reason).toMatch(/\w{3}/);
+  });
+  test('every fact that follows', () => {
+    for (const input of inputs) {
+      const solved = recipe.solve(input, table);
+      for (const { name, lengths } of solved.status === 'solved' ? solved.laid.facts : [])
+        expect(words.fact(name, lengths, say)).not.toBe('');
+    }
+  });
+  test('every phrase is said back with all its numbers', () => {
+    for (const phrase of recipe.phrases) {
+      const said = sayRecipe(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)!.said;
+      if (!said.ok) throw new Error(phrase);
+      const back = saidBackWords(id, said.input);
+      for (const number of phrase.match(/\d+\/\d+|\b\d+\b/g) ?? []) expect(back).toContain(number);
+    }
+  });
+});
+
+test.each<[Finish, string]>([
+  [
+    { do: 'notch', edge: 'bottom', depth: lengthOf('7/8'), at: lengthOf('1 1/4') },
+    'cut a notch 7⁄8 deep, its tip 1\u20091⁄4 from the side',
+  ],
+  [
+    { do: 'point', edge: 'bottom', depth: lengthOf('1'), at: lengthOf('1') },
+    'cut to a point 1 long, its tip 1 from the side',
+  ],
+  [
+    { do: 'slant', edge: 'bottom', depth: lengthOf('1/2'), shorter: 'right' },
+    'cut the end aslant, 1⁄2 shorter on the right',
+  ],
+  [{ do: 'corners', how: 'round', by: lengthOf('1/4'), count: 4 }, 'round 4 corners, radius 1⁄4'],
+  [{ do: 'corners', how: 'straight', by: lengthOf('1/4'), count: 1 }, 'cut off a corner, 1⁄4 along each edge'],
+  [{ do: 'punch', edge: 'top', depth: lengthOf('3/8'), repeats: 13 }, 'punch the top edge, 13 repeats 3⁄8 deep'],
+  [
+    { do: 'slit', from: { x: lengthOf('1'), y: lengthOf('2') }, to: { x: lengthOf('1'), y: lengthOf('4') } },
+    'slit it from 1, 2 to 1, 4 from its lower left corner',
+  ],
+  [
+    { do: 'window', box: { x: lengthOf('1/2'), y: lengthOf('1'), width: lengthOf('3'), height: lengthOf('4') } },
+    'cut out a window of 3 × 4, 1⁄2 from the left and 1 from the bottom',
+  ],
+])('%j', (finish, words) => expect(finishWords(finish, say)).toBe(words));
+
+test('offers and what is left over', () => {
+  expect(offerWords('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4');
+  expect(offerWords('mat-stack', { path: ['mats', 0, 'width'], length: lengthOf('4 1/4') }, SCREEN)).toBe(
+    'make the width of mat 1 4\u20091⁄4',
+  );
+  expect(
+    suggestionWords('banner-strip', { code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }, SCREEN),
+  ).toBe('1⁄8 is left over, since widths go down to the mark; it goes to the margin of the row.');
+});
