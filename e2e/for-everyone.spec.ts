@@ -61,7 +61,7 @@ test('the keyboard alone: from the first view to a cut', async ({ table: page })
   const part = page.getByRole('group', { name: 'The page to scale' }).getByRole('button', { name: /^sky panel/ });
   await part.focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Panel' })).toHaveValue('sky panel');
+  await expect(page.getByRole('textbox', { name: 'Layer' })).toHaveValue('sky panel');
   await page.getByRole('link', { name: 'Choose papers' }).focus();
   await page.keyboard.press('3');
   await expect(page).toHaveURL(`${DEMO}/papers`);

@@ -2,58 +2,82 @@ import { DEMO, expect, give, pick, saved, test } from './table.ts';
 
 test('a print measured anew: its mats follow, what moved is listed, undo brings it back', async ({ table: page }) => {
   await page.goto(DEMO);
-  await give(page, 'print width', '3 7/8');
-  await expect(page.getByText(/launch mat 3: 5\u20091⁄8 › 5 wide/)).toBeVisible();
-  await give(page, 'print height', '5⅝');
-  await expect(page.getByText(/launch mat 3: 7\u20091⁄8 › 6\u20093⁄4 high/)).toBeVisible();
+  await give(page, 'width of the print', '3 7/8');
+  await expect(page.getByText(/Runa at the launch, mat 3: 5\u20091⁄8 › 5 wide/)).toBeVisible();
+  await give(page, 'height of the print', '5⅝');
+  await expect(page.getByText(/Runa at the launch, mat 3: 7\u20091⁄8 › 6\u20093⁄4 high/)).toBeVisible();
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('button', { name: /^launch mat 1, 4 1\/8 × 5 7\/8/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Runa at the launch, mat 1, 4 1\/8 × 5 7\/8/ })).toBeVisible();
 
-  await give(page, 'print width', '4 1/2');
+  await give(page, 'width of the print', '4 1/2');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('textbox', { name: 'print width' })).toHaveValue('3 7/8');
+  await expect(page.getByRole('textbox', { name: 'width of the print' })).toHaveValue('3 7/8');
   await page.getByRole('button', { name: 'Redo' }).click();
-  await expect(page.getByRole('textbox', { name: 'print width' })).toHaveValue('4 1/2');
+  await expect(page.getByRole('textbox', { name: 'width of the print' })).toHaveValue('4 1/2');
 });
 
-test('a layer by reveal, by size, on four edges; added and removed', async ({ table: page }) => {
+test('a layer by reveal, by size, on four edges; added and removed; a photo renamed renames its mats', async ({
+  table: page,
+}) => {
   await page.goto(DEMO);
   await pick(page, 'outer panel');
-  await give(page, 'reveal all round', '1/2');
+  await give(page, 'reveal of panel 1', '1/2');
   await expect(page.getByText(/outer panel: 11\u20091⁄4 › 11 wide/)).toBeVisible();
-  await give(page, 'width', '10 1/2');
-  await expect(page.getByRole('textbox', { name: 'left', exact: true })).toHaveValue('3/4');
+  await give(page, 'width of panel 1', '10 1/2');
+  await page.getByLabel('edges of panel 1').selectOption('four');
+  await expect(page.getByRole('textbox', { name: 'left of panel 1', exact: true })).toHaveValue('3/4');
   await pick(page, 'Runa at the launch4');
-  await page.getByRole('button', { name: 'Add a mat' }).click();
-  await expect(page.getByRole('button', { name: /^Runa at the launch mat 4, 5 3\/8 × 7 3\/8/ })).toBeVisible();
-  await pick(page, 'Runa at the launch mat 4');
-  await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(page.getByText('Runa at the launch mat 4: removed')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a mat', exact: true }).click();
+  await expect(page.getByRole('button', { name: /^Runa at the launch, mat 4, 5 3\/8 × 7 3\/8/ })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Runa runs');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Runa runs, mat 4, / })).toBeVisible();
+  await page.getByRole('button', { name: 'Remove mat 4' }).click();
+  await expect(page.getByText('Runa runs, mat 4: removed')).toBeVisible();
+});
+
+test('a row of banners on a panel: put there, spread, moved by the mark', async ({ table: page }) => {
+  await page.goto(DEMO);
+  await page.getByRole('button', { name: 'Add banners' }).click();
+  await page.getByLabel('lies on').selectOption({ label: 'sky panel' });
+  await page.getByLabel('up or down, from').selectOption('bottom');
+  await give(page, 'distance up or down', '0');
+  await give(page, 'how many', '6');
+  const last = page
+    .getByRole('group', { name: 'The page to scale' })
+    .getByRole('button', { name: /^banners 2, no\. 6, / });
+  await expect(last).toBeVisible();
+  await last.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByRole('textbox', { name: 'distance up or down' })).toHaveValue('1/16');
+  await saved(page);
+  await page.reload();
+  await expect(last).toBeVisible();
 });
 
 test('an impossible size says why and leaves the rest standing', async ({ table: page }) => {
   await page.goto(DEMO);
-  await pick(page, 'launch mat 1');
-  await give(page, 'width', '3');
+  await pick(page, 'Runa at the launch, mat 1');
+  await page.getByLabel('edges of mat 1').selectOption('two');
+  await give(page, 'width of mat 1', '3');
   await expect(page.getByRole('alert').first()).toContainText('smaller than what lies on it');
   await expect(page.getByRole('button', { name: /^the box kite, / }).first()).toBeVisible();
   await saved(page);
-  await page.reload();
-  await page
-    .getByRole('button', { name: /^Make launch mat 1 4 × / })
-    .first()
-    .click();
+  await page.goto(`${DEMO}/papers`);
+  await expect(page.getByText('1 part of the page cannot be yet')).toBeVisible();
+  await page.goto(`${DEMO}/order`);
+  await expect(page.getByRole('heading', { name: 'The page cannot be yet' })).toBeVisible();
+  await page.getByRole('link', { name: 'To the page' }).click();
+  await page.getByRole('button', { name: /^Make the width of mat 1 4$/ }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
-  await pick(page, 'launch mat 1');
-  await give(page, 'width', '3');
-  await page.getByRole('alert').first().getByRole('button', { name: 'Undo' }).click();
+  await give(page, 'width of mat 1', '3');
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
 test('inches become millimetres without moving anything', async ({ table: page }) => {
   await page.goto(DEMO);
-  await pick(page, 'base');
   await page.getByLabel('unit').selectOption('mm');
   await expect(page.getByRole('button', { name: /^base, 305 mm × 305 mm/ })).toBeVisible();
   await expect(page.getByText('Change a number, and what it moves is listed here.')).toBeVisible();
@@ -63,16 +87,17 @@ test('two windows: a stale save keeps both versions until one is chosen', async 
   const other = await context.newPage();
   await page.goto(DEMO);
   await other.goto(DEMO);
-  await expect(other.getByRole('textbox', { name: 'print width' })).toHaveValue('4');
-  await give(page, 'print width', '3');
+  const width = other.getByRole('textbox', { name: 'width of the print' });
+  await expect(width).toHaveValue('4');
+  await give(page, 'width of the print', '3');
   await saved(page);
-  await give(other, 'print width', '5');
+  await give(other, 'width of the print', '5');
   await expect(other.getByText('This page was also changed elsewhere.')).toBeVisible();
-  await expect(other.getByRole('textbox', { name: 'print width' })).toHaveValue('5');
+  await expect(width).toHaveValue('5');
   await other.getByRole('button', { name: 'Keep mine' }).click();
   await saved(other);
   await other.getByRole('button', { name: 'Undo' }).click();
-  await expect(other.getByRole('textbox', { name: 'print width' })).toHaveValue('3');
+  await expect(width).toHaveValue('3');
   await saved(other);
 });
 
@@ -81,11 +106,11 @@ test('when the server does not answer, nothing typed is lost', async ({ table: p
   await page.route('**/api/pages/*', (route) =>
     route.request().method() === 'PUT' ? route.abort() : route.continue(),
   );
-  await give(page, 'print width', '3 1/2');
+  await give(page, 'width of the print', '3 1/2');
   await expect(page.getByText('Not saved')).toBeVisible();
   await page.unroute('**/api/pages/*');
   await page.getByRole('button', { name: 'Try again' }).click();
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('textbox', { name: 'print width' })).toHaveValue('3 1/2');
+  await expect(page.getByRole('textbox', { name: 'width of the print' })).toHaveValue('3 1/2');
 });

@@ -2,17 +2,24 @@ import type { Page } from '@playwright/test';
 import { expect, give, test } from './table.ts';
 
 const slip = (page: Page) => page.getByRole('list', { name: 'Sizes' }).getByRole('listitem');
+const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
+const say = async (page: Page, line: string) => {
+  await page.getByLabel('Say it in one line').fill(line);
+  await page.keyboard.press('Enter');
+};
 
-test('the first view answers at once: type a print and reveals, read mats with their sums', async ({ table: page }) => {
+test('the first view answers at once: type a print and a reveal, read the mat with its sum', async ({
+  table: page,
+}) => {
   await page.goto('/');
-  await expect(slip(page).first()).toContainText('5 1/8');
-  await give(page, 'Print width', '3⅞');
-  await give(page, 'Print height', '5 5/8');
-  await give(page, 'Reveal of mat 1', '3/16');
-  await expect(slip(page).nth(2)).toContainText('4 1/4');
-  await expect(slip(page).nth(2)).toContainText('3\u20097⁄8 + 3⁄16 + 3⁄16 = 4\u20091⁄4');
-  await page.getByRole('button', { name: 'Sum of width of mat 3' }).click();
-  await expect(page.getByRole('dialog')).toContainText('= 5\u20091⁄8');
+  await expect(slip(page).first()).toContainText('4 1/4');
+  await give(page, 'width of the print', '3⅞');
+  await give(page, 'height of the print', '5 5/8');
+  await give(page, 'reveal of mat 1', '3/16');
+  await expect(slip(page).first()).toContainText('4 1/4');
+  await expect(slip(page).first()).toContainText('3\u20097⁄8 + 3⁄16 + 3⁄16 = 4\u20091⁄4');
+  await page.getByRole('button', { name: 'Sum of width of mat 1' }).click();
+  await expect(page.getByRole('dialog')).toContainText('= 4\u20091⁄4');
 });
 
 test('one line of shorthand shows what it understood before it is taken', async ({ table: page }) => {
@@ -20,7 +27,9 @@ test('one line of shorthand shows what it understood before it is taken', async 
   await expect(slip(page).first()).toBeVisible();
   await page.keyboard.press('/');
   await page.keyboard.type('mats 1/8, 1/16, 3/8 around 3 1/2 x 5');
-  await expect(page.getByText('A print of 3 1/2 × 5, mat 1 with 1/8, mat 2 with 1/16, mat 3 with 3/8')).toBeVisible();
+  await expect(
+    page.getByText('Mats: width of the print 3 1/2, height of the print 5, reveal of mat 1 1/8'),
+  ).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(slip(page).nth(0)).toContainText('4 5/8');
   await expect(slip(page).nth(1)).toContainText('3 7/8');
@@ -31,81 +40,123 @@ test('backwards: sizes give reveals, and uneven ones are pointed out with what e
   table: page,
 }) => {
   await page.goto('/');
-  await page.getByLabel('Say it in one line').fill('mat 1/4 around 5 x 3 1/2');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Work out').selectOption('reveals');
-  await give(page, 'width', '5 1/2');
-  await give(page, 'height', '3 3/4');
+  await say(page, 'mat 1/4 around 5 x 3 1/2');
+  await give(page, 'width of mat 1', '5 1/2');
+  await give(page, 'height of mat 1', '3 3/4');
   await expect(page.getByText(/is uneven: 1⁄4 left and right, 1⁄8 top and bottom/)).toBeVisible();
   await expect(
     page.getByText(/5\u20091⁄2 × 4 \(1⁄4 all round\) or 5\u20091⁄4 × 3\u20093⁄4 \(1⁄8 all round\)/),
   ).toBeVisible();
 });
 
-test('a footer mat, and the largest print for a paper', async ({ table: page }) => {
+test('a footer mat forwards and backwards, and the largest print for a paper', async ({ table: page }) => {
   await page.goto('/');
-  await page.getByLabel('Say it in one line').fill('mat 3/16 footer 11/16 around 2 1/4 x 2 1/4');
-  await page.keyboard.press('Enter');
+  await say(page, 'mat 3/16 footer 11/16 around 2 1/4 x 2 1/4');
   await expect(slip(page).first()).toContainText('2 5/8');
   await expect(slip(page).first()).toContainText('3 1/8');
+  // top like the sides, the bottom takes the rest
+  await give(page, 'width of the print', '4 1/4');
+  await give(page, 'height of the print', '4 3/4');
+  await give(page, 'width of mat 1', '4 3/4');
+  await give(page, 'height of mat 1', '6');
+  await expect(field(page, 'top and sides of mat 1')).toHaveValue('1/4');
+  await expect(field(page, 'bottom of mat 1')).toHaveValue('1');
 
-  await page.getByLabel('Say it in one line').fill('mat 1/4 around 4 x 6');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Work out').selectOption('print');
-  await give(page, 'width', '4 1/2');
-  await give(page, 'height', '5 7/8');
+  await say(page, 'mat 1/4 around 4 x 6');
+  // emptied, the print is the unknown
+  await give(page, 'width of the print', '');
+  await give(page, 'height of the print', '');
+  await give(page, 'width of mat 1', '4 1/2');
+  await give(page, 'height of mat 1', '5 7/8');
   await expect(slip(page).last()).toContainText('5 3/8');
+  await expect(field(page, 'width of the print')).toHaveValue('4');
 });
 
 test('does it come from this paper: how much too long, and the trim that makes it fit', async ({ table: page }) => {
   await page.goto('/');
-  await page.getByLabel('Say it in one line').fill('mat 3/16 around 4 x 6');
-  await page.keyboard.press('Enter');
+  await say(page, 'mat 3/16 around 4 x 6');
   await page.getByLabel('Does it come from a paper of').fill('6 x 6');
-  await expect(page.getByText('The mat is too long by 3⁄8.')).toBeVisible();
-  await page.getByRole('button', { name: /Trim the print to 4 × 5\s5⁄8/ }).click();
-  await expect(page.getByText('Yes.')).toBeVisible();
+  await expect(page.getByText(/is too long by 3⁄8\./)).toBeVisible();
+  await page.getByRole('button', { name: /Trim: make the height of the print 5\s5⁄8/ }).click();
+  await expect(page.getByText(/^Yes: the largest piece is 4\s3⁄8 × 6\./)).toBeVisible();
 });
 
 test('a mat smaller than its print is refused with the reason; nothing typed is lost', async ({ table: page }) => {
   await page.goto('/');
-  await page.getByLabel('Say it in one line').fill('mat 1/8 around 4 1/4 x 6');
-  await page.keyboard.press('Enter');
+  await say(page, 'mat 1/8 around 4 1/4 x 6');
+  await page.getByLabel('edges of mat 1').selectOption('two');
   await give(page, 'width of mat 1', '4');
   await expect(page.getByRole('alert').first()).toContainText('the reveal would be −1⁄8 left and right');
-  await page.getByRole('button', { name: /width of mat 1 at least 4\s1⁄4/ }).click();
+  await expect(field(page, 'width of mat 1')).toHaveValue('4');
+  await page.getByRole('button', { name: /^Make the width of mat 1 4\s1⁄4/ }).click();
   await expect(page.getByRole('alert')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('alert').first()).toBeVisible();
 });
 
 test('a length that is none is named where it stands, and Escape puts the old one back', async ({ table: page }) => {
   await page.goto('/');
-  const field = page.getByRole('textbox', { name: 'Print width' });
-  await field.fill('4 1/0');
+  const width = field(page, 'width of the print');
+  await width.fill('4 1/0');
   await expect(page.getByText('"4 1/0" is not a length; try 4 3/8, 4.375 or 111 mm')).toBeVisible();
-  await field.press('Escape');
-  await expect(field).toHaveValue('4');
+  await width.press('Escape');
+  await expect(width).toHaveValue('4');
   for (const text of ['3⅜', '3-3/8', '3.375', '85.725 mm']) {
-    await give(page, 'Print width', text);
+    await give(page, 'width of the print', text);
     await expect(slip(page).last()).toContainText('3 3/8');
   }
 });
 
-test('the print itself: a printed border, and what becomes of it as another size', async ({ table: page }) => {
+test('the print itself: a printed border, what becomes of it as another size, and mats round what is left', async ({
+  table: page,
+}) => {
   await page.goto('/');
-  await page.getByLabel('As a print of').fill('8 x 10');
-  await expect(page.getByText(/To fill it: 8 × 12, losing 1 at the top and 1 at the bottom/)).toBeVisible();
-  await expect(page.getByText(/With nothing lost: 6\u200911⁄16 × 10, short by 1\u20095⁄16/)).toBeVisible();
-  await give(page, 'White border printed round it', '1/8');
-  await expect(page.getByText(/The picture in it is 3\u20093⁄4 × 5\u20093⁄4/)).toBeVisible();
-  await page.getByRole('button', { name: 'Trim it off' }).click();
-  await expect(slip(page).last()).toContainText('3 3/4');
+  await say(page, 'print 4 x 6 as 8 x 10');
+  const follows = page.getByRole('list', { name: 'What follows' });
+  await expect(follows).toContainText('The whole picture: 8 × 12.');
+  await expect(follows).toContainText('Lost: 1 at the top and 1 at the bottom.');
+  await page.getByLabel('so that of as another size').selectOption('whole');
+  await expect(follows).toContainText('The whole picture: 6\u200911⁄16 × 10.');
+  await expect(follows).toContainText('Short by 1\u20095⁄16.');
+  await say(page, 'print 4 x 6 border 1/8');
+  await expect(field(page, 'width of the picture in it')).toHaveValue('3 3/4');
+  await page.getByRole('button', { name: 'Mats round it' }).click();
+  await expect(field(page, 'width of the print')).toHaveValue('3 3/4');
 });
 
-test('put on a page, it is kept', async ({ table: page }) => {
+test('banners: spread over a page, how many fit, the notch and where to pencil', async ({ table: page }) => {
   await page.goto('/');
+  await page.getByRole('button', { name: 'Banners' }).click();
+  await expect(page.getByText(/Pencil a line along its middle/)).toBeVisible();
+  await say(page, 'banners 2 1/2 x 6 gap 1/4 margin 1/2');
+  await expect(field(page, 'how many')).toHaveValue('4');
+  await expect(page.getByText('Pencil a line along its middle, 1\u20091⁄4 from the side.')).toBeVisible();
+  await expect(page.getByText('On that line it is 4\u20093⁄4 long.')).toBeVisible();
+  await give(page, 'depth of the end', '7/8');
+  await expect(page.getByText('On that line it is 5\u20091⁄8 long.')).toBeVisible();
+  await give(page, 'how many', '9');
+  await expect(page.getByRole('alert')).toContainText('too wide');
+  await page.getByRole('button', { name: 'Make it 4' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+});
+
+test('what was typed is there when one comes back', async ({ table: page }) => {
+  await page.goto('/');
+  await say(page, '3 banners 1 x 4');
+  await page.getByRole('link', { name: 'Page and parts' }).click();
+  await page.getByRole('link', { name: 'Work out sizes' }).click();
+  await expect(field(page, 'how many')).toHaveValue('3');
+  await page.reload();
+  await expect(field(page, 'how many')).toHaveValue('3');
+});
+
+test('put on a page, it is kept, on a base', async ({ table: page }) => {
+  await page.goto('/');
+  await say(page, 'mat 1/8 1/16 3/8 around 4 x 6');
   await page.getByRole('button', { name: 'Put it on a page' }).click();
   await expect(page).toHaveURL(/\/page\//);
-  await expect(page.getByRole('button', { name: /^photo 1 mat 3, 5 1\/8 × 7 1\/8/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^photo 1, mat 3, 5 1\/8 × 7 1\/8/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^base, 12 × 12/ }).first()).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
   await page.getByRole('listitem').filter({ hasText: 'New page' }).getByRole('button', { name: 'Remove' }).click();

@@ -1,11 +1,12 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
 
 export const DEMO = '/page/demo-first-wind';
 
 /** A journey that starts with a fresh demo and fails on any error in the browser's console. */
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {
-    await request.post('/api/demo');
+    await send(request, '/api/demo');
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     page.on('console', (m) => {
@@ -16,6 +17,10 @@ export const test = base.extend<{ table: Page }>({
   },
 });
 export { expect };
+
+/** Sends what makes or uses something, with an id of its own. */
+export const send = (request: APIRequestContext, path: string, body: object = {}) =>
+  request.post(path, { data: { id: randomUUID(), ...body } });
 
 /** Types a length into a field and takes it. */
 export async function give(page: Page, label: string, text: string, nth = 0): Promise<void> {

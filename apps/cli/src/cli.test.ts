@@ -2,7 +2,8 @@ import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { emptyPage, planSchema, readJob, verifyPlan } from '@temnex/core';
+import { planSchema, readJob, verifyPlan } from '@temnex/core';
+import { banners, base, layer, page as pageOf } from '@temnex/core/testing';
 import { run } from './run.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'temnex-cli-'));
@@ -81,15 +82,22 @@ describe('options of plan', () => {
 
 describe('temnex size and schema', () => {
   test('every part with its sum', async () => {
-    const page = { ...emptyPage('p'), panels: [{ id: 'a', name: 'field', reveal: ['3/8'], paper: null }] };
+    const page = pageOf(base([layer('a', '3/8')], { names: { a: 'field' } }), banners('pennants', {}));
     const { code, out } = await temnex('size', file('page.json', page));
     expect(code).toBe(0);
     expect(out).toContain('field: 11 1/4 x 11 1/4   [12 − 3/8 − 3/8 = 11 1/4;');
+    expect(out).toContain('pennants, no. 3: 2 x 6');
+    expect(out).toContain('pennants: cut a notch 1 deep, its tip 1 from the side');
   });
   test('a page that cannot be, exit 2', async () => {
-    const page = { ...emptyPage('p'), panels: [{ id: 'a', name: 'field', reveal: ['7'], paper: null }] };
+    const page = pageOf(base([layer('a', '7')]));
     expect((await temnex('size', file('no.json', page))).err).toContain('Nothing is left');
     expect((await temnex('size', file('bad-page.json', { ...page, mark: '1/7' }))).code).toBe(2);
+  });
+  test('a page of an earlier version is read as well', async () => {
+    const old = { format: 'temnex-page', version: 1, name: 'p', unit: 'in', mark: '1/16', width: '8', height: '8' };
+    const page = { ...old, base: { name: 'base', paper: null }, panels: [], photos: [] };
+    expect(await temnex('size', file('old.json', page))).toMatchObject({ code: 0, out: 'base: 8 x 8\n' });
   });
   test.each(['page', 'job', 'plan'])('schema %s is JSON Schema', async (name) => {
     const { code, out } = await temnex('schema', name);

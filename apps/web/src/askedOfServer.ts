@@ -11,9 +11,9 @@ export interface Asked {
 export function askedOfServer(): Asked[] {
   const asked: Asked[] = [];
   globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
-    asked.push({ method: init?.method ?? 'GET', path: String(path), body: JSON.parse(String(init?.body ?? 'null')) });
-    const headers = { 'content-type': 'application/json' };
-    return Promise.resolve(new Response(String(init?.body ?? '{}'), { status: 200, headers }));
+    const body: unknown = JSON.parse(String(init?.body ?? 'null'));
+    asked.push({ method: init?.method ?? 'GET', path: String(path), body });
+    return Promise.resolve({ ok: true, status: 200, json: () => Promise.resolve(body ?? {}) });
   }) as unknown as typeof fetch;
   return asked;
 }

@@ -168,8 +168,8 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
       <b>
         <SizeFigure width={layer.box.width} height={layer.box.height} mark={mark} />
       </b>
-      {sums.map((s) => (
-        <Sums key={s}>{s}</Sums>
+      {sums.map((s, i) => (
+        <Sums key={i}>{s}</Sums>
       ))}
     </Found>
   );

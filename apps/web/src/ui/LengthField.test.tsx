@@ -47,6 +47,24 @@ describe('a length field', () => {
     fireEvent.keyDown(field(), { key: 'Escape' });
     expect(field().value).toBe('4');
   });
+  test('emptied, it says so where that means something, and else gets its value back', () => {
+    const onEmpty = jest.fn();
+    const { rerender } = render(
+      <LengthField label="print width" value="4" unit="in" onCommit={() => {}} onEmpty={onEmpty} />,
+    );
+    type('');
+    fireEvent.blur(field());
+    expect(onEmpty).toHaveBeenCalledTimes(1);
+    rerender(<LengthField label="print width" value="4" unit="in" onCommit={() => {}} />);
+    type(' ');
+    fireEvent.blur(field());
+    expect(field().value).toBe('4');
+  });
+  test('what stands over it may be shorter than its name', () => {
+    render(<LengthField label="print width" shown="width" value="4" unit="in" onCommit={() => {}} />);
+    expect(screen.getByText('width')).toBeTruthy();
+    expect(field().value).toBe('4');
+  });
   test('what was typed does not come back when the value is undone', () => {
     render(<Held start="4" onCommit={() => {}} />);
     type('5');

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { MARKS, lengthOf, matStack, type PaperFace } from '@temnex/core';
+import { MARKS, exact, lengthOf, type PaperFace } from '@temnex/core';
 import { Choice } from './Choice.tsx';
 import { DrawingView } from './DrawingView.tsx';
 import { NameField } from './NameField.tsx';
@@ -85,14 +85,15 @@ describe('a swatch', () => {
 });
 
 test('a computed number opens its sum', () => {
-  const solved = matStack.solve(
-    { print: { width: '4', height: '6', known: 'measured' }, mats: [{ reveal: ['3/16'] }] },
-    { unit: 'in', mark: MARKS['1/16'] },
-  );
-  if (solved.status !== 'solved') throw new Error();
-  render(
-    <SumNote name="width of mat 1" sum={solved.sums['mat1.width']!} total={lengthOf('4 3/8')} mark={MARKS['1/16']} />,
-  );
+  const value = exact(lengthOf('3/16'));
+  const sum = {
+    terms: [
+      { path: ['print', 'width'], times: 1, value: exact(lengthOf('4')) },
+      { path: ['mats', 0, 'reveal', 'all'], times: 2, value },
+    ],
+    over: 1,
+  };
+  render(<SumNote name="width of mat 1" sum={sum} total={lengthOf('4 3/8')} mark={MARKS['1/16']} />);
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'Sum of width of mat 1' }));
   expect(screen.getByRole('dialog').textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u20093⁄8');

@@ -159,6 +159,23 @@ describe('mat stack: typing and emptying', () => {
     const footer = set(set(four, ['mats', 0, 'reveal', 'bottom'], '1'), ['mats', 0, 'reveal', 'style'], 'footer');
     expect(valueAt(footer, ['mats', 0, 'reveal'])).toEqual({ style: 'footer', sides: '1/8', bottom: '1' });
   });
+  test('a reveal that was worked out keeps its value at each edge when it is to be said edge by edge', () => {
+    const wide = set(start, ['mats', 0, 'width'], '6');
+    const four = set(wide, ['mats', 0, 'reveal', 'style'], 'four');
+    expect(valueAt(four, ['mats', 0])).toMatchObject({
+      width: '6',
+      reveal: { left: '1', right: '1', top: '1', bottom: '1' },
+    });
+    const footer = set(four, ['mats', 0, 'reveal', 'bottom'], '2') as Mats;
+    expect(sizes(solve('mat-stack', footer), 'mat')[1]).toBe('6 x 9');
+    const wider = set(footer, ['mats', 0, 'reveal', 'left'], '2') as Mats;
+    expect([wider.mats[0]!.width, sizes(solve('mat-stack', wider), 'mat')[1]]).toEqual([undefined, '7 x 9']);
+  });
+  test('uneven reveals that are to be even: the sizes follow', () => {
+    const uneven = mats('5', '3 1/2', { id: '', reveal: { style: 'two' }, width: '5 1/2', height: '3 3/4' });
+    const made = set(uneven, ['mats', 0, 'reveal', 'style'], 'even') as Mats;
+    expect(sizes(solve('mat-stack', made), 'mat')).toEqual(['5 1/2 x 4']);
+  });
   test('too few values: it asks for what is missing; a bad length names its field', () => {
     expect(refuse('mat-stack', mats('4', '6', { id: '', reveal: { style: 'even' } })).problems).toMatchObject([
       {

@@ -1,5 +1,5 @@
 import { exactText, roundExact, type Exact, type Unit } from '../length/index.ts';
-import { fieldKey, samePath, type Field, type FieldPath } from './fields.ts';
+import { fieldKey, isUnder, samePath, type Field, type FieldPath } from './fields.ts';
 import type { Offer, Recipe, Table } from './recipe.ts';
 import { solveSums } from './sums.ts';
 
@@ -26,7 +26,8 @@ export function setField<Input>(
     if (!field || field.kind === 'choice' || field.value === undefined || field.ifEmpty === 'refused') return input;
     return field.ifEmpty === 'by-rule' ? recipe.put(input, path, undefined) : emptied(recipe, input, path, table);
   }
-  const next = recipe.put(input, path, value);
+  const firm = field?.kind === 'choice' ? siblingsGiven(recipe, input, path, table) : input;
+  const next = recipe.put(firm, path, value);
   const { own, others } = recipe.givesWay(next, path);
   const loose = recipe.loosened(next, path);
   return (
@@ -35,6 +36,21 @@ export function setField<Input>(
     freed(recipe, next, path, [...own, ...others], table) ??
     next
   );
+}
+
+/**
+ * What a choice is about becomes given as it is before it is made: a reveal that was worked out, and is now to be said edge by
+ * edge, keeps its value at each.
+ */
+function siblingsGiven<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input {
+  const solved = recipe.solve(input, table);
+  const parent = path.slice(0, -1);
+  if (solved.status !== 'solved' || !parent.length) return input;
+  return recipe.fields(input).reduce((kept, f) => {
+    const value = solved.values.get(fieldKey(f.path));
+    const open = f.kind === 'length' && f.ifEmpty === 'worked-out' && f.value === undefined && isUnder(f.path, parent);
+    return open && value ? recipe.put(kept, f.path, exactText(roundExact(value, 'nearest'), table.unit)) : kept;
+  }, input);
 }
 
 /** The input without the given values that the one at `path` leaves no room for; null where none of `giveWay` helps. */
@@ -81,8 +97,10 @@ function emptied<Input>(recipe: Recipe<string, Input>, input: Input, path: Field
 /** How much is still unknown, and what the field at `key` comes to. */
 function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: string, table: Table) {
   const { equations, givens } = recipe.arithmetic(input, table);
-  const { unknown, values, disagree } = solveSums(equations, givens);
-  return { unknown: unknown.length, value: values.get(key), clash: disagree !== null };
+  const { unknown, disagree } = solveSums(equations, givens);
+  const solved = recipe.solve(input, table);
+  const value = solved.status === 'solved' ? solved.values.get(key) : undefined;
+  return { unknown: unknown.length, value, clash: disagree !== null };
 }
 
 const sameExact = (a: Exact, b: Exact): boolean => a.n * b.d === b.n * a.d;

@@ -1,26 +1,22 @@
 import { expect, test } from '@jest/globals';
-import { derivePage, emptyPage } from '@temnex/core';
+import { derivePage } from '@temnex/core';
+import { at, base, layer, page, photo } from '@temnex/core/testing';
 import { levelsOf } from './Stack.tsx';
 
 test('each slab lies on the highest one that it covers; stacks beside each other start at the same height', () => {
-  const at = (from: 'left' | 'right') => ({ across: { from, by: '1' }, upDown: { from: 'centre' as const, by: 0 } });
-  const photo = (id: string, from: 'left' | 'right', mats: number) => ({
-    id,
-    name: id,
-    print: { width: '3', height: '4', known: 'measured' as const },
-    mats: Array.from({ length: mats }, (_, i) => ({
-      id: `${id}${i}`,
-      name: id,
-      reveal: ['1/4'] as [string],
-      paper: null,
-    })),
-    at: at(from),
+  const mats = (n: number) => Array.from({ length: n }, (_, i) => layer(`m${i + 1}`, '1/4'));
+  const stacked = page(
+    base([layer('panel', '1/2')]),
+    photo('l', ['3', '4'], mats(2), { at: at('left', '1', 'centre', 0) }),
+    photo('r', ['3', '4'], mats(1), { at: at('right', '1', 'centre', 0) }),
+  );
+  expect(Object.fromEntries(levelsOf(derivePage(stacked).parts))).toEqual({
+    'base/base': 0,
+    'base/panel': 1,
+    'l/m2': 2,
+    'l/m1': 3,
+    'l/print': 4,
+    'r/m1': 2,
+    'r/print': 3,
   });
-  const page = {
-    ...emptyPage('p'),
-    panels: [{ id: 'panel', name: 'panel', reveal: ['1/2'] as [string], paper: null }],
-    photos: [photo('l', 'left', 2), photo('r', 'right', 1)],
-  };
-  const levels = levelsOf(derivePage(page).parts);
-  expect(Object.fromEntries(levels)).toEqual({ base: 0, panel: 1, l1: 2, l0: 3, l: 4, r0: 2, r: 3 });
 });

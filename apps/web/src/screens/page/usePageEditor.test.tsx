@@ -2,13 +2,20 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { emptyPage, type Page } from '@temnex/core';
+import type { Page } from '@temnex/core';
+import { base, page as pageOf } from '@temnex/core/testing';
 import type { PageRecord } from '@temnex/contract';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';
 
 /** A server with one page, as far as the editor can tell. */
 class Store {
-  record: PageRecord = { id: 'p', version: 1, document: emptyPage('first'), demo: false, updatedAt: '' };
+  record: PageRecord = {
+    id: 'p',
+    version: 1,
+    document: { ...pageOf(base()), name: 'first' },
+    demo: false,
+    updatedAt: '',
+  };
   puts: { version: number; document: Page }[] = [];
   down = false;
   fetch = async (_path: string, init?: { method?: string; body?: string }): Promise<unknown> => {
@@ -68,14 +75,14 @@ describe('a page being worked on', () => {
 
   test('undo and redo walk through the documents, and say what moved', async () => {
     const { editor } = await open();
-    act(() => editor().change({ ...editor().page, width: '10' }));
-    expect(editor().moves).toMatchObject([{ part: 'base', what: 'width' }]);
+    act(() => editor().change({ ...editor().page, ground: { ...editor().page.ground, width: '10' } }));
+    expect(editor().moves).toMatchObject([{ part: 'base/base', what: 'width' }]);
     named(editor(), 'x');
     act(() => editor().undo());
     act(() => editor().undo());
-    expect([editor().page.width, editor().canUndo, editor().canRedo]).toEqual(['12', false, true]);
+    expect([editor().page.ground.width, editor().canUndo, editor().canRedo]).toEqual(['12', false, true]);
     act(() => editor().redo());
-    expect([editor().page.width, editor().page.name]).toEqual(['10', 'first']);
+    expect([editor().page.ground.width, editor().page.name]).toEqual(['10', 'first']);
     named(editor(), 'another way');
     expect(editor().canRedo).toBe(false);
   });

@@ -5,12 +5,8 @@ import { useState } from 'react';
 import {
   MARKS,
   NO_TRIM,
-  addMat,
-  addPhoto,
   choosePaper,
   derivePage,
-  emptyPage,
-  lengthOf,
   readJob,
   type Drawer,
   type JobDocument,
@@ -20,6 +16,7 @@ import {
   type StockItem,
   type Wish,
 } from '@temnex/core';
+import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import { Short } from '../order/Short.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
@@ -44,8 +41,9 @@ const drawer: Drawer = {
 };
 const mark = MARKS['1/16'];
 const piece = (wish: Wish): PieceToCut => ({
-  ...{ part: 'm', name: 'launch mat', wish, width: lengthOf('4'), height: lengthOf('6') },
-  off: { width: lengthOf('1'), height: lengthOf('1') },
+  ...derivePage(pageOf(photo('p', ['3 3/4', '5 3/4'], [layer('m', '1/8')]))).pieces[0]!,
+  name: 'launch mat',
+  wish,
 });
 const WISH: Wish = { papers: ['sky'], side: 'A', direction: 'any' };
 
@@ -230,7 +228,7 @@ describe('what would help is taken with a press', () => {
       ],
     },
     stock: [{ id: 's1', paper: 'sky', width: '12', height: '12', reserved: true }],
-    pieces: [{ id: 'mat', name: 'launch mat', width: '4', height: '6', papers: ['sky'] }],
+    pieces: [{ id: 'photo/mat', name: 'launch mat', width: '4', height: '6', papers: ['sky'] }],
   };
   const read = readJob(document);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -245,11 +243,11 @@ describe('what would help is taken with a press', () => {
   let asked: Asked[] = [];
   function Shown({ ways = help, planning = false }: { ways?: Missing['help']; planning?: boolean }) {
     const [page, change] = useState(() =>
-      choosePaper(addMat(addPhoto(emptyPage('p'), 'photo'), 'photo', 'mat'), 'mat', WISH),
+      choosePaper(pageOf(photo('photo', ['4', '6'], [layer('mat', '1/8')])), { item: 'photo', blank: 'mat' }, WISH),
     );
     held = page;
     const context = { id: 'p1', editor: { page, change }, derived: derivePage(page) } as unknown as PageContext;
-    const missing: Missing = { piece: 'mat', quantity: 1, why: 'held-back', paper: 'sky', help: ways };
+    const missing: Missing = { piece: 'photo/mat', quantity: 1, why: 'held-back', paper: 'sky', help: ways };
     return <Short {...{ missing, job, context, planning }} />;
   }
   const shown = (props: Parameters<typeof Shown>[0] = {}) =>
@@ -266,7 +264,7 @@ describe('what would help is taken with a press', () => {
     expect(screen.getAllByRole('listitem')).toHaveLength(4);
     expect(screen.getAllByRole('button')).toHaveLength(3);
     fireEvent.click(screen.getByRole('button', { name: /^Take it: take Sand instead/ }));
-    expect(held.photos[0]!.mats[0]!.paper!.papers).toEqual(['sky', 'sand']);
+    expect(held.items[0]!.wishes.mat!.papers).toEqual(['sky', 'sand']);
     fireEvent.click(screen.getByRole('button', { name: /^Free it/ }));
     await waitFor(() => expect(asked[0]).toMatchObject({ path: '/api/stock/s1', body: { reserved: false } }));
     fireEvent.click(screen.getByRole('button', { name: /^Bought: put in/ }));

@@ -1,0 +1,1 @@
+export { at, banners, base, layer, page, photo, wishFor } from './pages.ts';
