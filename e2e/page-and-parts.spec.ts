@@ -32,7 +32,7 @@ test('a layer by reveal, by size, on four edges; added and removed; a photo rena
   await expect(page.getByRole('button', { name: /^Runa at the launch, mat 4, 5 3\/8 × 7 3\/8/ })).toBeVisible();
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Runa runs');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: /^Runa runs, mat 4, / })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Runa runs, mat 4, 5/ })).toBeVisible();
   await page.getByRole('button', { name: 'Remove mat 4' }).click();
   await expect(page.getByText('Runa runs, mat 4: removed')).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import { DEMO, expect, give, saved, send, test } from './table.ts';
+import { DEMO, expect, give, pick, saved, send, test } from './table.ts';
 
 /** What lies in the drawer, whatever state its papers are in. */
 const stockOf = (drawer: unknown) => (drawer as { stock: unknown }).stock;
@@ -104,7 +104,7 @@ test('the cutting order: scraps first, a story of cuts, totals, proof, a list to
   await expect(cuts.getByRole('listitem').first()).toContainText('edge on the fence');
   await expect(page.getByText('Fewest possible:')).toBeVisible();
   const totals = page.getByRole('complementary', { name: 'Summary' });
-  await expect(totals).toContainText('scraps used4');
+  await expect(totals).toContainText('scraps used5');
   await expect(cuts.getByRole('img', { name: /Set (4|6)\s1⁄4\. Runa at the launch, mat 1 comes off/ })).toBeVisible();
   await page.getByRole('button', { name: 'Copy the list' }).click();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(

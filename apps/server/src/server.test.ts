@@ -522,6 +522,8 @@ describe('the door', () => {
       why: 'added',
       by: 1,
     });
+    const all = { id: newId(), why: 'taken', by: 3 };
+    await check('post', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`, all);
     await check('get', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`);
     await check('delete', '/api/stock/{id}', `/api/stock/${item.id}`);
     const { habits } = await check('get', '/api/habits', '/api/habits');

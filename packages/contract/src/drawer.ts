@@ -6,6 +6,9 @@ import { requestId } from './requests.ts';
 export const paperRecordSchema = paperSchema.safeExtend({ revision: z.int() });
 export type PaperRecord = z.infer<typeof paperRecordSchema>;
 
+/** An item as a change leaves it: there may be none left. */
+export const stockRecordSchema = stockItemSchema.safeExtend({ quantity: z.int().min(0) });
+
 export const drawerSchema = z.strictObject({ papers: z.array(paperRecordSchema), stock: z.array(stockItemSchema) });
 export type DrawerRecord = z.infer<typeof drawerSchema>;
 

@@ -21,6 +21,7 @@ export {
   newPaperSchema,
   newStockSchema,
   paperRecordSchema,
+  stockRecordSchema,
   type ChangeStock,
   type DrawerRecord,
   type HabitsRecord,

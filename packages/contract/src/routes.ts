@@ -10,6 +10,7 @@ import {
   newPaperSchema,
   newStockSchema,
   paperRecordSchema,
+  stockRecordSchema,
 } from './drawer.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
 import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
@@ -57,14 +58,14 @@ export const ROUTES: readonly Route[] = [
     path: '/api/stock/{id}',
     says: 'How it lies, what stays whole, whether it is held back',
     body: changeStockSchema,
-    answer: stockItemSchema,
+    answer: stockRecordSchema,
   },
   {
     method: 'post',
     path: '/api/stock/{id}/movements',
     says: 'More or fewer of it, or how many there really are; what is there is the sum',
     body: newMovementSchema,
-    answer: stockItemSchema,
+    answer: stockRecordSchema,
   },
   {
     method: 'get',

@@ -11,6 +11,7 @@ import {
   pageSummarySchema,
   paperRecordSchema,
   planRecordSchema,
+  stockRecordSchema,
   type ChangeStock,
   type Cut,
   type HabitsRecord,
@@ -100,7 +101,8 @@ export const useAddStock = () =>
   );
 export const useChangeStock = () =>
   useChange(
-    ({ id, change }: { id: string; change: ChangeStock }) => ask('PATCH', `/api/stock/${id}`, stockItemSchema, change),
+    ({ id, change }: { id: string; change: ChangeStock }) =>
+      ask('PATCH', `/api/stock/${id}`, stockRecordSchema, change),
     [KEYS.drawer],
   );
 type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
@@ -108,7 +110,7 @@ export type StockMovement = Without<NewMovement>;
 export const useMoveStock = () =>
   useChange(
     ({ stock, movement }: { stock: string; movement: StockMovement }, id) =>
-      ask('POST', `/api/stock/${stock}/movements`, stockItemSchema, { id, ...movement }),
+      ask('POST', `/api/stock/${stock}/movements`, stockRecordSchema, { id, ...movement }),
     [KEYS.drawer, ['movements']],
   );
 /** Shown at once, so that a tick does not spring back while it is being stored; asked for again whatever came of it. */

@@ -48,13 +48,13 @@ interface DimLayerProps {
   made: Made;
   /** Where a point of the item, in its own ticks, lies in the picture. */
   at: (point: Point) => { x: number; y: number };
-  /** The item in the picture. */
+  /** What the numbers stand round, in the picture: the item, or all of the page that it lies on. */
   box: Box;
 }
 
 const FIELD = 78;
 const LINE = 44;
-const AWAY = { top: 26, bottom: 26, left: 64, right: 64 } as const;
+const AWAY = { top: 26, bottom: 40, left: 64, right: 64 } as const;
 
 /**
  * The numbers of a construction, typed where they are measured: along its edges, in the middle of what they measure, or at the
@@ -141,11 +141,13 @@ function spanPath(dim: Span, at: DimLayerProps['at'], box: Box): string {
   const [a, b] = [at(dim.from), at(dim.to)];
   const { x, y } = spanMiddle(dim, at, box);
   if (dim.side === 'top' || dim.side === 'bottom') {
-    const [edge, past] = dim.side === 'top' ? [box.y - 5, y - 10] : [box.y + box.height + 5, y + 10];
-    return `M${a.x} ${past}V${edge}M${b.x} ${past}V${edge}M${a.x} ${y}H${b.x}`;
+    const past = dim.side === 'top' ? y - 10 : y + 10;
+    const [e, f] = dim.side === 'top' ? [a.y - 5, b.y - 5] : [a.y + 5, b.y + 5];
+    return `M${a.x} ${past}V${e}M${b.x} ${past}V${f}M${a.x} ${y}H${b.x}`;
   }
-  const [edge, past] = dim.side === 'left' ? [box.x - 5, x - 10] : [box.x + box.width + 5, x + 10];
-  return `M${past} ${a.y}H${edge}M${past} ${b.y}H${edge}M${x} ${a.y}V${b.y}`;
+  const past = dim.side === 'left' ? x - 10 : x + 10;
+  const [e, f] = dim.side === 'left' ? [a.x - 5, b.x - 5] : [a.x + 5, b.x + 5];
+  return `M${past} ${a.y}H${e}M${past} ${b.y}H${f}M${x} ${a.y}V${b.y}`;
 }
 
 interface LeaderAt {
@@ -162,7 +164,9 @@ function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): Lea
     // those that start at one height come out in the order in which they lie, the outermost last
     .sort((a, b) => a.from.y - b.from.y || a.from.x - b.from.x);
   const x = box.x + box.width + 24;
-  const first = box.y + box.height / 2 - ((out.length - 1) * LINE) / 2;
+  const height = (out.length - 1) * LINE;
+  const wished = out.reduce((sum, l) => sum + l.from.y, 0) / Math.max(1, out.length) - height / 2;
+  const first = Math.max(box.y + 18, Math.min(box.y + box.height - 18 - height, wished));
   return out.map(({ dim, from }, i) => ({ dim, from, x, y: first + i * LINE }));
 }
 

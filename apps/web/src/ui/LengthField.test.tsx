@@ -60,6 +60,14 @@ describe('a length field', () => {
     fireEvent.blur(field());
     expect(field().value).toBe('4');
   });
+  test('Enter on a worked-out number gives it as it is; leaving it does not', () => {
+    const onCommit = jest.fn();
+    render(<LengthField label="print width" value="4" unit="in" onCommit={onCommit} computed />);
+    fireEvent.blur(field());
+    expect(onCommit).not.toHaveBeenCalled();
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    expect(onCommit).toHaveBeenCalledWith('4');
+  });
   test('what stands over it may be shorter than its name', () => {
     render(<LengthField label="print width" shown="width" value="4" unit="in" onCommit={() => {}} />);
     expect(screen.getByText('width')).toBeTruthy();

@@ -79,8 +79,8 @@ export function LengthField({
   width,
 }: LengthFieldProps) {
   const field = useLengthField(value, unit, options);
-  const commit = () => {
-    const text = field.commit();
+  const commit = (take?: 'as-it-is') => {
+    const text = field.commit(take);
     if (text) onCommit(text);
     else if (text === '') onEmpty?.();
   };
@@ -88,11 +88,12 @@ export function LengthField({
     <Field
       value={field.text}
       onChange={field.change}
-      onBlur={commit}
+      onBlur={() => commit()}
       isInvalid={field.problem !== null}
       validationBehavior="aria"
       onKeyDown={(e) => {
-        if (e.key === 'Enter') commit();
+        // Enter on a worked-out number gives it as it is
+        if (e.key === 'Enter') commit(computed ? 'as-it-is' : undefined);
         if (e.key === 'Escape') field.reset();
       }}
       {...(computed ? { 'data-computed': true } : {})}

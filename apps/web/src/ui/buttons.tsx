@@ -65,6 +65,7 @@ export const StrongLink = styled(Link)`
 `;
 /** A quiet action inside a line of text or a list. */
 export const Quiet = styled(Button)`
+  min-width: 1.75rem;
   min-height: 1.75rem;
   padding: 0 0.25rem;
   border: 0;

@@ -5,8 +5,11 @@ export interface LengthFieldState {
   readonly text: string;
   readonly problem: LengthProblem | null;
   change(text: string): void;
-  /** Gives back the text to commit, empty where it was emptied; null where it does not read or did not change. */
-  commit(): string | null;
+  /**
+   * Gives back the text to commit, empty where it was emptied; null where it does not read or did not change, unless what stands
+   * there is to be taken as it is.
+   */
+  commit(take?: 'as-it-is'): string | null;
   /** Puts the committed text back. */
   reset(): void;
 }
@@ -23,8 +26,8 @@ export function useLengthField(value: LengthText | undefined, unit: Unit, option
     text,
     problem: read && !read.ok ? read.problem : null,
     change: (next) => setDraft({ base: committed, text: next }),
-    commit: () => {
-      if (text === committed || (read && !read.ok)) return null;
+    commit: (take) => {
+      if ((text === committed && take !== 'as-it-is') || (read && !read.ok)) return null;
       // taken: what was typed must not come back when the value returns to where the typing began
       setDraft(null);
       return text.trim();

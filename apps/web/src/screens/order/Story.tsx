@@ -211,7 +211,8 @@ function ByHand({ plan, job, style, step, number, made }: ByHandProps) {
         </p>
         {words.note ? <p>{words.note}</p> : null}
         <p>
-          <strong style={{ fontSize: '1.3rem' }}>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
+          <strong style={{ fontSize: '1.3rem', color: 'var(--ink)' }}>{words.setting}</strong>{' '}
+          <span aria-hidden="true">›</span> {words.off}
         </p>
       </Says>
       <DrawingView drawing={finishPicture(step.piece, fillAt, title)} />

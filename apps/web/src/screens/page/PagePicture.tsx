@@ -30,7 +30,7 @@ export interface Margin {
   readonly bottom: number;
 }
 /** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
-export const WIDE: Margin = { left: 116, top: 50, right: 150, bottom: 32 };
+export const WIDE: Margin = { left: 116, top: 46, right: 178, bottom: 60 };
 export const SLIM: Margin = { left: 34, top: 26, right: 8, bottom: 8 };
 
 interface PagePictureProps {
@@ -131,7 +131,7 @@ export function PagePicture({ derived, drawer, scale, margin, selected, made, on
             const { x, y } = spot({ x: p.x + item.box.x, y: p.y + item.box.y });
             return { x: x + margin.left, y: y + margin.top };
           }}
-          box={shifted(box(item.box), margin)}
+          box={{ x: margin.left, y: margin.top, width: W, height: H }}
         />
       ) : null}
     </Frame>
@@ -144,7 +144,6 @@ interface Box {
   readonly width: number;
   readonly height: number;
 }
-const shifted = (box: Box, by: Margin): Box => ({ ...box, x: box.x + by.left, y: box.y + by.top });
 
 interface PartFaceProps {
   part: Part;
