@@ -43,8 +43,8 @@ module.exports = {
     {
       name: 'the oracle shares nothing with the search',
       severity: 'error',
-      from: { path: 'planner/verifyPlan\\.ts$' },
-      to: { path: 'planner/(search/|bounds|score|steps|compile|tree|turning|planJob)' },
+      from: { path: 'planner/check/' },
+      to: { path: 'planner/(?!check/|documents/)' },
     },
     inCore('length', []),
     inCore('geometry', ['length']),

@@ -1,4 +1,4 @@
-import { DEMO, expect, give, pick, saved, send, test } from './table.ts';
+import { DEMO, expect, give, saved, send, test } from './table.ts';
 
 /** What lies in the drawer, whatever state its papers are in. */
 const stockOf = (drawer: unknown) => (drawer as { stock: unknown }).stock;

@@ -429,12 +429,10 @@ test('of many orders of one page only the latest are kept, and those that were c
 describe('the demo', () => {
   test('goes out without a trace, and in again', async () => {
     const other = await testServer();
-    const ask = (method: 'get' | 'post' | 'delete', path: string) =>
-      local(
-        request(other.http)
-          [method](path)
-          .send(method === 'post' ? { id: newId() } : undefined),
-      );
+    const ask = (method: 'get' | 'post' | 'delete', path: string) => {
+      const asked = request(other.http)[method](path);
+      return local(method === 'post' ? asked.send({ id: newId() }) : asked);
+    };
     await ask('delete', '/api/demo');
     expect((await ask('get', '/api/pages')).body).toEqual([]);
     expect((await ask('get', '/api/drawer')).body).toEqual({ papers: [], stock: [] });

@@ -4,7 +4,7 @@ import { base, banners, layer, page as pageOf, photo, wishFor } from '../../test
 import { derivePage, type Page } from '../page/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, sayStock, sizeOfItem, type Drawer } from '../stock/index.ts';
-import { normalJob } from '../planner/makers.ts';
+import { normalJob } from '../../testing/makers.ts';
 import { cutStateOf, effectsOf, isSpare, jobOfPage, orderOf, wantedAs, wantedOf, type CutPiece } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;

@@ -1,23 +1,21 @@
-export { finishSaid, shapeSaid } from './finishing.ts';
+export { finishSaid, shapeSaid } from './documents/finishing.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
-export {
-  readJob,
-  jobSchema,
-  issueOf,
-  type Aim,
-  type Face,
-  type Job,
-  type JobDocument,
-  type JobIssue,
-  type JobPaper,
-  type JobPiece,
-  type JobProblem,
-  type JobStock,
-  type ReadJob,
-  type Side,
-  type StockKind,
-  type Turn,
-} from './job.ts';
+export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
+export { issueOf, readJob } from './documents/readJob.ts';
+export type {
+  Aim,
+  Face,
+  Job,
+  JobIssue,
+  JobPaper,
+  JobPiece,
+  JobProblem,
+  JobStock,
+  ReadJob,
+  Side,
+  StockKind,
+  Turn,
+} from './documents/job.ts';
 export {
   planSchema,
   type Held,
@@ -27,8 +25,9 @@ export {
   type Step,
   type Totals,
   type WayOut,
-} from './plan.ts';
-export { verifyPlan, type PlanFault } from './verifyPlan.ts';
-export { liesInside } from './outline.ts';
-export { waysOf } from './turning.ts';
+} from './documents/plan.ts';
+export { verifyPlan } from './check/verifyPlan.ts';
+export type { PlanFault } from './check/faults.ts';
+export { liesInside } from './blanks/outline.ts';
+export { waysOf } from './blanks/turning.ts';
 export { seededRandom } from './random.ts';

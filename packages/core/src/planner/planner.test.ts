@@ -1,9 +1,9 @@
 import { existsSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { bruteForce } from './bruteForce.ts';
-import { compile } from './compile.ts';
+import { bruteForce } from '../../testing/bruteForce.ts';
+import { compile } from './blanks/compile.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument, type Plan, type PlanNode } from './index.ts';
-import { classicJob, kitJob, mixedJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from './makers.ts';
+import { classicJob, kitJob, mixedJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from '../../testing/makers.ts';
 
 const clock = { now: () => performance.now() };
 const still = { now: () => 0 };

@@ -1,12 +1,12 @@
-import { compile } from './compile.ts';
+import { compile } from './blanks/compile.ts';
 import type { Budget } from './budget.ts';
-import type { Framing } from './frames.ts';
-import type { Aim, Job } from './job.ts';
-import type { Plan, PlanNode } from './plan.ts';
-import type { Solution } from './score.ts';
+import type { Framing } from './blanks/frames.ts';
+import type { Aim, Job } from './documents/job.ts';
+import type { Plan, PlanNode } from './documents/plan.ts';
+import type { Solution } from './sheets/score.ts';
 import { search } from './search/search.ts';
-import { standingOf } from './standing.ts';
-import type { CutSheet, Tree } from './tree.ts';
+import { standingOf } from './sheets/standing.ts';
+import type { CutSheet, Tree } from './sheets/tree.ts';
 
 /*
  * Planning again, after some cuts were made or a part was spoiled: sheets of the earlier plan that are still as they were, and

@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile, type Compiled } from '../compile.ts';
-import { readJob, type JobDocument } from '../job.ts';
-import { puzzleJob } from '../makers.ts';
+import { compile, type Compiled } from '../blanks/compile.ts';
+import { readJob, type JobDocument } from '../index.ts';
+import { puzzleJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../random.ts';
 import { MOST_COPIES, fillSheets } from './blocks.ts';
-import { Layout, type Planting } from './layout.ts';
+import { Layout } from './layout.ts';
+import { type Planting } from './sheetTrees.ts';
 
 const compiled = (document: JobDocument): Compiled => {
   const read = readJob(document);

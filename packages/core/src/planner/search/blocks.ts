@@ -1,5 +1,5 @@
-import { FLAT, UPRIGHT, type Compiled } from '../compile.ts';
-import type { Planting } from './layout.ts';
+import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
+import type { Planting } from './sheetTrees.ts';
 
 /*
  * Tight jobs, in which nearly all of the sheets must be used, are not found by moving pieces about: one wrong neighbour

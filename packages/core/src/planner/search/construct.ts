@@ -1,4 +1,4 @@
-import { type Compiled } from '../compile.ts';
+import { type Compiled } from '../blanks/compile.ts';
 import type { Layout } from './layout.ts';
 import { type Taste } from './layout.ts';
 import { realise } from './realise.ts';

@@ -1,6 +1,7 @@
-import type { Compiled } from '../compile.ts';
+import type { Compiled } from '../blanks/compile.ts';
 import { ORDERS, placePool, sequence, someTaste } from './construct.ts';
-import { LEAF, type Layout } from './layout.ts';
+import { type Layout } from './layout.ts';
+import { LEAF } from './sheetTrees.ts';
 import { realise } from './realise.ts';
 
 /**

@@ -1,14 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile, type Compiled } from '../compile.ts';
-import { readJob, type JobDocument } from '../job.ts';
-import { mixedJob, mixedJob2, normalJob, puzzleJob } from '../makers.ts';
+import { compile, type Compiled } from '../blanks/compile.ts';
+import { readJob, type JobDocument } from '../index.ts';
+import { mixedJob, mixedJob2, normalJob, puzzleJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../random.ts';
-import { figuresOf, noFigures } from '../tree.ts';
+import { figuresOf, noFigures } from '../sheets/tree.ts';
 import { PLAIN_TASTE } from './construct.ts';
-import { framesOf } from '../frames.ts';
-import { standingOf } from '../standing.ts';
+import { framesOf } from '../blanks/frames.ts';
+import { standingOf } from '../sheets/standing.ts';
 import { solutionOf, standingOfLayout } from './stand.ts';
-import { COLUMN, LEAF, Layout, ROW } from './layout.ts';
+import { Layout } from './layout.ts';
+import { COLUMN, LEAF, ROW } from './sheetTrees.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';
 

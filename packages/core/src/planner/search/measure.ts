@@ -1,5 +1,6 @@
-import { figuresOf, noFigures } from '../tree.ts';
-import { LEAF, type Layout } from './layout.ts';
+import { figuresOf, noFigures } from '../sheets/tree.ts';
+import { type Layout } from './layout.ts';
+import { LEAF } from './sheetTrees.ts';
 import { measureCuts, realise, type CutFigures } from './realise.ts';
 
 /** What one sheet of a layout amounts to. Areas in square ticks. */

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { Budget } from '../budget.ts';
-import { compile } from '../compile.ts';
+import { compile } from '../blanks/compile.ts';
 import { readJob } from '../index.ts';
-import { mixedJob, normalJob } from '../makers.ts';
+import { mixedJob, normalJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../random.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Layout } from './layout.ts';

@@ -1,6 +1,7 @@
-import type { Compiled } from '../compile.ts';
-import { cutterHolds, offcutTree, worthKeeping, type Tree } from '../tree.ts';
-import { COLUMN, LEAF, type Layout } from './layout.ts';
+import type { Compiled } from '../blanks/compile.ts';
+import { cutterHolds, offcutTree, worthKeeping, type Tree } from '../sheets/tree.ts';
+import { type Layout } from './layout.ts';
+import { COLUMN, LEAF } from './sheetTrees.ts';
 
 /*
  * A layout says how pieces stand beside each other; a cutting order must also say where the room left over goes. The parts

@@ -1,7 +1,8 @@
-import { FLAT, UPRIGHT, type Compiled } from '../compile.ts';
+import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
 import type { Budget } from '../budget.ts';
 import { someTaste } from './construct.ts';
-import { LEAF, Layout, ROW, type Planting } from './layout.ts';
+import { Layout } from './layout.ts';
+import { LEAF, ROW, type Planting } from './sheetTrees.ts';
 import { bestMix, type Cuttable } from './mix.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';

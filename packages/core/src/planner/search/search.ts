@@ -1,8 +1,8 @@
-import type { Compiled } from '../compile.ts';
+import type { Compiled } from '../blanks/compile.ts';
 import type { Budget } from '../budget.ts';
-import type { Aim } from '../job.ts';
+import type { Aim } from '../documents/job.ts';
 import { seededRandom } from '../random.ts';
-import { compareScores, score, type Solution } from '../score.ts';
+import { compareScores, score, type Solution } from '../sheets/score.ts';
 import { solutionOf, standingOfLayout } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';

@@ -1,10 +1,10 @@
-import type { Compiled } from '../compile.ts';
-import type { Frame } from '../frames.ts';
-import type { Job } from '../job.ts';
-import { areaOf } from '../outline.ts';
-import type { Solution, Standing } from '../score.ts';
-import { settingsFor } from '../steps.ts';
-import { isNewPaper, missingAreas } from '../standing.ts';
+import type { Compiled } from '../blanks/compile.ts';
+import type { Frame } from '../blanks/frames.ts';
+import type { Job } from '../documents/job.ts';
+import { areaOf } from '../blanks/outline.ts';
+import type { Solution, Standing } from '../sheets/score.ts';
+import { settingsFor } from '../order/steps.ts';
+import { isNewPaper, missingAreas } from '../sheets/standing.ts';
 import {
   cutsOf,
   figuresOf,
@@ -15,7 +15,7 @@ import {
   type CutSheet,
   type Tree,
   type TreeFigures,
-} from '../tree.ts';
+} from '../sheets/tree.ts';
 import type { Layout } from './layout.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
 import { realise } from './realise.ts';

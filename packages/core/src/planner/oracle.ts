@@ -1,3 +1,0 @@
-/* For benchmarks: what the best of all plans of a tiny job amounts to. */
-export { bruteForce, type Best } from './bruteForce.ts';
-export { compile } from './compile.ts';

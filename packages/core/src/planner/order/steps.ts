@@ -1,0 +1,270 @@
+import type { Job } from '../documents/job.ts';
+import { seededRandom } from '../random.ts';
+import { inOrder, runsOf, type Freed, type Group, type Place, type Run } from './runs.ts';
+import { canCut, type CutSheet, type Tree } from '../sheets/tree.ts';
+
+/** A cut to make, in ticks. Paths name parts by their way down the tree: `r`, `r.0`, `r.0.1+`, `r.0.o` for what an opening gives. */
+export interface CutStep {
+  readonly do: 'cut' | 'trim' | 'open' | 'stop';
+  /** Indices into the list of sheets. */
+  readonly sheets: readonly number[];
+  readonly edge: 'left' | 'right' | 'top' | 'bottom';
+  /** Null where an opening is cut by hand. */
+  readonly setting: number | null;
+  readonly part: string;
+  readonly off: string;
+  readonly rest: string | null;
+  /** Which cutter: 0 the first, 1 what is taken up next. */
+  readonly by: number;
+  /** A stop cut: which of the four, and how far from the edge it starts at it goes. */
+  readonly line: number;
+  readonly until: number;
+}
+
+/** What a new setting is chosen by: cuts of it still locked in larger parts, cuts of it that can be made now, and chance. */
+interface Taste {
+  readonly locked: number;
+  readonly free: number;
+  readonly luck: number;
+  readonly random: () => number;
+}
+const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
+/** Cuts put in order, over all tries. */
+const MOST_CUTS = 3000;
+
+/** One cut of a run, on all sheets of its group; or a centre that is cut out. */
+type Move = { readonly run: Run; readonly nth: number; readonly by: number } | { readonly opens: Place; group: number };
+interface Order {
+  readonly moves: readonly Move[];
+  /** [run id] its parts as they come off, the one that is left last */
+  readonly parts: readonly (readonly number[])[];
+  readonly settings: number;
+}
+
+export interface Schedule {
+  /** The sheets, the parts of their runs in the order in which they come off. */
+  readonly sheets: readonly CutSheet[];
+  readonly steps: CutStep[];
+  readonly settings: number;
+}
+
+/** The best of so many schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
+export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number): Schedule {
+  const { groups, runs } = runsOf(sheets, job);
+  let best = orderOf(groups, runs, job, PLAIN);
+  const random = seededRandom(1);
+  for (let i = 0; i < Math.min(tries, MOST_CUTS / (best.moves.length || 1) - 1); i++) {
+    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
+    const other = orderOf(groups, runs, job, taste);
+    if (other.settings < best.settings) best = other;
+  }
+  return {
+    sheets: inOrder(sheets, groups, best.parts, job.cutter.kerf),
+    steps: stepsOf(groups, best, job),
+    settings: best.settings,
+  };
+}
+
+/** How many settings the sheets take, by the greedy rule alone. */
+export function settingsFor(sheets: readonly CutSheet[], job: Job): number {
+  const { groups, runs } = runsOf(sheets, job);
+  return orderOf(groups, runs, job, PLAIN).settings;
+}
+
+/** The trims of a group's sheets, by edge. */
+const trimsOf = (job: Job, { sheet }: Group) => {
+  const { trim } = job.stock[sheet.stock]!;
+  return (['left', 'right', 'bottom', 'top'] as const).filter((e) => trim[e] > 0).map((e) => [e, trim[e]] as const);
+};
+
+/**
+ * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
+ * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule.
+ */
+function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste: Taste): Order {
+  const moves: Move[] = [];
+  const left = runs.map((run) => run.sizes.map((_, i) => i).slice(0, run.node.parts.length));
+  const parts = runs.map((): number[] => []);
+  const locked = new Map<number, number>();
+  const each = (run: Run, by: number) => {
+    for (let i = 0; i < run.cuts; i++) bump(locked, run.sizes[i]!, by);
+  };
+  for (const run of runs) each(run, 1);
+  const hands: Run[] = [];
+  let settings = 0;
+  let setting = -1;
+  let by = 0;
+  let group = 0;
+  const take = (freed: readonly Freed[], g: number): void => {
+    for (const f of freed) {
+      if ('run' in f) {
+        hands.push(f.run);
+        each(f.run, -1);
+      } else {
+        moves.push({ opens: f.opens, group: g });
+        take(f.inside, g);
+      }
+    }
+  };
+  const set = (to: number) => {
+    if (to !== setting) settings++;
+    setting = to;
+  };
+  groups.forEach((g, i) => {
+    for (const [, width] of trimsOf(job, g)) set(width);
+    take(g.freed, i);
+  });
+  const free = new Map<number, number>();
+  const several = job.cutter.then.length > 0;
+  while (hands.length) {
+    if (taste.free) {
+      free.clear();
+      for (const run of hands) eachNext(run, left[run.id]!, setting, (i) => bump(free, run.sizes[i]!, 1));
+    }
+    let best: Run | null = null;
+    let part = 0;
+    let [other, otherCutter, weight, elsewhere, area] = [0, 0, 0, 0, 0];
+    for (const run of hands) {
+      eachNext(run, left[run.id]!, setting, (i) => {
+        const wanted = run.sizes[i]!;
+        const o = wanted === setting ? 0 : 1;
+        if (best && o > other) return;
+        const c = several && cutterFor(job, run, left[run.id]!, i) !== by ? 1 : 0;
+        const w = !o
+          ? 0
+          : (locked.get(wanted) ?? 0) * taste.locked -
+            (free.get(wanted) ?? 0) * taste.free +
+            taste.luck * taste.random();
+        const e = run.group === group ? 0 : 1;
+        const a = -run.node.width * run.node.height;
+        if (best && (o - other || c - otherCutter || w - weight || e - elsewhere || a - area) >= 0) return;
+        [best, part, other, otherCutter, weight, elsewhere, area] = [run, i, o, c, w, e, a];
+      });
+    }
+    const run = best! as Run;
+    const nth = parts[run.id]!.length;
+    set(run.sizes[part]!);
+    by = cutterFor(job, run, left[run.id]!, part);
+    group = run.group;
+    moves.push({ run, nth, by });
+    parts[run.id]!.push(part);
+    left[run.id]!.splice(left[run.id]!.indexOf(part), 1);
+    const done = nth + 1 === run.cuts;
+    if (done) hands.splice(hands.indexOf(run), 1);
+    if (run.node.cut === 'windmill') {
+      if (done) run.within.forEach((freed) => take(freed, group));
+      continue;
+    }
+    take(run.within[part]!, group);
+    if (done && !run.node.lost) {
+      const [last] = left[run.id]!;
+      parts[run.id]!.push(last!);
+      take(run.within[last!]!, group);
+    }
+  }
+  return { moves, parts, settings };
+}
+
+/** The parts of a run that may come off next; an offcut is what is left, but where the setting happens to be its size. */
+function eachNext(run: Run, left: readonly number[], setting: number, visit: (part: number) => void): void {
+  let any = false;
+  for (const i of left) {
+    const { holds } = run.node.parts[i]!;
+    if (i >= run.loose || (run.sizes[i] !== setting && (holds === 'keep' || holds === 'waste'))) continue;
+    visit(i);
+    any = true;
+  }
+  if (!any) visit(left[0]!);
+}
+
+/** The cutter, most liked first, that can take a part off what is in hand. */
+function cutterFor(job: Job, { node, sizes }: Run, left: readonly number[], part: number): number {
+  if (!job.cutter.then.length) return 0;
+  const cutters = [job.cutter, ...job.cutter.then];
+  const among = (can: (c: (typeof cutters)[number]) => boolean) => Math.max(0, cutters.findIndex(can));
+  if (node.cut === 'windmill') return among((c) => Math.max(node.width, node.height) <= c.reach);
+  const others = left.filter((i) => i !== part);
+  const rest = others.reduce((sum, i) => sum + sizes[i]!, 0) + Math.max(0, others.length - 1) * job.cutter.kerf;
+  return among((c) => canCut(c, node.cut === 'x' ? node.height : node.width, sizes[part]!, rest));
+}
+
+/** The moves as steps, for sheets whose parts lie in the order in which they come off; stacks go through a cut one after the other. */
+function stepsOf(groups: readonly Group[], { moves, parts }: Order, job: Job): CutStep[] {
+  const steps: CutStep[] = [];
+  const paths = new Map<Place, string>();
+  const pathOf = (place: Place): string => {
+    const known = paths.get(place);
+    if (known !== undefined) return known;
+    const part = place.of ? `${pathOf(place.of.at)}.${partsOf(place.of).indexOf(place.part)}` : 'r';
+    const path = part + '.o'.repeat(place.openings);
+    paths.set(place, path);
+    return path;
+  };
+  const partsOf = (run: Run) => (run.node.cut === 'windmill' ? [0, 1, 2, 3, 4] : parts[run.id]!);
+  const plain = { by: 0, line: 0, until: 0 };
+  for (const group of groups)
+    for (const [edge, setting] of trimsOf(job, group))
+      for (const sheets of group.stacks)
+        steps.push({ do: 'trim', sheets, edge, setting, part: 'r', off: '', rest: 'r', ...plain });
+  for (const move of moves) {
+    if ('opens' in move) {
+      const off = pathOf(move.opens);
+      const step = {
+        do: 'open',
+        edge: 'left',
+        setting: null,
+        part: off.slice(0, -2),
+        off,
+        rest: null,
+        ...plain,
+      } as const;
+      for (const sheet of groups[move.group]!.stacks.flat()) steps.push({ ...step, sheets: [sheet] });
+      continue;
+    }
+    const { run, nth, by } = move;
+    const path = pathOf(run.at);
+    const { node } = run;
+    let step: Omit<CutStep, 'sheets'>;
+    if (node.cut === 'windmill') {
+      const line = linesOfWindmill(node, job.cutter.kerf)[nth]!;
+      step = { do: 'stop', ...line, part: path, off: nth === 3 ? `${path}.0` : '', rest: null, by, line: nth + 1 };
+    } else {
+      const more = nth + 1 < node.parts.length - 1 || node.lost > 0;
+      step = {
+        do: 'cut',
+        edge: node.cut === 'x' ? 'left' : 'bottom',
+        setting: run.sizes[parts[run.id]![nth]!]!,
+        part: nth === 0 ? path : `${path}.${nth}+`,
+        off: `${path}.${nth}`,
+        rest: nth === node.parts.length - 1 ? null : `${path}.${nth + 1}${more ? '+' : ''}`,
+        ...{ by, line: 0, until: 0 },
+      };
+    }
+    for (const sheets of groups[run.group]!.stacks) steps.push({ ...step, sheets });
+  }
+  return steps;
+}
+
+/** The four stop cuts of a windmill: the edge on the fence, the setting from it, and how far the cut goes in. */
+function linesOfWindmill(node: Tree, kerf: number): { edge: 'left' | 'bottom'; setting: number; until: number }[] {
+  const [lowerLeft, lowerRight, , upperLeft] = node.parts as [Tree, Tree, Tree, Tree, Tree];
+  const turned = lowerLeft.width < upperLeft.width;
+  const [W, H] = [node.width, node.height];
+  // each line runs on until it meets the next: which one that is depends on which way the mill turns
+  return [
+    { edge: 'left', setting: lowerLeft.width, until: turned ? lowerLeft.height : lowerRight.height },
+    { edge: 'bottom', setting: lowerLeft.height, until: turned ? upperLeft.width : lowerLeft.width },
+    {
+      edge: 'bottom',
+      setting: lowerRight.height,
+      until: turned ? W - lowerLeft.width - kerf : W - upperLeft.width - kerf,
+    },
+    {
+      edge: 'left',
+      setting: upperLeft.width,
+      until: turned ? H - lowerRight.height - kerf : H - lowerLeft.height - kerf,
+    },
+  ];
+}
+
+const bump = (map: Map<number, number>, key: number, by: number): void => void map.set(key, (map.get(key) ?? 0) + by);

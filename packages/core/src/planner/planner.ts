@@ -1,0 +1,176 @@
+import { otherApproaches, plainApproach, withFirstCutter, type Approach, type Figure } from './approaches.ts';
+import { Budget, type Clock } from './budget.ts';
+import { framesOf, type Framing } from './blanks/frames.ts';
+import type { Aim, Job } from './documents/job.ts';
+import type { Plan } from './documents/plan.ts';
+import { planOf } from './order/write.ts';
+import { lowerBound, type Bound } from './proof/bounds.ts';
+import { patternsFor } from './proof/patterns.ts';
+import { solveSmall } from './proof/small.ts';
+import { keptSheets, planRest, savesPaper } from './replan.ts';
+import type { Layout } from './search/layout.ts';
+import { search } from './search/search.ts';
+import { newAreaOfFrames } from './search/stand.ts';
+import { recut } from './sheets/recut.ts';
+import { compareScores, score, type Solution } from './sheets/score.ts';
+import { standingOf } from './sheets/standing.ts';
+import type { CutSheet } from './sheets/tree.ts';
+import { withWaysOut } from './shortage/waysOut.ts';
+
+/** Orders of cuts tried for a plan that is the answer. */
+const FINAL_TRIES = 100;
+/** Steps of the search for each way out that is tried. */
+const WAY_OUT_STEPS = 30;
+
+/** The best plans of one job so far, one for each aim that is asked for. */
+export class Planner {
+  private readonly job: Job;
+  private bound: Bound;
+  private readonly better: (write: () => Plan) => void;
+  private readonly framing: Framing;
+  /** Sheets of an earlier plan that may stay as they are, and what came of leaving them so. */
+  private readonly keep: readonly CutSheet[];
+  private kept: Solution | null = null;
+  /** The best so far for each aim asked for, and how it was come by. */
+  private readonly best = new Map<Aim, Best>();
+  private readonly layouts = new Map<Approach, Layout>();
+  /** Good is good enough: one of many plans that are only compared. */
+  private readonly quick: boolean;
+
+  constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null, quick = false) {
+    this.job = job;
+    this.quick = quick;
+    this.keep = earlier ? keptSheets(job, earlier) : [];
+    this.better = better;
+    this.framing = framesOf(job);
+    this.bound = lowerBound(job, this.framing);
+  }
+
+  /** The best plan for an aim; what was found for another aim may be it. */
+  plan(aim: Aim): Plan {
+    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false);
+    return planOf(this.job, this.bound, this.best.get(aim)!.solution, aim, FINAL_TRIES);
+  }
+
+  withWaysOut(plan: Plan, clock: Clock): Plan {
+    if (!plan.missing.length || clock.cancelled?.()) return plan;
+    const { solution } = this.best.get(plan.aim)!;
+    const solve = (job: Job): Solution => {
+      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, () => {}, null, true);
+      planner.run('least-paper', Budget.of(clock, 1, WAY_OUT_STEPS));
+      return planner.best.get('least-paper')!.solution;
+    };
+    // half as long again at the most, so that an answer is not kept waiting; steps are counted one by one
+    const { seconds, nodes } = this.job;
+    const budget = Budget.of(clock, seconds / 2, nodes === null ? null : Infinity);
+    return { ...plan, missing: withWaysOut(this.job, plan.missing, solution, solve, () => budget.over()) };
+  }
+
+  run(aim: Aim, budget: Budget): void {
+    const [known] = [...this.best.values()];
+    if (this.keep.length) {
+      this.kept ??= planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
+      this.offer(this.kept, aim, null);
+    }
+    if (known?.approach) return this.pursue(known.approach, aim, budget);
+    if (known && !this.kept) return;
+    const patterns = patternsFor(this.job, this.framing);
+    if (patterns) {
+      const prove = (newArea: number, newSheets: number) => {
+        if (newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'patterns' };
+      };
+      return patterns(budget, (solution) => this.offer(solution, aim, null), prove);
+    }
+    const atOnce = (approach: Approach) => this.atOnce(approach, budget);
+    const plain = plainApproach(this.job, this.framing, atOnce, budget);
+    const others = [...otherApproaches(this.job, plain, atOnce, budget)];
+    if (!others.length) {
+      this.pursue(plain, aim, budget.share(0.3));
+      this.solveIfSmall(plain, aim);
+      return this.pursue(plain, aim, budget);
+    }
+    const shares = others.length + 2;
+    this.pursue(plain, aim, budget.share(1 / shares));
+    others.forEach((other, i) => {
+      if (!other.resort || !this.cannotBeBettered(aim)) this.pursue(other, aim, budget.share(1 / (shares - 1 - i)));
+    });
+    this.pursue(this.best.get(aim)!.approach ?? plain, aim, budget);
+  }
+
+  /** A few pieces are shared out exactly, however long the search had. */
+  private solveIfSmall(approach: Approach, aim: Aim): void {
+    const solved = this.quick || this.job.pieces.some((p) => p.opening) ? null : solveSmall(approach.c);
+    if (!solved) return;
+    const { newArea, newSheets, complete } = solved;
+    if (complete && newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'tried' };
+    this.offer(solved.solution, aim, approach);
+  }
+
+  private pursue(approach: Approach, aim: Aim, budget: Budget): void {
+    const { c } = approach;
+    const found = search({
+      c,
+      aim,
+      newAreaBound: Math.max(0, this.bound.newArea - newAreaOfFrames(c)),
+      budget: budget.share(0.95),
+      from: this.layouts.get(approach) ?? null,
+      better: (solution) => this.offer(approach.finish(solution), aim, approach),
+      round: (solution) => this.offerRecut(approach.finish(solution), aim, approach, budget),
+    });
+    const solution = approach.finish(found.solution);
+    this.offer(solution, aim, approach);
+    this.offerRecut(solution, aim, approach, budget);
+    this.layouts.set(approach, found.layout);
+  }
+
+  private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
+    if (solution)
+      this.offer(
+        recut(approach.c.job, solution, approach.recuts, () => budget.over()),
+        aim,
+        approach,
+      );
+  }
+
+  /** Takes a solution if it is better for the aim than what is known. */
+  private offer(solution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
+    if (!solution) return;
+    const offered: Best = { solution, approach, figure: this.figureOf(solution, aim, approach, false) };
+    const known = this.best.get(aim);
+    if (known) {
+      const against = compareScores(offered.figure, known.figure);
+      // settings are counted only where all before them is equal
+      const whole = ({ solution: s, approach: a }: Best) => this.figureOf(s, aim, a, true);
+      if (against > 0 || (against === 0 && compareScores(whole(offered), (known.whole ??= whole(known))) >= 0)) return;
+      if (this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
+    }
+    this.best.set(aim, offered);
+    if (tell) this.better(() => planOf(this.job, this.bound, solution, aim));
+  }
+
+  private cannotBeBettered(aim: Aim): boolean {
+    const { solution } = this.best.get(aim)!;
+    return solution.missing.every((n) => !n) && standingOf(this.job, solution, false).newArea <= this.bound.newArea;
+  }
+
+  /** How an approach stands after the first constructions. */
+  private atOnce(approach: Approach, budget: Budget): Figure {
+    const { job } = this;
+    const { solution } = search({ c: approach.c, aim: job.aim, newAreaBound: 0, budget: budget.none() });
+    return this.figureOf(solution, job.aim, approach, job.aim === 'easiest-cuts');
+  }
+
+  /** The score, with the taking of another tool after missing pieces and new paper. */
+  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): Figure {
+    const standing = standingOf(this.job, solution, withSettings);
+    return score(aim, standing).toSpliced(standing.missing.length + 1, 0, approach?.resort ? 1 : 0);
+  }
+}
+
+/** What is known for an aim: its figure, without the settings, and with them once they have been counted. */
+interface Best {
+  readonly solution: Solution;
+  readonly approach: Approach | null;
+  readonly figure: Figure;
+  whole?: Figure;
+}

@@ -1,0 +1,150 @@
+import type { Cutter, Job, Rectangle, Side, Turn } from '../documents/job.ts';
+
+/**
+ * A slicing tree in ticks. What the cutter cuts has `parts` in order from the origin; else it `holds` something. A windmill,
+ * which takes stop cuts, has five parts: lower left, lower right, upper right, upper left, centre.
+ */
+export interface Tree extends Rectangle {
+  readonly cut: 'x' | 'y' | 'windmill' | null;
+  readonly parts: readonly Tree[];
+  /** The last cut's kerf swallowed what was left: this much. 0 otherwise. */
+  readonly lost: number;
+  readonly holds: Holding | 'keep' | 'waste' | Room | null;
+  /** What becomes of the centre cut out of the piece that is held. */
+  readonly opening?: Tree;
+  /** Settled by the outline of an odd scrap: what is waste here is not all paper. */
+  readonly frame?: boolean;
+}
+/** In a frame: a room that the search may fill. */
+export interface Room {
+  readonly room: number;
+}
+export interface Holding {
+  /** Index into the job's pieces. */
+  readonly piece: number;
+  readonly turn: Turn;
+  readonly side: Side;
+}
+export interface CutSheet {
+  /** Index into the job's stock. */
+  readonly stock: number;
+  readonly tree: Tree;
+  /** Planned before: it is cut as it was. */
+  readonly settled?: true;
+}
+
+/** The one place that says which offcut is worth keeping. */
+export const worthKeeping = (width: number, height: number, keep: Job['keep']): boolean =>
+  Math.min(width, height) >= keep.shorter && Math.max(width, height) >= keep.longer;
+
+/** An offcut: kept or waste, by its size. */
+export const offcutTree = ({ x, y, width, height }: Rectangle, keep: Job['keep']): Tree => ({
+  ...{ x, y, width, height, cut: null, parts: [], lost: 0 },
+  holds: worthKeeping(width, height, keep) ? 'keep' : 'waste',
+});
+
+export const isHolding = (holds: Tree['holds']): holds is Holding =>
+  holds !== null && typeof holds === 'object' && 'piece' in holds;
+export const isRoom = (holds: Tree['holds']): holds is Room =>
+  holds !== null && typeof holds === 'object' && 'room' in holds;
+
+/** Size of a part along the direction in which its siblings follow each other. */
+export const alongOf = (part: Rectangle, cut: 'x' | 'y'): number => (cut === 'x' ? part.width : part.height);
+
+/** Cuts that take a node apart: edge to edge, or the four stop cuts of a windmill. */
+export const cutsOf = (node: Tree): number =>
+  node.cut === null ? 0 : node.cut === 'windmill' ? 4 : node.parts.length - (node.lost ? 0 : 1);
+
+/** Whether stop cuts are among those of a tree: then its parts cannot change places. */
+export const hasWindmill = (node: Tree): boolean => node.cut === 'windmill' || node.parts.some(hasWindmill);
+
+/**
+ * Whether a cutter can make a cut: a line `across` long that leaves `off` on one side and `rest` on the other, within
+ * its reach, and with one of them wide enough to hold.
+ */
+export const canCut = (
+  cutter: Pick<Cutter, 'reach' | 'narrowest'>,
+  across: number,
+  off: number,
+  rest: number,
+): boolean => across <= cutter.reach && Math.max(off, rest) >= cutter.narrowest;
+
+/** Whether one of the cutters can make each cut of the tree. */
+export function cutterHolds(tree: Tree, cutter: Job['cutter']): boolean {
+  const cutters = [cutter, ...cutter.then];
+  const holds = (node: Tree): boolean => {
+    const { parts, cut } = node;
+    if (!cut) return !node.opening || holds(node.opening);
+    if (cut === 'windmill')
+      return cutters.some((c) => Math.max(node.width, node.height) <= c.reach) && parts.every(holds);
+    const across = cut === 'x' ? node.height : node.width;
+    let rest = parts.reduce((sum, p) => sum + alongOf(p, cut), 0) + (parts.length - 1) * cutter.kerf;
+    for (let i = 0; i < cutsOf(node); i++) {
+      const off = alongOf(parts[i]!, cut);
+      rest = Math.max(0, rest - off - cutter.kerf);
+      const left = rest;
+      if (!cutters.some((c) => canCut(c, across, off, left))) return false;
+    }
+    return parts.every(holds);
+  };
+  return holds(tree);
+}
+
+export interface TreeFigures {
+  kept: number;
+  waste: number;
+  kerf: number;
+  /** Area of openings cut out of pieces, which is not theirs any more. */
+  opened: number;
+  largestKept: number;
+  cuts: number;
+}
+
+/** Adds up what a tree keeps, wastes and cuts, in square ticks. */
+export function figuresOf(tree: Tree, kerf: number, into: TreeFigures): TreeFigures {
+  const area = tree.width * tree.height;
+  if (tree.holds === 'keep') {
+    into.kept += area;
+    into.largestKept = Math.max(into.largestKept, area);
+  } else if (tree.holds === 'waste') into.waste += area;
+  if (tree.opening) {
+    const { width, height } = tree.opening;
+    into.kerf += (width + 2 * kerf) * (height + 2 * kerf) - width * height;
+    into.opened += (width + 2 * kerf) * (height + 2 * kerf);
+    figuresOf(tree.opening, kerf, into);
+  }
+  into.cuts += cutsOf(tree);
+  into.kerf += kerfAreaOf(tree, kerf);
+  for (const part of tree.parts) figuresOf(part, kerf, into);
+  return into;
+}
+
+/** Area lost in a node's own cuts. */
+export function kerfAreaOf(node: Tree, kerf: number): number {
+  if (node.cut === null) return 0;
+  if (node.cut === 'windmill')
+    return node.width * node.height - node.parts.reduce((sum, p) => sum + p.width * p.height, 0);
+  return ((node.parts.length - 1) * kerf + node.lost) * (node.cut === 'x' ? node.height : node.width);
+}
+
+export const noFigures = (): TreeFigures => ({ kept: 0, waste: 0, kerf: 0, opened: 0, largestKept: 0, cuts: 0 });
+
+/** A tree laid anew into a rectangle of the same size, or of the same size turned by a quarter: each piece turns with it. */
+export function laidInto(tree: Tree, into: { readonly x: number; readonly y: number }, turn: Turn, kerf: number): Tree {
+  const flat = turn % 180 !== 0;
+  const swap = { x: 'y', y: 'x' } as const;
+  const lay = (node: Tree, x: number, y: number): Tree => {
+    const [width, height] = flat ? [node.height, node.width] : [node.width, node.height];
+    const cut = node.cut && node.cut !== 'windmill' && flat ? swap[node.cut] : node.cut;
+    let at = 0;
+    const parts = node.parts.map((part) => {
+      const laid = cut === 'x' ? lay(part, x + at, y) : lay(part, x, y + at);
+      at += alongOf(laid, cut as 'x' | 'y') + kerf;
+      return laid;
+    });
+    const { holds } = node;
+    const turned = isHolding(holds) ? { ...holds, turn: ((holds.turn + turn) % 360) as Turn } : holds;
+    return { x, y, width, height, cut, parts, lost: node.lost, holds: turned };
+  };
+  return lay(tree, into.x, into.y);
+}

@@ -1,0 +1,166 @@
+import { describe, expect, test } from '@jest/globals';
+import {
+  AIMS,
+  planAims,
+  planJob,
+  readJob,
+  verifyPlan,
+  type Job,
+  type JobDocument,
+  type Plan,
+  type WayOut,
+} from '../index.ts';
+import { kitJob, mixedJob, normalJob } from '../../../testing/makers.ts';
+
+const still = { now: () => 0 };
+const read = (document: JobDocument): Job => {
+  const result = readJob(document);
+  if (!result.ok) throw new Error(JSON.stringify(result.issues));
+  return result.job;
+};
+
+/** The job as a person would change it to take a way out; null where that cannot be said in a document. */
+function taken(document: JobDocument, piece: string, { how }: WayOut): JobDocument | null {
+  const with_ = (change: object) => ({
+    ...document,
+    pieces: document.pieces.map((p) => (p.id === piece ? { ...p, ...change } : p)),
+  });
+  switch (how.do) {
+    case 'turn':
+      return with_({ direction: 'any' });
+    case 'elsewhere':
+      return with_({ from: null });
+    case 'other-side':
+      return with_({ side: how.side });
+    case 'other-paper':
+      return with_({ papers: [...document.pieces.find((p) => p.id === piece)!.papers, how.paper] });
+    case 'release':
+      return { ...document, stock: document.stock.map((s) => (s.id === how.stock ? { ...s, reserved: false } : s)) };
+    case 'buy':
+      return {
+        ...with_({ from: null }),
+        stock: [
+          ...document.stock,
+          {
+            id: 'bought',
+            paper: how.paper,
+            width: how.width,
+            height: how.height,
+            quantity: how.quantity,
+            kind: 'sheet',
+          },
+        ],
+      };
+    default:
+      return null;
+  }
+}
+
+describe('ways out', () => {
+  test('do what they say when they are taken; the most helpful first, two of a kind at the most', () => {
+    const kinds = new Set<string>();
+    const once = new Map<string, number>();
+    for (let seed = 1; seed <= 30; seed++) {
+      const document = mixedJob(seed);
+      for (const missing of planJob(read(document), still).missing) {
+        const { help } = missing;
+        const cuts = help.map((w) => w.cut);
+        expect(cuts).toEqual([...cuts].sort((a, b) => b - a));
+        for (const way of help) {
+          const kind = way.how.do;
+          expect(help.filter((v) => v.how.do === kind).length).toBeLessThanOrEqual(2);
+          // a few of each kind are enough
+          if ((once.get(kind) ?? 0) >= 3) continue;
+          const changed = taken(document, missing.piece, way);
+          if (!changed) continue;
+          once.set(kind, (once.get(kind) ?? 0) + 1);
+          const after = planJob(read(changed), still);
+          const left = after.missing.find((m) => m.piece === missing.piece)?.quantity ?? 0;
+          expect({ seed, kind, helps: left < missing.quantity }).toEqual({ seed, kind, helps: true });
+          kinds.add(kind);
+        }
+      }
+    }
+    for (const kind of ['other-side', 'other-paper', 'buy']) expect([...kinds]).toContain(kind);
+  });
+  test('there is no time: the reason is said without them', () => {
+    const document = mixedJob(1);
+    let now = 0;
+    const job = read({ ...document, plan: { ...document.plan, nodes: null, seconds: 0.01 } });
+    // a clock that runs away: nothing after the first answer is waited for
+    const plan = planJob(job, { now: () => (now += 50) });
+    expect(verifyPlan(job, plan)).toEqual([]);
+    for (const m of plan.missing) expect(m.help).toEqual([]);
+  });
+});
+
+describe('three aims', () => {
+  const document = normalJob(4);
+  document.plan = { ...document.plan, nodes: 600 };
+  const job = read(document);
+  const plans = planAims(job, still);
+  const figures = (p: Plan) => ({
+    missing: p.missing.reduce((n, m) => n + m.quantity, 0),
+    paper: p.totals.newSheetArea,
+  });
+  test('each holds, and all miss and open the same', () => {
+    expect(plans.map((p) => p.aim).sort()).toEqual([...AIMS].sort());
+    for (const plan of plans) expect(verifyPlan(job, plan)).toEqual([]);
+    expect(new Set(plans.map((p) => JSON.stringify(figures(p)))).size).toBe(1);
+  });
+  test('none is beaten by another at what it is for', () => {
+    const by = (aim: string) => plans.find((p) => p.aim === aim)!;
+    const waste = (p: Plan) => p.totals.wasteArea + p.totals.kerfArea;
+    for (const other of plans) expect(waste(by('least-paper'))).toBeLessThanOrEqual(waste(other) + 1e-9);
+  });
+});
+
+describe('planning again after some of it is cut', () => {
+  const shapes = (p: Plan) =>
+    p.sheets.map((s) => `${s.stock} ${JSON.stringify(s.tree).replace(/"copy":\d+/g, '')}`).sort();
+  test('nothing changed: every sheet keeps its cuts, for every aim', () => {
+    const document = normalJob(9);
+    document.plan = { ...document.plan, nodes: 300 };
+    const job = read(document);
+    const plan = planJob(job, still);
+    for (const again of planAims(job, { ...still, earlier: plan })) {
+      expect(verifyPlan(job, again)).toEqual([]);
+      const same = JSON.stringify(shapes(again)) === JSON.stringify(shapes(plan));
+      // unless it was bettered, it is as it was
+      if (!same) expect(again.totals.wasteArea).toBeLessThan(plan.totals.wasteArea);
+    }
+  });
+  test('a kit with one piece more keeps nearly all of its sheets', () => {
+    const kit = kitJob(20, 0.5);
+    const plan = planJob(read(kit), { now: () => performance.now() });
+    const more = read({
+      ...kit,
+      pieces: kit.pieces.map((p) => (p.id === 'square' ? { ...p, quantity: p.quantity! + 1 } : p)),
+    });
+    const again = planJob(more, { now: () => performance.now(), earlier: plan });
+    expect(verifyPlan(more, again)).toEqual([]);
+    expect(again.status).toBe('complete');
+    expect(again.totals.newSheets).toBeLessThanOrEqual(plan.totals.newSheets + 1);
+  });
+  test('sheets that are gone, smaller, or hold a piece of another size are not kept', () => {
+    const document: JobDocument = {
+      ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 60 } },
+      stock: [
+        { id: 'a', paper: 'p', width: '6', height: '6', kind: 'scrap' },
+        { id: 'b', paper: 'p', width: '8', height: '6', kind: 'scrap' },
+      ],
+      pieces: [
+        { id: 'm', width: '6', height: '5', papers: ['p'] },
+        { id: 'n', width: '8', height: '5', papers: ['p'] },
+      ],
+    };
+    const plan = planJob(read(document), still);
+    const smaller = read({ ...document, stock: document.stock.map((s) => ({ ...s, height: '5 1/2' })) });
+    const other = read({ ...document, pieces: document.pieces.map((p) => ({ ...p, height: '4' })) });
+    const gone = read({ ...document, stock: document.stock.slice(1) });
+    for (const job of [smaller, other, gone]) {
+      const again = planJob(job, { ...still, earlier: plan });
+      expect(verifyPlan(job, again)).toEqual([]);
+    }
+  });
+});
