@@ -53,13 +53,13 @@ export async function* screen(): AsyncGenerator<string> {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
     await page.goto(`http://127.0.0.1:${PORT}/`);
-    const field = page.getByRole('textbox', { name: 'Print width' });
+    const field = page.getByRole('textbox', { name: 'width of the print' });
     await field.waitFor();
     ready.push(await page.evaluate(() => performance.now()));
     await field.fill('3 7/8');
     typed.push(
       await page.evaluate(async () => {
-        const input = document.querySelector<HTMLInputElement>('input[aria-label="Print width"]')!;
+        const input = document.querySelector<HTMLInputElement>('input[aria-label="width of the print"]')!;
         const start = performance.now();
         input.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
         await new Promise((r) => requestAnimationFrame(() => r(null)));

@@ -1,4 +1,4 @@
-import { orderOf, type Job, type Plan } from '@temnex/core';
+import { inUnit, orderOf, type Job, type Plan } from '@temnex/core';
 import {
   AIM_WORDS,
   CAUTION,
@@ -200,7 +200,7 @@ function sheetRows(order: PrintOrder, W: number, H: number): SheetRow[] {
   // 20 points to the inch, less where a sheet would not fit on the page
   const inches = plan.sheets
     .map((sheet) => job.stock.find((s) => s.id === sheet.stock)!)
-    .flatMap((s) => [s.width / 24384, s.height / 24384]);
+    .flatMap((s) => [inUnit(s.width, 'in'), inUnit(s.height, 'in')]);
   const scale = Math.min(20, (Math.min(W, H - 140) - 2 * MARGIN) / Math.max(1, ...inches));
   const rows: SheetRow[] = [];
   let x = MARGIN;

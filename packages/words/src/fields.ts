@@ -1,4 +1,13 @@
-import { exactText, recipeOf, roundExact, type Exact, type FieldPath, type RecipeId, type Sum } from '@temnex/core';
+import {
+  exactText,
+  inUnit,
+  recipeOf,
+  roundExact,
+  type Exact,
+  type FieldPath,
+  type RecipeId,
+  type Sum,
+} from '@temnex/core';
 import { figure, type Voice } from './lengths.ts';
 import { recipeWords } from './recipes/index.ts';
 
@@ -55,8 +64,7 @@ function plainExact(length: number, voice: Voice): string {
 
 /** Four decimals of the unit. */
 function decimal(value: Exact, { mark }: Voice): string {
-  const per = mark.unit === 'mm' ? 960 : 24384;
-  const number = Number(value.n) / Number(value.d) / per;
+  const number = inUnit(Number(value.n) / Number(value.d), mark.unit);
   return mark.unit === 'mm' ? `${Number(number.toFixed(3))} mm` : String(Number(number.toFixed(4)));
 }
 

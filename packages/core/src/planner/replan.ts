@@ -1,3 +1,4 @@
+import { TICKS_PER_UNIT } from '../length/index.ts';
 import { compile } from './blanks/compile.ts';
 import type { Budget } from './budget.ts';
 import type { Framing } from './blanks/frames.ts';
@@ -17,7 +18,7 @@ import type { CutSheet, Tree } from './sheets/tree.ts';
 /** Sheets of an earlier plan that can be cut as it says, for a job that came after it. */
 export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
   if (earlier.unit !== job.unit) return [];
-  const per = job.unit === 'in' ? 24384 : 960;
+  const per = TICKS_PER_UNIT[job.unit];
   const left = job.pieces.map((p) => (p.from || p.opening ? 0 : p.quantity));
   const copies = job.stock.map((s) => (s.reserved || s.outline || s.uncut.length ? 0 : s.quantity));
   const kindOf = new Map(job.pieces.map((p, k) => [p.id, k]));

@@ -3,6 +3,7 @@ import {
   exactText,
   parseLength,
   parseSize,
+  inches,
   ticks,
   type LengthProblem,
   type LengthText,
@@ -124,7 +125,7 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   const hits = exact.length ? exact : near;
   if (hits.length > 1)
     return { ok: false, problem: { code: 'ambiguous-paper', words: name.join(' '), names: hits.map((h) => h.name) } };
-  const large = Math.min(size.value.width.ticks, size.value.height.ticks) >= 12 * 24384 - 1;
+  const large = Math.min(size.value.width.ticks, size.value.height.ticks) >= inches(12) - 1;
   return {
     ok: true,
     kind: kind ?? (large ? 'sheet' : 'scrap'),

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
+import { inUnit, sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { lookDefinition, lookId } from '@temnex/drawing';
 import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
 import type { ChangeStock } from '@temnex/contract';
@@ -220,7 +220,7 @@ function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) 
     .sort((a, b) => sizeOfItem(b).width * sizeOfItem(b).height - sizeOfItem(a).width * sizeOfItem(a).height)
     .slice(0, SHOWN);
   if (!largestFirst.length) return null;
-  const px = (t: number) => (t / 24384) * SCALE;
+  const px = (t: number) => inUnit(t, 'in') * SCALE;
   const sizes = largestFirst.map((i) => ({ item: i, w: px(sizeOfItem(i).width), h: px(sizeOfItem(i).height) }));
   const height = Math.max(...sizes.map((s) => s.h)) + 2;
   let x = 1;

@@ -1,4 +1,4 @@
-import { inUnit } from '../../length/index.ts';
+import { TICKS_PER_UNIT, inUnit } from '../../length/index.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Missing, WayOut } from '../documents/plan.ts';
 import type { Solution } from '../sheets/score.ts';
@@ -133,7 +133,7 @@ function* joins(job: Job, k: number, quantity: number): Generator<Change> {
 function* purchases(job: Job, k: number, quantity: number): Generator<Change> {
   const piece = job.pieces[k]!;
   const paper = job.papers.find((p) => p.id === piece.papers[0])!;
-  const inch = job.unit === 'in' ? 24384 : 960 * 25.4;
+  const inch = TICKS_PER_UNIT.in;
   const usual =
     job.unit === 'in'
       ? [

@@ -8,6 +8,7 @@ import {
   parseSize,
   roundExact,
   scaleExact,
+  inches,
   ticks,
   type Exact,
   type LengthText,
@@ -116,7 +117,7 @@ function wanted({ width, height }: PhotoInput['crop'], unit: Unit): Size | null 
 
 const factsOf = ({ scale, scaled, lost, lostOfOriginal, short }: Crop): Fact[] => [
   // a ratio, told as what one inch becomes
-  { name: 'enlarged', lengths: [times(ticks(24384), scale)] },
+  { name: 'enlarged', lengths: [times(inches(1), scale)] },
   { name: 'scaled', lengths: [scaled.width, scaled.height] },
   { name: 'lost', lengths: [lost.left, lost.right, lost.top, lost.bottom] },
   { name: 'lost-of-original', lengths: [lostOfOriginal.width, lostOfOriginal.height] },
