@@ -26,9 +26,10 @@ export function exact(n: bigint | number, d: bigint | number = 1): Exact {
   return common > 1n ? { n: top / common, d: bottom / common } : { n: top, d: bottom };
 }
 
-export const addExact = (a: Exact, b: Exact): Exact => exact(a.n * b.d + b.n * a.d, a.d * b.d);
+export const addExact = (a: Exact, b: Exact): Exact =>
+  a.d === 1n && b.d === 1n ? { n: a.n + b.n, d: 1n } : exact(a.n * b.d + b.n * a.d, a.d * b.d);
 export const scaleExact = (a: Exact, n: bigint | number, d: bigint | number = 1): Exact =>
-  exact(a.n * BigInt(n), a.d * BigInt(d));
+  a.d === 1n && d === 1 ? { n: a.n * BigInt(n), d: 1n } : exact(a.n * BigInt(n), a.d * BigInt(d));
 export const isZero = (a: Exact): boolean => a.n === 0n;
 export const isWhole = (a: Exact): boolean => a.d === 1n;
 

@@ -52,7 +52,11 @@ const UNIT_WORDS: Readonly<Record<string, [unit: Unit, factor: number]>> = {
 const LENGTH =
   /^(-?)(?:(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|(\d*[.,]\d+|\d+[.,]?))\s*(inches|inch|in|"|''|mm|cm)?\.?$/i;
 
+/** As most are written: there is nothing to tidy. */
+const PLAIN = /^[\d./]+(?: [\d./]+)?$/;
+
 function tidy(text: string): string {
+  if (PLAIN.test(text)) return text;
   return text
     .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
     .replace(/[⁄∕]/g, '/')

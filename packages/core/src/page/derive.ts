@@ -278,24 +278,28 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer): Part {
     name: item.names[key] ?? names.part(item.recipe, role, n, item.name),
     piece: blank && pieceId(item.id, blank),
     wish: (blank && item.wishes[blank]) || null,
+    x: ticks(layer.box.x + origin.x),
+    y: ticks(layer.box.y + origin.y),
+    width: layer.box.width,
+    height: layer.box.height,
     ...{ key, role, n, opaque, group, sized, entry },
     shape: shape && moved(shape, origin.x, origin.y),
-    ...shifted(layer.box, origin),
   };
 }
 
-function pieceOf({ key, ...blank }: Blank, item: Item, laid: Laid, over: Ticks, names: Namer): PieceToCut {
+function pieceOf(blank: Blank, item: Item, laid: Laid, over: Ticks, names: Namer): PieceToCut {
+  const { key, role, n, quantity, off, shape, marks, finish, yields } = blank;
+  const parts: string[] = [];
+  for (const layer of laid.layers) if (layer.blank === key) parts.push(partId(item.id, layer.key));
   return {
-    ...blank,
-    width: ticks(blank.width + over),
-    height: ticks(blank.height + over),
     id: pieceId(item.id, key),
     item: item.id,
     blank: key,
-    name: item.names[key] ?? names.piece(item.recipe, blank.role, blank.n, item.name),
+    name: item.names[key] ?? names.piece(item.recipe, role, n, item.name),
     wish: item.wishes[key] ?? null,
-    over,
-    parts: laid.layers.filter((l) => l.blank === key).map((l) => partId(item.id, l.key)),
+    width: over ? ticks(blank.width + over) : blank.width,
+    height: over ? ticks(blank.height + over) : blank.height,
+    ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts },
   };
 }
 

@@ -69,8 +69,9 @@ export function solveSums(
 
 function propagate(equations: readonly Equation[], givens: readonly Given[]) {
   const values = new Map<string, Exact>(givens.map((g) => [fieldKey(g.path), exact(g.value)]));
-  const support = new Map<string, ReadonlySet<string>>([...values.keys()].map((key) => [key, new Set([key])]));
   const sums = new Map<string, Sum>();
+  /** What each computed length was worked out from. */
+  const from = new Map<string, Equation>();
   const open = new Set(equations);
   for (let moved = true; moved;) {
     moved = false;
@@ -79,17 +80,16 @@ function propagate(equations: readonly Equation[], givens: readonly Given[]) {
       if (missing.length > 1) continue;
       open.delete(equation);
       moved = true;
-      const known = equation.filter((t) => values.has(t.key));
-      const total = known.reduce((sum, t) => addExact(sum, scaleExact(values.get(t.key)!, t.times)), exact(0));
-      const from = new Set(known.flatMap((t) => [...support.get(t.key)!]));
       const target = missing[0];
+      const known = target ? equation.filter((t) => t !== target) : equation;
+      const total = known.reduce((sum, t) => addExact(sum, scaleExact(values.get(t.key)!, t.times)), NOTHING);
       if (!target) {
-        if (!isZero(total)) return { values, sums, clash: { support: from, by: total } };
+        if (!isZero(total)) return { values, sums, clash: { support: supportOf(known, from), by: total } };
         continue;
       }
       const sign = target.times > 0 ? -1 : 1;
       values.set(target.key, scaleExact(total, -1, target.times));
-      support.set(target.key, from);
+      from.set(target.key, known);
       sums.set(target.key, {
         terms: known.map((t) => ({ path: t.path, times: t.times * sign, value: values.get(t.key)! })),
         over: Math.abs(target.times),
@@ -97,4 +97,16 @@ function propagate(equations: readonly Equation[], givens: readonly Given[]) {
     }
   }
   return { values, sums, clash: null };
+}
+
+const NOTHING = exact(0);
+
+/** The givens that lengths rest on, through whatever was worked out between. */
+function supportOf(terms: Equation, from: ReadonlyMap<string, Equation>, found = new Set<string>()): Set<string> {
+  for (const { key } of terms) {
+    const between = from.get(key);
+    if (between) supportOf(between, from, found);
+    else found.add(key);
+  }
+  return found;
 }
