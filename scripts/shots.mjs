@@ -38,6 +38,16 @@ const cut = (page) =>
 
 const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
+  [
+    'size-banners',
+    '/',
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('button', { name: 'Banners' }).click();
+      await page.getByRole('textbox', { name: 'how many' }).waitFor();
+    },
+  ],
   ['page-and-parts', demo, 1280, 800],
   ['papers', `${demo}/papers`, 1280, 800],
   ['cutting-order', `${demo}/order`, 1280, 800, cut],

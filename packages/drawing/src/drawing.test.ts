@@ -4,6 +4,7 @@ import {
   BLACK_AND_WHITE,
   PAPERS,
   definitionsOf,
+  fitName,
   fitText,
   hatch,
   printPages,
@@ -117,6 +118,14 @@ describe('small things', () => {
     expect(textWidth(short, 10)).toBeLessThanOrEqual(60);
     expect(textWidth('3⁄8', 10)).toBeLessThan(textWidth('388', 10));
     expect(fitText('wide', 10, 1)).toBe('');
+  });
+  test('of names that end alike the end is kept', () => {
+    expect(fitName('launch, mat 2', 10, 1000)).toBe('launch, mat 2');
+    const short = fitName('the launch at the point, mat 2', 10, 70);
+    expect(short).toMatch(/^the .*…mat 2$/);
+    expect(textWidth(short, 10)).toBeLessThanOrEqual(70);
+    expect(fitName('the launch at the point, mat 2', 10, textWidth('…mat 2', 10) + 1)).toBe('…mat 2');
+    expect(fitName('the launch at the point, mat 2', 10, 1)).toBe('');
   });
 });
 

@@ -3,6 +3,7 @@ export {
   INK,
   KEEP,
   cutLine,
+  fitName,
   fitText,
   hatch,
   textWidth,

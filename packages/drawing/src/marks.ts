@@ -82,6 +82,15 @@ export function textWidth(text: string, size: number): number {
   return [...plain].reduce((sum, c) => sum + wide(c), 0) * size;
 }
 
+/** Shortens the name of a part in its middle, so that "mat 2" at its end is still read; nothing where not even that fits. */
+export function fitName(name: string, size: number, width: number): string {
+  const tail = /\S+ \S+$/.exec(name)?.[0] ?? '';
+  const short = `…${tail}`;
+  if (textWidth(name, size) <= width || !tail || textWidth(short, size) > width) return fitText(name, size, width);
+  const head = fitText(name.slice(0, -tail.length), size, width - textWidth(tail, size));
+  return `${head.slice(0, -1).trimEnd()}${short}`;
+}
+
 /** Shortens a text to a width, with an ellipsis; nothing where not even that fits. */
 export function fitText(text: string, size: number, width: number): string {
   if (textWidth(text, size) <= width) return text;

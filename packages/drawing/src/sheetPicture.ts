@@ -1,7 +1,7 @@
 import { TICKS_PER_UNIT, type Held, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
 import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
 import { asHeld, handCuts } from './finishPicture.ts';
-import { CUT, INK, KEEP, fitText, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
+import { CUT, INK, KEEP, fitName, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -106,7 +106,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const lines = [
       ...(dimsSize ? [{ text: dims, size: dimsSize, weight, face: 'figures' as const }] : []),
       ...(room > size * 3
-        ? [{ text: fitText(name, size, space), size, weight: 400 as const, face: 'text' as const }]
+        ? [{ text: fitName(name, size, space), size, weight: 400 as const, face: 'text' as const }]
         : []),
     ];
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
@@ -158,7 +158,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
         // the name of the host stands on what is left of it, below what its centre becomes
         const o = place(n.opening);
         const strip = box.y + box.height - o.y - o.height;
-        const host = fitText(style.pieceName(n.holds.piece), 8, box.width - 6);
+        const host = fitName(style.pieceName(n.holds.piece), 8, box.width - 6);
         if (strip >= 9)
           marks.push(
             ...plate(

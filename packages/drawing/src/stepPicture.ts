@@ -1,6 +1,6 @@
 import { TICKS_PER_UNIT, type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
 import { partAt, partWords, stepWords } from '@temnex/words';
-import { CUT, INK, KEEP, cutLine, fitText, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
+import { CUT, INK, KEEP, cutLine, fitName, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
 interface Box {
@@ -244,7 +244,7 @@ function partMarks(
   };
   nodes.forEach(inner);
   const narrow = width < 44 && height > width;
-  const text = fitText(label, 10.5, (narrow ? height : width) - 6);
+  const text = fitName(label, 10.5, (narrow ? height : width) - 6);
   if (text && Math.min(width, height) >= 10) {
     const [cx, cy] = [at.x + width / 2, at.y + height / 2];
     const half = textWidth(text, 10.5) / 2 + 3;

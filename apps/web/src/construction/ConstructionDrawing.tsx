@@ -75,7 +75,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
             y={floor - (levelOf.get(layer.blank ?? layer.key)! + 1) * STEP}
             width={Math.max(1, layer.box.width * scale)}
             height={SLAB}
-            fill={greyOf(layer)}
+            fill={greyOf(layer, laid)}
             stroke="#161616"
             strokeWidth="0.8"
           />

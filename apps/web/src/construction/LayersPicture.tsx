@@ -5,8 +5,9 @@ import { shapePath } from '@temnex/drawing';
 const GREYS = ['#fafafa', '#ededed', '#dedede', '#f4f4f4'];
 const PRINT = '#b4b4b4';
 
-export const greyOf = (layer: Pick<Layer, 'blank' | 'n'>): string =>
-  layer.blank === null ? PRINT : GREYS[layer.n % GREYS.length]!;
+/** Layers of one blank look alike. */
+export const greyOf = (layer: Pick<Layer, 'blank'>, { blanks }: Pick<Laid, 'blanks'>): string =>
+  layer.blank === null ? PRINT : GREYS[(blanks.findIndex((b) => b.key === layer.blank) + 1) % GREYS.length]!;
 
 interface LayersPictureProps {
   laid: Laid;
@@ -24,7 +25,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
     <>
       {laid.layers.map((layer) => {
         const { box, shape, key } = layer;
-        const fill = greyOf(layer);
+        const fill = greyOf(layer, laid);
         const stroke = { stroke: '#161616', strokeWidth: thin ? 0.7 : layer.blank === null ? 1.5 : 0.9 };
         return shape && !isRectangle(shape) ? (
           <path

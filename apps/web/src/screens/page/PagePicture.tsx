@@ -31,7 +31,7 @@ export interface Margin {
 }
 /** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
 export const WIDE: Margin = { left: 116, top: 46, right: 178, bottom: 60 };
-export const SLIM: Margin = { left: 34, top: 26, right: 8, bottom: 8 };
+export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 
 interface PagePictureProps {
   derived: DerivedPage;

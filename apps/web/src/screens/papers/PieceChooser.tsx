@@ -74,6 +74,7 @@ export function PieceChooser({ piece, cut, drawer, mark, choose }: PieceChooserP
             {cut ? ' (cut)' : ''}
           </span>
           <b>
+            {piece.quantity > 1 ? `${piece.quantity} × ` : ''}
             <SizeFigure width={piece.width} height={piece.height} mark={mark} />
           </b>
         </Name>
