@@ -1,7 +1,8 @@
+import { z } from 'zod';
 import {
   exact,
   isOnMark,
-  parseLength,
+  lengthText,
   roundExact,
   roundToMark,
   ticks,
@@ -10,19 +11,21 @@ import {
 } from '../length/index.ts';
 import { rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty, type Known } from './fields.ts';
+import { reading } from './given.ts';
 import type { Arithmetic, Dim, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
 import {
   keysAlong,
   revealFields,
   revealKey,
   revealKeys,
+  revealSchema,
   revealText,
   restyled,
   type Reveal,
   type RevealStyle,
   type Reveals,
 } from './reveals.ts';
-import { solveSums, term, type Equation, type Given, type SumsSolution } from './sums.ts';
+import { solveSums, term, type Equation, type SumsSolution } from './sums.ts';
 
 /*
  * Rectangles one inside the other:
@@ -39,13 +42,13 @@ import { solveSums, term, type Equation, type Given, type SumsSolution } from '.
  * that leads away from that end.
  */
 
-/** A layer as both lists have it: by its reveal, by its size, or by what is known of both. */
-export interface NestedLayer {
-  readonly id: string;
-  readonly reveal: Reveal;
-  readonly width?: LengthText | undefined;
-  readonly height?: LengthText | undefined;
-}
+export const MOST_LAYERS = 12;
+export const sizeKeys = { width: lengthText().optional(), height: lengthText().optional() };
+/** The layers as both lists have them: by their reveal, by their size, or by what is known of both. */
+export const layersSchema = z
+  .array(z.strictObject({ id: z.string().min(1).max(64), reveal: revealSchema, ...sizeKeys }))
+  .max(MOST_LAYERS);
+export type NestedLayer = z.infer<typeof layersSchema>[number];
 
 /** A rectangle of the chain. */
 interface Level {
@@ -78,14 +81,7 @@ const revealPath = (layer: FieldPath, key: string): FieldPath => [...layer, 'rev
 /** The lines of arithmetic of a chain, and what is given in it. */
 export function chainArithmetic(chain: Chain, table: Table): Arithmetic {
   const equations: Equation[] = [];
-  const givens: Given[] = [];
-  const problems: RecipeProblem[] = [];
-  const give = (path: FieldPath, text: LengthText | undefined, known: Known, allow?: 'negative') => {
-    if (text === undefined) return;
-    const read = parseLength(text, table.unit, allow ? { allow } : {});
-    if (read.ok) givens.push({ path, value: read.value.ticks, known });
-    else problems.push({ code: 'field', path, problem: read.problem });
-  };
+  const { givens, problems, give } = reading(table.unit);
   for (const level of chain.levels)
     for (const { size } of AXES) {
       if (level.fixed) givens.push({ path: sizePath(level.path, size), value: level.fixed[size], known: 'measured' });

@@ -16,11 +16,12 @@ import {
 } from '../../length/index.ts';
 import { moved, polygon, rect, whole, type Finish, type PencilMark, type Shape } from '../../geometry/index.ts';
 import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
+import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { sumProblems } from '../nested.ts';
 import { lengthsIn } from '../phrases.ts';
 import type { Arithmetic, Offer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
-import { solveSums, term, type Equation, type Given } from '../sums.ts';
+import { solveSums, term, type Equation } from '../sums.ts';
 
 /*
  * Strips that hang side by side, each with a shaped lower end:
@@ -87,22 +88,16 @@ function countOf(input: BannerStripInput, table: Table): number | null {
 }
 
 function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
-  const givens: Given[] = [{ path: ROOM_WIDTH, value: table.room.width, known: 'measured' }];
-  const problems: RecipeProblem[] = [];
-  const give = (path: FieldPath, text: LengthText | undefined, allow?: 'zero' | 'negative') => {
-    if (text === undefined) return;
-    const read = parseLength(text, table.unit, allow ? { allow } : {});
-    if (read.ok) givens.push({ path, value: read.value.ticks, known: 'assumed' });
-    else problems.push({ code: 'field', path, problem: read.problem });
-  };
+  const { givens, problems, give } = reading(table.unit);
+  givens.push({ path: ROOM_WIDTH, value: table.room.width, known: 'measured' });
   const { strip, row, end, spread } = input;
   const n = countOf(input, table);
   give(WIDTH, strip.width);
   give(LENGTH, strip.length);
-  give(GAP, row.gap, 'negative');
+  give(GAP, row.gap, 'assumed', 'negative');
   // of as many as fit, what is left over is shared out anew
   if (input.count !== undefined) {
-    if (spread === 'room') give(MARGIN, row.margin, 'zero');
+    if (spread === 'room') give(MARGIN, row.margin, 'assumed', 'zero');
     give(ACROSS, row.across);
   }
   if (end.shape !== 'straight') give(DEPTH, end.depth);

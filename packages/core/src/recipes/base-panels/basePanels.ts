@@ -1,11 +1,13 @@
 import { z } from 'zod';
-import { ZERO, lengthOf, lengthText } from '../../length/index.ts';
+import { ZERO, lengthOf } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import {
+  MOST_LAYERS,
   chainArithmetic,
   layerFields,
+  layersSchema,
   loosenedNested,
   nestedGivesWay,
   nestedStandsStill,
@@ -16,20 +18,10 @@ import {
 } from '../nested.ts';
 import { lengthsIn } from '../phrases.ts';
 import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
-import { revealSchema } from '../reveals.ts';
 
 const basePanelsSchema = z.strictObject({
   /** Inward from the base, each on the one before. A reveal below 0 bleeds off and is trimmed flush. */
-  panels: z
-    .array(
-      z.strictObject({
-        id: z.string().min(1).max(64),
-        reveal: revealSchema,
-        width: lengthText().optional(),
-        height: lengthText().optional(),
-      }),
-    )
-    .max(12),
+  panels: layersSchema,
 });
 export type BasePanelsInput = z.infer<typeof basePanelsSchema>;
 
@@ -83,7 +75,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     return { panels: [{ id: newId(), reveal: { style: 'even', all } }] };
   },
   fields: ({ panels }) => layerFields('panels', panels),
-  lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: 12 }],
+  lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: MOST_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
   put: (input, path, value) => putNested(input, input.panels, 'panels', path, value),
   givesWay: ({ panels }, path) => nestedGivesWay('panels', panels, [], path),

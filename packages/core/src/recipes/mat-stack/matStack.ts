@@ -1,11 +1,13 @@
 import { z } from 'zod';
-import { ZERO, lengthText, parseLength, parseSize, ticks, type LengthText } from '../../length/index.ts';
+import { ZERO, parseLength, parseSize, ticks, type LengthText } from '../../length/index.ts';
 import { shortfall, type Size } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
 import {
+  MOST_LAYERS,
   chainArithmetic,
   layerFields,
+  layersSchema,
   loosenedNested,
   nestedGivesWay,
   nestedStandsStill,
@@ -13,32 +15,19 @@ import {
   putNested,
   revealDims,
   sizeFields,
+  sizeKeys,
   solveChain,
   tooSmall,
   type Chain,
 } from '../nested.ts';
 import { lengthsIn } from '../phrases.ts';
 import type { Laid, Recipe, Table } from '../recipe.ts';
-import { revealSchema } from '../reveals.ts';
 
 const matStackSchema = z.strictObject({
   /** What the mats lie behind. Left out, it is solved for: the largest print for a paper. */
-  print: z.strictObject({
-    width: lengthText().optional(),
-    height: lengthText().optional(),
-    known: z.enum(['measured', 'assumed']),
-  }),
+  print: z.strictObject({ ...sizeKeys, known: z.enum(['measured', 'assumed']) }),
   /** Outward from the print, each by its reveal, its size, or what is known of both. */
-  mats: z
-    .array(
-      z.strictObject({
-        id: z.string().min(1).max(64),
-        reveal: revealSchema,
-        width: lengthText().optional(),
-        height: lengthText().optional(),
-      }),
-    )
-    .max(12),
+  mats: layersSchema,
 });
 export type MatStackInput = z.infer<typeof matStackSchema>;
 
@@ -125,7 +114,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     };
   },
   fields: ({ print, mats }) => [...sizeFields(PRINT, print, ['print', 'known']), ...layerFields('mats', mats)],
-  lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: 12 }],
+  lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: MOST_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
   put: (input, path, value) => putNested(input, input.mats, 'mats', path, value),
   givesWay: ({ mats }, path) => nestedGivesWay('mats', mats, [PRINT_WIDTH, PRINT_HEIGHT], path),

@@ -11,18 +11,17 @@ import {
   inches,
   ticks,
   type Exact,
-  type LengthText,
   type Ticks,
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Size } from '../../geometry/index.ts';
-import { fieldKey, withValue, type Field, type FieldPath, type Known } from '../fields.ts';
+import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
+import { reading } from '../given.ts';
 import { printOf } from '../laying.ts';
-import { sizeFields, sumProblems } from '../nested.ts';
+import { sizeFields, sizeKeys, sumProblems } from '../nested.ts';
 import type { Arithmetic, Fact, Recipe, RecipeProblem, Table } from '../recipe.ts';
-import { solveSums, term, type Given } from '../sums.ts';
+import { solveSums, term } from '../sums.ts';
 
-const sizeKeys = { width: lengthText().optional(), height: lengthText().optional() };
 const ACROSS = ['left', 'centre', 'right'] as const;
 const UP_DOWN = ['bottom', 'centre', 'top'] as const;
 const KEEP = ['fill', 'whole'] as const;
@@ -50,14 +49,7 @@ const [PRINT, IMAGE, BORDER, CROP]: FieldPath[] = [['print'], ['image'], ['borde
 const AXES = ['width', 'height'] as const;
 
 function arithmetic(input: PhotoInput, table: Table): Arithmetic {
-  const givens: Given[] = [];
-  const problems: RecipeProblem[] = [];
-  const give = (path: FieldPath, text: LengthText | undefined, known: Known, allow?: 'zero') => {
-    if (text === undefined) return;
-    const read = parseLength(text, table.unit, allow ? { allow } : {});
-    if (read.ok) givens.push({ path, value: read.value.ticks, known });
-    else problems.push({ code: 'field', path, problem: read.problem });
-  };
+  const { givens, problems, give } = reading(table.unit);
   for (const axis of AXES) give([...PRINT!, axis], input.print[axis], input.print.known);
   for (const axis of AXES) give([...IMAGE!, axis], input.image[axis], 'assumed');
   give(BORDER!, input.border, 'assumed', 'zero');
