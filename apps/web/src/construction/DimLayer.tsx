@@ -37,7 +37,7 @@ const Leader = styled(Spot)`
   white-space: nowrap;
 `;
 
-interface Box {
+export interface Box {
   readonly x: number;
   readonly y: number;
   readonly width: number;

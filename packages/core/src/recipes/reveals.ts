@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { lengthText, type LengthText, type Ticks } from '../length/index.ts';
-import type { Edge } from '../geometry/index.ts';
+import { EDGES, type Edge } from '../geometry/index.ts';
 import type { ChoiceInput, Field, FieldPath } from './fields.ts';
 
 /*
@@ -31,11 +31,10 @@ const KEYS: Readonly<Record<RevealStyle, Readonly<Record<Edge, string>>>> = {
   footer: { left: 'sides', right: 'sides', top: 'sides', bottom: 'bottom' },
   four: { left: 'left', right: 'right', top: 'top', bottom: 'bottom' },
 };
-const EDGES_ROUND = ['left', 'right', 'top', 'bottom'] as const;
 
 export const revealKey = (style: RevealStyle, edge: Edge): string => KEYS[style][edge];
 /** The keys of a style, each once, in the order in which one measures them. */
-export const revealKeys = (style: RevealStyle): string[] => [...new Set(EDGES_ROUND.map((e) => KEYS[style][e]))];
+export const revealKeys = (style: RevealStyle): string[] => [...new Set(EDGES.map((e) => KEYS[style][e]))];
 /** The keys that count along one axis. */
 export const keysAlong = (style: RevealStyle, axis: 'width' | 'height'): string[] => {
   const [low, high] = axis === 'width' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
@@ -50,7 +49,7 @@ export function restyled(reveal: Reveal, style: RevealStyle): Reveal {
   if (reveal.style === style) return reveal;
   const next: Record<string, unknown> = { style };
   // of edges that become alike, the first one counts
-  for (const edge of [...EDGES_ROUND].reverse()) {
+  for (const edge of [...EDGES].reverse()) {
     const text = revealText(reveal, KEYS[reveal.style][edge]);
     if (text !== undefined) next[KEYS[style][edge]] = text;
   }

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
-import { DimLayer } from '../../construction/DimLayer.tsx';
+import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import type { Made } from '../../construction/made.ts';
 import { partFill } from './looksOf.ts';
 
@@ -136,13 +136,6 @@ export function PagePicture({ derived, drawer, scale, margin, selected, made, on
       ) : null}
     </Frame>
   );
-}
-
-interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
 }
 
 interface PartFaceProps {

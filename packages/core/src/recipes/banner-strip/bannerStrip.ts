@@ -14,13 +14,22 @@ import {
   type LengthText,
   type Ticks,
 } from '../../length/index.ts';
-import { moved, polygon, rect, whole, type Finish, type PencilMark, type Shape } from '../../geometry/index.ts';
+import {
+  moved,
+  polygon,
+  rect,
+  whole,
+  type Finish,
+  type PencilMark,
+  type Rect,
+  type Shape,
+} from '../../geometry/index.ts';
 import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { sumProblems } from '../nested.ts';
 import { lengthsIn } from '../phrases.ts';
-import type { Arithmetic, Offer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
+import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
 import { solveSums, term, type Equation } from '../sums.ts';
 
 /*
@@ -164,6 +173,23 @@ function fitting(n: number, width: Exact, gap: Exact, table: Table): Offer[] {
 
 const NUMBERS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
 
+/** Where each number of a row stands; a margin of null is none. */
+function dimsOf(boxes: readonly Rect[], depth: Ticks, margin: number | null): Dim[] {
+  const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
+  const [first, second, last] = [boxes[0]!, boxes[1], boxes.at(-1)!];
+  const [left, right, length] = [first.x, last.x + last.width, first.height];
+  const end = (box: Rect) => box.x + box.width;
+  const dims: (Dim | null | undefined)[] = [
+    { kind: 'span', path: WIDTH, from: at(left, length), to: at(end(first), length), side: 'top' },
+    { kind: 'span', path: LENGTH, from: at(left, 0), to: at(left, length), side: 'left' },
+    second && { kind: 'leader', path: GAP, at: at((end(first) + second.x) / 2, length * 0.75) },
+    margin === null ? null : { kind: 'leader', path: MARGIN, at: at(right + margin / 2, length * 0.5) },
+    depth > 0 ? { kind: 'leader', path: DEPTH, at: at(last.x + last.width / 2, depth / 2) } : null,
+    { kind: 'span', path: ACROSS, from: at(left, 0), to: at(right, 0), side: 'bottom' },
+  ];
+  return dims.filter((dim) => dim !== null && dim !== undefined);
+}
+
 /** Strips in a row, each with a notched, pointed or slanted end. */
 export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   id: 'banner-strip',
@@ -290,8 +316,6 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       .set(fieldKey(WIDTH), exact(width))
       .set(fieldKey(ACROSS), exact(across));
     if (input.spread === 'room') values.set(fieldKey(MARGIN), exact(ticks(left)));
-    const first = boxes[0]!;
-    const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
     return {
       status: 'solved',
       laid: {
@@ -317,20 +341,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
           ),
         ],
         slots: [],
-        dims: [
-          { kind: 'span', path: WIDTH, from: at(first.x, length), to: at(first.x + width, length), side: 'top' },
-          { kind: 'span', path: LENGTH, from: at(left, 0), to: at(left, length), side: 'left' },
-          ...(count > 1
-            ? [{ kind: 'leader' as const, path: GAP, at: at((first.x + width + boxes[1]!.x) / 2, length * 0.75) }]
-            : []),
-          ...(input.spread === 'room'
-            ? [{ kind: 'leader' as const, path: MARGIN, at: at(left + across + left / 2, length * 0.5) }]
-            : []),
-          ...(depth > 0
-            ? [{ kind: 'leader' as const, path: DEPTH, at: at(boxes.at(-1)!.x + width / 2, depth / 2) }]
-            : []),
-          { kind: 'span', path: ACROSS, from: at(left, 0), to: at(left + across, 0), side: 'bottom' },
-        ],
+        dims: dimsOf(boxes, depth, input.spread === 'room' ? left : null),
         facts: [
           ...(finish.some((f) => f.do === 'notch' || f.do === 'point')
             ? [{ name: 'centre-mark', lengths: [ticks(Math.floor(width / 2))] }]
