@@ -231,7 +231,12 @@ test('a piece from an exact place, and a place that stays whole; the offcut keep
   await page.mouse.down();
   await page.mouse.move(box.x + box.width - 60, box.y + 90, { steps: 3 });
   await page.mouse.up();
-  await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
+  const kept = page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem');
+  await expect(kept).toHaveCount(1);
+  // another, longer than the mat, so that no mat can be cut round it
+  await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('6 x 1/8 to 8 x 6 3/4');
+  await page.keyboard.press('Enter');
+  await expect(kept).toHaveCount(2);
   await page.goto(`${DEMO}/order`);
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled({ timeout: 15_000 });
   const { plan } = (await (await request.get(`/api/pages/${DEMO.split('/').pop()}/plan`)).json()) as {

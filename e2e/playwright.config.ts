@@ -3,19 +3,24 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
-const port = Number(process.env.TEMNEX_TEST_PORT ?? 4329);
+const WORKERS = 2;
+const port = (worker: number) => Number(process.env.TEMNEX_TEST_PORT ?? 4329) + worker;
 process.env.TEMNEX_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'temnex-e2e-'));
+const data = process.env.TEMNEX_TEST_DATA;
 
-/** One server with a database of its own; every journey puts the demo back first, so they run one after the other. */
+/** Every journey puts the demo back first, so each worker has a server of its own, with a database of its own. */
 export default defineConfig({
   testDir: '.',
-  workers: 1,
-  timeout: 20_000,
+  workers: WORKERS,
+  fullyParallel: true,
+  timeout: 45_000,
+  // planning takes its seconds, and both workers plan
+  expect: { timeout: 12_000 },
   retries: process.env.CI ? 1 : 0,
   reporter: process.env.TEMNEX_REPORT ? [['line'], ['json', { outputFile: process.env.TEMNEX_REPORT }]] : [['line']],
   outputDir: '../test-results',
   use: {
-    baseURL: `http://127.0.0.1:${port}`,
+    baseURL: `http://127.0.0.1:${port(Number(process.env.TEST_PARALLEL_INDEX ?? 0))}`,
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
@@ -31,11 +36,11 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
+  webServer: Array.from({ length: WORKERS }, (_, worker) => ({
     command: 'node --disable-warning=ExperimentalWarning apps/server/dist/main.js',
     cwd: '..',
-    url: `http://127.0.0.1:${port}/api/health`,
-    env: { TEMNEX_PORT: String(port), TEMNEX_DATA: process.env.TEMNEX_TEST_DATA },
+    url: `http://127.0.0.1:${port(worker)}/api/health`,
+    env: { TEMNEX_PORT: String(port(worker)), TEMNEX_DATA: join(data, String(worker)) },
     reuseExistingServer: false,
-  },
+  })),
 });

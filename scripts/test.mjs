@@ -1,5 +1,5 @@
 // npm test: sets itself up, then lint, formatting, types, unit tests and browser journeys; ends with one line of counts.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -22,23 +22,52 @@ const count = (ok) => (ok ? passed++ : failed++);
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
 const bin = (name) => join(root, 'node_modules/.bin', name);
 
-count(check('lint', bin('eslint'), ['.', '--max-warnings', '0']));
-count(check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']));
-count(
-  check('arrows between folders', bin('depcruise'), [
-    '--config',
-    '.dependency-cruiser.cjs',
-    'packages',
-    'apps',
-    '--output-type',
-    'err',
-  ]),
+/** Checks that only read, side by side; what each says is shown when it is done. */
+function checks(...all) {
+  const running = all.map(
+    ([name, command, args]) =>
+      new Promise((done) => {
+        const said = [];
+        const child = spawn(command, args, { cwd: root });
+        for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => said.push(chunk));
+        let ended = false;
+        const end = (ok) => {
+          if (ended) return;
+          ended = true;
+          console.log(`\n— ${name}\n${Buffer.concat(said)}`.trimEnd());
+          count(ok);
+          done();
+        };
+        child.once('error', (error) => {
+          said.push(Buffer.from(String(error)));
+          end(false);
+        });
+        child.once('close', (status) => end(status === 0));
+      }),
+  );
+  return Promise.all(running);
+}
+
+await checks(
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']],
+  [
+    'arrows between folders',
+    bin('depcruise'),
+    ['--config', '.dependency-cruiser.cjs', 'packages', 'apps', '--output-type', 'err'],
+  ],
+  ['types', process.execPath, [bin('tsc'), '-p', 'tsconfig.tests.json']],
 );
-count(check('types', process.execPath, [bin('tsc'), '-p', 'tsconfig.tests.json']));
 
 const unit = join(reports, 'unit.json');
 const flags = ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js'];
-const unitOk = check('unit tests', process.execPath, [...flags, '--json', `--outputFile=${unit}`, '--silent']);
+const unitOk = check('unit tests', process.execPath, [
+  ...flags,
+  '--maxWorkers=100%',
+  '--json',
+  `--outputFile=${unit}`,
+  '--silent',
+]);
 const units = read(unit);
 passed += units?.numPassedTests ?? 0;
 failed += units ? units.numFailedTests + units.numRuntimeErrorTestSuites : 1;
