@@ -29,7 +29,6 @@ export type Finish =
   | { readonly do: 'punch'; readonly edge: Edge; readonly depth: Ticks; readonly repeats: number }
   /** A window cut out; what falls out is used only where the blank yields it. */
   | { readonly do: 'window'; readonly box: Rect };
-export type FinishKind = Finish['do'];
 
 /** A line to pencil or fold on a blank, from the same two edges: its left and its lower one. */
 export interface PencilMark {

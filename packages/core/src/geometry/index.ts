@@ -1,5 +1,5 @@
 export { crossesItself, type Point } from './polygon.ts';
-export type { Finish, FinishKind, PencilMark } from './finish.ts';
+export type { Finish, PencilMark } from './finish.ts';
 export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
 export {
   boundsOf,

@@ -1,4 +1,4 @@
-export { TICKS_PER_UNIT, UNITS, ZERO, inUnit, inches, millimetres, ticks, type Ticks, type Unit } from './ticks.ts';
+export { TICKS_PER_UNIT, ZERO, inUnit, inches, millimetres, ticks, type Ticks, type Unit } from './ticks.ts';
 export { addExact, exact, isWhole, isZero, roundExact, scaleExact, type Exact, type Rounding } from './exact.ts';
 export { MARKS, MARK_NAMES, isOnMark, roundToMark, type Mark, type MarkName } from './mark.ts';
 export {

@@ -6,7 +6,6 @@ declare const tickBrand: unique symbol;
 export type Ticks = number & { readonly [tickBrand]: true };
 
 export type Unit = 'in' | 'mm';
-export const UNITS: readonly Unit[] = ['in', 'mm'];
 
 export const TICKS_PER_UNIT: Readonly<Record<Unit, number>> = { in: 24384, mm: 960 };
 

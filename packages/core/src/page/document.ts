@@ -1,11 +1,9 @@
 import { z } from 'zod';
 import {
   MARK_NAMES,
-  exactText,
   lengthText,
   parseLength,
   type LengthText,
-  type Ticks,
   type Unit,
 } from '../length/index.ts';
 import { RECIPE_IDS, recipeOf, withValue, type RecipeId } from '../recipes/index.ts';
@@ -154,9 +152,6 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
     first: [],
   };
 }
-
-/** The text to store for ticks in a page of this unit. */
-export const asTyped = (length: Ticks, unit: Unit): string => exactText(length, unit);
 
 /** A length typed bare, with the unit named in which it was meant. */
 function named(text: LengthText, unit: Unit): LengthText {

@@ -3,7 +3,6 @@ export {
   CENTRED,
   PAGE_VERSION,
   UP_DOWN,
-  asTyped,
   emptyPage,
   inOtherUnit,
   inputNamed,

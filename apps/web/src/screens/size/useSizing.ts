@@ -159,4 +159,3 @@ export function useSizing() {
     },
   };
 }
-export type SizingState = ReturnType<typeof useSizing>;
