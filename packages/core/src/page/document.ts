@@ -1,11 +1,5 @@
 import { z } from 'zod';
-import {
-  MARK_NAMES,
-  lengthText,
-  parseLength,
-  type LengthText,
-  type Unit,
-} from '../length/index.ts';
+import { MARK_NAMES, lengthText, parseLength, type LengthText, type Unit } from '../length/index.ts';
 import { RECIPE_IDS, recipeOf, withValue, type RecipeId } from '../recipes/index.ts';
 
 /*
