@@ -221,7 +221,14 @@ test('a piece from an exact place, and a place that stays whole; the offcut keep
   await saved(page);
   await expect(page.getByText(/From exactly there: 1 from the left and 2 1\/2 from the bottom/)).toBeVisible();
   await where.getByRole('button', { name: 'Close' }).click();
-  // a place on the paper of a mat stays whole, drawn with the mouse
+  // a place on the only paper for a mat stays whole, drawn with the mouse
+  const chalk = (
+    (await (await request.get('/api/drawer')).json()) as {
+      stock: { id: string; paper: string; kind: string; width: string }[];
+    }
+  ).stock.filter((s) => s.paper === 'demo-chalk' && s.width !== '8 1/2');
+  for (const { id } of chalk) await request.delete(`/api/stock/${id}`);
+  await page.reload();
   await page.getByRole('button', { name: /^Chalk/ }).click();
   await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
   const drawing = page.getByRole('img', { name: /^Chalk, 8 1\/2 by 7: drag over/ });

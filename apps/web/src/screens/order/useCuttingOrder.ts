@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { jobOfPage, readJob, sameBasis, type Job, type JobDocument, type Plan } from '@temnex/core';
+import { jobOfPage, readJob, sameBasis, type Basis, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type PlannerState, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext } from '../page/PageStation.tsx';
@@ -62,13 +62,14 @@ export function useCuttingOrder(context: PageContext): {
   const plan = plans[aim] ?? Object.values(plans)[0] ?? null;
 
   // the finished plan of the chosen aim is stored once the page it was made from is saved
-  const sent = useRef<Plan | null>(null);
+  const sent = useRef<{ plan: Plan; basis: Basis } | null>(null);
   const { mutate } = store;
   useEffect(() => {
-    if (state.status !== 'done' || !fresh || !plan || !basis || sent.current === plan || editor.saving !== 'saved')
-      return;
+    if (state.status !== 'done' || !fresh || !plan || !basis || editor.saving !== 'saved') return;
+    // sent once for a state; when that proves to have been an older one, sent again
+    if (sent.current?.plan === plan && sameBasis(sent.current.basis, basis)) return;
     if (stored.data && fits && JSON.stringify(stored.data.plan) === JSON.stringify(plan)) return;
-    sent.current = plan;
+    sent.current = { plan, basis };
     mutate({ basis, plan });
   }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits]);
 
