@@ -36,7 +36,9 @@ export const papers = sqliteTable('papers', {
 });
 
 /** What a list of pages shows, kept with each page when it is saved so that none has to be worked out again. */
-export interface StoredSummary extends PageFacts {
+export interface StoredSummary extends Omit<PageFacts, 'spares'> {
+  /** Summaries of the first days did not say; a page has one that does from its next save on. */
+  readonly spares?: readonly string[];
   readonly name: string;
   readonly width: string;
   readonly height: string;

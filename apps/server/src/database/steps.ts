@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm';
-import { migratePage, pageSchema, type CutPiece, type Page } from '@temnex/core';
+import { migratePage, pageSchema, piecesOfParts, type CutPiece, type Page } from '@temnex/core';
 import { summaryOf } from '../pages/summary.ts';
 import type { Transaction } from './types.ts';
 import { cuttings, movements, pages, plans, stock } from './schema.ts';
@@ -29,7 +29,7 @@ const listOf = (value: unknown): unknown[] => (Array.isArray(value) ? value : []
 function itemsAndMovements(tx: Transaction): void {
   const renamed = new Map<string, ReadonlyMap<string, string>>();
   for (const row of tx.select().from(pages).all()) {
-    renamed.set(row.id, piecesOf(row.document));
+    renamed.set(row.id, piecesOfParts(row.document));
     const document = migratePage(row.document) as Page;
     const good = pageSchema.safeParse(document).success;
     const patch = good ? { document, summary: summaryOf(document) } : { document };
@@ -77,18 +77,6 @@ function itemsAndMovements(tx: Transaction): void {
     tx.insert(movements)
       .values({ id: `had-${id}`, stock: id, by: quantity, why: 'had', at: createdAt })
       .run();
-}
-
-/** How parts of a version 1 page are called as pieces of a version 2 page. */
-function piecesOf(document: unknown): ReadonlyMap<string, string> {
-  const found = new Map<string, string>([['base', 'base/base']]);
-  if (!isObject(document)) return found;
-  for (const panel of listOf(document.panels))
-    if (isObject(panel)) found.set(String(panel.id), `base/${String(panel.id)}`);
-  for (const photo of listOf(document.photos))
-    for (const mat of listOf(isObject(photo) ? photo.mats : []))
-      if (isObject(photo) && isObject(mat)) found.set(String(mat.id), `${String(photo.id)}/${String(mat.id)}`);
-  return found;
 }
 
 /** Size, paper and side of every piece of a stored order, by the part that it was for. */

@@ -60,7 +60,7 @@ export class PagesService {
       );
       const { name, width, height, unit, parts } = summary;
       const stage = stageOf(
-        summary,
+        { ...summary, spares: summary.spares ?? [] },
         cuts.flatMap((c) => standing(c.pieces)),
         planned.get(id) ?? null,
         now,

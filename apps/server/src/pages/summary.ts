@@ -12,6 +12,7 @@ export function summaryOf(page: Page): StoredSummary {
     unit: page.unit,
     parts: derived.parts.length,
     copies: page.copies,
+    spares: page.spares,
     refused: derived.problems.length > 0,
     pieces: derived.pieces.map(({ id, width, height, quantity, wish }) => ({ id, width, height, quantity, wish })),
   };

@@ -175,7 +175,7 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
   );
 }
 
-/** Moving and removing an entry of a list. */
+/** Moving an entry up and down the list as it is shown, whichever way its layers lie, and removing it. */
 function Entry({ made, group }: { made: Made; group: FieldPath }) {
   const list = listsOf(made).find((l) => l.path.length === group.length - 1 && l.path.every((s, i) => s === group[i]));
   const at = Number(group.at(-1));
@@ -184,14 +184,14 @@ function Entry({ made, group }: { made: Made; group: FieldPath }) {
   const name = recipeWords(made.recipe).group(group);
   return (
     <span>
-      {at > 0 ? (
-        <Quiet onPress={() => made.move(list.path, id, -1)} aria-label={`Move ${name} one place in`}>
-          In
+      {at + 1 < list.ids.length ? (
+        <Quiet onPress={() => made.move(list.path, id, 1)} aria-label={`Move ${name} one place up`}>
+          Up
         </Quiet>
       ) : null}
-      {at + 1 < list.ids.length ? (
-        <Quiet onPress={() => made.move(list.path, id, 1)} aria-label={`Move ${name} one place out`}>
-          Out
+      {at > 0 ? (
+        <Quiet onPress={() => made.move(list.path, id, -1)} aria-label={`Move ${name} one place down`}>
+          Down
         </Quiet>
       ) : null}
       <Quiet onPress={() => made.remove(list.path, id)} aria-label={`Remove ${name}`}>

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { at, banners, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
+import { ticks } from '../length/index.ts';
 import { derivePage, type Item, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
@@ -94,6 +95,23 @@ describe('what a page hides of a part', () => {
     expect(missing).toMatchObject({ piece: 'base/band', why: 'direction' });
     expect(missing!.help.map((h) => h.how.do)).toEqual(expect.arrayContaining(['join', 'turn']));
   });
+});
+
+test('what a blank yields by itself may be cut out and used: the largest of it, whether or not centres are used', () => {
+  const derived = derivePage(based(page()));
+  const box = (x: number, width: number) => ({ ...at0(x), width: ticks(width), height: ticks(24384) });
+  const at0 = (x: number) => ({ x: ticks(x), y: ticks(12192) });
+  const pieces = derived.pieces.map((p) =>
+    p.id === 'p/m' ? { ...p, yields: [box(12192, 24384), box(48768, 48768)] } : p,
+  );
+  const made = jobOfPage('p', { ...derived, pieces }, drawerOf(item('s', '12', '12'), sand), {
+    ...USUAL_HABITS,
+    centres: null,
+  });
+  if (!made.ok) throw new Error(made.problem.code);
+  expect(piece(made.job, 'p/m').opening).toEqual({ x: '2', y: '1/2', width: '2', height: '1' });
+  expect(piece(made.job, 'base/band').opening).toBeUndefined();
+  expect(planned({ ...made.job, plan: { ...made.job.plan, nodes: 100 } }).plan.status).toBe('complete');
 });
 
 describe('a piece from exactly there', () => {

@@ -24,8 +24,10 @@ export type CutOrder = Pick<Page, 'copies' | 'spares' | 'first'>;
 export const ONE_PAGE: CutOrder = { copies: 1, spares: [], first: [] };
 
 /** How many of a piece a page wants, spares included. */
-export const wantedOf = (piece: PieceToCut, { copies, spares }: Pick<CutOrder, 'copies' | 'spares'>): number =>
-  piece.quantity * copies + (spares.includes(piece.id) ? 1 : 0);
+export const wantedOf = (
+  piece: Pick<PieceToCut, 'id' | 'quantity'>,
+  { copies, spares }: { readonly copies: number; readonly spares: readonly string[] },
+): number => piece.quantity * copies + (spares.includes(piece.id) ? 1 : 0);
 
 /** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
 export function jobOfPage(
@@ -138,12 +140,22 @@ export function jobOfPage(
           ? { from: { ...p.wish!.from, x: text(p.wish!.from.x, unit), y: text(p.wish!.from.y, unit) } }
           : {}),
         ...finishedAs(p, unit),
-        ...hiddenCentre(page, p, habits),
+        ...openingOf(page, p, habits),
         ...hiddenJoin(page, p),
         ...leastOf(page, p),
       })),
     },
   };
+}
+
+/** What may be cut out of a piece and used: the largest that it yields by itself, else what others hide of it. */
+function openingOf(page: DerivedPage, piece: PieceToCut, habits: Habits): ReturnType<typeof hiddenCentre> {
+  const [first, ...others] = piece.yields;
+  if (!first) return hiddenCentre(page, piece, habits);
+  const { unit } = page.mark;
+  const most = others.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a), first);
+  const [x, y, width, height] = [most.x, most.y, most.width, most.height].map((t) => exactText(t, unit));
+  return { opening: { x: x!, y: y!, width: width!, height: height! } };
 }
 
 /** What is done by hand to a piece once it is cut, and what it looks like then. Whole pieces have neither. */

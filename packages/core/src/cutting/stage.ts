@@ -1,5 +1,6 @@
 import type { PieceToCut } from '../page/index.ts';
 import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
+import { wantedOf } from './jobOf.ts';
 
 /* How far a page has come, said in one place for the server, its lists and the screens. */
 
@@ -50,17 +51,19 @@ export interface PageFacts {
   readonly refused: boolean;
   readonly pieces: ReadonlyArray<Pick<PieceToCut, 'id' | 'width' | 'height' | 'quantity' | 'wish'>>;
   readonly copies: number;
+  /** Pieces of which one more is cut. */
+  readonly spares: readonly string[];
 }
 
 /** `planned` is what the latest cutting order was made from, `now` what one would be made from. */
 export function stageOf(
-  { refused, pieces, copies }: PageFacts,
+  { refused, pieces, ...order }: PageFacts,
   cut: readonly CutPiece[],
   planned: Basis | null,
   now: Basis,
 ): Stage {
-  const state = cutStateOf(pieces, cut, (p) => p.quantity * copies);
-  const left = pieces.filter((p) => cutOf(state, p.id) < p.quantity * copies);
+  const state = cutStateOf(pieces, cut, (p) => wantedOf(p, order));
+  const left = pieces.filter((p) => cutOf(state, p.id) < wantedOf(p, order));
   if (pieces.length && !refused && !left.length) return 'cut';
   if (refused || !pieces.length || left.some((p) => !p.wish)) return 'sizing';
   if (planned && sameBasis(planned, now)) return 'planned';

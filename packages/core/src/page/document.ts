@@ -148,7 +148,7 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
 }
 
 /** A length typed bare, with the unit named in which it was meant. */
-function named(text: LengthText, unit: Unit): LengthText {
+export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | string {
   const read = parseLength(text, unit, { allow: 'negative' });
   const bare = typeof text === 'number' || !/[a-z"″']/i.test(text);
   return read.ok && bare && read.value.ticks !== 0 ? `${text} ${unit}` : text;
@@ -160,7 +160,7 @@ export function inputNamed(recipe: RecipeId, input: unknown, unit: Unit): unknow
     .fields(input)
     .reduce(
       (next, f) =>
-        f.kind === 'length' && f.value !== undefined ? withValue(next, f.path, named(f.value, unit)) : next,
+        f.kind === 'length' && f.value !== undefined ? withValue(next, f.path, lengthNamed(f.value, unit)) : next,
       input,
     );
 }
@@ -169,7 +169,7 @@ export function inputNamed(recipe: RecipeId, input: unknown, unit: Unit): unknow
 export function inOtherUnit(page: Page, unit: Unit): Page {
   if (page.unit === unit) return page;
   const name = <T extends LengthText | undefined>(text: T): T =>
-    text === undefined ? text : (named(text, page.unit) as T);
+    text === undefined ? text : (lengthNamed(text, page.unit) as T);
   const { width, height, seam } = page.ground;
   return {
     ...page,

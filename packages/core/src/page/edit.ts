@@ -1,11 +1,11 @@
 import type { LengthText } from '../length/index.ts';
 import {
   RECIPE_IDS,
-  offerValue,
   recipeOf,
   setField,
   withEntry,
   withEntryMoved,
+  withOffers,
   withoutEntry,
   type FieldPath,
   type Offer,
@@ -45,8 +45,11 @@ export function setItemField(
 }
 
 /** Takes what a refused item offers: values that work. */
-export const takeOffers = (page: Page, derived: DerivedPage, id: string, offers: readonly Offer[]): Page =>
-  offers.reduce((next, offer) => setItemField(next, derived, id, offer.path, offerValue(offer, page.unit)), page);
+export function takeOffers(page: Page, derived: DerivedPage, id: string, offers: readonly Offer[]): Page {
+  const table = tableOf(derived, id);
+  if (!table) return page;
+  return onItem(page, id, (item) => ({ ...item, input: withOffers(recipeOf(item.recipe), item.input, offers, table) }));
+}
 
 /** A new item, made by a recipe to begin with, or as it was made elsewhere. It comes to lie on top. */
 export const addItem = (page: Page, made: { id: string; name: string; recipe: RecipeId; input: unknown }): Page => ({

@@ -6,6 +6,7 @@ export {
   emptyPage,
   inOtherUnit,
   inputNamed,
+  lengthNamed,
   newItem,
   pageSchema,
   placeSchema,
@@ -15,7 +16,7 @@ export {
   type Place,
   type Wish,
 } from './document.ts';
-export { PAGE_STEPS, migratePage } from './migrate.ts';
+export { PAGE_STEPS, migratePage, piecesOfParts } from './migrate.ts';
 export {
   PLAIN_NAMES,
   derivePage,

@@ -33,19 +33,26 @@ function itemUpToDate(item: unknown): unknown {
   return { ...item, version, input };
 }
 
+/** How the parts of a version 1 page are called as pieces of a version 2 page. */
+export function piecesOfParts(page: unknown): ReadonlyMap<string, string> {
+  const found = new Map<string, string>([['base', 'base/base']]);
+  if (!isObject(page)) return found;
+  const name = (parts: unknown, item: string) => {
+    for (const part of listOf(parts)) if (isObject(part)) found.set(String(part.id), `${item}/${String(part.id)}`);
+  };
+  name(page.panels, 'base');
+  for (const photo of listOf(page.photos)) if (isObject(photo)) name(photo.mats, String(photo.id));
+  return found;
+}
+
 /** In version 1 the base and its panels were one list, and every photo had its mats: each becomes an item. */
 function itemsFromParts(page: Json): Json {
   const { width, height, base, panels, photos, spares, first, version: _version, ...rest } = page;
   if (!isObject(base)) return page;
-  const pieces = new Map<unknown, string>([['base', 'base/base']]);
-  for (const panel of listOf(panels)) if (isObject(panel)) pieces.set(panel.id, `base/${String(panel.id)}`);
-  for (const photo of listOf(photos))
-    if (isObject(photo))
-      for (const mat of listOf(photo.mats))
-        if (isObject(mat)) pieces.set(mat.id, `${String(photo.id)}/${String(mat.id)}`);
+  const pieces = piecesOfParts(page);
   const centred = { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } };
   const made = { version: 1, on: 'page', fit: 'exact' };
-  const renamed = (list: unknown) => listOf(list).map((part) => pieces.get(part) ?? part);
+  const renamed = (list: unknown) => listOf(list).map((part) => pieces.get(String(part)) ?? part);
   return {
     ...rest,
     version: 2,

@@ -43,4 +43,4 @@ export {
   type RecipeId,
 } from './registry.ts';
 export type { Sum } from './sums.ts';
-export { offerValue, setField } from './typing.ts';
+export { withOffers, setField } from './typing.ts';

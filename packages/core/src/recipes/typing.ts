@@ -1,4 +1,4 @@
-import { exactText, roundExact, type Exact, type Unit } from '../length/index.ts';
+import { exactText, roundExact, type Exact } from '../length/index.ts';
 import { fieldKey, isUnder, samePath, type Field, type FieldPath } from './fields.ts';
 import type { Offer, Recipe, Table } from './recipe.ts';
 import { solveSums } from './sums.ts';
@@ -105,6 +105,14 @@ function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: strin
 
 const sameExact = (a: Exact, b: Exact): boolean => a.n * b.d === b.n * a.d;
 
-/** What an offer puts into its field, as it would be typed. */
-export const offerValue = (offer: Offer, unit: Unit): string | number =>
-  'count' in offer ? offer.count : exactText(offer.length, unit);
+/** The input with what was offered in its fields, as if it had been typed. */
+export const withOffers = <Input>(
+  recipe: Recipe<string, Input>,
+  input: Input,
+  offers: readonly Offer[],
+  table: Table,
+): Input =>
+  offers.reduce((next, offer) => {
+    const value = 'count' in offer ? offer.count : exactText(offer.length, table.unit);
+    return setField(recipe, next, offer.path, value, table);
+  }, input);

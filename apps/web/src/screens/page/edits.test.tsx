@@ -86,7 +86,7 @@ describe('the slip of an item, made from its fields', () => {
     render(<Working id="launch" />);
     press('Add a mat');
     expect(inputOf('launch').mats).toHaveLength(2);
-    press('Move mat 1 one place out');
+    press('Move mat 1 one place up');
     expect((inputOf('launch').mats as unknown as { id: string }[])[1]!.id).toBe('m1');
     press('Remove mat 2');
     expect((inputOf('launch').mats as unknown as { id: string }[]).map((m) => m.id)).not.toContain('m1');

@@ -3,14 +3,15 @@ import {
   FIRST_RECIPE,
   MARKS,
   lengthText,
-  offerValue,
   parseLength,
   recipeOf,
   inputNamed,
+  lengthNamed,
   sayRecipe,
   setField,
   withEntry,
   withEntryMoved,
+  withOffers,
   withoutEntry,
   type Laid,
   type MarkName,
@@ -127,10 +128,7 @@ export function useSizing() {
     addTo: (list) => onInput((input) => withEntry(input, list, recipe.entry(input, list, table, newId()))),
     remove: (list, id) => onInput((input) => withoutEntry(input, list, id)),
     move: (list, id, by) => onInput((input) => withEntryMoved(input, list, id, by)),
-    take: (offers) =>
-      onInput((input) =>
-        offers.reduce((next, o) => setField(recipe, next, o.path, offerValue(o, table.unit), table), input),
-      ),
+    take: (offers) => onInput((input) => withOffers(recipe, input, offers, table)),
   };
   return {
     made,
@@ -146,8 +144,7 @@ export function useSizing() {
         const [from, to] = [MARKS[s.markName].unit, MARKS[markName].unit];
         if (from === to) return { ...s, markName };
         // bare numbers keep their meaning: they get the old unit's name
-        const named = (text: string) => (/[a-z"″']/i.test(text) ? text : `${text} ${from}`);
-        const room = { width: named(s.room.width), height: named(s.room.height) };
+        const room = { width: lengthNamed(s.room.width, from), height: lengthNamed(s.room.height, from) };
         return { ...s, markName, room, input: inputNamed(s.recipe, s.input, from) };
       }),
     say: (line: string): boolean => {
