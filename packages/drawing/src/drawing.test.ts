@@ -1,6 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, planJob, readJob, type JobDocument } from '@temnex/core';
 import {
+  CUT,
+  finishPicture,
+  type Drawn,
   BLACK_AND_WHITE,
   PAPERS,
   definitionsOf,
@@ -165,6 +168,33 @@ describe('what only some plans have', () => {
       pieces: [{ id: 'm', width: '11', height: '3', quantity: 5, papers: ['p'] }],
     }),
   };
+  test('slits, windows and edges to punch are drawn on the sheet and where they are made by hand', () => {
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', width: '8', height: '8' }],
+      pieces: [
+        {
+          ...{ id: 'm', width: '4', height: '6', papers: ['p'], direction: 'height' },
+          finish: [
+            { do: 'slit', from: ['1', '1'], to: ['3', '1'] },
+            { do: 'window', x: '1', y: '2', width: '2', height: '3' },
+            { do: 'punch', edge: 'top', depth: '1/4', repeats: 4 },
+          ],
+        },
+      ],
+    });
+    const lines = (marks: readonly Drawn[]) => marks.flatMap((m) => (m.kind === 'line' ? [m] : []));
+    const sheet = lines(sheetPicture(p, 0, j, { ...style, pieceName: (id) => id }).marks).filter(
+      (l) => l.stroke.colour === CUT && l.stroke.width === 0.9,
+    );
+    // one slit, four edges of a window, one line to punch along
+    expect(sheet).toHaveLength(6);
+    const drawing = finishPicture(j.pieces[0]!, () => '#ffffff', 'm');
+    const [bottom, height] = [6 + drawing.height - 12, (drawing.height - 12) / 6];
+    const level = lines(drawing.marks).filter((l) => l.y1 === l.y2);
+    for (const y of [1, 2, 5, 5.75])
+      expect(level.some((l) => Math.abs(l.y1 - (bottom - y * height)) < 1e-6)).toBe(true);
+    expect(outside(drawing)).toBe(0);
+  });
   test.each(Object.entries(cases))('%s: every picture and page keeps to its edges', (_, { plan: p, job: j }) => {
     const plain = { ...style, pieceName: (id: string) => id };
     p.sheets.forEach((__, i) => expect(outside(sheetPicture(p, i, j, plain))).toBe(0));

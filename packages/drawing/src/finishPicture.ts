@@ -1,8 +1,8 @@
-import { TICKS_PER_UNIT, type Finish, type Held, type JobPiece, type Point } from '@temnex/core';
+import { TICKS_PER_UNIT, ticks, type Finish, type Held, type JobPiece, type Point, type Ticks } from '@temnex/core';
 import { INK, cutLine, type Drawing, type Drawn, type Fill } from './marks.ts';
 
 /*
- * A piece whose end is notched, pointed or slanted by hand: its blank in grey where it falls off, the lines to cut in the two
+ * A piece that is notched, pointed, slanted, slit, opened or punched by hand: its blank in grey where it falls off, the lines to cut in the two
  * tones of cuts, and what to pencil as a thin line.
  */
 
@@ -32,14 +32,39 @@ export function asHeld(
   }
 }
 
-/** Lines of a finished piece that are not edges of its blank: those that are cut by hand. */
-export function handCuts(
+type Line = readonly [Point, Point];
+
+/** All that is cut by hand in a piece: edges of its shape that are none of its blank's, slits, windows, and edges to punch. */
+export const handCuts = ({ shape, finish, width, height }: JobPiece): Line[] => [
+  ...(shape ? shapedEdges(shape, { width, height }) : []),
+  ...finish.flatMap((f) => insideCuts(f, { width, height })),
+];
+
+function insideCuts(finish: Finish, { width, height }: { readonly width: Ticks; readonly height: Ticks }): Line[] {
+  const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
+  if (finish.do === 'slit') return [[finish.from, finish.to]];
+  if (finish.do === 'window') {
+    const { x, y, width: w, height: h } = finish.box;
+    const corners = [at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)];
+    return corners.map((c, i): Line => [c, corners[(i + 1) % 4]!]);
+  }
+  if (finish.do !== 'punch') return [];
+  const { edge, depth } = finish;
+  if (edge === 'top' || edge === 'bottom') {
+    const y = edge === 'bottom' ? depth : height - depth;
+    return [[at(0, y), at(width, y)]];
+  }
+  const x = edge === 'left' ? depth : width - depth;
+  return [[at(x, 0), at(x, height)]];
+}
+
+function shapedEdges(
   shape: readonly Point[],
   { width, height }: { readonly width: number; readonly height: number },
-): [Point, Point][] {
+): Line[] {
   const onEdge = (a: Point, b: Point) =>
     (a.x === b.x && (a.x === 0 || a.x === width)) || (a.y === b.y && (a.y === 0 || a.y === height));
-  return shape.map((p, i): [Point, Point] => [p, shape[(i + 1) % shape.length]!]).filter(([a, b]) => !onEdge(a, b));
+  return shape.map((p, i): Line => [p, shape[(i + 1) % shape.length]!]).filter(([a, b]) => !onEdge(a, b));
 }
 
 /** Large enough to see the end of the smallest piece, small enough for the largest: units of the drawing to the inch. */
@@ -57,7 +82,7 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
   const drawn: Drawn[] = [{ ...blank, fill: '#d8d8d8', stroke: { colour: INK, width: 0.6, dash: [2, 2] } }];
   if (piece.shape) drawn.push({ kind: 'poly', points: piece.shape.map(spot), fill, stroke: { colour: INK, width: 1 } });
   else drawn.push({ ...blank, fill });
-  for (const [a, b] of piece.shape ? handCuts(piece.shape, piece) : []) {
+  for (const [a, b] of handCuts(piece)) {
     const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];
     drawn.push(...cutLine(x1, y1, x2, y2));
   }

@@ -121,11 +121,11 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
   /** What is cut by hand of a piece once it is off the sheet. */
   const byHand = (n: PlanNode, held: Held): Drawn[] => {
     const piece = piecesById.get(held.piece);
-    if (!piece?.shape) return [];
+    if (!piece) return [];
     const box = place(n);
     const spot = (p: { x: number; y: number }) =>
       [box.x + (p.x / ticks) * per, box.y + box.height - (p.y / ticks) * per] as const;
-    return handCuts(piece.shape, piece).map(([a, b]): Drawn => {
+    return handCuts(piece).map(([a, b]): Drawn => {
       const [[x1, y1], [x2, y2]] = [spot(asHeld(a, piece, held)), spot(asHeld(b, piece, held))];
       return { kind: 'line', x1, y1, x2, y2, stroke: { colour: CUT, width: 0.9, dash: [3, 2] } };
     });
