@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// Standalone check of a cutting plan against its job (formats, versions 1 and 2: docs/formats.md). No dependencies, and no code
+// Standalone check of a cutting plan against its job (formats, versions 1 and 2: docs/formats.md): its sheets, its sums, and its
+// steps carried out on a table. No dependencies, and no code
 // of the product: whoever writes or changes plans can hold them against this.
 //   node scripts/check-plan.mjs JOB.json PLAN.json    exit 0: the plan holds; 1: it does not (a fault a line); 2: bad input
 // As a module: checkPlan(job, plan) → { faults: string[], totals }. Throws on a bad job.
@@ -91,6 +92,12 @@ export function checkPlan(job, plan) {
     if (t <= 0) throw new Error(`${where}: must be more than 0`);
     return t;
   };
+  const signed = (v, where) =>
+    typeof v === 'string' && v.trim().startsWith('-')
+      ? -len(v.trim().slice(1), where)
+      : v < 0
+        ? -len(-v, where)
+        : len(v, where);
   const optional = (v, where, otherwise) => (v == null ? otherwise : len(v, where));
   const ticks = (v, where) => {
     if (typeof v !== 'number' || !Number.isFinite(v)) {
@@ -109,8 +116,11 @@ export function checkPlan(job, plan) {
   const cutters = [cutter, ...(cutter.then ?? [])].map((c, i) => ({
     reach: optional(c.reach, `cutter[${i}].reach`, Infinity),
     narrowest: optional(c.narrowest, `cutter[${i}].narrowest`, 0),
+    step: optional(c.step, `cutter[${i}].step`, null),
+    stack: c.stack ?? 1,
+    // cuts longer than set by this much; below 0: shorter
+    long: c.long === undefined ? 0 : signed(c.long, `cutter[${i}].long`),
   }));
-  const possible = (across, widest) => cutters.some((c) => across <= c.reach + NEAR && widest >= c.narrowest - NEAR);
   const keepShort = optional(job.plan?.keep?.shorter, 'plan.keep.shorter', TICKS.in);
   const keepLong = optional(job.plan?.keep?.longer, 'plan.keep.longer', 3 * TICKS.in);
   const papers = new Map((job.papers ?? []).map((p) => [p.id, p]));
@@ -262,16 +272,170 @@ export function checkPlan(job, plan) {
     inside = counted;
   }
 
-  /** A cut along x = at or y = at, over part of the sheet, leaves the lines whole that must not be cut through. */
-  function spares(item, axis, at, box, where) {
-    const other = 1 - axis;
-    const [from, to] = axis === 0 ? [box.y, box.y + box.height] : [box.x, box.x + box.width];
-    for (const [p, q] of item.uncut) {
-      const share = (at - p[axis]) / (q[axis] - p[axis]);
-      if (!(share > 0 && share < 1) || near(at, p[axis]) || near(at, q[axis])) continue;
-      const meets = p[other] + share * (q[other] - p[other]);
-      if (meets > from + NEAR && meets < to - NEAR) fault(`${where}: cuts through a line that must stay whole`);
+  /**
+   * Carries the steps out on a table: parts in hand are rectangles of their sheet, by name. Each step must be one that hands can
+   * make, and in the end what the tree holds must lie there.
+   */
+  function carryOut() {
+    const SLIVER = TICKS.in / 64; // no fence is set nearer to the blade, but for a piece that is as narrow
+    const most = Math.min(...cutters.map((c) => c.stack));
+    const onMark = (v, step) => Math.abs(v - Math.round(v / step) * step) <= NEAR;
+    const nodes = plan.sheets.map((sheet) => {
+      const named = new Map();
+      const name = (node, path) => {
+        named.set(path, node);
+        (node.parts ?? []).forEach((part, i) => name(part, `${path}.${i}`));
+        if (node.opening) name(node.opening, `${path}.o`);
+      };
+      name(sheet.tree, 'r');
+      return named;
+    });
+    const table = plan.sheets.map((sheet) => {
+      const item = stock.get(sheet.stock);
+      const trims = new Map(Object.entries(item.trim).filter(([, v]) => v > 0));
+      return { item, trims, hand: new Map([['r', { x: 0, y: 0, width: item.width, height: item.height }]]) };
+    });
+    const heldIn = (node) =>
+      node.holds && typeof node.holds === 'object'
+        ? [pieces.get(node.holds.piece)]
+        : (node.parts ?? []).flatMap(heldIn);
+    const off = (step) => (p) => !onMark(p.width, step) || !onMark(p.height, step);
+    /** Whether a band of kerf, from low to high across an axis, spares every line between from and to. */
+    const leavesWhole = (item, axis, low, high, from, to) =>
+      item.uncut.every(([p, q]) => {
+        const [a, b] = p[axis] <= q[axis] ? [p, q] : [q, p];
+        if (b[axis] <= low + NEAR || a[axis] >= high - NEAR) return true;
+        const other = 1 - axis;
+        const level = b[axis] - a[axis] <= NEAR;
+        const where = (at) => a[other] + ((at - a[axis]) / (b[axis] - a[axis])) * (b[other] - a[other]);
+        const ends = level ? [a[other], b[other]] : [where(Math.max(a[axis], low)), where(Math.min(b[axis], high))];
+        return !(Math.max(...ends) > from + NEAR && Math.min(...ends) < to - NEAR);
+      });
+    for (const [i, step] of (plan.steps ?? []).entries()) {
+      const where = `steps[${i}]`;
+      if (step.sheets.length > most || new Set(step.sheets).size !== step.sheets.length)
+        fault(`${where}: ${step.sheets.length} sheets at once`);
+      const by = cutters[step.by ?? 0];
+      if (!by) {
+        fault(`${where}: there is no cutter ${step.by}`);
+        continue;
+      }
+      const setting = step.do === 'open' ? NaN : ticks(step.setting, where);
+      if (step.do !== 'open') {
+        const dial = setting - by.long;
+        if (!near(ticks(step.dial ?? step.setting, where), dial))
+          fault(`${where}: the dial is not at ${dial / TICKS[unit]}`);
+        if (!(dial > NEAR)) fault(`${where}: the dial cannot be set to ${dial / TICKS[unit]}`);
+      }
+      const sizes = new Set();
+      for (const at of step.sheets) {
+        const lying = table[at];
+        const name = step.do === 'trim' ? 'r' : step.part;
+        const box = lying?.hand.get(name);
+        if (!box || (step.do !== 'trim' && lying.trims.size)) {
+          fault(`${where}: ${name} is not in hand`);
+          continue;
+        }
+        const { item } = lying;
+        sizes.add(step.do === 'trim' ? '' : `${Math.round(box.width)} x ${Math.round(box.height)}`);
+        if (sizes.size > 1) fault(`${where}: what is stacked is not alike`);
+        const axis = step.edge === 'left' || step.edge === 'right' ? 0 : 1;
+        const [pos, along, base, across] = axis === 0 ? ['x', 'width', 'y', 'height'] : ['y', 'height', 'x', 'width'];
+        const reachOf = (length, left) => {
+          if (length > by.reach + NEAR) fault(`${where}: beyond the cutter's reach`);
+          if (Math.max(setting, left) < by.narrowest - NEAR) fault(`${where}: nothing wide enough to hold`);
+        };
+        const cutAt = (line, kerfTo, from, to) => {
+          if (!leavesWhole(item, axis, Math.min(line, kerfTo), Math.max(line, kerfTo), from, to))
+            fault(`${where}: cuts through a line that must stay whole`);
+        };
+        if (step.do === 'trim') {
+          if (!lying.trims.has(step.edge) || !near(lying.trims.get(step.edge), setting))
+            fault(`${where}: ${step.edge} is not trimmed by ${step.setting}`);
+          lying.trims.delete(step.edge);
+          reachOf(box[across], box[along] - setting);
+          const low = step.edge === 'left' || step.edge === 'bottom';
+          const line = low ? box[pos] + setting : box[pos] + box[along] - setting;
+          cutAt(line, low ? line - kerf : line + kerf, box[base], box[base] + box[across]);
+          lying.hand.set('r', { ...box, [pos]: low ? line : box[pos], [along]: box[along] - setting });
+          continue;
+        }
+        lying.hand.delete(name);
+        const tree = nodes[at];
+        if (step.do === 'open') {
+          const hole = tree.get(step.off);
+          if (!hole || step.off !== `${name}.o`) {
+            fault(`${where}: there is no centre ${step.off}`);
+            continue;
+          }
+          const r = Object.fromEntries(['x', 'y', 'width', 'height'].map((k) => [k, ticks(hole[k], where)]));
+          for (const a of [0, 1]) {
+            const [p, l, b, w] = a === 0 ? ['x', 'width', 'y', 'height'] : ['y', 'height', 'x', 'width'];
+            for (const band of [
+              [r[p] - kerf, r[p]],
+              [r[p] + r[l], r[p] + r[l] + kerf],
+            ])
+              if (!leavesWhole(item, a, band[0], band[1], r[b] - kerf, r[b] + r[w] + kerf))
+                fault(`${where}: cuts through a line that must stay whole`);
+          }
+          lying.hand.set(`${name}.opened`, box).set(step.off, r);
+          continue;
+        }
+        const left = Math.max(0, box[along] - setting - kerf);
+        const line = box[pos] + setting;
+        const node = tree.get(name.replace(/\.\d+\+$/, ''));
+        if (step.do === 'stop') {
+          reachOf(Math.max(box.width, box.height), left);
+          const until = ticks(step.until, where);
+          const [low, high] = [box[base], box[base] + box[across]];
+          cutAt(line, line + kerf, step.line <= 2 ? low : high - until, step.line <= 2 ? low + until : high);
+          if (by.step && !onMark(setting, by.step) && !heldIn(node).some(off(by.step)))
+            fault(`${where}: ${step.setting} is off the mark`);
+          if (step.line < 4) lying.hand.set(name, box);
+          else
+            node.parts.forEach((part, n) => {
+              const r = ['x', 'y', 'width', 'height'].map((k) => [k, ticks(part[k], where)]);
+              lying.hand.set(`${name}.${n}`, Object.fromEntries(r));
+            });
+          continue;
+        }
+        reachOf(box[across], left);
+        cutAt(line, line + kerf, box[base], box[base] + box[across]);
+        const freed = tree.get(step.off);
+        if (!node || !freed) {
+          fault(`${where}: there is no part ${step.off}`);
+          continue;
+        }
+        const inside = heldIn(freed);
+        const narrowest = Math.min(SLIVER, ...inside.map((p) => Math.min(p.width, p.height)));
+        if (setting < narrowest - NEAR) fault(`${where}: nobody can cut a strip of ${step.setting}`);
+        const drawn =
+          item.outline &&
+          !insidePolygon(item.outline, {
+            x: ticks(node.x, where),
+            y: ticks(node.y, where),
+            width: ticks(node.width, where),
+            height: ticks(node.height, where),
+          });
+        const pinned = [...pieces.values()].some((p) => {
+          if (p.from?.stock !== item.id) return false;
+          const start = len(p.from[pos], `${p.id}.from`);
+          return [start - kerf, start + p.width, start + p.height].some((v) => near(v, line));
+        });
+        if (by.step && !onMark(setting, by.step) && !drawn && !pinned && !inside.some(off(by.step)))
+          fault(`${where}: ${step.setting} is off the mark`);
+        lying.hand.set(step.off, { ...box, [along]: setting });
+        if (step.rest) lying.hand.set(step.rest, { ...box, [pos]: line + kerf, [along]: left });
+      }
     }
+    table.forEach(({ hand }, i) => {
+      for (const [path, node] of nodes[i]) {
+        if (node.cut != null) continue;
+        const lies = hand.get(node.opening ? `${path}.opened` : path);
+        if (!lies || !['x', 'y', 'width', 'height'].every((k) => near(lies[k], ticks(node[k], path))))
+          fault(`sheets[${i}]: ${path} does not lie on the table in the end`);
+      }
+    });
   }
 
   /** Version 2: five parts round a centre, freed by four cuts that stop: lower left, lower right, upper right, upper left, centre. */
@@ -284,7 +448,6 @@ export function checkPlan(job, plan) {
     }));
     if (version < 2 || !cutter.stop) fault(`${where}: stop cuts, and the cutter makes none`);
     if (parts.length !== 5) return fault(`${where}: a windmill has five parts`);
-    if (!possible(Math.max(at.width, at.height), Infinity)) fault(`${where}: beyond the cutter's reach`);
     const [ll, lr, ur, ul, c] = parts;
     const right = (p) => p.x + p.width,
       top = (p) => p.y + p.height;
@@ -359,13 +522,6 @@ export function checkPlan(job, plan) {
     if (lost !== null && !(lost > 0 && lost <= kerf + NEAR))
       fault(`${where}: ${node.lost} lost in a kerf of ${kerf / TICKS[unit]}`);
     const lengths = parts.map((p) => ticks(p[along], where));
-    // each cut takes one part off what is left: it must be within reach, and one side wide enough to hold
-    for (let i = 0; i < parts.length - (lost === null ? 1 : 0); i++) {
-      const rest = lengths.slice(i + 1).reduce((all, l) => all + l, 0) + Math.max(0, lengths.length - i - 2) * kerf;
-      if (!possible(at[across], Math.max(lengths[i], rest)))
-        fault(`${where}: no cutter can make its cut ${i + 1}: too long, or nothing wide enough to hold`);
-      spares(item, node.cut === 'x' ? 0 : 1, ticks(parts[i][pos], where) + lengths[i], at, where);
-    }
     let edge = at[pos];
     parts.forEach((part, i) => {
       if (!near(ticks(part[pos], where), edge))
@@ -418,6 +574,7 @@ export function checkPlan(job, plan) {
     if (item.outline) sum.wasteArea += paper - inside;
     if (sum.pieceArea === before) fault(`${where}: yields no piece`);
   }
+  if (!faults.length) carryOut();
   const missing = new Map();
   for (const m of plan.missing ?? []) {
     if (!pieces.has(m.piece) || missing.has(m.piece) || !Number.isInteger(m.quantity) || m.quantity < 1) {

@@ -391,6 +391,60 @@ export function mixedJob2(seed: number): JobDocument {
   };
 }
 
+/**
+ * All that version 2 allows at once: what `mixedJob2` has, and lines that run level or upright, across margins and on odd scraps
+ * with margins; cutters that cut longer or shorter than narrow pieces are wide, that reach less, or that can hold less; pieces
+ * from exactly there on odd scraps and over lines; joins, smaller tucks, and finishing by hand.
+ */
+export function everyJob2(seed: number): JobDocument {
+  const R = seededRandom(seed * 77951 + 29);
+  const job = mixedJob2(seed + 500_000);
+  const mm = job.unit === 'mm';
+  const of = (n: number) => (mm ? n * 2 : inch(n));
+  const some = (chance: number) => R() < chance;
+  const spot = (n = 90): [number | string, number | string] => [of(upTo(R, n)), of(upTo(R, n))];
+  const line = () => {
+    const [a, b] = [spot(), spot()];
+    return (some(0.3) ? [a, [b[0], a[1]]] : some(0.4) ? [a, [a[0], b[1]]] : [a, b]) as [typeof a, typeof b];
+  };
+  const margin = () => (some(0.3) ? of(1 + upTo(R, 11)) : 0);
+  const plenty = some(0.6);
+  const step = pick(R, [null, mm ? 1 : '1/16', mm ? 0.5 : '1/64', mm ? 1 : '1/8']);
+  const cutter = (name: string) => ({
+    ...(name ? { name } : {}),
+    step: some(0.7) ? step : null,
+    reach: some(0.25) ? of(pick(R, [60, 100, 144, 200])) : null,
+    narrowest: some(0.5) ? of(1 + upTo(R, 8)) : 0,
+    stack: 1 + upTo(R, 2),
+    ...(some(0.5) ? { long: mm ? pick(R, [0.5, 3, -1]) : pick(R, ['1/32', '1/8', '-1/16']) } : {}),
+  });
+  return {
+    ...job,
+    name: `every 2 #${seed}`,
+    cutter: {
+      ...job.cutter,
+      ...cutter(''),
+      kerf: pick(R, [0, 0, mm ? 0.4 : '1/64', mm ? 1 : 0.02]),
+      ...(some(0.4) ? { then: some(0.5) ? [cutter('second'), cutter('knife')] : [cutter('knife')] } : {}),
+    },
+    stock: job.stock.map((s) => ({
+      ...s,
+      ...(plenty && !s.outline ? { quantity: 4, reserved: false } : {}),
+      ...(some(0.3) ? { trim: { left: margin(), right: margin(), top: margin(), bottom: margin() } } : {}),
+      ...(some(0.4) ? { uncut: Array.from({ length: 1 + upTo(R, 2) }, line) } : {}),
+    })),
+    pieces: job.pieces.map((p) => ({
+      ...p,
+      ...(some(0.1) && !p.opening ? { width: of(1 + upTo(R, 6)) } : {}),
+      ...(some(0.2) ? { from: { stock: pick(R, job.stock).id, x: spot(60)[0], y: spot(60)[1] } } : {}),
+      ...(some(0.15) && !p.opening
+        ? { join: { along: 'height' as const, from: of(1), to: of(3), overlap: of(2) } }
+        : {}),
+      ...(some(0.15) ? { finish: [{ do: 'slit' as const, from: [of(0), of(1)], to: [of(1), of(1)] }] } : {}),
+    })) as JobDocument['pieces'],
+  };
+}
+
 /** A tiny job, of at most six pieces and three stock items, for which every plan can be tried. */
 export function tinyJob(seed: number): JobDocument {
   const R = seededRandom(seed * 104651 + 3);

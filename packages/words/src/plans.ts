@@ -35,6 +35,7 @@ export function missingWords(missing: Missing, job: Job, voice: Voice): { why: s
   const reason: Record<Missing['why'], string> = {
     'no-paper': `there is no ${paper} in the drawer`,
     'held-back': `all ${paper} that would do is held back`,
+    'too-narrow': `no cutter can be set to it: each cuts ${say(missing.needed)} longer than it is set`,
     'kept-whole': `what stays whole on the ${paper} leaves too little`,
     'wrong-side-only': `no ${paper} has a side ${piece?.side === 'any' ? '' : piece?.side}`,
     'no-stock-long-enough': `no ${paper}${side} reaches ${say(missing.needed)}; the longest is ${say(missing.longest)}`,

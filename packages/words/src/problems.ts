@@ -115,6 +115,9 @@ export function pageProblemWords(
   return recipe && item ? recipeProblemWords(recipe, problem, voice) : '';
 }
 
+/** 20 000. */
+const grouped = (n: number): string => String(n).replace(/\B(?=(\d{3})+$)/g, '\u202f');
+
 /** `pieces[3].width`, as one would write it. */
 export const pathWords = (path: readonly (string | number)[]): string =>
   path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i ? `.${p}` : p)).join('') || 'the file';
@@ -141,6 +144,10 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${where}: there is no paper "${problem.id}"`;
     case 'side-twice':
       return `${where}: side ${problem.side} is there twice`;
+    case 'too-many-pieces':
+      return `${grouped(problem.count)} pieces are more than can be planned at once; the most is ${grouped(problem.most)}. Plan fewer copies at a time`;
+    case 'too-much-at-once':
+      return `${grouped(problem.pieces)} kinds of piece and ${grouped(problem.stock)} kinds of paper are more than can be looked at together; with so many pieces, name ${grouped(problem.most)} at the most`;
     case 'trim-too-wide':
       return `${where}: the margins leave nothing of the sheet`;
     case 'opening-outside':

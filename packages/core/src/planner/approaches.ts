@@ -43,6 +43,7 @@ export function plainApproach(
     let chosen = ways[0]!;
     for (const way of ways.slice(1)) {
       if (looking.over()) break;
+      looking.spend();
       frames[i] = way;
       const tried = asFramed();
       const other = atOnce(tried);

@@ -5,14 +5,14 @@ export interface Clock {
   readonly cancelled?: () => boolean;
 }
 
-/** How long a search may go on: until a time, or for a number of steps. Parts of it can be handed on. */
+/** How long a search may go on: until a time and for a number of steps. Parts of it can be handed on. */
 export class Budget {
   private readonly clock: Clock;
   private readonly until: number;
   private left: number | null;
   private readonly of: Budget | null;
 
-  /** `seconds` from now, or `nodes` steps where that is not null. */
+  /** `seconds` from now or `nodes` steps, whichever is over first; null: any number of steps. */
   static of(clock: Clock, seconds: number, nodes: number | null): Budget {
     return new Budget(clock, clock.now() + seconds * 1000, nodes, null);
   }
@@ -26,7 +26,7 @@ export class Budget {
 
   over(): boolean {
     if (this.clock.cancelled?.()) return true;
-    return this.left === null ? this.clock.now() >= this.until : this.left <= 0;
+    return (this.left !== null && this.left <= 0) || this.clock.now() >= this.until;
   }
 
   /** One step of the search is done. */
@@ -40,6 +40,11 @@ export class Budget {
     const now = this.clock.now();
     const nodes = this.left === null ? null : Math.ceil(Math.max(0, this.left) * part);
     return new Budget(this.clock, now + Math.max(0, this.until - now) * part, nodes, this);
+  }
+
+  /** No more than so many steps of this one, and no longer. */
+  capped(nodes: number): Budget {
+    return new Budget(this.clock, this.until, nodes, this);
   }
 
   /** Nothing but what comes at once: the first constructions. */

@@ -18,7 +18,7 @@ export const AIMS: readonly Aim[] = ['least-paper', 'easiest-cuts', 'largest-off
  */
 export function planJob(job: Job, watch: PlanWatch): Plan {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (write) => watch.better?.(write), watch.earlier ?? null);
+  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null);
   planner.run(job.aim, budget);
   return planner.withWaysOut(planner.plan(job.aim), watch);
 }
@@ -29,7 +29,7 @@ export function planJob(job: Job, watch: PlanWatch): Plan {
  */
 export function planAims(job: Job, watch: PlanWatch): Plan[] {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, (write) => watch.better?.(write), watch.earlier ?? null);
+  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null);
   const others = AIMS.filter((aim) => aim !== job.aim);
   planner.run(job.aim, budget.share(0.5));
   others.forEach((aim, i) => planner.run(aim, budget.share(1 / (others.length - i))));

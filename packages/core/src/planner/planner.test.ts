@@ -124,6 +124,50 @@ describe('every plan holds', () => {
   });
 });
 
+describe('limits', () => {
+  /** A clock on which every look takes a tenth of a millisecond: time that passes without a timer. */
+  const ticking = () => {
+    let now = 0;
+    return { now: () => (now += 0.1) };
+  };
+  test.each([
+    ['time, however many steps are left', { seconds: 0.2, nodes: 1e9 }],
+    ['steps, however much time is left', { seconds: 600, nodes: 40 }],
+  ])('the one that comes first holds: %s', (_, plan) => {
+    const job = { ...normalJob(3), plan: { ...normalJob(3).plan, ...plan } };
+    const clock = ticking();
+    planned(job, clock);
+    // what is between two looks at the clock is beside the limit, not what is looked for
+    expect(clock.now()).toBeLessThan(2000);
+  });
+  test('thousands of pieces are planned in their time, all of them', () => {
+    const kinds = Array.from({ length: 150 }, (_, i) => ({
+      ...{ id: `c${i}`, papers: ['teal'], quantity: 40 },
+      ...{ width: 1 + (i % 30) / 8, height: 1 + (i % 47) / 8 },
+    }));
+    const clock = ticking();
+    const { plan } = planned(bare(kinds, [sheet(5000)], { plan: { seconds: 0.1 } }), clock);
+    expect(plan.status).toBe('complete');
+    expect(clock.now()).toBeLessThan(1000);
+  });
+  test('what is beyond any planning is said before it is begun', () => {
+    const one = { id: 'a', width: 1, height: 1, papers: ['teal'] };
+    const problemOf = (document: JobDocument) => {
+      const result = readJob(document);
+      return result.ok ? null : result.issues[0]!.problem;
+    };
+    expect(problemOf(bare([{ ...one, quantity: 1_000_000 }], [sheet()]))).toEqual({
+      code: 'too-many-pieces',
+      count: 1_000_000,
+      most: 30_000,
+    });
+    const many = Array.from({ length: 100 }, (_, i) => ({ ...one, id: `a${i}` }));
+    const drawer = Array.from({ length: 30_000 }, (_, i) => ({ ...sheet(), id: `s${i}` }));
+    expect(problemOf(bare(many, drawer))).toMatchObject({ code: 'too-much-at-once', most: 20_000 });
+    expect(problemOf(bare(many.slice(0, 50), drawer))).toBeNull();
+  });
+});
+
 describe('against brute force', () => {
   test('tiny jobs: as little missing, as little new paper and as little waste as there can be, in all but a few', () => {
     let worse = 0;

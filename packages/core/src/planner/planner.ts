@@ -15,6 +15,7 @@ import { recut } from './sheets/recut.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
 import { standingOf } from './sheets/standing.ts';
 import type { CutSheet } from './sheets/tree.ts';
+import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
 
 /** Orders of cuts tried for a plan that is the answer. */
@@ -37,13 +38,22 @@ export class Planner {
   /** Good is good enough: one of many plans that are only compared. */
   private readonly quick: boolean;
 
-  constructor(job: Job, better: (write: () => Plan) => void, earlier: Plan | null = null, quick = false) {
+  constructor(
+    given: Job,
+    budget: Budget,
+    better: (write: () => Plan) => void,
+    earlier: Plan | null = null,
+    quick = false,
+  ) {
+    const job = withTrimmable(given);
     this.job = job;
     this.quick = quick;
     this.keep = earlier ? keptSheets(job, earlier) : [];
     this.better = better;
-    this.framing = framesOf(job);
-    this.bound = lowerBound(job, this.framing);
+    const preparing = budget.share(0.3);
+    const over = () => preparing.over();
+    this.framing = framesOf(job, over);
+    this.bound = lowerBound(job, this.framing, over);
   }
 
   /** The best plan for an aim; what was found for another aim may be it. */
@@ -55,14 +65,14 @@ export class Planner {
   withWaysOut(plan: Plan, clock: Clock): Plan {
     if (!plan.missing.length || clock.cancelled?.()) return plan;
     const { solution } = this.best.get(plan.aim)!;
+    // half as long again at the most, so that an answer is not kept waiting
+    const budget = Budget.of(clock, this.job.seconds / 2, null);
     const solve = (job: Job): Solution => {
-      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, () => {}, null, true);
-      planner.run('least-paper', Budget.of(clock, 1, WAY_OUT_STEPS));
+      const each = budget.capped(WAY_OUT_STEPS);
+      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, each, () => {}, null, true);
+      planner.run('least-paper', each);
       return planner.best.get('least-paper')!.solution;
     };
-    // half as long again at the most, so that an answer is not kept waiting; steps are counted one by one
-    const { seconds, nodes } = this.job;
-    const budget = Budget.of(clock, seconds / 2, nodes === null ? null : Infinity);
     return { ...plan, missing: withWaysOut(this.job, plan.missing, solution, solve, () => budget.over()) };
   }
 
@@ -124,7 +134,7 @@ export class Planner {
   }
 
   private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
-    if (solution)
+    if (solution && !budget.over())
       this.offer(
         recut(approach.c.job, solution, approach.recuts, () => budget.over()),
         aim,
@@ -135,6 +145,8 @@ export class Planner {
   /** Takes a solution if it is better for the aim than what is known. */
   private offer(solution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
     if (!solution) return;
+    const same = this.best.get(aim);
+    if (same?.solution === solution) return;
     const offered: Best = { solution, approach, figure: this.figureOf(solution, aim, approach, false) };
     const known = this.best.get(aim);
     if (known) {

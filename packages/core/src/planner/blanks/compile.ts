@@ -3,7 +3,7 @@ import { usable as usableRoom } from './frames.ts';
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
 import { areaOf } from './outline.ts';
 import { isNewPaper, urgencies } from '../sheets/standing.ts';
-import { waysOf, type Way } from './turning.ts';
+import { waysByKind, type Way } from './turning.ts';
 
 export const UPRIGHT = 1;
 export const FLAT = 2;
@@ -32,6 +32,8 @@ export interface Compiled {
   readonly width: Int32Array;
   readonly height: Int32Array;
   readonly quantity: Int32Array;
+  /** Copies of all kinds together. */
+  readonly pieces: number;
   /** [k] rank of its priority: 0 for the lowest */
   readonly urgency: Int32Array;
   readonly urgencyLevels: number;
@@ -45,7 +47,7 @@ export interface Compiled {
   readonly isNew: Uint8Array;
   /** [s] whole area, margins included; of a room, the room's */
   readonly stockArea: Float64Array;
-  /** [s] 1 where reach, the narrowest strip, or sizes between marks can forbid a cut, so that layouts have to be checked */
+  /** [s] 1 where reach, the narrowest strip, the dial, or sizes between marks can forbid a cut, so that layouts have to be checked */
   readonly delicate: Uint8Array;
   /** [ks] UPRIGHT | FLAT bits of the ways that are allowed and fit */
   readonly ways: Uint8Array;
@@ -69,12 +71,15 @@ export interface Settled {
   readonly wanted?: readonly number[];
 }
 
+const NO_WAY = { bits: 0, upright: null, flat: null };
+
 export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settled = {}): Compiled {
   const K = job.pieces.length;
   const { kerf } = job.cutter;
   const cutters = [job.cutter, ...job.cutter.then];
   const reach = Math.max(...cutters.map((c) => c.reach));
   const narrowest = Math.min(...cutters.map((c) => c.narrowest));
+  const longest = Math.max(...cutters.map((c) => c.long));
   const step = job.cutter.step ?? 1;
   const quantity = wanted ?? job.pieces.map((p) => (p.from ? 0 : p.quantity));
   const framed = new Map<number, number>();
@@ -95,14 +100,16 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     for (const { r, room } of opens ? rooms.slice(0, 1) : rooms)
       if (!item.reserved) all.push({ blank: { ...r, stock: f.stock, item, frame, room }, copies: 1 });
   });
+  const waysFor = waysByKind();
   const fitting = ({ width: w, height: h, item }: Blank) =>
-    job.pieces.map((piece, k) => {
-      if (!quantity[k] || !piece.papers.includes(item.paper.id)) return { bits: 0, upright: null, flat: null };
-      const { upright, flat } = waysOf(piece, item);
+    job.pieces.map((piece, k): { bits: number; upright: Way | null; flat: Way | null } => {
+      if (!quantity[k] || !piece.papers.includes(item.paper.id)) return NO_WAY;
+      const { upright, flat } = waysFor(piece, item);
       const fits = (pw: number, ph: number) => pw <= w && ph <= h;
       const bits =
         (upright && fits(piece.width, piece.height) ? UPRIGHT : 0) |
         (flat && fits(piece.height, piece.width) ? FLAT : 0);
+      if (!bits) return NO_WAY;
       // a square piece looks the same both ways: one is enough
       return { bits: piece.width === piece.height && bits === 3 ? UPRIGHT : bits, upright, flat };
     });
@@ -135,6 +142,7 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     width: Int32Array.from(job.pieces, (p) => p.width),
     height: Int32Array.from(job.pieces, (p) => p.height),
     quantity: Int32Array.from(quantity),
+    pieces: quantity.reduce((a, b) => a + b, 0),
     urgency: Int32Array.from(urgency.of),
     urgencyLevels: urgency.levels,
     area: Float64Array.from(job.pieces, (p) => p.width * p.height),
@@ -145,6 +153,7 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     stockArea: Float64Array.from(rooms, (r, s) => (r.frame < 0 || isNew[s] ? areaOf(r.item) : r.width * r.height)),
     delicate: Uint8Array.from(rooms, (r) =>
       thinnest < narrowest ||
+      thinnest <= longest ||
       reach < Math.max(r.width, r.height) ||
       (!aligned && !(onMark(r.width) && onMark(r.height)))
         ? 1

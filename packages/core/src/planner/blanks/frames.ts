@@ -1,6 +1,7 @@
-import type { Cutter, Job, JobStock, Rectangle } from '../documents/job.ts';
-import { cutterHolds, offcutTree, type Holding, type Room, type Tree } from '../sheets/tree.ts';
-import { liesInside, roomsInOutline } from './outline.ts';
+import type { Job, JobStock, Rectangle } from '../documents/job.ts';
+import { alongOf, cutterHolds, cutsOf, isHolding, offcutTree, type Tree } from '../sheets/tree.ts';
+import { around, type Obstacle } from './obstacles.ts';
+import { SLIVER, liesInside, roomsInOutline } from './outline.ts';
 import { waysOf } from './turning.ts';
 
 /*
@@ -32,22 +33,23 @@ export interface Framing {
   readonly unplaced: readonly number[];
 }
 
-/** Something on a sheet that no cut may go through. */
-interface Obstacle extends Rectangle {
-  readonly holds: Holding | null;
-}
-
 /** Ways to cut one sheet that are looked at, and of those tried. */
-const MOST_FRAMES = 200;
+const MOST_FRAMES = 60;
 const TRIED = 6;
+/** Found once for each set of lines: ways out of a shortage plan the same sheets again and again. */
+const known = new WeakMap<JobStock['uncut'], Map<string, Tree[]>>();
 
-/** Frames of all sheets that need one. */
-export function framesOf(job: Job): Framing {
+/** Frames of all sheets that need one; of those that nothing must be cut from exactly there, as many as there is time for. */
+export function framesOf(job: Job, over: () => boolean = () => false): Framing {
   const unplaced = job.pieces.map(() => 0);
   const sheets: Frame[][] = [];
+  const pinnedAt = new Map<string, number[]>();
+  job.pieces.forEach((p, k) => {
+    if (p.from) pinnedAt.set(p.from.stock, [...(pinnedAt.get(p.from.stock) ?? []), k]);
+  });
   job.stock.forEach((item, s) => {
-    const pinned = job.pieces.flatMap((p, k) => (p.from?.stock === item.id ? [k] : []));
-    if (!pinned.length && !item.outline && !item.uncut.length) return;
+    const pinned = pinnedAt.get(item.id) ?? [];
+    if (!pinned.length && ((!item.outline && !item.uncut.length) || over())) return;
     const copies: Obstacle[][] = [];
     for (const k of pinned) {
       const piece = job.pieces[k]!;
@@ -98,16 +100,19 @@ function pinOf(job: Job, k: number, item: JobStock): Obstacle | null {
   return inside ? { ...at, holds: { piece: k, ...way } } : null;
 }
 
-/** The boxes of the lines that must not be cut through. A line along an edge of the paper or of no width is given a tick. */
-function linesOf(item: JobStock): Obstacle[] {
-  return item.uncut.map(([a, b]) => ({
-    x: Math.min(a.x, b.x, item.width - 1),
-    y: Math.min(a.y, b.y, item.height - 1),
-    width: Math.max(1, Math.abs(a.x - b.x)),
-    height: Math.max(1, Math.abs(a.y - b.y)),
-    holds: null,
-  }));
-}
+/** The boxes of the lines that must not be cut through. What is narrower is given a strip that can be cut. */
+const linesOf = (item: JobStock): Obstacle[] =>
+  item.uncut.map(([a, b]) => {
+    const along = (axis: 'x' | 'y', size: number) => {
+      const [low, high] = a[axis] < b[axis] ? [a[axis], b[axis]] : [b[axis], a[axis]];
+      const from = Math.max(0, Math.min(low, size - LINE));
+      return [from, Math.max(LINE, high - from)] as const;
+    };
+    const [[x, width], [y, height]] = [along('x', item.width), along('y', item.height)];
+    return { x, y, width, height, holds: null };
+  });
+/** 1/16 in. */
+const LINE = 1524;
 
 /** The frames that hold by the cutter, the one with the largest rooms first and then those that differ most usefully. */
 function best(frames: readonly Frame[]): Frame[] {
@@ -129,18 +134,38 @@ function framesAround(job: Job, s: number, obstacles: readonly Obstacle[], limit
   const within = (o: Rectangle, p: Rectangle) =>
     o.x >= p.x && o.y >= p.y && o.x + o.width <= p.x + p.width && o.y + o.height <= p.y + p.height;
   const pins = obstacles.filter((o) => o.holds);
-  const all = [...pins, ...obstacles.filter((o) => !o.holds && !pins.some((p) => within(o, p)))];
-  const trees = item.outline ? roomsInOutline(job, item, all) : around(job.cutter, usable(item), all, limit * 4);
+  const room = usable(item);
+  const meets = (o: Rectangle) =>
+    o.x < room.x + room.width && o.x + o.width > room.x && o.y < room.y + room.height && o.y + o.height > room.y;
+  const all = [...pins, ...obstacles.filter((o) => !o.holds && meets(o) && !pins.some((p) => within(o, p)))];
+  const trees = item.outline ? roomsInOutline(job, item, all) : treesAround(job, item, room, all, limit * 4);
   const frames: Frame[] = [];
   for (const tree of trees) {
     if (frames.length >= limit) break;
     const rooms: Rectangle[] = [];
     const numbered = number(tree, rooms, job.keep);
-    if (!cutterHolds(numbered, job.cutter) || (!rooms.length && !pins.length)) continue;
+    if (!cutterHolds(numbered, job) || hasSliver(numbered) || (!rooms.length && !pins.length)) continue;
     frames.push({ stock: s, tree: numbered, rooms, pins: pins.map((p) => p.holds!.piece), opens: pins.length > 0 });
   }
   return frames;
 }
+
+function treesAround(job: Job, item: JobStock, room: Rectangle, all: readonly Obstacle[], limit: number): Tree[] {
+  const trees = known.get(item.uncut) ?? new Map<string, Tree[]>();
+  known.set(item.uncut, trees);
+  const key = JSON.stringify([room, all, job.cutter.kerf, job.cutter.step, limit]);
+  const found = trees.get(key) ?? around(job.cutter, room, all, limit);
+  trees.set(key, found);
+  return found;
+}
+
+/** Whether the fence would be set so near to the blade that nobody can cut it; a piece may be as narrow as somebody likes. */
+const hasSliver = (tree: Tree): boolean => {
+  const { cut, parts } = tree;
+  if (cut !== 'x' && cut !== 'y') return false;
+  const off = parts.slice(0, cutsOf(tree));
+  return off.some((part) => alongOf(part, cut) < SLIVER && !isHolding(part.holds)) || parts.some(hasSliver);
+};
 
 /** Numbers the rooms; what holds nothing and is no room is an offcut. */
 function number(tree: Tree, rooms: Rectangle[], keep: Job['keep']): Tree {
@@ -149,67 +174,4 @@ function number(tree: Tree, rooms: Rectangle[], keep: Job['keep']): Tree {
   if (tree.holds === 'waste' || tree.holds === 'keep' || 'piece' in tree.holds) return tree;
   rooms.push({ x: tree.x, y: tree.y, width: tree.width, height: tree.height });
   return { ...tree, holds: { room: rooms.length - 1 } };
-}
-
-const leaf = (r: Rectangle, holds: Holding | Room | null): Tree => ({
-  ...{ x: r.x, y: r.y, width: r.width, height: r.height },
-  ...{ cut: null, parts: [], lost: 0, holds },
-});
-
-/** The trees that cut `room` so that each obstacle ends up alone: every edge of an obstacle is a place for a cut. */
-function around(
-  cutter: Cutter & { kerf: number },
-  room: Rectangle,
-  obstacles: readonly Obstacle[],
-  limit: number,
-): Tree[] {
-  const { kerf } = cutter;
-  if (!obstacles.length) return [leaf(room, { room: 0 })];
-  const [only] = obstacles;
-  if (obstacles.length === 1 && only!.x === room.x && only!.y === room.y) {
-    if (only!.width === room.width && only!.height === room.height) return [leaf(room, only!.holds)];
-  }
-  // lines alone may stay in an offcut of any size
-  const found: Tree[] = obstacles.every((o) => !o.holds) ? [leaf(room, null)] : [];
-  for (const cut of ['x', 'y'] as const) {
-    const size = cut === 'x' ? 'width' : 'height';
-    const end = room[cut] + room[size];
-    const edges = new Set(obstacles.flatMap((o) => edgesOf(o, cut, room, cutter)));
-    for (const at of edges) {
-      // the part from the origin ends at `at`, the other starts beyond the kerf
-      const after = at + kerf;
-      if (at <= room[cut] || at >= end) continue;
-      if (obstacles.some((o) => o[cut] < after && o[cut] + o[size] > at)) continue;
-      const first = around(
-        cutter,
-        { ...room, [size]: at - room[cut] },
-        obstacles.filter((o) => o[cut] < at),
-        limit,
-      );
-      const rest: Tree[] | null =
-        after >= end
-          ? null
-          : around(
-              cutter,
-              { ...room, [cut]: after, [size]: end - after },
-              obstacles.filter((o) => o[cut] >= after),
-              limit,
-            );
-      const whole = { ...{ x: room.x, y: room.y, width: room.width, height: room.height }, cut, holds: null };
-      for (const a of first) {
-        if (!rest) found.push({ ...whole, parts: [a], lost: end - at });
-        else for (const b of rest) found.push({ ...whole, parts: [a, b], lost: 0 });
-        if (found.length >= limit) return found;
-      }
-    }
-  }
-  return found;
-}
-
-/** Cuts either side of an obstacle: exactly along a pinned piece, on the mark where only a line is to be missed. */
-function edgesOf(o: Obstacle, cut: 'x' | 'y', room: Rectangle, { kerf, step }: Cutter & { kerf: number }): number[] {
-  const [before, after] = [o[cut] - kerf, o[cut] + (cut === 'x' ? o.width : o.height)];
-  if (o.holds || !step) return [before, after];
-  const down = (at: number) => room[cut] + Math.floor((at - room[cut]) / step) * step;
-  return [down(before), down(after + step - 1)];
 }

@@ -94,12 +94,14 @@ interface HostPaper {
 function paperOfHost(job: Job, piece: JobPiece): HostPaper | null {
   const fits = (s: JobStock) =>
     !s.reserved &&
+    s.quantity > 0 &&
     Math.min(s.width, s.height) >= Math.min(piece.width, piece.height) &&
     Math.max(s.width, s.height) >= Math.max(piece.width, piece.height);
   for (const paper of piece.papers) {
     const items = job.stock.filter((s) => s.paper.id === paper && fits(s));
     const item = piece.from ? job.stock.find((s) => s.id === piece.from!.stock) : (items.find(isNewPaper) ?? items[0]);
     if (!item || item.paper.id !== paper) continue;
+    if (piece.from && item.uncut.some((line) => meetsBox(line, piece, piece.from!))) continue;
     const face = item.paper.faces.find((f) => piece.side === 'any' || f.side === piece.side);
     if (!face) continue;
     const directed = item.paper.faces.find((f) => f.direction !== 'none');
@@ -110,6 +112,12 @@ function paperOfHost(job: Job, piece: JobPiece): HostPaper | null {
     return { item, side: face.side, direction, turned: turned ?? 0 };
   }
   return null;
+}
+
+/** Whether a line that stays whole comes near a piece that must be cut from there, whichever way it lies. */
+function meetsBox([p, q]: JobStock['uncut'][number], piece: JobPiece, at: { x: number; y: number }): boolean {
+  const most = Math.max(piece.width, piece.height);
+  return (['x', 'y'] as const).every((a) => Math.min(p[a], q[a]) < at[a] + most && Math.max(p[a], q[a]) > at[a]);
 }
 
 /** Lays what was planned for openings into the hosts of a solution, those in openings included. */

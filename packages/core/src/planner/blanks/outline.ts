@@ -1,6 +1,8 @@
 import type { Point } from '../../geometry/index.ts';
+import { ticks } from '../../length/index.ts';
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
-import type { Tree, Holding } from '../sheets/tree.ts';
+import { isRoom, type Tree } from '../sheets/tree.ts';
+import { around, type Obstacle } from './obstacles.ts';
 
 /*
  * Odd scraps: the usable rectangles in an outline. A grid of lines is laid over it, through its corners and between; which
@@ -28,14 +30,25 @@ const WORTHS: readonly Worth[] = [
 /** What a pinned piece counts beside shares of the box, and what a cut costs, so that of ways that give the same the fewest cuts win. */
 const PINNED = 1000;
 const TIE = 1e-7;
+/** 1/64 in: no fence is set nearer to the blade. */
+export const SLIVER = 381;
+/** Ways looked at to cut round what must stay whole in a rectangle that is all paper. */
+const SPARING = 3;
+const MOST_SPARED = 300;
 
 /** Area of a polygon in square ticks, or of the rectangle where there is no outline. */
-export function areaOf(item: Pick<JobStock, 'width' | 'height' | 'outline'>): number {
-  const { outline } = item;
-  if (!outline) return item.width * item.height;
+export const areaOf = ({ outline, width, height }: Pick<JobStock, 'width' | 'height' | 'outline'>): number =>
+  outline ? polygonArea(outline) : width * height;
+
+interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+function polygonArea(corners: readonly Spot[]): number {
   let twice = 0;
-  outline.forEach((p, i) => {
-    const q = outline[(i + 1) % outline.length]!;
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length]!;
     twice += p.x * q.y - q.x * p.y;
   });
   return Math.abs(twice) / 2;
@@ -76,30 +89,42 @@ function passesThrough(a: Point, b: Point, x0: number, x1: number, y0: number, y
 const known = new WeakMap<readonly Point[], Map<string, Tree[]>>();
 
 /** Trees over the outline's box whose rooms lie inside the outline; `taken` must stay whole. */
-export function roomsInOutline(
-  job: Job,
-  item: JobStock,
-  taken: ReadonlyArray<Rectangle & { readonly holds: Holding | null }>,
-): Tree[] {
+export function roomsInOutline(job: Job, item: JobStock, taken: readonly Obstacle[]): Tree[] {
   const thin = Math.min(...job.pieces.map((p) => Math.min(p.width, p.height)));
   const { kerf, step } = job.cutter;
-  const key = JSON.stringify([thin, kerf, step, taken]);
+  const { left, right, top, bottom } = item.trim;
+  const key = JSON.stringify([thin, kerf, step, taken, left, right, top, bottom]);
   const trees = known.get(item.outline!) ?? new Map<string, Tree[]>();
   known.set(item.outline!, trees);
-  const found = trees.get(key) ?? findRooms(job, item, taken, thin);
+  // looked at from the corner that trimming leaves
+  const from = <P extends { readonly x: number; readonly y: number }>(p: P): P => ({
+    ...p,
+    x: p.x - left,
+    y: p.y - bottom,
+  });
+  const trimmed = {
+    ...item,
+    width: ticks(item.width - left - right),
+    height: ticks(item.height - top - bottom),
+    outline: item.outline!.map(from),
+  };
+  const found =
+    trees.get(key) ?? findRooms(job, trimmed, taken.map(from), thin).map((tree) => movedTree(tree, left, bottom));
   trees.set(key, found);
   return found;
 }
 
-function findRooms(
-  job: Job,
-  item: JobStock,
-  taken: ReadonlyArray<Rectangle & { readonly holds: Holding | null }>,
-  thin: number,
-): Tree[] {
+const movedTree = (tree: Tree, dx: number, dy: number): Tree =>
+  dx || dy
+    ? { ...tree, x: tree.x + dx, y: tree.y + dy, parts: tree.parts.map((part) => movedTree(part, dx, dy)) }
+    : tree;
+
+function findRooms(job: Job, item: JobStock, taken: readonly Obstacle[], thin: number): Tree[] {
   const outline = item.outline!;
   const { kerf } = job.cutter;
   const step = job.cutter.step ?? 1;
+  const down = (at: number) => Math.floor(at / step) * step;
+  const up = (at: number) => Math.ceil(at / step) * step;
   // where every edge is upright or level, the best rooms end at corners
   const slanted = outline.some((p, i) => {
     const q = outline[(i + 1) % outline.length]!;
@@ -108,7 +133,7 @@ function findRooms(
   const xs = gridOf(
     item.width,
     outline.map((p) => p.x),
-    taken.flatMap((t) => [t.x - kerf, t.x + t.width]),
+    taken.flatMap((t) => (t.holds ? [t.x - kerf, t.x + t.width] : [down(t.x - kerf), up(t.x + t.width)])),
     step,
     kerf,
     slanted,
@@ -116,7 +141,7 @@ function findRooms(
   const ys = gridOf(
     item.height,
     outline.map((p) => p.y),
-    taken.flatMap((t) => [t.y - kerf, t.y + t.height]),
+    taken.flatMap((t) => (t.holds ? [t.y - kerf, t.y + t.height] : [down(t.y - kerf), up(t.y + t.height)])),
     step,
     kerf,
     slanted,
@@ -135,8 +160,10 @@ function findRooms(
       outside[i]![j] =
         outside[i - 1]![j]! + outside[i]![j - 1]! - outside[i - 1]![j - 1]! + (liesInside(outline, cell) ? 0 : 1);
     }
+  // where the kerf takes what is not paper, the rest may be
   const full = (i: number, k: number, j: number, l: number) =>
-    outside[k]![l]! - outside[i]![l]! - outside[k]![j]! + outside[i]![j]! === 0;
+    outside[k]![l]! - outside[i]![l]! - outside[k]![j]! + outside[i]![j]! === 0 ||
+    (kerf > 0 && liesInside(outline, box(i, k, j, l)));
   const none = (i: number, k: number, j: number, l: number) =>
     outside[k]![l]! - outside[i]![l]! - outside[k]![j]! + outside[i]![j]! === (k - i) * (l - j);
   const meets = (r: Rectangle, t: Rectangle) =>
@@ -146,8 +173,35 @@ function findRooms(
     return taken.some((t) => meets(r, t) && t[cut] < at + kerf && t[cut] + t[size] > at);
   };
 
+  /** Off the mark, counted from where the paper begins, and not along a pinned piece. */
+  const offMark = (cut: 'x' | 'y', at: number, r: Rectangle) =>
+    (at - r[cut]) % step !== 0 &&
+    !taken.some((t) => t.holds && (at === t[cut] - kerf || at === t[cut] + (cut === 'x' ? t.width : t.height)));
+  /** Where kerfs shift the marks: all paper with something in it to spare is cut as any blank is, at marks from its own edges. */
+  const shifted = kerf % step !== 0;
+  const spared = new Map<string, Tree[]>();
+  const sparing = (r: Rectangle, inside: readonly Obstacle[]): Tree[] => {
+    const key = `${r.x} ${r.y} ${r.width} ${r.height}`;
+    const ways = spared.get(key) ?? (spared.size < MOST_SPARED ? around(job.cutter, r, inside, SPARING) : []);
+    spared.set(key, ways);
+    return ways;
+  };
   const trees: Tree[] = [];
   for (const worth of WORTHS) {
+    const shareWorth = (r: Rectangle) =>
+      Math.min(r.width, r.height) < thin ? 0 : worth(r.width / item.width, r.height / item.height);
+    const worthOf = (tree: Tree): number =>
+      tree.cut
+        ? tree.parts.reduce((sum, part) => sum + worthOf(part), 0) - TIE
+        : isRoom(tree.holds)
+          ? shareWorth(tree)
+          : tree.holds
+            ? PINNED
+            : 0;
+    const bestSparing = (r: Rectangle, inside: readonly Obstacle[]) => {
+      const ways = sparing(r, inside).map((tree) => ({ tree, worth: worthOf(tree) }));
+      return ways.reduce((a, b) => (b.worth > a.worth ? b : a), { tree: leafOf(r), worth: 0 });
+    };
     const value = new Float64Array(nx * nx * ny * ny).fill(NaN);
     const choice = new Int16Array(nx * nx * ny * ny);
     const at = (i: number, k: number, j: number, l: number) => ((i * nx + k) * ny + j) * ny + l;
@@ -158,19 +212,20 @@ function findRooms(
       const inside = taken.length ? taken.filter((t) => meets(r, t)) : taken;
       const pin = inside.find((t) => t.holds);
       let [most, how] = [0, 0];
+      const whole = full(i, k, j, l);
+      if (shifted && inside.length && whole) return (value[here] = bestSparing(r, inside).worth);
       if (pin && pin.x === r.x && pin.y === r.y && pin.width === r.width && pin.height === r.height) most = PINNED;
-      else if (!inside.length && full(i, k, j, l))
-        most = Math.min(r.width, r.height) < thin ? 0 : worth(r.width / item.width, r.height / item.height);
+      else if (!inside.length && whole) most = shareWorth(r);
       // all inside, it is best left whole, since powers are above 1; all outside, there is nothing in it
-      const settled = !inside.length && (full(i, k, j, l) || none(i, k, j, l));
+      const settled = !inside.length && (whole || none(i, k, j, l));
       if (most < PINNED && !settled) {
         for (let m = i + 1; m < k; m++) {
-          if (inside.length && crosses('x', xs[m]!, r)) continue;
+          if (inside.length && (crosses('x', xs[m]!, r) || (whole && offMark('x', xs[m]!, r)))) continue;
           const sum = weigh(i, m, j, l) + weigh(m, k, j, l) - TIE;
           if (sum > most) [most, how] = [sum, m];
         }
         for (let m = j + 1; m < l; m++) {
-          if (inside.length && crosses('y', ys[m]!, r)) continue;
+          if (inside.length && (crosses('y', ys[m]!, r) || (whole && offMark('y', ys[m]!, r)))) continue;
           const sum = weigh(i, k, j, m) + weigh(i, k, m, l) - TIE;
           if (sum > most) [most, how] = [sum, -m];
         }
@@ -182,27 +237,39 @@ function findRooms(
     const draw = (i: number, k: number, j: number, l: number): Tree => {
       const r = box(i, k, j, l);
       const how = choice[at(i, k, j, l)]!;
-      const odd = full(i, k, j, l) ? {} : { frame: true };
+      const inside = taken.filter((t) => meets(r, t));
+      if (shifted && inside.length && full(i, k, j, l)) return bestSparing(r, inside).tree;
+      const odd = full(i, k, j, l) || (how === 0 && isPaper(outline, r)) ? {} : { frame: true };
       if (how > 0)
         return { ...r, cut: 'x', parts: [draw(i, how, j, l), draw(how, k, j, l)], lost: 0, holds: null, ...odd };
       if (how < 0)
         return { ...r, cut: 'y', parts: [draw(i, k, j, -how), draw(i, k, -how, l)], lost: 0, holds: null, ...odd };
-      const pin = taken.find((t) => t.holds && meets(r, t));
-      const isRoom = !taken.some((t) => meets(r, t)) && full(i, k, j, l);
-      return {
-        ...r,
-        cut: null,
-        parts: [],
-        lost: 0,
-        holds: pin ? pin.holds : isRoom ? { room: 0 } : odd.frame ? 'waste' : null,
-        ...odd,
-      };
+      const pin = inside.find((t) => t.holds);
+      const room = !inside.length && full(i, k, j, l) && Math.min(r.width, r.height) >= thin;
+      return { ...leafOf(r), holds: pin ? pin.holds : room ? { room: 0 } : odd.frame ? 'waste' : null, ...odd };
     };
     const got = weigh(0, nx - 1, 0, ny - 1);
     const pins = taken.filter((t) => t.holds).length;
     if (got > 0 && got > (pins - 0.5) * PINNED) trees.push(draw(0, nx - 1, 0, ny - 1));
   }
   return trees;
+}
+
+const leafOf = (r: Rectangle): Tree => ({ ...r, cut: null, parts: [], lost: 0, holds: null });
+
+/** Whether a rectangle is all paper but for half a tick along its edges: the outline clipped to it fills it. */
+function isPaper(outline: readonly Point[], r: Rectangle): boolean {
+  const clipped = (corners: readonly Spot[], axis: 'x' | 'y', at: number, sign: 1 | -1): Spot[] =>
+    corners.flatMap((p, i) => {
+      const q = corners[(i + 1) % corners.length]!;
+      const [a, b] = [(p[axis] - at) * sign, (q[axis] - at) * sign];
+      const share = a / (a - b);
+      const crossing = { x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y) };
+      return [...(a >= 0 ? [p] : []), ...(a >= 0 === b >= 0 ? [] : [crossing])];
+    });
+  const sideways = clipped(clipped(outline, 'x', r.x, 1), 'x', r.x + r.width, -1);
+  const left = clipped(clipped(sideways, 'y', r.y, 1), 'y', r.y + r.height, -1);
+  return r.width * r.height - polygonArea(left) <= (r.width + r.height) / 2;
 }
 
 /** Lines of the grid along one way: the box's ends, corners on the mark either side, and where it has slanted edges evenly between them. */
@@ -218,8 +285,9 @@ function gridOf(
   const down = (v: number) => Math.floor(v / step) * step;
   const add = (v: number) => {
     if (v <= 0 || v >= length || wanted.size >= LINES - 2) return;
-    // two lines nearer than the kerf leave nothing between them
-    if (![...wanted].some((w) => Math.abs(w - v) <= kerf)) wanted.add(v);
+    // two lines nearer than the kerf leave nothing between them, or a sliver that nobody can cut
+    const apart = kerf + SLIVER;
+    if (v >= SLIVER && length - v >= apart && ![...wanted].some((w) => Math.abs(w - v) < apart)) wanted.add(v);
   };
   const distinct = [...new Set(corners)];
   if (distinct.length <= LINES / 2)

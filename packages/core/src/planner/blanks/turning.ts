@@ -42,3 +42,16 @@ export function waysOf(
     flat: ways.find((w) => w.turn % 180 !== 0) ?? null,
   };
 }
+
+/** `waysOf`, worked out once for each face and direction wanted and each way that a paper lies. */
+export function waysByKind(): (piece: JobPiece, stock: JobStock) => ReturnType<typeof waysOf> {
+  const papers = new Map<JobStock['paper'], Map<string, ReturnType<typeof waysOf>>>();
+  return (piece, stock) => {
+    let known = papers.get(stock.paper);
+    if (!known) papers.set(stock.paper, (known = new Map()));
+    const key = `${piece.side} ${piece.direction} ${stock.turned}`;
+    let ways = known.get(key);
+    if (!ways) known.set(key, (ways = waysOf(piece, stock)));
+    return ways;
+  };
+}

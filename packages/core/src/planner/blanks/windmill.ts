@@ -1,7 +1,7 @@
 import type { Frame } from './frames.ts';
 import { usable } from './frames.ts';
 import type { Job, Rectangle } from '../documents/job.ts';
-import type { Tree } from '../sheets/tree.ts';
+import { cutterHolds, type Tree } from '../sheets/tree.ts';
 import { waysOf } from './turning.ts';
 
 /*
@@ -41,6 +41,7 @@ export function windmillFrames(job: Job, taken: readonly Frame[]): Frame[][] {
     const room = usable(item);
     if (Math.max(room.width, room.height) > job.cutter.reach) return;
     for (const { a, b, tree } of pairs(job, blocksOf(job, item), room)) {
+      if (!cutterHolds(tree, job)) continue;
       const rooms = tree.parts.map(({ x, y, width, height }) => ({ x, y, width, height }));
       const frame: Frame = { stock, tree, rooms, pins: [], opens: true };
       const filled = (2 * a.n * areaOf(job, a.k) + 2 * b.n * areaOf(job, b.k)) / (item.width * item.height);

@@ -32,6 +32,8 @@ export interface PlanFault {
     | 'step-part'
     | 'step-setting'
     | 'step-mark'
+    | 'dial'
+    | 'sliver'
     | 'step-missing';
   readonly where: string;
   readonly said?: number | string;

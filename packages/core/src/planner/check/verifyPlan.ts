@@ -3,7 +3,7 @@ import type { Held, Plan, PlanNode } from '../documents/plan.ts';
 import type { PlanFault } from './faults.ts';
 import { NEAR, TICKS, near, type Box } from './near.ts';
 import { polygonArea, within } from './outlines.ts';
-import { replay } from './replay.ts';
+import { carryOutOnTable } from './table.ts';
 
 /*
  * The oracle: checks a plan against its job from the documents alone. It shares no code with the search, the
@@ -87,18 +87,6 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     inside = counted;
   };
 
-  /** A cut along a line must leave the lines of the paper whole that are not to be cut through. */
-  const checkUncut = (cut: 'x' | 'y', at: number, box: Box, item: JobStock, where: string): void => {
-    const [from, to] = cut === 'x' ? [box.y, box.y + box.height] : [box.x, box.x + box.width];
-    const other = cut === 'x' ? 'y' : 'x';
-    for (const [p, q] of item.uncut) {
-      const share = (at - p[cut]) / (q[cut] - p[cut]);
-      if (!(share > 0 && share < 1) || near(at, p[cut]) || near(at, q[cut])) continue;
-      const meets = p[other] + share * (q[other] - p[other]);
-      if (meets > from + NEAR && meets < to - NEAR) fault('cut-through', where, at / per);
-    }
-  };
-
   const checkWindmill = (parts: readonly PlanNode[], box: Box, where: string): void => {
     if (!job.cutter.stop || parts.length !== 5) return fault('windmill', where);
     const [ll, lr, ur, ul, centre] = parts.map(boxOf) as [Box, Box, Box, Box, Box];
@@ -173,7 +161,6 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
       if (!near(p[from], at) || !near(p[other], box[other]) || !near(p[across], box[across]))
         fault('does-not-fill', `${where}.${i}`);
       at += p[along];
-      if (i + 1 < parts.length || lost) checkUncut(node.cut as 'x' | 'y', at, box, item, where);
       if (i + 1 < parts.length) at += kerf;
     });
     if (!near(at + lost, box[from] + box[along])) fault('does-not-fill', where);
@@ -233,7 +220,7 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
   }
   if (plan.status === 'complete' && plan.bound.newSheetArea > plan.totals.newSheetArea + 1e-6)
     fault('bound', 'bound.newSheetArea', plan.bound.newSheetArea, plan.totals.newSheetArea);
-  if (!faults.length) replay(job, plan, stock, pieces, per, fault);
+  if (!faults.length) carryOutOnTable(job, plan, stock, pieces, per, fault);
   return faults;
 }
 

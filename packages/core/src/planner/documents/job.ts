@@ -115,7 +115,10 @@ export type JobProblem =
   | { code: 'outline-size' }
   | { code: 'join-outside' }
   | { code: 'least-too-large' }
-  | { code: 'missing' };
+  | { code: 'missing' }
+  /** More than can be planned at once: copies of all pieces, or kinds of piece times kinds of stock. */
+  | { code: 'too-many-pieces'; count: number; most: number }
+  | { code: 'too-much-at-once'; pieces: number; stock: number; most: number };
 /** Where in the document, and what. */
 export interface JobIssue {
   readonly path: readonly (string | number)[];

@@ -129,6 +129,7 @@ export const missingSchema = z.strictObject({
     'held-back',
     'kept-whole',
     'beyond-reach',
+    'too-narrow',
     'place-taken',
     'not-enough',
   ]),

@@ -22,6 +22,22 @@ export function issueOf(issue: z.core.$ZodIssue): JobIssue {
   return { path, problem: { code: 'schema', message: issue.message } };
 }
 
+/** Copies that can be planned at once, and kinds of piece times kinds of stock that can be looked at side by side. */
+const MOST_PIECES = 30_000;
+const MOST_PAIRS = 2_000_000;
+
+/** What cannot be planned in any time worth waiting for is said before it is begun. */
+function tooMuch({ pieces, stock }: z.infer<typeof jobSchema>): JobIssue | null {
+  const count = pieces.reduce((sum, p) => sum + p.quantity, 0);
+  if (count > MOST_PIECES) return { path: ['pieces'], problem: { code: 'too-many-pieces', count, most: MOST_PIECES } };
+  if (pieces.length * stock.length <= MOST_PAIRS) return null;
+  const most = Math.floor(MOST_PAIRS / pieces.length);
+  return {
+    path: ['stock'],
+    problem: { code: 'too-much-at-once', pieces: pieces.length, stock: stock.length, most },
+  };
+}
+
 /**
  * Reads a job document: checks it against the schema, turns every length into ticks (rounded once, to the
  * nearest) and resolves references. Never throws; what this version cannot honour is an issue, not ignored.
@@ -30,6 +46,8 @@ export function readJob(document: unknown): ReadJob {
   const parsed = jobSchema.safeParse(document);
   if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(issueOf) };
   const d = parsed.data;
+  const beyond = tooMuch(d);
+  if (beyond) return { ok: false, issues: [beyond] };
   const issues: JobIssue[] = [];
   const fail = (path: (string | number)[], problem: JobProblem) => void issues.push({ path, problem });
   const length = (value: LengthText, ...path: (string | number)[]): Ticks => {

@@ -1,5 +1,5 @@
 import type { Job } from '../documents/job.ts';
-import { alongOf, cutsOf, type CutSheet, type Tree } from '../sheets/tree.ts';
+import { alongOf, cutsOf, type CutSheet, type Tree, windmillSettings } from '../sheets/tree.ts';
 
 /*
  * What there is to cut, for the order of cuts: every node that is cut, once for all sheets that are cut alike. The parts of
@@ -83,13 +83,6 @@ const shapeOf = (t: Tree): string =>
     ? `${t.cut}(${t.parts.map(shapeOf).join()})`
     : `${t.width}*${t.height}${typeof t.holds === 'object' && t.holds && 'piece' in t.holds ? `p${t.holds.piece}${t.holds.side}${t.holds.turn}` : String(t.holds)}${t.opening ? `[${shapeOf(t.opening)}]` : ''}`;
 
-export const windmillSettings = ({ parts }: Tree): number[] => [
-  parts[0]!.width,
-  parts[0]!.height,
-  parts[1]!.height,
-  parts[3]!.width,
-];
-
 /** How many of the first parts of a node may come off in any order: all that are on the mark, and can be held. */
 function looseParts(node: Tree, job: Job): number {
   const { cut, parts } = node;
@@ -99,6 +92,9 @@ function looseParts(node: Tree, job: Job): number {
   const last = parts.at(-1)!;
   const loose = parts.slice(0, onMark(last) ? undefined : -1);
   if (!loose.every(onMark)) return 0;
+  // whichever comes off, its setting is more than what the cutter adds
+  const longest = Math.max(...[job.cutter, ...job.cutter.then].map((c) => c.long));
+  if (parts.some((p) => alongOf(p, cut) <= longest)) return 0;
   // of the last two parts one is wide enough to hold, whichever they are
   return parts.filter((p) => alongOf(p, cut) < narrowest).length > 1 ? 0 : loose.length;
 }

@@ -1,7 +1,8 @@
 import type { Job } from '../documents/job.ts';
 import { seededRandom } from '../random.ts';
 import { inOrder, runsOf, type Freed, type Group, type Place, type Run } from './runs.ts';
-import { canCut, type CutSheet, type Tree } from '../sheets/tree.ts';
+import { canCut, canStop, cutsOf, marksServe, type CutSheet, type Tree } from '../sheets/tree.ts';
+import { trimsOf } from '../sheets/trims.ts';
 
 /** A cut to make, in ticks. Paths name parts by their way down the tree: `r`, `r.0`, `r.0.1+`, `r.0.o` for what an opening gives. */
 export interface CutStep {
@@ -31,6 +32,9 @@ interface Taste {
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
 /** Cuts put in order, over all tries. */
 const MOST_CUTS = 3000;
+/** Parts in hand at a time: of a large order sheets are taken up as others are done, or choosing would take for ever. */
+const IN_HAND = 250;
+const IN_HAND_OF_MANY = 20;
 
 /** One cut of a run, on all sheets of its group; or a centre that is cut out. */
 type Move = { readonly run: Run; readonly nth: number; readonly by: number } | { readonly opens: Place; group: number };
@@ -65,17 +69,19 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
   };
 }
 
-/** How many settings the sheets take, by the greedy rule alone. */
+const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), cutsOf(tree));
+
+/** How many settings the sheets take, by the greedy rule alone; of a great many, at the most. */
 export function settingsFor(sheets: readonly CutSheet[], job: Job): number {
+  const cuts = sheets.reduce((sum, { tree }) => sum + cutsWithin(tree), 0);
+  // of a great many, orders are not compared: none takes more settings than cuts
+  if (cuts > MOST_CUTS) return cuts;
   const { groups, runs } = runsOf(sheets, job);
   return orderOf(groups, runs, job, PLAIN).settings;
 }
 
-/** The trims of a group's sheets, by edge. */
-const trimsOf = (job: Job, { sheet }: Group) => {
-  const { trim } = job.stock[sheet.stock]!;
-  return (['left', 'right', 'bottom', 'top'] as const).filter((e) => trim[e] > 0).map((e) => [e, trim[e]] as const);
-};
+/** The trims of a group's sheets, in order. Sheets that cannot be trimmed are in no plan. */
+const trimsOfGroup = (job: Job, { sheet }: Group) => trimsOf(job, job.stock[sheet.stock]!) ?? [];
 
 /**
  * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
@@ -110,10 +116,13 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     if (to !== setting) settings++;
     setting = to;
   };
-  groups.forEach((g, i) => {
-    for (const [, width] of trimsOf(job, g)) set(width);
-    take(g.freed, i);
-  });
+  for (const g of groups) for (const trim of trimsOfGroup(job, g)) set(trim.setting);
+  let taken = 0;
+  const inHand = runs.length > MOST_CUTS / 2 ? IN_HAND_OF_MANY : IN_HAND;
+  const takeUp = () => {
+    while (hands.length < inHand && taken < groups.length) take(groups[taken]!.freed, taken++);
+  };
+  takeUp();
   const free = new Map<number, number>();
   const several = job.cutter.then.length > 0;
   while (hands.length) {
@@ -150,7 +159,10 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     parts[run.id]!.push(part);
     left[run.id]!.splice(left[run.id]!.indexOf(part), 1);
     const done = nth + 1 === run.cuts;
-    if (done) hands.splice(hands.indexOf(run), 1);
+    if (done) {
+      hands.splice(hands.indexOf(run), 1);
+      takeUp();
+    }
     if (run.node.cut === 'windmill') {
       if (done) run.within.forEach((freed) => take(freed, group));
       continue;
@@ -181,11 +193,17 @@ function eachNext(run: Run, left: readonly number[], setting: number, visit: (pa
 function cutterFor(job: Job, { node, sizes }: Run, left: readonly number[], part: number): number {
   if (!job.cutter.then.length) return 0;
   const cutters = [job.cutter, ...job.cutter.then];
-  const among = (can: (c: (typeof cutters)[number]) => boolean) => Math.max(0, cutters.findIndex(can));
-  if (node.cut === 'windmill') return among((c) => Math.max(node.width, node.height) <= c.reach);
+  // at its own marks, where that can be
+  const among = (freed: Tree, can: (c: (typeof cutters)[number]) => boolean) => {
+    const serving = cutters.findIndex(
+      (c) => can(c) && (c === job.cutter || marksServe(c, sizes[part]!, freed, job.pieces)),
+    );
+    return Math.max(0, serving < 0 ? cutters.findIndex(can) : serving);
+  };
+  if (node.cut === 'windmill') return among(node, (c) => canStop(c, node, part, job.cutter.kerf));
   const others = left.filter((i) => i !== part);
   const rest = others.reduce((sum, i) => sum + sizes[i]!, 0) + Math.max(0, others.length - 1) * job.cutter.kerf;
-  return among((c) => canCut(c, node.cut === 'x' ? node.height : node.width, sizes[part]!, rest));
+  return among(node.parts[part]!, (c) => canCut(c, node.cut === 'x' ? node.height : node.width, sizes[part]!, rest));
 }
 
 /** The moves as steps, for sheets whose parts lie in the order in which they come off; stacks go through a cut one after the other. */
@@ -203,9 +221,9 @@ function stepsOf(groups: readonly Group[], { moves, parts }: Order, job: Job): C
   const partsOf = (run: Run) => (run.node.cut === 'windmill' ? [0, 1, 2, 3, 4] : parts[run.id]!);
   const plain = { by: 0, line: 0, until: 0 };
   for (const group of groups)
-    for (const [edge, setting] of trimsOf(job, group))
+    for (const { edge, setting, by } of trimsOfGroup(job, group))
       for (const sheets of group.stacks)
-        steps.push({ do: 'trim', sheets, edge, setting, part: 'r', off: '', rest: 'r', ...plain });
+        steps.push({ do: 'trim', sheets, edge, setting, part: 'r', off: '', rest: 'r', ...plain, by });
   for (const move of moves) {
     if ('opens' in move) {
       const off = pathOf(move.opens);

@@ -24,13 +24,15 @@ export interface Bound {
  *   at-most-per-sheet  how often one piece comes from one sheet at the most
  *   large-pieces       dual feasible functions (S. P. Fekete and J. Schepers, 2004)
  *   coverable          all that is wanted less what cuts can cover of the scraps (P. C. Gilmore and R. E. Gomory, 1965)
+ * Once the time is over, what is quick to tell is told.
  */
-export function lowerBound(job: Job, framing: Framing): Bound {
+export function lowerBound(job: Job, framing: Framing, over: () => boolean = () => false): Bound {
   const c = compile(job, settledForBound(job, framing));
   const opened = newAreaOfFrames(c);
   const parts = groupsOfPapers(c).map((group) => {
-    const whole = boundOfGroup(c, group);
-    const byPaper = sumOf(alone(c, group).map((g) => boundOfGroup(c, g)));
+    const whole = boundOfGroup(c, group, over);
+    if (over()) return whole;
+    const byPaper = sumOf(alone(c, group).map((g) => boundOfGroup(c, g, over)));
     return byPaper.newArea > whole.newArea ? byPaper : whole;
   });
   const sum = sumOf(parts);
@@ -117,7 +119,7 @@ function alone(c: Compiled, group: Group): Group[] {
   return [...papers.values()].filter((g) => g.pieces.length && g.fresh.length);
 }
 
-function boundOfGroup(c: Compiled, g: Group): Bound {
+function boundOfGroup(c: Compiled, g: Group, over: () => boolean): Bound {
   const roomOf = (s: number) => roomFor(c, s);
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
   const fromScraps = (most: (s: number) => number) =>
@@ -125,11 +127,14 @@ function boundOfGroup(c: Compiled, g: Group): Bound {
   // copies that no scrap can give, whatever else is cut from the scraps
   const mustBeNew = g.pieces
     .map((k) => {
-      const given = g.scraps.reduce(
-        (sum, s) => sum + (c.ways[k * c.stockCount + s] ? mostPerSheet(c, k, s) * c.copies[s]! : 0),
-        0,
-      );
-      return { k, n: Math.max(0, c.quantity[k]! - given) };
+      let left = c.quantity[k]!;
+      for (const s of g.scraps) {
+        if (left <= 0) break;
+        if (!c.ways[k * c.stockCount + s]) continue;
+        // not known in time: as if the scraps gave them all
+        left = over() ? 0 : left - mostPerSheet(c, k, s) * c.copies[s]!;
+      }
+      return { k, n: Math.max(0, left) };
     })
     .filter(({ n }) => n > 0);
   const newOnly = mustBeNew.reduce((sum, { k, n }) => sum + c.area[k]! * n, 0);
@@ -139,10 +144,13 @@ function boundOfGroup(c: Compiled, g: Group): Bound {
     if (bound.newArea > best.newArea || (bound.newArea === best.newArea && bound.newSheets > best.newSheets))
       best = bound;
   };
-  for (const { k, n } of mustBeNew)
+  for (const { k, n } of mustBeNew) {
+    if (over()) return best;
     consider(covering(c, g.fresh, n, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
+  }
   if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
-  const covered = (s: number) => coverable(c, g.pieces, s);
+  if (over()) return best;
+  const covered = (s: number) => (over() ? roomOf(s) : coverable(c, g.pieces, s));
   consider(covering(c, g.fresh, areaWanted - fromScraps(covered), covered, 'coverable'));
   return best;
 }

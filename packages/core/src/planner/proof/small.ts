@@ -84,7 +84,7 @@ export function solveSmall(c: Compiled): Solved | null {
     return { stock, tree: sheets[s]!.tree(part, { x, y, width, height }) };
   });
   return {
-    solution: cut.every(({ tree }) => cutterHolds(tree, job.cutter)) ? { sheets: cut, missing: missingOf(set) } : null,
+    solution: cut.every(({ tree }) => cutterHolds(tree, job)) ? { sheets: cut, missing: missingOf(set) } : null,
     newArea: shared.cost[0]!,
     newSheets: shared.used.filter(({ s }) => isNewPaper(c.blanks[s]!.item)).length,
     complete: set === sheets[0]!.all,

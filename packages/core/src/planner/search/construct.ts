@@ -45,10 +45,12 @@ export function placePool(
   taste: Taste,
   budget: number,
   random: () => number,
+  over: () => boolean = () => false,
 ): void {
   const { c } = layout;
   for (const k of kinds) {
     let refused = -1;
+    layout.hurried = over();
     while (layout.pool[k]! > 0 && layout.seek(k, taste, budget, random, refused)) {
       const b = layout.put(k);
       // a cut that the cutter cannot make: take it back, and look elsewhere once
@@ -59,4 +61,5 @@ export function placePool(
       }
     }
   }
+  layout.hurried = false;
 }

@@ -16,6 +16,9 @@ export interface Taste {
 }
 
 const OPEN_NEW = 1e15;
+/** Above this many pieces nothing but the first construction is worth its time. */
+export const MANY = 3000;
+const LAST_SHEETS = 60;
 
 /**
  * Sheets being cut, and where the next piece goes on them: `seek` prices every place that is free and remembers the cheapest, `put`
@@ -27,6 +30,8 @@ export class Layout extends SheetTrees {
   private atStock = -1;
   private atFlat = 0;
   private atRow = 0;
+  /** The time is over, and all that is left must be placed at once. */
+  hurried = false;
 
   /** Looks for the best place for one copy of k, opening new paper only up to `budget` of area. Remembers it for `put`. */
   seek(k: number, taste: Taste, budget: number, random: () => number, skipSheet: number): boolean {
@@ -41,7 +46,7 @@ export class Layout extends SheetTrees {
     const [kw, kh, kerf, loose] = [c.width[k]!, c.height[k]!, c.kerf, c.aligned ? 0 : 2 * c.step];
     let best = Infinity;
     this.atNode = this.atStock = -1;
-    for (let b = 0; b < this.sheets; b++) {
+    for (let b = this.oldest(); b < this.sheets; b++) {
       if (this.spare[b]! < area || b === skipSheet || this.full[b * c.pieceCount + k]) continue;
       const ks = k * S + this.stock[b]!;
       const ways = c.ways[ks]!;
@@ -108,6 +113,11 @@ export class Layout extends SheetTrees {
     return best;
   }
 
+  /** The first sheet that is looked at: in a hurry, only the last sheets opened. */
+  private oldest(): number {
+    return this.hurried ? Math.max(0, this.sheets - LAST_SHEETS) : 0;
+  }
+
   /** The same among what may be opened for it, where that costs less than `best`. */
   private seekStock(k: number, taste: Taste, budget: number, random: () => number, best: number): number {
     const { c } = this;
@@ -134,6 +144,7 @@ export class Layout extends SheetTrees {
         if (cost < best) {
           best = cost;
           this.remember(-1, s, flat, 0);
+          if (this.hurried && !opensNew) return best;
         }
       }
     }

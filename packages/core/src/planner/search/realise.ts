@@ -36,7 +36,7 @@ export function realise(layout: Layout, b: number): Tree | null {
   for (const policy of c.delicate[s] ? (['best', 'level', 'upright'] as const) : (['best'] as const)) {
     const cutting = new Cutting(layout, s, policy, true, { waste: 0, largestKept: 0, cuts: 0 });
     const tree = cutting.node(layout.root[b]!, x, y, width, height)!;
-    if (!c.delicate[s] || (!cutting.overflows && cutterHolds(tree, c.job.cutter))) return tree;
+    if (!c.delicate[s] || (!cutting.overflows && cutterHolds(tree, c.job))) return tree;
   }
   return null;
 }

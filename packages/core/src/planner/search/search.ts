@@ -7,7 +7,7 @@ import { solutionOf, standingOfLayout } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Improver } from './improve.ts';
 import { MOST_COPIES, fillSheets } from './blocks.ts';
-import { Layout } from './layout.ts';
+import { Layout, MANY } from './layout.ts';
 import { Recombiner } from './recombine.ts';
 
 /** What a search is given besides the job. */
@@ -31,8 +31,6 @@ export interface Found {
 
 /** How many accepted states the search looks back on (late acceptance: E. K. Burke and Y. Bykov, 2017). */
 const MEMORY = 40;
-/** Above this many pieces a copy of the layout costs more than ruin and recreate wins. */
-const MANY = 3000;
 
 /**
  * The search: several constructions, then, while there is time, in turns (a) tries to do with less new paper
@@ -65,7 +63,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
     return true;
   };
   if (from) offer(from);
-  const pieces = c.quantity.reduce((a, b) => a + b, 0);
+  const { pieces } = c;
   for (const order of ORDERS) {
     trial.clear();
     placePool(
@@ -74,6 +72,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
       PLAIN_TASTE,
       Infinity,
       random,
+      over,
     );
     offer(trial);
     if (pieces > MANY || (pieces > 300 && over())) break;

@@ -84,7 +84,7 @@ describe('what is done to a solution after the search', () => {
       const [a, b] = [standingOf(job, solution, false), standingOf(job, after, false)];
       expect(b.waste).toBeLessThanOrEqual(a.waste);
       expect([b.newArea, b.items, b.missing]).toEqual([a.newArea, a.items, a.missing]);
-      for (const { tree } of after.sheets) expect(cutterHolds(tree, job.cutter)).toBe(true);
+      for (const { tree } of after.sheets) expect(cutterHolds(tree, job)).toBe(true);
       if (b.waste < a.waste) better++;
     }
     expect(better).toBeGreaterThan(0);
@@ -96,7 +96,7 @@ describe('what is done to a solution after the search', () => {
       const [a, b] = [standingOf(job, solution), standingOf(job, { ...solution, sheets: after })];
       expect({ ...b, settings: 0 }).toEqual({ ...a, settings: 0 });
       expect(settings).toBeLessThanOrEqual(a.settings!);
-      for (const { tree } of after) expect(cutterHolds(tree, job.cutter)).toBe(true);
+      for (const { tree } of after) expect(cutterHolds(tree, job)).toBe(true);
     }
   });
 });

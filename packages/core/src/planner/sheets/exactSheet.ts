@@ -2,6 +2,9 @@ import type { Job, Rectangle } from '../documents/job.ts';
 import { offcutTree, worthKeeping, type Tree } from './tree.ts';
 import type { Way } from '../blanks/turning.ts';
 
+/** Cuts tried between two looks at the clock. */
+const LOOKS_AT_CLOCK = 4096;
+
 /** A copy of a piece, and how it may be laid. */
 export interface Copy {
   readonly k: number;
@@ -26,12 +29,19 @@ export class ExactSheet {
   private readonly memo = new Map<string, number>();
   /** How many cuts may still be tried. */
   private left: number;
+  private readonly over: () => boolean;
 
-  constructor(copies: readonly Copy[], job: Pick<Job, 'cutter' | 'keep'>, limit = Infinity) {
+  constructor(
+    copies: readonly Copy[],
+    job: Pick<Job, 'cutter' | 'keep'>,
+    limit = Infinity,
+    over: () => boolean = () => false,
+  ) {
     this.copies = copies;
     this.kerf = job.cutter.kerf;
     this.keep = job.keep;
     this.left = limit;
+    this.over = over;
     this.areas = new Float64Array(1 << copies.length);
     const sums: Set<number>[] = [new Set([-this.kerf])];
     for (let set = 1; set < this.areas.length; set++) {
@@ -96,7 +106,7 @@ export class ExactSheet {
       const [mine, others] = [this.areas[part]!, this.areas[set ^ part]!];
       for (const at of this.cuts[part]!) {
         if (at >= w && at >= h) break;
-        this.left--;
+        if (--this.left % LOOKS_AT_CLOCK === 0 && this.over()) this.left = 0;
         for (let way = 0; way < 2; way++) {
           const upright = way === 0;
           const length = upright ? w : h;

@@ -31,7 +31,7 @@ export function recut(job: Job, solution: Solution, known: Recuts, done: () => b
     });
     if (!plain || kinds.length > MOST_PIECES || hasWindmill(sheet.tree)) return sheet;
     const key = `${sheet.stock} ${kinds.sort((a, b) => a - b).join()}`;
-    if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds));
+    if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds, done));
     const least = known.get(key);
     return least && least.waste < before.waste + before.kerf ? { stock: sheet.stock, tree: least.tree } : sheet;
   });
@@ -42,6 +42,7 @@ function leastTree(
   job: Job,
   { stock, tree }: CutSheet,
   kinds: readonly number[],
+  done: () => boolean,
 ): { tree: Tree; waste: number } | null {
   const item = job.stock[stock]!;
   const copies = kinds.map((k): Copy => ({
@@ -51,10 +52,10 @@ function leastTree(
     height: job.pieces[k]!.height,
   }));
   const small = job.pieces.reduce((sum, p) => sum + p.quantity, 0) <= MOST_PIECES;
-  const exact = new ExactSheet(copies, job, small ? LIMIT_SMALL_JOB : LIMIT);
+  const exact = new ExactSheet(copies, job, small ? LIMIT_SMALL_JOB : LIMIT, done);
   const margins = item.width * item.height - tree.width * tree.height;
   const least = exact.least(exact.all, tree.width, tree.height);
   if (least === Infinity) return null;
   const better = exact.tree(exact.all, tree);
-  return cutterHolds(better, job.cutter) ? { tree: better, waste: least + margins } : null;
+  return cutterHolds(better, job) ? { tree: better, waste: least + margins } : null;
 }

@@ -60,30 +60,72 @@ export const hasWindmill = (node: Tree): boolean => node.cut === 'windmill' || n
 
 /**
  * Whether a cutter can make a cut: a line `across` long that leaves `off` on one side and `rest` on the other, within
- * its reach, and with one of them wide enough to hold.
+ * its reach, with one of them wide enough to hold, and its dial above 0.
  */
 export const canCut = (
-  cutter: Pick<Cutter, 'reach' | 'narrowest'>,
+  cutter: Pick<Cutter, 'reach' | 'narrowest' | 'long'>,
   across: number,
   off: number,
   rest: number,
-): boolean => across <= cutter.reach && Math.max(off, rest) >= cutter.narrowest;
+): boolean => across <= cutter.reach && Math.max(off, rest) >= cutter.narrowest && off > cutter.long;
 
-/** Whether one of the cutters can make each cut of the tree. */
-export function cutterHolds(tree: Tree, cutter: Job['cutter']): boolean {
+/** The settings of a windmill's four stop cuts, in the order of their lines. */
+export const windmillSettings = ({ parts }: Tree): number[] => [
+  parts[0]!.width,
+  parts[0]!.height,
+  parts[1]!.height,
+  parts[3]!.width,
+];
+
+/** Whether a cutter can make one of the four stop cuts of a windmill; line 0 and 3 are upright. */
+export const canStop = (
+  cutter: Pick<Cutter, 'reach' | 'narrowest' | 'long'>,
+  node: Tree,
+  line: number,
+  kerf: number,
+): boolean => {
+  const setting = windmillSettings(node)[line]!;
+  const extent = line === 0 || line === 3 ? node.width : node.height;
+  return canCut(cutter, Math.max(node.width, node.height), setting, extent - setting - kerf);
+};
+
+/** Whether a setting is on the mark of a cutter, or frees a piece that is not. */
+export const marksServe = (
+  { step }: Pick<Cutter, 'step'>,
+  setting: number,
+  part: Tree,
+  pieces: Job['pieces'],
+): boolean => !step || setting % step === 0 || holdsOffMark(part, step, pieces);
+
+const holdsOffMark = (node: Tree, step: number, pieces: Job['pieces']): boolean => {
+  if (!isHolding(node.holds)) return node.parts.some((part) => holdsOffMark(part, step, pieces));
+  const { width, height } = pieces[node.holds.piece]!;
+  return width % step !== 0 || height % step !== 0;
+};
+
+/** Whether one of the cutters can make each cut of the tree; one that is taken up next, only at its own marks. */
+export function cutterHolds(tree: Tree, { cutter, pieces }: Pick<Job, 'cutter' | 'pieces'>): boolean {
   const cutters = [cutter, ...cutter.then];
+  const serves = (c: Cutter, setting: number, node: Tree, part: Tree) =>
+    c === cutter || node.frame === true || marksServe(c, setting, part, pieces);
   const holds = (node: Tree): boolean => {
     const { parts, cut } = node;
     if (!cut) return !node.opening || holds(node.opening);
     if (cut === 'windmill')
-      return cutters.some((c) => Math.max(node.width, node.height) <= c.reach) && parts.every(holds);
+      return (
+        [0, 1, 2, 3].every((line) =>
+          cutters.some(
+            (c) => canStop(c, node, line, cutter.kerf) && serves(c, windmillSettings(node)[line]!, node, node),
+          ),
+        ) && parts.every(holds)
+      );
     const across = cut === 'x' ? node.height : node.width;
     let rest = parts.reduce((sum, p) => sum + alongOf(p, cut), 0) + (parts.length - 1) * cutter.kerf;
     for (let i = 0; i < cutsOf(node); i++) {
       const off = alongOf(parts[i]!, cut);
       rest = Math.max(0, rest - off - cutter.kerf);
       const left = rest;
-      if (!cutters.some((c) => canCut(c, across, off, left))) return false;
+      if (!cutters.some((c) => canCut(c, across, off, left) && serves(c, off, node, parts[i]!))) return false;
     }
     return parts.every(holds);
   };

@@ -2,6 +2,7 @@ import { inUnit } from '../../length/index.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Missing } from '../documents/plan.ts';
 import { waysOf } from '../blanks/turning.ts';
+import { trimsOf } from '../sheets/trims.ts';
 
 const roomOf = (s: JobStock) => [s.width - s.trim.left - s.trim.right, s.height - s.trim.top - s.trim.bottom] as const;
 
@@ -27,9 +28,18 @@ export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing
   if (!here.length) return answer(ofPaper.length ? 'held-back' : 'no-paper');
   const fitting = here.filter((s) => fits(s));
   if (fitting.length) {
+    // what cannot be trimmed as it must be is not cut at all
+    if (!fitting.some((s) => trimsOf(job, s))) {
+      const [first] = fitting;
+      const longest = Math.max(first!.width, first!.height);
+      return first!.uncut.length ? answer('kept-whole') : answer('beyond-reach', { needed: say(longest) });
+    }
     const reach = Math.max(...[job.cutter, ...job.cutter.then].map((c) => c.reach));
     const shortest = Math.min(...fitting.map((s) => Math.min(...roomOf(s))));
     if (shortest > reach) return answer('beyond-reach', { needed: say(shortest) });
+    // set to it, the dial of every cutter would be at 0 or below
+    const least = Math.min(...[job.cutter, ...job.cutter.then].map((c) => c.long));
+    if (Math.min(piece.width, piece.height) <= least) return answer('too-narrow', { needed: say(least) });
     return answer(fitting.every((s) => s.uncut.length) ? 'kept-whole' : 'not-enough');
   }
   if (!here.some((s) => s.paper.faces.some((f) => piece.side === 'any' || f.side === piece.side)))
