@@ -11,6 +11,8 @@ import { PapersController } from './papers/papers.controller.ts';
 import { PapersService } from './papers/papers.service.ts';
 import { PlansController } from './plans/plans.controller.ts';
 import { PlansService } from './plans/plans.service.ts';
+import { RemovedController } from './removed/removed.controller.ts';
+import { RemovedService } from './removed/removed.service.ts';
 
 @Module({})
 export class AppModule {
@@ -24,6 +26,7 @@ export class AppModule {
         PapersController,
         PlansController,
         CuttingController,
+        RemovedController,
       ],
       providers: [
         { provide: DATABASE, useValue: db },
@@ -32,6 +35,7 @@ export class AppModule {
         PlansService,
         CuttingService,
         DemoService,
+        RemovedService,
       ],
     };
   }

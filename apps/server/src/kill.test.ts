@@ -5,14 +5,17 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
+import { createApplication } from './application.ts';
 import { openDatabase } from './database/database.ts';
+import { cuttings, movements, pages, stock } from './database/schema.ts';
 import { demoPage } from './demo/demo.ts';
 import { PagesService } from './pages/pages.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
+const KILLS = Number(process.env.TEMNEX_KILLS ?? 10);
 
-/** A process that saves one page over and over, says which version it has saved, and is killed without warning. */
-function saver(file: string): Promise<number> {
+/** A process that saves, cuts, takes back and counts over and over, says what was answered, and is killed without warning. */
+function working(file: string): Promise<string[]> {
   return new Promise((resolve, reject) => {
     const child = spawn(
       process.execPath,
@@ -22,36 +25,70 @@ function saver(file: string): Promise<number> {
         env: { ...process.env, TSX_TSCONFIG_PATH: join(here, '../tsconfig.json') },
       },
     );
-    let told = 0;
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => {
+      if (!text) setTimeout(() => child.kill('SIGKILL'), 20 + Math.random() * 500);
       text += chunk;
-      const lines = text.split('\n');
-      told = Number(lines.at(-2) ?? told);
-      if (told && !child.killed) setTimeout(() => child.kill('SIGKILL'), Math.random() * 12);
     });
-    child.on('exit', () => resolve(told));
+    // what was being said when it was killed was not said
+    child.on('exit', () => resolve(text.split('\n').slice(0, -1)));
     child.on('error', reject);
   });
 }
 
-test('20 kills in mid-save: what was answered as saved is there, whole, and the file is sound', async () => {
-  const folder = mkdtempSync(join(tmpdir(), 'temnex-kill-'));
-  const file = join(folder, 'kill.sqlite');
-  const first = openDatabase(file);
-  const { id } = new PagesService(first.db).create({ id: 'the-only-page', document: demoPage() });
-  first.close();
-  for (let kill = 0; kill < 20; kill++) {
-    const told = await saver(file);
-    const opened = openDatabase(file);
-    const page = new PagesService(opened.db).get(id);
-    expect(told).toBeGreaterThan(0);
-    expect(page.version).toBeGreaterThanOrEqual(told);
-    expect(page.document.name).toBe(`saved as ${page.version}`);
-    opened.close();
-  }
-  const check = new Sqlite(file);
-  expect(check.prepare('pragma integrity_check').all()).toEqual([{ integrity_check: 'ok' }]);
-  check.close();
-  rmSync(folder, { recursive: true });
-}, 120_000);
+test(
+  `${KILLS} kills while pages are saved, paper is cut, taken back and counted: what was answered is there, and the books are right`,
+  async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-kill-'));
+    const file = join(folder, 'kill.sqlite');
+    const first = await createApplication({ databaseFile: file, demo: true, quiet: true });
+    await first.app.init();
+    first.app.get(PagesService).create({ id: 'the-only-page', document: demoPage() });
+    await first.app.close();
+    first.database.close();
+    const seen = { saved: 0, cut: 0, undone: 0, counted: 0 };
+    for (let kill = 0; kill < KILLS; kill++) {
+      const told = (await working(file)).map((line) => line.split(' '));
+      const { db, close } = openDatabase(file);
+      const page = db
+        .select()
+        .from(pages)
+        .all()
+        .find((p) => p.id === 'the-only-page')!;
+      const cuts = new Map(
+        db
+          .select()
+          .from(cuttings)
+          .all()
+          .map((c) => [c.id, c]),
+      );
+      const moved = db.select().from(movements).all();
+      for (const [what, which] of told) {
+        seen[what as keyof typeof seen]++;
+        if (what === 'saved') expect(page.version).toBeGreaterThanOrEqual(Number(which));
+        if (what === 'cut') expect(cuts.has(which!)).toBe(true);
+        if (what === 'undone') expect(cuts.get(which!)?.undoneAt).toBeTruthy();
+        if (what === 'counted') expect(moved.some((m) => m.id === which)).toBe(true);
+      }
+      expect(page.document.name).toBe(page.version > 1 ? `saved as ${page.version}` : demoPage().name);
+      // what there is of everything is the sum of its movements, and every cut is wholly in the books or not at all
+      for (const item of db.select().from(stock).all())
+        expect([item.id, moved.filter((m) => m.stock === item.id).reduce((sum, m) => sum + m.by, 0)]).toEqual([
+          item.id,
+          item.quantity,
+        ]);
+      for (const cut of cuts.values()) {
+        const of = (why: string) => moved.filter((m) => m.cutting === cut.id && m.why === why).length;
+        expect([of('used'), of('kept')]).toEqual([cut.used.length, cut.kept.length]);
+        expect(of('taken-back')).toBe(cut.undoneAt ? cut.used.length + cut.kept.length : 0);
+      }
+      close();
+    }
+    for (const [what, times] of Object.entries(seen)) expect([what, times > 0]).toEqual([what, true]);
+    const check = new Sqlite(file);
+    expect(check.prepare('pragma integrity_check').all()).toEqual([{ integrity_check: 'ok' }]);
+    check.close();
+    rmSync(folder, { recursive: true });
+  },
+  60_000 + KILLS * 8000,
+);

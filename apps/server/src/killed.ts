@@ -1,14 +1,67 @@
 import 'reflect-metadata';
 import { writeSync } from 'node:fs';
-import { openDatabase } from './database/database.ts';
-import { PagesService } from './pages/pages.service.ts';
+import request from 'supertest';
+import { planJob, readJob } from '@temnex/core';
+import type { CuttingRecord, PageRecord, PlanRecord } from '@temnex/contract';
+import { createApplication } from './application.ts';
+import { PlansService } from './plans/plans.service.ts';
+import { DEMO_PAGE_ID, demoPapers } from './demo/demo.ts';
 
-/* Saves the only page of a database over and over, until it is killed. Started by kill.test.ts. */
-const { db } = openDatabase(process.argv[2]!);
-const pages = new PagesService(db);
-const { id } = pages.list()[0]!;
-for (;;) {
-  const { version, document } = pages.get(id);
-  pages.save(id, { version, document: { ...document, name: `saved as ${version + 1}` } });
-  writeSync(1, `${version + 1}\n`);
+/*
+ * Saves, cuts, takes back and counts, all at once over and over, and says what was answered, until it is killed. Started by
+ * kill.test.ts.
+ */
+const { app } = await createApplication({ databaseFile: process.argv[2]!, demo: true, quiet: true });
+await app.init();
+const http = app.getHttpServer();
+const local = (r: request.Test) => r.set('Host', '127.0.0.1:4310');
+const say = (what: string, ...more: (string | number)[]) => writeSync(1, `${[what, ...more].join(' ')}\n`);
+let n = 0;
+const id = () => `${process.pid}-${Date.now()}-${++n}`;
+const send = async <T>(method: 'post' | 'put', path: string, body: object): Promise<T | null> => {
+  const { status, body: answer } = await local(request(http)[method](path).send(body));
+  return status < 300 ? (answer as T) : null;
+};
+
+async function saving(): Promise<void> {
+  const { body } = (await local(request(http).get('/api/pages/the-only-page'))) as unknown as { body: PageRecord };
+  let { version } = body;
+  for (;;) {
+    const document = { ...body.document, name: `saved as ${version + 1}` };
+    const saved = await send<PageRecord>('put', '/api/pages/the-only-page', { version, document });
+    if (saved) say('saved', (version = saved.version));
+  }
 }
+
+async function cutting(): Promise<void> {
+  // a kill may have come between a cut and its taking back
+  const { body: before } = await local(request(http).get(`/api/pages/${DEMO_PAGE_ID}/cuttings`));
+  for (const cut of before as CuttingRecord[])
+    if (!cut.undoneAt) await send('post', `/api/cuttings/${cut.id}/undo`, { id: id() });
+  const asked = () => app.get(PlansService).asked(DEMO_PAGE_ID, 'least-paper');
+  const read = readJob(asked().job);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob({ ...read.job, nodes: 5 }, { now: () => performance.now() });
+  for (;;) {
+    // once it is taken back, everything is as it was, and so is the plan
+    const { basis } = asked();
+    const stored = await send<PlanRecord>('post', `/api/pages/${DEMO_PAGE_ID}/plans`, { id: id(), basis, plan });
+    const cut = stored && (await send<CuttingRecord>('post', `/api/plans/${stored.id}/cut`, { id: id() }));
+    if (!cut) continue;
+    say('cut', cut.id);
+    if (await send<CuttingRecord>('post', `/api/cuttings/${cut.id}/undo`, { id: id() })) say('undone', cut.id);
+  }
+}
+
+async function counting(): Promise<void> {
+  // of a paper that no page wishes for, so that orders stay what they are
+  const { sides } = demoPapers()[0]!;
+  await send('post', '/api/papers', { id: 'tally-paper', name: 'Tally', sides });
+  const size = { unit: 'in', width: '5', height: '3', quantity: 1, kind: 'scrap' };
+  await send('post', '/api/stock', { id: 'tally-stock', paper: 'tally-paper', ...size });
+  for (;;) {
+    const movement = { id: id(), why: 'added', by: 1 };
+    if (await send('post', '/api/stock/tally-stock/movements', movement)) say('counted', movement.id);
+  }
+}
+await Promise.all([cutting(), saving(), counting()]);

@@ -4,7 +4,12 @@ import { createApplication } from './application.ts';
 import { UnusableDatabase } from './database/database.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
-const port = Number(process.env.TEMNEX_PORT ?? 4310);
+const asked = process.env.TEMNEX_PORT ?? '4310';
+const port = Number(asked);
+if (!/^\d+$/.test(asked) || port > 65_535) {
+  console.error(`TEMNEX_PORT is "${asked}"; it must be a number from 1 to 65535, or 0 for any that is free.`);
+  process.exit(1);
+}
 const data = process.env.TEMNEX_DATA ?? join(here, '../../../data');
 
 const options = {
@@ -22,8 +27,11 @@ try {
   const address = app.getHttpServer().address() as { port: number };
   console.log(`Temnex is at http://127.0.0.1:${address.port}`);
 } catch (error) {
-  const taken = (error as { code?: string }).code === 'EADDRINUSE';
-  console.error(taken ? `Port ${port} is taken; set TEMNEX_PORT to another one.` : error);
+  const { code } = error as { code?: string };
+  if (code === 'EADDRINUSE') console.error(`Port ${port} is taken; set TEMNEX_PORT to another one.`);
+  else if (code === 'EACCES')
+    console.error(`Port ${port} may not be used by this user; set TEMNEX_PORT to another one, such as 4310.`);
+  else console.error(error);
   database.close();
   process.exit(1);
 }

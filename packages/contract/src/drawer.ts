@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { habitsSchema, paperSchema, stockItemSchema } from '@temnex/core';
+import { habitsSchema, paperSchema, sidesSchema, stockItemSchema, stockItemShape, wholeItem } from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** A paper, and how often it or its stock has changed. */
@@ -9,7 +9,22 @@ export type PaperRecord = z.infer<typeof paperRecordSchema>;
 /** An item as a change leaves it: there may be none left. */
 export const stockRecordSchema = stockItemSchema.safeExtend({ quantity: z.int().min(0) });
 
-export const drawerSchema = z.strictObject({ papers: z.array(paperRecordSchema), stock: z.array(stockItemSchema) });
+/** Something in the drawer that cannot be read: what is stored of it, and why. */
+export const unreadableStockSchema = z.strictObject({
+  id: z.string(),
+  paper: z.string(),
+  why: z.string(),
+  unit: z.string(),
+  width: z.string(),
+  height: z.string(),
+});
+export type UnreadableStock = z.infer<typeof unreadableStockSchema>;
+
+export const drawerSchema = z.strictObject({
+  papers: z.array(paperRecordSchema),
+  stock: z.array(stockItemSchema),
+  unreadable: z.array(unreadableStockSchema),
+});
 export type DrawerRecord = z.infer<typeof drawerSchema>;
 
 export const habitsRecordSchema = z.strictObject({
@@ -23,19 +38,24 @@ export type HabitsRecord = z.infer<typeof habitsRecordSchema>;
 export const newPaperSchema = z.strictObject({
   id: requestId,
   name: paperSchema.shape.name,
-  sides: paperSchema.shape.sides,
+  sides: sidesSchema,
 });
 export type NewPaper = z.infer<typeof newPaperSchema>;
 
-export const newStockSchema = stockItemSchema
+/** How a paper is called and looks, its faces with it. */
+export const changePaperSchema = z.strictObject({ name: paperSchema.shape.name, sides: sidesSchema });
+export type ChangePaper = z.infer<typeof changePaperSchema>;
+
+export const newStockSchema = stockItemShape
   .omit({ id: true, origin: true })
   .partial({ trim: true, turned: true, reserved: true })
-  .extend({ id: requestId });
+  .extend({ id: requestId })
+  .superRefine(wholeItem);
 export type NewStock = z.infer<typeof newStockSchema>;
 
 /** What is said of an item; how many there are changes by movements alone. */
-export const changeStockSchema = stockItemSchema
-  .pick({ reserved: true, turned: true, uncut: true, trim: true })
+export const changeStockSchema = stockItemShape
+  .pick({ reserved: true, turned: true, uncut: true, trim: true, unit: true, width: true, height: true, outline: true })
   .partial();
 export type ChangeStock = z.infer<typeof changeStockSchema>;
 

@@ -13,6 +13,7 @@ export {
 } from './pages.ts';
 export {
   MOVEMENTS,
+  changePaperSchema,
   changeStockSchema,
   drawerSchema,
   habitsRecordSchema,
@@ -22,6 +23,7 @@ export {
   newStockSchema,
   paperRecordSchema,
   stockRecordSchema,
+  type ChangePaper,
   type ChangeStock,
   type DrawerRecord,
   type HabitsRecord,
@@ -30,7 +32,9 @@ export {
   type NewPaper,
   type NewStock,
   type PaperRecord,
+  type UnreadableStock,
 } from './drawer.ts';
+export { removedSchema, type Removed } from './removed.ts';
 export {
   basisSchema,
   latestPlanSchema,

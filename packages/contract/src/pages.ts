@@ -25,6 +25,8 @@ export const pageSummarySchema = z.strictObject({
   demo: z.boolean(),
   updatedAt: z.string(),
   stage: stageSchema,
+  /** It is kept as it is, and can be mended or taken out. */
+  unreadable: z.boolean(),
 });
 export type PageSummary = z.infer<typeof pageSummarySchema>;
 

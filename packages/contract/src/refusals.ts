@@ -16,12 +16,15 @@ export const refusalSchema = z.object({
     'offcut-used',
     'still-wanted',
     'too-large',
+    'not-json',
+    'unreadable',
+    'no-space',
     'forbidden',
     'failed',
   ]),
   message: z.string(),
   field: z.string().optional(),
-  /** On `stale`: what is stored now, so that neither version is lost. */
+  /** On `stale`: what is stored now, so that neither version is lost. On `unreadable`: what is stored, as it is. */
   current: z.unknown().optional(),
 });
 export type Refusal = z.infer<typeof refusalSchema>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { habitsSchema, stockItemSchema } from '@temnex/core';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
 import {
+  changePaperSchema,
   changeStockSchema,
   drawerSchema,
   habitsRecordSchema,
@@ -15,6 +16,7 @@ import {
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
 import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
+import { removedSchema } from './removed.ts';
 import { bareRequestSchema } from './requests.ts';
 
 export interface Route {
@@ -43,9 +45,30 @@ export const ROUTES: readonly Route[] = [
     body: savePageSchema,
     answer: pageRecordSchema,
   },
-  { method: 'delete', path: '/api/pages/{id}', says: 'Removes a page with its plans', answer: null },
+  { method: 'delete', path: '/api/pages/{id}', says: 'Takes a page out, to be brought back', answer: null },
   { method: 'get', path: '/api/drawer', says: 'Papers and what there is of them', answer: drawerSchema },
   { method: 'post', path: '/api/papers', says: 'A new paper', body: newPaperSchema, answer: paperRecordSchema },
+  {
+    method: 'put',
+    path: '/api/papers/{id}',
+    says: 'How a paper is called, looks and runs',
+    body: changePaperSchema,
+    answer: paperRecordSchema,
+  },
+  { method: 'delete', path: '/api/papers/{id}', says: 'Takes a paper out with all there is of it', answer: null },
+  {
+    method: 'get',
+    path: '/api/removed',
+    says: 'What was taken out and can be brought back, the latest first',
+    answer: z.array(removedSchema),
+  },
+  ...(['pages', 'papers', 'stock'] as const).map((what): Route => ({
+    method: 'post',
+    path: `/api/${what}/{id}/restore`,
+    says: 'Brings it back',
+    body: bareRequestSchema,
+    answer: null,
+  })),
   {
     method: 'post',
     path: '/api/stock',

@@ -164,6 +164,12 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${where}: crosses itself; give the corners in order round it`;
     case 'outline-size':
       return `${where}: is not how far the outline reaches; it may be left out`;
+    case 'outline-not-its-size':
+      return `${where}: does not reach as far as its width and height say`;
+    case 'outline-no-area':
+      return `${where}: has nothing inside`;
+    case 'line-outside':
+      return `${where}: lies beyond the paper`;
     case 'join-outside':
       return `${where}: lies outside the piece`;
     case 'least-too-large':

@@ -98,10 +98,22 @@ describe('the database', () => {
     expect(() => openDatabase(file)).toThrow(/written by a later version of Temnex .* Nothing was changed/);
     expect(readFileSync(file).equals(before)).toBe(true);
   });
-  test('a file that is no database is said, not overwritten', () => {
+  test('a file that is no database, or a part of one, is said, not overwritten', () => {
     const file = join(folder, 'notes.sqlite');
     writeFileSync(file, 'a shopping list, '.repeat(100));
-    expect(() => openDatabase(file)).toThrow();
+    expect(() => openDatabase(file)).toThrow(/is no database of Temnex, or it is damaged. Nothing was changed in it/);
+    expect(readFileSync(file, 'utf8')).toBe('a shopping list, '.repeat(100));
+    new PagesService(opened.db).create({ id: 'request-1', document: demoPage() });
+    const whole = join(folder, 'deep', 'down', 'db.sqlite');
+    opened.close();
+    const half = join(folder, 'half.sqlite');
+    writeFileSync(half, readFileSync(whole).subarray(0, 9000));
+    expect(() => openDatabase(half)).toThrow(/is no database of Temnex, or it is damaged/);
+    opened = openDatabase(whole);
+  });
+  test('a folder that is a file is said', () => {
+    writeFileSync(join(folder, 'drawer'), 'not a folder');
+    expect(() => openDatabase(join(folder, 'drawer', 'db.sqlite'))).toThrow(/drawer is a file, not a folder/);
   });
 });
 

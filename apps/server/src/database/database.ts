@@ -25,20 +25,61 @@ const MIGRATIONS = join(dirname(fileURLToPath(import.meta.url)), '../../migratio
 /**
  * Opens and migrates the database file; before anything of an older one is changed, a copy of it as it was is kept beside it.
  * Write-ahead log with full synchronisation: what was answered as saved is on the disk, and a kill in the middle of a save
- * leaves the state before it. Throws UnusableDatabase where the file is of a later version, and what SQLite throws where it
- * cannot be used.
+ * leaves the state before it. Throws UnusableDatabase where the file is of a later version or cannot be used.
  */
 export function openDatabase(file: string): OpenDatabase {
+  try {
+    return opened(file);
+  } catch (error) {
+    throw error instanceof UnusableDatabase ? error : new UnusableDatabase(whyNot(file, error), { cause: error });
+  }
+}
+
+/** What is wrong with a file or its folder, and what to do. */
+function whyNot(file: string, error: unknown): string {
+  const { code = '', message = '' } = error as { code?: string; message?: string };
+  const elsewhere = 'or set TEMNEX_DATA to another folder';
+  if (code === 'EEXIST' || code === 'ENOTDIR')
+    return `${dirname(file)} is a file, not a folder. Move it away, ${elsewhere}.`;
+  if (
+    code === 'EACCES' ||
+    code === 'EPERM' ||
+    code === 'EROFS' ||
+    /readonly|unable to open/i.test(`${code} ${message}`)
+  )
+    return `${file} cannot be opened for writing. Give this user the right to read and write it and its folder, ${elsewhere}.`;
+  if (code === 'ENOSPC' || /full/i.test(`${code} ${message}`))
+    return `There is no space left for ${file}. Make some, ${elsewhere}.`;
+  if (/notadb|corrupt|malformed|not a database|disk image|short_read/i.test(`${code} ${message}`))
+    return `${file} is no database of Temnex, or it is damaged. Nothing was changed in it. Put a copy of yours in its place, ${elsewhere}.`;
+  return `${file} cannot be used (${message || code}). Look at it and its folder, ${elsewhere}.`;
+}
+
+/** Between two looks at whether the write-ahead log can be taken into the file. */
+const CHECKPOINT_EVERY = 30_000;
+
+function opened(file: string): OpenDatabase {
   mkdirSync(dirname(file), { recursive: true });
   const fresh = !existsSync(file);
   const client = new Sqlite(file);
+  const tidying = setInterval(() => client.pragma('wal_checkpoint(PASSIVE)'), CHECKPOINT_EVERY).unref();
   const close = () => {
+    clearInterval(tidying);
     // what stands in the write-ahead log comes into the file, so that copying that one file copies everything
     client.pragma('wal_checkpoint(TRUNCATE)');
     client.close();
   };
   const version = fresh ? DATABASE_VERSION : versionOf(client);
+  if (!fresh) {
+    const [sound] = client.pragma('quick_check(1)') as { quick_check: string }[];
+    if (sound?.quick_check !== 'ok') {
+      clearInterval(tidying);
+      client.close();
+      throw Object.assign(new Error(sound?.quick_check), { code: 'SQLITE_CORRUPT' });
+    }
+  }
   if (version > DATABASE_VERSION) {
+    clearInterval(tidying);
     client.close();
     throw new UnusableDatabase(
       `${file} was written by a later version of Temnex (${version}; this one knows ${DATABASE_VERSION}). Nothing was changed. Start that version again, or set TEMNEX_DATA to another folder.`,

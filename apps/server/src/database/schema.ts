@@ -23,6 +23,8 @@ const length = customType<{ data: LengthText; driverData: string }>({
   fromDriver: (value) => value,
 });
 const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>();
+/** When it was taken out; it stays, to be brought back. */
+const removedAt = () => text('removed_at');
 const demo = () => integer('demo', { mode: 'boolean' }).notNull().default(false);
 
 export const papers = sqliteTable('papers', {
@@ -33,6 +35,7 @@ export const papers = sqliteTable('papers', {
   revision: integer('revision').notNull().default(1),
   demo: demo(),
   createdAt: text('created_at').notNull(),
+  removedAt: removedAt(),
 });
 
 /** What a list of pages shows, kept with each page when it is saved so that none has to be worked out again. */
@@ -56,6 +59,7 @@ export const pages = sqliteTable('pages', {
   demo: demo(),
   createdAt: text('created_at').notNull(),
   updatedAt: text('updated_at').notNull(),
+  removedAt: removedAt(),
 });
 
 export const plans = sqliteTable(
@@ -114,6 +118,7 @@ export const stock = sqliteTable(
     uncut: json<NonNullable<StockItem['uncut']>>('uncut'),
     demo: demo(),
     createdAt: text('created_at').notNull(),
+    removedAt: removedAt(),
   },
   (t) => [index('stock_paper').on(t.paper), check('stock_quantity', sql`${t.quantity} >= 0`)],
 );

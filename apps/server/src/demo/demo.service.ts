@@ -1,10 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { eq, inArray, notInArray, and, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, pages, papers, stock } from '../database/schema.ts';
+import { cuttings, movements, pages, papers, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
-import { putIn } from '../papers/papers.service.ts';
+import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { DEMO_PAGE_ID, demoPage, demoPapers, demoStock } from './demo.ts';
 
 /** The example: a page and a drawer of its own, put in and taken out as one. */
@@ -13,7 +14,7 @@ export class DemoService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
   present(): boolean {
-    return this.db.select({ id: pages.id }).from(pages).where(eq(pages.demo, true)).limit(1).get() !== undefined;
+    return this.db.select({ id: pages.id }).from(pages).where(UNTOUCHED).limit(1).get() !== undefined;
   }
 
   put(request: string): { present: boolean } {
@@ -21,18 +22,24 @@ export class DemoService {
       const now = new Date().toISOString();
       const mark = { demo: true, createdAt: now };
       this.removeFrom(tx);
+      // what somebody made their own stays as it is
       for (const paper of demoPapers())
         tx.insert(papers)
           .values({ ...paper, ...mark })
-          .onConflictDoUpdate({
-            target: papers.id,
-            set: { sides: paper.sides, name: paper.name, revision: sql`${papers.revision} + 1` },
-          })
+          .onConflictDoUpdate({ target: papers.id, set: { removedAt: null } })
           .run();
-      for (const item of demoStock()) putIn(tx, { ...item, demo: true }, 'added', now);
+      const there = new Set(
+        tx
+          .select({ id: stock.id })
+          .from(stock)
+          .all()
+          .map((s) => s.id),
+      );
+      for (const item of demoStock()) if (!there.has(item.id)) putIn(tx, { ...item, demo: true }, 'added', now);
       const document = demoPage();
+      const page = { version: 1, document, summary: summaryOf(document), ...mark, updatedAt: now };
       tx.insert(pages)
-        .values({ id: DEMO_PAGE_ID, version: 1, document, summary: summaryOf(document), ...mark, updatedAt: now })
+        .values({ id: freeId(tx, DEMO_PAGE_ID), ...page })
         .run();
       return { present: true };
     });
@@ -42,43 +49,79 @@ export class DemoService {
     this.db.transaction((tx) => this.removeFrom(tx));
   }
 
-  /** Removes the demo, but not papers that a person's own stock or pages have come to stand on. */
+  /**
+   * Takes the demo out as far as nobody has touched it. A page that was changed, planned or cut for stays, as the person's own, with
+   * the papers it wishes for and what its cuts used and left, so that they can still be undone.
+   */
   private removeFrom(tx: Transaction): void {
-    const demoPages = tx
-      .select({ id: pages.id })
-      .from(pages)
-      .where(eq(pages.demo, true))
-      .all()
-      .map((p) => p.id);
+    const cut = new Set(
+      tx
+        .select({ page: cuttings.page })
+        .from(cuttings)
+        .all()
+        .map((c) => c.page),
+    );
+    const demoPages = tx.select().from(pages).where(eq(pages.demo, true)).all();
+    const touched = demoPages.filter((p) => p.version > 1 || cut.has(p.id)).map((p) => p.id);
+    if (touched.length) tx.update(pages).set({ demo: false }).where(inArray(pages.id, touched)).run();
     tx.delete(pages).where(eq(pages.demo, true)).run();
-    if (demoPages.length) {
-      const cuts = tx.select({ kept: cuttings.kept }).from(cuttings).where(inArray(cuttings.page, demoPages)).all();
-      const offcuts = cuts.flatMap((c) => c.kept);
-      if (offcuts.length) tx.delete(stock).where(inArray(stock.id, offcuts)).run();
-      tx.delete(cuttings).where(inArray(cuttings.page, demoPages)).run();
-    }
-    tx.delete(stock).where(eq(stock.demo, true)).run();
-    const inUse = tx
-      .selectDistinct({ paper: stock.paper })
-      .from(stock)
-      .all()
-      .map((s) => s.paper);
+
     const named = tx
       .select({ document: sql<string>`cast(${pages.document} as text)` })
       .from(pages)
       .all()
       .map((p) => p.document)
       .join();
-    const demoPaperIds = tx
-      .select({ id: papers.id })
+    const moved = new Set(
+      tx
+        .select({ stock: movements.stock })
+        .from(movements)
+        .groupBy(movements.stock)
+        .having(sql`count(*) > 1`)
+        .all()
+        .map((m) => m.stock),
+    );
+    // what is there goes where it lies as it was put in
+    const asPut = new Map(demoStock().map((item) => [item.id, alike(item)]));
+    const demoItems = tx.select().from(stock).where(eq(stock.demo, true)).all();
+    const going = demoItems
+      .filter((row) => !moved.has(row.id) && asPut.get(row.id) === alike(stockItemOf(row)))
+      .map((row) => row.id);
+    if (going.length) tx.delete(stock).where(inArray(stock.id, going)).run();
+    tx.update(stock).set({ demo: false }).where(eq(stock.demo, true)).run();
+    const inUse = new Set(
+      tx
+        .selectDistinct({ paper: stock.paper })
+        .from(stock)
+        .all()
+        .map((s) => s.paper),
+    );
+    const wanted = (paper: string) => named.includes(JSON.stringify(paper));
+    const asMade = new Map(demoPapers().map(({ id, name, sides }) => [id, JSON.stringify([name, sides])]));
+    const free = tx
+      .select()
       .from(papers)
       .where(eq(papers.demo, true))
       .all()
+      .filter(
+        ({ id, name, sides }) => !inUse.has(id) && !wanted(id) && asMade.get(id) === JSON.stringify([name, sides]),
+      )
       .map((p) => p.id);
-    const free = demoPaperIds.filter((id) => !inUse.includes(id) && !named.includes(`"${id}"`));
-    if (free.length)
-      tx.delete(papers)
-        .where(and(inArray(papers.id, free), notInArray(papers.id, inUse.length ? inUse : [''])))
-        .run();
+    if (free.length) tx.delete(papers).where(inArray(papers.id, free)).run();
+    tx.update(papers).set({ demo: false }).where(eq(papers.demo, true)).run();
+  }
+}
+
+/** An item as a text, to be compared: whatever the order of its keys. */
+const alike = (item: StockItem): string => JSON.stringify(Object.entries(item).sort(([a], [b]) => (a < b ? -1 : 1)));
+
+/** A page of the example that is there, and has not been taken out. */
+const UNTOUCHED = and(eq(pages.demo, true), isNull(pages.removedAt));
+
+/** The id, or with a number where somebody has made that page their own. */
+function freeId(tx: Transaction, id: string): string {
+  for (let n = 1; ; n++) {
+    const name = n === 1 ? id : `${id}-${n}`;
+    if (!tx.select({ id: pages.id }).from(pages).where(eq(pages.id, name)).get()) return name;
   }
 }

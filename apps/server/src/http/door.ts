@@ -4,18 +4,30 @@ import { Refused } from './refused.ts';
 
 const LOCAL = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/;
 
+const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
+const OWN = new Set(['same-origin', 'none']);
+
 /**
- * Only this computer's own pages may talk to the server: a foreign Host (a rebound name) or Origin (another site in
- * the same browser) is refused.
+ * Only this server's own pages may talk to it: a foreign Host (a rebound name) or another Origin (another site in the same
+ * browser, on another local port too) is refused. What changes something is JSON, which no other site can send unasked.
  */
 export function localOnly(request: Request, response: Response, next: NextFunction): void {
   const host = request.headers.host ?? '';
   const origin = request.headers.origin;
-  const foreign = !LOCAL.test(host) || (origin !== undefined && !LOCAL.test(origin.replace(/^https?:\/\//, '')));
-  if (!foreign) return next();
-  const refused = new Refused('forbidden', 'Only pages on this computer may use this server.');
-  response.status(refused.status).json(refused.refusal);
+  const site = request.headers['sec-fetch-site'];
+  const refuse = (refused: Refused) => void response.status(refused.status).json(refused.refusal);
+  const other = origin !== undefined && origin !== `http://${host}`;
+  // a link to a page of ours is no request to the server's data
+  const asksFor = request.path.startsWith('/api') ? String(site ?? 'none') : 'none';
+  if (!LOCAL.test(host) || other || !OWN.has(asksFor))
+    return refuse(new Refused('forbidden', 'Only the pages of this server may use it.'));
+  if (CHANGES.has(request.method) && hasBody(request) && !request.is('application/json'))
+    return refuse(new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'));
+  next();
 }
+
+const hasBody = (request: Request): boolean =>
+  request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0;
 
 /** Strict content-security policy. Styles may be inline because styled-components writes its rules into the page. */
 export const headers = helmet({
@@ -23,7 +35,7 @@ export const headers = helmet({
     useDefaults: false,
     directives: {
       defaultSrc: ["'none'"],
-      scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+      scriptSrc: ["'self'"],
       workerSrc: ["'self'"],
       styleSrc: ["'self'", "'unsafe-inline'"],
       fontSrc: ["'self'"],

@@ -15,11 +15,24 @@ export class AnswerErrors implements ExceptionFilter {
 
   private refusedFor(error: unknown): Refused {
     if (error instanceof Refused) return error;
-    const status =
-      error instanceof HttpException ? error.getStatus() : ((error as { status?: unknown })?.status ?? 500);
+    const said = error instanceof HttpException ? error.getStatus() : (error as { status?: unknown })?.status;
+    const status = typeof said === 'number' ? said : 500;
     if (status === 413) return new Refused('too-large', 'That is more than can be saved at once (8 MB).');
-    if (status === 404) return new Refused('not-found', 'There is nothing at this address.');
-    if (status === 400) return new Refused('bad-input', 'The request is not JSON.');
+    if (status === 415)
+      return new Refused(
+        'not-json',
+        'The request is in an encoding or character set that is not understood; send it as UTF-8.',
+      );
+    if (isFull(error))
+      return new Refused('no-space', 'There is no space left on the disk; nothing was saved. Make some and try again.');
+    if (isReadOnly(error))
+      return new Refused(
+        'failed',
+        'The database cannot be written to; nothing was saved. Look at the rights of its file and folder.',
+      );
+    if (status === 404 || status === 403) return new Refused('not-found', 'There is nothing at this address.');
+    if (status >= 400 && status < 500)
+      return new Refused('bad-input', 'The request is not JSON, or its address is none.');
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     return new Refused(
       'failed',
@@ -27,3 +40,11 @@ export class AnswerErrors implements ExceptionFilter {
     );
   }
 }
+
+const saysOf = (error: unknown): string => {
+  const { code = '', message = '', cause } = error as { code?: string; message?: string; cause?: unknown };
+  return `${code} ${message} ${cause ? saysOf(cause) : ''}`;
+};
+const isFull = (error: unknown): boolean => /ENOSPC|SQLITE_FULL|disk is full/i.test(saysOf(error));
+const isReadOnly = (error: unknown): boolean =>
+  /SQLITE_READONLY|readonly database|SQLITE_CANTOPEN/i.test(saysOf(error));

@@ -14,6 +14,9 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
   'offcut-used': 409,
   'still-wanted': 409,
   'too-large': 413,
+  'not-json': 415,
+  unreadable: 422,
+  'no-space': 507,
   forbidden: 403,
   failed: 500,
 };

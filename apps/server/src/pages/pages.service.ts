@@ -1,19 +1,26 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
-import { basisOf, migratePage, pageSchema, stageOf, type Basis, type Page } from '@temnex/core';
+import { basisOf, issueOf, migratePage, pageSchema, stageOf, type Basis, type Page } from '@temnex/core';
+import { TERMINAL, issueWords } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, habits, pages, papers, plans } from '../database/schema.ts';
+import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { summaryOf } from './summary.ts';
 
 type Row = typeof pages.$inferSelect;
 
-const recordOf = ({ createdAt: _createdAt, summary: _summary, ...row }: Row): PageRecord => ({
-  ...row,
-  document: pageSchema.parse(migratePage(row.document)),
-});
+function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _removedAt, ...row }: Row): PageRecord {
+  const read = pageSchema.safeParse(migratePage(row.document));
+  if (read.success) return { ...row, document: read.data };
+  const { id, version, document } = row;
+  throw new Refused(
+    'unreadable',
+    `This page cannot be read: ${issueWords(issueOf(read.error.issues[0]!), TERMINAL)}. It is kept as it is; mend its text, or take it out.`,
+    { current: { id, version, document } },
+  );
+}
 
 @Injectable()
 export class PagesService {
@@ -47,9 +54,12 @@ export class PagesService {
         summary: pages.summary,
       })
       .from(pages)
+      .where(isNull(pages.removedAt))
       .orderBy(desc(pages.updatedAt))
       .all();
-    return rows.map(({ id, version, demo, updatedAt, summary }) => {
+    return rows.map(({ id, version, demo, updatedAt, summary }): PageSummary => {
+      // one page that cannot be read never closes the list
+      if (!readable(summary)) return { ...UNREADABLE, id, demo, updatedAt, name: this.nameOf(id) };
       const cuts = cut.get(id) ?? [];
       const now = basisOf(
         version,
@@ -65,14 +75,24 @@ export class PagesService {
         planned.get(id) ?? null,
         now,
       );
-      return { id, name, width, height, unit, parts, demo, updatedAt, stage };
+      return { id, name, width, height, unit, parts, demo, updatedAt, stage, unreadable: false };
     });
   }
 
   get(id: string): PageRecord {
-    const row = this.db.select().from(pages).where(eq(pages.id, id)).get();
+    const row = this.db.select().from(pages).where(standingPage(id)).get();
     if (!row) throw notFound('page');
     return recordOf(row);
+  }
+
+  /** What a page is called whose summary does not say. */
+  private nameOf(id: string): string {
+    const text = this.db
+      .select({ text: sql<string>`cast(${pages.document} as text)` })
+      .from(pages)
+      .where(eq(pages.id, id))
+      .get()?.text;
+    return /"name":"([^"\\]{1,80})"/.exec(text ?? '')?.[1] ?? 'A page that cannot be read';
   }
 
   create({ id, document }: CreatePage): PageRecord {
@@ -86,6 +106,7 @@ export class PagesService {
         demo: false,
         createdAt: now,
         updatedAt: now,
+        removedAt: null,
       };
       tx.insert(pages).values(row).run();
       return recordOf(row);
@@ -97,7 +118,7 @@ export class PagesService {
     const row = this.db
       .update(pages)
       .set({ document, summary: summaryOf(document), version: version + 1, updatedAt: new Date().toISOString() })
-      .where(and(eq(pages.id, id), eq(pages.version, version)))
+      .where(and(standingPage(id), eq(pages.version, version)))
       .returning()
       .get();
     if (row) return recordOf(row);
@@ -111,11 +132,19 @@ export class PagesService {
     );
   }
 
+  /** Taken out, with its cuts and orders, to be brought back. */
   remove(id: string): void {
-    const gone = this.db.delete(pages).where(eq(pages.id, id)).returning({ id: pages.id }).get();
+    const removedAt = new Date().toISOString();
+    const gone = this.db.update(pages).set({ removedAt }).where(standingPage(id)).returning({ id: pages.id }).get();
     if (!gone) throw notFound('page');
   }
 }
+
+const standingPage = (id: string) => and(eq(pages.id, id), isNull(pages.removedAt));
+
+const readable = (summary: StoredSummary): boolean =>
+  typeof summary?.name === 'string' && Array.isArray(summary.pieces) && summary.pieces.every((p) => p?.id);
+const UNREADABLE = { width: '', height: '', unit: 'in', parts: 0, stage: 'sizing', unreadable: true } as const;
 
 const same = (a: Page, b: Page): boolean => JSON.stringify(a) === JSON.stringify(b);
 

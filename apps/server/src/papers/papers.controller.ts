@@ -1,10 +1,12 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put } from '@nestjs/common';
 import { habitsSchema, type Habits, type StockItem } from '@temnex/core';
 import {
+  changePaperSchema,
   changeStockSchema,
   newMovementSchema,
   newPaperSchema,
   newStockSchema,
+  type ChangePaper,
   type ChangeStock,
   type DrawerRecord,
   type HabitsRecord,
@@ -29,6 +31,17 @@ export class PapersController {
   @Post('papers')
   addPaper(@Body(checked(newPaperSchema)) paper: NewPaper): PaperRecord {
     return this.papers.addPaper(paper);
+  }
+
+  @Put('papers/:id')
+  changePaper(@Param('id') id: string, @Body(checked(changePaperSchema)) change: ChangePaper): PaperRecord {
+    return this.papers.changePaper(id, change);
+  }
+
+  @Delete('papers/:id')
+  @HttpCode(204)
+  removePaper(@Param('id') id: string): void {
+    this.papers.removePaper(id);
   }
 
   @Post('stock')

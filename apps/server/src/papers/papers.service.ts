@@ -1,7 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { desc, eq, gt, sql } from 'drizzle-orm';
-import { NO_TRIM, USUAL_HABITS, inDrawerOrder, type Habits, type StockItem } from '@temnex/core';
+import { and, desc, eq, gt, isNull, sql } from 'drizzle-orm';
+import {
+  NO_TRIM,
+  USUAL_HABITS,
+  inDrawerOrder,
+  issueOf,
+  stockItemSchema,
+  type Habits,
+  type StockItem,
+} from '@temnex/core';
+import { TERMINAL, issueWords, pathWords } from '@temnex/words';
 import type {
+  ChangePaper,
   ChangeStock,
   DrawerRecord,
   HabitsRecord,
@@ -10,6 +20,7 @@ import type {
   NewPaper,
   NewStock,
   PaperRecord,
+  UnreadableStock,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -19,9 +30,12 @@ import { move, touch } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
+export const standingPaper = (id: string) => and(eq(papers.id, id), isNull(papers.removedAt));
+
 export const stockItemOf = ({
   demo: _demo,
   createdAt: _createdAt,
+  removedAt: _removedAt,
   origin,
   outline,
   uncut,
@@ -52,17 +66,31 @@ export const putIn = (
 export class PapersService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
+  /** What is there. One row that cannot be read never closes the drawer: it is told as it stands. */
   drawer(): DrawerRecord {
-    return {
-      papers: this.papers(),
-      stock: inDrawerOrder(this.db.select().from(stock).where(gt(stock.quantity, 0)).all().map(stockItemOf)),
-    };
+    const known = this.papers();
+    const there = new Set(known.map((p) => p.id));
+    const items: StockItem[] = [];
+    const unreadable: UnreadableStock[] = [];
+    for (const row of this.db.select().from(stock).where(gt(stock.quantity, 0)).all()) {
+      if (!there.has(row.paper)) continue;
+      const item = stockItemOf(row);
+      const read = stockItemSchema.safeParse(item);
+      if (read.success) items.push(item);
+      else
+        unreadable.push({
+          ...{ id: row.id, paper: row.paper, unit: row.unit, width: String(row.width), height: String(row.height) },
+          why: issueWords(issueOf(read.error.issues[0]!), TERMINAL),
+        });
+    }
+    return { papers: known, stock: inDrawerOrder(items), unreadable };
   }
 
   papers(): PaperRecord[] {
     return this.db
       .select({ id: papers.id, name: papers.name, sides: papers.sides, revision: papers.revision })
       .from(papers)
+      .where(isNull(papers.removedAt))
       .orderBy(papers.name)
       .all();
   }
@@ -77,9 +105,33 @@ export class PapersService {
     });
   }
 
+  /** Its name, its faces: how it looks, how it runs. */
+  changePaper(id: string, { name, sides }: ChangePaper): PaperRecord {
+    const row = this.db
+      .update(papers)
+      .set({ name, sides, revision: sql`${papers.revision} + 1` })
+      .where(standingPaper(id))
+      .returning({ id: papers.id, name: papers.name, sides: papers.sides, revision: papers.revision })
+      .get();
+    if (!row) throw notFound('paper');
+    return row;
+  }
+
+  /** Taken out with all there is of it, to be brought back. */
+  removePaper(id: string): void {
+    const removedAt = new Date().toISOString();
+    const gone = this.db
+      .update(papers)
+      .set({ removedAt, revision: sql`${papers.revision} + 1` })
+      .where(standingPaper(id))
+      .returning({ id: papers.id })
+      .get();
+    if (!gone) throw notFound('paper');
+  }
+
   addStock(item: NewStock): StockItem {
     return once(this.db, item.id, 'stock', (tx) => {
-      if (!tx.select({ id: papers.id }).from(papers).where(eq(papers.id, item.paper)).get())
+      if (!tx.select({ id: papers.id }).from(papers).where(standingPaper(item.paper)).get())
         throw new Refused('bad-input', `paper: there is no paper "${item.paper}"`, { field: 'paper' });
       const added: StockItem = { trim: NO_TRIM, turned: 0, reserved: false, ...item, origin: null };
       putIn(tx, added, 'added', new Date().toISOString());
@@ -92,6 +144,15 @@ export class PapersService {
       const row = tx.select().from(stock).where(eq(stock.id, id)).get();
       if (!row) throw notFound('paper in the drawer');
       if (!Object.keys(change).length) return stockItemOf(row);
+      const changed = stockItemSchema.safeParse({
+        ...stockItemOf(row),
+        quantity: Math.max(1, row.quantity),
+        ...change,
+      });
+      if (!changed.success) {
+        const issue = issueOf(changed.error.issues[0]!);
+        throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+      }
       touch(tx, row.paper);
       return stockItemOf(tx.update(stock).set(change).where(eq(stock.id, id)).returning().get());
     });
@@ -127,7 +188,10 @@ export class PapersService {
     this.db.transaction((tx) => {
       const row = tx.select().from(stock).where(eq(stock.id, id)).get();
       if (!row) throw notFound('paper in the drawer');
-      if (row.quantity) move(tx, row, -row.quantity, 'taken', { at: new Date().toISOString() });
+      const at = new Date().toISOString();
+      if (!row.quantity) return;
+      move(tx, row, -row.quantity, 'taken', { at });
+      tx.update(stock).set({ removedAt: at }).where(eq(stock.id, id)).run();
     });
   }
 

@@ -1,16 +1,72 @@
 import { createRequire } from 'node:module';
+import { basename } from 'node:path';
+import * as fontkit from 'fontkit';
 import PDFDocument from 'pdfkit';
 import type { Drawing, Drawn } from '@temnex/drawing';
 
 const require = createRequire(import.meta.url);
-const font = (face: string, weight: number) =>
-  require.resolve(`@fontsource/${face}/files/${face}-latin-${weight}-normal.woff`);
-const FONTS = {
-  'figures-400': font('bricolage-grotesque', 400),
-  'figures-600': font('bricolage-grotesque', 600),
-  'text-400': font('source-sans-3', 400),
-  'text-600': font('source-sans-3', 600),
+const FACES = { figures: 'bricolage-grotesque', text: 'source-sans-3' } as const;
+const SUBSETS = {
+  'bricolage-grotesque': ['latin', 'latin-ext', 'vietnamese'],
+  'source-sans-3': ['latin', 'latin-ext', 'vietnamese', 'cyrillic', 'cyrillic-ext', 'greek', 'greek-ext'],
 } as const;
+const WEIGHTS = [400, 600] as const;
+
+/** The files in which a letter is looked for, in order: the face's own, the text face's, then one that has most there are. */
+function filesOf(face: keyof typeof FACES, weight: number): string[] {
+  const own = FACES[face];
+  const file = (name: keyof typeof SUBSETS) =>
+    SUBSETS[name].map((subset) => require.resolve(`@fontsource/${name}/files/${name}-${subset}-${weight}-normal.woff`));
+  const fallback = require.resolve(`dejavu-fonts-ttf/ttf/DejaVuSans${weight > 400 ? '-Bold' : ''}.ttf`);
+  return [...file(own), ...(own === 'source-sans-3' ? [] : file('source-sans-3')), fallback];
+}
+
+interface Face {
+  /** As it is known to the document. */
+  readonly name: string;
+  readonly file: string;
+  readonly has: (codePoint: number) => boolean;
+}
+/** Read once, when the first order is printed. */
+const read = new Map<string, Face>();
+const faces = new Map<string, readonly Face[]>();
+function facesOf(face: keyof typeof FACES, weight: number): readonly Face[] {
+  const key = `${face}-${weight}`;
+  const known = faces.get(key);
+  if (known) return known;
+  const found = filesOf(face, weight).map((file): Face => {
+    const before = read.get(file);
+    if (before) return before;
+    const font = fontkit.openSync(file) as fontkit.Font;
+    const made = { name: basename(file), file, has: (point: number) => font.hasGlyphForCodePoint(point) };
+    read.set(file, made);
+    return made;
+  });
+  faces.set(key, found);
+  return found;
+}
+
+/** What nobody sees and no face has: controls, joiners, halves of characters. */
+const UNSEEN = /[\p{Cc}\p{Cf}\p{Cs}\p{Co}\p{Cn}]/gu;
+/** Stands for a letter that no face has. */
+const NO_LETTER = '□';
+
+/** A text in runs of one face each. */
+export function runsOf(text: string, face: keyof typeof FACES, weight: number): { text: string; face: Face }[] {
+  const all = facesOf(face, weight);
+  const runs: { text: string; face: Face }[] = [];
+  // the thin space is an empty last glyph in one of the faces, over which the font reader stumbles
+  for (const letter of text.replaceAll('\u2009', '\u00a0').replace(UNSEEN, '')) {
+    const point = letter.codePointAt(0)!;
+    const last = runs.at(-1);
+    const found = last?.face.has(point) && last.face === all[0] ? last.face : all.find((f) => f.has(point));
+    const said = found ? letter : NO_LETTER;
+    const chosen = found ?? all.find((f) => f.has(NO_LETTER.codePointAt(0)!))!;
+    if (last && last.face === chosen) last.text += said;
+    else runs.push({ text: said, face: chosen });
+  }
+  return runs;
+}
 
 type Doc = InstanceType<typeof PDFDocument>;
 
@@ -48,14 +104,19 @@ function set(doc: Doc, mark: Drawn): void {
       return;
     }
     case 'text': {
-      doc.font(`${mark.face}-${mark.weight}`).fontSize(mark.size).fillOpacity(1).fillColor(mark.fill);
-      // the thin space is an empty last glyph in one of the faces, over which the font reader stumbles
-      const content = mark.text.replaceAll('\u2009', '\u00a0');
-      const width = doc.widthOfString(content);
-      const back = mark.anchor === 'end' ? width : mark.anchor === 'middle' ? width / 2 : 0;
+      doc.fontSize(mark.size).fillOpacity(1).fillColor(mark.fill);
+      const runs = runsOf(mark.text, mark.face, mark.weight).map((run) => ({
+        ...run,
+        width: doc.font(run.face.name).widthOfString(run.text),
+      }));
+      const width = runs.reduce((sum, run) => sum + run.width, 0);
+      let x = mark.x - (mark.anchor === 'end' ? width : mark.anchor === 'middle' ? width / 2 : 0);
       doc.save();
       if (mark.turn) doc.rotate(-mark.turn, { origin: [mark.x, mark.y] });
-      doc.text(content, mark.x - back, mark.y, { lineBreak: false, baseline: 'alphabetic' });
+      for (const run of runs) {
+        doc.font(run.face.name).text(run.text, x, mark.y, { lineBreak: false, baseline: 'alphabetic' });
+        x += run.width;
+      }
       doc.restore();
     }
   }
@@ -66,9 +127,10 @@ export async function pdfOf(pages: readonly Drawing[], title: string, made: Date
   const doc = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
-    info: { Title: title, Creator: 'Temnex', CreationDate: made },
+    info: { Title: title.replace(UNSEEN, ''), Creator: 'Temnex', CreationDate: made },
   });
-  for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
+  for (const face of ['figures', 'text'] as const)
+    for (const weight of WEIGHTS) for (const { name, file } of facesOf(face, weight)) doc.registerFont(name, file);
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<void>((resolve, reject) => {

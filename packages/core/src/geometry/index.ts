@@ -1,4 +1,4 @@
-export { crossesItself, type Point } from './polygon.ts';
+export { areaWithin, crossesItself, type Point } from './polygon.ts';
 export type { Finish, PencilMark } from './finish.ts';
 export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
 export {

@@ -21,3 +21,13 @@ export function crossesItself(outline: readonly Point[]): boolean {
   }
   return false;
 }
+
+/** Area inside an outline, in square ticks. */
+export function areaWithin(corners: ReadonlyArray<{ readonly x: number; readonly y: number }>): number {
+  let twice = 0;
+  corners.forEach((p, i) => {
+    const q = corners[(i + 1) % corners.length]!;
+    twice += p.x * q.y - q.x * p.y;
+  });
+  return Math.abs(twice) / 2;
+}

@@ -13,4 +13,4 @@ export {
   type SizeResult,
 } from './parse.ts';
 export { exactText, figureOf, plainLength, typesetLength, type LengthFigure } from './format.ts';
-export { lengthText, type LengthText } from './schema.ts';
+export { addProblem, lengthText, lengthsIn, type LengthText } from './schema.ts';

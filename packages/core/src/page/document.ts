@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MARK_NAMES, lengthText, parseLength, type LengthText, type Unit } from '../length/index.ts';
+import { MARK_NAMES, lengthText, lengthsIn, parseLength, type LengthText, type Unit } from '../length/index.ts';
 import { RECIPE_IDS, recipeOf, withValue, type RecipeId } from '../recipes/index.ts';
 
 /*
@@ -95,6 +95,10 @@ export const pageSchema = z
     first: z.array(z.string().max(130)).max(500),
   })
   .superRefine((page, context) => {
+    const read = lengthsIn(page.unit, context);
+    read(page.ground.width, ['ground', 'width']);
+    read(page.ground.height, ['ground', 'height']);
+    if (page.ground.seam !== undefined) read(page.ground.seam, ['ground', 'seam'], { allow: 'zero' });
     const used = (all: readonly string[], path: (i: number) => (string | number)[]) =>
       all.forEach((one, i) => {
         if (all.indexOf(one) < i)

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { lengthOf, lengthText, type Ticks } from '../length/index.ts';
+import { addProblem, lengthOf, lengthText, lengthsIn, ticks, type LengthText, type Ticks } from '../length/index.ts';
+import { areaWithin, crossesItself } from '../geometry/index.ts';
 
 /* Papers and what there is of them: the rules, not the storage. */
 
@@ -23,16 +24,21 @@ export const paperFaceSchema = z.strictObject({
 });
 export type PaperFace = z.infer<typeof paperFaceSchema>;
 
-export const paperSchema = z
-  .strictObject({ id, name: label, sides: z.array(paperFaceSchema).min(1).max(2) })
-  .refine((p) => new Set(p.sides.map((s) => s.side)).size === p.sides.length, {
-    path: ['sides'],
-    message: 'side-twice',
+/** One face, or two that are not the same one. */
+export const sidesSchema = z
+  .array(paperFaceSchema)
+  .min(1)
+  .max(2)
+  .superRefine(([first, second], context) => {
+    if (first && first.side === second?.side)
+      addProblem(context, [1, 'side'], { code: 'side-twice', side: first.side });
   });
+export const paperSchema = z.strictObject({ id, name: label, sides: sidesSchema });
 export type Paper = z.infer<typeof paperSchema>;
 
 const margin = lengthText({ allow: 'zero' });
-export const stockItemSchema = z.strictObject({
+/** Its parts, each by itself; `wholeItem` checks how they go together. */
+export const stockItemShape = z.strictObject({
   id,
   paper: id,
   unit: z.enum(['in', 'mm']),
@@ -57,7 +63,43 @@ export const stockItemSchema = z.strictObject({
   /** Where a kept offcut comes from. */
   origin: z.strictObject({ page: z.string(), stock: z.string(), date: z.string() }).nullable(),
 });
-export type StockItem = z.infer<typeof stockItemSchema>;
+
+/** How the parts of an item go together, in its unit: margins that leave something, an outline that is its own, lines on the paper. */
+export function wholeItem(
+  item: Pick<z.infer<typeof stockItemShape>, 'unit' | 'width' | 'height' | 'outline' | 'uncut'> & {
+    readonly trim?: StockItem['trim'] | undefined;
+  },
+  context: z.RefinementCtx,
+): void {
+  const read = lengthsIn(item.unit, context);
+  const [width, height] = [read(item.width, ['width']), read(item.height, ['height'])];
+  if (width === null || height === null) return;
+  const edge = (name: keyof StockItem['trim']) => read(item.trim?.[name] ?? 0, ['trim', name], { allow: 'zero' }) ?? 0;
+  const wide = edge('left') + edge('right') >= width;
+  const high = edge('top') + edge('bottom') >= height;
+  if (wide || high) addProblem(context, ['trim', wide ? 'left' : 'top'], { code: 'trim-too-wide' });
+  const spot = ([x, y]: readonly [LengthText, LengthText], path: (string | number)[]) => ({
+    x: ticks(read(x, [...path, 0], { allow: 'zero' }) ?? 0),
+    y: ticks(read(y, [...path, 1], { allow: 'zero' }) ?? 0),
+  });
+  if (item.outline) {
+    const corners = item.outline.map((corner, i) => spot(corner, ['outline', i]));
+    const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
+    const problem = (code: string) => addProblem(context, ['outline'], { code });
+    if (Math.min(...xs) !== 0 || Math.min(...ys) !== 0) problem('outline-not-at-corner');
+    else if (Math.max(...xs) !== width || Math.max(...ys) !== height) problem('outline-not-its-size');
+    else if (crossesItself(corners)) problem('outline-crosses-itself');
+    else if (areaWithin(corners) === 0) problem('outline-no-area');
+  }
+  item.uncut?.forEach((line, i) => {
+    for (const [at, end] of line.entries()) {
+      const { x, y } = spot(end, ['uncut', i, at]);
+      if (x > width || y > height) addProblem(context, ['uncut', i, at], { code: 'line-outside' });
+    }
+  });
+}
+export const stockItemSchema = stockItemShape.superRefine(wholeItem);
+export type StockItem = z.infer<typeof stockItemShape>;
 
 export interface Drawer {
   readonly papers: readonly Paper[];
@@ -73,7 +115,7 @@ export const sizeOfItem = (item: Pick<StockItem, 'width' | 'height' | 'unit'>): 
 });
 
 /** The trimmer and the habits of the person. The mark is the page's: its pieces are sized to it. */
-export const habitsSchema = z.strictObject({
+const habitsShape = z.strictObject({
   unit: z.enum(['in', 'mm']),
   cutter: z.strictObject({
     reach: lengthText().nullable(),
@@ -91,6 +133,14 @@ export const habitsSchema = z.strictObject({
   centres: margin.nullable().default(null),
   keep: z.strictObject({ shorter: margin, longer: margin }),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
+});
+export const habitsSchema = habitsShape.superRefine(({ unit, cutter, keep, centres }, context) => {
+  const read = lengthsIn(unit, context);
+  if (cutter.reach !== null) read(cutter.reach, ['cutter', 'reach']);
+  for (const name of ['narrowest', 'kerf'] as const) read(cutter[name], ['cutter', name], { allow: 'zero' });
+  read(cutter.long, ['cutter', 'long'], { allow: 'negative' });
+  for (const name of ['shorter', 'longer'] as const) read(keep[name], ['keep', name], { allow: 'zero' });
+  if (centres !== null) read(centres, ['centres'], { allow: 'zero' });
 });
 export type Habits = z.infer<typeof habitsSchema>;
 

@@ -1,4 +1,4 @@
-import type { Point } from '../../geometry/index.ts';
+import { areaWithin, type Point } from '../../geometry/index.ts';
 import { ticks } from '../../length/index.ts';
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
 import { isRoom, type Tree } from '../sheets/tree.ts';
@@ -38,20 +38,11 @@ const MOST_SPARED = 300;
 
 /** Area of a polygon in square ticks, or of the rectangle where there is no outline. */
 export const areaOf = ({ outline, width, height }: Pick<JobStock, 'width' | 'height' | 'outline'>): number =>
-  outline ? polygonArea(outline) : width * height;
+  outline ? areaWithin(outline) : width * height;
 
 interface Spot {
   readonly x: number;
   readonly y: number;
-}
-
-function polygonArea(corners: readonly Spot[]): number {
-  let twice = 0;
-  corners.forEach((p, i) => {
-    const q = corners[(i + 1) % corners.length]!;
-    twice += p.x * q.y - q.x * p.y;
-  });
-  return Math.abs(twice) / 2;
 }
 
 /** Whether a rectangle lies wholly inside an outline. */
@@ -269,7 +260,7 @@ function isPaper(outline: readonly Point[], r: Rectangle): boolean {
     });
   const sideways = clipped(clipped(outline, 'x', r.x, 1), 'x', r.x + r.width, -1);
   const left = clipped(clipped(sideways, 'y', r.y, 1), 'y', r.y + r.height, -1);
-  return r.width * r.height - polygonArea(left) <= (r.width + r.height) / 2;
+  return r.width * r.height - areaWithin(left) <= (r.width + r.height) / 2;
 }
 
 /** Lines of the grid along one way: the box's ends, corners on the mark either side, and where it has slanted edges evenly between them. */

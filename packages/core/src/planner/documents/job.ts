@@ -113,6 +113,10 @@ export type JobProblem =
   | { code: 'outline-not-at-corner' }
   | { code: 'outline-crosses-itself' }
   | { code: 'outline-size' }
+  /** Of a scrap in the drawer. */
+  | { code: 'outline-not-its-size' }
+  | { code: 'outline-no-area' }
+  | { code: 'line-outside' }
   | { code: 'join-outside' }
   | { code: 'least-too-large' }
   | { code: 'missing' }

@@ -1,0 +1,30 @@
+import { describe, expect, test } from '@jest/globals';
+import type { Drawn } from '@temnex/drawing';
+import { pdfOf, runsOf } from './pdf.ts';
+
+const word = (text: string): Drawn => ({
+  ...{ kind: 'text', x: 40, y: 40, text, size: 12, face: 'figures', weight: 600 },
+  ...{ anchor: 'start', fill: '#000000' },
+});
+
+describe('letters that people use', () => {
+  test.each([
+    ['Latin stays in its own face', 'Gust 4\u20093⁄8', ['bricolage-grotesque-latin-600-normal.woff']],
+    ['with accents', 'Őszi szél', ['latin-', 'latin-ext-', 'latin-']],
+    ['Greek', 'αετός', ['greek-', 'greek-ext-']],
+    ['Cyrillic', 'змей', ['cyrillic-']],
+    ['Hebrew, from the face that has most', 'עפיפון', ['DejaVuSans-Bold']],
+    ['what no face has is a box', '風', ['']],
+  ])('%s', (_, text, files) => {
+    const runs = runsOf(text, 'figures', 600);
+    for (const run of runs) expect(files.some((file) => run.face.name.includes(file))).toBe(true);
+    expect(runs.map((r) => r.text).join('').length).toBe(text.length);
+  });
+  test('what nobody sees is left out, and nothing of it stops the page', async () => {
+    const unseen = 'ki\u200bte\u0000 \ud800day\u202e';
+    expect(runsOf(unseen, 'text', 400).map((r) => r.text)).toEqual(['kite day']);
+    const words = [unseen, '\u200b', '', 'змей 風 עפיפון ½', '\u{1f600}'];
+    const pdf = await pdfOf([{ title: '', width: 200, height: 200, marks: words.map(word) }], unseen, new Date(0));
+    expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  });
+});

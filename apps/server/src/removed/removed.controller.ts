@@ -1,0 +1,32 @@
+import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import { bareRequestSchema, type BareRequest, type Removed } from '@temnex/contract';
+import { checked } from '../http/checked.ts';
+import { RemovedService } from './removed.service.ts';
+
+@Controller('api')
+export class RemovedController {
+  constructor(@Inject(RemovedService) private readonly removed: RemovedService) {}
+
+  @Get('removed')
+  list(): Removed[] {
+    return this.removed.list();
+  }
+
+  @Post('pages/:id/restore')
+  @HttpCode(204)
+  page(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+    this.removed.page(id, body.id);
+  }
+
+  @Post('papers/:id/restore')
+  @HttpCode(204)
+  paper(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+    this.removed.paper(id, body.id);
+  }
+
+  @Post('stock/:id/restore')
+  @HttpCode(204)
+  stock(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+    this.removed.stock(id, body.id);
+  }
+}

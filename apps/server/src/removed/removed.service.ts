@@ -1,0 +1,91 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
+import type { Removed } from '@temnex/contract';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
+import { once } from '../database/once.ts';
+import { movements, pages, papers, stock } from '../database/schema.ts';
+import { Refused, notFound } from '../http/refused.ts';
+import { move, touch } from '../papers/movements.ts';
+
+/** So many of the things taken out last are listed. */
+const LISTED = 100;
+
+/** What was taken out, and bringing it back. */
+@Injectable()
+export class RemovedService {
+  constructor(@Inject(DATABASE) private readonly db: Database) {}
+
+  list(): Removed[] {
+    const name = sql<string>`coalesce(json_extract(${pages.summary}, '$.name'), 'A page that cannot be read')`;
+    const all: Removed[] = [
+      ...this.db
+        .select({ id: pages.id, name, removedAt: pages.removedAt })
+        .from(pages)
+        .where(isNotNull(pages.removedAt))
+        .all()
+        .map((row) => ({ kind: 'page' as const, ...row, removedAt: row.removedAt! })),
+      ...this.db
+        .select({ id: papers.id, name: papers.name, removedAt: papers.removedAt })
+        .from(papers)
+        .where(isNotNull(papers.removedAt))
+        .all()
+        .map((row) => ({ kind: 'paper' as const, ...row, removedAt: row.removedAt! })),
+      ...this.db
+        .select({
+          ...{ id: stock.id, name: papers.name, removedAt: stock.removedAt },
+          ...{ width: stock.width, height: stock.height, unit: stock.unit },
+        })
+        .from(stock)
+        .innerJoin(papers, eq(papers.id, stock.paper))
+        .where(and(isNotNull(stock.removedAt), eq(stock.quantity, 0)))
+        .all()
+        .map((row) => ({
+          ...{ kind: 'stock' as const, ...row, removedAt: row.removedAt! },
+          ...{ width: String(row.width), height: String(row.height), count: this.takenOf(this.db, row.id) },
+        })),
+    ];
+    return all.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1)).slice(0, LISTED);
+  }
+
+  page(id: string, request: string): void {
+    once(this.db, request, `page ${id} brought back`, (tx) => {
+      const back = tx.update(pages).set({ removedAt: null }).where(eq(pages.id, id)).returning({ id: pages.id }).get();
+      if (!back) throw notFound('page');
+      return null;
+    });
+  }
+
+  paper(id: string, request: string): void {
+    once(this.db, request, `paper ${id} brought back`, (tx) => {
+      const back = tx.update(papers).set({ removedAt: null }).where(eq(papers.id, id)).returning().get();
+      if (!back) throw notFound('paper');
+      touch(tx, id);
+      return null;
+    });
+  }
+
+  /** As many of it as were taken out. */
+  stock(id: string, request: string): void {
+    once(this.db, request, `stock ${id} brought back`, (tx) => {
+      const row = tx.select().from(stock).where(eq(stock.id, id)).get();
+      if (!row) throw notFound('paper in the drawer');
+      if (!row.removedAt || row.quantity)
+        throw new Refused('stock-changed', 'It is in the drawer, or was used since; nothing was changed.');
+      move(tx, row, this.takenOf(tx, id), 'taken-back', { at: new Date().toISOString() });
+      tx.update(stock).set({ removedAt: null }).where(eq(stock.id, id)).run();
+      return null;
+    });
+  }
+
+  /** How many the last taking out took. */
+  private takenOf(db: Database | Transaction, id: string): number {
+    const last = db
+      .select({ by: movements.by })
+      .from(movements)
+      .where(and(eq(movements.stock, id), eq(movements.why, 'taken')))
+      .orderBy(desc(movements.at), desc(sql`rowid`))
+      .limit(1)
+      .get();
+    return Math.max(1, -(last?.by ?? -1));
+  }
+}
