@@ -19,8 +19,10 @@ test('a paper nobody knows yet is described where it stands', async ({ table: pa
   await page.goto(`${DEMO}/papers`);
   await page.getByLabel('Add a sheet or a scrap in one line').fill('sheet 12 x 12 gull grey');
   await expect(page.getByText('a new paper called gull grey')).toBeVisible();
+  // Enter alone makes no paper: it is seen and said yes to
+  await page.keyboard.press('Enter');
   await page.getByLabel('side A').selectOption('dots');
-  await page.getByRole('button', { name: 'Put in' }).click();
+  await page.getByRole('button', { name: 'Yes, a new paper' }).click();
   await expect(page.getByRole('button', { name: /gull grey.*1 sheet/ })).toBeVisible();
 });
 

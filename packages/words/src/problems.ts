@@ -190,6 +190,8 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
       return 'Say two corners of it, from the left and from the bottom, such as 1 x 2 to 4 1/2 x 6.';
     case 'corners':
       return 'Say three corners or more, in order round it, such as corners 0 x 0, 9 x 0, 4 x 6.';
+    case 'stray':
+      return `"${problem.text}" says nothing here: a size, a number and a paper do.`;
     case 'corners-cross':
       return 'These corners are not in order round it: an edge would cross another.';
     case 'ambiguous-paper':

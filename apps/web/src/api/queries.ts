@@ -11,13 +11,16 @@ import {
   pageSummarySchema,
   paperRecordSchema,
   planRecordSchema,
+  removedSchema,
   stockRecordSchema,
+  type ChangePaper,
   type ChangeStock,
   type Cut,
   type HabitsRecord,
   type NewMovement,
   type NewPaper,
   type NewStock,
+  type Removed,
   type ScrapPiece,
   type StorePlan,
 } from '@temnex/contract';
@@ -34,6 +37,7 @@ const KEYS = {
   plan: (page: string) => ['plan', page] as const,
   cuttings: (page: string) => ['cuttings', page] as const,
   demo: ['demo'] as const,
+  removed: ['removed'] as const,
 };
 
 export const usePages = () =>
@@ -88,7 +92,31 @@ function useChange<In, Out>(change: (input: In, id: string) => Promise<Out>, sta
 
 export const useCreatePage = () =>
   useChange((document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }), [KEYS.pages]);
-export const useRemovePage = () => useChange((id: string) => ask('DELETE', `/api/pages/${id}`, null), [KEYS.pages]);
+export const useRemovePage = () =>
+  useChange((id: string) => ask('DELETE', `/api/pages/${id}`, null), [KEYS.pages, KEYS.removed]);
+/** A page whose text was mended by hand. */
+export const useMendPage = (id: string) =>
+  useChange(
+    (save: { version: number; document: unknown }) => ask('PUT', `/api/pages/${id}`, pageRecordSchema, save),
+    [KEYS.pages, KEYS.page(id)],
+  );
+export const useRemoved = () =>
+  useQuery({ queryKey: KEYS.removed, queryFn: () => ask('GET', '/api/removed', z.array(removedSchema)), staleTime: 0 });
+export const useRestore = () =>
+  useChange(
+    ({ kind, id: what }: Pick<Removed, 'kind' | 'id'>, id) =>
+      ask('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
+    [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements']],
+  );
+export const useRemoveStock = () =>
+  useChange((id: string) => ask('DELETE', `/api/stock/${id}`, null), [KEYS.drawer, KEYS.removed, ['movements']]);
+export const useChangePaper = () =>
+  useChange(
+    ({ id, ...change }: ChangePaper & { id: string }) => ask('PUT', `/api/papers/${id}`, paperRecordSchema, change),
+    [KEYS.drawer],
+  );
+export const useRemovePaper = () =>
+  useChange((id: string) => ask('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);
 export const useAddPaper = () =>
   useChange(
     (paper: Omit<NewPaper, 'id'>, id) => ask('POST', '/api/papers', paperRecordSchema, { id, ...paper }),

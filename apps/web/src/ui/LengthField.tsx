@@ -59,6 +59,8 @@ export interface LengthFieldProps {
   /** Emptying it means something; left out, an emptied field gets its value back. */
   onEmpty?: () => void;
   options?: ReadOptions;
+  /** What stands there while it is empty, and may be typed to empty it: no limit. */
+  none?: string;
   /** Worked out, not given: typing in it takes it over. */
   computed?: boolean;
   hideLabel?: boolean;
@@ -74,12 +76,21 @@ export function LengthField({
   onCommit,
   onEmpty,
   options,
+  none,
   computed,
   hideLabel,
   width,
 }: LengthFieldProps) {
   const field = useLengthField(value, unit, options);
+  const typed = field.text.trim().toLowerCase();
+  // as far as it is typed
+  const saysNone = none !== undefined && typed !== '' && none.startsWith(typed);
+  const problem = saysNone ? null : field.problem;
   const commit = (take?: 'as-it-is') => {
+    if (saysNone && typed === none) {
+      field.reset();
+      return onEmpty?.();
+    }
     const text = field.commit(take);
     if (text) onCommit(text);
     else if (text === '') onEmpty?.();
@@ -89,7 +100,7 @@ export function LengthField({
       value={field.text}
       onChange={field.change}
       onBlur={() => commit()}
-      isInvalid={field.problem !== null}
+      isInvalid={problem !== null}
       validationBehavior="aria"
       onKeyDown={(e) => {
         // Enter on a worked-out number gives it as it is
@@ -101,10 +112,14 @@ export function LengthField({
       style={width ? ({ '--field': width } as React.CSSProperties) : undefined}
     >
       {hideLabel ? null : shown === label ? <Name>{label}</Name> : <Shown aria-hidden="true">{shown}</Shown>}
-      <Input autoComplete="off" spellCheck={false} inputMode="text" onFocus={(e) => e.currentTarget.select()} />
-      <Fault>
-        {field.problem ? lengthProblemWords(field.problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}
-      </Fault>
+      <Input
+        autoComplete="off"
+        spellCheck={false}
+        inputMode="text"
+        placeholder={none}
+        onFocus={(e) => e.currentTarget.select()}
+      />
+      <Fault>{problem ? lengthProblemWords(problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}</Fault>
     </Field>
   );
 }

@@ -33,12 +33,12 @@ describe('the line that takes shorthand', () => {
     expect(button.disabled).toBe(false);
   });
   test('is cleared once it was taken', async () => {
-    const onSay = jest.fn(async (_text: string) => true);
+    const onSay = jest.fn(async (_text: string, _sure?: boolean) => true);
     const { input, type, send } = line(onSay);
     type('scrap 5 x 3');
     send();
     await waitFor(() => expect(input.value).toBe(''));
-    expect(onSay).toHaveBeenCalledWith('scrap 5 x 3');
+    expect(onSay).toHaveBeenCalledWith('scrap 5 x 3', false);
   });
   test('keeps the text when it was not taken, and does not send what it does not understand', async () => {
     const onSay = jest.fn(async (_text: string) => false);
@@ -50,5 +50,17 @@ describe('the line that takes shorthand', () => {
     send();
     await waitFor(() => expect(onSay).toHaveBeenCalledTimes(1));
     expect(input.value).toBe('scrap 5 x 3');
+  });
+  test('pressed three times it is said once', async () => {
+    let taken: (took: boolean) => void = () => {};
+    const onSay = jest.fn((_text: string) => new Promise<boolean>((resolve) => (taken = resolve)));
+    const { input, type, send } = line(onSay);
+    type('scrap 5 x 3');
+    for (let i = 0; i < 3; i++) send();
+    expect(onSay).toHaveBeenCalledTimes(1);
+    type('scrap 5 x 3 and more');
+    taken(true);
+    await waitFor(() => expect(onSay).toHaveBeenCalledTimes(1));
+    expect(input.value).toBe('scrap 5 x 3 and more');
   });
 });

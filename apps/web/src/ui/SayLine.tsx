@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { Strong } from './buttons.tsx';
@@ -42,19 +42,33 @@ interface SayLineProps {
   action: string;
   /** What was understood of the text; null while it is empty. */
   understand: (text: string) => { ok: boolean; says: ReactNode } | null;
-  /** Gives back whether it was taken, so that the line can be cleared. */
-  onSay: (text: string) => boolean | Promise<boolean>;
+  /** Gives back whether it was taken, so that the line can be cleared; `sure`: what had to be said yes to was. */
+  onSay: (text: string, sure: boolean) => boolean | Promise<boolean>;
+  /** What else there is to say about a line, with what says yes to it. */
+  more?: (text: string, yes: () => void) => ReactNode;
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
-export function SayLine({ label, example, action, understand, onSay }: SayLineProps) {
+export function SayLine({ label, example, action, understand, onSay, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
+  // pressed twice, it is said once
+  const busy = useRef(false);
+  const say = async (sure: boolean) => {
+    if (!heard?.ok || busy.current) return;
+    busy.current = true;
+    try {
+      // what was typed meanwhile stays
+      if (await onSay(text, sure)) setText((now) => (now === text ? '' : now));
+    } finally {
+      busy.current = false;
+    }
+  };
   return (
     <Line
-      onSubmit={async (e) => {
+      onSubmit={(e) => {
         e.preventDefault();
-        if (heard?.ok && (await onSay(text))) setText('');
+        void say(false);
       }}
     >
       <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
@@ -67,6 +81,7 @@ export function SayLine({ label, example, action, understand, onSay }: SayLinePr
       <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
         {heard?.says ?? ''}
       </Understood>
+      {heard?.ok ? more?.(text, () => void say(true)) : null}
     </Line>
   );
 }

@@ -133,8 +133,8 @@ export function parseSize(text: string, unit: Unit): SizeResult {
   if (halves.length !== 2 || !first || !second) return { ok: false, problem: { code: 'size-unreadable', text } };
   const height = parseLength(second, unit);
   if (!height.ok) return height;
-  const shared = /(inches|inch|in|"|mm|cm)\.?$/i.exec(second)?.[1];
-  const firstText = shared && !/[a-z"]/i.test(first) ? `${first} ${shared}` : first;
+  const shared = /(inches|inch|in|"|''|mm|cm)\.?$/i.exec(second)?.[1];
+  const firstText = shared && !/[a-z"']/i.test(first) ? `${first} ${shared}` : first;
   const width = parseLength(firstText, unit);
   if (!width.ok) return width;
   return { ok: true, width: firstText, height: second, value: { width: width.value, height: height.value } };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { MARK_NAMES, lengthText, lengthsIn, parseLength, type LengthText, type Unit } from '../length/index.ts';
-import { RECIPE_IDS, recipeOf, withValue, type RecipeId } from '../recipes/index.ts';
+import { MARK_NAMES, lengthNamed, lengthText, lengthsIn, type LengthText, type Unit } from '../length/index.ts';
+import { RECIPE_IDS, inputNamed, recipeOf, type RecipeId } from '../recipes/index.ts';
 
 /*
  * The page document, version 2: items made by recipes, bottom to top, each in a room. Lengths are kept as they were typed;
@@ -149,24 +149,6 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
     spares: [],
     first: [],
   };
-}
-
-/** A length typed bare, with the unit named in which it was meant. */
-export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | string {
-  const read = parseLength(text, unit, { allow: 'negative' });
-  const bare = typeof text === 'number' || !/[a-z"″']/i.test(text);
-  return read.ok && bare && read.value.ticks !== 0 ? `${text} ${unit}` : text;
-}
-
-/** The input of a recipe with every bare length named in the unit in which it was typed. */
-export function inputNamed(recipe: RecipeId, input: unknown, unit: Unit): unknown {
-  return recipeOf(recipe)
-    .fields(input)
-    .reduce(
-      (next, f) =>
-        f.kind === 'length' && f.value !== undefined ? withValue(next, f.path, lengthNamed(f.value, unit)) : next,
-      input,
-    );
 }
 
 /** Changes the unit of a page; lengths typed bare keep their meaning by getting the old unit's name. */

@@ -5,8 +5,6 @@ export {
   UP_DOWN,
   emptyPage,
   inOtherUnit,
-  inputNamed,
-  lengthNamed,
   newItem,
   pageSchema,
   placeSchema,

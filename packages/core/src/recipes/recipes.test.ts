@@ -468,3 +468,26 @@ describe('one line', () => {
     });
   });
 });
+
+describe('a line in another unit than the page', () => {
+  const table = {
+    unit: 'in',
+    mark: MARKS['1/16'],
+    room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
+  } as const;
+  test.each([
+    [
+      'mat 6 mm around 89x127',
+      'mat-stack',
+      { print: { width: '89 mm', height: '127 mm' }, mats: [{ reveal: { all: '6 mm' } }] },
+    ],
+    ["mat 1/8 around 4'' x 6", 'mat-stack', { print: { width: "4''", height: '6' } }],
+    ['5 banners 35 mm x 115', 'banner-strip', { count: 5, strip: { width: '35 mm', length: '115 mm' } }],
+  ])('%s', (line, recipe, input) =>
+    expect(sayRecipe(line, table, () => 'a')).toMatchObject({ recipe, said: { ok: true, input } }),
+  );
+  test('a minus is refused', () =>
+    expect(sayRecipe('mat -1/8 around 4x6', table, () => 'a')).toMatchObject({
+      said: { ok: false, problem: { code: 'length-not-positive' } },
+    }));
+});

@@ -3,7 +3,7 @@ import { bannerStrip } from './banner-strip/bannerStrip.ts';
 import { basePanels } from './base-panels/basePanels.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
-import type { Recipe, Said, Table } from './recipe.ts';
+import type { Recipe } from './recipe.ts';
 
 /** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, and a line here. */
 const KNOWN = { photo, 'mat-stack': matStack, 'base-panels': basePanels, 'banner-strip': bannerStrip } as const;
@@ -18,16 +18,3 @@ export const recipeOf = (id: RecipeId): AnyRecipe => KNOWN[id] as unknown as Any
 
 /** What one begins with who has said nothing yet. */
 export const FIRST_RECIPE: RecipeId = 'mat-stack';
-
-/** Which recipe a line is about, and what it understood; null where none knows it. */
-export function sayRecipe(
-  line: string,
-  table: Table,
-  newId: () => string,
-): { readonly recipe: RecipeId; readonly said: Said<unknown> } | null {
-  for (const id of RECIPE_IDS) {
-    const said = recipeOf(id).say(line, table, newId);
-    if (said) return { recipe: id, said };
-  }
-  return null;
-}

@@ -1,10 +1,14 @@
 import { crossesItself } from '../geometry/index.ts';
 import {
+  BY_SAID,
+  LENGTH_SAID,
   exactText,
+  lengthNamed,
   parseLength,
   parseSize,
   inches,
   ticks,
+  unitOfLine,
   type LengthProblem,
   type LengthText,
   type Unit,
@@ -40,23 +44,39 @@ export type SaidStock =
         | { code: 'size-unreadable'; text: string }
         | { code: 'quantity'; text: string }
         | { code: 'corners'; text: string }
+        /** A mark that says nothing, such as a minus by itself. */
+        | { code: 'stray'; text: string }
         | { code: 'corners-cross' }
         | { code: 'ambiguous-paper'; words: string; names: readonly string[] };
     };
 
-const NUMBER = String.raw`(?:\d+(?:[\s-]+\d+\/\d+|\s*[½⅓⅔¼¾⅛⅜⅝⅞]|[.,]\d+|\/\d+)?|[½⅓⅔¼¾⅛⅜⅝⅞])\s*(?:inches|inch|in\b|"|″|mm\b|cm\b)?`;
-const LESS = new RegExp(`\\bless\\s+(${NUMBER}\\s*(?:[x×]|by)\\s*${NUMBER})`, 'i');
-const POINT = String.raw`${NUMBER}\s*(?:[x×]|by)\s*${NUMBER}`;
+const POINT = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const LESS = new RegExp(String.raw`\bless\s+(${POINT})`, 'i');
 const CORNERS = new RegExp(String.raw`\bcorners?\b((?:[\s,;]*${POINT})+)`, 'i');
-const SIZE = new RegExp(`(${NUMBER})\\s*(?:[x×]|by)\\s*(${NUMBER})`, 'i');
+const SIZE = new RegExp(POINT, 'i');
+const BY = new RegExp(BY_SAID, 'i');
 
 /**
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
  * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap. `less 3 x 4`: a corner of that size is gone, so
  * that an L is left; it is drawn with the gap at its upper right. `corners 0 x 0, 9 x 0, 4 x 6`: an odd scrap by its corners in
- * order round it, each so far from the left and from the bottom.
+ * order round it, each so far from the left and from the bottom. Where only one unit is named in the line it holds for all of it.
  */
-export function sayStock(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+export function sayStock(said: string, papers: readonly { id: string; name: string }[], usual: Unit): SaidStock {
+  const unit = unitOfLine(said, usual);
+  const heard = sayIn(said, papers, unit);
+  if (!heard.ok || unit === usual) return heard;
+  const named = (text: LengthText) => lengthNamed(text, unit);
+  return {
+    ...heard,
+    ...{ width: String(named(heard.width)), height: String(named(heard.height)) },
+    ...(heard.outline
+      ? { outline: heard.outline.map(([x, y]): [LengthText, LengthText] => [named(x), named(y)]) }
+      : {}),
+  };
+}
+
+function sayIn(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
   const round = /\bcorners?\s+\d/i.test(said) ? cornersIn(said, unit) : null;
   if (round && !('outline' in round)) return { ok: false, problem: round };
   const spoken = round ? round.as : said;
@@ -74,7 +94,7 @@ function cornersIn(
   | { code: 'corners'; text: string }
   | { code: 'corners-cross' } {
   const found = CORNERS.exec(said);
-  const points = [...(found?.[1] ?? '').matchAll(new RegExp(POINT, 'gi'))].map(([text]) => text.split(/[x×]|by/i));
+  const points = [...(found?.[1] ?? '').matchAll(new RegExp(POINT, 'gi'))].map(([text]) => text.split(BY));
   if (!found || points.length < 3) return { code: 'corners', text: found?.[1]?.trim() ?? '' };
   const read: { x: number; y: number }[] = [];
   for (const point of points) {
@@ -94,6 +114,12 @@ function cornersIn(
   };
 }
 
+const NUMBER_WORDS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const numberOf = (word: string): number | null => {
+  const at = NUMBER_WORDS.indexOf(word.toLowerCase());
+  return at >= 0 ? at + 1 : /^\d{1,5}$/.test(word) ? Number(word) : null;
+};
+
 function sayRectangle(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
   const gone = LESS.exec(said);
   const line = gone ? said.replace(gone[0], ' ') : said;
@@ -110,14 +136,28 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   const rest = `${line.slice(0, found.index)} ${line.slice(found.index + found[0].length)}`;
   const words = rest.split(/[\s,]+/).filter(Boolean);
   let kind: StockKindWord | null = null;
-  let quantity = 1;
+  let quantity: number | null = null;
   const name: string[] = [];
-  for (const word of words) {
+  for (const [i, word] of words.entries()) {
     const times = /^[x×](\d+)$/i.exec(word) ?? /^(\d+)[x×]$/i.exec(word);
+    const kindOf = (w: string | undefined) => KINDS[w?.toLowerCase().replace(/s$/, '') ?? ''];
     if (times) quantity = Number(times[1]);
-    else if (!kind && KINDS[word.toLowerCase().replace(/s$/, '')]) kind = KINDS[word.toLowerCase().replace(/s$/, '')]!;
+    // `6 sheets`, `two scraps`
+    else if (kindOf(words[i + 1]) && !kind && quantity === null && numberOf(word) !== null) quantity = numberOf(word);
+    else if (!kind && kindOf(word)) kind = kindOf(word)!;
     else name.push(word);
   }
+  // `rust 3` where there is a rust and no rust 3: three of it
+  const called = (list: readonly string[]) =>
+    papers.some((p) => list.length > 0 && list.every((w) => p.name.toLowerCase().includes(w.toLowerCase())));
+  const last = name.length > 1 ? numberOf(name.at(-1)!) : null;
+  if (quantity === null && last !== null && !called(name) && called(name.slice(0, -1))) {
+    quantity = last;
+    name.pop();
+  }
+  quantity ??= 1;
+  const odd = name.find((word) => !/\p{L}|\d/u.test(word));
+  if (odd !== undefined) return { ok: false, problem: { code: 'stray', text: odd } };
   if (quantity < 1 || quantity > 10_000) return { ok: false, problem: { code: 'quantity', text: String(quantity) } };
   const asked = name.join(' ').toLowerCase();
   const exact = papers.filter((p) => p.name.toLowerCase() === asked);

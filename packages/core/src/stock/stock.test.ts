@@ -175,3 +175,26 @@ describe('a box by two of its corners', () => {
   );
   test('a number that is none is named', () => expect(sayBox('1 x 2 to 4 x tall', 'in')).toMatchObject({ ok: false }));
 });
+
+describe('one line about paper', () => {
+  const papers = [
+    { id: 'r', name: 'Rust' },
+    { id: 'w', name: 'Chalk white' },
+  ];
+  test.each<[string, object]>([
+    ['6 sheets 12 x 12 white', { quantity: 6, kind: 'sheet', paper: { id: 'w' } }],
+    ['two scraps 3 x 4 rust', { quantity: 2, kind: 'scrap', paper: { id: 'r' } }],
+    ['scrap 5 x 3 rust 3', { quantity: 3, paper: { id: 'r' } }],
+    ['scrap 5 x 3 route 66', { quantity: 1, paper: null, paperWords: 'route 66' }],
+    ["scrap 12'' x 5 rust", { width: "12''", height: '5' }],
+    ['scrap 4⅙ x ⅙ rust', { width: '4 1/6', height: '1/6' }],
+  ])('%s', (line, heard) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: true, ...heard }));
+  test('in another unit than the usual one, all of it is named', () =>
+    expect(sayStock('scrap 127 mm x 89 rust', papers, 'in')).toMatchObject({ width: '127 mm', height: '89 mm' }));
+  test.each([
+    ['scrap -5 x 3 rust', 'length-not-positive'],
+    ['scrap 5 x -3 rust', 'length-not-positive'],
+    ['scrap 5 x 3 - rust', 'stray'],
+    ['rust 3', 'size-unreadable'],
+  ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+});

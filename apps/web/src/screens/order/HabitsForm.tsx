@@ -28,7 +28,9 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
           label="longest cut"
           value={habits.cutter.reach ?? ''}
           unit={habits.unit}
+          none="no limit"
           onCommit={(reach) => cutter({ reach })}
+          onEmpty={() => cutter({ reach: null })}
         />
         <LengthField
           label="narrowest to hold"

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { Outlet, useOutletContext, useParams } from 'react-router';
+import { Outlet, useMatch, useOutletContext, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import {
   USUAL_HABITS,
@@ -25,6 +25,7 @@ import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { stationsOf } from './stations.ts';
+import { MendPage, isUnreadable } from './MendPage.tsx';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';
 
 export interface PageContext {
@@ -70,6 +71,14 @@ function useDerived(page: PageEditor['page'] | null): DerivedPage | null {
 
 const noop = () => {};
 
+/** `of today, 10:32`, or with the day where it is another. */
+const whenWords = (iso: string): string => {
+  const at = new Date(iso);
+  const time = at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  const today = at.toDateString() === new Date().toDateString();
+  return today ? `of ${time} today` : `of ${at.toLocaleDateString()}, ${time}`;
+};
+
 function OnePage({ id }: { id: string }) {
   const state = usePageEditor(id);
   const drawer = useDrawer();
@@ -108,6 +117,18 @@ function OnePage({ id }: { id: string }) {
         : null,
     [derived, version, drawer.data, habits.data, standing],
   );
+  // the page itself needs none of these; every other station would show something that is not so
+  const asked = [
+    { name: 'The drawer', what: 'the drawer', query: drawer },
+    { name: 'Your habits', what: 'your habits', query: habits },
+    { name: 'What is cut already', what: 'what is cut', query: cuttings },
+    { name: 'The cutting order', what: 'the cutting order', query: plan },
+  ];
+  const needsAll = useMatch('/page/:id') === null;
+  const without = asked.filter(({ query }) => query.data === undefined);
+  const failing = without.find(({ query }) => query.error) ?? null;
+  const waiting = without[0] ?? null;
+  const retryAll = () => without.forEach(({ query }) => void query.refetch());
   useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
   useEffect(() => {
     if (page) document.title = `${page.name} · Temnex`;
@@ -126,7 +147,11 @@ function OnePage({ id }: { id: string }) {
       <KeysSheet stations={stations} />
       {state.status === 'loading' ? <Loading what="the page" /> : null}
       {state.status === 'failed' ? (
-        <Trouble title="This page cannot be opened" error={state.error} retry={state.retry} />
+        isUnreadable(state.error) ? (
+          <MendPage refusal={state.error.refusal} opened={state.retry} />
+        ) : (
+          <Trouble title="This page cannot be opened" error={state.error} retry={state.retry} />
+        )
       ) : null}
       {editor?.conflict ? (
         <Conflict aria-label="Two versions">
@@ -138,7 +163,31 @@ function OnePage({ id }: { id: string }) {
           </Notice>
         </Conflict>
       ) : null}
-      {editor && derived ? (
+      {editor?.unsaved && !editor.conflict ? (
+        <Conflict aria-label="Edits that were not saved">
+          <Notice kind="advice">
+            <b>Edits {whenWords(editor.unsaved.at)} were not saved.</b> They were kept here; taken up, they are one step
+            of undo.
+            <Plain onPress={editor.takeUp}>Take them up</Plain>
+            <Quiet onPress={editor.leaveOut}>Leave them out</Quiet>
+          </Notice>
+        </Conflict>
+      ) : null}
+      {editor && failing && !needsAll ? (
+        <Conflict>
+          <Notice kind="block">
+            <span>
+              {failing.name} could not be fetched. {failing.query.error?.message}
+            </span>
+            <Quiet onPress={retryAll}>Try again</Quiet>
+          </Notice>
+        </Conflict>
+      ) : null}
+      {editor && needsAll && failing ? (
+        <Trouble title={`${failing.name} could not be fetched`} error={failing.query.error} retry={retryAll} />
+      ) : editor && needsAll && waiting ? (
+        <Loading what={waiting.what} />
+      ) : editor && derived ? (
         <Outlet
           context={
             {
@@ -178,7 +227,12 @@ function Saved({ editor }: { editor: PageEditor }) {
       >
         {SAVED_WORDS[editor.saving]}
       </span>
-      {editor.trouble ? <Quiet onPress={editor.retry}>Try again</Quiet> : null}
+      {editor.trouble ? (
+        <>
+          <span title={editor.trouble}>kept here, tried again by itself</span>
+          <Quiet onPress={editor.retry}>Try now</Quiet>
+        </>
+      ) : null}
     </>
   );
 }

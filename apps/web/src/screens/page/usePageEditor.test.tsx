@@ -18,6 +18,8 @@ class Store {
   };
   puts: { version: number; document: Page }[] = [];
   down = false;
+  /** It saves, and its answer never arrives. */
+  mute = false;
   fetch = async (_path: string, init?: { method?: string; body?: string }): Promise<unknown> => {
     const answer = (status: number, body: unknown) => ({ ok: status < 400, status, json: async () => body });
     if (init?.method !== 'PUT') return answer(200, this.record);
@@ -27,6 +29,7 @@ class Store {
     if (put.version !== this.record.version)
       return answer(409, { code: 'stale', message: 'stale', current: this.record });
     this.record = { ...this.record, version: put.version + 1, document: put.document };
+    if (this.mute) throw new TypeError('connection lost');
     return answer(200, this.record);
   };
 }
@@ -36,7 +39,10 @@ beforeEach(() => {
   store = new Store();
   globalThis.fetch = jest.fn(store.fetch) as unknown as typeof fetch;
 });
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  localStorage.clear();
+});
 
 async function open(): Promise<{ editor: () => PageEditor; unmount: () => void }> {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
@@ -128,5 +134,66 @@ describe('a page being worked on', () => {
     named(editor(), 'on the way out');
     unmount();
     await waitFor(() => expect(store.record.document.name).toBe('on the way out'));
+  });
+
+  test('a save that did not arrive is tried again by itself', async () => {
+    const { editor } = await open();
+    store.down = true;
+    named(editor(), 'later');
+    await waitFor(() => expect(editor().saving).toBe('failed'));
+    store.down = false;
+    await waitFor(() => expect(store.record.document.name).toBe('later'), { timeout: 4000 });
+    await waitFor(() => expect(editor().saving).toBe('saved'));
+  });
+
+  test('a save whose answer was lost is no change from elsewhere, however much was typed since', async () => {
+    const { editor } = await open();
+    store.mute = true;
+    named(editor(), 'arrived');
+    await waitFor(() => expect(editor().saving).toBe('failed'));
+    store.mute = false;
+    named(editor(), 'and more');
+    await waitFor(() => expect(store.record.document.name).toBe('and more'), { timeout: 4000 });
+    expect(editor().conflict).toBeNull();
+    await waitFor(() => expect(editor().saving).toBe('saved'));
+  });
+
+  test('what was never saved is offered on return, and is one step of undo', async () => {
+    const first = await open();
+    store.down = true;
+    named(first.editor(), 'in the ferry');
+    await waitFor(() => expect(first.editor().saving).toBe('failed'));
+    first.unmount();
+    store.down = false;
+    const { editor } = await open();
+    expect(editor().page.name).toBe('first');
+    expect(editor().unsaved?.page.name).toBe('in the ferry');
+    act(() => editor().takeUp());
+    expect([editor().page.name, editor().unsaved]).toEqual(['in the ferry', null]);
+    await waitFor(() => expect(store.record.document.name).toBe('in the ferry'));
+    act(() => editor().undo());
+    expect(editor().page.name).toBe('first');
+    await waitFor(() => expect(store.record.document.name).toBe('first'));
+    await waitFor(() => expect(localStorage.length).toBe(0));
+  });
+
+  test('left out, it is gone; and what was saved after all is not offered', async () => {
+    const first = await open();
+    store.mute = true;
+    named(first.editor(), 'arrived');
+    await waitFor(() => expect(first.editor().saving).toBe('failed'));
+    store.down = true;
+    first.unmount();
+    store.down = store.mute = false;
+    const second = await open();
+    expect([second.editor().page.name, second.editor().unsaved]).toEqual(['arrived', null]);
+    store.down = true;
+    named(second.editor(), 'left out');
+    await waitFor(() => expect(second.editor().saving).toBe('failed'));
+    second.unmount();
+    store.down = false;
+    const third = await open();
+    act(() => third.editor().leaveOut());
+    expect([third.editor().page.name, third.editor().unsaved, localStorage.length]).toEqual(['arrived', null, 0]);
   });
 });

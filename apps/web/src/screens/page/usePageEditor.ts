@@ -1,11 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { derivePage, whatMoved, type Move, type Page } from '@temnex/core';
+import { derivePage, pageSchema, whatMoved, type Move, type Page } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
 import { NAMES } from '@temnex/words';
-import { ServerRefusal, ask } from '../../api/client.ts';
+import { ServerRefusal, Unreachable, ask } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
+import { forgetUnsaved, keepUnsaved, unsavedOf, type Unsaved } from './unsaved.ts';
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'failed';
 
@@ -26,6 +27,10 @@ export interface PageEditor {
   readonly conflict: PageRecord | null;
   keepMine(): void;
   takeTheirs(): void;
+  /** Edits of an earlier visit that were never saved, until the person has said what becomes of them. */
+  readonly unsaved: Unsaved | null;
+  takeUp(): void;
+  leaveOut(): void;
 }
 
 interface History {
@@ -36,10 +41,19 @@ interface History {
 
 const WAIT = 350;
 const DEPTH = 200;
+/** After so long a save that did not arrive is tried again, each time later, up to the last. */
+const AGAIN = [1500, 4000, 10_000, 30_000];
+/** More than this a browser does not send on its way out. */
+const LEAVING = 60_000;
+
+/** The same page, in whatever order its keys are. */
+const same = (a: Page, b: Page): boolean =>
+  a === b || JSON.stringify(pageSchema.parse(a)) === JSON.stringify(pageSchema.parse(b));
 
 /**
- * A page being worked on: every change is a step of undo and is saved by itself a moment later. A stale save stops
- * the saving until the person has chosen; neither version is lost.
+ * A page being worked on: every change is a step of undo and is saved by itself a moment later. Until it is, it is kept in the
+ * browser, and a save that does not arrive is tried again by itself. A stale save stops the saving until the person has chosen;
+ * neither version is lost.
  */
 export function usePageEditor(
   id: string,
@@ -55,19 +69,25 @@ export function usePageEditor(
   const [trouble, setTrouble] = useState<string | null>(null);
   const [conflict, setConflict] = useState<PageRecord | null>(null);
   const [moves, setMoves] = useState<readonly Move[]>([]);
+  const [kept, setKept] = useState(() => unsavedOf(id));
+  const [tries, setTries] = useState(0);
+  /** Sent, and nobody knows whether it arrived. */
+  const lost = useRef<{ version: number; page: Page } | null>(null);
   const record = query.data;
 
   // what the server has is taken over as long as nothing here waits to be saved
   if (record && (!stored || (record.version > stored.version && history?.page === stored.page && !busy))) {
     setStored({ version: record.version, page: record.document });
     setHistory((h) => ({ past: h?.past ?? [], page: record.document, future: [] }));
+    // what was kept has arrived after all
+    if (kept && same(kept.page, record.document)) setKept(null);
   }
 
   const page = history?.page;
   const dirty = Boolean(page && stored && page !== stored.page);
-  const latest = useRef({ page, stored, dirty, conflict });
+  const latest = useRef({ page, stored, dirty, conflict, kept });
   useEffect(() => {
-    latest.current = { page, stored, dirty, conflict };
+    latest.current = { page, stored, dirty, conflict, kept };
   });
 
   const save = useCallback(async () => {
@@ -81,10 +101,21 @@ export function usePageEditor(
       client.setQueryData(['page', id], { ...saved, document: sending });
       void client.invalidateQueries({ queryKey: ['pages'] });
       setTrouble(null);
+      setTries(0);
+      lost.current = null;
+      // edits of an earlier visit stay until somebody has said what becomes of them
+      if (latest.current.page === sending && !latest.current.kept) forgetUnsaved(id);
     } catch (error) {
-      if (error instanceof ServerRefusal && error.refusal.code === 'stale')
-        setConflict(pageRecordSchema.parse(error.refusal.current));
-      else setTrouble(error instanceof Error ? error.message : 'Not saved.');
+      if (error instanceof Unreachable) lost.current = { version: from.version, page: sending };
+      if (error instanceof ServerRefusal && error.refusal.code === 'stale') {
+        const current = pageRecordSchema.parse(error.refusal.current);
+        const mine = lost.current;
+        lost.current = null;
+        // a save whose answer was lost: what stands there is ours, and what came after is saved on top of it
+        if (mine && current.version === mine.version + 1 && same(current.document, mine.page))
+          setStored({ version: current.version, page: mine.page });
+        else setConflict(current);
+      } else setTrouble(error instanceof Error ? error.message : 'Not saved.');
     } finally {
       setBusy(false);
     }
@@ -94,24 +125,54 @@ export function usePageEditor(
     if (!dirty || busy || conflict || trouble) return;
     const timer = setTimeout(() => void save(), WAIT);
     return () => clearTimeout(timer);
-  }, [dirty, busy, conflict, trouble, save, page]);
+  }, [dirty, busy, conflict, trouble, save, page, stored]);
 
-  // leaving with something unsaved: it is sent on the way out
+  // what did not arrive is tried again by itself
   useEffect(() => {
-    const flush = () => {
+    if (!trouble || !dirty || conflict || !lost.current) return;
+    const again = () => {
+      setTries((n) => n + 1);
+      setTrouble(null);
+    };
+    const timer = setTimeout(again, AGAIN[Math.min(tries, AGAIN.length - 1)]);
+    window.addEventListener('online', again);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('online', again);
+    };
+  }, [trouble, dirty, conflict, tries]);
+
+  // until it is saved, it is kept in the browser
+  const safe = useRef(true);
+  useEffect(() => {
+    if (page && stored && dirty && !kept)
+      safe.current = keepUnsaved(id, { version: stored.version, page, at: new Date().toISOString() });
+  }, [id, page, stored, dirty, kept]);
+
+  // leaving with something unsaved: it is sent on the way out, and only where nothing could keep it leaving is asked about
+  useEffect(() => {
+    const flush = (leaving: boolean) => {
       const now = latest.current;
       if (!now.dirty || now.conflict || !now.stored) return;
-      void fetch(`/api/pages/${id}`, {
-        method: 'PUT',
-        keepalive: true,
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ version: now.stored.version, document: now.page }),
-      });
+      const body = JSON.stringify({ version: now.stored.version, document: now.page });
+      const headers = { 'content-type': 'application/json' };
+      fetch(`/api/pages/${id}`, { method: 'PUT', keepalive: leaving && body.length < LEAVING, headers, body }).then(
+        (answer) => {
+          if (answer.ok && !now.kept) forgetUnsaved(id);
+        },
+        () => {},
+      );
     };
-    window.addEventListener('pagehide', flush);
+    const hide = () => flush(true);
+    const ask = (event: BeforeUnloadEvent) => {
+      if (latest.current.dirty && !safe.current) event.preventDefault();
+    };
+    window.addEventListener('pagehide', hide);
+    window.addEventListener('beforeunload', ask);
     return () => {
-      window.removeEventListener('pagehide', flush);
-      flush();
+      window.removeEventListener('pagehide', hide);
+      window.removeEventListener('beforeunload', ask);
+      flush(false);
     };
   }, [id]);
 
@@ -162,7 +223,10 @@ export function usePageEditor(
       change,
       undo,
       redo,
-      retry: () => setTrouble(null),
+      retry: () => {
+        setTries(0);
+        setTrouble(null);
+      },
       conflict,
       keepMine: () => {
         // saved over theirs, which stays one undo away
@@ -174,6 +238,15 @@ export function usePageEditor(
         setStored({ version: conflict!.version, page: conflict!.document });
         setHistory((h) => h && { past: [...h.past, h.page], page: conflict!.document, future: [] });
         setConflict(null);
+      },
+      unsaved: kept,
+      takeUp: () => {
+        setKept(null);
+        change(kept!.page);
+      },
+      leaveOut: () => {
+        setKept(null);
+        if (!dirty) forgetUnsaved(id);
       },
     },
   };

@@ -3,12 +3,14 @@ import { styled } from 'styled-components';
 import { PATTERNS, sayStock, type Drawer, type Look, type PaperFace, type Unit } from '@temnex/core';
 import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
 import { useAddPaper, useAddStock } from '../../api/queries.ts';
+import { Plain } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Swatch } from '../../ui/Swatch.tsx';
 
 const Faces = styled.fieldset`
+  grid-column: 1 / -1;
   display: flex;
   flex-wrap: wrap;
   align-items: flex-end;
@@ -22,11 +24,12 @@ const Faces = styled.fieldset`
     font-size: var(--s1);
     color: var(--quiet);
   }
-  & label {
+  &&& label {
+    grid-column: auto;
     font-size: var(--s1);
     color: var(--quiet);
   }
-  & input[type='color'] {
+  &&& input[type='color'] {
     display: block;
     width: 3rem;
     height: 2.25rem;
@@ -47,7 +50,6 @@ const DIRECTIONS: { id: Direction; name: string }[] = [
 export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
   const addPaper = useAddPaper();
   const addStock = useAddStock();
-  const [unknown, setUnknown] = useState(false);
   const [look, setLook] = useState<Look>({ pattern: 'plain', ground: '#c9b48a', ink: '#7a6a45' });
   const [direction, setDirection] = useState<Direction>('none');
   const [back, setBack] = useState<'none' | 'plain'>('none');
@@ -70,12 +72,17 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}; say how it looks below`}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}`}`,
     };
   };
-  const say = async (text: string): Promise<boolean> => {
+  const isNew = (text: string): boolean => {
     const said = sayStock(text, papers, unit);
-    if (!said.ok) return false;
+    return said.ok && !said.paper && said.paperWords !== '';
+  };
+  const say = async (text: string, sure: boolean): Promise<boolean> => {
+    const said = sayStock(text, papers, unit);
+    // a new paper is made once it was seen and said yes to
+    if (!said.ok || (!said.paper && !sure)) return false;
     try {
       const paper =
         said.paper?.id ??
@@ -89,7 +96,6 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
         kind: said.kind,
         ...(said.outline ? { outline: said.outline } : {}),
       });
-      setUnknown(false);
       return true;
     } catch {
       return false;
@@ -102,48 +108,52 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
         label="Add a sheet or a scrap in one line; an odd scrap with “less 5 x 5”, or “corners 0 x 0, 9 x 0, 4 x 7”"
         example="scrap 5 1/2 x 3 teal x2"
         action="Put in"
-        understand={(text) => {
-          const heard = understand(text);
-          const isNew = Boolean(heard?.ok && !(sayStock(text, papers, unit) as { paper?: unknown }).paper);
-          if (isNew !== unknown) queueMicrotask(() => setUnknown(isNew));
-          return heard;
-        }}
+        understand={understand}
         onSay={say}
+        more={(text, yes) =>
+          isNew(text) ? (
+            <Faces>
+              <legend>How the new paper looks</legend>
+              <Swatch face={faceA} size={44} />
+              <label>
+                ground
+                <input
+                  type="color"
+                  value={look.ground}
+                  onChange={(e) => setLook({ ...look, ground: e.target.value })}
+                />
+              </label>
+              <label>
+                print
+                <input type="color" value={look.ink} onChange={(e) => setLook({ ...look, ink: e.target.value })} />
+              </label>
+              <Choice
+                label="side A"
+                value={look.pattern}
+                options={PATTERNS.map((id) => ({ id, name: id }))}
+                onChange={(pattern) => setLook({ ...look, pattern })}
+              />
+              <Choice label="its direction" value={direction} options={DIRECTIONS} onChange={setDirection} />
+              <Choice
+                label="side B"
+                value={back}
+                options={[
+                  { id: 'none', name: 'not usable' },
+                  { id: 'plain', name: 'plain' },
+                ]}
+                onChange={setBack}
+              />
+              <Plain onPress={yes} isDisabled={addPaper.isPending}>
+                Yes, a new paper
+              </Plain>
+            </Faces>
+          ) : null
+        }
       />
       {trouble ? (
         <Notice kind="block">
           <span>{trouble.message}</span>
         </Notice>
-      ) : null}
-      {unknown ? (
-        <Faces>
-          <legend>How the new paper looks</legend>
-          <Swatch face={faceA} size={44} />
-          <label>
-            ground
-            <input type="color" value={look.ground} onChange={(e) => setLook({ ...look, ground: e.target.value })} />
-          </label>
-          <label>
-            print
-            <input type="color" value={look.ink} onChange={(e) => setLook({ ...look, ink: e.target.value })} />
-          </label>
-          <Choice
-            label="side A"
-            value={look.pattern}
-            options={PATTERNS.map((id) => ({ id, name: id }))}
-            onChange={(pattern) => setLook({ ...look, pattern })}
-          />
-          <Choice label="its direction" value={direction} options={DIRECTIONS} onChange={setDirection} />
-          <Choice
-            label="side B"
-            value={back}
-            options={[
-              { id: 'none', name: 'not usable' },
-              { id: 'plain', name: 'plain' },
-            ]}
-            onChange={setBack}
-          />
-        </Faces>
       ) : null}
     </>
   );

@@ -1,15 +1,17 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { choosePaper, type StockItem } from '@temnex/core';
-import { useChangeStock, useDrawer, useMoveStock } from '../../api/queries.ts';
+import { useChangeStock, useDrawer, useMoveStock, useRemoveStock, useRestore } from '../../api/queries.ts';
 import { count } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
-import { Loading, Notice, Trouble } from '../../ui/states.tsx';
+import { Notice } from '../../ui/states.tsx';
+import { TakenOut } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/PageStation.tsx';
 import { AddPaper } from './AddPaper.tsx';
 import { FlatFiles } from './FlatFiles.tsx';
 import { PieceChooser } from './PieceChooser.tsx';
+import { Unreadable } from './Unreadable.tsx';
 
 const Work = styled.main`
   display: grid;
@@ -44,6 +46,8 @@ export function PapersScreen() {
   const query = useDrawer();
   const change = useChangeStock();
   const move = useMoveStock();
+  const remove = useRemoveStock();
+  const restore = useRestore();
   const [taken, setTaken] = useState<StockItem | null>(null);
   const open = derived.pieces.filter((p) => !p.wish).length;
   const refused = new Set(derived.problems.map((p) => p.item)).size;
@@ -52,7 +56,7 @@ export function PapersScreen() {
     : open
       ? `${open} still without a paper`
       : 'every layer has a paper';
-  const trouble = change.error ?? move.error;
+  const trouble = change.error ?? move.error ?? remove.error ?? restore.error;
   return (
     <Work>
       <h1 className="out-of-sight">Papers for {editor.page.name}</h1>
@@ -93,22 +97,27 @@ export function PapersScreen() {
             <span>
               Taken out: {taken.width} × {taken.height}.
             </span>
-            <Quiet
-              onPress={() =>
-                move.mutate(
-                  { stock: taken.id, movement: { why: 'added', by: taken.quantity } },
-                  { onSuccess: () => setTaken(null) },
-                )
-              }
-            >
+            <Quiet onPress={() => restore.mutate({ kind: 'stock', id: taken.id }, { onSuccess: () => setTaken(null) })}>
               Put it back
             </Quiet>
           </Notice>
         ) : null}
-        {query.isPending ? <Loading what="the drawer" /> : null}
         {query.error ? (
-          <Trouble title="The drawer cannot be opened" error={query.error} retry={() => void query.refetch()} />
+          <Notice kind="block">
+            <span>The drawer could not be looked at again; this is how it was. {query.error.message}</span>
+            <Quiet onPress={() => void query.refetch()}>Try again</Quiet>
+          </Notice>
         ) : null}
+        {query.data?.unreadable.map((row) => (
+          <Unreadable
+            key={row.id}
+            row={row}
+            paper={drawer.papers.find((p) => p.id === row.paper)?.name ?? row.paper}
+            unit={editor.page.unit}
+            mend={(size) => change.mutate({ id: row.id, change: size })}
+            remove={() => remove.mutate(row.id)}
+          />
+        ))}
         {query.data?.papers.length === 0 ? (
           <p>The drawer is empty. Add a sheet or a scrap above, such as "sheet 12 x 12 sea green".</p>
         ) : null}
@@ -117,13 +126,9 @@ export function PapersScreen() {
           mark={derived.mark}
           change={(item, patch) => change.mutate({ id: item, change: patch })}
           move={(stock, movement) => move.mutate({ stock, movement })}
-          remove={(item) =>
-            move.mutate(
-              { stock: item.id, movement: { why: 'taken', by: item.quantity } },
-              { onSuccess: () => setTaken(item) },
-            )
-          }
+          remove={(item) => remove.mutate(item.id, { onSuccess: () => setTaken(item) })}
         />
+        <TakenOut kinds={['stock', 'paper']} />
       </Column>
     </Work>
   );

@@ -1,12 +1,14 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { emptyPage, startPage, type RecipeId } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
-import { useCreatePage, useDemo, usePages, useRemovePage, useSetDemo } from '../../api/queries.ts';
+import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
-import { Notice } from '../../ui/states.tsx';
+import { Loading, Notice } from '../../ui/states.tsx';
+import { TakenOut } from '../../ui/TakenOut.tsx';
 
 const Section = styled.section`
   padding: 1.1rem 1.5rem 2rem;
@@ -54,13 +56,16 @@ export function PagesOnTable() {
   const create = useCreatePage();
   const remove = useRemovePage();
   const setDemo = useSetDemo();
+  const restore = useRestore();
   const navigate = useNavigate();
-  const trouble = pages.error ?? create.error ?? remove.error ?? setDemo.error;
+  const [out, setOut] = useState<{ id: string; name: string } | null>(null);
+  const trouble = pages.error ?? demo.error ?? create.error ?? remove.error ?? restore.error ?? setDemo.error;
   return (
     <Section aria-labelledby="pages-heading">
       <Head>
         <h2 id="pages-heading">Pages on the table</h2>
         <Plain
+          isDisabled={create.isPending}
           onPress={() =>
             create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
               onSuccess: (page) => void navigate(`/page/${page.id}`),
@@ -79,10 +84,28 @@ export function PagesOnTable() {
         <div style={{ marginTop: '0.75rem' }}>
           <Notice kind="block">
             <span>{trouble.message}</span>
-            <Quiet onPress={() => void pages.refetch()}>Try again</Quiet>
+            <Quiet
+              onPress={() => {
+                void pages.refetch();
+                void demo.refetch();
+              }}
+            >
+              Try again
+            </Quiet>
           </Notice>
         </div>
       ) : null}
+      {out ? (
+        <div style={{ marginTop: '0.75rem' }}>
+          <Notice kind="advice">
+            <span>{out.name} is taken out.</span>
+            <Quiet onPress={() => restore.mutate({ kind: 'page', id: out.id }, { onSuccess: () => setOut(null) })}>
+              Put it back
+            </Quiet>
+          </Notice>
+        </div>
+      ) : null}
+      {pages.isPending ? <Loading what="the pages" /> : null}
       {pages.data?.length === 0 ? (
         <p style={{ marginTop: '0.75rem' }}>None yet. Size a mat above and put it on a page, or look at the example.</p>
       ) : null}
@@ -90,14 +113,31 @@ export function PagesOnTable() {
         {pages.data?.map((p) => (
           <Item key={p.id}>
             <Link to={`/page/${p.id}`}>{p.name}</Link>
-            <span>
-              {p.width} × {p.height} {p.unit === 'mm' ? 'mm' : 'in'}, {p.parts} parts
-            </span>
-            <span>{STAGES[p.stage]}</span>
-            {p.demo ? <span>the example</span> : <Quiet onPress={() => remove.mutate(p.id)}>Remove</Quiet>}
+            {p.unreadable ? (
+              <span>cannot be read; open it to mend its text</span>
+            ) : (
+              <>
+                <span>
+                  {p.width} × {p.height} {p.unit === 'mm' ? 'mm' : 'in'}, {p.parts} parts
+                </span>
+                <span>{STAGES[p.stage]}</span>
+              </>
+            )}
+            {p.demo ? (
+              <span>the example</span>
+            ) : (
+              <Quiet
+                aria-label={`Remove ${p.name}`}
+                isDisabled={remove.isPending}
+                onPress={() => remove.mutate(p.id, { onSuccess: () => setOut(p) })}
+              >
+                Remove
+              </Quiet>
+            )}
           </Item>
         ))}
       </List>
+      <TakenOut kinds={['page']} />
     </Section>
   );
 }

@@ -13,6 +13,7 @@ import {
   type Exact,
   type LengthText,
   type Ticks,
+  lengthsSaid,
 } from '../../length/index.ts';
 import {
   moved,
@@ -28,7 +29,6 @@ import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { sumProblems } from '../nested.ts';
-import { lengthsIn } from '../phrases.ts';
 import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
 import { solveSums, term, type Equation } from '../sums.ts';
 
@@ -364,7 +364,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     if (!size.ok) return { ok: false, problem: size.problem };
     const said = new Map<string, string | undefined>();
     for (let i = 0; i < rest.length; i += 2) {
-      const heard = lengthsIn(rest[i + 1] ?? '', table.unit);
+      const heard = lengthsSaid(rest[i + 1] ?? '', table.unit);
       if (!heard.ok) return heard;
       said.set(rest[i]!.toLowerCase(), heard.texts[0]);
     }

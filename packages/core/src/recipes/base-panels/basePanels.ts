@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ZERO, lengthOf } from '../../length/index.ts';
+import { ZERO, lengthOf, lengthsSaid } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -16,7 +16,6 @@ import {
   solveChain,
   type Chain,
 } from '../nested.ts';
-import { lengthsIn } from '../phrases.ts';
 import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
 
 const basePanelsSchema = z.strictObject({
@@ -122,7 +121,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   say: (line, table, newId) => {
     const found = /^\s*(?:base\s+)?panels?\b(.*)$/i.exec(line);
     if (!found) return null;
-    const heard = lengthsIn(found[1]!, table.unit);
+    const heard = lengthsSaid(found[1]!, table.unit);
     if (!heard.ok) return heard;
     if (!heard.texts.length) return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
     return {

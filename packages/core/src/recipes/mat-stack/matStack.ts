@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ZERO, parseLength, parseSize, ticks, type LengthText } from '../../length/index.ts';
+import { ZERO, parseLength, parseSize, ticks, type LengthText, lengthsSaid } from '../../length/index.ts';
 import { shortfall, type Size } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
@@ -20,7 +20,6 @@ import {
   tooSmall,
   type Chain,
 } from '../nested.ts';
-import { lengthsIn } from '../phrases.ts';
 import type { Laid, Recipe, Table } from '../recipe.ts';
 
 const matStackSchema = z.strictObject({
@@ -169,7 +168,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     const mats: MatStackInput['mats'] = [];
     for (const chunk of split[1]!.split(/(\bfooter\b[^,]*)/i)) {
       const footer = /^footer\b(.*)$/i.exec(chunk.trim());
-      const heard = lengthsIn(footer ? footer[1]! : chunk, table.unit);
+      const heard = lengthsSaid(footer ? footer[1]! : chunk, table.unit);
       if (!heard.ok) return heard;
       for (const [i, text] of heard.texts.entries()) {
         const last = mats.at(-1);

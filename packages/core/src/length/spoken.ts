@@ -1,0 +1,54 @@
+import { parseLength, type LengthProblem } from './parse.ts';
+import type { LengthText } from './schema.ts';
+import type { Unit } from './ticks.ts';
+
+/*
+ * Lengths in the middle of what somebody says. There is one grammar of lengths: what `parseLength` reads by itself is what is
+ * found here in a line, whoever looks for it.
+ */
+
+const VULGAR = '[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]';
+const UNIT = String.raw`(?:inches|inch|in\b|''|"|″|”|mm\b|cm\b)`;
+/** `3 1/2` is one length, `1/8 1/4` two: a whole number joins a fraction that follows it. A minus is part of what it stands before. */
+const AMOUNT = String.raw`(?:\d+(?:[\s-]+\d+\s*[/⁄]\s*\d+(?!\d)|\s*${VULGAR}|[.,]\d+|\s*[/⁄]\s*\d+)?|[.,]\d+|${VULGAR})`;
+
+/** One length, as part of a larger pattern; it has no groups. Case is not told apart. */
+export const LENGTH_SAID = String.raw`(?:(?<![\w)½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])[-−–]\s?)?${AMOUNT}\s*${UNIT}?`;
+/** Between the two numbers of a size. */
+export const BY_SAID = String.raw`\s*(?:[x×*]|\bby\b)\s*`;
+
+const ONE = new RegExp(LENGTH_SAID, 'gi');
+const NAMED = new RegExp(String.raw`(?:\d|${VULGAR})\s*(${UNIT})`, 'gi');
+
+/** The lengths of a stretch of a line, as typed. A unit after the last one holds for those before it that have none. */
+export function lengthsSaid(
+  text: string,
+  unit: Unit,
+): { ok: true; texts: string[] } | { ok: false; problem: LengthProblem } {
+  const found = [...text.matchAll(ONE)].map((m) => m[0].trim());
+  const last = /(?:inches|inch|in|mm|cm)$/i.exec(found.at(-1) ?? '')?.[0];
+  const texts = found.map((t) => (last && isBare(t) ? `${t} ${last}` : t));
+  for (const t of texts) {
+    const read = parseLength(t, unit, { allow: 'zero' });
+    if (!read.ok) return { ok: false, problem: read.problem };
+  }
+  return { ok: true, texts };
+}
+
+/** The unit of a whole line: the one that is named in it where only one is, which then holds for all that is bare; else the usual one. */
+export function unitOfLine(line: string, usual: Unit): Unit {
+  const named = new Set([...line.matchAll(NAMED)].map(([, word]) => word!.toLowerCase()));
+  // centimetres are said of each number by itself
+  if (named.has('cm')) return usual;
+  const units = new Set([...named].map((word): Unit => (word === 'mm' ? 'mm' : 'in')));
+  const [only] = units;
+  return units.size === 1 ? only! : usual;
+}
+
+const isBare = (text: string): boolean => !/[a-z"″”']/i.test(text);
+
+/** A length typed bare, with the unit named in which it was meant. */
+export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | string {
+  const read = parseLength(text, unit, { allow: 'negative' });
+  return read.ok && isBare(String(text)) && read.value.ticks !== 0 ? `${text} ${unit}` : text;
+}

@@ -1,0 +1,13 @@
+import { lengthNamed, type Unit } from '../length/index.ts';
+import { withValue } from './fields.ts';
+import { recipeOf, type RecipeId } from './registry.ts';
+
+/** The input of a recipe with every bare length named in the unit in which it was typed. */
+export const inputNamed = (recipe: RecipeId, input: unknown, unit: Unit): unknown =>
+  recipeOf(recipe)
+    .fields(input)
+    .reduce(
+      (next, f) =>
+        f.kind === 'length' && f.value !== undefined ? withValue(next, f.path, lengthNamed(f.value, unit)) : next,
+      input,
+    );
