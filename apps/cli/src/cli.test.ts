@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { planSchema, readJob, verifyPlan } from '@temnex/core';
-import { banners, base, layer, page as pageOf } from '@temnex/core/testing';
+import { banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { run } from './run.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'temnex-cli-'));
@@ -80,7 +80,34 @@ describe('options of plan', () => {
   });
 });
 
+describe('what people hand it', () => {
+  test('a mark of byte order at the beginning is no fault', async () =>
+    expect((await temnex('plan', file('bom.json', `\uFEFF${JSON.stringify(job)}`))).code).toBe(0));
+  test('pictures onto a file, and an earlier plan a thousand levels deep: a line, exit 2', async () => {
+    const path = file('job.json', job);
+    const onto = await temnex('plan', path, '--svg', path);
+    expect([onto.code, onto.err]).toEqual([2, `${path}: is no folder, and none can be made there\n`]);
+    const deep = file('deep.json', `${'['.repeat(5000)}${']'.repeat(5000)}`);
+    const earlier = await temnex('plan', path, '--earlier', deep);
+    expect([earlier.code, earlier.err]).toEqual([2, `${deep}: is nested more than 400 levels deep\n`]);
+  });
+  test('controls in a name leave the pictures well-formed', async () => {
+    const odd = { ...job, pieces: [{ ...job.pieces[0], name: 'm\u0000a\u0008t \ud800' }] };
+    await temnex('plan', file('odd.json', odd), '--svg', join(folder, 'odd'));
+    const text = readFileSync(join(folder, 'odd', 'sheet-A.svg'), 'utf8');
+    expect(text).toContain('mat');
+    expect([...text].filter((c) => c < ' ' && c !== '\n')).toEqual([]);
+  });
+});
+
 describe('temnex size and schema', () => {
+  test('reveals that were worked out', async () => {
+    const mat = { id: 'm', reveal: { style: 'footer' as const }, width: '4 3/4', height: '6' };
+    const page = pageOf(photo('p', ['4 1/4', '4 3/4'], [mat as never]));
+    expect((await temnex('size', file('footer.json', page))).out).toContain(
+      'p, mat 1: reveals left 1/4, right 1/4, top 1/4, bottom 1\n',
+    );
+  });
   test('every part with its sum', async () => {
     const page = pageOf(base([layer('a', '3/8')], { names: { a: 'field' } }), banners('pennants', {}));
     const { code, out } = await temnex('size', file('page.json', page));
@@ -91,7 +118,10 @@ describe('temnex size and schema', () => {
   });
   test('a page that cannot be, exit 2', async () => {
     const page = pageOf(base([layer('a', '7')]));
-    expect((await temnex('size', file('no.json', page))).err).toContain('Nothing is left');
+    const { code, err } = await temnex('size', file('no.json', page));
+    expect(code).toBe(2);
+    expect(err).toContain('not all is here: base cannot be made as it is');
+    expect(err).toContain('Nothing is left');
     expect((await temnex('size', file('bad-page.json', { ...page, mark: '1/7' }))).code).toBe(2);
   });
   test('a page of an earlier version is read as well', async () => {

@@ -12,7 +12,9 @@ import {
   planAims,
   planJob,
   planSchema,
+  nestedDeeperThan,
   readJob,
+  ticks,
   type JobIssue,
   type Plan,
 } from '@temnex/core';
@@ -24,6 +26,7 @@ import {
   issueWords,
   missingWords,
   pageProblemWords,
+  recipeWords,
   sheetLetter,
   suggestionWords,
   sumWords,
@@ -79,9 +82,18 @@ function readOptions(args: readonly string[]): PlanOptions | null {
   }
 }
 
+/** Objects and lists in each other: a tree of cuts has two of them for every cut. */
+const DEEPEST = 400;
+
 async function readDocument(file: string, world: World): Promise<unknown> {
   try {
-    return JSON.parse(await readFile(file === '-' ? '/dev/stdin' : file, 'utf8'));
+    // some programs begin a text with a mark of its byte order
+    const document: unknown = JSON.parse(
+      (await readFile(file === '-' ? '/dev/stdin' : file, 'utf8')).replace(/^\uFEFF/, ''),
+    );
+    if (!nestedDeeperThan(document, DEEPEST)) return document;
+    world.err(`${file}: is nested more than ${DEEPEST} levels deep`);
+    return undefined;
   } catch (error) {
     world.err(`${file}: ${error instanceof SyntaxError ? `is not JSON: ${error.message}` : 'cannot be read'}`);
     return undefined;
@@ -113,10 +125,20 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   if (svg) {
     const { BLACK_AND_WHITE, sheetPicture, svgText } = await import('@temnex/drawing');
-    await mkdir(svg, { recursive: true });
+    try {
+      await mkdir(svg, { recursive: true });
+    } catch {
+      world.err(`${svg}: is no folder, and none can be made there`);
+      return BAD_INPUT;
+    }
     const style = { scale: 48, voice: TERMINAL, face: BLACK_AND_WHITE, pieceName: (id: string) => names.get(id) ?? id };
-    for (let i = 0; i < answer.sheets.length; i++)
-      await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), svgText(sheetPicture(answer, i, job, style)));
+    try {
+      for (let i = 0; i < answer.sheets.length; i++)
+        await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), svgText(sheetPicture(answer, i, job, style)));
+    } catch {
+      world.err(`${svg}: its pictures cannot be written`);
+      return BAD_INPUT;
+    }
   }
   if (answer.status === 'complete') return DONE;
   world.err(answer.missing.map((m) => missingWords(m, job, TERMINAL).why).join('; '));
@@ -139,12 +161,23 @@ function size(document: unknown, world: World): number {
       `${part.name}: ${fullFigure(part.width, voice)} x ${fullFigure(part.height, voice)}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
     );
   }
+  // what was worked out beside the sizes: the reveals
+  for (const { item, solved } of page.items.values()) {
+    if (solved.status !== 'solved') continue;
+    const words = recipeWords(item.recipe);
+    for (const { name, lengths, of } of solved.laid.facts) {
+      const says = words.fact(name, lengths, (length) => fullFigure(ticks(length), voice));
+      if (says) world.out(`${item.name}${of ? `, ${words.group(of)}` : ''}: ${says}\n`);
+    }
+  }
   for (const piece of page.pieces)
     for (const finish of piece.finish)
       world.out(`${piece.name}: ${finishWords(finish, (length) => figure(length, voice))}\n`);
   const nameOf = (id: string) => page.items.get(id)?.item.name ?? id;
   for (const { suggestion, item } of page.suggestions)
     world.err(`${nameOf(item)}: ${suggestionWords(page.items.get(item)!.item.recipe, suggestion, voice)}`);
+  const refused = [...new Set(page.problems.flatMap((p) => (p.item === null ? [] : [nameOf(p.item)])))];
+  if (refused.length) world.err(`not all is here: ${refused.join(', ')} cannot be made as it is`);
   for (const problem of page.problems) {
     const recipe = problem.item === null ? null : (page.items.get(problem.item)?.item.recipe ?? null);
     const where = problem.item === null ? 'page' : nameOf(problem.item);

@@ -174,6 +174,7 @@ export {
   planAims,
   planJob,
   planSchema,
+  nestedDeeperThan,
   readJob,
   seededRandom,
   verifyPlan,

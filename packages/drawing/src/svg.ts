@@ -1,8 +1,10 @@
 import { lookDefinition, lookId } from './looks.ts';
 import type { Drawing, Fill, Drawn, Stroke } from './marks.ts';
 
+/** What XML cannot hold: controls, and halves of characters. */
+const UNFIT = /[^\t\n\r\u{20}-\u{d7ff}\u{e000}-\u{fffd}\u{10000}-\u{10ffff}]/gu;
 const escape = (text: string): string =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+  text.replace(UNFIT, '').replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 const num = (n: number): string => String(Number(n.toFixed(3)));
 
 export const FACES = {

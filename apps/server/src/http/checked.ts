@@ -1,20 +1,11 @@
 import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
-import { issueOf } from '@temnex/core';
+import { issueOf, nestedDeeperThan } from '@temnex/core';
 import { TERMINAL, issueWords, pathWords } from '@temnex/words';
 import { Refused } from './refused.ts';
 
 /** Objects and lists in each other: a tree of cuts has two of them for every cut. */
 const DEEPEST = 400;
-
-function isDeep(value: unknown): boolean {
-  let level: unknown[] = [value];
-  for (let depth = 0; level.length; depth++) {
-    if (depth > DEEPEST) return true;
-    level = level.flatMap((v) => (typeof v === 'object' && v !== null ? Object.values(v) : []));
-  }
-  return false;
-}
 
 /** Zod at the door: `@Body(checked(schema))`. A refusal names the field. */
 @Injectable()
@@ -25,7 +16,8 @@ class Checked<T> implements PipeTransform<unknown, T> {
   ) {}
 
   transform(value: unknown): T {
-    if (isDeep(value)) throw new Refused('bad-input', `It is nested more than ${DEEPEST} levels deep.`);
+    if (nestedDeeperThan(value, DEEPEST))
+      throw new Refused('bad-input', `It is nested more than ${DEEPEST} levels deep.`);
     const parsed = this.schema.safeParse(this.prepare(value));
     if (parsed.success) return parsed.data;
     const issue = issueOf(parsed.error.issues[0]!);

@@ -2,6 +2,7 @@ import { styled } from 'styled-components';
 import { samePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
+import { Figure } from '../ui/Figure.tsx';
 import { FieldInput } from './FieldInput.tsx';
 import { fieldsOf, type Made } from './made.ts';
 
@@ -28,6 +29,12 @@ const Spot = styled.div`
 const Plated = styled(Spot)`
   padding: 0 0.3rem;
   background: var(--table);
+`;
+/** What was worked out, where it lies. */
+const Answer = styled(Spot)`
+  padding: 0 0.2rem;
+  background: var(--sheet);
+  font: 600 1.15rem/1.1 var(--figures);
 `;
 const Leader = styled(Spot)`
   transform: translateY(-50%);
@@ -101,6 +108,14 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
             </Spot>
           );
         }
+        if (dim.kind === 'answer') {
+          const { x, y } = at(dim.at);
+          return (
+            <Answer key={i} style={{ left: x, top: y }}>
+              <Figure length={dim.length} mark={made.table.mark} />
+            </Answer>
+          );
+        }
         const field = fieldAt(dim.path);
         if (!field) return null;
         if (dim.kind === 'span') {
@@ -172,4 +187,4 @@ function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): Lea
 
 /** Fields that are typed on the drawing. */
 export const onDrawing = ({ laid }: Pick<Made, 'laid'>): readonly FieldPath[] =>
-  (laid?.dims ?? []).flatMap((d) => (d.kind === 'inside' ? [...d.paths] : [d.path]));
+  (laid?.dims ?? []).flatMap((d) => (d.kind === 'inside' ? [...d.paths] : d.kind === 'answer' ? [] : [d.path]));

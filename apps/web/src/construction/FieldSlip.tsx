@@ -34,6 +34,11 @@ const Found = styled.div`
 const Under = styled.div`
   grid-column: 1 / -1;
 `;
+/** What was asked, large. */
+const Answer = styled.p`
+  grid-column: 1 / -1;
+  font: 600 1.3rem/1.25 var(--figures);
+`;
 const Sums = styled.p`
   font-size: var(--s1);
   line-height: 1.35;
@@ -97,6 +102,13 @@ export function FieldSlip({ made }: { made: Made }) {
           <Row key={fieldKey(group)}>
             <span style={{ color: 'var(--quiet)' }}>{words.group(group)}</span>
             <Size made={made} group={group} fields={fields} />
+            {solved.status === 'solved'
+              ? laid?.facts
+                  .filter(({ of }) => of && samePath(of, group))
+                  .map(({ name, lengths }) => (
+                    <Answer key={name}>{words.fact(name, lengths, (length) => figure(length, voice))}</Answer>
+                  ))
+              : null}
             <Under>
               <Fields>
                 {fields
@@ -115,7 +127,8 @@ export function FieldSlip({ made }: { made: Made }) {
       </Rows>
       {solved.status === 'solved' && laid?.facts.length ? (
         <Facts aria-label="What follows">
-          {laid.facts.map(({ name, lengths }) => {
+          {laid.facts.map(({ name, lengths, of }) => {
+            if (of) return null;
             const says = words.fact(name, lengths, (length) => figure(length, voice));
             return says ? <li key={name}>{capital(says)}.</li> : null;
           })}
@@ -163,14 +176,20 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
     const sum = path && fields.some((f) => samePath(f.path, path)) ? sumOf(made, path) : null;
     return sum ? [sumWords(sum, layer.box[axis], { mark, figures: 'typeset' })] : [];
   });
+  const isGiven = (['width', 'height'] as const).every((axis) => {
+    const field = fields.find((f) => layer.sized && samePath(f.path, layer.sized[axis]));
+    return field?.kind === 'length' && field.value !== undefined;
+  });
   return (
     <Found>
       <b>
         <SizeFigure width={layer.box.width} height={layer.box.height} mark={mark} />
       </b>
-      {sums.map((s, i) => (
-        <Sums key={i}>{s}</Sums>
-      ))}
+      {sums.length ? (
+        sums.map((s, i) => <Sums key={i}>{s}</Sums>)
+      ) : layer.sized && isGiven ? (
+        <Sums>as given</Sums>
+      ) : null}
     </Found>
   );
 }

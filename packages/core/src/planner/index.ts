@@ -1,6 +1,7 @@
 export { finishSaid, shapeSaid } from './documents/finishing.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
+export { nestedDeeperThan } from './documents/depth.ts';
 export { issueOf, readJob } from './documents/readJob.ts';
 export type {
   Aim,

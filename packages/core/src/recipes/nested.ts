@@ -9,10 +9,10 @@ import {
   type LengthText,
   type Ticks,
 } from '../length/index.ts';
-import { rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
+import { EDGES, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty, type Known } from './fields.ts';
 import { reading } from './given.ts';
-import type { Arithmetic, Dim, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
+import type { Arithmetic, Dim, Fact, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
 import {
   keysAlong,
   revealFields,
@@ -230,7 +230,7 @@ export function placed({ levels, gaps }: ChainAnswer): Rect[] {
 }
 
 /** A leader for each reveal of a layer: into the strip between the two rectangles, on an edge that it is the reveal of. */
-export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer: Rect): Dim[] {
+export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer: Rect, solution: SumsSolution): Dim[] {
   const middle = { x: inner.x + inner.width / 2, y: inner.y + inner.height / 2 };
   const at: Readonly<Record<Edge, { x: number; y: number }>> = {
     right: { x: (inner.x + inner.width + outer.x + outer.width) / 2, y: middle.y },
@@ -238,12 +238,44 @@ export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer:
     top: { x: inner.x + inner.width * 0.8, y: (inner.y + inner.height + outer.y + outer.height) / 2 },
     bottom: { x: inner.x + inner.width * 0.8, y: (inner.y + outer.y) / 2 },
   };
-  return revealKeys(reveal.style).map((key) => {
+  const typed = revealKeys(reveal.style).map((key): Dim => {
     const edge = (['right', 'top', 'bottom', 'left'] as const).find((e) => revealKey(reveal.style, e) === key)!;
     const { x, y } = at[edge];
     return { kind: 'leader', path: revealPath(layer, key), at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) } };
   });
+  // what was worked out is the answer, on every edge
+  const widths = revealsBetween(inner, outer);
+  const answers = EDGES.flatMap((edge): Dim[] => {
+    const path = revealPath(layer, revealKey(reveal.style, edge));
+    if (!solution.sums.has(fieldKey(path))) return [];
+    const [x, y] = edge === 'left' || edge === 'right' ? [at[edge].x, middle.y] : [middle.x, at[edge].y];
+    return [{ kind: 'answer', path, at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, length: widths[edge] }];
+  });
+  return [...typed, ...answers];
 }
+
+const revealsBetween = (inner: Rect, outer: Rect): Reveals => ({
+  left: ticks(inner.x - outer.x),
+  right: ticks(outer.x + outer.width - inner.x - inner.width),
+  bottom: ticks(inner.y - outer.y),
+  top: ticks(outer.y + outer.height - inner.y - inner.height),
+});
+
+/** The reveals of layers of which some were worked out: left, right, top, bottom. */
+export const revealFacts = (
+  layers: ReadonlyArray<{
+    readonly path: FieldPath;
+    readonly reveal: Reveal;
+    readonly inner: Rect;
+    readonly outer: Rect;
+  }>,
+  { sums }: Pick<SumsSolution, 'sums'>,
+): Fact[] =>
+  layers.flatMap(({ path, reveal, inner, outer }) => {
+    const worked = revealKeys(reveal.style).some((key) => sums.has(fieldKey(revealPath(path, key))));
+    const { left, right, top, bottom } = revealsBetween(inner, outer);
+    return worked ? [{ name: 'reveals', of: path, lengths: [left, right, top, bottom] }] : [];
+  });
 
 /** Width and height of a layer or of the print as two fields. */
 export const sizeFields = (

@@ -80,12 +80,16 @@ export type Dim =
   | { readonly kind: 'span'; readonly path: FieldPath; readonly from: Point; readonly to: Point; readonly side: Edge }
   /** In a narrow place, with a leader out of the drawing. */
   | { readonly kind: 'leader'; readonly path: FieldPath; readonly at: Point }
+  /** A length that was worked out, shown where it lies; it is typed elsewhere. */
+  | { readonly kind: 'answer'; readonly path: FieldPath; readonly at: Point; readonly length: Ticks }
   /** Two lengths in the middle of what they measure. */
   | { readonly kind: 'inside'; readonly paths: readonly [FieldPath, FieldPath]; readonly box: Rect };
 
 /** Something else that follows, with a name of its own in the recipe's words. */
 export interface Fact {
   readonly name: string;
+  /** The group of fields that it is about; left out: all. */
+  readonly of?: FieldPath;
   readonly lengths: readonly Ticks[];
 }
 

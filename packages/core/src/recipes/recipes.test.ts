@@ -171,6 +171,18 @@ describe('mat stack: typing and emptying', () => {
     const wider = set(footer, ['mats', 0, 'reveal', 'left'], '2') as Mats;
     expect([wider.mats[0]!.width, sizes(solve('mat-stack', wider), 'mat')[1]]).toEqual([undefined, '7 x 9']);
   });
+  test('sizes that are given stay given when reveals are to be said in another way, where that can be', () => {
+    const both = mats('4 1/4', '4 3/4', { id: '', reveal: { style: 'two' }, width: '4 3/4', height: '6' });
+    const footer = set(both, ['mats', 0, 'reveal', 'style'], 'footer') as Mats;
+    expect(footer.mats[0]).toEqual({ id: 'm1', reveal: { style: 'footer' }, width: '4 3/4', height: '6' });
+    const solved = solve('mat-stack', footer);
+    expect(solved.status === 'solved' && solved.laid.facts).toEqual([
+      { name: 'reveals', of: ['mats', 0], lengths: ['1/4', '1/4', '1/4', '1'].map((t) => lengthOf(t)) },
+    ]);
+    // an answer on every edge, which is typed nowhere twice
+    const answers = solved.status === 'solved' ? solved.laid.dims.filter((d) => d.kind === 'answer') : [];
+    expect(answers.map((d) => show(d.length))).toEqual(['1/4', '1/4', '1/4', '1']);
+  });
   test('uneven reveals that are to be even: the sizes follow', () => {
     const uneven = mats('5', '3 1/2', { id: '', reveal: { style: 'two' }, width: '5 1/2', height: '3 3/4' });
     const made = set(uneven, ['mats', 0, 'reveal', 'style'], 'even') as Mats;

@@ -26,6 +26,11 @@ export function setField<Input>(
     if (!field || field.kind === 'choice' || field.value === undefined || field.ifEmpty === 'refused') return input;
     return field.ifEmpty === 'by-rule' ? recipe.put(input, path, undefined) : emptied(recipe, input, path, table);
   }
+  // sizes that are given stay given, where what is chosen can be worked out from them
+  if (field?.kind === 'choice') {
+    const plain = recipe.put(input, path, value);
+    if (recipe.solve(plain, table).status === 'solved') return plain;
+  }
   const firm = field?.kind === 'choice' ? siblingsGiven(recipe, input, path, table) : input;
   const next = recipe.put(firm, path, value);
   const { own, others } = recipe.givesWay(next, path);

@@ -1,4 +1,4 @@
-import { layerField, revealStyle, type RecipeWords } from './words.ts';
+import { layerField, revealStyle, revealsWords, type RecipeWords } from './words.ts';
 
 export const basePanels: RecipeWords = {
   title: 'Base and panels',
@@ -11,5 +11,5 @@ export const basePanels: RecipeWords = {
   part: (role, n, item) => (role === 'base' ? item : `panel ${n}`),
   piece: (role, n, item) => (role === 'base' ? item : `panel ${n}`),
   reason: () => '',
-  fact: () => null,
+  fact: (_name, lengths, say) => revealsWords(lengths, say),
 };

@@ -1,4 +1,4 @@
-import { layerField, revealStyle, type RecipeWords } from './words.ts';
+import { layerField, revealStyle, revealsWords, type RecipeWords } from './words.ts';
 
 export const matStack: RecipeWords = {
   title: 'Mats',
@@ -11,5 +11,5 @@ export const matStack: RecipeWords = {
   part: (role, n, item) => (role === 'print' ? item : `${item}, mat ${n}`),
   piece: (_role, n, item) => `${item}, mat ${n}`,
   reason: (_why, [by], where, say) => `${where} is smaller than what lies on it: the reveal would be −${say(by ?? 0)}`,
-  fact: () => null,
+  fact: (_name, lengths, say) => revealsWords(lengths, say),
 };

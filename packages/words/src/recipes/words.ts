@@ -72,3 +72,9 @@ const STYLES: Readonly<Record<string, string>> = {
 /** A field of a layer with a reveal and a size. */
 export const layerField = (path: FieldPath): string => REVEALS[String(path.at(-1))] ?? String(path.at(-1));
 export const revealStyle = (option: string): string => STYLES[option] ?? option;
+
+/** What was worked out: `left 1/4, right 1/4, top 1/4, bottom 1`, or once where all are alike. */
+export function revealsWords([left, right, top, bottom]: readonly Ticks[], say: Say): string {
+  if (left === right && top === bottom && left === top) return `reveals ${say(left!)} all round`;
+  return `reveals left ${say(left!)}, right ${say(right!)}, top ${say(top!)}, bottom ${say(bottom!)}`;
+}

@@ -13,6 +13,7 @@ import {
   nestedStandsStill,
   putNested,
   revealDims,
+  revealFacts,
   solveChain,
   type Chain,
 } from '../nested.ts';
@@ -90,6 +91,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const { levels, gaps, solution, suggestions } = solved.answer;
     const { panels } = input;
     const [layers, dims]: [Layer[], Dim[]] = [[baseLayer(room)], []];
+    const shown: Parameters<typeof revealFacts>[0][number][] = [];
     const blanks = [blankOf(BASE, room, table.mark, 'nearest')];
     panels.forEach(({ id, reveal }, i) => {
       // the chain answers from the innermost outward
@@ -99,7 +101,8 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       const panel = { key: id, role: 'panel', n: i + 1 };
       layers.push(layerOf({ ...panel, box, group: panelAt(i), entry: { list: PANELS, id } }));
       blanks.push(blankOf(panel, { width, height }, table.mark, 'nearest'));
-      dims.push(...revealDims(panelAt(i), reveal, box, below));
+      dims.push(...revealDims(panelAt(i), reveal, box, below, solution));
+      shown.push({ path: panelAt(i), reveal, inner: box, outer: below });
     });
     return {
       status: 'solved',
@@ -109,7 +112,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
         blanks,
         slots: layers.slice(1).map(({ key, role, n, box }) => ({ key, role, n, box })),
         dims: [...dims, ...innermostSize(layers, panels.length)],
-        facts: [],
+        facts: revealFacts(shown, solution),
       },
       values: solution.values,
       sums: solution.sums,

@@ -14,6 +14,7 @@ import {
   placed,
   putNested,
   revealDims,
+  revealFacts,
   sizeFields,
   sizeKeys,
   solveChain,
@@ -147,10 +148,13 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
         slots: [],
         dims: [
           { kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box: boxes[0]! },
-          ...mats.flatMap(({ reveal }, i) => revealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!)),
+          ...mats.flatMap(({ reveal }, i) => revealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!, answer.solution)),
           ...(mats.length ? outerSpans(matAt(mats.length - 1), answer.levels.at(-1)!) : []),
         ],
-        facts: [],
+        facts: revealFacts(
+          mats.map(({ reveal }, i) => ({ path: matAt(i), reveal, inner: boxes[i]!, outer: boxes[i + 1]! })),
+          answer.solution,
+        ),
       },
       values: answer.solution.values,
       sums: answer.solution.sums,
