@@ -6,7 +6,7 @@ export const DEMO = '/page/demo-first-wind';
 /** A journey that starts with a fresh demo and fails on any error in the browser's console. */
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {
-    await send(request, '/api/demo');
+    await send(request, '/api/demo', { afresh: true });
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     page.on('console', (m) => {

@@ -1,5 +1,5 @@
 export { refusalSchema, type Refusal } from './refusals.ts';
-export { bareRequestSchema, requestId, type BareRequest } from './requests.ts';
+export { bareRequestSchema, demoRequestSchema, requestId, type BareRequest, type DemoRequest } from './requests.ts';
 export {
   createPageSchema,
   pageRecordSchema,

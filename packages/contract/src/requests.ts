@@ -8,4 +8,7 @@ export const requestId = z.string().regex(/^[\w-]{8,64}$/, 'request-id');
 
 /** A request that says nothing but that it is this one. */
 export const bareRequestSchema = z.strictObject({ id: requestId });
+/** The example put in; afresh: as if nobody had touched it, so that what was changed in it is gone. */
+export const demoRequestSchema = z.strictObject({ id: requestId, afresh: z.boolean().optional() });
+export type DemoRequest = z.infer<typeof demoRequestSchema>;
 export type BareRequest = z.infer<typeof bareRequestSchema>;

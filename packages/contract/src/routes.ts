@@ -17,7 +17,7 @@ import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema }
 import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { removedSchema } from './removed.ts';
-import { bareRequestSchema } from './requests.ts';
+import { bareRequestSchema, demoRequestSchema } from './requests.ts';
 
 export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -147,7 +147,7 @@ export const ROUTES: readonly Route[] = [
     answer: cuttingRecordSchema,
   },
   { method: 'get', path: '/api/demo', says: 'Whether the demo is there', answer: demoSchema },
-  { method: 'post', path: '/api/demo', says: 'Puts the demo in', body: bareRequestSchema, answer: demoSchema },
+  { method: 'post', path: '/api/demo', says: 'Puts the demo in', body: demoRequestSchema, answer: demoSchema },
   { method: 'delete', path: '/api/demo', says: 'Takes the demo out again', answer: demoSchema },
 ];
 

@@ -214,6 +214,8 @@ export {
   sameBasis,
   sizeOnItem,
   stageOf,
+  facesOnPage,
+  facesUsed,
   takeWayOut,
   wantedAs,
   wantedOf,
@@ -227,5 +229,6 @@ export {
   type OrderStep,
   type PageFacts,
   type Stage,
+  type FaceUsed,
   type Taken,
 } from './cutting/index.ts';

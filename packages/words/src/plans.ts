@@ -8,6 +8,7 @@ import {
   type PlanNode,
   type Step,
   type WayOut,
+  facesUsed,
 } from '@temnex/core';
 import { finishWords } from './recipes/index.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
@@ -244,19 +245,29 @@ export function stepWords(
 const STOP_FROM = ['lower edge', 'left edge', 'right edge', 'upper edge'] as const;
 
 /** The plain list of what to cut, largest first within each paper, as text to copy. */
-export function cutListText(job: Job, voice: Voice): string {
+export function cutListText(job: Job, voice: Voice, plan: Plan | null = null): string {
   const lines: string[] = [];
+  const used = plan && facesUsed(job, plan);
+  const pieces = [...job.pieces].sort((a, b) => b.width * b.height - a.width * a.height);
   for (const paper of job.papers) {
-    const pieces = job.pieces
-      .filter((p) => p.papers[0] === paper.id)
-      .sort((a, b) => b.width * b.height - a.width * a.height);
-    if (!pieces.length) continue;
+    const own = pieces.flatMap((piece) => {
+      // without a plan, from the paper that is liked best
+      const asked = piece.papers[0] === paper.id ? [{ side: piece.side, count: piece.quantity }] : [];
+      const faces = used ? (used.get(piece.id) ?? []).filter((f) => f.paper === paper.id) : asked;
+      return faces.map(({ side, count: n }) => ({ piece, side: paper.faces.length > 1 ? side : piece.side, n }));
+    });
+    if (!own.length) continue;
     lines.push(paper.name);
-    for (const p of pieces) {
-      const side = p.side === 'any' ? '' : `, side ${p.side}`;
+    for (const { piece: p, side, n } of own) {
+      const face = side === 'any' ? '' : `, side ${side}`;
       const way = p.direction === 'any' ? '' : `, pattern along the ${p.direction}`;
-      lines.push(`  ${p.quantity} × ${sizeWords(p.width, p.height, voice)}  ${p.name}${side}${way}`);
+      lines.push(`  ${n} × ${sizeWords(p.width, p.height, voice)}  ${p.name}${face}${way}`);
     }
+  }
+  if (plan?.missing.length) lines.push('No paper for');
+  for (const { piece, quantity } of plan?.missing ?? []) {
+    const p = job.pieces.find((other) => other.id === piece);
+    if (p) lines.push(`  ${quantity} × ${sizeWords(p.width, p.height, voice)}  ${p.name}`);
   }
   return lines.join('\n');
 }

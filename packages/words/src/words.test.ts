@@ -267,6 +267,23 @@ describe('plans', () => {
     expect(cutListText(made(document).job, TERMINAL)).toBe(
       'Teal swell\n  3 × 4 1/4 × 6 1/4  launch mat, side A, pattern along the height',
     );
+    // with a plan: where each copy comes from in truth, and what has no paper
+    const { job } = made({
+      ...document,
+      papers: [
+        { id: 'teal', name: 'Teal swell' },
+        { id: 'rust', name: 'Rust' },
+      ],
+      stock: [
+        { id: 'one', paper: 'teal', width: '5', height: '7', kind: 'scrap' },
+        { id: 'two', paper: 'rust', width: '7', height: '5', kind: 'scrap' },
+      ],
+      pieces: [{ id: 'm', name: 'mat', width: '4 1/4', height: '6 1/4', quantity: 3, papers: ['teal', 'rust'] }],
+    });
+    const plan = planJob({ ...job, nodes: 20 }, { now: () => 0 });
+    expect(cutListText(job, TERMINAL, plan)).toBe(
+      'Teal swell\n  1 × 4 1/4 × 6 1/4  mat\nRust\n  1 × 4 1/4 × 6 1/4  mat\nNo paper for\n  1 × 4 1/4 × 6 1/4  mat',
+    );
     expect([0, 25, 26, 52].map(sheetLetter)).toEqual(['A', 'Z', 'AA', 'BA']);
     const at = { x: 0, y: 0, width: 1, height: 1, cut: null };
     expect(partWords([{ ...at, holds: 'keep' }], names)).toBe('an offcut to keep');

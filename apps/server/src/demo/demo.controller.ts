@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post } from '@nestjs/common';
-import { bareRequestSchema, type BareRequest } from '@temnex/contract';
+import { demoRequestSchema, type DemoRequest } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { DemoService } from './demo.service.ts';
 
@@ -14,8 +14,8 @@ export class DemoController {
 
   @Post()
   @HttpCode(200)
-  put(@Body(checked(bareRequestSchema)) body: BareRequest): { present: boolean } {
-    return this.demo.put(body.id);
+  put(@Body(checked(demoRequestSchema)) body: DemoRequest): { present: boolean } {
+    return this.demo.put(body.id, body.afresh);
   }
 
   @Delete()

@@ -17,10 +17,11 @@ export class DemoService {
     return this.db.select({ id: pages.id }).from(pages).where(UNTOUCHED).limit(1).get() !== undefined;
   }
 
-  put(request: string): { present: boolean } {
+  put(request: string, afresh = false): { present: boolean } {
     return once(this.db, request, 'demo', (tx) => {
       const now = new Date().toISOString();
       const mark = { demo: true, createdAt: now };
+      if (afresh) forget(tx);
       this.removeFrom(tx);
       // what somebody made their own stays as it is
       for (const paper of demoPapers())
@@ -110,6 +111,21 @@ export class DemoService {
     if (free.length) tx.delete(papers).where(inArray(papers.id, free)).run();
     tx.update(papers).set({ demo: false }).where(eq(papers.demo, true)).run();
   }
+}
+
+/** Takes everything of the example out for good, whatever became of it, but papers that are used elsewhere. */
+function forget(tx: Transaction): void {
+  const page = eq(pages.id, DEMO_PAGE_ID);
+  const cuts = tx.select({ kept: cuttings.kept }).from(cuttings).where(eq(cuttings.page, DEMO_PAGE_ID)).all();
+  const gone = [...demoStock().map((s) => s.id), ...cuts.flatMap((c) => c.kept)];
+  tx.delete(cuttings).where(eq(cuttings.page, DEMO_PAGE_ID)).run();
+  tx.delete(stock).where(inArray(stock.id, gone)).run();
+  tx.delete(pages).where(page).run();
+  for (const { id, name, sides } of demoPapers())
+    tx.update(papers)
+      .set({ name, sides, removedAt: null, revision: sql`${papers.revision} + 1` })
+      .where(eq(papers.id, id))
+      .run();
 }
 
 /** An item as a text, to be compared: whatever the order of its keys. */

@@ -94,7 +94,12 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
           <span>{cut.error.message}</span>
         </Notice>
       ) : null}
-      <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
+      {/* what is printed is what is kept: not before it is */}
+      {stored ? (
+        <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
+      ) : (
+        <small>It can be printed once it is settled.</small>
+      )}
       <small>{CAUTION}</small>
     </Stack>
   );

@@ -94,7 +94,11 @@ export function OrderScreen() {
   const shown = order.status === 'shown' ? order.plan : null;
   const [begun, setBegun] = useState<{ plan: Plan; done: number } | null>(null);
   const done = begun && begun.plan === shown ? begun.done : null;
-  const setDone = (n: number | null) => setBegun(n === null || !shown ? null : { plan: shown, done: n });
+  const setDone = (n: number | null) => {
+    // what is being cut is settled: no better plan takes its place
+    if (n !== null && order.status === 'shown' && order.planning) stop();
+    setBegun(n === null || !shown ? null : { plan: shown, done: n });
+  };
   const main = (() => {
     switch (order.status) {
       case 'loading':
@@ -206,7 +210,7 @@ export function OrderScreen() {
             />
             <Block>
               <h3>Plain list</h3>
-              <PlainList job={order.job} voice={voice} />
+              <PlainList job={order.job} plan={order.plan} voice={voice} />
             </Block>
           </>
         ) : null}
@@ -244,14 +248,14 @@ function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: nu
   );
 }
 
-function PlainList({ job, voice }: { job: Job; voice: Parameters<typeof cutListText>[1] }) {
+function PlainList({ job, plan, voice }: { job: Job; plan: Plan; voice: Parameters<typeof cutListText>[1] }) {
   const [copied, setCopied] = useState(false);
   return (
     <>
-      <Copied>{cutListText(job, voice)}</Copied>
+      <Copied>{cutListText(job, voice, plan)}</Copied>
       <Quiet
         onPress={() =>
-          void navigator.clipboard.writeText(cutListText(job, { ...voice, figures: 'plain' })).then(
+          void navigator.clipboard.writeText(cutListText(job, { ...voice, figures: 'plain' }, plan)).then(
             () => setCopied(true),
             () => setCopied(false),
           )

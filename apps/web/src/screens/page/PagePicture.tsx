@@ -5,7 +5,7 @@ import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing
 import { figure, sizeWords } from '@temnex/words';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import type { Made } from '../../construction/made.ts';
-import { partFill } from './looksOf.ts';
+import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
 
 const Frame = styled.div`
   position: relative;
@@ -36,6 +36,7 @@ export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 interface PagePictureProps {
   derived: DerivedPage;
   drawer: Drawer;
+  settled?: Settled;
   /** Pixels to the inch. */
   scale: number;
   margin: Margin;
@@ -55,12 +56,22 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** The page to scale from above. The selected item carries its numbers; arrow keys move it from mark to mark. */
-export function PagePicture({ derived, drawer, scale, margin, selected, made, onSelect, onMove }: PagePictureProps) {
+export function PagePicture({
+  derived,
+  drawer,
+  settled = UNSETTLED,
+  scale,
+  margin,
+  selected,
+  made,
+  onSelect,
+  onMove,
+}: PagePictureProps) {
   const per = scale / TICKS_PER_UNIT.in;
   const [W, H] = [derived.width * per, derived.height * per];
   const fills = useMemo(
-    () => derived.parts.map((part) => partFill(part, drawer, scale)),
-    [derived.parts, drawer, scale],
+    () => derived.parts.map((part) => partFill(part, drawer, scale, settled)),
+    [derived.parts, drawer, scale, settled],
   );
   const definitions = useMemo(() => {
     const marks = fills.map((fill): Drawn => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill }));

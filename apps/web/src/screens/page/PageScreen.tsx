@@ -88,7 +88,7 @@ const firstOf = (derived: DerivedPage): Part | undefined => derived.parts.find((
 
 /** The page and its parts: from above to scale with every number in its place, from the side as a stack, and as a list. */
 export function PageScreen() {
-  const { editor, derived, drawer, cutPieces, id } = usePageContext();
+  const { editor, derived, drawer, cutPieces, settled, id } = usePageContext();
   const { page, change, moves } = editor;
   // a part, or an item that has just been made and whose parts are not known yet
   const [wanted, setWanted] = useState<string | null>(null);
@@ -127,6 +127,7 @@ export function PageScreen() {
         <PagePicture
           derived={derived}
           drawer={drawer}
+          settled={settled}
           scale={scale}
           margin={margin}
           selected={part?.id ?? null}
@@ -141,6 +142,7 @@ export function PageScreen() {
         <Stack
           derived={derived}
           drawer={drawer}
+          settled={settled}
           scale={scale}
           margin={margin}
           selected={part?.id ?? null}

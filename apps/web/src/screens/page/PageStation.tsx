@@ -7,6 +7,8 @@ import {
   cutOf,
   cutStateOf,
   derivePage,
+  facesOnPage,
+  readJob,
   sameBasis,
   wantedOf,
   type Basis,
@@ -24,6 +26,7 @@ import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import type { Settled } from './looksOf.ts';
 import { stationsOf } from './stations.ts';
 import { MendPage, isUnreadable } from './MendPage.tsx';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';
@@ -40,6 +43,8 @@ export interface PageContext {
   /** Pieces that are cut and have not become scraps. */
   readonly cut: readonly CutPiece[];
   readonly cutState: CutState;
+  /** By piece: the face that it is cut from, or will be by the order that stands. */
+  readonly settled: Settled;
   /** Pieces of which every copy is cut. */
   readonly cutPieces: ReadonlySet<string>;
 }
@@ -130,12 +135,17 @@ function OnePage({ id }: { id: string }) {
   const waiting = without[0] ?? null;
   const retryAll = () => without.forEach(({ query }) => void query.refetch());
   useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
+  const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
+  const planned = basis !== null && plan.data !== undefined && plan.data !== null && sameBasis(plan.data.basis, basis);
+  const standingPlan = planned ? plan.data! : null;
+  const settled = useMemo(() => {
+    const read = standingPlan ? readJob(standingPlan.job) : null;
+    return facesOnPage(cut, standingPlan && read?.ok ? { job: read.job, plan: standingPlan.plan } : null);
+  }, [cut, standingPlan]);
   useEffect(() => {
     if (page) document.title = `${page.name} · Temnex`;
   }, [page]);
 
-  const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
-  const planned = basis !== null && plan.data !== undefined && plan.data !== null && sameBasis(plan.data.basis, basis);
   const stations = useMemo(
     () => stationsOf(id, { papers: chosen, order: planned || cut.length > 0 }),
     [id, chosen, planned, cut],
@@ -200,6 +210,7 @@ function OnePage({ id }: { id: string }) {
               cuttings: cuttings.data ?? NO_CUTS,
               cut,
               cutState,
+              settled,
               cutPieces,
             } satisfies PageContext
           }

@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, type Drawn } from '@temnex/drawing';
-import { partFill } from './looksOf.ts';
+import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
 import type { Margin } from './PagePicture.tsx';
 
 const Section = styled.svg`
@@ -36,6 +36,7 @@ export function levelsOf(parts: readonly Part[]): Map<string, number> {
 interface StackProps {
   derived: DerivedPage;
   drawer: Drawer;
+  settled?: Settled;
   scale: number;
   margin: Margin;
   selected: string | null;
@@ -45,12 +46,21 @@ interface StackProps {
 }
 
 /** The page seen from the side, its layers as slabs right under where they lie; thickness is exaggerated. */
-export function Stack({ derived, drawer, scale, margin, selected, cutPieces, onSelect }: StackProps) {
+export function Stack({
+  derived,
+  drawer,
+  settled = UNSETTLED,
+  scale,
+  margin,
+  selected,
+  cutPieces,
+  onSelect,
+}: StackProps) {
   const per = scale / TICKS_PER_UNIT.in;
   const levels = levelsOf(derived.parts);
   const top = Math.max(0, ...levels.values());
   const height = (top + 1) * STEP + 8;
-  const fills = derived.parts.map((p) => partFill(p, drawer, scale));
+  const fills = derived.parts.map((p) => partFill(p, drawer, scale, settled));
   const defs = definitionsOf({
     width: 0,
     height: 0,

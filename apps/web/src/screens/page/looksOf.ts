@@ -1,4 +1,4 @@
-import type { Drawer, Part } from '@temnex/core';
+import type { Drawer, Part, facesOnPage } from '@temnex/core';
 import type { Fill } from '@temnex/drawing';
 import { faceOf, faceTurn } from '../../ui/Swatch.tsx';
 
@@ -7,11 +7,16 @@ const UNCHOSEN = ['#f2f2f2', '#e2e2e2', '#fafafa'];
 /** A print nobody has photographed. */
 export const PRINT = '#9b9b9b';
 
-/** How a part is filled: its paper's face if one is chosen, else a grey that says "not chosen yet". */
-export function partFill(part: Part, drawer: Drawer, scale: number): Fill {
+/** By piece: the face that it is cut from, or will be by the order that stands. */
+export type Settled = ReturnType<typeof facesOnPage>;
+export const UNSETTLED: Settled = new Map();
+
+/** How a part is filled: the face that it comes from if that is settled, its paper's if one is chosen, else a grey that says "not chosen yet". */
+export function partFill(part: Part, drawer: Drawer, scale: number, settled: Settled): Fill {
   if (!part.piece) return PRINT;
-  const paper = drawer.papers.find((p) => p.id === part.wish?.papers[0]);
-  const face = part.wish ? faceOf(paper, part.wish.side) : undefined;
+  const from = settled.get(part.piece);
+  const paper = drawer.papers.find((p) => p.id === (from?.paper ?? part.wish?.papers[0]));
+  const face = part.wish ? faceOf(paper, from?.side ?? part.wish.side) : undefined;
   if (!face) return UNCHOSEN[(part.entry ? part.n : part.n + 1) % UNCHOSEN.length]!;
   // the pattern runs along the edge of the part that was asked for
   const wanted = part.wish!.direction;

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import { choosePaper, type StockItem } from '@temnex/core';
 import { useChangeStock, useDrawer, useMoveStock, useRemoveStock, useRestore } from '../../api/queries.ts';
-import { count } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -50,9 +49,9 @@ export function PapersScreen() {
   const restore = useRestore();
   const [taken, setTaken] = useState<StockItem | null>(null);
   const open = derived.pieces.filter((p) => !p.wish).length;
-  const refused = new Set(derived.problems.map((p) => p.item)).size;
-  const standing = refused
-    ? `${count(refused, 'part')} of the page cannot be yet`
+  const refused = [...new Set(derived.problems.map((p) => derived.items.get(p.item ?? '')?.item.name ?? 'the page'))];
+  const standing = refused.length
+    ? `not all is here: ${refused.join(', ')} cannot be made yet`
     : open
       ? `${open} still without a paper`
       : 'every layer has a paper';

@@ -6,7 +6,7 @@ import { usePlan } from '../../api/queries.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
-import { Empty, Loading, Trouble } from '../../ui/states.tsx';
+import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { usePageContext } from '../page/PageStation.tsx';
 
 const Bar = styled.div`
@@ -40,13 +40,17 @@ const Sheets = styled.div`
     }
   }
 `;
+const Old = styled.div`
+  padding: 0.6rem 1.5rem;
+  background: var(--sheet);
+`;
 const PrintSize = createGlobalStyle<{ $paper: PrintPaper }>`
   @page { size: ${(p) => PAPERS[p.$paper].width}pt ${(p) => PAPERS[p.$paper].height}pt; margin: 0; }
 `;
 
 /** The cutting order on paper, page by page as the PDF has it. */
 export function PrintScreen() {
-  const { id, editor, derived, basis } = usePageContext();
+  const { id, editor, derived, basis, habits } = usePageContext();
   const plan = usePlan(id);
   const [paper, setPaper] = useState<PrintPaper>('a4');
   const record = plan.data;
@@ -66,6 +70,8 @@ export function PrintScreen() {
       paper,
     );
   }, [record, editor.page.name, derived.mark, paper]);
+  const stale = record && basis && (!sameBasis(record.basis, basis) || record.plan.aim !== habits.aim);
+  const refused = [...new Set(derived.problems.map((p) => derived.items.get(p.item ?? '')?.item.name ?? 'The page'))];
   if (plan.isPending) return <Loading what="the cutting order" />;
   if (plan.error) return <Trouble title="Nothing to print" error={plan.error} retry={() => void plan.refetch()} />;
   if (!record || !pages)
@@ -91,10 +97,20 @@ export function PrintScreen() {
           The same as PDF
         </a>
         <PlainLink to={`/page/${id}/order`}>Back to the cutting order</PlainLink>
-        {basis && !sameBasis(record.basis, basis) ? (
-          <span>The page, the drawer or the habits have changed since this order was made.</span>
-        ) : null}
       </Bar>
+      {stale || refused.length ? (
+        <Old className="no-print">
+          <Notice kind="block">
+            <span>
+              {refused.length
+                ? `${refused.join(', ')} cannot be made as it is: not all pieces of the page are in this order. `
+                : ''}
+              {stale ? 'This is not the order of the page as it is now: something has changed since it was made.' : ''}
+            </span>
+            <PlainLink to={`/page/${id}/order`}>Make it anew</PlainLink>
+          </Notice>
+        </Old>
+      ) : null}
       <Sheets>
         {pages.map((page, i) => (
           <div key={i}>

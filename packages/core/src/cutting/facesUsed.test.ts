@@ -1,0 +1,38 @@
+import { expect, test } from '@jest/globals';
+import { planJob, readJob, type JobDocument } from '../planner/index.ts';
+import { facesOnPage, facesUsed } from './index.ts';
+
+const document: JobDocument = {
+  format: 'temnex-job',
+  version: 1,
+  plan: { nodes: 20 },
+  papers: [
+    { id: 'teal', sides: [{ side: 'A' }, { side: 'B' }] },
+    { id: 'rust', sides: [{ side: 'A' }, { side: 'B' }] },
+  ],
+  stock: [
+    { id: 'one', paper: 'teal', width: '5', height: '7', kind: 'scrap' },
+    { id: 'two', paper: 'rust', width: '7', height: '5', kind: 'scrap' },
+  ],
+  pieces: [
+    { id: 'p/m', width: '4', height: '6', quantity: 2, papers: ['teal', 'rust'], side: 'B', priority: 2 },
+    { id: 'p/m spare', width: '4', height: '6', papers: ['teal', 'rust'], side: 'B', priority: 1 },
+  ],
+};
+
+test('the faces that the copies really come from, second choices among them', () => {
+  const read = readJob(document);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob(read.job, { now: () => 0 });
+  const used = facesUsed(read.job, plan);
+  expect([...(used.get('p/m') ?? [])].sort((a, b) => (a.paper < b.paper ? -1 : 1))).toEqual([
+    { paper: 'rust', side: 'B', count: 1 },
+    { paper: 'teal', side: 'B', count: 1 },
+  ]);
+  expect(used.has('p/m spare')).toBe(false);
+  // what is cut already is what it is
+  const cut = { piece: 'p/m', unit: 'in', width: '4', height: '6', paper: 'rust', side: 'A' } as const;
+  expect(facesOnPage([cut], { job: read.job, plan }).get('p/m')).toEqual({ paper: 'rust', side: 'A' });
+  expect(facesOnPage([], { job: read.job, plan }).get('p/m')?.side).toBe('B');
+  expect(facesOnPage([], null).size).toBe(0);
+});
