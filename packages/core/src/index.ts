@@ -53,6 +53,12 @@ export {
   type Rect,
   type Shape,
   type Size,
+  areaWithin,
+  cornersGone,
+  edgeThere,
+  paperIn,
+  type CornerName,
+  type Spot,
 } from './geometry/index.ts';
 export {
   FIRST_RECIPE,

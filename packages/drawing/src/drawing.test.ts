@@ -17,6 +17,7 @@ import {
   textWidth,
   type Drawing,
 } from './index.ts';
+import { stepWords } from '@temnex/words';
 
 const document: JobDocument = {
   format: 'temnex-job',
@@ -168,6 +169,52 @@ describe('what only some plans have', () => {
       pieces: [{ id: 'm', width: '11', height: '3', quantity: 5, papers: ['p'] }],
     }),
   };
+  test('an odd scrap is drawn as it is, in every frame and on its sheet, and said so', () => {
+    const L = [
+      [0, 0],
+      [10, 0],
+      [10, 3],
+      ['4 3/4', 3],
+      ['4 3/4', 7],
+      [0, 7],
+    ] as [string | number, string | number][];
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', kind: 'scrap', outline: L }],
+      pieces: [
+        { id: 'm', width: '4', height: '6', papers: ['p'] },
+        { id: 't', width: '2', height: '3', papers: ['p'], quantity: 2 },
+      ],
+    });
+    const named = { ...style, pieceName: (id: string) => id };
+    const sheet = sheetPicture(p, 0, j, named);
+    // nothing is drawn where there is no paper: no rectangle as wide and as high as the scrap reaches
+    const whole = (d: Drawing) =>
+      d.marks.filter((m) => m.kind === 'rect' && m.width > d.width - 1 && m.height > d.height - 1);
+    expect(whole(sheet)).toEqual([]);
+    expect(sheet.marks[0]).toMatchObject({ kind: 'poly' });
+    expect(sheet.title).toContain('without its upper right corner (5\u20091⁄4 × 4)');
+    const frames = p.steps.map((s) => stepPicture(p, s, j, named));
+    expect(frames[0]!.marks.some((m) => m.kind === 'poly' && m.points.length > 4)).toBe(true);
+    expect(frames[0]!.title).toContain('without its upper right corner');
+    expect(frames.some((f) => f.title.includes('no paper'))).toBe(true);
+    for (const drawing of [sheet, ...frames]) expect(outside(drawing)).toBe(0);
+  });
+  test('a scrap torn all round has a line pencilled before the first cut', () => {
+    const torn = [
+      ['1/4', 0],
+      [9, '1/2'],
+      ['9 1/2', 6],
+      [5, 8],
+      [0, 7],
+    ] as [string | number, string | number][];
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', kind: 'scrap', outline: torn }],
+      pieces: [{ id: 'm', width: '5', height: '5', papers: ['p'] }],
+    });
+    const words = p.steps.map((s) => stepWords(s, p, j, style.voice, (id) => id).hold);
+    expect(words[0]).toMatch(/torn all round: no straight (left|bottom) edge, so pencil the line first/);
+    expect(words.at(-1)).toContain('edge on the fence');
+  });
   test('slits, windows and edges to punch are drawn on the sheet and where they are made by hand', () => {
     const { job: j, plan: p } = made({
       stock: [{ id: 's', paper: 'p', width: '8', height: '8' }],

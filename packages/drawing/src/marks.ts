@@ -64,6 +64,32 @@ export function hatch(
   return lines;
 }
 
+type Corners = readonly (readonly [number, number])[];
+
+/** The same hatching within corners in order, whatever their shape: a line is drawn where it is inside. */
+export function hatchIn(points: Corners, every: number, stroke: Stroke, lean: 'rise' | 'fall'): Drawn[] {
+  const sign = lean === 'rise' ? 1 : -1;
+  const level = ([x, y]: readonly [number, number]) => x + sign * y;
+  const levels = points.map(level);
+  const lines: Drawn[] = [];
+  for (let c = Math.ceil(Math.min(...levels) / every) * every; c < Math.max(...levels); c += every) {
+    const met: (readonly [number, number])[] = [];
+    points.forEach((p, i) => {
+      const q = points[(i + 1) % points.length]!;
+      const [a, b] = [level(p), level(q)];
+      if (a > c === b > c) return;
+      const share = (c - a) / (b - a);
+      met.push([p[0] + share * (q[0] - p[0]), p[1] + share * (q[1] - p[1])]);
+    });
+    met.sort((a, b) => a[0] - b[0]);
+    for (let i = 0; i + 1 < met.length; i += 2) {
+      const [[x1, y1], [x2, y2]] = [met[i]!, met[i + 1]!];
+      if (Math.abs(x2 - x1) > 0.3) lines.push({ kind: 'line', x1, y1, x2, y2, stroke });
+    }
+  }
+  return lines;
+}
+
 /** A cut line in two tones, so that it shows on any paper. */
 export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): Drawn[] {
   const dash = [width * 4, width * 2.6];

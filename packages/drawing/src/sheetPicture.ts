@@ -1,7 +1,16 @@
-import { TICKS_PER_UNIT, type Held, type Job, type Look, type Plan, type PlanNode } from '@temnex/core';
-import { figure, sheetLetter, sizeWords, type Voice } from '@temnex/words';
+import {
+  TICKS_PER_UNIT,
+  paperIn,
+  type Spot,
+  type Held,
+  type Job,
+  type Look,
+  type Plan,
+  type PlanNode,
+} from '@temnex/core';
+import { figure, oddPaperOf, sheetLetter, sizeWords, type Voice } from '@temnex/words';
 import { asHeld, handCuts } from './finishPicture.ts';
-import { CUT, INK, KEEP, fitName, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
+import { CUT, INK, KEEP, fitName, hatch, hatchIn, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -73,7 +82,14 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
   const per = perUnit(plan, style.scale);
   const ticks = TICKS_PER_UNIT[plan.unit];
   const [W, H] = [(stock.width / ticks) * per, (stock.height / ticks) * per];
-  const marks: Drawn[] = [{ kind: 'rect', x: 0, y: 0, width: W, height: H, fill: paperFill(style, sheet.stock, 'A') }];
+  const spotOf = (p: Spot) => [(p.x / ticks) * per, H - (p.y / ticks) * per] as const;
+  const face = paperFill(style, sheet.stock, 'A');
+  // an odd scrap is what it is: nothing is drawn where there is no paper
+  const marks: Drawn[] = [
+    stock.outline
+      ? { kind: 'poly', points: stock.outline.map(spotOf), fill: face }
+      : { kind: 'rect', x: 0, y: 0, width: W, height: H, fill: face },
+  ];
   const coloured = style.face(sheet.stock, 'A') !== null;
   const keep = coloured ? KEEP : INK;
   const place = (n: PlanNode) => ({
@@ -142,7 +158,17 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       );
       marks.push({ kind: 'rect', ...box, stroke: { colour: keep, width: 1.2, dash: [5, 3] } });
       label(n, 'keep', false);
-    } else if (n.holds === 'waste' || n.holds === 'odd') {
+    } else if (n.holds === 'odd') {
+      const part = { x: n.x * ticks, y: n.y * ticks, width: n.width * ticks, height: n.height * ticks };
+      const points = paperIn(stock.outline ?? [], part).map(spotOf);
+      const lines = { colour: '#6f6f6f', width: 0.45 };
+      if (points.length > 2)
+        marks.push(
+          { kind: 'poly', points, fill: '#d8d8d8cc' },
+          ...hatchIn(points, 5, lines, 'rise'),
+          ...hatchIn(points, 5, lines, 'fall'),
+        );
+    } else if (n.holds === 'waste') {
       marks.push({ kind: 'rect', ...box, fill: '#d8d8d8cc' });
       marks.push(
         ...hatch(box.x, box.y, box.width, box.height, 5, { colour: '#6f6f6f', width: 0.45 }, 'rise'),
@@ -197,8 +223,8 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const stroke = { colour: INK, width: 1.4 };
     marks.push({ kind: 'line', x1: at(p.x), y1: H - at(p.y), x2: at(q.x), y2: H - at(q.y), stroke });
   });
-  const edge = { colour: INK, width: stock.outline ? 0.4 : 1 };
-  marks.push({ kind: 'rect', x: 0, y: 0, width: W, height: H, stroke: edge });
-  const title = `Sheet ${sheetLetter(index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}`;
+  if (!stock.outline) marks.push({ kind: 'rect', x: 0, y: 0, width: W, height: H, stroke: { colour: INK, width: 1 } });
+  const gone = oddPaperOf(plan, index, job)?.goneWords([sheet.tree], style.voice) ?? '';
+  const title = `Sheet ${sheetLetter(index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}${gone}`;
   return { width: W, height: H, marks, title };
 }

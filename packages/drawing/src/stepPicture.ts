@@ -1,6 +1,27 @@
-import { TICKS_PER_UNIT, type Job, type Plan, type PlanNode, type Step } from '@temnex/core';
-import { partAt, partWords, stepWords } from '@temnex/words';
-import { CUT, INK, KEEP, cutLine, fitName, hatch, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
+import {
+  TICKS_PER_UNIT,
+  areaWithin,
+  paperIn,
+  type Job,
+  type Spot,
+  type Plan,
+  type PlanNode,
+  type Step,
+} from '@temnex/core';
+import { oddPaperOf, partAt, partWords, stepWords } from '@temnex/words';
+import {
+  CUT,
+  INK,
+  KEEP,
+  cutLine,
+  fitName,
+  hatch,
+  hatchIn,
+  textWidth,
+  type Drawing,
+  type Fill,
+  type Drawn,
+} from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
 interface Box {
@@ -43,6 +64,8 @@ interface Part {
   readonly box: Box;
   readonly nodes: readonly PlanNode[];
   readonly label: string;
+  /** Of an odd scrap: what of it is paper, in the plan's unit. */
+  readonly paper?: readonly Spot[] | undefined;
 }
 
 type Guided = Exclude<Step, { do: 'open' }>;
@@ -65,12 +88,28 @@ function partsOf(
     const rest = upright ? { ...whole, width: whole.width - s } : { ...whole, height: whole.height - s };
     return { off: { box: off, nodes: [], label: 'margin' }, rest: { box: rest, nodes: [], label: '' } };
   }
+  const odd = oddPaperOf(plan, step.sheets[0]!, job);
   const part = (path: string): Part => {
     const { nodes } = partAt(sheet.tree, path);
-    return { box: around(nodes), nodes, label: shortName(nodes, pieceName) };
+    const label = (nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || shortName(nodes, pieceName);
+    return { box: around(nodes), nodes, label, paper: paperOf(plan, sheet.stock, job, around(nodes)) };
   };
   if (step.do === 'stop') return { off: part(step.part), rest: null };
   return { off: part(step.off), rest: step.rest === null ? null : part(step.rest) };
+}
+
+/** What of a part is paper; undefined where all of it is. */
+function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[] | undefined {
+  const { outline } = job.stock.find((s) => s.id === stock)!;
+  if (!outline) return undefined;
+  const ticks = TICKS_PER_UNIT[plan.unit];
+  const inTicks = { x: box.x * ticks, y: box.y * ticks, width: box.width * ticks, height: box.height * ticks };
+  const paper = paperIn(outline, inTicks);
+  const area = areaWithin(paper);
+  // lines there and back are no paper
+  if (area < 1000) return [];
+  const all = inTicks.width * inTicks.height - area < inTicks.width + inTicks.height;
+  return all ? undefined : paper.map((p) => ({ x: p.x / ticks, y: p.y / ticks }));
 }
 
 /** A name short enough for a picture: the piece, or the first of several. */
@@ -200,7 +239,7 @@ const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle'
 });
 
 function partMarks(
-  { box, nodes, label }: Part,
+  { box, nodes, label, paper }: Part,
   at: { x: number; y: number },
   per: number,
   fill: Fill,
@@ -208,7 +247,16 @@ function partMarks(
 ): Drawn[] {
   const [width, height] = [box.width * per, box.height * per];
   const holds = nodes.length === 1 ? nodes[0]!.holds : undefined;
-  const marks: Drawn[] = [{ kind: 'rect', ...at, width, height, fill }];
+  const points = paper?.map((p) => [at.x + (p.x - box.x) * per, at.y + (box.y + box.height - p.y) * per] as const);
+  const isOdd = holds === 'odd';
+  if (points && points.length < 3) return [];
+  const marks: Drawn[] = [points ? { kind: 'poly', points, fill } : { kind: 'rect', ...at, width, height, fill }];
+  if (points && isOdd)
+    marks.push(
+      { kind: 'poly', points, fill: '#d8d8d8b0' },
+      ...hatchIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'rise'),
+      ...hatchIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'fall'),
+    );
   if (holds === 'waste' || discarded) {
     const thin = { colour: '#6f6f6f', width: 0.5 };
     marks.push(
@@ -222,13 +270,15 @@ function partMarks(
       { kind: 'rect', ...at, width, height, fill: '#ffffff80' },
       ...hatch(at.x, at.y, width, height, 12, { colour: KEEP, width: 0.6 }, 'rise'),
     );
-  marks.push({
-    kind: 'rect',
-    ...at,
-    width,
-    height,
-    stroke: holds === 'keep' ? { colour: KEEP, width: 1.2, dash: [5, 3] } : { colour: INK, width: 1 },
-  });
+  if (points) marks.push({ kind: 'poly', points, stroke: { colour: INK, width: 1 } });
+  else
+    marks.push({
+      kind: 'rect',
+      ...at,
+      width,
+      height,
+      stroke: holds === 'keep' ? { colour: KEEP, width: 1.2, dash: [5, 3] } : { colour: INK, width: 1 },
+    });
   // later cuts, faintly
   const inner = (node: PlanNode): void => {
     for (const child of node.parts ?? []) {
@@ -238,7 +288,8 @@ function partMarks(
         width: child.width * per,
         height: child.height * per,
       };
-      marks.push({ kind: 'rect', ...inside, stroke: { colour: INK, width: 0.5, dash: [2, 2] } });
+      if (child.holds !== 'odd')
+        marks.push({ kind: 'rect', ...inside, stroke: { colour: INK, width: 0.5, dash: [2, 2] } });
       inner(child);
     }
   };

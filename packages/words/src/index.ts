@@ -32,6 +32,7 @@ export {
   finishStepWords,
   missingWords,
   movementWords,
+  oddPaperOf,
   oddWords,
   partAt,
   partWords,

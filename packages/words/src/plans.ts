@@ -9,6 +9,10 @@ import {
   type Step,
   type WayOut,
   facesUsed,
+  areaWithin,
+  cornersGone,
+  edgeThere,
+  paperIn,
 } from '@temnex/core';
 import { finishWords } from './recipes/index.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
@@ -166,6 +170,41 @@ export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: 
     : { nodes: node.parts?.slice(Number(from)) ?? [], cut: node.cut };
 }
 
+/** Less of an edge than this is a tip that no fence holds straight: 1/2 in. */
+const HELD = 12192;
+
+/** What there is to say of parts of an odd scrap; null where the sheet is a rectangle. */
+export function oddPaperOf(plan: Plan, sheet: number, job: Job) {
+  const { outline } = job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
+  if (!outline) return null;
+  const boxOf = (nodes: readonly PlanNode[]) => {
+    const [x, y] = [Math.min(...nodes.map((n) => n.x)), Math.min(...nodes.map((n) => n.y))];
+    const right = Math.max(...nodes.map((n) => n.x + n.width));
+    const top = Math.max(...nodes.map((n) => n.y + n.height));
+    const t = (n: number) => inTicks(n, plan);
+    return { x: t(x), y: t(y), width: t(right - x), height: t(top - y) };
+  };
+  const area = (nodes: readonly PlanNode[]) => areaWithin(paperIn(outline, boxOf(nodes)));
+  return {
+    /** No paper lies there at all. */
+    isNothing: (nodes: readonly PlanNode[]) => area(nodes) < 1000,
+    nameOf: (nodes: readonly PlanNode[]) => (area(nodes) < 1000 ? 'no paper' : 'the odd rest'),
+    lacksEdge: (nodes: readonly PlanNode[], edge: 'left' | 'bottom' | 'right' | 'top') => {
+      const box = boxOf(nodes);
+      const side = edge === 'left' || edge === 'right' ? box.height : box.width;
+      return edgeThere(outline, box, edge) < Math.min(HELD, side / 2);
+    },
+    /** `, without its upper right corner, 5 1/4 × 4`, or nothing. */
+    goneWords: (nodes: readonly PlanNode[], voice: Voice) => {
+      const gone = cornersGone(outline, boxOf(nodes));
+      if (!gone.length) return '';
+      if (gone.length > 2) return ', torn all round';
+      const named = gone.map(({ corner, width, height }) => `${corner} corner (${sizeWords(width, height, voice)})`);
+      return `, without its ${named.join(' and ')}`;
+    },
+  };
+}
+
 /** What a part in hand or a part that comes off is called. */
 export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
@@ -206,7 +245,10 @@ export function stepWords(
 ): StepWords {
   const letters = step.sheets.map(sheetLetter).join(' + ');
   const sheet = plan.sheets[step.sheets[0]!]!;
-  const words = (path: string) => partWords(partAt(sheet.tree, path).nodes, pieceName);
+  const odd = oddPaperOf(plan, step.sheets[0]!, job);
+  const wordsOf = (nodes: readonly PlanNode[]) =>
+    (nodes.length === 1 && nodes[0]!.holds === 'odd' && odd?.nameOf(nodes)) || partWords(nodes, pieceName);
+  const words = (path: string) => wordsOf(partAt(sheet.tree, path).nodes);
   if (step.do === 'open')
     return {
       hold: `${words(step.part)} (from ${letters})`,
@@ -226,8 +268,13 @@ export function stepWords(
   const shared = { setting: say(step.dial ?? step.setting), leaves: '', note: notes.join(', ') };
   if (step.do === 'trim')
     return { ...shared, hold: `sheet ${letters}`, off: `the ${step.edge} margin`, rest: 'the sheet' };
-  const part = step.part === 'r' ? `sheet ${letters}` : `${words(step.part)} (from ${letters})`;
-  const hold = `${part}, ${step.edge} edge on the fence`;
+  const inHand = partAt(sheet.tree, step.part).nodes;
+  const gone = odd?.goneWords(inHand, voice) ?? '';
+  const part = `${step.part === 'r' ? `sheet ${letters}` : `${words(step.part)} (from ${letters})`}${gone}`;
+  // where there is no edge to lay on the fence, the cut is squared along a line that is drawn first
+  const hold = odd?.lacksEdge(inHand, step.edge)
+    ? `${part}: no straight ${step.edge} edge, so pencil the line first, square, counted from its ${step.edge === 'left' ? 'leftmost' : 'lowest'} point`
+    : `${part}, ${step.edge} edge on the fence`;
   if (step.do === 'stop')
     return {
       ...shared,
@@ -237,7 +284,16 @@ export function stepWords(
     };
   if (step.rest === null) return { ...shared, hold, off: words(step.off), rest: 'nothing' };
   const left = partAt(sheet.tree, step.rest).nodes;
-  const rest = partWords(left, pieceName);
+  const rest = wordsOf(left);
+  const ends = [partAt(sheet.tree, step.off).nodes, left].some((nodes) => odd?.isNothing(nodes));
+  if (ends)
+    return {
+      ...shared,
+      hold,
+      off: words(step.off),
+      rest,
+      note: [...notes, 'the paper ends there: nothing to cut'].join(', '),
+    };
   return { ...shared, hold, off: words(step.off), rest, leaves: left.length === 1 && !left[0]!.cut ? rest : '' };
 }
 

@@ -1,3 +1,4 @@
+export { cornersGone, edgeThere, paperIn, type CornerName, type Spot } from './oddPaper.ts';
 export { areaWithin, crossesItself, type Point } from './polygon.ts';
 export type { Finish, PencilMark } from './finish.ts';
 export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';

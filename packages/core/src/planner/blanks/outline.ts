@@ -1,4 +1,4 @@
-import { areaWithin, type Point } from '../../geometry/index.ts';
+import { areaWithin, paperIn, type Point } from '../../geometry/index.ts';
 import { ticks } from '../../length/index.ts';
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
 import { isRoom, type Tree } from '../sheets/tree.ts';
@@ -39,11 +39,6 @@ const MOST_SPARED = 300;
 /** Area of a polygon in square ticks, or of the rectangle where there is no outline. */
 export const areaOf = ({ outline, width, height }: Pick<JobStock, 'width' | 'height' | 'outline'>): number =>
   outline ? areaWithin(outline) : width * height;
-
-interface Spot {
-  readonly x: number;
-  readonly y: number;
-}
 
 /** Whether a rectangle lies wholly inside an outline. */
 export function liesInside(outline: readonly Point[], r: Rectangle): boolean {
@@ -250,17 +245,7 @@ const leafOf = (r: Rectangle): Tree => ({ ...r, cut: null, parts: [], lost: 0, h
 
 /** Whether a rectangle is all paper but for half a tick along its edges: the outline clipped to it fills it. */
 function isPaper(outline: readonly Point[], r: Rectangle): boolean {
-  const clipped = (corners: readonly Spot[], axis: 'x' | 'y', at: number, sign: 1 | -1): Spot[] =>
-    corners.flatMap((p, i) => {
-      const q = corners[(i + 1) % corners.length]!;
-      const [a, b] = [(p[axis] - at) * sign, (q[axis] - at) * sign];
-      const share = a / (a - b);
-      const crossing = { x: p.x + share * (q.x - p.x), y: p.y + share * (q.y - p.y) };
-      return [...(a >= 0 ? [p] : []), ...(a >= 0 === b >= 0 ? [] : [crossing])];
-    });
-  const sideways = clipped(clipped(outline, 'x', r.x, 1), 'x', r.x + r.width, -1);
-  const left = clipped(clipped(sideways, 'y', r.y, 1), 'y', r.y + r.height, -1);
-  return r.width * r.height - areaWithin(left) <= (r.width + r.height) / 2;
+  return r.width * r.height - areaWithin(paperIn(outline, r)) <= (r.width + r.height) / 2;
 }
 
 /** Lines of the grid along one way: the box's ends, corners on the mark either side, and where it has slanted edges evenly between them. */
