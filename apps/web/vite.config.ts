@@ -1,8 +1,13 @@
 import react from '@vitejs/plugin-react';
 import { defaultClientConditions, defineConfig } from 'vite';
+import { compression } from 'vite-plugin-compression2';
 
 export default defineConfig({
-  plugins: [react()],
+  // what is sent is compressed once, here
+  plugins: [
+    react(),
+    compression({ algorithms: ['brotliCompress', 'gzip'], include: /\.(js|css|svg|html)$/, threshold: 1000 }),
+  ],
   resolve: { conditions: ['@temnex/source', ...defaultClientConditions] },
   worker: { format: 'es' },
   build: { target: 'es2022', modulePreload: { polyfill: false } },

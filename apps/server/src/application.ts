@@ -5,11 +5,13 @@ import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import express, { type NextFunction, type Request, type Response } from 'express';
+import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
 import { openDatabase, type OpenDatabase } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
 import { headers, localOnly } from './http/door.ts';
 import { AnswerErrors } from './http/filter.ts';
+import { Refused } from './http/refused.ts';
 
 export interface ServerOptions {
   readonly databaseFile: string;
@@ -41,9 +43,20 @@ export async function createApplication(
   return { app, database };
 }
 
-/** The built interface: hashed files for good, and its one page for every address that is not the API's. */
+/** The built interface: hashed files for good, as they were compressed when it was built, and its one page for every address that is not the API's. */
 function serveSite(app: NestExpressApplication, site: string): void {
-  app.use('/assets', express.static(join(site, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    compressed(join(site, 'assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
+    (_request: Request, response: Response) => {
+      const refused = new Refused('not-found', 'There is nothing at this address.');
+      response.status(refused.status).json(refused.refusal);
+    },
+  );
   app.use(express.static(site, { index: false }));
   const page = join(site, 'index.html');
   app.use((request: Request, response: Response, next: NextFunction) => {
