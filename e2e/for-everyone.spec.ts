@@ -63,9 +63,12 @@ test('the keyboard alone: from the first view to a cut', async ({ table: page })
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Layer' })).toHaveValue('sky panel');
   await page.getByRole('link', { name: 'Choose papers' }).focus();
+  // a digit alone is for what has the focus
   await page.keyboard.press('3');
+  await expect(page).toHaveURL(DEMO);
+  await page.keyboard.press('Alt+3');
   await expect(page).toHaveURL(`${DEMO}/papers`);
-  await page.keyboard.press('4');
+  await page.keyboard.press('Alt+4');
   const cut = page.getByRole('button', { name: 'It is cut' });
   await expect(cut).toBeEnabled();
   await cut.focus();

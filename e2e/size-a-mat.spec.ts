@@ -159,7 +159,18 @@ test('put on a page, it is kept, on a base', async ({ table: page }) => {
   await expect(page.getByRole('button', { name: /^base, 12 × 12/ }).first()).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
-  await page.getByRole('listitem').filter({ hasText: 'New page' }).getByRole('button', { name: 'Remove' }).click();
+  const remove = page.getByRole('button', { name: 'Remove New page' });
+  await remove.click();
+  await expect(page.getByRole('link', { name: 'New page' })).toHaveCount(0);
+  // it can be put back at once, and later from the list of what was taken out
+  await page.getByRole('button', { name: 'Put it back' }).click();
+  await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
+  await remove.click();
+  await page.reload();
+  await page.getByText(/^Taken out/).click();
+  await page.getByRole('button', { name: 'Bring back New page' }).first().click();
+  await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
+  await remove.click();
   await expect(page.getByRole('link', { name: 'New page' })).toHaveCount(0);
 });
 

@@ -75,15 +75,25 @@ export class PapersService {
     for (const row of this.db.select().from(stock).where(gt(stock.quantity, 0)).all()) {
       if (!there.has(row.paper)) continue;
       const item = stockItemOf(row);
-      const read = stockItemSchema.safeParse(item);
-      if (read.success) items.push(item);
-      else
-        unreadable.push({
-          ...{ id: row.id, paper: row.paper, unit: row.unit, width: String(row.width), height: String(row.height) },
-          why: issueWords(issueOf(read.error.issues[0]!), TERMINAL),
-        });
+      const why = this.whyUnreadable(item);
+      const { id, paper, unit } = row;
+      if (why === null) items.push(item);
+      else unreadable.push({ id, paper, unit, width: String(row.width), height: String(row.height), why });
     }
     return { papers: known, stock: inDrawerOrder(items), unreadable };
+  }
+
+  /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
+  private readonly known = new Map<string, { readonly text: string; readonly why: string | null }>();
+
+  private whyUnreadable(item: StockItem): string | null {
+    const text = JSON.stringify(item);
+    const before = this.known.get(item.id);
+    if (before?.text === text) return before.why;
+    const read = stockItemSchema.safeParse(item);
+    const why = read.success ? null : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
+    this.known.set(item.id, { text, why });
+    return why;
   }
 
   papers(): PaperRecord[] {

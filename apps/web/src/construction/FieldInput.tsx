@@ -53,6 +53,7 @@ interface FieldInputProps {
 
 /** One field of a recipe, whatever it holds: given values stand on a solid line, computed ones on dots with their sum. */
 export function FieldInput({ made, field, bare = false, width }: FieldInputProps) {
+  const [open, setOpen] = useState(false);
   const { recipe, table } = made;
   const words = recipeWords(recipe);
   const name = fieldWords(recipe, field.path);
@@ -71,8 +72,16 @@ export function FieldInput({ made, field, bare = false, width }: FieldInputProps
   const sum = sumOf(made, field.path);
   const value = valueOf(made, field.path);
   return (
-    <WithSum>
-      {sum && value !== null ? <SumNote name={name} sum={sum} total={value} mark={table.mark} /> : null}
+    <WithSum
+      onKeyDown={(e) => {
+        if (e.key !== '=' || !sum || open) return;
+        e.preventDefault();
+        setOpen(true);
+      }}
+    >
+      {sum && value !== null ? (
+        <SumNote name={name} sum={sum} total={value} mark={table.mark} isOpen={open} onOpenChange={setOpen} />
+      ) : null}
       <LengthField
         label={name}
         shown={shown}

@@ -47,8 +47,11 @@ export function KeysSheet({ stations }: { stations: readonly Station[] }) {
   const navigate = useNavigate();
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
-      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return;
-      const station = stations[Number(e.key) - 1];
+      const digit = /^Digit(\d)$/.exec(e.code)?.[1];
+      const there = stations[Number(e.altKey ? digit : e.key) - 1];
+      if (e.ctrlKey || e.metaKey || (e.altKey ? !there : typing(e.target))) return;
+      // a digit by itself, typed while something has the focus, was meant for that
+      const station = e.altKey || e.target === document.body ? there : undefined;
       if (e.key === '?') setOpen(true);
       else if (e.key === '/') document.querySelector<HTMLInputElement>('[data-say-line]')?.focus();
       else if (station) void navigate(station.to);
@@ -71,7 +74,10 @@ export function KeysSheet({ stations }: { stations: readonly Station[] }) {
                 <dt>
                   <kbd>{i + 1}</kbd>
                 </dt>
-                <dd>{s.name}</dd>
+                <dd>
+                  {s.name}
+                  {i === 0 ? ' (with Alt, whatever has the focus)' : ''}
+                </dd>
               </div>
             ))}
             <dt>
@@ -86,6 +92,10 @@ export function KeysSheet({ stations }: { stations: readonly Station[] }) {
               <kbd>Enter</kbd> <kbd>Esc</kbd>
             </dt>
             <dd>take a typed length, or put the old one back</dd>
+            <dt>
+              <kbd>=</kbd>
+            </dt>
+            <dd>in a number that was worked out: its sum</dd>
             <dt>
               <kbd>?</kbd>
             </dt>

@@ -24,11 +24,22 @@ const Note = styled(Popover)`
   font: 600 1.25rem/1.3 var(--figures);
 `;
 
-/** The "=" beside a computed number; opens its sum. */
-export function SumNote({ name, sum, total, mark }: { name: string; sum: Sum; total: Ticks; mark: Mark }) {
+interface SumNoteProps {
+  name: string;
+  sum: Sum;
+  total: Ticks;
+  mark: Mark;
+  isOpen: boolean;
+  onOpenChange: (open: boolean) => void;
+}
+
+/** The "=" beside a computed number; opens its sum. Tab goes from number to number: with the keyboard it is opened by = in its field. */
+export function SumNote({ name, sum, total, mark, isOpen, onOpenChange }: SumNoteProps) {
   return (
-    <DialogTrigger>
-      <Opener aria-label={`Sum of ${name}`}>=</Opener>
+    <DialogTrigger isOpen={isOpen} onOpenChange={onOpenChange}>
+      <Opener aria-label={`Sum of ${name}`} excludeFromTabOrder>
+        =
+      </Opener>
       <Note placement="top">
         <Dialog aria-label={`Sum of ${name}`} style={{ outline: 'none' }}>
           {sumWords(sum, total, { mark, figures: 'typeset' })}

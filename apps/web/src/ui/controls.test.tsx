@@ -4,6 +4,7 @@ import { MARKS, exact, lengthOf, type PaperFace } from '@temnex/core';
 import { Choice } from './Choice.tsx';
 import { DrawingView } from './DrawingView.tsx';
 import { NameField } from './NameField.tsx';
+import { useState } from 'react';
 import { SumNote } from './SumNote.tsx';
 import { Swatch, directionWords, faceTurn } from './Swatch.tsx';
 
@@ -93,7 +94,19 @@ test('a computed number opens its sum', () => {
     ],
     over: 1,
   };
-  render(<SumNote name="width of mat 1" sum={sum} total={lengthOf('4 3/8')} mark={MARKS['1/16']} />);
+  function Opened() {
+    const [isOpen, onOpenChange] = useState(false);
+    return (
+      <SumNote
+        {...{ name: 'width of mat 1', sum, isOpen, onOpenChange }}
+        total={lengthOf('4 3/8')}
+        mark={MARKS['1/16']}
+      />
+    );
+  }
+  render(<Opened />);
+  // Tab goes from number to number
+  expect(screen.getByRole('button', { name: 'Sum of width of mat 1' }).tabIndex).toBe(-1);
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'Sum of width of mat 1' }));
   expect(screen.getByRole('dialog').textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u20093⁄8');
