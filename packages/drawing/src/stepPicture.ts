@@ -8,7 +8,7 @@ import {
   type PlanNode,
   type Step,
 } from '@temnex/core';
-import { oddPaperOf, partAt, partWords, stepWords } from '@temnex/words';
+import { oddPaperOf, partAt, partNames, partWords, sizeWords, stepWords } from '@temnex/words';
 import {
   CUT,
   INK,
@@ -75,7 +75,7 @@ function partsOf(
   plan: Plan,
   step: Guided,
   job: Job,
-  pieceName: (id: string) => string,
+  style: Pick<PictureStyle, 'pieceName' | 'voice'>,
 ): { off: Part; rest: Part | null } {
   const sheet = plan.sheets[step.sheets[0]!]!;
   if (step.do === 'trim') {
@@ -89,9 +89,12 @@ function partsOf(
     return { off: { box: off, nodes: [], label: 'margin' }, rest: { box: rest, nodes: [], label: '' } };
   }
   const odd = oddPaperOf(plan, step.sheets[0]!, job);
+  const shortNames = partNames(plan);
   const part = (path: string): Part => {
     const { nodes } = partAt(sheet.tree, path);
-    const label = (nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || shortName(nodes, pieceName);
+    const label =
+      shortNames(step.sheets[0]!, path) ??
+      ((nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || shortName(nodes, style, plan));
     return { box: around(nodes), nodes, label, paper: paperOf(plan, sheet.stock, job, around(nodes)) };
   };
   if (step.do === 'stop') return { off: part(step.part), rest: null };
@@ -113,9 +116,14 @@ function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[]
 }
 
 /** A name short enough for a picture: the piece, or the first of several. */
-function shortName(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
+function shortName(
+  nodes: readonly PlanNode[],
+  { pieceName, voice }: Pick<PictureStyle, 'pieceName' | 'voice'>,
+  plan: Plan,
+): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
-  if (only?.holds === 'keep') return 'keep';
+  const ticks = TICKS_PER_UNIT[plan.unit];
+  if (only?.holds === 'keep') return `keep ${sizeWords(only.width * ticks, only.height * ticks, voice)}`;
   if (only && !only.cut) return partWords(nodes, pieceName);
   const names: string[] = [];
   const walk = (node: PlanNode): void => {
@@ -136,7 +144,7 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyl
   if (whole) return wholePicture(plan, step, style, title);
   const { setting } = words;
   const upright = step.edge === 'left' || step.edge === 'right';
-  const { off, rest } = partsOf(plan, step, job, style.pieceName);
+  const { off, rest } = partsOf(plan, step, job, style);
   const [w, h] = [off.box.width * per, off.box.height * per];
   const [rw, rh] = rest ? [rest.box.width * per, rest.box.height * per] : [0, 0];
   const fill = paperFill(style, plan.sheets[step.sheets[0]!]!.stock, 'A');
@@ -204,7 +212,7 @@ function wholePicture(
   if (step.do === 'open') {
     const o = node.opening!;
     const hole = { x: at.x + (o.x - node.x) * per, y: at.y + (node.y + node.height - o.y - o.height) * per };
-    marks.push(...partMarks({ box: o, nodes: [o], label: shortName([o], style.pieceName) }, hole, per, fill, false));
+    marks.push(...partMarks({ box: o, nodes: [o], label: shortName([o], style, plan) }, hole, per, fill, false));
     const stroke = { colour: CUT, width: 1.6, dash: [5, 3] };
     marks.push({ kind: 'rect', ...hole, width: o.width * per, height: o.height * per, stroke });
   } else {
@@ -295,7 +303,9 @@ function partMarks(
   };
   nodes.forEach(inner);
   const narrow = width < 44 && height > width;
-  const text = fitName(label, 10.5, (narrow ? height : width) - 6);
+  const space = (narrow ? height : width) - 6;
+  // a size is whole or left out
+  const text = holds === 'keep' && textWidth(label, 10.5) > space ? 'keep' : fitName(label, 10.5, space);
   if (text && Math.min(width, height) >= 10) {
     const [cx, cy] = [at.x + width / 2, at.y + height / 2];
     const half = textWidth(text, 10.5) / 2 + 3;

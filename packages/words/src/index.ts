@@ -35,6 +35,7 @@ export {
   oddPaperOf,
   oddWords,
   partAt,
+  partNames,
   partWords,
   sheetLetter,
   stepWords,

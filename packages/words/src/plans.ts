@@ -205,6 +205,45 @@ export function oddPaperOf(plan: Plan, sheet: number, job: Job) {
   };
 }
 
+const named = new WeakMap<Plan, ReadonlyMap<string, string>>();
+
+/**
+ * Short names of the parts that are cut again, shared by story, print and pictures: `A` a sheet as it is taken, then `A1`, `A2` and so
+ * on as they come to hand. By index of the sheet and path.
+ */
+export function partNames(plan: Plan): (sheet: number, path: string) => string | null {
+  let names = named.get(plan);
+  if (!names) named.set(plan, (names = namesOf(plan)));
+  const known = names;
+  return (sheet, path) => known.get(`${sheet} ${path}`) ?? null;
+}
+
+function namesOf(plan: Plan): Map<string, string> {
+  const names = new Map<string, string>();
+  const count = plan.sheets.map(() => 0);
+  const cutAgain = new Set<string>();
+  for (const step of plan.steps)
+    if (step.do !== 'trim') for (const sheet of step.sheets) cutAgain.add(`${sheet} ${step.part}`);
+  plan.sheets.forEach((_, sheet) => names.set(`${sheet} r`, sheetLetter(sheet)));
+  for (const step of plan.steps)
+    for (const sheet of step.sheets) {
+      const freed =
+        step.do === 'cut'
+          ? [step.off, step.rest]
+          : step.do === 'open'
+            ? [step.off, `${step.part}.opened`]
+            : step.do === 'stop' && step.line === 4
+              ? [0, 1, 2, 3, 4].map((n) => `${step.part}.${n}`)
+              : [];
+      for (const path of freed) {
+        const key = `${sheet} ${path}`;
+        if (path !== null && cutAgain.has(key) && !names.has(key))
+          names.set(key, `${sheetLetter(sheet)}${++count[sheet]!}`);
+      }
+    }
+  return names;
+}
+
 /** What a part in hand or a part that comes off is called. */
 export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
@@ -246,12 +285,27 @@ export function stepWords(
   const letters = step.sheets.map(sheetLetter).join(' + ');
   const sheet = plan.sheets[step.sheets[0]!]!;
   const odd = oddPaperOf(plan, step.sheets[0]!, job);
-  const wordsOf = (nodes: readonly PlanNode[]) =>
-    (nodes.length === 1 && nodes[0]!.holds === 'odd' && odd?.nameOf(nodes)) || partWords(nodes, pieceName);
-  const words = (path: string) => wordsOf(partAt(sheet.tree, path).nodes);
+  const shortName = partNames(plan);
+  const short = (path: string): string | null => {
+    const names = step.sheets.map((s) => shortName(s, path));
+    return names.every((name) => name !== null) ? names.join(' + ') : null;
+  };
+  const wordsOf = (nodes: readonly PlanNode[]) => {
+    const only = nodes.length === 1 ? nodes[0]! : null;
+    if (only?.holds === 'odd' && odd) return odd.nameOf(nodes);
+    const size =
+      only?.holds === 'keep' ? `, ${sizeWords(inTicks(only.width, plan), inTicks(only.height, plan), voice)}` : '';
+    return `${partWords(nodes, pieceName)}${size}`;
+  };
+  // what is cut again goes by its short name, never by that of a piece in it alone
+  const words = (path: string) => {
+    const name = short(path);
+    const says = wordsOf(partAt(sheet.tree, path).nodes);
+    return name ? `${name}, ${says}` : says;
+  };
   if (step.do === 'open')
     return {
-      hold: `${words(step.part)} (from ${letters})`,
+      hold: short(step.part) ?? words(step.part),
       setting: 'by hand',
       off: `cut out its hidden centre: ${words(step.off)}`,
       rest: words(step.part),
@@ -270,7 +324,7 @@ export function stepWords(
     return { ...shared, hold: `sheet ${letters}`, off: `the ${step.edge} margin`, rest: 'the sheet' };
   const inHand = partAt(sheet.tree, step.part).nodes;
   const gone = odd?.goneWords(inHand, voice) ?? '';
-  const part = `${step.part === 'r' ? `sheet ${letters}` : `${words(step.part)} (from ${letters})`}${gone}`;
+  const part = `${step.part === 'r' ? `sheet ${letters}` : (short(step.part) ?? words(step.part))}${gone}`;
   // where there is no edge to lay on the fence, the cut is squared along a line that is drawn first
   const hold = odd?.lacksEdge(inHand, step.edge)
     ? `${part}: no straight ${step.edge} edge, so pencil the line first, square, counted from its ${step.edge === 'left' ? 'leftmost' : 'lowest'} point`
@@ -284,7 +338,7 @@ export function stepWords(
     };
   if (step.rest === null) return { ...shared, hold, off: words(step.off), rest: 'nothing' };
   const left = partAt(sheet.tree, step.rest).nodes;
-  const rest = wordsOf(left);
+  const rest = words(step.rest);
   const ends = [partAt(sheet.tree, step.off).nodes, left].some((nodes) => odd?.isNothing(nodes));
   if (ends)
     return {
@@ -294,7 +348,7 @@ export function stepWords(
       rest,
       note: [...notes, 'the paper ends there: nothing to cut'].join(', '),
     };
-  return { ...shared, hold, off: words(step.off), rest, leaves: left.length === 1 && !left[0]!.cut ? rest : '' };
+  return { ...shared, hold, off: words(step.off), rest, leaves: short(step.rest) ?? rest };
 }
 
 /** The edges at which a windmill's four cuts start. */

@@ -236,6 +236,31 @@ describe('plans', () => {
     const named = words.flatMap((w) => [w.off, w.leaves]).filter((name) => name === 'launch mat');
     expect(named).toHaveLength(document.pieces.find((p) => p.name === 'launch mat')!.quantity!);
   });
+  test('a part that is cut again has a name of its own, by which it is taken up', () => {
+    const { plan, job } = made({
+      ...document,
+      stock: [{ id: 's', paper: 'teal', width: '12', height: '12', quantity: 2 }],
+      pieces: [
+        { id: 'm', name: 'launch mat', width: '4 1/4', height: '6 1/4', quantity: 3, papers: ['teal'] },
+        { id: 't', name: 'tag', width: '2', height: '3', quantity: 9, papers: ['teal'] },
+      ],
+    });
+    const said = new Set(['sheet A', 'sheet B']);
+    for (const step of plan.steps) {
+      const { hold, off, leaves } = stepWords(step, plan, job, TERMINAL, (id) => id);
+      const inHand = hold.split(',')[0]!;
+      expect([...said]).toContain(inHand);
+      const come = [off, leaves].map((text) => text.split(',')[0]!);
+      // nothing that comes of a cut is called like what was cut, or like another part that is cut again
+      expect(come).not.toContain(inHand);
+      for (const name of come.filter((n) => /^[A-Z]+\d+$/.test(n))) {
+        expect(said.has(name)).toBe(false);
+        said.add(name);
+      }
+      for (const text of [off, leaves]) if (text.includes('offcut')) expect(text).toMatch(/an offcut to keep, \d/);
+    }
+    expect(said.size).toBeGreaterThan(3);
+  });
   test('fewest possible is said only when it is proved', () => {
     const { plan } = made(document);
     expect(plan.bound.proved).toBe(true);
