@@ -98,7 +98,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     width: n.width * per,
     height: n.height * per,
   });
-  const label = (n: PlanNode, name: string, strong: boolean): void => {
+  const label = (n: PlanNode, name: string, strong: boolean, side = ''): void => {
     const box = place(n);
     const narrow = box.width < 46 && box.height > box.width * 1.4;
     const across = narrow ? box.height : box.width;
@@ -112,7 +112,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const fitted = Math.min(strong ? size * 1.15 : size, (space / textWidth(dims, 1)) * 0.98);
     const dimsSize = fitted >= 4.5 ? fitted : 0;
     if (narrow) {
-      const both = `${name} ${dims}`;
+      const both = `${name}${side && `, ${side}`} ${dims}`;
       const text = textWidth(both, size) <= space ? both : dimsSize ? dims : '';
       if (!text) return;
       const at = { x: cx + size * 0.34, y: cy, size: text === both ? size : dimsSize };
@@ -124,6 +124,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       ...(room > size * 3
         ? [{ text: fitName(name, size, space), size, weight: 400 as const, face: 'text' as const }]
         : []),
+      ...(side && room > size * 4.2 ? [{ text: side, size, weight: 400 as const, face: 'text' as const }] : []),
     ];
     marks.push(...plate(cx, cy, lines, across - 4, coloured));
   };
@@ -179,7 +180,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       if (n.holds.side === 'B') marks.push({ kind: 'rect', ...box, fill: paperFill(style, sheet.stock, 'B') });
       marks.push({ kind: 'rect', ...box, stroke: { colour: INK, width: 1.3 } });
       marks.push(...byHand(n, n.holds));
-      if (!n.opening) label(n, `${style.pieceName(n.holds.piece)}${n.holds.side === 'B' ? ' (side B)' : ''}`, true);
+      if (!n.opening) label(n, style.pieceName(n.holds.piece), true, n.holds.side === 'B' ? 'side B' : '');
       if (n.opening) {
         // the name of the host stands on what is left of it, below what its centre becomes
         const o = place(n.opening);

@@ -44,7 +44,9 @@ export function missingWords(missing: Missing, job: Job, voice: Voice): { why: s
     'kept-whole': `what stays whole on the ${paper} leaves too little`,
     'wrong-side-only': `no ${paper} has a side ${piece?.side === 'any' ? '' : piece?.side}`,
     'no-stock-long-enough': `no ${paper}${side} reaches ${say(missing.needed)}; the longest is ${say(missing.longest)}`,
-    'no-stock-wide-enough': `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
+    'no-stock-wide-enough': missing.nearest
+      ? `it needs ${sizeWords(piece?.width ?? 0, piece?.height ?? 0, voice)}; the ${paper}${side} that comes nearest is ${sizeWords(inTicks(missing.nearest.width, job), inTicks(missing.nearest.height, job), voice)}`
+      : `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
     direction: `no ${paper} is large enough with the pattern running that way`,
     'beyond-reach': `a cut of ${say(missing.needed)} is beyond the reach of the cutter`,
     'place-taken': `it cannot be cut from the place it must come from`,

@@ -274,6 +274,19 @@ describe('plans', () => {
     );
     expect(totalsWords(plan)[0]).toEqual({ label: 'new sheets opened', value: '2' });
   });
+  test('where nothing is wide enough: the size that is needed, and the one that comes nearest', () => {
+    const { plan, job } = made({
+      ...document,
+      stock: [
+        { id: 'strip', paper: 'teal', width: '1', height: '12', kind: 'strip' },
+        { id: 'wide', paper: 'teal', width: '8', height: '11 1/2', kind: 'scrap' },
+      ],
+      pieces: [{ id: 'm', name: 'panel', width: '11 1/4', height: '9', papers: ['teal'] }],
+    });
+    expect(missingWords(plan.missing[0]!, job, TERMINAL).why).toBe(
+      'panel: it needs 11 1/4 × 9; the Teal swell that comes nearest is 8 × 11 1/2',
+    );
+  });
   test('what is missing: which piece, why, what would help', () => {
     const { plan, job } = made({
       ...document,

@@ -136,6 +136,8 @@ export const missingSchema = z.strictObject({
   paper: z.string().optional(),
   needed: z.number().optional(),
   longest: z.number().optional(),
+  /** The size of what comes nearest, where nothing is large enough. */
+  nearest: z.strictObject({ width: z.number(), height: z.number() }).optional(),
   help: z.array(wayOutSchema).default([]),
 });
 export type Missing = z.infer<typeof missingSchema>;

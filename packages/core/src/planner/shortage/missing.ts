@@ -50,5 +50,18 @@ export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing
   if (longest < long) return answer('no-stock-long-enough', { needed: say(long), longest: say(longest) });
   const reaching = here.filter((s) => Math.max(...roomOf(s)) >= long);
   const widest = Math.max(...reaching.map((s) => Math.min(...roomOf(s))));
-  return answer('no-stock-wide-enough', { needed: say(Math.min(piece.width, piece.height)), longest: say(widest) });
+  const nearest = nearestTo(piece, reaching);
+  return answer('no-stock-wide-enough', {
+    needed: say(Math.min(piece.width, piece.height)),
+    longest: say(widest),
+    nearest: { width: say(nearest[0]), height: say(nearest[1]) },
+  });
+}
+
+/** Of what is long enough, the room that lacks the least. */
+function nearestTo(piece: JobPiece, items: readonly JobStock[]): readonly [number, number] {
+  const [long, short] = [Math.max(piece.width, piece.height), Math.min(piece.width, piece.height)];
+  const lacks = ([w, h]: readonly [number, number]) =>
+    Math.max(0, long - Math.max(w, h)) + Math.max(0, short - Math.min(w, h));
+  return items.map(roomOf).reduce((a, b) => (lacks(b) < lacks(a) ? b : a));
 }
