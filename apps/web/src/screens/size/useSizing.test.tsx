@@ -36,6 +36,17 @@ describe('the first view', () => {
     act(() => result.current.redo());
     expect(valueOf(result.current.made, WIDTH)).toBe(24384 * 3.25);
   });
+  test('each construction is as it was left, in this visit and the next, in whichever unit', () => {
+    const first = renderHook(useSizing);
+    act(() => first.result.current.made.set(['print', 'width'], '5'));
+    act(() => first.result.current.choose('banner-strip'));
+    act(() => first.result.current.setMark('1 mm'));
+    first.unmount();
+    const { result } = renderHook(useSizing);
+    expect(result.current.made.recipe).toBe('banner-strip');
+    act(() => result.current.choose('mat-stack'));
+    expect(valueOf(result.current.made, WIDTH)).toBe(24384 * 5.25);
+  });
   test.each([
     '{',
     '{"recipe":"kite"}',

@@ -2,6 +2,7 @@ import { useCallback, useMemo, useState } from 'react';
 import {
   FIRST_RECIPE,
   MARKS,
+  RECIPE_IDS,
   lengthText,
   parseLength,
   recipeOf,
@@ -28,6 +29,8 @@ interface Sizing {
   readonly markName: MarkName;
   /** The page that it is for, as typed. */
   readonly room: { readonly width: string; readonly height: string };
+  /** The other constructions as they were left. */
+  readonly others?: Partial<Record<RecipeId, unknown>>;
 }
 
 const KEPT = 'temnex-sizing-1';
@@ -64,7 +67,15 @@ function remembered(): Sizing {
       length.safeParse(kept.room.height).success &&
       recipeOf(kept.recipe).input.safeParse(kept.input).success
     )
-      return kept;
+      return {
+        ...kept,
+        others: Object.fromEntries(
+          Object.entries(kept.others ?? {}).filter(
+            ([id, input]) =>
+              RECIPE_IDS.includes(id as RecipeId) && recipeOf(id as RecipeId).input.safeParse(input).success,
+          ),
+        ),
+      };
   } catch {
     // what cannot be read is not worth a word: one begins anew
   }
@@ -136,7 +147,16 @@ export function useSizing() {
     undo,
     redo,
     canUndo: past.length > 0,
-    choose: (id: RecipeId) => change((s) => (s.recipe === id ? s : started(id, s.markName, s.room))),
+    choose: (id: RecipeId) =>
+      change((s) => {
+        if (s.recipe === id) return s;
+        const others = { ...s.others, [s.recipe]: s.input };
+        const left = s.others?.[id];
+        return {
+          ...(left === undefined ? started(id, s.markName, s.room) : { ...s, recipe: id, input: left }),
+          others,
+        };
+      }),
     replace: (id: RecipeId, input: unknown) => change((s) => ({ ...s, recipe: id, input })),
     setRoom: (axis: 'width' | 'height', text: string) => change((s) => ({ ...s, room: { ...s.room, [axis]: text } })),
     setMark: (markName: MarkName) =>
@@ -145,7 +165,10 @@ export function useSizing() {
         if (from === to) return { ...s, markName };
         // bare numbers keep their meaning: they get the old unit's name
         const room = { width: lengthNamed(s.room.width, from), height: lengthNamed(s.room.height, from) };
-        return { ...s, markName, room, input: inputNamed(s.recipe, s.input, from) };
+        const others = Object.fromEntries(
+          Object.entries(s.others ?? {}).map(([id, input]) => [id, inputNamed(id as RecipeId, input, from)]),
+        );
+        return { ...s, markName, room, others, input: inputNamed(s.recipe, s.input, from) };
       }),
     say: (line: string): boolean => {
       const heard = sayRecipe(line, table, newId);
