@@ -1,3 +1,4 @@
+import { limits } from './limits.ts';
 import { machine } from './machine.ts';
 import { others } from './others.ts';
 import { planning } from './planning.ts';
@@ -5,7 +6,7 @@ import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
 
-const ALL = { sizing, planning, quality, others, screen };
+const ALL = { sizing, planning, limits, quality, others, screen };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {
