@@ -26,6 +26,20 @@ test('a paper nobody knows yet is described where it stands', async ({ table: pa
   await expect(page.getByRole('button', { name: /gull grey.*1 sheet/ })).toBeVisible();
 });
 
+test('a paper is renamed, taken out with all there is of it, and brought back', async ({ table: page }) => {
+  await page.goto(`${DEMO}/papers`);
+  await page.getByRole('button', { name: /^Storm slate/ }).click();
+  const name = page.getByRole('textbox', { name: 'what it is called' });
+  await name.fill('Thunder slate');
+  await name.press('Enter');
+  await expect(page.getByRole('button', { name: /^Thunder slate/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Take Thunder slate out/ }).click();
+  await expect(page.getByRole('button', { name: /^Thunder slate/ })).toHaveCount(0);
+  await page.getByText(/^Taken out/).click();
+  await page.getByRole('button', { name: 'Bring back Thunder slate' }).click();
+  await expect(page.getByRole('button', { name: /^Thunder slate.*4 sheets/ })).toBeVisible();
+});
+
 test('what changed since it was cut: trimmed to it, cut again, or a scrap now', async ({ table: page }) => {
   await page.goto(`${DEMO}/order`);
   await page.getByRole('button', { name: 'It is cut' }).click();

@@ -1,4 +1,4 @@
-import type { Edge, Rect } from './rect.ts';
+import type { Edge } from './rect.ts';
 import { areaWithin } from './polygon.ts';
 
 /* Odd paper: what of an outline lies in a part of it, which of the part's edges are there, and which corners are not. */
@@ -7,7 +7,7 @@ export interface Spot {
   readonly x: number;
   readonly y: number;
 }
-type Box = Pick<Rect, 'x' | 'y' | 'width' | 'height'> | Readonly<Record<'x' | 'y' | 'width' | 'height', number>>;
+type Box = Readonly<Record<'x' | 'y' | 'width' | 'height', number>>;
 
 /**
  * What of an outline lies in a rectangle (I. E. Sutherland and G. W. Hodgman, 1974). Of a hollow outline the pieces hang

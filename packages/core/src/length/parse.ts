@@ -38,6 +38,10 @@ const VULGAR: Readonly<Record<string, string>> = {
   '⅞': '7/8',
 };
 
+/** The signs of fractions, as a class of characters. */
+export const FRACTION_SIGNS = `[${Object.keys(VULGAR).join('')}]`;
+const FRACTION_SIGN = new RegExp(FRACTION_SIGNS, 'g');
+
 const UNIT_WORDS: Readonly<Record<string, [unit: Unit, factor: number]>> = {
   in: ['in', 1],
   inch: ['in', 1],
@@ -58,7 +62,7 @@ const PLAIN = /^[\d./]+(?: [\d./]+)?$/;
 function tidy(text: string): string {
   if (PLAIN.test(text)) return text;
   return text
-    .replace(/[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]/g, (c) => ` ${VULGAR[c]}`)
+    .replace(FRACTION_SIGN, (c) => ` ${VULGAR[c]}`)
     .replace(/[⁄∕]/g, '/')
     .replace(/[″”“]/g, '"')
     .replace(/[\u2010-\u2014\u2212]/g, '-')

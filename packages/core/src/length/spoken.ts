@@ -1,4 +1,4 @@
-import { parseLength, type LengthProblem } from './parse.ts';
+import { FRACTION_SIGNS, parseLength, type LengthProblem } from './parse.ts';
 import type { LengthText } from './schema.ts';
 import type { Unit } from './ticks.ts';
 
@@ -7,18 +7,17 @@ import type { Unit } from './ticks.ts';
  * found here in a line, whoever looks for it.
  */
 
-const VULGAR = '[½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞]';
 const UNIT = String.raw`(?:inches|inch|in\b|''|"|″|”|mm\b|cm\b)`;
 /** `3 1/2` is one length, `1/8 1/4` two: a whole number joins a fraction that follows it. A minus is part of what it stands before. */
-const AMOUNT = String.raw`(?:\d+(?:[\s-]+\d+\s*[/⁄]\s*\d+(?!\d)|\s*${VULGAR}|[.,]\d+|\s*[/⁄]\s*\d+)?|[.,]\d+|${VULGAR})`;
+const AMOUNT = String.raw`(?:\d+(?:[\s-]+\d+\s*[/⁄]\s*\d+(?!\d)|\s*${FRACTION_SIGNS}|[.,]\d+|\s*[/⁄]\s*\d+)?|[.,]\d+|${FRACTION_SIGNS})`;
 
 /** One length, as part of a larger pattern; it has no groups. Case is not told apart. */
-export const LENGTH_SAID = String.raw`(?:(?<![\w)½⅓⅔¼¾⅕⅖⅗⅘⅙⅚⅛⅜⅝⅞])[-−–]\s?)?${AMOUNT}\s*${UNIT}?`;
+export const LENGTH_SAID = String.raw`(?:(?<![\w)]|${FRACTION_SIGNS})[-−–]\s?)?${AMOUNT}\s*${UNIT}?`;
 /** Between the two numbers of a size. */
 export const BY_SAID = String.raw`\s*(?:[x×*]|\bby\b)\s*`;
 
 const ONE = new RegExp(LENGTH_SAID, 'gi');
-const NAMED = new RegExp(String.raw`(?:\d|${VULGAR})\s*(${UNIT})`, 'gi');
+const NAMED = new RegExp(String.raw`(?:\d|${FRACTION_SIGNS})\s*(${UNIT})`, 'gi');
 
 /** The lengths of a stretch of a line, as typed. A unit after the last one holds for those before it that have none. */
 export function lengthsSaid(

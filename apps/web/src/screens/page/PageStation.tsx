@@ -240,7 +240,7 @@ function Saved({ editor }: { editor: PageEditor }) {
       </span>
       {editor.trouble ? (
         <>
-          <span title={editor.trouble}>kept here, tried again by itself</span>
+          <span title={editor.trouble}>{editor.triesAgain ? 'kept here, tried again by itself' : editor.trouble}</span>
           <Quiet onPress={editor.retry}>Try now</Quiet>
         </>
       ) : null}

@@ -20,9 +20,14 @@ class Store {
   down = false;
   /** It saves, and its answer never arrives. */
   mute = false;
+  /** With this code every save is refused. */
+  refuse: string | null = null;
+  asked = 0;
   fetch = async (_path: string, init?: { method?: string; body?: string }): Promise<unknown> => {
     const answer = (status: number, body: unknown) => ({ ok: status < 400, status, json: async () => body });
     if (init?.method !== 'PUT') return answer(200, this.record);
+    this.asked++;
+    if (this.refuse) return answer(500, { code: this.refuse, message: this.refuse });
     if (this.down) throw new TypeError('no connection');
     const put = JSON.parse(init.body!) as { version: number; document: Page };
     this.puts.push(put);
@@ -144,6 +149,21 @@ describe('a page being worked on', () => {
     store.down = false;
     await waitFor(() => expect(store.record.document.name).toBe('later'), { timeout: 4000 });
     await waitFor(() => expect(editor().saving).toBe('saved'));
+  });
+
+  test('no space is tried again by itself; what is wrong in itself is said, and is not', async () => {
+    const { editor } = await open();
+    store.refuse = 'no-space';
+    named(editor(), 'later');
+    await waitFor(() => expect(editor()).toMatchObject({ saving: 'failed', triesAgain: true, trouble: 'no-space' }));
+    store.refuse = null;
+    await waitFor(() => expect(store.record.document.name).toBe('later'), { timeout: 4000 });
+    store.refuse = 'bad-input';
+    named(editor(), 'wrong');
+    await waitFor(() => expect(editor()).toMatchObject({ saving: 'failed', triesAgain: false }));
+    const asked = store.asked;
+    await new Promise((done) => setTimeout(done, 2000));
+    expect(store.asked).toBe(asked);
   });
 
   test('a save whose answer was lost is no change from elsewhere, however much was typed since', async () => {

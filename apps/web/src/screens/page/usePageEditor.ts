@@ -15,6 +15,8 @@ export interface PageEditor {
   readonly version: number;
   readonly saving: Saving;
   readonly trouble: string | null;
+  /** It is tried again by itself; else what is wrong stays wrong until something is changed. */
+  readonly triesAgain: boolean;
   /** What the last change moved. */
   readonly moves: readonly Move[];
   readonly canUndo: boolean;
@@ -43,6 +45,8 @@ const WAIT = 350;
 const DEPTH = 200;
 /** After so long a save that did not arrive is tried again, each time later, up to the last. */
 const AGAIN = [1500, 4000, 10_000, 30_000];
+/** Refusals that may be over by themselves. */
+const PASSING: ReadonlySet<string> = new Set(['failed', 'no-space']);
 /** More than this a browser does not send on its way out. */
 const LEAVING = 60_000;
 
@@ -71,6 +75,7 @@ export function usePageEditor(
   const [moves, setMoves] = useState<readonly Move[]>([]);
   const [kept, setKept] = useState(() => unsavedOf(id));
   const [tries, setTries] = useState(0);
+  const [triesAgain, setTriesAgain] = useState(false);
   /** Sent, and nobody knows whether it arrived. */
   const lost = useRef<{ version: number; page: Page } | null>(null);
   const record = query.data;
@@ -115,7 +120,12 @@ export function usePageEditor(
         if (mine && current.version === mine.version + 1 && same(current.document, mine.page))
           setStored({ version: current.version, page: mine.page });
         else setConflict(current);
-      } else setTrouble(error instanceof Error ? error.message : 'Not saved.');
+      } else {
+        setTrouble(error instanceof Error ? error.message : 'Not saved.');
+        setTriesAgain(
+          error instanceof Unreachable || (error instanceof ServerRefusal && PASSING.has(error.refusal.code)),
+        );
+      }
     } finally {
       setBusy(false);
     }
@@ -127,9 +137,9 @@ export function usePageEditor(
     return () => clearTimeout(timer);
   }, [dirty, busy, conflict, trouble, save, page, stored]);
 
-  // what did not arrive is tried again by itself
+  // what did not arrive, or found no room, is tried again by itself
   useEffect(() => {
-    if (!trouble || !dirty || conflict || !lost.current) return;
+    if (!trouble || !dirty || conflict || !triesAgain) return;
     const again = () => {
       setTries((n) => n + 1);
       setTrouble(null);
@@ -140,7 +150,7 @@ export function usePageEditor(
       clearTimeout(timer);
       window.removeEventListener('online', again);
     };
-  }, [trouble, dirty, conflict, tries]);
+  }, [trouble, triesAgain, dirty, conflict, tries]);
 
   // until it is saved, it is kept in the browser
   const safe = useRef(true);
@@ -217,6 +227,7 @@ export function usePageEditor(
       version: stored.version,
       saving: trouble || conflict ? 'failed' : busy ? 'saving' : dirty ? 'waiting' : 'saved',
       trouble,
+      triesAgain,
       moves,
       canUndo: history.past.length > 0,
       canRedo: history.future.length > 0,

@@ -3,9 +3,10 @@ import { styled } from 'styled-components';
 import { inUnit, sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { lookDefinition, lookId } from '@temnex/drawing';
 import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
-import type { ChangeStock } from '@temnex/contract';
+import type { ChangePaper, ChangeStock } from '@temnex/contract';
 import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
+import { NameField } from '../../ui/NameField.tsx';
 import { Swatch, directionWords, faceTurn } from '../../ui/Swatch.tsx';
 import { cornersOf, spotOf, wholeBoxes } from './OnTable.tsx';
 import { History } from './History.tsx';
@@ -74,10 +75,12 @@ interface FlatFilesProps {
   change: (id: string, change: ChangeStock) => void;
   move: (id: string, movement: StockMovement) => void;
   remove: (item: StockItem) => void;
+  changePaper: (change: ChangePaper & { id: string }) => void;
+  removePaper: (id: string) => void;
 }
 
 /** The drawer as shallow drawers of paper, one a paper: closed, an edge of each piece shows; open, they fan out. */
-export function FlatFiles({ drawer, mark, change, move, remove }: FlatFilesProps) {
+export function FlatFiles({ drawer, mark, change, move, remove, changePaper, removePaper }: FlatFilesProps) {
   return (
     <Files aria-label="Papers in the drawer">
       {drawer.papers.map((paper) => (
@@ -89,6 +92,8 @@ export function FlatFiles({ drawer, mark, change, move, remove }: FlatFilesProps
           change={change}
           move={move}
           remove={remove}
+          changePaper={changePaper}
+          removePaper={removePaper}
         />
       ))}
     </Files>
@@ -102,6 +107,8 @@ function OneFile({
   change,
   move,
   remove,
+  changePaper,
+  removePaper,
 }: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer'>) {
   const [open, setOpen] = useState(false);
   const [shown, setShown] = useState(FANNED);
@@ -128,6 +135,14 @@ function OneFile({
           <p style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>
             {paper.sides.map((f) => `Side ${f.side}: ${f.name}, ${directionWords(f)}`).join('. ')}.
           </p>
+          <NameField
+            label="what it is called"
+            value={paper.name}
+            onCommit={(name) => changePaper({ id: paper.id, name, sides: paper.sides })}
+          />
+          <Quiet onPress={() => removePaper(paper.id)} aria-label={`Take ${paper.name} out with all there is of it`}>
+            Take this paper out
+          </Quiet>
           <Fan>
             {items.slice(0, shown).map((item) => (
               <li key={item.id}>

@@ -1,7 +1,15 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { choosePaper, type StockItem } from '@temnex/core';
-import { useChangeStock, useDrawer, useMoveStock, useRemoveStock, useRestore } from '../../api/queries.ts';
+import {
+  useChangePaper,
+  useChangeStock,
+  useDrawer,
+  useMoveStock,
+  useRemovePaper,
+  useRemoveStock,
+  useRestore,
+} from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -47,6 +55,8 @@ export function PapersScreen() {
   const move = useMoveStock();
   const remove = useRemoveStock();
   const restore = useRestore();
+  const changePaper = useChangePaper();
+  const removePaper = useRemovePaper();
   const [taken, setTaken] = useState<StockItem | null>(null);
   const open = derived.pieces.filter((p) => !p.wish).length;
   const refused = [...new Set(derived.problems.map((p) => derived.items.get(p.item ?? '')?.item.name ?? 'the page'))];
@@ -55,7 +65,7 @@ export function PapersScreen() {
     : open
       ? `${open} still without a paper`
       : 'every layer has a paper';
-  const trouble = change.error ?? move.error ?? remove.error ?? restore.error;
+  const trouble = [change, move, remove, restore, changePaper, removePaper].find((m) => m.error)?.error ?? null;
   return (
     <Work>
       <h1 className="out-of-sight">Papers for {editor.page.name}</h1>
@@ -125,6 +135,8 @@ export function PapersScreen() {
           mark={derived.mark}
           change={(item, patch) => change.mutate({ id: item, change: patch })}
           move={(stock, movement) => move.mutate({ stock, movement })}
+          changePaper={(paper) => changePaper.mutate(paper)}
+          removePaper={(paper) => removePaper.mutate(paper)}
           remove={(item) => remove.mutate(item.id, { onSuccess: () => setTaken(item) })}
         />
         <TakenOut kinds={['stock', 'paper']} />

@@ -2,7 +2,7 @@ import type { Cutter, Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Plan, PlanNode, Step } from '../documents/plan.ts';
 import type { Report } from './faults.ts';
 import { NEAR, near, type Box } from './near.ts';
-import { within } from './outlines.ts';
+import { within, type Corner, type Size } from './outlines.ts';
 
 /*
  * A table, a fence and a pair of hands: carries the steps of a plan out on paper that knows nothing of the plan's tree. Each
@@ -223,16 +223,11 @@ const toTicks = (n: PlanNode, per: number): Box => ({
   height: n.height * per,
 });
 
-interface Spot {
-  readonly x: number;
-  readonly y: number;
-}
-
 /**
  * Whether a line that must stay whole is cut through, or eaten by the kerf: whether it comes into the band from `low` to `high`
  * (a line alone, where the kerf is 0) between `from` and `to`, touching its borders allowed.
  */
-function crosses(p: Spot, q: Spot, axis: Axis, low: number, high: number, from: number, to: number): boolean {
+function crosses(p: Corner, q: Corner, axis: Axis, low: number, high: number, from: number, to: number): boolean {
   const across = other(axis);
   const [a, b] = p[axis] <= q[axis] ? [p, q] : [q, p];
   // nothing of it lies beyond the border of the band on one side
@@ -265,17 +260,13 @@ const besidePin = (job: Job, item: JobStock, cut: Axis, end: number): boolean =>
 /** What a windmill's four cuts must be: lower left upright and level, then the two that free the other arms. */
 function stopLines(node: PlanNode): { edge: string; setting: number; until: number }[] {
   if (node.cut !== 'windmill') return [];
-  const [ll, lr, ur, ul] = node.parts!.map((p) => ({ w: p.width, h: p.height })) as [Arm, Arm, Arm, Arm];
+  const [ll, lr, ur, ul] = node.parts!.map((p) => ({ w: p.width, h: p.height })) as [Size, Size, Size, Size];
   return [
     { edge: 'left', setting: ll.w, until: Math.max(ll.h, lr.h) },
     { edge: 'bottom', setting: ll.h, until: Math.max(ll.w, ul.w) },
     { edge: 'bottom', setting: lr.h, until: Math.max(lr.w, ur.w) },
     { edge: 'left', setting: ul.w, until: Math.max(ul.h, ur.h) },
   ];
-}
-interface Arm {
-  readonly w: number;
-  readonly h: number;
 }
 
 const onMark = (length: number, mark: number): boolean => Math.abs(length - Math.round(length / mark) * mark) <= NEAR;
