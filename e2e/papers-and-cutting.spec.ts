@@ -29,7 +29,7 @@ test('a paper nobody knows yet is described where it stands', async ({ table: pa
 test('a paper is renamed, taken out with all there is of it, and brought back', async ({ table: page }) => {
   await page.goto(`${DEMO}/papers`);
   await page.getByRole('button', { name: /^Storm slate/ }).click();
-  const name = page.getByRole('textbox', { name: 'what it is called' });
+  const name = page.getByRole('textbox', { name: 'call it otherwise' });
   await name.fill('Thunder slate');
   await name.press('Enter');
   await expect(page.getByRole('button', { name: /^Thunder slate/ })).toBeVisible();

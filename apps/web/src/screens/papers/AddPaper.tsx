@@ -72,7 +72,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}`}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}: say how it looks, and yes, below`}`,
     };
   };
   const isNew = (text: string): boolean => {

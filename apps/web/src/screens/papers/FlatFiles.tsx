@@ -136,7 +136,7 @@ function OneFile({
             {paper.sides.map((f) => `Side ${f.side}: ${f.name}, ${directionWords(f)}`).join('. ')}.
           </p>
           <NameField
-            label="what it is called"
+            label="call it otherwise"
             value={paper.name}
             onCommit={(name) => changePaper({ id: paper.id, name, sides: paper.sides })}
           />
