@@ -1,0 +1,23 @@
+// How one room is measured (see rooms.mjs); started by scripts/mutation.mjs.
+import { room } from './rooms.mjs';
+
+const source = 'packages/core/src';
+const name = process.env.MUTATION_ROOM;
+
+export default {
+  testRunner: 'jest',
+  testRunnerNodeArgs: ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning'],
+  plugins: ['@stryker-mutator/jest-runner'],
+  jest: { projectType: 'custom', configFile: 'scripts/mutation/jest.config.mjs', enableFindRelatedTests: false },
+  coverageAnalysis: 'perTest',
+  mutate: [...room().sources.map((path) => `${source}/${path}`), `!${source}/**/*.test.ts`, `!${source}/**/index.ts`],
+  // What is said is held by the tests of packages/words and by the eye.
+  mutator: { excludedMutations: ['StringLiteral'] },
+  jsonReporter: { fileName: `test-results/mutation/${name}.json` },
+  reporters: ['json'],
+  concurrency: 2,
+  timeoutMS: 20000,
+  tempDirName: `test-results/mutation/sandbox-${name}`,
+  ignorePatterns: ['dist', 'e2e', 'docs', 'data', 'apps', 'benchmarks', 'test-results'],
+  warnings: { slow: false },
+};
