@@ -10,6 +10,7 @@ export default tseslint.config(
       'node_modules/**',
       'data/**',
       'test-results/**',
+      '.mutation/**',
       'apps/server/migrations/**',
     ],
   },

@@ -21,7 +21,7 @@ for (const [name, path] of Object.entries(SCREENS)) {
     await page.waitForLoadState('networkidle');
     if (name === 'places') {
       await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
-      await page.getByRole('button', { name: /^Chalk/ }).click();
+      await page.getByRole('button', { name: /^(Fan out|Close) Chalk/ }).click();
       await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
       await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
       await page.keyboard.press('Enter');

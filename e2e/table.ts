@@ -38,3 +38,9 @@ export const pick = (page: Page, name: string) =>
     .filter({ hasText: new RegExp(`^${name}`) })
     .getByRole('button')
     .click();
+
+/** Lays a paper on a layer, on the papers screen. */
+export async function layOn(page: Page, layer: string, paper: string): Promise<void> {
+  await page.getByRole('row', { name: new RegExp(`^${layer},`) }).click({ position: { x: 120, y: 8 } });
+  await page.getByRole('button', { name: `Lay ${paper} on ${layer}` }).click();
+}

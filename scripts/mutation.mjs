@@ -1,6 +1,6 @@
 // npm run mutation [-- room …]: small faults are put into the code one at a time, and it is counted how many of them
 // the unit tests of the same room notice (rooms: scripts/mutation/rooms.mjs). Everything takes about an hour; not part
-// of npm test. What nobody noticed is listed in test-results/mutation/ROOM.txt.
+// of npm test. What nobody noticed is listed in .mutation/ROOM.txt.
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -29,7 +29,7 @@ for (const name of asked.length > 0 ? asked : Object.keys(rooms)) {
     },
   );
   if (status !== 0) process.exit(status ?? 1);
-  const report = JSON.parse(readFileSync(join(root, `test-results/mutation/${name}.json`), 'utf8'));
+  const report = JSON.parse(readFileSync(join(root, `.mutation/${name}.json`), 'utf8'));
   const survivors = [];
   let [noticed, all] = [0, 0];
   for (const [file, { source, mutants }] of Object.entries(report.files)) {
@@ -48,7 +48,7 @@ for (const name of asked.length > 0 ? asked : Object.keys(rooms)) {
       }
     }
   }
-  writeFileSync(join(root, `test-results/mutation/${name}.txt`), survivors.join('\n') + '\n');
+  writeFileSync(join(root, `.mutation/${name}.txt`), survivors.join('\n') + '\n');
   rows.push(`${name.padEnd(10)} ${noticed} of ${all} noticed (${((100 * noticed) / all).toFixed(1)} %)`);
 }
 console.log(`\n${rows.join('\n')}`);

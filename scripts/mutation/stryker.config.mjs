@@ -13,11 +13,13 @@ export default {
   mutate: [...room().sources.map((path) => `${source}/${path}`), `!${source}/**/*.test.ts`, `!${source}/**/index.ts`],
   // What is said is held by the tests of packages/words and by the eye.
   mutator: { excludedMutations: ['StringLiteral'] },
-  jsonReporter: { fileName: `test-results/mutation/${name}.json` },
-  reporters: ['json'],
+  jsonReporter: { fileName: `.mutation/${name}.json` },
+  reporters: ['json', 'progress-append-only'],
   concurrency: 2,
   timeoutMS: 20000,
-  tempDirName: `test-results/mutation/sandbox-${name}`,
-  ignorePatterns: ['dist', 'e2e', 'docs', 'data', 'apps', 'benchmarks', 'test-results'],
+  // modules loaded anew for each run are never given back
+  maxTestRunnerReuse: 40,
+  tempDirName: `.mutation/sandbox-${name}`,
+  ignorePatterns: ['dist', 'e2e', 'docs', 'data', 'apps', 'benchmarks', 'test-results', '.mutation'],
   warnings: { slow: false },
 };

@@ -56,7 +56,9 @@ export type NewStock = z.infer<typeof newStockSchema>;
 /** What is said of an item; how many there are changes by movements alone. */
 export const changeStockSchema = stockItemShape
   .pick({ reserved: true, turned: true, uncut: true, trim: true, unit: true, width: true, height: true, outline: true })
-  .partial();
+  .partial()
+  // null: it is a rectangle after all
+  .extend({ outline: stockItemShape.shape.outline.nullable() });
 export type ChangeStock = z.infer<typeof changeStockSchema>;
 
 const many = z.int().min(1).max(10_000);

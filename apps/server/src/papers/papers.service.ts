@@ -158,6 +158,7 @@ export class PapersService {
         ...stockItemOf(row),
         quantity: Math.max(1, row.quantity),
         ...change,
+        ...(change.outline === null ? { outline: undefined } : {}),
       });
       if (!changed.success) {
         const issue = issueOf(changed.error.issues[0]!);

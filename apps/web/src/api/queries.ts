@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import {
   cuttingRecordSchema,
@@ -14,6 +14,7 @@ import {
   removedSchema,
   stockRecordSchema,
   type ChangePaper,
+  type DrawerRecord,
   type ChangeStock,
   type Cut,
   type HabitsRecord,
@@ -73,10 +74,16 @@ const TRIES = 2;
 /**
  * A change that makes these answers old. What is changed goes out with an id of its own, the same one however often it is sent.
  */
-function useChange<In, Out>(change: (input: In, id: string) => Promise<Out>, stale: readonly (readonly string[])[]) {
+function useChange<In, Out>(
+  change: (input: In, id: string) => Promise<Out>,
+  stale: readonly (readonly string[])[],
+  /** Shows it as it will be at once, so that the next change builds on it; what was refused is shown as it is again. */
+  ahead?: (client: QueryClient, input: In) => void,
+) {
   const client = useQueryClient();
   const mutation = useMutation({
     mutationFn: ({ input, id }: { input: In; id: string }) => change(input, id),
+    onMutate: ({ input }) => ahead?.(client, input),
     retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
     retryDelay: 400,
     onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
@@ -114,6 +121,11 @@ export const useChangePaper = () =>
   useChange(
     ({ id, ...change }: ChangePaper & { id: string }) => ask('PUT', `/api/papers/${id}`, paperRecordSchema, change),
     [KEYS.drawer],
+    (client, { id, ...change }) =>
+      client.setQueryData<DrawerRecord>(
+        KEYS.drawer,
+        (drawer) => drawer && { ...drawer, papers: drawer.papers.map((p) => (p.id === id ? { ...p, ...change } : p)) },
+      ),
   );
 export const useRemovePaper = () =>
   useChange((id: string) => ask('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);

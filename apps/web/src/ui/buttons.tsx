@@ -33,6 +33,9 @@ const look = css`
     outline: 3px solid var(--ink);
     outline-offset: 2px;
   }
+  @media (pointer: coarse) {
+    min-height: 2.75rem;
+  }
 `;
 
 export const Plain = styled(Button)`
@@ -82,5 +85,9 @@ export const Quiet = styled(Button)`
     color: #6a6a6a;
     text-decoration: none;
     cursor: default;
+  }
+  @media (pointer: coarse) {
+    min-width: 2.75rem;
+    min-height: 2.75rem;
   }
 `;

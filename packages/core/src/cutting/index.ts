@@ -7,4 +7,15 @@ export { partsAfter, type PartSoFar } from './soFar.ts';
 export { STAGES, basisOf, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
 export { takeWayOut, type Taken } from './takeWayOut.ts';
 export { sizeOnItem } from './exactPlace.ts';
+export {
+  layPaper,
+  paperReach,
+  reachOf,
+  takeOff,
+  turnedOn,
+  turnedOver,
+  wishWith,
+  type PaperReach,
+  type Reach,
+} from './reach.ts';
 export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';

@@ -131,7 +131,8 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   if (corner && !corner.ok) return { ok: false, problem: corner.problem };
   const [W, H] = [size.value.width.ticks, size.value.height.ticks];
   const cut = corner?.ok ? { w: corner.value.width.ticks, h: corner.value.height.ticks } : null;
-  if (cut && (cut.w >= W || cut.h >= H)) return { ok: false, problem: { code: 'size-unreadable', text: gone![0].trim() } };
+  if (cut && (cut.w >= W || cut.h >= H))
+    return { ok: false, problem: { code: 'size-unreadable', text: gone![0].trim() } };
   const at = (x: number, y: number): [LengthText, LengthText] => [text(x, unit), text(y, unit)];
   const rest = `${line.slice(0, found.index)} ${line.slice(found.index + found[0].length)}`;
   const words = rest.split(/[\s,]+/).filter(Boolean);

@@ -8,6 +8,8 @@ import { Choice } from '../../ui/Choice.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Swatch } from '../../ui/Swatch.tsx';
+import { ColourField } from './ColourField.tsx';
+import { DIRECTIONS, plainBack } from './PaperSlip.tsx';
 
 const Faces = styled.fieldset`
   grid-column: 1 / -1;
@@ -30,39 +32,21 @@ const Faces = styled.fieldset`
     color: var(--quiet);
   }
   &&& input[type='color'] {
-    display: block;
     width: 3rem;
-    height: 2.25rem;
+    min-height: 2.25rem;
     padding: 0;
-    border: 1.5px solid var(--ink);
-    background: none;
   }
 `;
-
-type Direction = PaperFace['direction'];
-const DIRECTIONS: { id: Direction; name: string }[] = [
-  { id: 'none', name: 'no direction' },
-  { id: 'two-way', name: 'two ways (stripes)' },
-  { id: 'one-way', name: 'one way (has an up)' },
-];
 
 /** One line adds a sheet or a scrap; a paper not known yet is described where it stands. */
 export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
   const addPaper = useAddPaper();
   const addStock = useAddStock();
   const [look, setLook] = useState<Look>({ pattern: 'plain', ground: '#c9b48a', ink: '#7a6a45' });
-  const [direction, setDirection] = useState<Direction>('none');
+  const [direction, setDirection] = useState<PaperFace['direction']>('none');
   const [back, setBack] = useState<'none' | 'plain'>('none');
   const papers = drawer.papers.map(({ id, name }) => ({ id, name }));
   const faceA: PaperFace = { side: 'A', name: look.pattern, direction, along: 'height', look };
-  const faceB: PaperFace = {
-    side: 'B',
-    name: 'plain',
-    direction: 'none',
-    along: 'height',
-    look: { pattern: 'plain', ground: look.ground, ink: look.ground },
-  };
-
   const understand = (text: string) => {
     if (!text.trim()) return null;
     const said = sayStock(text, papers, unit);
@@ -86,7 +70,12 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
     try {
       const paper =
         said.paper?.id ??
-        (await addPaper.mutateAsync({ name: said.paperWords, sides: back === 'plain' ? [faceA, faceB] : [faceA] })).id;
+        (
+          await addPaper.mutateAsync({
+            name: said.paperWords,
+            sides: back === 'plain' ? [faceA, plainBack(faceA)] : [faceA],
+          })
+        ).id;
       await addStock.mutateAsync({
         paper,
         unit,
@@ -115,18 +104,15 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
             <Faces>
               <legend>How the new paper looks</legend>
               <Swatch face={faceA} size={44} />
-              <label>
-                ground
-                <input
-                  type="color"
-                  value={look.ground}
-                  onChange={(e) => setLook({ ...look, ground: e.target.value })}
+              {(['ground', 'ink'] as const).map((part) => (
+                <ColourField
+                  key={part}
+                  label={part === 'ground' ? 'ground' : 'print'}
+                  shown={part === 'ground' ? 'ground' : 'print'}
+                  value={look[part]}
+                  onCommit={(colour) => setLook({ ...look, [part]: colour })}
                 />
-              </label>
-              <label>
-                print
-                <input type="color" value={look.ink} onChange={(e) => setLook({ ...look, ink: e.target.value })} />
-              </label>
+              ))}
               <Choice
                 label="side A"
                 value={look.pattern}

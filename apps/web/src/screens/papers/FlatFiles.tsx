@@ -1,66 +1,83 @@
-import { useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
+import { useDrag } from 'react-aria';
 import { styled } from 'styled-components';
-import { inUnit, sizeOfItem, type Drawer, type Mark, type Paper, type StockItem } from '@temnex/core';
-import { lookDefinition, lookId } from '@temnex/drawing';
-import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
+import {
+  paperReach,
+  reachOf,
+  wishWith,
+  type Drawer,
+  type Mark,
+  type Paper,
+  type PieceToCut,
+  type StockItem,
+} from '@temnex/core';
+import { paperReachWords, stockWords } from '@temnex/words';
 import type { ChangePaper, ChangeStock } from '@temnex/contract';
 import type { StockMovement } from '../../api/queries.ts';
-import { Quiet } from '../../ui/buttons.tsx';
-import { NameField } from '../../ui/NameField.tsx';
-import { Swatch, directionWords, faceTurn } from '../../ui/Swatch.tsx';
-import { cornersOf, spotOf, wholeBoxes } from './OnTable.tsx';
-import { History } from './History.tsx';
-import { StayWhole } from './StayWhole.tsx';
-
-/** Pixels to the inch, the same for everything in the drawer, so that a glance compares. */
-const SCALE = 8;
-const EDGE = 26;
+import { Plain, Quiet } from '../../ui/buttons.tsx';
+import { Swatch } from '../../ui/Swatch.tsx';
+import { PAPER_DRAGGED } from './LayerRow.tsx';
+import type { Bed } from './Layers.tsx';
+import { Lying } from './Lying.tsx';
+import { OneItem } from './OneItem.tsx';
+import { PaperSlip } from './PaperSlip.tsx';
 
 const Files = styled.ul`
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(15.5rem, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(16.5rem, 100%), 1fr));
   column-gap: 1.75rem;
   border-top: 2px solid var(--ink);
 `;
 const File = styled.li<{ $open: boolean }>`
   ${(p) => (p.$open ? 'grid-column: 1 / -1;' : '')}
-  padding: 0.5rem 0 0.6rem;
+  padding: 0.6rem 0 0.7rem;
   border-bottom: 1px solid var(--rule);
 `;
-const Head = styled.button`
-  display: flex;
-  flex-wrap: wrap;
+const Head = styled.div`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  gap: 0.1rem 0.6rem;
   align-items: center;
-  gap: 0.2rem 0.75rem;
-  width: 100%;
-  min-height: 2.5rem;
-  padding: 0.2rem 0;
-  border: 0;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-  & > b {
-    font: 600 1.1rem/1.2 var(--figures);
+  & > span:first-child {
+    display: flex;
+    gap: 0.3rem;
   }
-  & > span {
-    color: var(--quiet);
+  & h3 {
+    font-size: 1.1rem;
+    overflow-wrap: anywhere;
+  }
+  & > p {
+    grid-column: 1 / 3;
+    min-height: 1.3em;
     font-size: var(--s1);
+    line-height: 1.3;
+    color: var(--quiet);
   }
-  & > span:last-child {
-    margin-left: auto;
-    text-decoration: underline;
-    text-underline-offset: 3px;
-    color: var(--ink);
-    font-weight: 600;
+`;
+const Pile = styled.div`
+  padding: 0.4rem 0 0.1rem;
+  & small {
+    font-size: var(--s1);
+    color: var(--quiet);
   }
+  &[data-movable] {
+    cursor: grab;
+  }
+`;
+const Closed = styled.div`
+  display: flex;
+  align-items: flex-end;
+  justify-content: space-between;
+  gap: 0.75rem;
 `;
 const Fan = styled.ul`
   display: flex;
   flex-wrap: wrap;
   align-items: flex-end;
   gap: 1.1rem 1.4rem;
-  padding: 0.5rem 0 0.35rem;
+  padding: 0.7rem 0 0.35rem;
   & > li {
+    max-width: 100%;
     font-size: var(--s1);
     line-height: 1.3;
   }
@@ -72,6 +89,13 @@ const Fan = styled.ul`
 interface FlatFilesProps {
   drawer: Drawer;
   mark: Mark;
+  scale: number;
+  /** What is typed of a name: the other papers step back. */
+  sought: string;
+  /** The layers that a paper would be laid on. */
+  picked: readonly PieceToCut[];
+  bed: Bed;
+  lay: (paper: string) => void;
   change: (id: string, change: ChangeStock) => void;
   move: (id: string, movement: StockMovement) => void;
   remove: (item: StockItem) => void;
@@ -79,130 +103,114 @@ interface FlatFilesProps {
   removePaper: (id: string) => void;
 }
 
+export const isSought = (paper: Paper, sought: string): boolean =>
+  sought
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => paper.name.toLowerCase().includes(word));
+
 /** The drawer as shallow drawers of paper, one a paper: closed, an edge of each piece shows; open, they fan out. */
-export function FlatFiles({ drawer, mark, change, move, remove, changePaper, removePaper }: FlatFilesProps) {
+export function FlatFiles({ drawer, sought, ...shared }: FlatFilesProps) {
+  const byPaper = useMemo(() => {
+    const lists = new Map<string, StockItem[]>(drawer.papers.map((p) => [p.id, []]));
+    for (const item of drawer.stock) lists.get(item.paper)?.push(item);
+    return lists;
+  }, [drawer]);
   return (
     <Files aria-label="Papers in the drawer">
-      {drawer.papers.map((paper) => (
-        <OneFile
-          key={paper.id}
-          paper={paper}
-          items={drawer.stock.filter((s) => s.paper === paper.id)}
-          mark={mark}
-          change={change}
-          move={move}
-          remove={remove}
-          changePaper={changePaper}
-          removePaper={removePaper}
-        />
-      ))}
+      {drawer.papers
+        .filter((paper) => isSought(paper, sought))
+        .map((paper) => (
+          <OneFile key={paper.id} paper={paper} items={byPaper.get(paper.id) ?? NONE} {...shared} />
+        ))}
     </Files>
   );
 }
+const NONE: readonly StockItem[] = [];
+
+/** So many are fanned out at a time. */
+const FANNED = 60;
+/** Pixels across of a closed drawer. */
+const ROOM = 200;
 
 function OneFile({
   paper,
   items,
   mark,
+  scale,
+  picked,
+  bed,
+  lay,
   change,
   move,
   remove,
   changePaper,
   removePaper,
-}: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer'>) {
+}: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer' | 'sought'>) {
   const [open, setOpen] = useState(false);
   const [shown, setShown] = useState(FANNED);
-  const [whole, setWhole] = useState<string | null>(null);
-  const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
-  const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
+  const pile = useRef<HTMLDivElement>(null);
+  const { dragProps } = useDrag({
+    hasDragButton: true,
+    getItems: () => [{ [PAPER_DRAGGED]: paper.id, 'text/plain': paper.name }],
+  });
+  const voice = { mark, figures: 'typeset' } as const;
+  const reach = useMemo(
+    () => (picked.length ? paperReach(picked, paper, items, bed) : null),
+    [picked, paper, items, bed],
+  );
+  const each = useMemo(
+    () =>
+      picked.length
+        ? (item: StockItem) =>
+            picked.some((p) => reachOf(p, wishWith(p.wish, paper, bed), paper, item).reaches !== false)
+        : null,
+    [picked, paper, bed],
+  );
+  const [only, ...others] = picked;
+  const one = only && !others.length ? only : null;
+  const lies = one && reach?.best ? reachOf(one, wishWith(one.wish, paper, bed), paper, reach.best) : null;
   return (
     <File $open={open}>
-      <Head type="button" aria-expanded={open} onClick={() => setOpen(!open)}>
-        {paper.sides.map((face) => (
-          <Swatch key={face.side} face={face} />
-        ))}
-        <b>{paper.name}</b>
+      <Head>
         <span>
-          {sheets ? `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'}` : ''}
-          {sheets && scraps ? ', ' : ''}
-          {scraps ? `${scraps} ${scraps === 1 ? 'scrap' : 'scraps'}` : ''}
-          {!sheets && !scraps ? 'none left' : ''}
+          {paper.sides.map((face) => (
+            <Swatch key={face.side} face={face} />
+          ))}
         </span>
-        <span>{open ? 'Close' : 'Fan out'}</span>
+        <h3>{paper.name}</h3>
+        {picked.length ? (
+          <Plain
+            onPress={() => lay(paper.id)}
+            aria-label={`Lay ${paper.name} ${bed === 'second' ? 'beneath, as second choice for' : 'on'} ${one?.name ?? `${picked.length} layers`}`}
+          >
+            {bed === 'second' ? 'Lay beneath' : 'Lay it'}
+          </Plain>
+        ) : (
+          <span />
+        )}
+        <p>
+          {stockWords(items)}
+          {reach && reach.why !== 'none-left' ? `; ${paperReachWords(reach, voice)}` : ''}
+        </p>
+        {open ? (
+          <Quiet onPress={() => setOpen(false)} aria-expanded aria-label={`Close ${paper.name}, ${stockWords(items)}`}>
+            Close
+          </Quiet>
+        ) : null}
       </Head>
       {open ? (
         <>
-          <p style={{ fontSize: 'var(--s1)', color: 'var(--quiet)' }}>
-            {paper.sides.map((f) => `Side ${f.side}: ${f.name}, ${directionWords(f)}`).join('. ')}.
-          </p>
-          <NameField
-            label="call it otherwise"
-            value={paper.name}
-            onCommit={(name) => changePaper({ id: paper.id, name, sides: paper.sides })}
-          />
-          <Quiet onPress={() => removePaper(paper.id)} aria-label={`Take ${paper.name} out with all there is of it`}>
-            Take this paper out
-          </Quiet>
           <Fan>
             {items.slice(0, shown).map((item) => (
-              <li key={item.id}>
-                {whole === item.id ? (
-                  <StayWhole {...{ item, paper, mark }} change={(patch) => change(item.id, patch)} />
-                ) : (
-                  <Lying items={[item]} paper={paper} />
-                )}
-                <b>{sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
-                <br />
-                {item.quantity > 1 ? `${item.quantity} × ` : ''}
-                {KIND_WORDS[item.kind]}
-                {item.outline ? oddWords(item.outline.length) : ''}
-                {item.uncut?.length
-                  ? `, ${item.uncut.length === 1 ? 'a place' : `${item.uncut.length} places`} kept whole`
-                  : ''}
-                {unusedWords(item)}
-                {item.turned ? `, lies turned ${item.turned}°` : ''}
-                {item.origin ? `, kept ${item.origin.date}` : ''}
-                <br />
-                <Quiet
-                  onPress={() => move(item.id, { why: 'added', by: 1 })}
-                  aria-label={`One more of ${item.width} by ${item.height} ${paper.name}`}
-                >
-                  One more
-                </Quiet>
-                {item.quantity > 1 ? (
-                  <Quiet
-                    onPress={() => move(item.id, { why: 'taken', by: 1 })}
-                    aria-label={`One less of ${item.width} by ${item.height} ${paper.name}`}
-                  >
-                    One less
-                  </Quiet>
-                ) : null}
-                <Quiet onPress={() => change(item.id, { reserved: !item.reserved })}>
-                  {item.reserved ? 'Free it' : 'Hold back'}
-                </Quiet>
-                <Quiet
-                  onPress={() => setWhole(whole === item.id ? null : item.id)}
-                  aria-expanded={whole === item.id}
-                  aria-label={`Mark places on ${item.width} by ${item.height} ${paper.name}`}
-                >
-                  {whole === item.id ? 'That is all' : 'Mark it'}
-                </Quiet>
-                {paper.sides.some((f) => f.direction !== 'none') ? (
-                  <Quiet
-                    onPress={() => change(item.id, { turned: ((item.turned + 90) % 360) as StockItem['turned'] })}
-                    aria-label={`The pattern lies a quarter further round on ${item.width} by ${item.height} ${paper.name}`}
-                  >
-                    Pattern ↺
-                  </Quiet>
-                ) : null}
-                <Quiet
-                  onPress={() => remove(item)}
-                  aria-label={`Take out ${item.width} by ${item.height} ${paper.name}`}
-                >
-                  Take out
-                </Quiet>
-                <History item={item} paper={paper.name} />
-              </li>
+              <OneItem
+                key={item.id}
+                {...{ item, paper, mark, scale }}
+                reach={one ? reachOf(one, wishWith(one.wish, paper, bed), paper, item) : null}
+                change={(patch) => change(item.id, patch)}
+                move={(movement) => move(item.id, movement)}
+                remove={() => remove(item)}
+              />
             ))}
           </Fan>
           {items.length > shown ? (
@@ -210,102 +218,33 @@ function OneFile({
               Show {Math.min(FANNED, items.length - shown)} more of {items.length}
             </Quiet>
           ) : null}
+          <PaperSlip paper={paper} change={changePaper} remove={removePaper} />
         </>
       ) : (
-        <Lying items={items} paper={paper} />
+        <Closed>
+          <Pile ref={pile} {...dragProps} data-movable>
+            <Lying
+              items={items}
+              paper={paper}
+              scale={scale}
+              room={ROOM}
+              reaches={each}
+              ghost={
+                one && reach?.best && lies?.reaches === true
+                  ? { item: reach.best, size: one, turned: lies.turned }
+                  : null
+              }
+            />
+          </Pile>
+          <Quiet
+            onPress={() => setOpen(true)}
+            aria-expanded={false}
+            aria-label={`Fan out ${paper.name}, ${stockWords(items)}`}
+          >
+            Fan out
+          </Quiet>
+        </Closed>
       )}
     </File>
-  );
-}
-
-/** Edges that are not to be used, in words. */
-function unusedWords({ trim, unit }: StockItem): string {
-  const edges = (['left', 'right', 'bottom', 'top'] as const).filter((e) => spotOf([trim[e], 0], unit).x > 0);
-  return edges.length ? `, less ${edges.map((e) => `${trim[e]} ${e}`).join(', ')}` : '';
-}
-
-const SHOWN = 16;
-/** So many are fanned out at a time. */
-const FANNED = 60;
-
-/** Papers lying in a drawer, overlapped, all at one scale. */
-function Lying({ items, paper }: { items: readonly StockItem[]; paper: Paper }) {
-  const face = paper.sides[0]!;
-  const largestFirst = [...items]
-    .sort((a, b) => sizeOfItem(b).width * sizeOfItem(b).height - sizeOfItem(a).width * sizeOfItem(a).height)
-    .slice(0, SHOWN);
-  if (!largestFirst.length) return null;
-  const px = (t: number) => inUnit(t, 'in') * SCALE;
-  const sizes = largestFirst.map((i) => ({ item: i, w: px(sizeOfItem(i).width), h: px(sizeOfItem(i).height) }));
-  const height = Math.max(...sizes.map((s) => s.h)) + 2;
-  let x = 1;
-  const placed = sizes.map((s, i) => {
-    // the next one lies so that an edge of this one shows
-    const at = x;
-    x += i + 1 < sizes.length ? Math.max(EDGE, s.w - sizes[i + 1]!.w + EDGE) : s.w;
-    return { ...s, at };
-  });
-  const width = Math.max(...placed.map((p) => p.at + p.w)) + 2;
-  const turns = [...new Set(largestFirst.map((i) => i.turned))];
-  return (
-    <svg
-      width={width}
-      height={height}
-      style={{ display: 'block', maxWidth: '100%' }}
-      viewBox={`0 0 ${width} ${height}`}
-      aria-hidden="true"
-    >
-      <defs
-        dangerouslySetInnerHTML={{
-          __html: turns.map((t) => lookDefinition(face.look, faceTurn(face, t), SCALE * 1.6)).join(''),
-        }}
-      />
-      {placed.map(({ item, at, w, h }) => (
-        <g key={item.id}>
-          <polygon
-            points={cornersOf(item)
-              .map((p) => `${at + px(p.x)},${height - 1 - px(p.y)}`)
-              .join(' ')}
-            fill={`url(#${lookId(face.look, faceTurn(face, item.turned), SCALE * 1.6)})`}
-            stroke="#161616"
-            strokeWidth="0.8"
-          />
-          {wholeBoxes(item).map((b, i) => (
-            <rect
-              key={i}
-              x={at + px(b.x)}
-              y={height - 1 - px(b.y + b.height)}
-              width={px(b.width)}
-              height={px(b.height)}
-              fill="#fbfbfa80"
-              stroke="#161616"
-              strokeDasharray="2 2"
-            />
-          ))}
-          {item.reserved ? (
-            <path
-              d={`M${at} ${height - 1 - h}l${w} ${h}M${at + w} ${height - 1 - h}l${-w} ${h}`}
-              stroke="#161616"
-              strokeWidth="1"
-            />
-          ) : null}
-          {item.quantity > 1 ? (
-            <text
-              x={at + 4}
-              y={height - 6}
-              fontFamily="var(--figures)"
-              fontWeight="600"
-              fontSize="12"
-              fill="#161616"
-              stroke="#fafafa"
-              strokeWidth="3"
-              paintOrder="stroke"
-            >
-              {item.quantity}
-            </text>
-          ) : null}
-        </g>
-      ))}
-    </svg>
   );
 }

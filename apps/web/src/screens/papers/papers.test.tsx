@@ -20,7 +20,7 @@ import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import { Short } from '../order/Short.tsx';
 import type { PageContext } from '../page/PageStation.tsx';
-import { PieceChooser } from './PieceChooser.tsx';
+import { LayerRow } from './LayerRow.tsx';
 import { StayWhole } from './StayWhole.tsx';
 
 const look = { pattern: 'clouds', ground: '#88aacc', ink: '#ffffff' } as const;
@@ -77,7 +77,15 @@ describe('a piece from an exact place', () => {
   function Chooser({ start = WISH, of = drawer }: { start?: Wish; of?: Drawer }) {
     const [now, setNow] = useState<Wish | null>(start);
     wish = now;
-    return <PieceChooser piece={piece(now!)} cut={false} drawer={of} mark={mark} choose={setNow} />;
+    return (
+      <LayerRow
+        {...{ drawer: of, mark, scale: 8, cut: false, bed: 'first', choose: setNow }}
+        piece={piece(now!)}
+        pickBed={() => {}}
+        lay={() => {}}
+        takeOff={() => {}}
+      />
+    );
   }
   const open = () => fireEvent.click(screen.getByRole('button', { name: 'Choose where launch mat is cut from' }));
   test('pointed at on the drawing: it lies there centred, on the mark, and stays on the paper', () => {

@@ -1,0 +1,66 @@
+import {
+  sizeOfItem,
+  type Drawer,
+  type PaperFace,
+  type PaperReach,
+  type Reach,
+  type StockItem,
+  type Wish,
+} from '@temnex/core';
+import { count, figure, sizeWords, type Voice } from './lengths.ts';
+import { KIND_WORDS } from './plans.ts';
+
+const itemWords = (item: StockItem, voice: Voice): string =>
+  `${KIND_WORDS[item.kind]} of ${sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, voice)}`;
+
+/** By how much something is too small: `1⁄4 too short`, or both ways. */
+function shortWords(short: { width: number; height: number }, voice: Voice): string {
+  const ways = [short.width, short.height].filter((t) => t > 0).map((t) => figure(t, voice));
+  return ways.length > 1 ? `${ways[0]} and ${ways[1]} too short` : `${ways[0]} too short`;
+}
+
+/** What of a paper reaches for the layers that were picked, in a few words. */
+export function paperReachWords(reach: PaperReach, voice: Voice): string {
+  const { best, nearest, reached, of, why } = reach;
+  const each = of > 1 ? ' for each' : '';
+  if (best?.outline) return `an odd ${itemWords(best, voice)} may reach${each}`;
+  if (best && (best.kind === 'sheet' || best.kind === 'pad'))
+    return `reaches${each}: it takes a ${KIND_WORDS[best.kind]}`;
+  if (best) return `reaches${each}: a ${itemWords(best, voice)}`;
+  if (reached && reached === of) return `reaches for each, from several`;
+  if (reached) return `reaches for ${reached} of ${of}`;
+  if (nearest)
+    return `does not reach: the nearest, a ${itemWords(nearest.item, voice)}, is ${shortWords(nearest.short, voice)}`;
+  if (why === 'held-back') return 'all that reaches is held back';
+  if (why === 'no-such-face') return 'has no such side, or not that way round';
+  if (why === 'none-left') return 'none left';
+  return 'does not reach';
+}
+
+/** Whether one item reaches for one layer. */
+export function reachWords(reach: Reach, voice: Voice): string {
+  if (reach.reaches === 'perhaps') return 'may reach';
+  if (reach.reaches) return reach.turned ? 'reaches, turned' : 'reaches';
+  if (reach.why === 'held-back') return 'held back';
+  if (reach.why === 'no-such-face') return 'not that side, or not that way round';
+  return shortWords(reach.short, voice);
+}
+
+/** How a layer shows its paper: `side A, stripes`, or either. */
+export const sideWords = (wish: Pick<Wish, 'side'>, faces: readonly PaperFace[]): string => {
+  const face = faces.find((f) => f.side === wish.side);
+  return face ? `side ${face.side}, ${face.name}` : 'either side';
+};
+export const DIRECTION_WORDS: Readonly<Record<Wish['direction'], string>> = {
+  any: 'may be turned',
+  height: 'pattern up and down',
+  width: 'pattern across',
+};
+
+/** What there is of a paper: `4 sheets, 2 scraps`. */
+export function stockWords(items: Drawer['stock']): string {
+  const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
+  const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
+  const parts = [sheets ? count(sheets, 'sheet') : '', scraps ? count(scraps, 'scrap') : ''].filter(Boolean);
+  return parts.join(', ') || 'none left';
+}
