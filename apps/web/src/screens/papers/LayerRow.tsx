@@ -9,11 +9,8 @@ import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, faceOf } from '../../ui/Swatch.tsx';
 import { ExactPlace, placeWords } from './ExactPlace.tsx';
-import type { Bed } from './Layers.tsx';
+import { PAPER_DRAGGED, type Bed } from './bed.ts';
 import { PieceOnTable } from './PieceOnTable.tsx';
-
-/** What a dragged paper says that it is. */
-export const PAPER_DRAGGED = 'application/x-temnex-paper';
 
 const Row = styled.div`
   display: grid;

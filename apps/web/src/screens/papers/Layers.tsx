@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import type { Drawer, Mark, PieceToCut, Wish } from '@temnex/core';
 import { sizeWords } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
+import type { Bed, Picked } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
 
 const List = styled(GridList)`
@@ -26,13 +27,6 @@ const List = styled(GridList)`
     margin: 0 -0.75rem;
   }
 `;
-
-/** The bed on which the next paper is laid: the paper itself, or the second choice beneath it. */
-export type Bed = 'first' | 'second';
-export interface Picked {
-  readonly ids: ReadonlySet<string>;
-  readonly bed: Bed;
-}
 
 interface LayersProps {
   pieces: readonly PieceToCut[];

@@ -19,7 +19,8 @@ import { TakenOut } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/PageStation.tsx';
 import { AddPaper } from './AddPaper.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
-import { Layers, type Bed, type Picked } from './Layers.tsx';
+import type { Bed, Picked } from './bed.ts';
+import { Layers } from './Layers.tsx';
 import { scaleFor } from './PieceOnTable.tsx';
 import { Unreadable } from './Unreadable.tsx';
 
