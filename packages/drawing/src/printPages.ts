@@ -1,4 +1,4 @@
-import { inUnit, orderOf, type Job, type Plan } from '@temnex/core';
+import { orderOf, type Job, type Plan } from '@temnex/core';
 import {
   AIM_WORDS,
   CAUTION,
@@ -198,19 +198,17 @@ interface SheetRow {
 function sheetRows(order: PrintOrder, W: number, H: number): SheetRow[] {
   const { plan, job } = order;
   // 20 points to the inch, less where a sheet would not fit on the page
-  const inches = plan.sheets
-    .map((sheet) => job.stock.find((s) => s.id === sheet.stock)!)
-    .flatMap((s) => [inUnit(s.width, 'in'), inUnit(s.height, 'in')]);
-  const scale = Math.min(20, (Math.min(W, H - 140) - 2 * MARGIN) / Math.max(1, ...inches));
+  const drawn = (scale: number): Drawing[] => {
+    const style = { scale, voice: order.voice, face: BLACK_AND_WHITE, pieceName: order.pieceName };
+    const all = plan.sheets.map((_, i) => sheetPicture(plan, i, job, style));
+    const fits = all.every((d) => d.width <= W - 2 * MARGIN && d.height <= H - 2 * MARGIN - 140);
+    return fits || scale < 1 ? all : drawn(scale * 0.88);
+  };
+  const drawings = drawn(20);
   const rows: SheetRow[] = [];
   let x = MARGIN;
   plan.sheets.forEach((sheet, i) => {
-    const drawing = sheetPicture(plan, i, job, {
-      scale,
-      voice: order.voice,
-      face: BLACK_AND_WHITE,
-      pieceName: order.pieceName,
-    });
+    const drawing = drawings[i]!;
     const stock = job.stock.find((s) => s.id === sheet.stock)!;
     const says = `${sheetLetter(i)}  ${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, order.voice)}`;
     const room = Math.max(drawing.width, Math.min(textWidth(says, 9), 190)) + 18;

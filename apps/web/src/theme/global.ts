@@ -42,6 +42,9 @@ export const GlobalStyle = createGlobalStyle`
   input, select { font: inherit; color: inherit; }
   :focus-visible { outline: 3px solid var(--ink); outline-offset: 2px; }
   .out-of-sight { position: absolute; width: 1px; height: 1px; overflow: hidden; clip-path: inset(50%); white-space: nowrap; }
+  @media (pointer: coarse) {
+    select:not(#none), summary:not(#none), input:not([type='checkbox'], [type='radio'], #none) { min-height: 2.75rem; }
+  }
   @media (prefers-reduced-motion: reduce) { * { animation: none !important; transition: none !important; } }
   @media print { html { background: #fff; } .no-print { display: none !important; } }
 `;

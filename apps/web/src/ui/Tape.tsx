@@ -25,6 +25,7 @@ const Band = styled.nav`
     24px 100%;
   background-repeat: no-repeat;
   overflow-x: auto;
+  scrollbar-width: none;
   ${NARROW} {
     height: 3.3rem;
     padding: 0 0.75rem;

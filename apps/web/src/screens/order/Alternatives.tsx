@@ -5,7 +5,7 @@ import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 const Sheet = styled.div`
   margin-bottom: 1.6rem;

@@ -2,7 +2,7 @@ import { useUndoCut } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 /** What was cut for this page, latest first, each to be taken back. */
 export function Books({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {

@@ -4,7 +4,7 @@ import { useScrapPiece } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 /** What the pieces that are cut are still good for since the page changed: trimmed down, cut again, or scraps now. */
 export function CutAlready({ context }: { context: PageContext }) {

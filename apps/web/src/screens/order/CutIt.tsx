@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, copyWords, count } from '@temnex/words';
@@ -23,6 +23,10 @@ interface CutItProps {
   plan: Plan;
   job: Job;
   stored: string | null;
+  /** Makes this plan the one that stands, while a better one is looked for; null: there is nothing to settle. */
+  settle: (() => void) | null;
+  /** It could not be kept. */
+  failed: boolean;
   id: string;
   copies: number;
   /** How many of the steps are done; null: nobody has said. */
@@ -31,14 +35,22 @@ interface CutItProps {
 }
 
 /** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
-export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItProps) {
+export function CutIt({ plan, job, stored, settle, failed, id, copies, done, setDone }: CutItProps) {
   const cut = useCut(id);
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
+  /** Said before it was kept: put down as soon as it is. */
+  const [said, setSaid] = useState<Plan | null>(null);
+  const waiting = said === plan && !stored && !failed;
   const put = () => {
-    if (!stored) return;
+    if (!stored) {
+      setSaid(plan);
+      settle?.();
+      return;
+    }
+    setSaid(null);
     const lost = off.filter((h) => spoiled.has(keyOf(h))).map(({ piece, copy }) => ({ piece, copy }));
     cut.mutate(
       { plan: stored, soFar: { ...(partly ? { steps: done } : {}), ...(lost.length ? { spoiled: lost } : {}) } },
@@ -50,6 +62,10 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
       },
     );
   };
+  const putNow = useEffectEvent(put);
+  useEffect(() => {
+    if (said === plan && stored) putNow();
+  }, [said, plan, stored]);
   const toggle = (key: string) => {
     const next = new Set(spoiled);
     if (!next.delete(key)) next.add(key);
@@ -57,12 +73,14 @@ export function CutIt({ plan, job, stored, id, copies, done, setDone }: CutItPro
   };
   return (
     <Stack>
-      <Strong onPress={put} isDisabled={!stored || !plan.sheets.length || cut.isPending}>
-        {partly
-          ? `${count(done, 'cut')} made, plan the rest`
-          : spoiled.size
-            ? 'It is cut, plan what was spoiled'
-            : 'It is cut'}
+      <Strong onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
+        {waiting || cut.isPending
+          ? 'Putting it down …'
+          : partly
+            ? `${count(done, 'cut')} made, plan the rest`
+            : spoiled.size
+              ? 'It is cut, plan what was spoiled'
+              : 'It is cut'}
       </Strong>
       <small>
         {partly

@@ -6,7 +6,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 /** Left of a hidden centre's edge to glue by, to begin with. */
 const GLUE = { in: '1/2', mm: '12' } as const;

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { useState } from 'react';
 import { Block } from '../../ui/Block.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 const Fields = styled.div`
   display: grid;

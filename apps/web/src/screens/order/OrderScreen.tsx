@@ -6,7 +6,7 @@ import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
-import { usePageContext } from '../page/PageStation.tsx';
+import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
 import { CutAlready } from './CutAlready.tsx';
@@ -16,7 +16,6 @@ import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
 import { Short } from './Short.tsx';
 import { Story } from './Story.tsx';
-import { useCuttingOrder } from './useCuttingOrder.ts';
 
 const Work = styled.main`
   display: grid;
@@ -35,8 +34,9 @@ const Table = styled.div`
   min-width: 0;
   overflow-x: auto;
   ${NARROW} {
+    display: flex;
+    flex-direction: column;
     padding: 1rem 0.75rem;
-    order: 2;
   }
 `;
 const Slip = styled.aside`
@@ -77,6 +77,13 @@ const Progress = styled.div<{ $share: number }>`
   height: 6px;
   background: linear-gradient(90deg, var(--ink) ${(p) => p.$share * 100}%, var(--faint) 0);
 `;
+/** On a phone at the table the story comes first. */
+const Aims = styled.div`
+  ${NARROW} {
+    order: 2;
+    margin-top: 1.5rem;
+  }
+`;
 const Part = styled.h2`
   margin: 1.9rem 0 0.8rem;
   &:first-child {
@@ -88,7 +95,7 @@ const Part = styled.h2`
 export function OrderScreen() {
   const context = usePageContext();
   const { editor, derived, drawer, id, cuttings } = context;
-  const { order, again, stop, trouble } = useCuttingOrder(context);
+  const { order, again, stop, trouble } = context.cutting;
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
   // how far the shown plan is cut: another plan has not been begun
   const shown = order.status === 'shown' ? order.plan : null;
@@ -152,7 +159,9 @@ export function OrderScreen() {
       case 'shown':
         return (
           <>
-            <Alternatives plans={order.plans} context={context} compare={order.planning ? null : again} />
+            <Aims>
+              <Alternatives plans={order.plans} context={context} compare={order.planning ? null : again} />
+            </Aims>
             {order.plan.missing.map((m) => (
               <Short key={m.piece} missing={m} job={order.job} context={context} planning={order.planning !== null} />
             ))}
@@ -206,6 +215,9 @@ export function OrderScreen() {
               plan={order.plan}
               job={order.job}
               stored={order.stored}
+              // a plan that is still being bettered is settled by being cut
+              settle={order.planning && order.plan.aim === context.habits.aim ? stop : null}
+              failed={trouble !== null}
               copies={editor.page.copies}
             />
             <Block>

@@ -19,7 +19,7 @@ const Row = styled.ul`
   }
 `;
 
-/** Every sheet as it will be cut, all at one scale. */
+/** Every sheet as it comes apart, in the order in which they are taken, all at one scale. */
 export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
   const style = useMemo(() => styleOf(job, drawer, mark, 17), [job, drawer, mark]);
   const sheets = useMemo(() => plan.sheets.map((_, i) => sheetPicture(plan, i, job, style)), [plan, job, style]);

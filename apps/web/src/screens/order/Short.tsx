@@ -4,7 +4,7 @@ import { missingWords } from '@temnex/words';
 import { useAddStock, useChangeStock } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 const Ways = styled.ul`
   margin: 0.3rem 0 0;

@@ -15,7 +15,7 @@ import {
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { CutIt } from './CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
@@ -119,9 +119,15 @@ describe('the three aims', () => {
 });
 
 describe('putting down what is cut', () => {
-  function Cutting({ copies = 1, done = null as number | null, stored = 'plan-1' as string | null }) {
+  function Cutting({
+    copies = 1,
+    done = null as number | null,
+    stored = 'plan-1' as string | null,
+    settle = null as (() => void) | null,
+    failed = false,
+  }) {
     const [now, setNow] = useState(done);
-    return <CutIt {...{ plan, job, stored, copies }} id="p1" done={now} setDone={setNow} />;
+    return <CutIt {...{ plan, job, stored, copies, settle, failed }} id="p1" done={now} setDone={setNow} />;
   }
   test('all of it', async () => {
     shown(<Cutting />);
@@ -133,6 +139,24 @@ describe('putting down what is cut', () => {
         body: { id: expect.any(String) },
       }),
     );
+  });
+  test('while a better plan is looked for: this one is settled, and put down once it is kept', async () => {
+    const settle = jest.fn();
+    const { rerender } = shown(<Cutting stored={null} settle={settle} />);
+    fireEvent.click(screen.getByRole('button', { name: 'It is cut' }));
+    expect(settle).toHaveBeenCalledTimes(1);
+    expect(screen.getByRole('button', { name: 'Putting it down …' }).hasAttribute('disabled')).toBe(true);
+    expect(asked).toEqual([]);
+    const inClient = (element: ReactNode) => (
+      <QueryClientProvider client={new QueryClient()}>
+        <MemoryRouter>{element}</MemoryRouter>
+      </QueryClientProvider>
+    );
+    rerender(inClient(<Cutting stored={null} failed />));
+    expect(screen.getByRole('button', { name: 'It is cut' })).toBeTruthy();
+    expect(asked).toEqual([]);
+    rerender(inClient(<Cutting stored="plan-2" />));
+    await waitFor(() => expect(asked.map((a) => a.path)).toEqual(['/api/plans/plan-2/cut']));
   });
   test('pressed once, sent with one id however often the answer is lost', async () => {
     const heard: unknown[] = [];

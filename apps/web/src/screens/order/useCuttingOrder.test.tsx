@@ -6,7 +6,7 @@ import { USUAL_HABITS, derivePage, planAims, readJob, type Basis, type JobDocume
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import type { FromWorker } from '../../planner/messages.ts';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 
 /** A worker that plans when the test says so. */
 class Planner {

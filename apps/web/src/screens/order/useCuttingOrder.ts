@@ -1,33 +1,18 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { jobOfPage, readJob, sameBasis, type Basis, type Job, type JobDocument, type Plan } from '@temnex/core';
+import { jobOfPage, readJob, sameBasis, type Basis, type JobDocument, type Plan } from '@temnex/core';
 import { usePlan, useStorePlan } from '../../api/queries.ts';
-import { usePlanner, type PlannerState, type Plans } from '../../planner/usePlanner.ts';
-import type { PageContext } from '../page/PageStation.tsx';
-
-export type CuttingOrder =
-  | { status: 'loading' }
-  | { status: 'blocked'; problem: Extract<ReturnType<typeof jobOfPage>, { ok: false }>['problem'] }
-  | { status: 'unplanned'; state: PlannerState }
-  | {
-      status: 'shown';
-      plan: Plan;
-      job: Job;
-      /** What the other aims would give, as far as that is known. */
-      plans: Plans;
-      planning: Extract<PlannerState, { status: 'planning' }> | null;
-      /** Id under which the server keeps it; null until it does. */ stored: string | null;
-    };
+import { usePlanner, type Plans } from '../../planner/usePlanner.ts';
+import type { PageContext, PageFacts } from '../page/context.ts';
+import type { CuttingOrder } from './cuttingOrder.ts';
 
 /** A job as text, whatever its aim: the three aims are planned together. */
 const asked = (job: JobDocument): string => JSON.stringify({ ...job, plan: { ...job.plan, aim: null } });
 
-/** The cutting order of a page: the stored one while it still answers what is asked, else planned anew and stored. */
-export function useCuttingOrder(context: PageContext): {
-  order: CuttingOrder;
-  again: () => void;
-  stop: () => void;
-  trouble: Error | null;
-} {
+/**
+ * The cutting order of a page: the stored one while it still answers what is asked, else planned anew and stored; planned once
+ * nothing has changed for `wait` milliseconds.
+ */
+export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutting'] {
   const { id, editor, derived, drawer, habits, basis, cut, cuttings } = context;
   const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
@@ -51,9 +36,14 @@ export function useCuttingOrder(context: PageContext): {
   const planned = useRef<{ text: string; job: JobDocument } | null>(null);
   useEffect(() => {
     if (!ready || !wanted.ok || fits || planned.current?.text === text) return;
-    planned.current = { text: text!, job: wanted.job };
-    start(wanted.job, begun);
-  }, [ready, wanted, fits, text, start, begun]);
+    const begin = () => {
+      planned.current = { text: text!, job: wanted.job };
+      start(wanted.job, begun);
+    };
+    if (!wait) return begin();
+    const timer = setTimeout(begin, wait);
+    return () => clearTimeout(timer);
+  }, [ready, wanted, fits, text, start, begun, wait]);
 
   const fresh =
     planned.current?.text === text && (state.status === 'planning' || state.status === 'done') ? state : null;

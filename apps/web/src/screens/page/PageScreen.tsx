@@ -13,7 +13,7 @@ import { AddItem } from './AddItem.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
-import { usePageContext } from './PageStation.tsx';
+import { usePageContext } from './context.ts';
 import { PlaceFields } from './PlaceFields.tsx';
 import { Stack } from './Stack.tsx';
 import { useMade } from './useMade.ts';

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { Outlet, useMatch, useOutletContext, useParams } from 'react-router';
+import { Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import {
   USUAL_HABITS,
@@ -11,12 +11,8 @@ import {
   readJob,
   sameBasis,
   wantedOf,
-  type Basis,
-  type CutPiece,
-  type CutState,
   type DerivedPage,
   type Drawer,
-  type Habits,
 } from '@temnex/core';
 import type { CuttingRecord } from '@temnex/contract';
 import { NAMES } from '@temnex/words';
@@ -26,29 +22,11 @@ import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import type { Settled } from './looksOf.ts';
+import { useCuttingOrder } from '../order/useCuttingOrder.ts';
+import type { PageContext, PageFacts } from './context.ts';
 import { stationsOf } from './stations.ts';
 import { MendPage, isUnreadable } from './MendPage.tsx';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';
-
-export interface PageContext {
-  readonly id: string;
-  readonly editor: PageEditor;
-  readonly derived: DerivedPage;
-  readonly drawer: Drawer;
-  readonly habits: Habits;
-  /** What a cutting order of this page would be made from now; null until all of it is there. */
-  readonly basis: Basis | null;
-  readonly cuttings: readonly CuttingRecord[];
-  /** Pieces that are cut and have not become scraps. */
-  readonly cut: readonly CutPiece[];
-  readonly cutState: CutState;
-  /** By piece: the face that it is cut from, or will be by the order that stands. */
-  readonly settled: Settled;
-  /** Pieces of which every copy is cut. */
-  readonly cutPieces: ReadonlySet<string>;
-}
-export const usePageContext = (): PageContext => useOutletContext<PageContext>();
 
 const Conflict = styled.section`
   padding: 0.9rem 1.5rem;
@@ -198,8 +176,8 @@ function OnePage({ id }: { id: string }) {
       ) : editor && needsAll && waiting ? (
         <Loading what={waiting.what} />
       ) : editor && derived ? (
-        <Outlet
-          context={
+        <WithOrder
+          facts={
             {
               id,
               editor,
@@ -212,12 +190,23 @@ function OnePage({ id }: { id: string }) {
               cutState,
               settled,
               cutPieces,
-            } satisfies PageContext
+            } satisfies PageFacts
           }
         />
       ) : null}
     </>
   );
+}
+
+/** While something else is being done, this long after the last change the cutting order is planned, in milliseconds. */
+const PLANNED_AFTER = { papers: 300, page: 1200 } as const;
+
+/** The station one is at, with the cutting order planned meanwhile: by the time somebody asks for it, it is there. */
+function WithOrder({ facts }: { facts: PageFacts }) {
+  const station = useLocation().pathname.split('/')[3];
+  const wait = station === 'papers' ? PLANNED_AFTER.papers : station === undefined ? PLANNED_AFTER.page : 0;
+  const cutting = useCuttingOrder(facts, wait);
+  return <Outlet context={{ ...facts, cutting } satisfies PageContext} />;
 }
 
 const SAVED_WORDS = { saved: 'Saved', saving: 'Saving …', waiting: 'Saving …', failed: 'Not saved' } as const;

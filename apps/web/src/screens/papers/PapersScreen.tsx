@@ -16,7 +16,7 @@ import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { TakenOut } from '../../ui/TakenOut.tsx';
-import { usePageContext } from '../page/PageStation.tsx';
+import { usePageContext } from '../page/context.ts';
 import { AddPaper } from './AddPaper.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import type { Bed, Picked } from './bed.ts';

@@ -19,7 +19,7 @@ import {
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import { Short } from '../order/Short.tsx';
-import type { PageContext } from '../page/PageStation.tsx';
+import type { PageContext } from '../page/context.ts';
 import { LayerRow } from './LayerRow.tsx';
 import { StayWhole } from './StayWhole.tsx';
 

@@ -7,7 +7,7 @@ import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { usePageContext } from '../page/PageStation.tsx';
+import { usePageContext } from '../page/context.ts';
 
 const Bar = styled.div`
   display: flex;
@@ -27,6 +27,15 @@ const Sheets = styled.div`
   overflow-x: auto;
   & > div {
     background: #fff;
+  }
+  @media screen {
+    & > div {
+      max-width: 100%;
+    }
+    & svg {
+      max-width: 100%;
+      height: auto;
+    }
   }
   @media print {
     display: block;

@@ -1,0 +1,18 @@
+import type { Job, Plan, jobOfPage } from '@temnex/core';
+import type { PlannerState, Plans } from '../../planner/usePlanner.ts';
+
+/** How the cutting order of a page stands. */
+export type CuttingOrder =
+  | { status: 'loading' }
+  | { status: 'blocked'; problem: Extract<ReturnType<typeof jobOfPage>, { ok: false }>['problem'] }
+  | { status: 'unplanned'; state: PlannerState }
+  | {
+      status: 'shown';
+      plan: Plan;
+      job: Job;
+      /** What the other aims would give, as far as that is known. */
+      plans: Plans;
+      planning: Extract<PlannerState, { status: 'planning' }> | null;
+      /** Id under which the server keeps it; null until it does. */
+      stored: string | null;
+    };
