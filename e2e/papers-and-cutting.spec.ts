@@ -237,6 +237,7 @@ test('another aim and another cutter are remembered and planned for', async ({ t
   await page.getByRole('radio', { name: 'easiest cuts' }).click();
   await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
   await page.getByRole('button', { name: 'Set them side by side' }).click();

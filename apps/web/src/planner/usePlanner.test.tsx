@@ -59,13 +59,13 @@ describe('planning beside the screen', () => {
     });
     expect(FakeWorker.last.stopped).toBe(true);
   });
-  test('stopped, it keeps the best so far; before the first there is nothing to keep', () => {
+  test('stopped, it keeps what was seen; before the first plan there is nothing to keep', () => {
     act(() => hook.current.plan(job));
-    act(() => hook.current.stop());
+    act(() => hook.current.stop({}));
     expect(hook.current.state).toEqual({ status: 'idle' });
     act(() => hook.current.plan(job));
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
-    act(() => hook.current.stop());
+    act(() => hook.current.stop({ 'least-paper': plan(9) }));
     expect(hook.current.state).toEqual({ status: 'done', plans: { 'least-paper': plan(9) }, stopped: true });
   });
   test('a new question ends the old one', () => {

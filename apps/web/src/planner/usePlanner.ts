@@ -29,6 +29,7 @@ export function usePlanner() {
       worker.current = made;
       setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+        if (worker.current !== made) return;
         // drawing a plan takes a while: it may be put off for a keystroke, and is done a part at a time
         if (data.kind === 'better')
           startTransition(() =>
@@ -55,13 +56,13 @@ export function usePlanner() {
     },
     [drop],
   );
-  const stop = useCallback(() => {
-    drop();
-    setState((s) =>
-      s.status === 'planning' && Object.keys(s.plans).length
-        ? { status: 'done', plans: s.plans, stopped: true }
-        : { status: 'idle' },
-    );
-  }, [drop]);
+  /** These plans, which somebody has seen, are what stands. */
+  const stop = useCallback(
+    (seen: Plans) => {
+      drop();
+      setState(Object.keys(seen).length ? { status: 'done', plans: seen, stopped: true } : { status: 'idle' });
+    },
+    [drop],
+  );
   return { state, plan, stop };
 }

@@ -17,7 +17,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
-  const { state, plan: start, stop } = usePlanner();
+  const { state, plan: start, stop: settle } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
     () => jobOfPage(name, derived, drawer, habits, cut, { copies, spares, first }),
@@ -86,5 +86,5 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
       stored: fits && fresh?.status !== 'planning' && !store.isPending ? stored.data!.id : null,
     };
   else order = { status: 'unplanned', state };
-  return { order, again, stop, trouble: store.error };
+  return { order, again, stop: () => settle(plans), trouble: store.error };
 }
