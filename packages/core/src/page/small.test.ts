@@ -238,7 +238,7 @@ describe('what follows from a page', () => {
     const derived = derivePage(
       page(photo('a', ['4', '6'], [layer('m', '1')], { at: at('left', 'far', 'bottom', 'x'), fit: { by: 'y' } })),
     );
-    expect(derived.problems.map((p) => (p.problem as { path: unknown[] }).path)).toEqual([
+    expect(derived.problems.map((p) => 'path' in p.problem && p.problem.path)).toEqual([
       ['at', 'across', 'by'],
       ['at', 'upDown', 'by'],
       ['fit', 'by'],
