@@ -31,13 +31,15 @@ export async function give(page: Page, label: string, text: string, nth = 0): Pr
 
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
-/** Selects a part by its line in the list of all parts: in the picture, others may lie over it. */
+/** Selects a part by its slab, seen from the side: in the picture, others may lie over it. */
 export const pick = (page: Page, name: string) =>
   page
-    .getByRole('listitem')
-    .filter({ hasText: new RegExp(`^${name}`) })
-    .getByRole('button')
+    .getByRole('list', { name: 'The page from the side, from the top down' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
     .click();
+
+/** Opens the fields that say where what is selected lies. */
+export const openPlace = (page: Page) => page.getByText(/^Lies /).click();
 
 /** Lays a paper on a layer, on the papers screen. */
 export async function layOn(page: Page, layer: string, paper: string): Promise<void> {

@@ -69,18 +69,26 @@ const Facts = styled.ul`
   font-size: var(--s1);
 `;
 
+interface FieldSlipProps {
+  made: Made;
+  /** One group alone, or all that stand in no list; what is refused shows all of them, so that any can be mended. */
+  only?: FieldPath | 'unlisted' | null;
+}
+
 /**
  * The same values as the drawing, as a list: a row for every layer or group with what it comes to and its sum, and the fields
  * that have no place on the drawing. On a phone, and at high zoom, it is the form.
  */
-export function FieldSlip({ made }: { made: Made }) {
+export function FieldSlip({ made, only = null }: FieldSlipProps) {
   const { recipe, laid, solved, table } = made;
   const voice = { mark: table.mark, figures: 'typeset' } as const;
   const words = recipeWords(recipe);
   const fields = fieldsOf(made);
   const drawn = onDrawing(made);
-  const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()];
   const refused = solved.status === 'refused';
+  const wanted = (group: FieldPath) =>
+    refused || only === null || (only === 'unlisted' ? group.length === 1 : samePath(group, only));
+  const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()].filter(wanted);
   return (
     <>
       {refused ? (

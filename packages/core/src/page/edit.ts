@@ -1,4 +1,5 @@
-import type { LengthText } from '../length/index.ts';
+import type { Size } from '../geometry/index.ts';
+import type { LengthText, Ticks } from '../length/index.ts';
 import {
   RECIPE_IDS,
   recipeOf,
@@ -12,7 +13,7 @@ import {
   type RecipeId,
   type Table,
 } from '../recipes/index.ts';
-import type { DerivedPage, Part, PieceToCut } from './derive.ts';
+import type { DerivedItem, DerivedPage, Part, PieceToCut } from './derive.ts';
 import { newItem, type Item, type Page, type Place, type Wish } from './document.ts';
 import { distanceFrom, type Axis } from './place.ts';
 
@@ -167,4 +168,77 @@ export function moveTo(
     return { ...place, by: distanceFrom(which, place.from, at, here.box, within, page.unit) } as Place[Axis];
   };
   return changeItem(page, id, { at: { across: axis('across', spot.x), upDown: axis('upDown', spot.y) } as Place });
+}
+
+/** Where something new of a size can lie without covering anything that does not lie beneath everything: the middle if nothing else. */
+export function freeSpot(
+  derived: DerivedPage,
+  size: Size,
+  gap: Ticks,
+): { readonly x: number; readonly y: number } | null {
+  const there = [...derived.items.values()].filter((d) => recipeOf(d.item.recipe).beneath === null && d.laid);
+  const boxes = there.map((d) => d.box);
+  const clear = (x: number, y: number) =>
+    boxes.every(
+      (b) =>
+        x + size.width + gap <= b.x ||
+        b.x + b.width + gap <= x ||
+        y + size.height + gap <= b.y ||
+        b.y + b.height + gap <= y,
+    );
+  const [right, top] = [derived.width - size.width, derived.height - size.height];
+  const middle = { x: Math.floor(right / 2), y: Math.floor(top / 2) };
+  if (!boxes.length || clear(middle.x, middle.y)) return null;
+  // beside, above or below something, or at a margin
+  const xs = [gap, right - gap, middle.x, ...boxes.flatMap((b) => [b.x + b.width + gap, b.x - size.width - gap, b.x])];
+  const ys = [gap, top - gap, middle.y, ...boxes.flatMap((b) => [b.y + b.height + gap, b.y - size.height - gap, b.y])];
+  const spots = xs.flatMap((x) => ys.map((y) => ({ x, y })));
+  const far = (s: { x: number; y: number }) => Math.abs(s.x - middle.x) + Math.abs(s.y - middle.y);
+  return (
+    spots
+      .filter(({ x, y }) => x >= 0 && y >= 0 && x <= right && y <= top && clear(x, y))
+      .sort((a, b) => far(a) - far(b) || a.y - b.y || a.x - b.x)[0] ?? null
+  );
+}
+
+/** The items in a row with one: on the same room, level with it at least in part; what lies beneath everything is in no row. */
+export function inRowWith(derived: DerivedPage, id: string, axis: Axis): DerivedItem[] {
+  const here = derived.items.get(id);
+  if (!here || recipeOf(here.item.recipe).beneath !== null) return [];
+  const [low, long] = axis === 'across' ? (['y', 'height'] as const) : (['x', 'width'] as const);
+  const at = axis === 'across' ? 'x' : 'y';
+  return [...derived.items.values()]
+    .filter(
+      (d) =>
+        recipeOf(d.item.recipe).beneath === null &&
+        JSON.stringify(d.item.on) === JSON.stringify(here.item.on) &&
+        d.box[low] < here.box[low] + here.box[long] &&
+        here.box[low] < d.box[low] + d.box[long],
+    )
+    .sort((a, b) => a.box[at] - b.box[at]);
+}
+
+/**
+ * Spaces the items in a row with one evenly in their room: the same gap, on the mark, between all and to both edges; what is
+ * left over goes to the two edges. Null where they do not fit beside each other.
+ */
+export function spaceEvenly(page: Page, derived: DerivedPage, id: string, axis: Axis): Page | null {
+  const row = inRowWith(derived, id, axis);
+  if (!row.length) return null;
+  const [at, long] = axis === 'across' ? (['x', 'width'] as const) : (['y', 'height'] as const);
+  const { room } = row[0]!;
+  const free = room[long] - row.reduce((sum, d) => sum + d.box[long], 0);
+  if (free < 0) return null;
+  const { step } = derived.mark;
+  const gap = Math.floor(free / (row.length + 1) / step) * step;
+  let next = room[at] + Math.floor((free - gap * (row.length - 1)) / 2);
+  return row.reduce((spaced, d) => {
+    const to = next;
+    next += d.box[long] + gap;
+    const { of: _of, ...place } = d.item.at[axis];
+    const from =
+      place.from === 'before' || place.from === 'after' ? (axis === 'across' ? 'left' : 'bottom') : place.from;
+    const by = distanceFrom(axis, from, to, d.box, d.room, page.unit);
+    return changeItem(spaced, d.item.id, { at: { ...d.item.at, [axis]: { from, by } } as Place });
+  }, page);
 }

@@ -5,6 +5,9 @@ import { at, banners, base, layer, page, photo, wishFor } from '../../testing/pa
 import {
   changeItem,
   choosePaper,
+  freeSpot,
+  inRowWith,
+  spaceEvenly,
   countFrom,
   derivePage,
   emptyPage,
@@ -538,5 +541,74 @@ describe('what is brought up to date', () => {
     expect(names.get('m')).toBe('p/m');
     expect(names.get('base')).toBe('base/base');
     expect([...names.keys()].includes('x')).toBe(true);
+  });
+});
+
+describe('room and rows', () => {
+  const size = { width: inches(4), height: inches(6) };
+  const free = (p: Page) => freeSpot(derivePage(p), size, inches(0.25));
+  test('an empty page, or a free middle, has room in the middle', () => {
+    expect(free(page())).toBeNull();
+    expect(free(page(base([layer('panel', '1/2')])))).toBeNull();
+    expect(free(page(photo('a', ['2', '2'], [], { at: at('left', 0, 'top', 0) })))).toBeNull();
+  });
+  test('beside what lies there, the nearest spot to the middle that is clear', () => {
+    const one = page(base([]), photo('a', ['5', '7'], [], { at: at('left', '1', 'centre', 0) }));
+    const spot = free(one)!;
+    expect(spot).toEqual({ x: lengthOf('6 1/4'), y: inches(3) });
+    const box = derivePage(one).items.get('a')!.box;
+    expect(spot.x).toBe(box.x + box.width + inches(0.25));
+  });
+  test('where nothing is clear, there is none', () => expect(free(page(photo('a', ['11', '11'], [])))).toBeNull());
+  const row = page(
+    base([]),
+    photo('a', ['2', '3'], [], { at: at('left', '1', 'bottom', '1') }),
+    photo('b', ['3', '2'], [], { at: at('right', '1', 'bottom', '2') }),
+    photo('c', ['1', '1'], [], { at: at('left', '5', 'bottom', '3 3/4') }),
+    photo('d', ['1', '1'], [], { at: at('left', '5', 'top', '0') }),
+    photo('e', ['1', '1'], [], { at: at('left', '5', 'bottom', '1'), on: { page: 'left' } }),
+  );
+  test('a row is what is level with one, in its room, in order', () => {
+    const ids = (id: string, axis: 'across' | 'upDown') => inRowWith(derivePage(row), id, axis).map((d) => d.item.id);
+    expect(ids('a', 'across')).toEqual(['a', 'c', 'b']);
+    expect(ids('d', 'across')).toEqual(['d']);
+    expect(ids('c', 'upDown')).toEqual(['c', 'd']);
+    expect(ids('base', 'across')).toEqual([]);
+    expect(ids('gone', 'across')).toEqual([]);
+  });
+  test('spaced evenly: the same gap between all and to the edges, on the mark', () => {
+    const spaced = spaceEvenly(row, derivePage(row), 'a', 'across')!;
+    const boxes = ['a', 'c', 'b'].map((id) => derivePage(spaced).items.get(id)!.box);
+    // 12 less 2, 1 and 3, in four
+    expect(boxes.map((b) => b.x / inches(1))).toEqual([1.5, 5, 7.5]);
+    expect(spaced.items.find((i) => i.id === 'b')!.at.across).toEqual({ from: 'right', by: '1 1/2' });
+    expect(spaced.items.filter((i) => ['d', 'e', 'base'].includes(i.id))).toEqual(
+      row.items.filter((i) => ['d', 'e', 'base'].includes(i.id)),
+    );
+    const upright = spaceEvenly(row, derivePage(row), 'c', 'upDown')!;
+    expect(derivePage(upright).items.get('c')!.box.y).toBe(lengthOf('3 5/16') + inches(1 / 32));
+    expect(derivePage(upright).items.get('d')!.box.y).toBe(lengthOf('7 5/8') + inches(1 / 32));
+  });
+  test('what is too wide for its room is not spaced', () => {
+    const full = page(
+      photo('a', ['7', '3'], [], { at: at('left', '1', 'bottom', '1') }),
+      photo('b', ['6', '2'], [], { at: at('right', '1', 'bottom', '2') }),
+    );
+    expect(spaceEvenly(full, derivePage(full), 'a', 'across')).toBeNull();
+    expect(spaceEvenly(full, derivePage(full), 'gone', 'across')).toBeNull();
+  });
+  test('what was counted from another counts from the room then', () => {
+    const beside = page(
+      photo('a', ['2', '3'], [], { at: at('left', '1', 'bottom', '1') }),
+      photo('b', ['2', '3'], [], {
+        at: { across: { from: 'after', by: '1/4', of: 'a' }, upDown: { from: 'bottom', by: '1' } },
+      }),
+    );
+    const spaced = spaceEvenly(beside, derivePage(beside), 'b', 'across')!;
+    expect(spaced.items[1]!.at).toEqual({
+      across: { from: 'left', by: '7 5/16' },
+      upDown: { from: 'bottom', by: '1' },
+    });
+    expect(derivePage(spaced).problems).toEqual([]);
   });
 });

@@ -1,7 +1,18 @@
 import { styled } from 'styled-components';
-import { RECIPE_IDS, addItem, recipeOf, type DerivedPage, type Page, type RecipeId } from '@temnex/core';
+import {
+  RECIPE_IDS,
+  addItem,
+  derivePage,
+  freeSpot,
+  lengthOf,
+  moveTo,
+  recipeOf,
+  type DerivedPage,
+  type Page,
+  type RecipeId,
+} from '@temnex/core';
 import { recipeWords } from '@temnex/words';
-import { Plain } from '../../ui/buttons.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 
 const Row = styled.div`
@@ -19,28 +30,33 @@ interface AddItemProps {
 }
 
 const MOST = 200;
+/** Left between what is new and what lies beside it. */
+const GAP = { in: lengthOf('1/4 in'), mm: lengthOf('6 mm') } as const;
 
-/** A button for every construction there is: it comes to lie in the middle of the page, to be changed there. */
+/** A button for every construction there is: it comes to lie where there is room, to be changed there. */
 export function AddItem({ page, derived, change, select }: AddItemProps) {
   const add = (recipe: RecipeId) => {
     const room = { width: derived.width, height: derived.height, seams: [] };
     const input = recipeOf(recipe).start({ unit: page.unit, mark: derived.mark, room }, newId);
     const id = newId();
     const n = page.items.filter((i) => i.recipe === recipe).length + 1;
-    change(addItem(page, { id, name: recipeWords(recipe).item(n), recipe, input }));
+    const added = addItem(page, { id, name: recipeWords(recipe).item(n), recipe, input });
+    const size = derivePage(added).items.get(id)?.box;
+    const spot = size && recipeOf(recipe).beneath === null ? freeSpot(derived, size, GAP[page.unit]) : null;
+    change(spot ? moveTo(added, derivePage(added), id, spot) : added);
     select(id);
   };
   return (
     <Row role="group" aria-label="Put on the page">
       {RECIPE_IDS.map((id) => (
-        <Plain
+        <Quiet
           key={id}
           onPress={() => add(id)}
           isDisabled={page.items.length >= MOST}
           aria-label={`Add ${recipeWords(id).title.toLowerCase()}`}
         >
           + {recipeWords(id).title}
-        </Plain>
+        </Quiet>
       ))}
     </Row>
   );

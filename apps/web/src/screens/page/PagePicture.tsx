@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
@@ -13,9 +13,12 @@ const Frame = styled.div`
 const Picture = styled.svg`
   display: block;
   overflow: visible;
+  /* a finger that begins on the page pulls what it is on, not the window */
+  touch-action: pan-y;
   & [role='button'] {
-    cursor: pointer;
+    cursor: grab;
     outline: none;
+    touch-action: none;
   }
   & [role='button']:focus-visible > :last-child {
     stroke: #161616;
@@ -48,6 +51,13 @@ interface PagePictureProps {
   onMove: (part: Part, across: number, up: number) => void;
 }
 
+/** An item on its way to another place: so many marks across and up. */
+interface Pulled {
+  readonly item: string;
+  readonly across: number;
+  readonly up: number;
+}
+
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -55,7 +65,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, -1],
 };
 
-/** The page to scale from above. The selected item carries its numbers; arrow keys move it from mark to mark. */
+/** The page to scale from above. The selected item carries its numbers; pulled, or by the arrow keys, it moves from mark to mark. */
 export function PagePicture({
   derived,
   drawer,
@@ -85,6 +95,42 @@ export function PagePicture({
     height: p.height * per,
   });
   const chosen = derived.parts.find((p) => p.id === selected);
+  const [pulled, setPulled] = useState<Pulled | null>(null);
+  const start = useRef<{ part: Part; x: number; y: number } | null>(null);
+  /** How many marks across and up the pointer has gone. */
+  const gone = (e: PointerEvent) => {
+    const marks = (pixels: number) => Math.round(pixels / per / derived.mark.step);
+    return { across: marks(e.clientX - start.current!.x), up: marks(start.current!.y - e.clientY) };
+  };
+  const pull = {
+    onPointerMove: (e: PointerEvent) => {
+      const from = start.current;
+      if (!from) return;
+      const far = Math.hypot(e.clientX - from.x, e.clientY - from.y) > 4;
+      if (!pulled && !far) return;
+      if (!pulled) {
+        onSelect(from.part.id);
+        e.currentTarget.setPointerCapture(e.pointerId);
+      }
+      setPulled({ item: from.part.item, ...gone(e) });
+    },
+    onPointerUp: (e: PointerEvent) => {
+      if (pulled && start.current) {
+        const { across, up } = gone(e);
+        if (across || up) onMove(start.current.part, across, up);
+      }
+      start.current = null;
+      setPulled(null);
+    },
+    onPointerCancel: () => {
+      start.current = null;
+      setPulled(null);
+    },
+  };
+  const shift = (item: string) =>
+    pulled?.item === item
+      ? `translate(${pulled.across * derived.mark.step * per} ${-pulled.up * derived.mark.step * per})`
+      : undefined;
   const item = chosen && derived.items.get(chosen.item);
   return (
     <Frame style={{ width: W + margin.left + margin.right, height: H + margin.top + margin.bottom }}>
@@ -93,6 +139,7 @@ export function PagePicture({
         height={H + margin.top + margin.bottom}
         role="group"
         aria-label="The page to scale"
+        {...pull}
       >
         <defs dangerouslySetInnerHTML={{ __html: definitions }} />
         <g transform={`translate(${margin.left} ${margin.top})`}>
@@ -104,6 +151,10 @@ export function PagePicture({
               tabIndex={0}
               aria-label={`${part.name}, ${sizeWords(part.width, part.height, { mark: derived.mark, figures: 'plain' })}`}
               aria-pressed={part.id === selected}
+              transform={shift(part.item)}
+              onPointerDown={(e) => {
+                if (e.button === 0) start.current = { part, x: e.clientX, y: e.clientY };
+              }}
               onClick={() => onSelect(part.id)}
               onKeyDown={(e) => {
                 const arrow = ARROWS[e.key];

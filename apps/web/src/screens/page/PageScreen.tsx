@@ -1,12 +1,23 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import { moveTo, movePart, removeItem, renamePart, type DerivedPage, type PageProblem, type Part } from '@temnex/core';
+import {
+  inRowWith,
+  moveTo,
+  movePart,
+  removeItem,
+  renamePart,
+  spaceEvenly,
+  whatMoved,
+  type Axis,
+  type DerivedPage,
+  type PageProblem,
+  type Part,
+} from '@temnex/core';
 import { pageProblemWords, suggestionWords } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
-import { SizeFigure } from '../../ui/Figure.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { AddItem } from './AddItem.tsx';
@@ -15,7 +26,7 @@ import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './context.ts';
 import { PlaceFields } from './PlaceFields.tsx';
-import { Stack } from './Stack.tsx';
+import { Slabs } from './Slabs.tsx';
 import { useMade } from './useMade.ts';
 
 const Work = styled.main`
@@ -46,30 +57,6 @@ const Slip = styled.div`
     padding: 1rem 0.75rem;
   }
 `;
-const Parts = styled.ol`
-  display: flex;
-  flex-direction: column-reverse;
-  margin-top: 0.3rem;
-  & button {
-    display: flex;
-    width: 100%;
-    justify-content: space-between;
-    gap: 1rem;
-    padding: 0.22rem 0.4rem;
-    border: 0;
-    border-left: 4px solid transparent;
-    background: none;
-    text-align: left;
-    cursor: pointer;
-  }
-  & button:hover {
-    background: var(--sheet);
-  }
-  & button[aria-pressed='true'] {
-    border-left-color: var(--ink);
-    background: var(--sheet);
-  }
-`;
 const Row = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -86,10 +73,14 @@ const isRecipes = ({ problem }: PageProblem): boolean =>
 /** The part to begin with: a print, if there is one, else what lies on top. */
 const firstOf = (derived: DerivedPage): Part | undefined => derived.parts.find((p) => !p.piece) ?? derived.parts.at(-1);
 
-/** The page and its parts: from above to scale with every number in its place, from the side as a stack, and as a list. */
+/** The page and its parts: from above to scale with every number in its place, and from the side as the list of its layers. */
 export function PageScreen() {
   const { editor, derived, drawer, cutPieces, settled, id } = usePageContext();
-  const { page, change, moves } = editor;
+  const { page, change } = editor;
+  // all that moved since one last looked, however many changes it took
+  const [placing, setPlacing] = useState(false);
+  const [seen, setSeen] = useState(derived);
+  const moved = useMemo(() => whatMoved(seen, derived), [seen, derived]);
   // a part, or an item that has just been made and whose parts are not known yet
   const [wanted, setWanted] = useState<string | null>(null);
   const part =
@@ -101,7 +92,7 @@ export function PageScreen() {
   useEffect(() => {
     const fit = () => {
       const width = table.current?.clientWidth ?? 760;
-      setRoom({ width: width - 24, height: Math.max(320, Math.min(window.innerHeight - 225, width)) });
+      setRoom({ width: width - 24, height: Math.max(320, Math.min(window.innerHeight - 92, width)) });
     };
     fit();
     const watch = new ResizeObserver(fit);
@@ -121,6 +112,51 @@ export function PageScreen() {
   const advice = derived.suggestions.filter(
     (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
   );
+  const spaced = (axis: Axis) => {
+    if (item && inRowWith(derived, item.item.id, axis).length > 1)
+      return spaceEvenly(page, derived, item.item.id, axis);
+    return null;
+  };
+  const rows = { across: spaced('across'), upDown: spaced('upDown') };
+  const ofSelected =
+    item && made ? (
+      <>
+        {part && part.item === item.item.id ? (
+          <NameField
+            label={part.entry ? 'Layer' : 'Name'}
+            value={part.entry ? part.name : item.item.name}
+            onCommit={(name) => change(renamePart(page, part, name))}
+          />
+        ) : null}
+        <FieldSlip made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
+        <PlaceFields
+          page={page}
+          derived={derived}
+          item={item.item}
+          change={change}
+          open={placing}
+          setOpen={setPlacing}
+        />
+        <Row>
+          {rows.across ? <Quiet onPress={() => change(rows.across!)}>Space evenly across</Quiet> : null}
+          {rows.upDown ? <Quiet onPress={() => change(rows.upDown!)}>Space evenly up and down</Quiet> : null}
+          {part ? (
+            <>
+              <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, 1))}>Higher on the page</Quiet>
+              <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, -1))}>Lower</Quiet>
+            </>
+          ) : null}
+          <Quiet
+            onPress={() => {
+              change(removeItem(page, derived, item.item.id));
+              setWanted(null);
+            }}
+          >
+            Remove {item.item.name}
+          </Quiet>
+        </Row>
+      </>
+    ) : null;
   return (
     <Work>
       <Table ref={table}>
@@ -138,16 +174,6 @@ export function PageScreen() {
             const { step } = derived.mark;
             change(moveTo(page, derived, p.item, { x: here.box.x + across * step, y: here.box.y + up * step }));
           }}
-        />
-        <Stack
-          derived={derived}
-          drawer={drawer}
-          settled={settled}
-          scale={scale}
-          margin={margin}
-          selected={part?.id ?? null}
-          cutPieces={cutPieces}
-          onSelect={setWanted}
         />
       </Table>
       <Slip>
@@ -168,37 +194,19 @@ export function PageScreen() {
             ))}
           </Block>
         ) : null}
-        {item && made ? (
-          <Block aria-label="Selected part">
-            {part && part.item === item.item.id ? (
-              <NameField
-                label={part.entry ? 'Layer' : 'Name'}
-                value={part.entry ? part.name : item.item.name}
-                onCommit={(name) => change(renamePart(page, part, name))}
-              />
-            ) : null}
-            <FieldSlip made={made} />
-            <PlaceFields page={page} derived={derived} item={item.item} change={change} />
-            <Row>
-              {part ? (
-                <>
-                  <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, 1))}>Higher on the page</Quiet>
-                  <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, -1))}>Lower</Quiet>
-                </>
-              ) : null}
-              <Quiet
-                onPress={() => {
-                  change(removeItem(page, derived, item.item.id));
-                  setWanted(null);
-                }}
-              >
-                Remove {item.item.name}
-              </Quiet>
-            </Row>
-          </Block>
-        ) : (
-          <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>
-        )}
+        <Slabs
+          derived={derived}
+          drawer={drawer}
+          settled={settled}
+          selected={part?.item === item?.item.id ? (part?.id ?? null) : null}
+          cutPieces={cutPieces}
+          onSelect={setWanted}
+        >
+          {ofSelected}
+        </Slabs>
+        {/* what shows nothing yet has no slab to lie under */}
+        {part?.item === item?.item.id ? null : <Block aria-label="Selected part">{ofSelected}</Block>}
+        {item ? null : <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>}
         {advice.length ? (
           <Block aria-label="Advice">
             {advice.map((s, i) => (
@@ -211,26 +219,13 @@ export function PageScreen() {
             ))}
           </Block>
         ) : null}
-        <Block>
-          <h3>What moved</h3>
-          <Moves moves={moves} mark={derived.mark} />
-        </Block>
-        <Block>
-          <h3>All parts, from the top down</h3>
-          <Parts>
-            {derived.parts.map((p) => (
-              <li key={p.id}>
-                <button type="button" aria-pressed={p.id === part?.id} onClick={() => setWanted(p.id)}>
-                  <span>
-                    {p.name}
-                    {p.piece && cutPieces.has(p.piece) ? ' (cut)' : ''}
-                  </span>
-                  <SizeFigure width={p.width} height={p.height} mark={derived.mark} bare />
-                </button>
-              </li>
-            ))}
-          </Parts>
-        </Block>
+        {moved.length ? (
+          <Block>
+            <h3>What moved</h3>
+            <Moves moves={moved} mark={derived.mark} />
+            <Quiet onPress={() => setSeen(derived)}>I have seen it</Quiet>
+          </Block>
+        ) : null}
         <Block>
           <h3>The page</h3>
           <GroundFields page={page} change={change} />

@@ -21,6 +21,14 @@ const Fields = styled.div`
   margin-top: 0.5rem;
 `;
 
+const Where = styled.details`
+  margin-top: 0.5rem;
+  & > summary {
+    cursor: pointer;
+    font-size: var(--s1);
+  }
+`;
+
 const FROM: Readonly<Record<Place[Axis]['from'], string>> = {
   left: 'left edge',
   right: 'right edge',
@@ -34,6 +42,12 @@ const FROM: Readonly<Record<Place[Axis]['from'], string>> = {
   before: 'before it',
   after: 'after it',
 };
+const ON: Readonly<Record<Place[Axis]['from'], string>> = {
+  ...{ left: 'at the left edge', right: 'at the right edge', bottom: 'at the lower edge', top: 'at the upper edge' },
+  ...{ centre: 'in the middle', before: 'right before', after: 'right after' },
+  ...{ 'left-third': 'on the left third', 'right-third': 'on the right third' },
+  ...{ 'lower-third': 'on the lower third', 'upper-third': 'on the upper third' },
+};
 const AXES: readonly { axis: Axis; name: string; ways: readonly Place[Axis]['from'][] }[] = [
   { axis: 'across', name: 'across', ways: ACROSS },
   { axis: 'upDown', name: 'up or down', ways: UP_DOWN },
@@ -44,10 +58,13 @@ interface PlaceFieldsProps {
   derived: DerivedPage;
   item: Item;
   change: (page: Page) => void;
+  /** Whether the fields are shown, or only what they come to. */
+  open: boolean;
+  setOpen: (open: boolean) => void;
 }
 
 /** Where an item lies: on what, counted from which edge or neighbour, and by how much. */
-export function PlaceFields({ page, derived, item, change }: PlaceFieldsProps) {
+export function PlaceFields({ page, derived, item, change, open, setOpen }: PlaceFieldsProps) {
   const others = page.items.filter((i) => i.id !== item.id);
   const slots = [...derived.items.values()]
     .filter((d) => d.item.id !== item.id)
@@ -62,8 +79,16 @@ export function PlaceFields({ page, derived, item, change }: PlaceFieldsProps) {
   const on = rooms.find((r) => JSON.stringify(r.on) === JSON.stringify(item.on));
   const set = (axis: Axis, place: Place[Axis]) =>
     change(changeItem(page, item.id, { at: { ...item.at, [axis]: place } as Place }));
+  const said = AXES.map(({ axis }) => {
+    const { from, by, of } = item.at[axis];
+    const what = of === undefined ? '' : ` of ${derived.items.get(of)?.item.name ?? 'what is gone'}`;
+    return String(by) === '0'
+      ? `${ON[from]}${what}`
+      : `${by} from ${from === 'centre' ? 'the middle' : `the ${FROM[from]}`}${what}`;
+  });
   return (
-    <>
+    <Where open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>Lies {said.join(', ')}</summary>
       {rooms.length > 1 ? (
         <Fields>
           <Choice
@@ -111,7 +136,7 @@ export function PlaceFields({ page, derived, item, change }: PlaceFieldsProps) {
           </Fields>
         );
       })}
-    </>
+    </Where>
   );
 }
 

@@ -39,7 +39,7 @@ function Working({ id }: { id: string }) {
         onMove={() => {}}
       />
       <FieldSlip made={made!} />
-      <PlaceFields page={held} derived={derived} item={item} change={change} />
+      <PlaceFields page={held} derived={derived} item={item} change={change} open setOpen={() => {}} />
       <GroundFields page={held} change={change} />
     </>
   );
@@ -121,6 +121,7 @@ describe('where an item lies', () => {
     expect([box().x, place().across]).toEqual([before.x, { from: 'right', by: '5 3/4' }]);
     give('distance across', '1');
     expect(place().across).toEqual({ from: 'right', by: '1' });
+    expect(screen.getByText(/^Lies 1 from the right edge, /)).toBeTruthy();
     choose('of what, across', 'tails');
     choose('across, from', 'after');
     expect(place().across).toMatchObject({ from: 'after', of: 'tails' });
