@@ -27,6 +27,15 @@ async function serve(data: string): Promise<{ ms: number; stop: () => void }> {
   return { ms: performance.now() - start, stop: () => void server.kill() };
 }
 
+/** When something was first painted, when all had been loaded, and now, in milliseconds since one went there. */
+const times = () => {
+  const paint = performance.getEntriesByType('paint')[0]?.startTime ?? 0;
+  const { loadEventEnd } = performance.getEntriesByType('navigation')[0] as PerformanceNavigationTiming;
+  return { paint, load: loadEventEnd, now: performance.now() };
+};
+/** The application has taken the first view over: its fields answer. */
+const TAKEN_OVER = `[...document.querySelectorAll('input')].some((i) => Object.keys(i).some((k) => k.startsWith('__reactProps')))`;
+
 /** The first view from a warm server, its script, typing in it, and how fast the server itself is up. */
 export async function* screen(): AsyncGenerator<string> {
   const data = mkdtempSync(join(tmpdir(), 'temnex-bench-'));
@@ -47,15 +56,25 @@ export async function* screen(): AsyncGenerator<string> {
     executablePath: process.env.TEMNEX_CHROMIUM ?? '/usr/bin/chromium',
     args: ARGS,
   });
+  const blank: { paint: number; load: number }[] = [];
+  const painted: number[] = [];
   const ready: number[] = [];
   const typed: number[] = [];
   for (let i = 0; i < 20; i++) {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     const page = await context.newPage();
+    // beside it, in turn, a page with nothing on it from the same server
+    const bare = await context.newPage();
+    await bare.goto(`http://127.0.0.1:${PORT}/api/health`);
+    await bare.waitForFunction(() => performance.getEntriesByType('paint').length > 0, null, { polling: 2 });
+    blank.push(await bare.evaluate(times));
+    await bare.close();
     await page.goto(`http://127.0.0.1:${PORT}/`);
     const field = page.getByRole('textbox', { name: 'width of the print' });
-    await field.waitFor();
-    ready.push(await page.evaluate(() => performance.now()));
+    await page.waitForFunction(TAKEN_OVER, null, { polling: 2 });
+    const first = await page.evaluate(times);
+    painted.push(first.paint);
+    ready.push(first.now);
     await field.fill('3 7/8');
     typed.push(
       await page.evaluate(async () => {
@@ -68,7 +87,10 @@ export async function* screen(): AsyncGenerator<string> {
     );
     await context.close();
   }
-  yield `first view interactive, cold cache, warm server: ${median(ready).toFixed(0)} ms (median of 20)`;
+  const [bare, whole] = [median(blank.map((b) => b.paint)), median(blank.map((b) => b.load))];
+  const [seen, usable] = [median(painted), median(ready)];
+  yield `a blank page: painted ${bare.toFixed(0)} ms, loaded ${whole.toFixed(0)} ms (median of 20)`;
+  yield `first view, cold cache, warm server: painted ${seen.toFixed(0)} ms (${(seen / bare).toFixed(1)} × the blank page), usable ${usable.toFixed(0)} ms (${(usable / whole).toFixed(1)} ×)`;
   yield `a taken length to the next frame: ${median(typed).toFixed(1)} ms (median of 20)`;
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();

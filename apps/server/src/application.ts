@@ -59,6 +59,19 @@ function serveSite(app: NestExpressApplication, site: string): void {
   );
   app.use(express.static(site, { index: false }));
   const page = join(site, 'index.html');
+  // the first view is made when the application is built, and compressed then too
+  const first = compressed(site, {
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'],
+    index: false,
+    serveStatic: { cacheControl: false, setHeaders: (response) => response.setHeader('cache-control', 'no-cache') },
+  });
+  if (existsSync(join(site, 'first.html')))
+    app.use((request: Request, response: Response, next: NextFunction) => {
+      if (request.method !== 'GET' || request.path !== '/') return next();
+      request.url = '/first.html';
+      first(request, response, next);
+    });
   app.use((request: Request, response: Response, next: NextFunction) => {
     const isPage = request.method === 'GET' && !request.path.startsWith('/api') && !/\.\w+$/.test(request.path);
     if (isPage) response.sendFile(page, { headers: { 'cache-control': 'no-cache' } });

@@ -11,7 +11,12 @@ import { GlobalStyle } from './theme/global.ts';
 
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, retry: 1 } } });
 
-createRoot(document.getElementById('root')!).render(
+const root = document.getElementById('root')!;
+// what was shown before any script ran is taken over; to somebody who was here before it was not shown, and is not now
+if ('known' in document.documentElement.dataset) root.replaceChildren();
+delete document.documentElement.dataset.known;
+
+createRoot(root).render(
   <StrictMode>
     <GlobalStyle />
     <QueryClientProvider client={client}>

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
@@ -29,12 +29,14 @@ const STEP = 12;
  */
 export function ConstructionDrawing({ made, label }: { made: Made; label: string }) {
   const table = useRef<HTMLDivElement>(null);
-  const [room, setRoom] = useState({ width: 720, height: 520 });
-  useEffect(() => {
-    const watch = new ResizeObserver(([entry]) => {
-      if (entry) setRoom({ width: entry.contentRect.width, height: entry.contentRect.height });
-    });
-    watch.observe(table.current!);
+  const [room, setRoom] = useState({ width: 848, height: 566 });
+  useLayoutEffect(() => {
+    const own = table.current!;
+    const fit = () => setRoom({ width: own.clientWidth, height: own.clientHeight });
+    // measured before it is first painted
+    if (own.clientWidth) fit();
+    const watch = new ResizeObserver(fit);
+    watch.observe(own);
     return () => watch.disconnect();
   }, []);
   const { laid } = made;

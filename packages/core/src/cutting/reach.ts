@@ -17,11 +17,20 @@ export type Reach =
   /** By how much it is too short each way, laid the better way. */
   | { readonly reaches: false; readonly why: 'too-small'; readonly short: Size };
 
+type Showing = Pick<Wish, 'side' | 'direction'>;
+type Ways = ReturnType<typeof waysOf>;
+const waysOn = (wish: Showing, paper: Paper, item: Pick<StockItem, 'turned'>): Ways =>
+  waysOf(wish, {
+    paper: { faces: paper.sides.map(({ side, direction, along }) => ({ side, direction, along })) },
+    turned: item.turned,
+  });
+
 /** Whether a piece comes out of an item, its margins gone, shown the way that is wished for. */
-export function reachOf(piece: Size, wish: Pick<Wish, 'side' | 'direction'>, paper: Paper, item: StockItem): Reach {
+export const reachOf = (piece: Size, wish: Showing, paper: Paper, item: StockItem): Reach =>
+  reachBy(piece, waysOn(wish, paper, item), item);
+
+function reachBy(piece: Size, ways: Ways, item: StockItem): Reach {
   if (item.reserved) return { reaches: false, why: 'held-back' };
-  const faces = paper.sides.map(({ side, direction, along }) => ({ side, direction, along }));
-  const ways = waysOf(wish, { paper: { faces }, turned: item.turned });
   const lies = [...(ways.upright ? [piece] : []), ...(ways.flat ? [turned(piece)] : [])];
   if (!lies.length) return { reaches: false, why: 'no-such-face' };
   const room = roomOf(item);
@@ -103,19 +112,28 @@ export function paperReach(
   items: readonly StockItem[],
   bed: 'first' | 'second' = 'first',
 ): PaperReach {
-  const wishes = pieces.map((piece) => wishWith(piece.wish, paper, bed));
-  const reaches = (item: StockItem, i: number) => reachOf(pieces[i]!, wishes[i]!, paper, item);
-  const reached = pieces.filter((_, i) => items.some((item) => reaches(item, i).reaches)).length;
-  const all = (item: StockItem, sure: boolean) =>
-    pieces.every((_, i) => (sure ? reaches(item, i).reaches === true : reaches(item, i).reaches));
-  const scraps = items.filter((s) => s.kind === 'scrap' || s.kind === 'strip');
-  const fresh = items.filter((s) => s.kind === 'sheet' || s.kind === 'pad');
-  const last = (list: readonly StockItem[], sure: boolean) => list.findLast((item) => all(item, sure));
-  const best = !pieces.length ? null : (last(scraps, true) ?? last(fresh, true) ?? last(items, false) ?? null);
+  // of a drawer of thousands each item is looked at once, and papers lie in four ways at the most
+  const ways = pieces.map((piece) => {
+    const wish = wishWith(piece.wish, paper, bed);
+    const known = new Map<number, Ways>();
+    return (item: StockItem): Ways => {
+      let way = known.get(item.turned);
+      if (!way) known.set(item.turned, (way = waysOn(wish, paper, item)));
+      return way;
+    };
+  });
+  const all = items.map((item) => ({ item, reaches: pieces.map((piece, i) => reachBy(piece, ways[i]!(item), item)) }));
+  const reached = pieces.filter((_, i) => all.some(({ reaches }) => reaches[i]!.reaches)).length;
+  const isFresh = ({ item }: (typeof all)[number]) => item.kind === 'sheet' || item.kind === 'pad';
+  const scraps = all.filter((one) => !isFresh(one));
+  const fresh = all.filter(isFresh);
+  const last = (list: typeof all, sure: boolean) =>
+    list.findLast(({ reaches }) => reaches.every((r) => (sure ? r.reaches === true : r.reaches)))?.item;
+  const best = !pieces.length ? null : (last(scraps, true) ?? last(fresh, true) ?? last(all, false) ?? null);
   const found = { reached, of: pieces.length, best };
   if (reached || !pieces.length) return { ...found, nearest: null, why: null };
   if (!items.length) return { ...found, nearest: null, why: 'none-left' };
-  const why = pieces.flatMap((_, i) => items.map((item) => ({ item, reach: reaches(item, i) })));
+  const why = all.flatMap(({ item, reaches }) => reaches.map((reach) => ({ item, reach })));
   let nearest: PaperReach['nearest'] = null;
   const lacking = (s: Size) => s.width + s.height;
   for (const { item, reach } of why) {

@@ -108,11 +108,14 @@ export interface Drawer {
 
 export const NO_TRIM = { left: 0, right: 0, top: 0, bottom: 0 } as const;
 
-/** Width and height in ticks of an item already checked. */
-export const sizeOfItem = (item: Pick<StockItem, 'width' | 'height' | 'unit'>): { width: Ticks; height: Ticks } => ({
-  width: lengthOf(item.width, item.unit),
-  height: lengthOf(item.height, item.unit),
-});
+const sizes = new WeakMap<object, { width: Ticks; height: Ticks }>();
+/** Width and height in ticks of an item already checked; of the same item read once. */
+export function sizeOfItem(item: Pick<StockItem, 'width' | 'height' | 'unit'>): { width: Ticks; height: Ticks } {
+  let size = sizes.get(item);
+  if (!size)
+    sizes.set(item, (size = { width: lengthOf(item.width, item.unit), height: lengthOf(item.height, item.unit) }));
+  return size;
+}
 
 /** The trimmer and the habits of the person. The mark is the page's: its pieces are sized to it. */
 const habitsShape = z.strictObject({
@@ -155,11 +158,10 @@ export const USUAL_HABITS: Habits = {
 /** Scraps before new paper, the largest first: the order in which a drawer is looked through. Leaves the list as it is. */
 export function inDrawerOrder(stock: readonly StockItem[]): StockItem[] {
   return stock
-    .map((item) => ({
-      item,
-      fresh: item.kind === 'sheet' || item.kind === 'pad' ? 1 : 0,
-      area: sizeOfItem(item).width * sizeOfItem(item).height,
-    }))
+    .map((item) => {
+      const { width, height } = sizeOfItem(item);
+      return { item, fresh: item.kind === 'sheet' || item.kind === 'pad' ? 1 : 0, area: width * height };
+    })
     .sort((a, b) => a.fresh - b.fresh || b.area - a.area || (a.item.id < b.item.id ? -1 : 1))
     .map(({ item }) => item);
 }

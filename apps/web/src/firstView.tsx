@@ -1,0 +1,28 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { renderToString } from 'react-dom/server';
+import { StaticRouter } from 'react-router';
+import { ServerStyleSheet } from 'styled-components';
+import { SizeScreen } from './screens/size/SizeScreen.tsx';
+import { GlobalStyle } from './theme/global.ts';
+
+/** The first view as somebody new sees it, made when the application is built: its markup, and the styles that it needs. */
+export function firstView(): { html: string; styles: string } {
+  const sheet = new ServerStyleSheet();
+  const client = new QueryClient();
+  const html = renderToString(
+    sheet.collectStyles(
+      <StrictMode>
+        <GlobalStyle />
+        <QueryClientProvider client={client}>
+          <StaticRouter location="/">
+            <SizeScreen />
+          </StaticRouter>
+        </QueryClientProvider>
+      </StrictMode>,
+    ),
+  );
+  const styles = sheet.getStyleTags();
+  sheet.seal();
+  return { html, styles };
+}
