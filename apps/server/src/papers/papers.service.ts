@@ -74,8 +74,7 @@ export class PapersService {
     const unreadable: UnreadableStock[] = [];
     for (const row of this.db.select().from(stock).where(gt(stock.quantity, 0)).all()) {
       if (!there.has(row.paper)) continue;
-      const item = stockItemOf(row);
-      const why = this.whyUnreadable(item);
+      const { item, why } = this.lookedInto(stockItemOf(row));
       const { id, paper, unit } = row;
       if (why === null) items.push(item);
       else unreadable.push({ id, paper, unit, width: String(row.width), height: String(row.height), why });
@@ -84,16 +83,21 @@ export class PapersService {
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
-  private readonly known = new Map<string, { readonly text: string; readonly why: string | null }>();
+  private readonly known = new Map<
+    string,
+    { readonly text: string; readonly item: StockItem; readonly why: string | null }
+  >();
 
-  private whyUnreadable(item: StockItem): string | null {
+  /** The same item as before while it has not changed, so that what follows from it need not be worked out again. */
+  private lookedInto(item: StockItem): { readonly item: StockItem; readonly why: string | null } {
     const text = JSON.stringify(item);
     const before = this.known.get(item.id);
-    if (before?.text === text) return before.why;
+    if (before?.text === text) return before;
     const read = stockItemSchema.safeParse(item);
     const why = read.success ? null : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
-    this.known.set(item.id, { text, why });
-    return why;
+    const now = { text, item, why };
+    this.known.set(item.id, now);
+    return now;
   }
 
   papers(): PaperRecord[] {

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDrag } from 'react-aria';
 import { styled } from 'styled-components';
 import {
@@ -115,16 +115,36 @@ export function FlatFiles({ drawer, sought, ...shared }: FlatFilesProps) {
     for (const item of drawer.stock) lists.get(item.paper)?.push(item);
     return lists;
   }, [drawer]);
+  const found = useMemo(() => drawer.papers.filter((paper) => isSought(paper, sought)), [drawer.papers, sought]);
+  // of a great many, those that come into view are laid out as they do
+  const [most, setMost] = useState(LAID_OUT);
+  const end = useRef<HTMLDivElement>(null);
+  const more = found.length > most;
+  useEffect(() => {
+    if (!more || !end.current || !('IntersectionObserver' in window)) return;
+    const watch = new IntersectionObserver(([entry]) => entry?.isIntersecting && setMost((n) => n + LAID_OUT), {
+      rootMargin: '600px',
+    });
+    watch.observe(end.current);
+    return () => watch.disconnect();
+  }, [more, most]);
   return (
-    <Files aria-label="Papers in the drawer">
-      {drawer.papers
-        .filter((paper) => isSought(paper, sought))
-        .map((paper) => (
+    <>
+      <Files aria-label="Papers in the drawer">
+        {found.slice(0, most).map((paper) => (
           <OneFile key={paper.id} paper={paper} items={byPaper.get(paper.id) ?? NONE} {...shared} />
         ))}
-    </Files>
+      </Files>
+      {more ? (
+        <div ref={end}>
+          <Quiet onPress={() => setMost(most + LAID_OUT)}>Show more of {found.length} papers</Quiet>
+        </div>
+      ) : null}
+    </>
   );
 }
+/** So many papers are laid out at a time. */
+const LAID_OUT = 24;
 const NONE: readonly StockItem[] = [];
 
 /** So many are fanned out at a time. */
