@@ -1,7 +1,6 @@
 import { createBrowserRouter } from 'react-router';
 import { PlainLink } from './ui/buttons.tsx';
 import { Empty, Loading, Trouble } from './ui/states.tsx';
-import { PageStation } from './screens/page/PageStation.tsx';
 import { SizeScreen } from './screens/size/SizeScreen.tsx';
 
 function Nowhere() {
@@ -27,7 +26,7 @@ export const routes = createBrowserRouter([
   { path: '/', element: <SizeScreen />, errorElement: failed },
   {
     path: '/page/:id',
-    element: <PageStation />,
+    lazy: async () => ({ Component: (await import('./screens/page/PageStation.tsx')).PageStation }),
     errorElement: failed,
     hydrateFallbackElement: <Loading what="the page" />,
     children: [
