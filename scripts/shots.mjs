@@ -69,7 +69,7 @@ const SHOTS = [
     1280,
     800,
     async (page) => {
-      await page.getByRole('button', { name: /^Gust/ }).click();
+      await page.getByRole('button', { name: /^Fan out Gust/ }).click();
       await page.getByRole('button', { name: /^Mark places on 12 by 12 Gust/ }).click();
       await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('9 3/4 x 2 to 11 3/4 x 8');
       await page.keyboard.press('Enter');
@@ -82,6 +82,7 @@ const SHOTS = [
 ];
 for (const [name, path, width, height, prepare] of SHOTS) {
   const page = await browser.newPage({ viewport: { width, height } });
+  page.setDefaultTimeout(20_000);
   await page.goto(`http://127.0.0.1:${port}${path}`);
   await page.waitForLoadState('networkidle');
   await prepare?.(page);
