@@ -33,8 +33,10 @@ const browser = await chromium.launch({
   ],
 });
 const demo = '/page/demo-first-wind';
-const cut = (page) =>
-  page.getByRole('button', { name: 'It is cut' }).and(page.locator(':not([data-disabled])')).waitFor();
+const cut = async (page) => {
+  await page.getByRole('button', { name: 'It is cut' }).waitFor();
+  await page.getByRole('link', { name: 'Print it' }).waitFor();
+};
 
 const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
