@@ -66,6 +66,18 @@ export default tseslint.config(
   { files: ['apps/server/src/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   { files: ['**/*.test.ts', '**/*.test.tsx'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   {
+    // what a browser is given as it is
+    files: ['apps/web/public/**'],
+    languageOptions: {
+      globals: {
+        document: 'readonly',
+        localStorage: 'readonly',
+        requestAnimationFrame: 'readonly',
+        setTimeout: 'readonly',
+      },
+    },
+  },
+  {
     files: ['scripts/**', '**/*.mjs', '*.cjs', 'benchmarks/**'],
     languageOptions: {
       globals: {

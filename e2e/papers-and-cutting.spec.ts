@@ -1,4 +1,4 @@
-import { DEMO, expect, give, layOn, saved, send, test } from './table.ts';
+import { DEMO, expect, give, layOn, pick, saved, send, test } from './table.ts';
 
 /** What lies in the drawer, whatever state its papers are in. */
 const stockOf = (drawer: unknown) => (drawer as { stock: unknown }).stock;
@@ -118,10 +118,7 @@ test('what changed since it was cut: trimmed to it, cut again, or a scrap now', 
   await page.goto(DEMO);
   // the print turns out smaller: its mats can be trimmed; the box kite loses its mat, and the pennants grow
   await give(page, 'width of the print', '3 3/4');
-  await page
-    .getByRole('button', { name: /^the box kite, 2 1\/4/ })
-    .first()
-    .click();
+  await pick(page, 'the box kite, mat 1');
   await page.getByRole('button', { name: 'Remove mat 1' }).click();
   await page
     .getByRole('button', { name: /^pennants, no\. 1/ })
@@ -335,6 +332,7 @@ test('a piece from an exact place, and a place that stays whole; the offcut keep
   await expect(kept).toHaveCount(2);
   await page.goto(`${DEMO}/order`);
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled({ timeout: 15_000 });
+  await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
   const { plan } = (await (await request.get(`/api/pages/${DEMO.split('/').pop()}/plan`)).json()) as {
     plan: { plan: { sheets: { tree: unknown }[] } };
   };

@@ -14,7 +14,9 @@ const MANIFESTS = ['package.json', 'package-lock.json', ...PARTS.map((p) => `${p
 const SOURCES = [
   'tsconfig.base.json',
   'tsconfig.json',
-  ...PARTS.flatMap((p) => ['src', 'tsconfig.json', 'index.html', 'vite.config.ts', 'first-view.mjs', 'public'].map((f) => `${p}/${f}`)),
+  ...PARTS.flatMap((p) =>
+    ['src', 'tsconfig.json', 'index.html', 'vite.config.ts', 'first-view.mjs', 'public'].map((f) => `${p}/${f}`),
+  ),
 ];
 
 function filesOf(path) {
