@@ -46,6 +46,12 @@ test('papers are laid as at the table: on several, by name, by drag, beneath, tu
   await page.getByRole('button', { name: 'Second choice for sky panel: none' }).click();
   await page.getByRole('button', { name: 'Lay Gust beneath, as second choice for sky panel' }).click();
   await expect(row('sky panel')).toContainText('or Gust');
+  // in a field, Delete is the field's
+  await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+  const place = page.getByRole('group', { name: 'Where sky panel is cut from' });
+  await place.getByLabel('from which').press('Delete');
+  await expect(row('sky panel')).toContainText('or Gust');
+  await place.getByRole('button', { name: 'Cut it from anywhere' }).click();
   // dragged from the drawer
   await row('pennants').scrollIntoViewIfNeeded();
   await page

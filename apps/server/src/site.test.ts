@@ -13,6 +13,8 @@ beforeAll(async () => {
   const site = join(folder, 'site');
   mkdirSync(join(site, 'assets'), { recursive: true });
   writeFileSync(join(site, 'index.html'), '<!doctype html><title>Temnex</title>');
+  writeFileSync(join(site, 'first.html'), '<!doctype html><title>First</title>');
+  writeFileSync(join(site, 'first.html.br'), brotliCompressSync('<!doctype html><title>First</title>'));
   writeFileSync(join(site, 'assets', 'main.js'), script);
   writeFileSync(join(site, 'assets', 'main.js.br'), brotliCompressSync(script));
   made = await createApplication({ databaseFile: join(folder, 'a.sqlite'), site, demo: false, quiet: true });
@@ -37,6 +39,12 @@ describe('the built interface', () => {
       String(script.length),
     ]);
     expect(plain.headers['cache-control']).toContain('immutable');
+  });
+  test('the first view has a page of its own, made when it was built; it is asked for anew each time', async () => {
+    const first = await get('/?from=somewhere');
+    expect([first.text, first.headers['cache-control']]).toEqual(['<!doctype html><title>First</title>', 'no-cache']);
+    expect((await get('/', 'br').buffer(false)).headers['content-encoding']).toBe('br');
+    expect((await get('/page/gale')).text).toContain('<title>Temnex</title>');
   });
   test('any address of a page gets the page, and none of the API or of a file', async () => {
     expect((await get('/page/gale/order')).text).toContain('<title>Temnex</title>');

@@ -12,6 +12,7 @@ export {
 } from './lengths.ts';
 export { fieldWords, saidBackWords, sumWords } from './fields.ts';
 export {
+  capital,
   issueWords,
   lengthProblemWords,
   offerWords,

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
-import { figure, offerWords, recipeProblemWords, recipeWords, suggestionWords, sumWords } from '@temnex/words';
+import { capital, figure, offerWords, recipeProblemWords, recipeWords, suggestionWords, sumWords } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { SizeFigure } from '../ui/Figure.tsx';
@@ -165,8 +165,6 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
     </>
   );
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Layers as they lie: of a list the last entry first, since the outermost mat or the topmost panel is what one sees first. */
 function inSight(groups: readonly FieldPath[]): readonly FieldPath[] {

@@ -1,9 +1,13 @@
 import { useId } from 'react';
-import type { Paper, PaperFace } from '@temnex/core';
-import { lookDefinition, lookId } from '@temnex/drawing';
+import type { Paper, PaperFace, Wish } from '@temnex/core';
+import { ownLook } from './ownLook.ts';
 
 /** How far the pattern of a face lies turned from upright, counter-clockwise, as seen from side A. */
 export const faceTurn = (face: PaperFace, turned: number): number => (turned + (face.along === 'width' ? 90 : 0)) % 360;
+
+/** How the pattern of a face lies on a piece that wishes for a direction: it runs along the edge that was asked for. */
+export const turnWanted = (face: PaperFace, wanted: Wish['direction']): number =>
+  wanted === 'any' ? faceTurn(face, 0) : wanted === 'width' ? 90 : 0;
 
 export const faceOf = (paper: Paper | undefined, side: 'A' | 'B' | 'any'): PaperFace | undefined =>
   paper?.sides.find((s) => s.side === side) ?? paper?.sides[0];
@@ -24,7 +28,7 @@ export function Swatch({
   size?: number;
   turned?: number;
 }) {
-  const own = useId().replace(/[^a-z0-9]/gi, '');
+  const own = useId();
   if (!face) {
     return (
       <svg width={size} height={size} aria-hidden="true">
@@ -33,13 +37,11 @@ export function Swatch({
     );
   }
   const turn = faceTurn(face, turned);
-  const scale = size;
-  const id = lookId(face.look, turn, scale);
-  const definition = lookDefinition(face.look, turn, scale).replace(id, id + own);
+  const { fill, definition } = ownLook(face.look, turn, size, own);
   return (
     <svg width={size} height={size} aria-hidden="true" style={{ flex: 'none' }}>
       <defs dangerouslySetInnerHTML={{ __html: definition }} />
-      <rect x="0.5" y="0.5" width={size - 1} height={size - 1} fill={`url(#${id + own})`} stroke="#161616" />
+      <rect x="0.5" y="0.5" width={size - 1} height={size - 1} fill={fill} stroke="#161616" />
       {face.direction !== 'none' ? (
         <g transform={`rotate(${-turn} ${size / 2} ${size / 2})`}>
           <circle cx={size / 2} cy={size / 2} r={size * 0.25} fill="#fafafae8" />

@@ -170,7 +170,7 @@ export function moveTo(
   return changeItem(page, id, { at: { across: axis('across', spot.x), upDown: axis('upDown', spot.y) } as Place });
 }
 
-/** Where something new of a size can lie without covering anything that does not lie beneath everything: the middle if nothing else. */
+/** Where something new of a size can lie without covering anything that does not lie beneath everything; null where the middle serves, or nothing does. */
 export function freeSpot(
   derived: DerivedPage,
   size: Size,
@@ -192,7 +192,7 @@ export function freeSpot(
   // beside, above or below something, or at a margin
   const xs = [gap, right - gap, middle.x, ...boxes.flatMap((b) => [b.x + b.width + gap, b.x - size.width - gap, b.x])];
   const ys = [gap, top - gap, middle.y, ...boxes.flatMap((b) => [b.y + b.height + gap, b.y - size.height - gap, b.y])];
-  const spots = xs.flatMap((x) => ys.map((y) => ({ x, y })));
+  const spots = [...new Set(xs)].flatMap((x) => [...new Set(ys)].map((y) => ({ x, y })));
   const far = (s: { x: number; y: number }) => Math.abs(s.x - middle.x) + Math.abs(s.y - middle.y);
   return (
     spots

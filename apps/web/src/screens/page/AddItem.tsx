@@ -41,9 +41,10 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
     const id = newId();
     const n = page.items.filter((i) => i.recipe === recipe).length + 1;
     const added = addItem(page, { id, name: recipeWords(recipe).item(n), recipe, input });
-    const size = derivePage(added).items.get(id)?.box;
-    const spot = size && recipeOf(recipe).beneath === null ? freeSpot(derived, size, GAP[page.unit]) : null;
-    change(spot ? moveTo(added, derivePage(added), id, spot) : added);
+    const after = derivePage(added, undefined, derived);
+    const size = recipeOf(recipe).beneath === null ? after.items.get(id)?.box : undefined;
+    const spot = size ? freeSpot(derived, size, GAP[page.unit]) : null;
+    change(spot ? moveTo(added, after, id, spot) : added);
     select(id);
   };
   return (

@@ -11,10 +11,9 @@ const List = styled.ul`
 `;
 const WHAT = { width: 'wide', height: 'high', x: 'from the left', y: 'from the bottom' } as const;
 
-/** What the last change moved, so that nothing moves unseen. */
+/** What moved since one last looked, so that nothing moves unseen. */
 export function Moves({ moves, mark }: { moves: readonly Move[]; mark: Mark }) {
   const voice = { mark, figures: 'typeset' } as const;
-  if (!moves.length) return <p style={{ color: 'var(--quiet)' }}>Change a number, and what it moves is listed here.</p>;
   return (
     <List>
       {moves.slice(0, 14).map((m, i) => (

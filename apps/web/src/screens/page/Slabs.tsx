@@ -1,8 +1,8 @@
 import { useId, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
-import { definitionsOf, fillValue, type Drawn } from '@temnex/drawing';
 import { SizeFigure } from '../../ui/Figure.tsx';
+import { ownLook } from '../../ui/ownLook.ts';
 import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
 
 const List = styled.ol`
@@ -76,7 +76,7 @@ export const slabsOf = (parts: readonly Part[]): Part[][] => {
 
 /** The page seen from the side, from the top down: every layer a slab as wide as it is, where it lies across, named, with its size. */
 export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPieces, onSelect, children }: SlabsProps) {
-  const own = useId().replace(/[^a-z0-9]/gi, '');
+  const own = useId();
   const per = ACROSS / Math.max(1, derived.width);
   return (
     <List aria-label="The page from the side, from the top down">
@@ -86,25 +86,20 @@ export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPiece
           const [first] = slab as [Part];
           const isOpen = slab.some((p) => p.id === selected);
           const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
-          const mark: Drawn = { kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill };
-          const value = fillValue(fill);
-          // each picture has its own definition, or one that is not drawn would take it from the others
-          const name = `${own}${first.id.replace(/[^a-z0-9]/gi, '')}`;
-          const id = /^url\(#(.*)\)$/.exec(value)?.[1];
-          const definitions = definitionsOf({ width: 0, height: 0, title: '', marks: [mark] });
+          const look = typeof fill === 'string' ? null : ownLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
           const many = slab.length > 1;
           return (
             <li key={first.id}>
               <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>
                 <svg width={ACROSS} height={THICK} aria-hidden="true" style={{ display: 'block', overflow: 'visible' }}>
-                  {id ? <defs dangerouslySetInnerHTML={{ __html: definitions.replace(id, id + name) }} /> : null}
+                  {look ? <defs dangerouslySetInnerHTML={{ __html: look.definition }} /> : null}
                   {slab.map((p) => (
                     <rect
                       key={p.id}
                       x={p.x * per}
                       width={Math.max(2, p.width * per)}
                       height={THICK}
-                      fill={id ? `url(#${id}${name})` : value}
+                      fill={look?.fill ?? String(fill)}
                       stroke="#161616"
                       strokeWidth={isOpen ? 2.5 : 0.8}
                     />

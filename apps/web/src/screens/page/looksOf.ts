@@ -1,6 +1,6 @@
 import type { Drawer, Part, facesOnPage } from '@temnex/core';
 import type { Fill } from '@temnex/drawing';
-import { faceOf, faceTurn } from '../../ui/Swatch.tsx';
+import { faceOf, turnWanted } from '../../ui/Swatch.tsx';
 
 /** Greys for what has no paper yet: the lowest is the lightest, what lies on it a little darker. */
 const UNCHOSEN = ['#f2f2f2', '#e2e2e2', '#fafafa'];
@@ -18,8 +18,5 @@ export function partFill(part: Part, drawer: Drawer, scale: number, settled: Set
   const paper = drawer.papers.find((p) => p.id === (from?.paper ?? part.wish?.papers[0]));
   const face = part.wish ? faceOf(paper, from?.side ?? part.wish.side) : undefined;
   if (!face) return UNCHOSEN[(part.entry ? part.n : part.n + 1) % UNCHOSEN.length]!;
-  // the pattern runs along the edge of the part that was asked for
-  const wanted = part.wish!.direction;
-  const turn = wanted === 'any' ? faceTurn(face, 0) : wanted === 'width' ? 90 : 0;
-  return { look: face.look, turn, scale };
+  return { look: face.look, turn: turnWanted(face, part.wish!.direction), scale };
 }

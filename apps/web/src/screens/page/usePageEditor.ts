@@ -1,9 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
-import { derivePage, pageSchema, whatMoved, type Move, type Page } from '@temnex/core';
+import { pageSchema, type Page } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
-import { NAMES } from '@temnex/words';
 import { ServerRefusal, Unreachable, ask } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
 import { forgetUnsaved, keepUnsaved, unsavedOf, type Unsaved } from './unsaved.ts';
@@ -17,8 +16,6 @@ export interface PageEditor {
   readonly trouble: string | null;
   /** It is tried again by itself; else what is wrong stays wrong until something is changed. */
   readonly triesAgain: boolean;
-  /** What the last change moved. */
-  readonly moves: readonly Move[];
   readonly canUndo: boolean;
   readonly canRedo: boolean;
   change(next: Page): void;
@@ -72,7 +69,6 @@ export function usePageEditor(
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [conflict, setConflict] = useState<PageRecord | null>(null);
-  const [moves, setMoves] = useState<readonly Move[]>([]);
   const [kept, setKept] = useState(() => unsavedOf(id));
   const [tries, setTries] = useState(0);
   const [triesAgain, setTriesAgain] = useState(false);
@@ -188,15 +184,7 @@ export function usePageEditor(
 
   const step = useCallback((make: (h: History) => History) => {
     setTrouble(null);
-    setHistory((h) => {
-      if (!h) return h;
-      const next = make(h);
-      if (next !== h) {
-        const before = derivePage(h.page, NAMES);
-        setMoves(whatMoved(before, derivePage(next.page, NAMES, before)));
-      }
-      return next;
-    });
+    setHistory((h) => h && make(h));
   }, []);
   const change = useCallback(
     (next: Page) =>
@@ -228,7 +216,6 @@ export function usePageEditor(
       saving: trouble || conflict ? 'failed' : busy ? 'saving' : dirty ? 'waiting' : 'saved',
       trouble,
       triesAgain,
-      moves,
       canUndo: history.past.length > 0,
       canRedo: history.future.length > 0,
       change,

@@ -16,7 +16,7 @@ import type { ChangePaper, ChangeStock } from '@temnex/contract';
 import type { StockMovement } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Swatch } from '../../ui/Swatch.tsx';
-import { PAPER_DRAGGED, type Bed } from './bed.ts';
+import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { Lying } from './Lying.tsx';
 import { OneItem } from './OneItem.tsx';
 import { PaperSlip } from './PaperSlip.tsx';
@@ -87,6 +87,7 @@ const Fan = styled.ul`
 
 interface FlatFilesProps {
   drawer: Drawer;
+  stockOf: StockOf;
   mark: Mark;
   scale: number;
   /** What is typed of a name: the other papers step back. */
@@ -109,12 +110,7 @@ export const isSought = (paper: Paper, sought: string): boolean =>
     .every((word) => paper.name.toLowerCase().includes(word));
 
 /** The drawer as shallow drawers of paper, one a paper: closed, an edge of each piece shows; open, they fan out. */
-export function FlatFiles({ drawer, sought, ...shared }: FlatFilesProps) {
-  const byPaper = useMemo(() => {
-    const lists = new Map<string, StockItem[]>(drawer.papers.map((p) => [p.id, []]));
-    for (const item of drawer.stock) lists.get(item.paper)?.push(item);
-    return lists;
-  }, [drawer]);
+export function FlatFiles({ drawer, stockOf, sought, ...shared }: FlatFilesProps) {
   const found = useMemo(() => drawer.papers.filter((paper) => isSought(paper, sought)), [drawer.papers, sought]);
   // of a great many, those that come into view are laid out as they do
   const [most, setMost] = useState(LAID_OUT);
@@ -132,7 +128,7 @@ export function FlatFiles({ drawer, sought, ...shared }: FlatFilesProps) {
     <>
       <Files aria-label="Papers in the drawer">
         {found.slice(0, most).map((paper) => (
-          <OneFile key={paper.id} paper={paper} items={byPaper.get(paper.id) ?? NONE} {...shared} />
+          <OneFile key={paper.id} paper={paper} items={stockOf(paper.id)} {...shared} />
         ))}
       </Files>
       {more ? (
@@ -145,7 +141,6 @@ export function FlatFiles({ drawer, sought, ...shared }: FlatFilesProps) {
 }
 /** So many papers are laid out at a time. */
 const LAID_OUT = 24;
-const NONE: readonly StockItem[] = [];
 
 /** So many are fanned out at a time. */
 const FANNED = 60;
@@ -165,10 +160,9 @@ function OneFile({
   remove,
   changePaper,
   removePaper,
-}: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer' | 'sought'>) {
+}: { paper: Paper; items: readonly StockItem[] } & Omit<FlatFilesProps, 'drawer' | 'stockOf' | 'sought'>) {
   const [open, setOpen] = useState(false);
   const [shown, setShown] = useState(FANNED);
-  const pile = useRef<HTMLDivElement>(null);
   const { dragProps } = useDrag({
     hasDragButton: true,
     getItems: () => [{ [PAPER_DRAGGED]: paper.id, 'text/plain': paper.name }],
@@ -241,7 +235,7 @@ function OneFile({
         </>
       ) : (
         <Closed>
-          <Pile ref={pile} {...dragProps} data-movable>
+          <Pile {...dragProps} data-movable>
             <Lying
               items={items}
               paper={paper}

@@ -1,15 +1,24 @@
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { useDrop } from 'react-aria';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { paperReach, turnedOn, turnedOver, type Drawer, type Mark, type PieceToCut, type Wish } from '@temnex/core';
-import { DIRECTION_WORDS, paperReachWords, sideWords } from '@temnex/words';
+import {
+  paperReach,
+  turnedOn,
+  turnedOver,
+  type Drawer,
+  type Mark,
+  type Paper,
+  type PieceToCut,
+  type Wish,
+} from '@temnex/core';
+import { DIRECTION_WORDS, capital, paperReachWords, sideWords } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, faceOf } from '../../ui/Swatch.tsx';
 import { ExactPlace, placeWords } from './ExactPlace.tsx';
-import { PAPER_DRAGGED, type Bed } from './bed.ts';
+import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { PieceOnTable } from './PieceOnTable.tsx';
 
 const Row = styled.div`
@@ -97,6 +106,7 @@ interface LayerRowProps {
   piece: PieceToCut;
   cut: boolean;
   drawer: Drawer;
+  stockOf: StockOf;
   mark: Mark;
   scale: number;
   /** Where the next paper would be laid; null where the layer is not picked. */
@@ -108,7 +118,19 @@ interface LayerRowProps {
 }
 
 /** One layer as it will be; touched, its paper is turned over; beside it lies what would also do. */
-export function LayerRow({ piece, cut, drawer, mark, scale, bed, pickBed, choose, lay, takeOff }: LayerRowProps) {
+export function LayerRow({
+  piece,
+  cut,
+  drawer,
+  stockOf,
+  mark,
+  scale,
+  bed,
+  pickBed,
+  choose,
+  lay,
+  takeOff,
+}: LayerRowProps) {
   const { wish } = piece;
   const [placing, setPlacing] = useState(false);
   const [first, second] = (wish?.papers ?? []).map((id) => drawer.papers.find((p) => p.id === id));
@@ -125,11 +147,12 @@ export function LayerRow({ piece, cut, drawer, mark, scale, bed, pickBed, choose
     else if (directed) choose(turnedOn(wish));
     else pickBed('first');
   };
-  const says =
-    wish && !cut
-      ? (placeWords(wish, drawer, mark) ??
-        `${capital(paperReachWords(reachOfWish(piece, wish, drawer), { mark, figures: 'typeset' }))}.`)
-      : null;
+  const says = useMemo(() => {
+    if (!wish || cut) return null;
+    const papers = wish.papers.slice(0, 2).map((id) => drawer.papers.find((p) => p.id === id));
+    const reach = () => paperReachWords(reachOfWish(piece, papers, stockOf), { mark, figures: 'typeset' });
+    return placeWords(wish, drawer, mark) ?? `${capital(reach())}.`;
+  }, [piece, wish, cut, drawer, stockOf, mark]);
   return (
     <Row ref={row} {...onto.dropProps} {...(onto.isDropTarget && !under.isDropTarget ? { 'data-over': true } : {})}>
       <Touch
@@ -210,26 +233,13 @@ export function LayerRow({ piece, cut, drawer, mark, scale, bed, pickBed, choose
   );
 }
 
-const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
-
 /** What reaches of the papers that a layer has: of the first, or of the second where that has something. */
-function reachOfWish(piece: PieceToCut, wish: Wish, drawer: Drawer) {
-  const of = (id: string, bed: Bed) => {
-    const paper = drawer.papers.find((p) => p.id === id);
-    return paper
-      ? paperReach(
-          [piece],
-          paper,
-          drawer.stock.filter((s) => s.paper === id),
-          bed,
-        )
-      : null;
-  };
+function reachOfWish(piece: PieceToCut, papers: readonly (Paper | undefined)[], stockOf: StockOf) {
+  const [first, second] = papers.map((paper, i) =>
+    paper ? paperReach([piece], paper, stockOf(paper.id), i ? 'second' : 'first') : null,
+  );
   const none = { reached: 0, of: 1, best: null, nearest: null, why: 'none-left' } as const;
-  const first = of(wish.papers[0]!, 'first') ?? none;
-  if (first.best || wish.papers[1] === undefined) return first;
-  const second = of(wish.papers[1], 'second') ?? none;
-  return second.best ? second : first;
+  return !first?.best && second?.best ? second : (first ?? none);
 }
 
 /** A place on which a paper can be let go. */

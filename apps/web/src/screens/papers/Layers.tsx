@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import type { Drawer, Mark, PieceToCut, Wish } from '@temnex/core';
 import { sizeWords } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
-import type { Bed, Picked } from './bed.ts';
+import type { Bed, Picked, StockOf } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
 
 const List = styled(GridList)`
@@ -32,6 +32,7 @@ interface LayersProps {
   pieces: readonly PieceToCut[];
   cutPieces: ReadonlySet<string>;
   drawer: Drawer;
+  stockOf: StockOf;
   mark: Mark;
   scale: number;
   picked: Picked;
@@ -48,7 +49,8 @@ export function Layers({ pieces, cutPieces, picked, onPick, choose, lay, takeOff
     onPick({ ids, bed: 'first' });
   };
   const off = (e: KeyboardEvent) => {
-    if ((e.key !== 'Delete' && e.key !== 'Backspace') || e.target instanceof HTMLInputElement) return;
+    // in a field, these keys are the field's
+    if ((e.key !== 'Delete' && e.key !== 'Backspace') || (e.target as Element).closest('input, select')) return;
     takeOff(
       pieces.filter((p) => picked.ids.has(p.id)),
       picked.bed,

@@ -1,8 +1,9 @@
 import { useId } from 'react';
 import { inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
-import { lookDefinition, lookId } from '@temnex/drawing';
+import { ownLook } from '../../ui/ownLook.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { cornersOf, wholeBoxes } from './OnTable.tsx';
+import { PATTERN } from './PieceOnTable.tsx';
 
 /** An edge of each lies open beneath the next. */
 const EDGE = 26;
@@ -22,7 +23,7 @@ interface LyingProps {
 
 /** Papers lying overlapped, to scale; those for which there is no room beside the others are counted. */
 export function Lying({ items, paper, scale, room = Infinity, reaches = null, ghost = null }: LyingProps) {
-  const own = useId().replace(/[^a-z0-9]/gi, '');
+  const own = useId();
   const face = paper.sides[0]!;
   const px = (t: number) => inUnit(t, 'in') * scale;
   const sizes = [...items]
@@ -43,8 +44,8 @@ export function Lying({ items, paper, scale, room = Infinity, reaches = null, gh
   if (!placed.length) return null;
   const height = Math.max(...placed.map((s) => s.h)) + 2;
   const more = sizes.slice(placed.length).reduce((n, s) => n + s.item.quantity, 0);
+  const lookOf = (turned: number) => ownLook(face.look, faceTurn(face, turned), scale * PATTERN, own);
   const turns = [...new Set(placed.map(({ item }) => item.turned))];
-  const id = (turned: number) => `${lookId(face.look, faceTurn(face, turned), scale * 1.6)}${own}`;
   return (
     <>
       <svg
@@ -56,12 +57,7 @@ export function Lying({ items, paper, scale, room = Infinity, reaches = null, gh
       >
         <defs
           dangerouslySetInnerHTML={{
-            __html: turns
-              .map((t) => {
-                const look = [face.look, faceTurn(face, t), scale * 1.6] as const;
-                return lookDefinition(...look).replace(lookId(...look), id(t));
-              })
-              .join(''),
+            __html: turns.map((t) => lookOf(t).definition).join(''),
           }}
         />
         {placed.map(({ item, at, w, h }) => (
@@ -70,7 +66,7 @@ export function Lying({ items, paper, scale, room = Infinity, reaches = null, gh
               points={cornersOf(item)
                 .map((p) => `${at + px(p.x)},${height - 1 - px(p.y)}`)
                 .join(' ')}
-              fill={`url(#${id(item.turned)})`}
+              fill={lookOf(item.turned).fill}
               stroke="#161616"
               strokeWidth="0.8"
             />

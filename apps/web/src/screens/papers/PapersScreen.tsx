@@ -19,7 +19,7 @@ import { TakenOut } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/context.ts';
 import { AddPaper } from './AddPaper.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
-import type { Bed, Picked } from './bed.ts';
+import { stockByPaper, type Bed, type Picked } from './bed.ts';
 import { Layers } from './Layers.tsx';
 import { scaleFor } from './PieceOnTable.tsx';
 import { Unreadable } from './Unreadable.tsx';
@@ -125,6 +125,7 @@ export function PapersScreen() {
   const changePaper = useChangePaper();
   const removePaper = useRemovePaper();
   const [taken, setTaken] = useState<StockItem | null>(null);
+  const stockOf = useMemo(() => stockByPaper(drawer), [drawer]);
   const [sought, setSought] = useState('');
   const pieces = useMemo(() => [...derived.pieces].reverse(), [derived.pieces]);
   const unpapered = pieces.filter((p) => !p.wish);
@@ -183,7 +184,7 @@ export function PapersScreen() {
           </Quiet>
         ) : null}
         <Layers
-          {...{ pieces, cutPieces, drawer, scale, picked }}
+          {...{ pieces, cutPieces, drawer, stockOf, scale, picked }}
           mark={derived.mark}
           onPick={setPicked}
           choose={(piece, wish) => editor.change(choosePaper(editor.page, piece, wish))}
@@ -258,7 +259,7 @@ export function PapersScreen() {
           <p>The drawer is empty. Add a sheet or a scrap above, such as "sheet 12 x 12 sea green".</p>
         ) : null}
         <FlatFiles
-          {...{ drawer, scale, sought }}
+          {...{ drawer, stockOf, scale, sought }}
           mark={derived.mark}
           picked={chosen}
           bed={picked.bed}

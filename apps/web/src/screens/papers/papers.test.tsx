@@ -20,6 +20,7 @@ import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import { Short } from '../order/Short.tsx';
 import type { PageContext } from '../page/context.ts';
+import { stockByPaper } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
 import { StayWhole } from './StayWhole.tsx';
 
@@ -79,7 +80,7 @@ describe('a piece from an exact place', () => {
     wish = now;
     return (
       <LayerRow
-        {...{ drawer: of, mark, scale: 8, cut: false, bed: 'first', choose: setNow }}
+        {...{ drawer: of, stockOf: stockByPaper(of), mark, scale: 8, cut: false, bed: 'first', choose: setNow }}
         piece={piece(now!)}
         pickBed={() => {}}
         lay={() => {}}

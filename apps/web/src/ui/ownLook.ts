@@ -1,0 +1,12 @@
+import type { Look } from '@temnex/core';
+import { lookDefinition, lookId } from '@temnex/drawing';
+
+/**
+ * The look of a face with a definition of its own: shared by name, a picture that is not drawn would take it from the others.
+ * `own` names the picture; `scale` is its pixels to the inch.
+ */
+export function ownLook(look: Look, turn: number, scale: number, own: string): { fill: string; definition: string } {
+  const id = lookId(look, turn, scale);
+  const name = `${id}${own.replace(/[^a-z0-9]/gi, '')}`;
+  return { fill: `url(#${name})`, definition: lookDefinition(look, turn, scale).replace(id, name) };
+}
