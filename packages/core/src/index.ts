@@ -156,6 +156,7 @@ export {
   PATTERNS,
   USUAL_HABITS,
   inDrawerOrder,
+  isSheet,
   habitsSchema,
   lookSchema,
   paperFaceSchema,

@@ -1,4 +1,5 @@
 import {
+  isSheet,
   sizeOfItem,
   type Drawer,
   type PaperFace,
@@ -24,8 +25,7 @@ export function paperReachWords(reach: PaperReach, voice: Voice): string {
   const { best, nearest, reached, of, why } = reach;
   const each = of > 1 ? ' for each' : '';
   if (best?.outline) return `an odd ${itemWords(best, voice)} may reach${each}`;
-  if (best && (best.kind === 'sheet' || best.kind === 'pad'))
-    return `reaches${each}: it takes a ${KIND_WORDS[best.kind]}`;
+  if (best && isSheet(best)) return `reaches${each}: it takes a ${KIND_WORDS[best.kind]}`;
   if (best) return `reaches${each}: a ${itemWords(best, voice)}`;
   if (reached && reached === of) return `reaches for each, from several`;
   if (reached) return `reaches for ${reached} of ${of}`;
@@ -59,7 +59,7 @@ export const DIRECTION_WORDS: Readonly<Record<Wish['direction'], string>> = {
 
 /** What there is of a paper: `4 sheets, 2 scraps`. */
 export function stockWords(items: Drawer['stock']): string {
-  const sheets = items.filter((i) => i.kind === 'sheet' || i.kind === 'pad').reduce((n, i) => n + i.quantity, 0);
+  const sheets = items.filter(isSheet).reduce((n, i) => n + i.quantity, 0);
   const scraps = items.reduce((n, i) => n + i.quantity, 0) - sheets;
   const parts = [sheets ? count(sheets, 'sheet') : '', scraps ? count(scraps, 'scrap') : ''].filter(Boolean);
   return parts.join(', ') || 'none left';

@@ -2,7 +2,7 @@ import { turned, type Size } from '../geometry/index.ts';
 import { lengthOf, ticks } from '../length/index.ts';
 import { choosePaper, type Page, type PieceToCut, type Wish } from '../page/index.ts';
 import { waysOf } from '../planner/index.ts';
-import { sizeOfItem, type Paper, type StockItem } from '../stock/index.ts';
+import { isSheet, sizeOfItem, type Paper, type StockItem } from '../stock/index.ts';
 
 /* Laying papers on layers: what one asks of a drawer before anything is planned. */
 
@@ -124,9 +124,8 @@ export function paperReach(
   });
   const all = items.map((item) => ({ item, reaches: pieces.map((piece, i) => reachBy(piece, ways[i]!(item), item)) }));
   const reached = pieces.filter((_, i) => all.some(({ reaches }) => reaches[i]!.reaches)).length;
-  const isFresh = ({ item }: (typeof all)[number]) => item.kind === 'sheet' || item.kind === 'pad';
-  const scraps = all.filter((one) => !isFresh(one));
-  const fresh = all.filter(isFresh);
+  const scraps = all.filter(({ item }) => !isSheet(item));
+  const fresh = all.filter(({ item }) => isSheet(item));
   const last = (list: typeof all, sure: boolean) =>
     list.findLast(({ reaches }) => reaches.every((r) => (sure ? r.reaches === true : r.reaches)))?.item;
   const best = !pieces.length ? null : (last(scraps, true) ?? last(fresh, true) ?? last(all, false) ?? null);

@@ -155,12 +155,15 @@ export const USUAL_HABITS: Habits = {
   aim: 'least-paper',
 };
 
+/** Whole paper, as it is bought; anything else is what was left of some. */
+export const isSheet = ({ kind }: Pick<StockItem, 'kind'>): boolean => kind === 'sheet' || kind === 'pad';
+
 /** Scraps before new paper, the largest first: the order in which a drawer is looked through. Leaves the list as it is. */
 export function inDrawerOrder(stock: readonly StockItem[]): StockItem[] {
   return stock
     .map((item) => {
       const { width, height } = sizeOfItem(item);
-      return { item, fresh: item.kind === 'sheet' || item.kind === 'pad' ? 1 : 0, area: width * height };
+      return { item, fresh: isSheet(item) ? 1 : 0, area: width * height };
     })
     .sort((a, b) => a.fresh - b.fresh || b.area - a.area || (a.item.id < b.item.id ? -1 : 1))
     .map(({ item }) => item);

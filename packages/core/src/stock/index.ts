@@ -3,6 +3,7 @@ export {
   PATTERNS,
   USUAL_HABITS,
   inDrawerOrder,
+  isSheet,
   habitsSchema,
   lookSchema,
   paperFaceSchema,

@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import {
   exactText,
   fitsIn,
+  isSheet,
   sizeOfItem,
   sizeOnItem,
   ticks,
@@ -83,7 +84,7 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
         </Fields>
       </Slip>
     );
-  const sheets = items.filter((s) => s.kind === 'sheet' || s.kind === 'pad');
+  const sheets = items.filter(isSheet);
   const offered = [...new Set([item, ...sheets, ...items])].slice(0, MOST_OFFERED);
   const size = sizeOnItem(piece, wish, paper, item);
   const from = wish.from?.stock === item.id ? wish.from : null;
