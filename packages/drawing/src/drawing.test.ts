@@ -10,6 +10,7 @@ import {
   fitName,
   fitText,
   hatch,
+  nameIn,
   printPages,
   sheetPicture,
   stepPicture,
@@ -42,6 +43,8 @@ const style = {
   face: BLACK_AND_WHITE,
   pieceName: (id: string) => job.pieces.find((p) => p.id === id)!.name,
 };
+
+const frameRoom = { width: 226, height: 172 };
 
 /** Everything must lie on its page. */
 function outside(d: Drawing, slack = 1): number {
@@ -78,17 +81,20 @@ describe('pictures', () => {
     const pieces = JSON.stringify(plan.sheets[0]!.tree).match(/"piece"/g)!.length;
     expect(picture.marks.filter((m) => m.kind === 'rect' && m.stroke?.width === 1.3)).toHaveLength(pieces);
   });
-  test('every step has a frame that names the setting; the part in hand keeps its scale', () => {
+  test('every step has a frame that names the setting and is as large as its room, or as is of use', () => {
     for (const step of plan.steps) {
-      const frame = stepPicture(plan, step, job, style);
+      const frame = stepPicture(plan, step, job, style, frameRoom);
       expect(outside(frame, 12)).toBe(0);
       expect(frame.title).toContain('Set ');
     }
-    const first = plan.steps.find((s) => s.do === 'cut')!;
-    const frame = stepPicture(plan, first, job, style);
-    const along = first.edge === 'left' ? 'width' : 'height';
-    const off = frame.marks.find((m) => m.kind === 'rect' && Math.abs(m[along] - first.setting * 20) < 0.01);
-    expect(off).toBeDefined();
+    for (const step of plan.steps) {
+      if (step.do !== 'cut' && step.do !== 'trim') continue;
+      const frame = stepPicture(plan, step, job, style, frameRoom);
+      const along = step.edge === 'left' || step.edge === 'right' ? 'width' : 'height';
+      const fills = Math.abs(frame.width - frameRoom.width) < 0.01 || Math.abs(frame.height - frameRoom.height) < 0.01;
+      const scales = frame.marks.flatMap((m) => (m.kind === 'rect' && m.stroke ? [m[along] / step.setting] : []));
+      expect(scales.some((s) => (fills ? s > 4 && s <= 48.01 : Math.abs(s - 48) < 0.01))).toBe(true);
+    }
   });
   test('papers are defined once each, and names cannot break the file', () => {
     const picture = sheetPicture(plan, 0, job, { ...style, face: () => ({ look, turn: 90 }) });
@@ -204,7 +210,7 @@ describe('what only some plans have', () => {
       d.marks.filter((m) => m.kind === 'rect' && m.width > d.width - 1 && m.height > d.height - 1);
     expect(whole(sheet)).toEqual([]);
     expect(sheet.title).toContain('without its upper right corner (5\u20091⁄4 × 4)');
-    const frames = p.steps.map((s) => stepPicture(p, s, j, named));
+    const frames = p.steps.map((s) => stepPicture(p, s, j, named, frameRoom));
     expect(frames[0]!.marks.some((m) => m.kind === 'poly' && m.points.length > 4)).toBe(true);
     expect(frames[0]!.title).toContain('without its upper right corner');
     expect(frames.some((f) => f.title.includes('no paper'))).toBe(true);
@@ -225,6 +231,24 @@ describe('what only some plans have', () => {
     const words = p.steps.map((s) => stepWords(s, p, j, style.voice, (id) => id).hold);
     expect(words[0]).toMatch(/torn all round: no straight (left|bottom) edge, so pencil the line first/);
     expect(words.at(-1)).toContain('edge on the fence');
+  });
+  test('a name in a frame is whole, over lines or turned, where there is room for it', () => {
+    const long = 'the launch at the point, mat 2';
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
+      pieces: [{ id: 'm', width: '4', height: '6', papers: ['p'], name: long }],
+    });
+    const told = p.steps.map((s) => {
+      const frame = stepPicture(p, s, j, { ...style, pieceName: () => long }, frameRoom);
+      return frame.marks.flatMap((m) => (m.kind === 'text' && m.fill !== CUT ? [m.text] : [])).join(' ');
+    });
+    expect(told.filter((t) => t.includes(long)).length).toBeGreaterThan(0);
+    expect(told.join()).not.toContain('…');
+    // two lines do for this width, and the widest is as narrow as it can be
+    expect(nameIn(long, 10, 95, 40)).toEqual({ lines: ['the launch at', 'the point, mat 2'], whole: true });
+    expect(nameIn(long, 10, 95, 15)).toMatchObject({ whole: false });
+    expect(nameIn(long, 10, 95, 15).lines[0]).toMatch(/…mat 2$/);
+    expect(nameIn(long, 10, 200, 5)).toEqual({ lines: [], whole: false });
   });
   test('slits, windows and edges to punch are drawn on the sheet and where they are made by hand', () => {
     const { job: j, plan: p } = made({
@@ -257,7 +281,7 @@ describe('what only some plans have', () => {
     const plain = { ...style, pieceName: (id: string) => id };
     p.sheets.forEach((__, i) => expect(outside(sheetPicture(p, i, j, plain))).toBe(0));
     for (const step of p.steps) {
-      const picture = stepPicture(p, step, j, plain);
+      const picture = stepPicture(p, step, j, plain, frameRoom);
       expect(outside(picture, 8)).toBe(0);
       expect(picture.title).not.toContain('undefined');
     }

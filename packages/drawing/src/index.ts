@@ -4,6 +4,7 @@ export {
   KEEP,
   cutLine,
   fitName,
+  nameIn,
   fitText,
   hatch,
   textWidth,

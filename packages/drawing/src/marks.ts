@@ -117,6 +117,43 @@ export function fitName(name: string, size: number, width: number): string {
   return `${head.slice(0, -1).trimEnd()}${short}`;
 }
 
+/**
+ * A name broken between words so that its widest line is as narrow as so many lines allow; cut short only where they
+ * do not do, and then in one line.
+ */
+export function linesOfName(name: string, size: number, width: number, most: number): string[] {
+  if (most < 1 || !name) return [];
+  const words = name.split(' ');
+  const wide = (text: string) => textWidth(text, size);
+  for (let count = 1; count <= Math.min(most, words.length); count++) {
+    const lines = evenly(words, count, wide);
+    if (lines.every((line) => wide(line) <= width)) return lines;
+  }
+  const short = fitName(name, size, width);
+  return short ? [short] : [];
+}
+
+/** Words over so many lines, the widest as narrow as can be. */
+function evenly(words: readonly string[], count: number, wide: (text: string) => number): string[] {
+  if (count === 1) return [words.join(' ')];
+  const ways = words.slice(0, words.length - count + 1).map((_, i) => {
+    const lines = [words.slice(0, i + 1).join(' '), ...evenly(words.slice(i + 1), count - 1, wide)];
+    return { lines, widest: Math.max(...lines.map(wide)) };
+  });
+  return ways.reduce((a, b) => (b.widest < a.widest ? b : a)).lines;
+}
+
+/** A name as it stands in a room of this size, and whether all of it does. */
+export function nameIn(
+  name: string,
+  size: number,
+  width: number,
+  height: number,
+): { readonly lines: readonly string[]; readonly whole: boolean } {
+  const lines = linesOfName(name, size, width, Math.min(3, Math.floor(height / (size * 1.14))));
+  return { lines, whole: lines.join(' ') === name };
+}
+
 /** Shortens a text to a width, with an ellipsis; nothing where not even that fits. */
 export function fitText(text: string, size: number, width: number): string {
   if (textWidth(text, size) <= width) return text;

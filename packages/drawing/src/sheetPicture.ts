@@ -10,7 +10,18 @@ import {
 } from '@temnex/core';
 import { figure, oddPaperOf, partNames, sheetLetter, sizeWords, type Voice } from '@temnex/words';
 import { asHeld, handCuts } from './finishPicture.ts';
-import { CUT, INK, KEEP, fitName, hatchIn, textWidth, type Drawing, type Fill, type Drawn } from './marks.ts';
+import {
+  CUT,
+  INK,
+  KEEP,
+  fitName,
+  hatchIn,
+  linesOfName,
+  textWidth,
+  type Drawing,
+  type Fill,
+  type Drawn,
+} from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
 export type FaceLook = (stock: string, side: 'A' | 'B') => { look: Look; turn: number } | null;
@@ -74,17 +85,6 @@ interface Apart {
   put(x: number, y: number): void;
 }
 
-/** A name in so many lines at the most; cut short only where they do not do. */
-function linesOfName(name: string, size: number, width: number, most: number): string[] {
-  if (most === 0) return [];
-  if (most === 1 || textWidth(name, size) <= width) return [fitName(name, size, width)];
-  const words = name.split(' ');
-  const breaks = words.map((_, i) => [words.slice(0, i).join(' '), words.slice(i).join(' ')] as const).slice(1);
-  const widest = (lines: readonly string[]) => Math.max(...lines.map((line) => textWidth(line, size)));
-  const best = breaks.reduce<readonly string[]>((a, b) => (widest(b) < widest(a) ? b : a), [name]);
-  return widest(best) <= width ? [...best] : [fitName(name, size, width)];
-}
-
 /** What frees what, by the numbers of the story: of one sheet. */
 function numbersOf(plan: Plan, index: number, job: Job) {
   const cuts = new Map<string, number>();
@@ -144,7 +144,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     }
     const lines = [
       ...(dimsSize ? [{ text: dims, size: dimsSize, weight, face: 'figures' as const }] : []),
-      ...linesOfName(name, size, space, room > size * 4.2 ? 2 : room > size * 3 ? 1 : 0).map((text) => ({
+      ...linesOfName(name, size, space, Math.max(0, Math.min(3, Math.floor(room / (size * 1.4)) - 1))).map((text) => ({
         ...{ text, size, weight: 400 as const, face: 'text' as const },
       })),
       ...(side && room > size * 5.4 ? [{ text: side, size, weight: 400 as const, face: 'text' as const }] : []),

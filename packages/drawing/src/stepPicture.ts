@@ -14,9 +14,9 @@ import {
   INK,
   KEEP,
   cutLine,
-  fitName,
   hatch,
   hatchIn,
+  nameIn,
   textWidth,
   type Drawing,
   type Fill,
@@ -43,8 +43,8 @@ function around(nodes: readonly PlanNode[]): Box {
 }
 
 /*
- * One frame of the story: the part in hand at the story's one scale, its edge on the fence (a heavy bar), the setting
- * on a flag, and what comes off slid a little away from what is left:
+ * One frame of the story: the part in hand as large as the frame allows, its edge on the fence (a heavy bar), the
+ * setting on a flag, and what comes off slid a little away from what is left:
  *
  *      4 1/4
  *    |<----->                        +---------------+
@@ -59,6 +59,15 @@ const GAP = 10;
 const BAR = 5;
 const FLAG = 20;
 const SIDE_FLAG = 40;
+/** Units of the drawing to the inch, at the most: half a narrow strip's real size on a screen still tells it from a mat. */
+const LARGEST = 48;
+
+/** What a frame leaves for its picture, in units of the drawing. */
+export interface Room {
+  readonly width: number;
+  readonly height: number;
+}
+type Style = Omit<PictureStyle, 'scale'>;
 
 interface Part {
   readonly box: Box;
@@ -135,19 +144,37 @@ function shortName(
   return first ? (names.length > 1 ? `${first} +${names.length - 1}` : first) : 'keep';
 }
 
-/** The frame of one cut. Its size follows the part in hand, so that a row of frames compares at a glance. */
-export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyle): Drawing {
-  const per = perUnit(plan, style.scale);
+/** The scale at which paper of this size (the plan's unit) fills the room that bars, flags and gaps leave. */
+function scaleIn(room: Room, taken: Room, paper: Room, plan: Pick<Plan, 'unit'>): number {
+  const fits = Math.min((room.width - taken.width) / paper.width, (room.height - taken.height) / paper.height);
+  return Math.max(1, Math.min(LARGEST, fits / perUnit(plan, 1)));
+}
+
+/** The frame of one cut, as large as its room allows. */
+export function stepPicture(plan: Plan, step: Step, job: Job, style: Style, room: Room): Drawing {
   const words = stepWords(step, plan, job, style.voice, style.pieceName);
   const title = `${words.hold}. ${step.do === 'open' ? '' : `Set ${words.setting}. `}${words.off} comes off, ${words.rest} is left.`;
   const whole = step.do === 'open' || step.do === 'stop';
-  if (whole) return wholePicture(plan, step, style, title);
+  if (whole) return wholePicture(plan, step, style, title, room);
   const { setting } = words;
   const upright = step.edge === 'left' || step.edge === 'right';
   const { off, rest } = partsOf(plan, step, job, style);
+  const between = rest ? GAP : 0;
+  const [both, wider, higher] = [off.box, rest?.box ?? { width: 0, height: 0 }].reduce(
+    ([sum, width, height], box) => [
+      sum + (upright ? box.width : box.height),
+      Math.max(width, box.width),
+      Math.max(height, box.height),
+    ],
+    [0, 0, 0],
+  );
+  const scale = upright
+    ? scaleIn(room, { width: BAR + between, height: FLAG }, { width: both, height: higher }, plan)
+    : scaleIn(room, { width: SIDE_FLAG, height: BAR + between + 4 }, { width: wider, height: both }, plan);
+  const per = perUnit(plan, scale);
   const [w, h] = [off.box.width * per, off.box.height * per];
   const [rw, rh] = rest ? [rest.box.width * per, rest.box.height * per] : [0, 0];
-  const fill = paperFill(style, plan.sheets[step.sheets[0]!]!.stock, 'A');
+  const fill = paperFill({ ...style, scale }, plan.sheets[step.sheets[0]!]!.stock, 'A');
   const trim = step.do === 'trim';
   const size = upright
     ? { width: BAR + w + (rest ? GAP + rw : 0), height: FLAG + h }
@@ -198,14 +225,16 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: PictureStyl
 function wholePicture(
   plan: Plan,
   step: Extract<Step, { do: 'open' | 'stop' }>,
-  style: PictureStyle,
+  style: Style,
   title: string,
+  room: Room,
 ): Drawing {
-  const per = perUnit(plan, style.scale);
   const sheet = plan.sheets[step.sheets[0]!]!;
   const { nodes } = partAt(sheet.tree, step.part);
   const node = nodes[0]!;
-  const fill = paperFill(style, sheet.stock, 'A');
+  const scale = scaleIn(room, { width: 2 * BAR, height: FLAG + BAR }, node, plan);
+  const per = perUnit(plan, scale);
+  const fill = paperFill({ ...style, scale }, sheet.stock, 'A');
   const at = { x: BAR, y: FLAG };
   const [width, height] = [node.width * per, node.height * per];
   const marks: Drawn[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
@@ -302,31 +331,38 @@ function partMarks(
     }
   };
   nodes.forEach(inner);
-  const narrow = width < 44 && height > width;
-  const space = (narrow ? height : width) - 6;
-  // a size is whole or left out
-  const text = holds === 'keep' && textWidth(label, 10.5) > space ? 'keep' : fitName(label, 10.5, space);
-  if (text && Math.min(width, height) >= 10) {
-    const [cx, cy] = [at.x + width / 2, at.y + height / 2];
-    const half = textWidth(text, 10.5) / 2 + 3;
-    if (typeof fill !== 'string')
-      marks.push(
-        narrow
-          ? { kind: 'rect', x: cx - 7, y: cy - half, width: 14, height: half * 2, fill: '#fbfbfae8' }
-          : { kind: 'rect', x: cx - half, y: cy - 8, width: half * 2, height: 15, fill: '#fbfbfae8' },
-      );
-    marks.push({
-      kind: 'text',
-      x: narrow ? cx + 3.6 : cx,
-      y: narrow ? cy : cy + 3.6,
-      text,
-      size: 10.5,
-      weight: 600,
-      face: 'text',
-      anchor: 'middle',
-      fill: INK,
-      ...(narrow ? { turn: 90 } : {}),
-    });
-  }
+  // a size is whole or left out, and hatching says what is waste
+  const shorter = holds === 'keep' ? 'keep' : holds === 'waste' || discarded ? '' : null;
+  if (Math.min(width, height) >= 10)
+    marks.push(...nameMarks(label, { ...at, width, height }, typeof fill !== 'string', shorter));
+  return marks;
+}
+
+const NAME = 11;
+const LINE = 12.5;
+
+/**
+ * A name in the middle of a part: level or turned, over as many lines as it needs, on a plate where paper is under it.
+ * Where it does not fit, `shorter` stands for it, or what fits of it.
+ */
+function nameMarks(name: string, { x, y, width, height }: Box, plate: boolean, shorter: string | null): Drawn[] {
+  const [level, turned] = [nameIn(name, NAME, width - 6, height - 2), nameIn(name, NAME, height - 6, width - 2)];
+  const turn = !level.whole && (turned.whole || height > 1.4 * width);
+  const best = turn ? turned : level;
+  const along = (turn ? height : width) - 6;
+  const lines = best.whole || shorter === null ? best.lines : nameIn(shorter, NAME, along, 2 * NAME).lines;
+  if (!lines.length) return [];
+  const [cx, cy] = [x + width / 2, y + height / 2];
+  const long = Math.max(...lines.map((line) => textWidth(line, NAME))) + 6;
+  const high = lines.length * LINE + 2;
+  const under = turn ? { width: high, height: long } : { width: long, height: high };
+  const marks: Drawn[] = plate
+    ? [{ kind: 'rect', x: cx - under.width / 2, y: cy - under.height / 2, ...under, fill: '#fbfbfae8' }]
+    : [];
+  lines.forEach((text, i) => {
+    const off = (i - (lines.length - 1) / 2) * LINE + NAME * 0.34;
+    const spot = turn ? { x: cx + off, y: cy, turn: 90 } : { x: cx, y: cy + off };
+    marks.push({ kind: 'text', ...spot, text, size: NAME, weight: 600, face: 'text', anchor: 'middle', fill: INK });
+  });
   return marks;
 }

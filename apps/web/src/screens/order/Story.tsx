@@ -67,6 +67,9 @@ const Taking = styled.p`
   font-weight: 600;
 `;
 
+/** What a frame leaves for its picture, in pixels. */
+const FRAME = { width: 217, height: 172 };
+
 /** For which of several pages a piece is that comes off or is left: `, page 2 of 3`. */
 function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, copies: number): string {
   if (step.do !== 'cut' || path === null || copies === 1) return '';
@@ -180,7 +183,7 @@ const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, numb
           </p>
         ) : null}
       </Says>
-      <DrawingView drawing={stepPicture(plan, step, job, style)} />
+      <DrawingView drawing={stepPicture(plan, step, job, style, FRAME)} />
       <Upto>
         <Quiet onPress={() => onDone(at + 1)} aria-label={`Cut ${number} is made, and all before it`}>
           {made === 'last' ? 'Made up to here ✓' : 'Made up to here'}
