@@ -221,6 +221,7 @@ export {
   jobOfPage,
   layPaper,
   orderOf,
+  sheetsUsedWhole,
   paperReach,
   partsAfter,
   reachOf,

@@ -250,6 +250,39 @@ describe('what only some plans have', () => {
     expect(nameIn(long, 10, 95, 15).lines[0]).toMatch(/…mat 2$/);
     expect(nameIn(long, 10, 200, 5)).toEqual({ lines: [], whole: false });
   });
+  test('no row of a list stands alone on a page, and nothing is cut short beside free room', () => {
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 9 }],
+      pieces: Array.from({ length: 24 }, (_, i) => ({
+        ...{ id: `m${i}`, width: '2', height: '3', papers: ['p'] },
+        name: `a long name for what is cut at the point on windy days, mat ${i}`,
+      })),
+    });
+    const full = (id: string) => j.pieces.find((piece) => piece.id === id)!.name;
+    for (let count = 1; count <= j.pieces.length; count++) {
+      const some = { ...j, pieces: j.pieces.slice(0, count) };
+      const order = { title: 'Kites', plan: p, job: some, voice: style.voice, pieceName: full, note: '' };
+      const pages = printPages(order, 'a4').map((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m] : [])));
+      expect(pages.flat().some((m) => m.weight === 600 && m.size === 9.5 && m.text.includes('\u2026'))).toBe(false);
+      const rowsOn = pages.map(
+        (texts) => new Set(texts.filter((m) => m.text.startsWith('a long name')).map((m) => m.y)).size,
+      );
+      const all = Math.ceil(count / 2);
+      for (const rows of rowsOn) expect(rows === 0 || rows >= Math.min(all, 3)).toBe(true);
+      expect(rowsOn.reduce((a, b) => a + b)).toBe(all);
+    }
+  });
+  test('a sheet used whole is a row of the list, not a picture', () => {
+    const { job: j, plan: p } = made({
+      stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
+      pieces: [{ id: 'm', width: '12', height: '12', papers: ['p'], name: 'base' }],
+    });
+    const order = { title: 'Kites', plan: p, job: j, voice: style.voice, pieceName: () => 'base', note: '' };
+    const texts = printPages(order, 'a4').flatMap((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])));
+    expect(texts).toContain('no cut');
+    expect(texts).toContain('\u203a base, used whole');
+    expect(texts).not.toContain('Sheets');
+  });
   test('slits, windows and edges to punch are drawn on the sheet and where they are made by hand', () => {
     const { job: j, plan: p } = made({
       stock: [{ id: 's', paper: 'p', width: '8', height: '8' }],

@@ -1,4 +1,4 @@
-import { orderOf, type Job, type Plan } from '@temnex/core';
+import { orderOf, sheetsUsedWhole, type Job, type Plan } from '@temnex/core';
 import {
   AIM_WORDS,
   CAUTION,
@@ -6,6 +6,7 @@ import {
   boundWords,
   finishStepWords,
   missingWords,
+  partWords,
   sheetLetter,
   sizeWords,
   stepWords,
@@ -34,13 +35,10 @@ interface Cursor {
   y: number;
 }
 
-const text = (
-  x: number,
-  y: number,
-  content: string,
-  size: number,
-  more: Partial<Extract<Drawn, { kind: 'text' }>> = {},
-): Drawn => ({
+type TextMark = Extract<Drawn, { kind: 'text' }>;
+const CONTINUED = { anchor: 'end', fill: GREY } as const;
+
+const text = (x: number, y: number, content: string, size: number, more: Partial<TextMark> = {}): Drawn => ({
   kind: 'text',
   x,
   y,
@@ -63,20 +61,51 @@ export interface PrintOrder {
   readonly note: string;
 }
 
+/** Points to the inch that sheets are drawn at, the largest first: smaller only where that saves a page. */
+const SCALES = [20, 18.5, 17, 15.5];
+/** With more sheets than these one page more or less is no matter, and the time to try is. */
+const MANY_SHEETS = 40;
+/** So many rows of a list stand together at its start and its end. */
+const TOGETHER = 3;
+
 /** The pages of a printed cutting order: totals, sheet pictures, numbered steps, the list of pieces, a check ruler. */
 export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   const { width: W, height: H } = PAPERS[paper];
+  const scales = order.plan.sheets.length > MANY_SHEETS ? SCALES.slice(0, 1) : SCALES;
+  const pages = scales
+    .map((scale) => laidOut(order, paper, scale))
+    .reduce((best, tried) => (tried.length < best.length ? tried : best));
+  return pages.map((marks, i) => ({
+    width: W,
+    height: H,
+    title: `${order.title}, page ${i + 1} of ${pages.length}`,
+    marks: [...marks, ...foot(order.title, i + 1, pages.length, W, H)],
+  }));
+}
+
+interface Row {
+  readonly height: number;
+  /** Its marks below this y. */
+  draw(y: number): Drawn[];
+}
+
+function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][] {
+  const { width: W, height: H } = PAPERS[paper];
+  const wide = W - 2 * MARGIN;
   const bottom = H - MARGIN - 34;
   const at: Cursor = { pages: [[]], y: MARGIN };
   const put = (...marks: Drawn[]): void => void at.pages.at(-1)!.push(...marks);
-  const need = (height: number): boolean => {
-    if (at.y + height <= bottom) return false;
+  const turnPage = (): void => {
     at.pages.push([]);
     at.y = MARGIN + 6;
-    return true;
   };
-  const heading = (title: string): void => {
-    need(60);
+  const fits = (height: number): boolean => at.y + height <= bottom;
+  const need = (height: number): void => {
+    if (!fits(height)) turnPage();
+  };
+  /** What is said below its heading, which stands on the page of the first of it, `first` points high. */
+  const heading = (title: string, first: number): void => {
+    need(42 + first);
     at.y += 24;
     put(text(MARGIN, at.y, title, 11, { weight: 600, face: 'figures' }), {
       kind: 'line',
@@ -88,106 +117,155 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
     });
     at.y += 18;
   };
+  /** A list over as many pages as it takes; neither its first nor its last rows stand alone. */
+  const list = (title: string, rows: readonly Row[], after = 0): void => {
+    const high = (from: number, to: number) => rows.slice(from, to).reduce((sum, row) => sum + row.height, 0);
+    const lastFew = Math.max(0, rows.length - TOGETHER);
+    heading(title, high(0, TOGETHER));
+    rows.forEach((row, i) => {
+      const together = i === lastFew ? high(i, rows.length) + after : row.height;
+      if (!fits(together)) {
+        turnPage();
+        put(text(W - MARGIN, at.y + 2, `${title.split(',')[0]!.toLowerCase()}, continued`, 8.5, CONTINUED));
+        at.y += 8;
+      }
+      put(...row.draw(at.y));
+      at.y += row.height;
+    });
+  };
+  const lines = (content: string, indent: number, step: number, more: Partial<TextMark>): void => {
+    for (const line of linesOf(content, more.size ?? 9.5, wide - indent)) {
+      need(step + 2);
+      at.y += step;
+      put(text(MARGIN + indent, at.y, line, more.size ?? 9.5, more));
+    }
+  };
 
   at.y += 20;
-  put(text(MARGIN, at.y, fitText(order.title, 22, W - 2 * MARGIN), 22, { weight: 600, face: 'figures' }));
+  put(text(MARGIN, at.y, fitText(order.title, 22, wide), 22, { weight: 600, face: 'figures' }));
   at.y += 15;
   put(text(MARGIN, at.y, `${order.note}  ·  aim: ${AIM_WORDS[order.plan.aim]}`, 9.5, { fill: GREY }));
   at.y += 24;
   const totals = totalsWords(order.plan);
   totals.forEach(({ label, value }, i) => {
-    const x = MARGIN + (i * (W - 2 * MARGIN)) / totals.length;
+    const x = MARGIN + (i * wide) / totals.length;
     put(text(x, at.y, value, 15, { weight: 600, face: 'figures' }), text(x, at.y + 12, label, 8.5, { fill: GREY }));
   });
-  at.y += 30;
-  put(text(MARGIN, at.y, boundWords(order.plan), 9.5));
+  at.y += 18;
+  lines(boundWords(order.plan), 0, 12, {});
   at.y += 4;
   for (const missing of order.plan.missing) {
     const { why, help } = missingWords(missing, order.job, order.voice);
-    need(26);
-    at.y += 14;
-    put(text(MARGIN, at.y, fitText(`Cannot be cut: ${why}.`, 9.5, W - 2 * MARGIN), 9.5, { weight: 600 }));
-    for (const way of help) {
-      need(14);
-      at.y += 12;
-      put(text(MARGIN + 10, at.y, fitText(`› ${way}`, 9.5, W - 2 * MARGIN - 10), 9.5));
-    }
+    lines(`Cannot be cut: ${why}.`, 0, 13, { weight: 600 });
+    for (const way of help) lines(`› ${way}`, 10, 12, {});
   }
 
-  if (order.plan.sheets.length) heading('Sheets');
-  sheetRows(order, W, H).forEach((row) => {
+  const pictures = sheetRows(order, scale, W, H);
+  if (pictures.length) heading('Sheets', pictures[0]!.height + 22);
+  for (const row of pictures) {
     need(row.height + 22);
     for (const { drawing, x, label } of row.pictures) {
       for (const mark of drawing.marks) put(shifted(mark, x, at.y));
       put(text(x, at.y + drawing.height + 11, label, 9));
     }
     at.y += row.height + 24;
-  });
-
-  if (order.plan.steps.length) heading('Cuts, in this order');
-  orderOf(order.job, order.plan).forEach((step, i) => {
-    if (need(19)) put(text(W - MARGIN, at.y - 4, 'cuts, continued', 8.5, { anchor: 'end', fill: GREY }));
-    const words =
-      step.do === 'plan'
-        ? stepWords(step.step, order.plan, order.job, order.voice, order.pieceName)
-        : finishStepWords(step, order.job, order.voice);
-    const y = at.y + 12;
-    put(
-      { kind: 'rect', x: MARGIN, y: y - 8.5, width: 9, height: 9, stroke: { colour: INK, width: 0.7 } },
-      text(MARGIN + 30, y, String(i + 1), 9.5, { anchor: 'end', fill: GREY }),
-      text(MARGIN + 84, y, words.setting, step.do === 'plan' ? 12.5 : 10, {
-        anchor: 'end',
-        weight: 600,
-        face: 'figures',
-      }),
-      text(MARGIN + 96, y, fitText(words.note ? `${words.hold}; ${words.note}` : words.hold, 9.5, W * 0.42), 9.5),
-      text(
-        MARGIN + 100 + W * 0.43,
-        y,
-        fitText(
-          `› ${words.off}${words.leaves ? `; leaves ${words.leaves}` : ''}`,
-          9.5,
-          W - 2 * MARGIN - 104 - W * 0.43,
-        ),
-        9.5,
-        {
-          weight: 600,
-        },
-      ),
-      { kind: 'line', x1: MARGIN, y1: y + 5.5, x2: W - MARGIN, y2: y + 5.5, stroke: { colour: '#bbbbbb', width: 0.4 } },
-    );
-    at.y += 19;
-  });
-
-  heading('Pieces');
-  const half = (W - 2 * MARGIN) / 2;
-  for (let i = 0; i < order.job.pieces.length; i += 2) {
-    need(15);
-    at.y += 13;
-    order.job.pieces.slice(i, i + 2).forEach((p, j) => {
-      const x = MARGIN + j * half;
-      put(
-        text(x + 74, at.y, sizeWords(p.width, p.height, order.voice), 10, {
-          anchor: 'end',
-          weight: 600,
-          face: 'figures',
-        }),
-      );
-      put(text(x + 82, at.y, fitText(`${p.quantity > 1 ? `${p.quantity} × ` : ''}${p.name}`, 9.5, half - 92), 9.5));
-    });
-    at.y += 2;
   }
-  at.y += 10;
-  need(24);
-  for (const line of wrap(CAUTION, 8.5, W - 2 * MARGIN)) put(text(MARGIN, (at.y += 11), line, 8.5, { fill: GREY }));
 
-  return at.pages.map((marks, i) => ({
-    width: W,
-    height: H,
-    title: `${order.title}, page ${i + 1} of ${at.pages.length}`,
-    marks: [...marks, ...foot(order.title, i + 1, at.pages.length, W, H)],
-  }));
+  const steps = stepRows(order, W);
+  if (steps.length) list('Cuts, in this order', steps);
+  const caution = linesOf(CAUTION, 8.5, wide);
+  const cautionHeight = 10 + caution.length * 11;
+  list('Pieces', pieceRows(order, wide), cautionHeight);
+  at.y += 10;
+  for (const line of caution) put(text(MARGIN, (at.y += 11), line, 8.5, { fill: GREY }));
+  return at.pages;
 }
+
+/** The steps, each with a box to tick: the setting, what lies how on the cutter, what comes off and what is left. */
+function stepRows(order: PrintOrder, W: number): Row[] {
+  const { plan, job, voice, pieceName } = order;
+  const rows = [
+    ...orderOf(job, plan).map((step, i) => {
+      const words =
+        step.do === 'plan' ? stepWords(step.step, plan, job, voice, pieceName) : finishStepWords(step, job, voice);
+      return {
+        number: String(i + 1),
+        setting: words.setting,
+        size: step.do === 'plan' ? 12.5 : 10,
+        hold: words.note ? `${words.hold}; ${words.note}` : words.hold,
+        off: `› ${words.off}${words.leaves ? `; leaves ${words.leaves}` : ''}`,
+      };
+    }),
+    ...sheetsUsedWhole(plan).map((index) => ({
+      ...{ number: '', setting: 'no cut', size: 10 },
+      hold: `sheet ${sheetLetter(index)}: ${stockWords(order, index)}`,
+      off: `› ${partWords([plan.sheets[index]!.tree], pieceName)}, used whole`,
+    })),
+  ];
+  const from = MARGIN + 96;
+  const room = W - MARGIN - from;
+  const [hold, told] = [0.5, 0.42, 0.35, 0.28]
+    .map((share) => {
+      const width = room * share;
+      const set = rows.map((row) => ({
+        ...row,
+        holds: linesOf(row.hold, 9.5, width),
+        offs: linesOf(row.off, 9.5, room - width - 14),
+      }));
+      return [width, set, set.reduce((sum, row) => sum + Math.max(row.holds.length, row.offs.length), 0)] as const;
+    })
+    // where the fewest lines do
+    .reduce((best, tried) => (tried[2] < best[2] ? tried : best));
+  return told.map(({ holds, offs, ...row }) => {
+    const height = 7.5 + 11.5 * Math.max(holds.length, offs.length);
+    return {
+      height,
+      draw: (top) => {
+        const y = top + 12;
+        return [
+          { kind: 'rect', x: MARGIN, y: y - 8.5, width: 9, height: 9, stroke: { colour: INK, width: 0.7 } },
+          text(MARGIN + 30, y, row.number, 9.5, { anchor: 'end', fill: GREY }),
+          text(MARGIN + 84, y, row.setting, row.size, { anchor: 'end', weight: 600, face: 'figures' }),
+          ...holds.map((line, i) => text(from, y + i * 11.5, line, 9.5)),
+          ...offs.map((line, i) => text(from + hold + 14, y + i * 11.5, line, 9.5, { weight: 600 })),
+          {
+            ...{ kind: 'line', x1: MARGIN, x2: W - MARGIN, y1: top + height - 1.5, y2: top + height - 1.5 },
+            stroke: { colour: '#bbbbbb', width: 0.4 },
+          },
+        ];
+      },
+    };
+  });
+}
+
+/** All pieces, two to a row. */
+function pieceRows({ job, voice }: PrintOrder, wide: number): Row[] {
+  const half = wide / 2;
+  return job.pieces.flatMap((_, i) =>
+    i % 2
+      ? []
+      : [
+          {
+            height: 15,
+            draw: (y: number) =>
+              job.pieces.slice(i, i + 2).flatMap((p, j) => {
+                const [x, many] = [MARGIN + j * half, p.quantity > 1 ? `${p.quantity} × ` : ''];
+                return [
+                  text(x + 74, y + 13, sizeWords(p.width, p.height, voice), 10, {
+                    ...{ anchor: 'end', weight: 600, face: 'figures' },
+                  }),
+                  text(x + 82, y + 13, fitText(`${many}${p.name}`, 9.5, half - 92), 9.5),
+                ];
+              }),
+          },
+        ],
+  );
+}
+
+const stockWords = ({ plan, job, voice }: PrintOrder, index: number): string => {
+  const stock = job.stock.find((s) => s.id === plan.sheets[index]!.stock)!;
+  return `${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, voice)}`;
+};
 
 interface SheetRow {
   height: number;
@@ -195,22 +273,23 @@ interface SheetRow {
 }
 
 /** Sheet pictures side by side, all at one scale. */
-function sheetRows(order: PrintOrder, W: number, H: number): SheetRow[] {
+function sheetRows(order: PrintOrder, most: number, W: number, H: number): SheetRow[] {
   const { plan, job } = order;
-  // 20 points to the inch, less where a sheet would not fit on the page
+  const whole = new Set(sheetsUsedWhole(plan));
+  const cut = plan.sheets.flatMap((_, i) => (whole.has(i) ? [] : [i]));
+  // smaller where a sheet would not fit on the page
   const drawn = (scale: number): Drawing[] => {
     const style = { scale, voice: order.voice, face: BLACK_AND_WHITE, pieceName: order.pieceName };
-    const all = plan.sheets.map((_, i) => sheetPicture(plan, i, job, style));
+    const all = cut.map((i) => sheetPicture(plan, i, job, style));
     const fits = all.every((d) => d.width <= W - 2 * MARGIN && d.height <= H - 2 * MARGIN - 140);
     return fits || scale < 1 ? all : drawn(scale * 0.88);
   };
-  const drawings = drawn(20);
+  const drawings = drawn(most);
   const rows: SheetRow[] = [];
   let x = MARGIN;
-  plan.sheets.forEach((sheet, i) => {
+  cut.forEach((index, i) => {
     const drawing = drawings[i]!;
-    const stock = job.stock.find((s) => s.id === sheet.stock)!;
-    const says = `${sheetLetter(i)}  ${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, order.voice)}`;
+    const says = `${sheetLetter(index)}  ${stockWords(order, index)}`;
     const room = Math.max(drawing.width, Math.min(textWidth(says, 9), 190)) + 18;
     if (!rows.length || x + room - 18 > W - MARGIN) {
       rows.push({ height: 0, pictures: [] });
@@ -260,16 +339,16 @@ function foot(title: string, page: number, pages: number, W: number, H: number):
   return marks;
 }
 
-function wrap(content: string, size: number, width: number): string[] {
+/** A text over as many lines as it needs, sizes kept together; a word that no line holds is cut short. */
+function linesOf(content: string, size: number, width: number): string[] {
   const lines: string[] = [];
-  const most = Math.floor(width / (size * 0.46));
   let line = '';
-  for (const word of content.split(' ')) {
-    if (line && line.length + word.length + 1 > most) {
+  for (const word of content.split(/(?<!×) (?!×)/)) {
+    const longer = line ? `${line} ${word}` : word;
+    if (line && textWidth(longer, size) > width) {
       lines.push(line);
-      line = '';
-    }
-    line = line ? `${line} ${word}` : word;
+      line = word;
+    } else line = longer;
   }
-  return line ? [...lines, line] : lines;
+  return [...lines, line].map((l) => fitText(l, size, width));
 }

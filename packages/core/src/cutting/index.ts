@@ -2,7 +2,7 @@ export { jobOfPage, wantedOf, type CutOrder, type JobOfPage } from './jobOf.ts';
 export { isSpare, wantedAs } from './pieceIds.ts';
 export { cutOf, cutStateOf, type CutPiece, type CutState } from './cutPieces.ts';
 export { facesOnPage, facesUsed, type FaceUsed } from './facesUsed.ts';
-export { orderOf, type OrderStep } from './order.ts';
+export { orderOf, sheetsUsedWhole, type OrderStep } from './order.ts';
 export { partsAfter, type PartSoFar } from './soFar.ts';
 export { STAGES, basisOf, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
 export { takeWayOut, type Taken } from './takeWayOut.ts';

@@ -19,6 +19,10 @@ export function orderOf(job: Job, plan: Plan): OrderStep[] {
   ];
 }
 
+/** Sheets, by their place in the plan, that are a piece as they are: no step touches them. */
+export const sheetsUsedWhole = (plan: Plan): number[] =>
+  plan.sheets.flatMap(({ tree }, i) => (tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i]));
+
 function finishingOf(job: Job, plan: Plan): Extract<OrderStep, { do: 'finish' }>[] {
   const pieces = new Map(job.pieces.filter((p) => p.finish.length).map((p) => [p.id, p]));
   if (!pieces.size) return [];

@@ -1,6 +1,15 @@
 import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
-import { isSpare, orderOf, type Drawer, type Job, type Mark, type OrderStep, type Plan } from '@temnex/core';
+import {
+  isSpare,
+  orderOf,
+  sheetsUsedWhole,
+  type Drawer,
+  type Job,
+  type Mark,
+  type OrderStep,
+  type Plan,
+} from '@temnex/core';
 import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
 import {
   KIND_WORDS,
@@ -103,9 +112,6 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
     fresh.forEach((s) => begun.add(s));
     return fresh.join();
   });
-  const whole = plan.sheets.flatMap((sheet, i) =>
-    sheet.tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i],
-  );
   return (
     <Film aria-label="Cuts in order">
       {order.map((step, n) =>
@@ -127,7 +133,7 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
           />
         ),
       )}
-      {whole.map((s) => (
+      {sheetsUsedWhole(plan).map((s) => (
         <Frame key={`whole-${s}`}>
           <Says>
             <p>no cut</p>
