@@ -8,6 +8,8 @@ const say = async (page: Page, line: string) => {
   await page.keyboard.press('Enter');
 };
 
+const onTable = (page: Page) => page.getByRole('region', { name: 'Pages on the table' });
+
 test('the first view answers at once: type a print and a reveal, read the mat with its sum', async ({
   table: page,
 }) => {
@@ -158,20 +160,37 @@ test('put on a page, it is kept, on a base', async ({ table: page }) => {
   await expect(page.getByRole('button', { name: /^photo 1, mat 3, 5 1\/8 × 7 1\/8/ }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^base, 12 × 12/ }).first()).toBeVisible();
   await page.goto('/');
-  await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
+  await expect(onTable(page).getByRole('link', { name: 'New page' })).toBeVisible();
   const remove = page.getByRole('button', { name: 'Remove New page' });
   await remove.click();
-  await expect(page.getByRole('link', { name: 'New page' })).toHaveCount(0);
+  await expect(onTable(page).getByRole('link', { name: 'New page' })).toHaveCount(0);
   // it can be put back at once, and later from the list of what was taken out
   await page.getByRole('button', { name: 'Put it back' }).click();
-  await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
+  await expect(onTable(page).getByRole('link', { name: 'New page' })).toBeVisible();
   await remove.click();
   await page.reload();
   await page.getByText(/^Taken out/).click();
   await page.getByRole('button', { name: 'Bring back New page' }).first().click();
-  await expect(page.getByRole('link', { name: 'New page' })).toBeVisible();
+  await expect(onTable(page).getByRole('link', { name: 'New page' })).toBeVisible();
   await remove.click();
-  await expect(page.getByRole('link', { name: 'New page' })).toHaveCount(0);
+  await expect(onTable(page).getByRole('link', { name: 'New page' })).toHaveCount(0);
+});
+
+test('somebody who comes back sees their pages at once, and goes on where they have come to', async ({
+  table: page,
+}) => {
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.goto('/');
+    const back = page.getByRole('navigation', { name: 'Go on with a page' }).getByRole('link');
+    await expect(back.first()).toBeInViewport({ ratio: 1 });
+    await expect(back.first()).toHaveText('First wind at Saltmarsh Point');
+  }
+  await page.getByRole('navigation', { name: 'Go on with a page' }).getByRole('link').first().click();
+  await expect(page).toHaveURL(/demo-first-wind\/order$/);
 });
 
 test('with no page at all, the first view still works, and the example is one click away', async ({
@@ -182,5 +201,5 @@ test('with no page at all, the first view still works, and the example is one cl
   await page.goto('/');
   await expect(page.getByText('None yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Put the example in' }).click();
-  await expect(page.getByRole('link', { name: 'First wind at Saltmarsh Point' })).toBeVisible();
+  await expect(onTable(page).getByRole('link', { name: 'First wind at Saltmarsh Point' })).toBeVisible();
 });

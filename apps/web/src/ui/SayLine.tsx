@@ -23,6 +23,7 @@ const Line = styled.form`
     font: 400 1.15rem/1.2 var(--text);
   }
   & input::placeholder {
+    font-size: var(--s2);
     color: #6b6b6b;
   }
 `;
@@ -73,7 +74,7 @@ export function SayLine({ label, example, action, understand, onSay, more }: Say
     >
       <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
         <Label>{label}</Label>
-        <Input placeholder={example} autoComplete="off" spellCheck={false} data-say-line />
+        <Input placeholder={`such as ${example}`} autoComplete="off" spellCheck={false} data-say-line />
       </TextField>
       <Strong type="submit" isDisabled={!heard?.ok}>
         {action}

@@ -8,6 +8,7 @@ import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Loading, Notice } from '../../ui/states.tsx';
+import { STAGES } from './stages.ts';
 import { TakenOut } from '../../ui/TakenOut.tsx';
 
 const Section = styled.section`
@@ -38,15 +39,6 @@ const Item = styled.li`
     color: var(--quiet);
   }
 `;
-const STAGES = {
-  sizing: 'papers still to choose',
-  papers: 'ready for a cutting order',
-  planned: 'cutting order made',
-  'out-of-date': 'changed since its cutting order was made',
-  'partly-cut': 'partly cut',
-  cut: 'pieces cut',
-} as const;
-
 const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
 
 /** The pages there are, and how far each has come. */

@@ -16,7 +16,7 @@ const Line = styled.div`
     color: var(--quiet);
   }
   & input {
-    width: 7rem;
+    width: 8.5rem;
     min-height: 2.25rem;
     padding: 0.1rem 0.5rem;
     border: 0;
@@ -27,7 +27,7 @@ const Line = styled.div`
     font-feature-settings: 'frac';
   }
   & input::placeholder {
-    font-weight: 400;
+    font: 400 var(--s1) / 1.2 var(--text);
     color: #6b6b6b;
   }
 `;
@@ -52,7 +52,7 @@ export function PaperCheck({ made }: { made: Made }) {
     <Line>
       <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
         <Label>Does it come from a paper of</Label>
-        <Input placeholder={table.unit === 'in' ? '6 x 6' : '150 x 150'} autoComplete="off" />
+        <Input placeholder={`such as ${table.unit === 'in' ? '6 x 6' : '150 x 150'}`} autoComplete="off" />
       </TextField>
       <span aria-live="polite">
         {size && !size.ok ? 'A size, such as 6 x 6' : null}

@@ -29,11 +29,13 @@ import { Tape } from '../../ui/Tape.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { stationsOf } from '../page/stations.ts';
 import { Chooser } from './Chooser.tsx';
+import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
 import { useSizing } from './useSizing.ts';
 
 const Say = styled.div`
+  position: relative;
   padding: 0.6rem 1.5rem 0;
   ${NARROW} {
     padding: 0.6rem 0.75rem 0;
@@ -160,6 +162,7 @@ export function SizeScreen() {
             }}
             onSay={state.say}
           />
+          <GoOnWith />
         </Say>
         <Chooser chosen={recipe} table={table} choose={state.choose} />
         <Work>
