@@ -494,3 +494,26 @@ test('everything is there after a reload', async ({ table: page }) => {
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
   await expect(page.getByRole('list', { name: 'Cuts in order' })).toBeVisible();
 });
+
+test('a base larger than any sheet is built up, and each way out has its button', async ({ table: page }) => {
+  await page.goto(DEMO);
+  await give(page, 'page width', '30');
+  await give(page, 'page height', '14');
+  await saved(page);
+  await page.goto(`${DEMO}/order`);
+  const base = page.getByRole('alert').filter({ hasText: /^Cannot be cut. [\d× ]*base/ });
+  const ways = base.getByRole('listitem');
+  await expect(ways.filter({ hasText: /^build it up of 6/ })).toBeVisible({ timeout: 15_000 });
+  for (const way of await ways.all()) await expect(way.getByRole('button')).toHaveCount(1);
+  await ways
+    .filter({ hasText: /^build it up of 6/ })
+    .getByRole('button')
+    .click();
+  // two sheets more are wanted for its parts
+  await base.getByRole('button', { name: /^Bought: put in: buy 2 × Storm slate, 12 × 12/ }).click({ timeout: 15_000 });
+  await expect(page.getByText(/^Cannot be cut. outer panel/)).toBeVisible({ timeout: 15_000 });
+  await expect(base).toHaveCount(0);
+  await page.goto(`${DEMO}/papers`);
+  await page.getByRole('button', { name: 'base, part a: cut it in one again' }).click();
+  await expect(page.getByRole('row', { name: /^base, 30 × 14/ })).toBeVisible();
+});

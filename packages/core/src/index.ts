@@ -232,6 +232,7 @@ export {
   facesUsed,
   takeOff,
   takeWayOut,
+  ofOne,
   turnedOn,
   turnedOver,
   wantedAs,

@@ -1,5 +1,6 @@
 import {
   isSheet,
+  lengthOf,
   sizeOfItem,
   type Drawer,
   type PaperFace,
@@ -51,6 +52,12 @@ export const sideWords = (wish: Pick<Wish, 'side'>, faces: readonly PaperFace[])
   const face = faces.find((f) => f.side === wish.side);
   return face ? `side ${face.side}, ${face.name}` : 'either side';
 };
+/** Of how many a piece is made: `made of 6, each 1⁄2 over the next`. */
+export function builtWords({ built }: Pick<Wish, 'built'>, { mark, figures }: Voice): string {
+  if (!built) return 'made of one';
+  const overlap = figure(lengthOf(built.overlap, mark.unit), { mark, figures });
+  return `made of ${(built.across.length + 1) * (built.up.length + 1)}, each ${overlap} over the next`;
+}
 export const DIRECTION_WORDS: Readonly<Record<Wish['direction'], string>> = {
   any: 'may be turned',
   height: 'pattern up and down',

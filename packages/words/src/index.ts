@@ -44,5 +44,5 @@ export {
   wayOutWords,
   type StepWords,
 } from './plans.ts';
-export { DIRECTION_WORDS, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
+export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
 export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

@@ -80,6 +80,15 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
         return `tuck less under: ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)} would do`;
       case 'join':
         return `make it of two, joined ${say(how.at)} along its ${how.along}, where it is covered`;
+      case 'build-up':
+        return [
+          `build it up of ${(how.across.length + 1) * (how.up.length + 1)}, each ${say(how.overlap)} over the next`,
+          ...(how.buy
+            ? [
+                `with ${how.buy.quantity} more of ${sizeWords(inTicks(how.buy.width, job), inTicks(how.buy.height, job), voice)} to buy`,
+              ]
+            : []),
+        ].join(', ');
       case 'shorten':
         return `make it ${say(how.to)} long`;
       case 'buy':

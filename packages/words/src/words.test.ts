@@ -297,6 +297,7 @@ describe('plans', () => {
       why: 'long panel: no Teal swell reaches 11 1/2; the longest is 11 1/4',
       help: [
         'make it 11 1/4 long (opens no more new paper)',
+        'build it up of 2, each 1/2 over the next (opens no more new paper)',
         'buy 1 × Teal swell, 12 × 12 (opens 144 sq in of new paper)',
       ],
     });
@@ -350,6 +351,8 @@ describe('plans', () => {
       say({ do: 'other-paper', paper: 'teal' }, 3, 144),
       say({ do: 'tuck', width: 4, height: 6 }),
       say({ do: 'join', along: 'width', at: 2.5 }),
+      say({ do: 'build-up', across: [5, 10], up: [4], overlap: 0.5 }),
+      say({ do: 'build-up', across: [5], up: [], overlap: 0.5, buy: { width: 12, height: 9, quantity: 2 } }),
       say({ do: 'shorten', to: 5.75 }),
       say({ do: 'buy', paper: 'teal', width: 12, height: 12, quantity: 2 }, 3, 288),
     ]).toEqual([
@@ -361,6 +364,8 @@ describe('plans', () => {
       'take Teal swell instead (opens 144 sq in of new paper)',
       'tuck less under: 4 × 6 would do (opens no more new paper)',
       'make it of two, joined 2 1/2 along its width, where it is covered (opens no more new paper)',
+      'build it up of 6, each 1/2 over the next (opens no more new paper)',
+      'build it up of 2, each 1/2 over the next, with 2 more of 12 × 9 to buy (opens no more new paper)',
       'make it 5 3/4 long (opens no more new paper)',
       'buy 2 × Teal swell, 12 × 12 (opens 288 sq in of new paper)',
     ]);

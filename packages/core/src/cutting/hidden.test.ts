@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { at, banners, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
 import { ticks } from '../length/index.ts';
 import { derivePage, type Item, type Page, type Wish } from '../page/index.ts';
-import { planJob, readJob, verifyPlan, type JobDocument } from '../planner/index.ts';
+import { planJob, readJob, verifyPlan, type JobDocument, type WayOut } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
 import { effectsOf, jobOfPage, sizeOnItem, takeWayOut } from './index.ts';
 
@@ -203,5 +203,23 @@ describe('taking a way out', () => {
       bought: { paper: 'sky', width: '12', height: '12', quantity: 2, kind: 'sheet', unit: 'in' },
     });
   });
-  test('a join is for the hands', () => expect(take({ do: 'join', along: 'width', at: 4 })).toBeNull());
+  test('made of two, or of many; a part that is too large itself is parted once more', () => {
+    const built = (how: Parameters<typeof takeWayOut>[3], id?: string, from?: Page) =>
+      wishOf(take(how, id, from))!.built;
+    expect(built({ do: 'join', along: 'width', at: 4, overlap: 0.5 })).toEqual({
+      ...{ across: ['4'], up: [], overlap: '1/2' },
+    });
+    expect(built({ do: 'join', along: 'height', at: 1, overlap: 0.5 })).toMatchObject({ across: [], up: ['1'] });
+    // as plans said it before
+    expect(take({ do: 'join', along: 'width', at: 4 })).toBeNull();
+    const up = { do: 'build-up', across: [6], up: [] as number[], overlap: 0.5 } satisfies WayOut['how'];
+    const taken = take(up);
+    expect(wishOf(taken)).toEqual({
+      ...{ papers: ['sky'], side: 'A', direction: 'height' },
+      built: { across: ['6'], up: [], overlap: '1/2' },
+    });
+    if (!taken || !('page' in taken)) throw new Error('not taken');
+    // the first part, 6 1/2 wide, is made of two: the second, 5 1/2, stays
+    expect(built({ ...up, across: [3] }, 'base/band part 1', taken.page)).toMatchObject({ across: ['3', '6'] });
+  });
 });

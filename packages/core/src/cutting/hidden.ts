@@ -19,7 +19,7 @@ function above(page: DerivedPage, piece: PieceToCut): { part: Part; over: readon
   const [id, another] = piece.parts;
   const at = page.parts.findIndex((p) => p.id === id);
   const part = page.parts[at];
-  if (!part || another !== undefined || part.shape) return null;
+  if (!part || another !== undefined || part.shape || piece.patchOf) return null;
   return { part, over: page.parts.slice(at + 1).filter((p) => p.opaque) };
 }
 

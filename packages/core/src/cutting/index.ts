@@ -12,6 +12,7 @@ export {
   paperReach,
   reachOf,
   takeOff,
+  ofOne,
   turnedOn,
   turnedOver,
   wishWith,

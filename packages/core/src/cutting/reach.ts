@@ -82,6 +82,12 @@ export function turnedOver(wish: Wish, paper: Paper): Wish {
   return { ...wish, side: order[(order.indexOf(wish.side) + 1) % order.length]! };
 }
 
+/** Of one that is made of several: cut in one again. */
+export function ofOne(wish: Wish): Wish {
+  const { built: _built, ...whole } = wish;
+  return whole;
+}
+
 const DIRECTIONS = ['any', 'height', 'width'] as const;
 /** The next way in which a pattern may run: as it comes, up and down, across. */
 export const turnedOn = (wish: Wish): Wish => ({

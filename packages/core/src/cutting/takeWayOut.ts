@@ -1,5 +1,6 @@
 import { exactText, ticks, TICKS_PER_UNIT } from '../length/index.ts';
-import { choosePaper, setItemField, type DerivedPage, type Page, type Wish } from '../page/index.ts';
+import { partedAgain, type Seams } from '../geometry/index.ts';
+import { choosePaper, seamsOf, setItemField, type DerivedPage, type Page, type Wish } from '../page/index.ts';
 import type { WayOut } from '../planner/index.ts';
 import { NO_TRIM, type StockItem } from '../stock/index.ts';
 import { wantedAs } from './pieceIds.ts';
@@ -10,7 +11,7 @@ export type Taken =
   | { readonly item: string; readonly change: Partial<Pick<StockItem, 'reserved' | 'uncut'>> }
   | { readonly bought: Omit<StockItem, 'id' | 'origin'> };
 
-/** A way out as a change; null where it is for the hands alone (a join), or the part cannot be changed so. */
+/** A way out as a change; null where the part cannot be changed so. */
 export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how: WayOut['how']): Taken | null {
   const wanted = derived.pieces.find((p) => p.id === wantedAs(piece));
   const wish = wanted?.wish;
@@ -24,6 +25,24 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
     const typed = (next: Page, axis: 'width' | 'height', given: number | null): Page =>
       given === null ? next : setItemField(next, derived, wanted.item, fields[axis], text(given));
     return { page: typed(typed(page, 'width', width), 'height', height) };
+  };
+  /** Made of several; a part that is itself too large is parted once more. */
+  const made = (how: Seams): Taken => {
+    const inTicks = (n: number) => Math.round(n * TICKS_PER_UNIT[unit]);
+    const [across, up] = [how.across.map(inTicks), how.up.map(inTicks)];
+    const { overlap, ...were } = seamsOf(wish, unit) ?? { across: [], up: [], overlap: inTicks(how.overlap) };
+    const whole = wanted.patchOf ?? wanted;
+    const { from: _from, ...rest } = wish;
+    const said = (axis: 'across' | 'up', length: 'width' | 'height', at: readonly number[]) =>
+      partedAgain(whole[length], were[axis], overlap, wanted[length], at).map((t) => exactText(ticks(t), unit));
+    return wished({
+      ...rest,
+      built: {
+        across: said('across', 'width', across),
+        up: said('up', 'height', up),
+        overlap: exactText(ticks(overlap), unit),
+      },
+    });
   };
   switch (how.do) {
     case 'turn':
@@ -50,7 +69,13 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
       const size = { width: text(how.width), height: text(how.height) };
       return { bought: { paper, unit, ...size, quantity, kind: 'sheet', trim: NO_TRIM, turned: 0, reserved: false } };
     }
-    case 'join':
-      return null;
+    case 'join': {
+      const at = [how.at];
+      return how.overlap === undefined
+        ? null
+        : made({ across: how.along === 'width' ? at : [], up: how.along === 'height' ? at : [], overlap: how.overlap });
+    }
+    case 'build-up':
+      return made(how);
   }
 }

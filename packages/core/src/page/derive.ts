@@ -1,5 +1,14 @@
-import { MARKS, ZERO, parseLength, ticks, type LengthProblem, type Mark, type Ticks } from '../length/index.ts';
-import { moved, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
+import {
+  MARKS,
+  ZERO,
+  parseLength,
+  ticks,
+  type LengthProblem,
+  type Mark,
+  type Ticks,
+  type Unit,
+} from '../length/index.ts';
+import { moved, patchesOf, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import {
   recipeOf,
   type Blank,
@@ -17,6 +26,7 @@ import {
 } from '../recipes/index.ts';
 import type { Item, Page, Wish } from './document.ts';
 import { placeAlong, type Axis } from './place.ts';
+import { seamsOf } from './seams.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
 export interface Part
@@ -33,7 +43,7 @@ export interface Part
 
 /** A piece of paper to cut, its size on the cutter's mark. */
 export interface PieceToCut extends Omit<Blank, 'key'> {
-  /** `item/blank`. */
+  /** `item/blank`, and which part it is of one that is made of several. */
   readonly id: string;
   readonly item: string;
   readonly blank: string;
@@ -43,6 +53,8 @@ export interface PieceToCut extends Omit<Blank, 'key'> {
   readonly over: Ticks;
   /** The layers that it makes, bottom to top, by their ids. */
   readonly parts: readonly string[];
+  /** It is one part of a piece that is made of several: that piece's size. */
+  readonly patchOf: Size | null;
 }
 
 export type PageProblem = {
@@ -96,11 +108,18 @@ export interface DerivedPage {
 export interface Namer {
   part(recipe: RecipeId, role: string, n: number, item: string): string;
   piece(recipe: RecipeId, role: string, n: number, item: string): string;
+  /** A part, of so many unlike ones, of a piece of this name. */
+  patch(piece: string, n: number, of: number): string;
 }
 const plainName = (_recipe: RecipeId, role: string, n: number, item: string): string => `${item} ${role} ${n}`;
-export const PLAIN_NAMES: Namer = { part: plainName, piece: plainName };
+export const PLAIN_NAMES: Namer = {
+  part: plainName,
+  piece: plainName,
+  patch: (piece, n) => `${piece} part ${n}`,
+};
 
 export const pieceId = (item: string, blank: string): string => `${item}/${blank}`;
+const patchId = (piece: string, n: number): string => `${piece} part ${n}`;
 const partId = (item: string, layer: string): string => `${item}/${layer}`;
 
 /** The ground of a page in ticks; problems name the field. */
@@ -238,10 +257,11 @@ function deriveItem(
   if (over && !over.ok) problems.push(fieldProblem(item.id, ['fit', 'by'], over.problem));
   if (solved.status === 'refused')
     problems.push(...solved.problems.map((problem) => ({ item: item.id, problem, offers: solved.offers })));
-  const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names));
-  const pieces = (laid?.blanks ?? []).map((blank) =>
-    pieceOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names),
+  const pieces = (laid?.blanks ?? []).flatMap((blank) =>
+    piecesOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table.unit),
   );
+  const pieceOf = (blank: string | null) => pieces.find((p) => p.blank === blank)?.id ?? null;
+  const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names, pieceOf(layer.blank)));
   return {
     item,
     table,
@@ -269,14 +289,14 @@ const fieldProblem = (item: string, path: FieldPath, problem: LengthProblem): Pa
 const shifted = (box: Rect, by: { readonly x: number; readonly y: number }): Rect =>
   rect(box.x + by.x, box.y + by.y, box.width, box.height);
 
-function partOf(layer: Layer, item: Item, origin: Rect, names: Namer): Part {
+function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null): Part {
   const { key, role, n, opaque, group, sized, entry, shape, blank } = layer;
   return {
     id: partId(item.id, key),
     item: item.id,
     recipe: item.recipe,
     name: item.names[key] ?? names.part(item.recipe, role, n, item.name),
-    piece: blank && pieceId(item.id, blank),
+    piece,
     wish: (blank && item.wishes[blank]) || null,
     x: ticks(layer.box.x + origin.x),
     y: ticks(layer.box.y + origin.y),
@@ -287,20 +307,35 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer): Part {
   };
 }
 
-function pieceOf(blank: Blank, item: Item, laid: Laid, over: Ticks, names: Namer): PieceToCut {
+/** What is cut for a blank: one kind of piece, or the parts of one that is made of several. */
+function piecesOf(blank: Blank, item: Item, laid: Laid, over: Ticks, names: Namer, unit: Unit): PieceToCut[] {
   const { key, role, n, quantity, off, shape, marks, finish, yields } = blank;
   const parts: string[] = [];
   for (const layer of laid.layers) if (layer.blank === key) parts.push(partId(item.id, layer.key));
-  return {
+  const wish = item.wishes[key] ?? null;
+  const whole: PieceToCut = {
     id: pieceId(item.id, key),
     item: item.id,
     blank: key,
     name: item.names[key] ?? names.piece(item.recipe, role, n, item.name),
-    wish: item.wishes[key] ?? null,
+    wish,
     width: over ? ticks(blank.width + over) : blank.width,
     height: over ? ticks(blank.height + over) : blank.height,
-    ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts },
+    ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
   };
+  // what is shaped or worked on by hand is cut whole
+  const seams = shape || finish.length ? null : seamsOf(wish, unit);
+  if (!wish || !seams) return [whole];
+  const { from: _place, ...anywhere } = wish;
+  const patches = patchesOf(whole, seams);
+  return patches.map((patch, i) => ({
+    ...whole,
+    id: patchId(whole.id, i + 1),
+    name: names.patch(whole.name, i + 1, patches.length),
+    ...{ width: patch.width, height: patch.height, quantity: quantity * patch.quantity },
+    ...{ wish: anywhere, off: { width: ZERO, height: ZERO }, marks: [], yields: [] },
+    patchOf: { width: whole.width, height: whole.height },
+  }));
 }
 
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {

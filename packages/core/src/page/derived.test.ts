@@ -20,6 +20,29 @@ const plain = (): Page => page(photo('a', ['4', '6'], [layer('m', '1/4')]));
 describe('what follows from a page', () => {
   test('names are made of what there is, where nobody gives any', () =>
     expect(derivePage(plain()).parts.map((p) => p.name)).toEqual(['a mat 1', 'a print 1']));
+  test('a piece made of several is cut as its parts, alike ones together, of the paper that it is of', () => {
+    const built = { across: ['6'], up: [], overlap: '1/2' };
+    const of = page(base([], { wishes: { base: wishFor('slate', { built }) } }));
+    const { pieces, parts } = derivePage(of);
+    expect(pieces.map((p) => [p.id, p.name, p.width, p.height, p.quantity])).toEqual([
+      ['base/base part 1', expect.stringMatching(/part 1$/), inches(6.5), inches(12), 1],
+      ['base/base part 2', expect.stringMatching(/part 2$/), inches(6), inches(12), 1],
+    ]);
+    for (const piece of pieces) {
+      expect(piece).toMatchObject({ patchOf: { width: inches(12), height: inches(12) }, parts: [parts[0]!.id] });
+      expect(piece.wish).toMatchObject({ papers: ['slate'], built });
+    }
+    // the layer is one, and looks like the first of its parts
+    expect(parts.map((p) => [p.piece, p.width])).toEqual([['base/base part 1', inches(12)]]);
+    const unread = page(base([], { wishes: { base: wishFor('slate', { built: { ...built, across: ['6 wide'] } }) } }));
+    expect(derivePage(unread).pieces.map((p) => p.id)).toEqual(['base/base']);
+    // what is worked on by hand stays in one
+    const strips = banners('tails', {}, { wishes: { strip: wishFor('slate', { built }) } });
+    expect(derivePage(page(strips)).pieces.every((p) => p.patchOf === null)).toBe(true);
+    // its lengths keep their meaning in another unit
+    const wish = inOtherUnit(of, 'mm').items[0]!.wishes.base!;
+    expect(wish.built).toEqual({ across: ['6 in'], up: [], overlap: '1/2 in' });
+  });
   test('a ground that does not read: nothing is worked out, and the field is named', () => {
     const derived = derivePage({ ...plain(), ground: { width: 'wide', height: '12', seam: '-1' } });
     expect(derived).toMatchObject({ parts: [], pieces: [], suggestions: [] });

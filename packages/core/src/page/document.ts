@@ -21,6 +21,14 @@ export const wishSchema = z.strictObject({
   direction: z.enum(['width', 'height', 'any']),
   /** It must be cut from exactly there: an item of the drawer, and the piece's lower left corner on it. */
   from: z.strictObject({ stock: id, x: lengthText({ allow: 'zero' }), y: lengthText({ allow: 'zero' }) }).optional(),
+  /** It is made of several, seams counted from its lower left corner: see geometry/parting.ts. */
+  built: z
+    .strictObject({
+      across: z.array(lengthText()).max(40),
+      up: z.array(lengthText()).max(40),
+      overlap: lengthText({ allow: 'zero' }),
+    })
+    .optional(),
 });
 export type Wish = z.infer<typeof wishSchema>;
 
@@ -173,7 +181,19 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
       wishes: Object.fromEntries(
         Object.entries(item.wishes).map(([blank, wish]) => [
           blank,
-          wish.from ? { ...wish, from: { ...wish.from, x: name(wish.from.x), y: name(wish.from.y) } } : wish,
+          {
+            ...wish,
+            ...(wish.from ? { from: { ...wish.from, x: name(wish.from.x), y: name(wish.from.y) } } : {}),
+            ...(wish.built
+              ? {
+                  built: {
+                    across: wish.built.across.map(name),
+                    up: wish.built.up.map(name),
+                    overlap: name(wish.built.overlap),
+                  },
+                }
+              : {}),
+          },
         ]),
       ),
     })),

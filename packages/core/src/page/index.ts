@@ -27,6 +27,7 @@ export {
   type Part,
   type PieceToCut,
 } from './derive.ts';
+export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
 export { whatMoved, type Move } from './moved.ts';
 export {

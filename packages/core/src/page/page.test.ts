@@ -125,6 +125,7 @@ describe('what follows from a page', () => {
     const names = derivePage(named, {
       part: (recipe, role, n, item) => `${recipe} ${role} ${n} of ${item}`,
       piece: (_recipe, role, n, item) => `cut ${role} ${n} of ${item}`,
+      patch: (piece) => piece,
     });
     expect(names.parts.map((p) => p.name)).toEqual([
       'storm mat',

@@ -205,6 +205,7 @@ describe('what cannot be cut', () => {
       longest: 11.25,
       help: [
         { how: { do: 'shorten', to: 11.25 }, newSheetArea: 0 },
+        { how: { do: 'build-up', across: [5.5], up: [], overlap: 0.5 }, newSheetArea: 0 },
         { how: { do: 'buy', width: 12, quantity: 1 }, newSheetArea: 144 },
       ],
     });

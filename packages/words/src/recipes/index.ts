@@ -1,4 +1,5 @@
 import type { Namer, RecipeId } from '@temnex/core';
+import { sheetLetter } from '../plans.ts';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
 import { matStack } from './matStack.ts';
@@ -18,6 +19,7 @@ export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 export const NAMES: Namer = {
   part: (recipe, role, n, item) => WORDS[recipe].part(role, n, item),
   piece: (recipe, role, n, item) => WORDS[recipe].piece(role, n, item),
+  patch: (piece, n, of) => `${piece}, part${of > 1 ? ` ${sheetLetter(n - 1).toLowerCase()}` : ''}`,
 };
 
 export { finishWords, type RecipeWords, type Say } from './words.ts';

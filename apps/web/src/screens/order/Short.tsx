@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { takeWayOut, type Job, type Missing, type WayOut } from '@temnex/core';
+import { takeWayOut, type Job, type Missing, type Taken, type WayOut } from '@temnex/core';
 import { missingWords } from '@temnex/words';
 import { useAddStock, useChangeStock } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -32,14 +32,15 @@ export function Short({ missing, job, context, planning }: ShortProps) {
   const drawer = useChangeStock();
   const putIn = useAddStock();
   const { why, help } = missingWords(missing, job, { mark: derived.mark, figures: 'typeset' });
-  const take = ({ how }: WayOut) => {
-    const taken = takeWayOut(editor.page, derived, missing.piece, how);
-    if (!taken) return null;
-    return () => {
-      if ('page' in taken) editor.change(taken.page);
-      else if ('item' in taken) drawer.mutate({ id: taken.item, change: taken.change });
-      else putIn.mutate(taken.bought);
-    };
+  // only what this part can be changed to
+  const ways = missing.help.flatMap((way, i) => {
+    const taken = takeWayOut(editor.page, derived, missing.piece, way.how);
+    return taken ? [{ taken, action: ACTION[way.how.do], says: help[i]! }] : [];
+  });
+  const take = (taken: Taken) => {
+    if ('page' in taken) editor.change(taken.page);
+    else if ('item' in taken) drawer.mutate({ id: taken.item, change: taken.change });
+    else putIn.mutate(taken.bought);
   };
   const trouble = drawer.error ?? putIn.error;
   return (
@@ -47,22 +48,16 @@ export function Short({ missing, job, context, planning }: ShortProps) {
       <Notice kind="block">
         <div style={{ flex: 1 }}>
           <b>Cannot be cut. {why}.</b>
-          {help.length ? (
+          {ways.length ? (
             <Ways aria-label="What would help">
-              {missing.help.map((way, i) => {
-                const act = take(way);
-                const action = ACTION[way.how.do];
-                return (
-                  <li key={help[i]}>
-                    <span>{help[i]}</span>
-                    {act && action ? (
-                      <Quiet onPress={act} aria-label={`${action}: ${help[i]}`}>
-                        {action}
-                      </Quiet>
-                    ) : null}
-                  </li>
-                );
-              })}
+              {ways.map(({ taken, action, says }) => (
+                <li key={says}>
+                  <span>{says}</span>
+                  <Quiet onPress={() => take(taken)} aria-label={`${action}: ${says}`}>
+                    {action}
+                  </Quiet>
+                </li>
+              ))}
             </Ways>
           ) : planning ? (
             <p>Looking for what would help.</p>
@@ -76,8 +71,8 @@ export function Short({ missing, job, context, planning }: ShortProps) {
   );
 }
 
-/** What is said on the button; a join is made by hand. */
-const ACTION: Record<WayOut['how']['do'], string | null> = {
+/** What is said on the button. */
+const ACTION: Record<WayOut['how']['do'], string> = {
   turn: 'Turn it',
   'other-side': 'Use that side',
   elsewhere: 'Let it',
@@ -87,5 +82,6 @@ const ACTION: Record<WayOut['how']['do'], string | null> = {
   tuck: 'Make it so',
   shorten: 'Make it so',
   buy: 'Bought: put in',
-  join: null,
+  join: 'Make it of two',
+  'build-up': 'Build it up',
 };

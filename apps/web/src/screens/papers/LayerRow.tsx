@@ -3,6 +3,7 @@ import { useDrop } from 'react-aria';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
+  ofOne,
   paperReach,
   turnedOn,
   turnedOver,
@@ -12,7 +13,7 @@ import {
   type PieceToCut,
   type Wish,
 } from '@temnex/core';
-import { DIRECTION_WORDS, capital, paperReachWords, sideWords } from '@temnex/words';
+import { DIRECTION_WORDS, builtWords, capital, paperReachWords, sideWords } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -207,11 +208,16 @@ export function LayerRow({
               </Quiet>
             ) : null}
             {second ? <span>or {second.name}</span> : null}
-            {placing || cut ? null : (
+            {placing || cut || piece.patchOf ? null : (
               <Quiet onPress={() => setPlacing(true)} aria-label={`Choose where ${piece.name} is cut from`}>
                 {wish.from ? 'Change the place' : 'From a place'}
               </Quiet>
             )}
+            {piece.patchOf ? (
+              <Quiet onPress={() => choose(ofOne(wish))} aria-label={`${piece.name}: cut it in one again`}>
+                {builtWords(wish, { mark, figures: 'typeset' })}: cut it in one
+              </Quiet>
+            ) : null}
             {bed ? (
               <Quiet
                 onPress={() => takeOff(bed === 'second' && second ? 'second' : 'first')}

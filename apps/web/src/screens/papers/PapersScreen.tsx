@@ -141,7 +141,7 @@ export function PapersScreen() {
   }, [asked, pieces]);
   const pick = (ids: ReadonlySet<string>) => setPicked({ ids, bed: 'first' });
   const chosen = useMemo(() => pieces.filter((p) => picked.ids.has(p.id)), [pieces, picked]);
-  const scale = useMemo(() => scaleFor([...pieces, ...drawer.stock.map(sizeOfItem)]), [pieces, drawer.stock]);
+  const scale = useMemo(() => scaleFor(pieces, drawer.stock.map(sizeOfItem)), [pieces, drawer.stock]);
   const lay = (id: string, some: readonly PieceToCut[], bed: Bed) => {
     const paper = drawer.papers.find((p) => p.id === id);
     if (!paper || !some.length) return;

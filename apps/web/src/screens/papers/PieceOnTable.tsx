@@ -11,11 +11,18 @@ const LONGEST_DRAWN = 200;
 /** Patterns are drawn a little larger than the paper, so that they are still told apart. */
 export const PATTERN = 1.6;
 
+/** No layer is drawn wider than its column. */
+const WIDEST_LAYER = 98;
+
 /** Pixels to the inch at which all of this can lie in one view, layers and drawer alike, so that a glance compares. */
-export function scaleFor(sizes: readonly Size[]): number {
-  let longest = 1;
-  for (const { width, height } of sizes) longest = Math.max(longest, inUnit(width, 'in'), inUnit(height, 'in'));
-  return Math.min(USUAL_SCALE, LONGEST_DRAWN / longest);
+export function scaleFor(layers: readonly Size[], items: readonly Size[]): number {
+  let [longest, widest] = [1, 1];
+  for (const { width, height } of items) longest = Math.max(longest, inUnit(width, 'in'), inUnit(height, 'in'));
+  for (const { width, height } of layers) {
+    longest = Math.max(longest, inUnit(height, 'in'));
+    widest = Math.max(widest, inUnit(width, 'in'));
+  }
+  return Math.min(USUAL_SCALE, LONGEST_DRAWN / longest, WIDEST_LAYER / widest);
 }
 
 /** A piece as it will be, to scale, in the face of its paper; an outline where none is chosen. */

@@ -246,7 +246,7 @@ describe('what would help is taken with a press', () => {
     { how: { do: 'other-paper', paper: 'sand' }, cut: 1, newSheetArea: 144 },
     { how: { do: 'release', stock: 's1' }, cut: 1, newSheetArea: 144 },
     { how: { do: 'buy', paper: 'sky', width: 12, height: 12, quantity: 1 }, cut: 1, newSheetArea: 144 },
-    { how: { do: 'join', along: 'width', at: 2 }, cut: 1, newSheetArea: 0 },
+    { how: { do: 'join', along: 'width', at: 2, overlap: 0.5 }, cut: 1, newSheetArea: 0 },
   ];
   let held: Page;
   let asked: Asked[] = [];
@@ -268,10 +268,10 @@ describe('what would help is taken with a press', () => {
   beforeEach(() => {
     asked = askedOfServer();
   });
-  test('the page, the drawer, what was bought; a join is only said', async () => {
+  test('the page, the drawer, what was bought', async () => {
     shown();
     expect(screen.getAllByRole('listitem')).toHaveLength(4);
-    expect(screen.getAllByRole('button')).toHaveLength(3);
+    expect(screen.getAllByRole('button')).toHaveLength(4);
     fireEvent.click(screen.getByRole('button', { name: /^Take it: take Sand instead/ }));
     expect(held.items[0]!.wishes.mat!.papers).toEqual(['sky', 'sand']);
     fireEvent.click(screen.getByRole('button', { name: /^Free it/ }));
@@ -280,6 +280,8 @@ describe('what would help is taken with a press', () => {
     await waitFor(() =>
       expect(asked.find((a) => a.method === 'POST')?.body).toMatchObject({ paper: 'sky', width: '12', quantity: 1 }),
     );
+    fireEvent.click(screen.getByRole('button', { name: /^Make it of two/ }));
+    expect(held.items[0]!.wishes.mat!.built).toEqual({ across: ['2'], up: [], overlap: '1/2' });
   });
   test('while it is looked for, and where there is none', () => {
     const { unmount } = shown({ ways: [], planning: true });

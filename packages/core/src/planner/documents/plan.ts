@@ -102,7 +102,20 @@ export const wayOutSchema = z.strictObject({
     z.strictObject({ do: z.literal('cut-through'), stock: z.string() }),
     z.strictObject({ do: z.literal('other-paper'), paper: z.string() }),
     z.strictObject({ do: z.literal('tuck'), width: z.number(), height: z.number() }),
-    z.strictObject({ do: z.literal('join'), along: z.enum(['width', 'height']), at: z.number() }),
+    z.strictObject({
+      ...{ do: z.literal('join'), along: z.enum(['width', 'height']), at: z.number() },
+      /** Not said by plans made before it could be taken with a press. */
+      overlap: z.number().optional(),
+    }),
+    /** Made of several, seams counted from the lower left corner, each part so far over the next. */
+    z.strictObject({
+      do: z.literal('build-up'),
+      across: z.array(z.number()),
+      up: z.array(z.number()),
+      overlap: z.number(),
+      /** Sheets of its first paper that it takes besides what there is. */
+      buy: z.strictObject({ width: z.number(), height: z.number(), quantity: z.int().min(0) }).optional(),
+    }),
     z.strictObject({ do: z.literal('shorten'), to: z.number() }),
     z.strictObject({
       do: z.literal('buy'),

@@ -83,6 +83,50 @@ describe('ways out', () => {
     }
     for (const kind of ['other-side', 'other-paper', 'buy']) expect([...kinds]).toContain(kind);
   });
+  test('what is larger than any sheet is built up, or a sheet of its size is bought', () => {
+    const document: JobDocument = {
+      ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 60 } },
+      cutter: { step: '1/16' },
+      stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 8 }],
+      pieces: [{ id: 'base', width: '30', height: '14', papers: ['p'], quantity: 1 }],
+    };
+    const [missing] = planJob(read(document), still).missing;
+    const how = (kind: string) => missing!.help.find((w) => w.how.do === kind);
+    expect(how('build-up')).toMatchObject({ cut: 1, how: { across: [9.875, 19.75], up: [6.75], overlap: 0.5 } });
+    expect(how('buy')!.how).toMatchObject({ width: 30, height: 14, quantity: 1 });
+    // of a pattern that runs across its sheets, a sheet that is as high as the piece is wide
+    const across = {
+      ...document,
+      papers: [{ id: 'p', sides: [{ side: 'A' as const, direction: 'two-way' as const, along: 'width' as const }] }],
+    };
+    const upright = { ...across, pieces: [{ ...document.pieces[0]!, direction: 'height' as const }] };
+    expect(planJob(read(upright), still).missing[0]!.help.map((w) => w.how)).toContainEqual({
+      ...{ do: 'buy', paper: 'p', width: 14, height: 30, quantity: 1 },
+    });
+    // where no cutter reaches across it, one that is cut to size where it is bought
+    const reach = {
+      ...document,
+      cutter: { step: '1/16', reach: '12 1/4' },
+      pieces: [{ ...document.pieces[0]!, width: '29 1/4' }],
+    };
+    expect(
+      planJob(read(reach), still).missing[0]!.help.flatMap(({ how }) => (how.do === 'buy' ? [how.width] : [])),
+    ).toEqual([29.25]);
+    // of its parts as many as it takes come out: six, from six sheets
+    expect(how('build-up')!.newSheetArea).toBe(6 * 144);
+    // where there are too few, more of the same are bought
+    const buys = (stock: number, copies: number) =>
+      planJob(
+        read({
+          ...document,
+          stock: [{ ...document.stock[0]!, quantity: stock }],
+          pieces: [{ ...document.pieces[0]!, quantity: copies }],
+        }),
+        still,
+      ).missing[0]!.help.flatMap(({ how, cut }) => (how.do === 'build-up' ? [[cut, how.buy?.quantity ?? 0]] : []));
+    expect(buys(5, 1)).toEqual([[1, 1]]);
+    expect(buys(8, 2)).toEqual([[2, 4]]);
+  });
   test('there is no time: the reason is said without them', () => {
     const document = mixedJob(1);
     let now = 0;
