@@ -38,11 +38,11 @@ export {
   partAt,
   partNames,
   partWords,
-  sheetLetter,
   stepWords,
   totalsWords,
   wayOutWords,
   type StepWords,
 } from './plans.ts';
+export { sheetLetter } from './letters.ts';
 export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
 export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

@@ -15,6 +15,7 @@ import {
   paperIn,
 } from '@temnex/core';
 import { finishWords } from './recipes/index.ts';
+import { sheetLetter } from './letters.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
@@ -25,10 +26,6 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
   'largest-offcuts': 'largest offcuts',
 };
 export const KIND_WORDS = { sheet: 'sheet', pad: 'pad sheet', scrap: 'scrap', strip: 'strip' } as const;
-
-/** Letters by which sheets are called at the table: A, B, … Z, AA. */
-export const sheetLetter = (index: number): string =>
-  (index < 26 ? '' : sheetLetter(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
 
 /** Why copies of a piece are missing, and what would help. */
 export function missingWords(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {

@@ -1,5 +1,5 @@
 import type { Namer, RecipeId } from '@temnex/core';
-import { sheetLetter } from '../plans.ts';
+import { sheetLetter } from '../letters.ts';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
 import { matStack } from './matStack.ts';
