@@ -5,26 +5,30 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 const at = (path) => new URL(path, import.meta.url);
 const { firstView } = await import('./dist-first/firstView.js');
-const { html, styles } = firstView();
+const { html, styles, kept } = firstView();
 const faces = readdirSync(at('dist/assets')).filter((f) =>
   /^(source-sans-3|bricolage-grotesque)-latin-(400|600)-normal.*\.woff2$/.test(f),
 );
-const early = [
-  ...faces.map((f) => `<link rel="preload" as="font" type="font/woff2" href="/assets/${f}" crossorigin />`),
-  ...['/api/pages', '/api/demo'].map((path) => `<link rel="preload" as="fetch" href="${path}" crossorigin />`),
-];
 const page = readFileSync(at('dist/index.html'), 'utf8');
 const [script, application] = /<script type="module"[^>]* src="([^"]+)"><\/script>/.exec(page) ?? [];
-if (!script) throw new Error('the page has no application');
-// the application brings styles of its own and must not take these for its own
-const own = styles.replace(/ data-styled(-version)?="[^"]*"/g, '');
-const first = page
-  .replace(script, `<link rel="modulepreload" crossorigin href="${application}">`)
-  .replace(
-    '</head>',
-    `${early.join('')}${own}<script src="/first.js" data-application="${application}"></script></head>`,
-  )
-  .replace('<div id="root"></div>', `<div id="root">${html}</div>`);
+const preloads = [...page.matchAll(/<link rel="modulepreload"[^>]* href="([^"]+)">/g)];
+const [sheet, sheetFile] = /<link rel="stylesheet"[^>]* href="([^"]+)">/.exec(page) ?? [];
+if (!script || !sheet) throw new Error('the page has no application, or no styles');
+const told = { kept, application, parts: preloads.map(([, href]) => href) };
+const begin = readFileSync(at('begin.js'), 'utf8').replace('TOLD', JSON.stringify(told));
+const early = [
+  ...faces.map((f) => `<link rel="preload" as="font" type="font/woff2" href="/assets/${f}" crossorigin />`),
+  // nothing is waited for before the first view is painted
+  `<style>${readFileSync(at(`dist${sheetFile}`), 'utf8')}</style>`,
+  // the application brings styles of its own and must not take these for its own
+  styles.replace(/ data-styled(-version)?="[^"]*"/g, ''),
+  `<script>{${begin}}</script>`,
+  ...['/api/pages', '/api/demo'].map((path) => `<link rel="preload" as="fetch" href="${path}" crossorigin />`),
+];
+const first = [script, sheet, ...preloads.map(([link]) => link)]
+  .reduce((left, link) => left.replace(link, ''), page)
+  .replace('</head>', () => `${early.join('')}</head>`)
+  .replace('<div id="root"></div>', () => `<div id="root">${html}</div>`);
 if (first === page || !first.includes(html)) throw new Error('the page has no place for its first view');
 writeFileSync(at('dist/first.html'), first);
 writeFileSync(at('dist/first.html.br'), brotliCompressSync(first));

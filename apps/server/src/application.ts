@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -36,11 +36,18 @@ export async function createApplication(
     forceCloseConnections: true,
   });
   app.disable('x-powered-by');
-  app.use(localOnly, headers, express.json({ limit: BODY_LIMIT }));
+  app.use(localOnly, headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());
   if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());
   return { app, database };
+}
+
+/** The scripts that the build set into the page of the first view. */
+function scriptsIn(site: string | undefined): string[] {
+  const first = site ? join(site, 'first.html') : '';
+  if (!first || !existsSync(first)) return [];
+  return [...readFileSync(first, 'utf8').matchAll(/<script>([^]*?)<\/script>/g)].map(([, text]) => text!);
 }
 
 /** The built interface: hashed files for good, as they were compressed when it was built, and its one page for every address that is not the API's. */

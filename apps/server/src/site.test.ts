@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -7,14 +8,16 @@ import request from 'supertest';
 import { createApplication } from './application.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'temnex-site-'));
+const begin = 'console.log("gale")';
+const firstPage = `<!doctype html><title>First</title><script>${begin}</script>`;
 const script = 'console.log("kites");'.repeat(200);
 let made: Awaited<ReturnType<typeof createApplication>>;
 beforeAll(async () => {
   const site = join(folder, 'site');
   mkdirSync(join(site, 'assets'), { recursive: true });
   writeFileSync(join(site, 'index.html'), '<!doctype html><title>Temnex</title>');
-  writeFileSync(join(site, 'first.html'), '<!doctype html><title>First</title>');
-  writeFileSync(join(site, 'first.html.br'), brotliCompressSync('<!doctype html><title>First</title>'));
+  writeFileSync(join(site, 'first.html'), firstPage);
+  writeFileSync(join(site, 'first.html.br'), brotliCompressSync(firstPage));
   writeFileSync(join(site, 'assets', 'main.js'), script);
   writeFileSync(join(site, 'assets', 'main.js.br'), brotliCompressSync(script));
   made = await createApplication({ databaseFile: join(folder, 'a.sqlite'), site, demo: false, quiet: true });
@@ -42,7 +45,10 @@ describe('the built interface', () => {
   });
   test('the first view has a page of its own, made when it was built; it is asked for anew each time', async () => {
     const first = await get('/?from=somewhere');
-    expect([first.text, first.headers['cache-control']]).toEqual(['<!doctype html><title>First</title>', 'no-cache']);
+    expect([first.text, first.headers['cache-control']]).toEqual([firstPage, 'no-cache']);
+    // the one script that stands in it may run, and no other
+    const hash = createHash('sha256').update(begin).digest('base64');
+    expect(first.headers['content-security-policy']).toContain(`script-src 'self' 'sha256-${hash}';`);
     expect((await get('/', 'br').buffer(false)).headers['content-encoding']).toBe('br');
     expect((await get('/page/gale')).text).toContain('<title>Temnex</title>');
   });

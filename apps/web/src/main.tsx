@@ -3,9 +3,10 @@ import '@fontsource/bricolage-grotesque/600.css';
 import '@fontsource/source-sans-3/400.css';
 import '@fontsource/source-sans-3/600.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, useLayoutEffect, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { replay } from './replay.ts';
 import { routes } from './routes.tsx';
 import { GlobalStyle } from './theme/global.ts';
 
@@ -16,11 +17,20 @@ const root = document.getElementById('root')!;
 if ('known' in document.documentElement.dataset) root.replaceChildren();
 delete document.documentElement.dataset.known;
 
+/** Once it is there, the application does what was done before it was. */
+function Answering({ children }: { children: ReactNode }) {
+  // as soon as it stands there, before another key can be pressed
+  useLayoutEffect(() => void replay(root, globalThis.doneBefore?.() ?? []), []);
+  return children;
+}
+
 createRoot(root).render(
   <StrictMode>
-    <GlobalStyle />
-    <QueryClientProvider client={client}>
-      <RouterProvider router={routes} />
-    </QueryClientProvider>
+    <Answering>
+      <GlobalStyle />
+      <QueryClientProvider client={client}>
+        <RouterProvider router={routes} />
+      </QueryClientProvider>
+    </Answering>
   </StrictMode>,
 );

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import { Refused } from './refused.ts';
@@ -29,24 +30,31 @@ export function localOnly(request: Request, response: Response, next: NextFuncti
 const hasBody = (request: Request): boolean =>
   request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0;
 
-/** Strict content-security policy. Styles may be inline because styled-components writes its rules into the page. */
-export const headers = helmet({
-  contentSecurityPolicy: {
-    useDefaults: false,
-    directives: {
-      defaultSrc: ["'none'"],
-      scriptSrc: ["'self'"],
-      workerSrc: ["'self'"],
-      styleSrc: ["'self'", "'unsafe-inline'"],
-      fontSrc: ["'self'"],
-      imgSrc: ["'self'", 'data:', 'blob:'],
-      connectSrc: ["'self'"],
-      manifestSrc: ["'self'"],
-      formAction: ["'none'"],
-      baseUri: ["'none'"],
-      frameAncestors: ["'none'"],
+/**
+ * Strict content-security policy. Styles may be inline because styled-components writes its rules into the page; of scripts set
+ * into a page only those that are given.
+ */
+export const headers = (scripts: readonly string[]) =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: [
+          "'self'",
+          ...scripts.map((text) => `'sha256-${createHash('sha256').update(text).digest('base64')}'` as const),
+        ],
+        workerSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        connectSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        formAction: ["'none'"],
+        baseUri: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
     },
-  },
-  strictTransportSecurity: false,
-  crossOriginEmbedderPolicy: false,
-});
+    strictTransportSecurity: false,
+    crossOriginEmbedderPolicy: false,
+  });

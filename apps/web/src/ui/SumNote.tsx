@@ -1,4 +1,5 @@
-import { Button, Dialog, DialogTrigger, Popover } from 'react-aria-components';
+import { Suspense, lazy, useRef } from 'react';
+import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { Mark, Sum, Ticks } from '@temnex/core';
 import { sumWords } from '@temnex/words';
@@ -17,12 +18,7 @@ const Opener = styled(Button)`
     color: var(--ink);
   }
 `;
-const Note = styled(Popover)`
-  padding: 0.7rem 1rem;
-  border: 1.5px solid var(--ink);
-  background: var(--sheet);
-  font: 600 1.25rem/1.3 var(--figures);
-`;
+const SumPopover = lazy(() => import('./SumPopover.tsx'));
 
 interface SumNoteProps {
   name: string;
@@ -35,16 +31,29 @@ interface SumNoteProps {
 
 /** The "=" beside a computed number; opens its sum. Tab goes from number to number: with the keyboard it is opened by = in its field. */
 export function SumNote({ name, sum, total, mark, isOpen, onOpenChange }: SumNoteProps) {
+  const opener = useRef<HTMLButtonElement>(null);
+  const label = `Sum of ${name}`;
   return (
-    <DialogTrigger isOpen={isOpen} onOpenChange={onOpenChange}>
-      <Opener aria-label={`Sum of ${name}`} excludeFromTabOrder>
+    <>
+      <Opener
+        ref={opener}
+        aria-label={label}
+        aria-haspopup="dialog"
+        aria-expanded={isOpen}
+        excludeFromTabOrder
+        onPress={() => onOpenChange(!isOpen)}
+      >
         =
       </Opener>
-      <Note placement="top">
-        <Dialog aria-label={`Sum of ${name}`} style={{ outline: 'none' }}>
-          {sumWords(sum, total, { mark, figures: 'typeset' })}
-        </Dialog>
-      </Note>
-    </DialogTrigger>
+      {isOpen ? (
+        <Suspense fallback={null}>
+          <SumPopover
+            {...{ label, opener }}
+            says={sumWords(sum, total, { mark, figures: 'typeset' })}
+            close={() => onOpenChange(false)}
+          />
+        </Suspense>
+      ) : null}
+    </>
   );
 }

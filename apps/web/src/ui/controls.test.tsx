@@ -85,7 +85,7 @@ describe('a swatch', () => {
   });
 });
 
-test('a computed number opens its sum', () => {
+test('a computed number opens its sum', async () => {
   const value = exact(lengthOf('3/16'));
   const sum = {
     terms: [
@@ -109,7 +109,7 @@ test('a computed number opens its sum', () => {
   expect(screen.getByRole('button', { name: 'Sum of width of mat 1' }).tabIndex).toBe(-1);
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'Sum of width of mat 1' }));
-  expect(screen.getByRole('dialog').textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u20093⁄8');
+  expect((await screen.findByRole('dialog')).textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u20093⁄8');
 });
 
 test('a drawing says what it shows, and sets its marks', () => {

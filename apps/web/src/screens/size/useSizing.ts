@@ -33,7 +33,8 @@ interface Sizing {
   readonly others?: Partial<Record<RecipeId, unknown>>;
 }
 
-const KEPT = 'temnex-sizing-1';
+/** Under this the browser keeps what was worked out last. */
+export const KEPT = 'temnex-sizing-1';
 const roomIn = (unit: 'in' | 'mm') => (unit === 'in' ? { width: '12', height: '12' } : { width: '305', height: '305' });
 
 function tableOf({ markName, room }: Pick<Sizing, 'markName' | 'room'>): Table {

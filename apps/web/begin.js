@@ -1,0 +1,40 @@
+// Set into the page of the first view when it is built (first-view.mjs): under what is kept, the application, its parts.
+const { kept, application, parts } = TOLD;
+// Somebody who was here before sees what they left, not the view for somebody new: theirs takes a moment more.
+let known = false;
+try {
+  known = localStorage.getItem(kept) !== null;
+} catch {
+  // nothing is kept here
+}
+if (known) document.documentElement.dataset.known = '';
+// what somebody does before the application answers is noted, and done by it then (src/replay.ts)
+const done = [];
+const note = (event) => {
+  const control = event.target.closest('input, select, button, form');
+  if (event.type === 'keydown' && !control && !event.ctrlKey && !event.metaKey && !event.altKey) {
+    // the line that takes shorthand is there already; other keys wait
+    if (event.key === '/') document.querySelector('[data-say-line]')?.focus();
+    else if (/^[?\d]$/.test(event.key)) done.push({ do: 'key', at: -1, value: event.key });
+    else return;
+    return event.preventDefault();
+  }
+  if (!control || (event.type === 'keydown' && event.key !== 'Enter')) return;
+  if (event.type === 'submit') return event.preventDefault();
+  const at = [...document.querySelectorAll('#root :is(input, select, button)')].indexOf(control);
+  if (at >= 0) done.push({ do: event.type, at, value: control.value });
+};
+const noted = ['focusin', 'input', 'click', 'keydown', 'submit'];
+for (const type of noted) addEventListener(type, note, true);
+globalThis.doneBefore = () => {
+  for (const type of noted) removeEventListener(type, note, true);
+  return done.splice(0);
+};
+// the application is fetched and begun once what is there already has been painted
+const begin = () => {
+  for (const href of parts)
+    document.head.append(Object.assign(document.createElement('link'), { rel: 'modulepreload', href }));
+  import(application);
+};
+if (known) begin();
+else requestAnimationFrame(() => setTimeout(begin));

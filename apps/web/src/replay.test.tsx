@@ -1,0 +1,55 @@
+/** @jest-environment jsdom */
+import { expect, test } from '@jest/globals';
+import { render, screen } from '@testing-library/react';
+import { useState } from 'react';
+import { replay } from './replay.ts';
+
+function Form({ taken }: { taken: (text: string) => void }) {
+  const [text, setText] = useState('');
+  const [marks, setMarks] = useState('1/16');
+  const [pressed, setPressed] = useState(0);
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        taken(text);
+      }}
+    >
+      <input value={text} onChange={(e) => setText(e.target.value)} />
+      <select value={marks} onChange={(e) => setMarks(e.target.value)}>
+        <option>1/16</option>
+        <option>1 mm</option>
+      </select>
+      <button type="submit" disabled={!text}>
+        {`${text}|${marks}|${pressed}`}
+      </button>
+      <button type="button" onClick={() => setPressed(pressed + 1)}>
+        press
+      </button>
+    </form>
+  );
+}
+
+test('what was typed, chosen, pressed and entered before is done in order; what is not there any more is left', async () => {
+  const all: string[] = [];
+  const keys: string[] = [];
+  document.addEventListener('keydown', (e) => keys.push(e.key));
+  const { container } = render(<Form taken={(text) => all.push(text)} />);
+  // nothing here waits for an act
+  Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false });
+  await replay(container, [
+    { do: 'focusin', at: 0, value: '' },
+    { do: 'input', at: 0, value: 'mat' },
+    { do: 'input', at: 0, value: 'mat 1/8 around 4 x 6' },
+    { do: 'input', at: 1, value: '1 mm' },
+    { do: 'click', at: 3, value: '' },
+    { do: 'keydown', at: 0, value: 'mat 1/8 around 4 x 6' },
+    { do: 'click', at: 40, value: '' },
+    { do: 'key', at: -1, value: '?' },
+  ]);
+  expect(keys).toContain('?');
+  expect(await screen.findByText('mat 1/8 around 4 x 6|1 mm|1')).toBeTruthy();
+  expect(all).toEqual(['mat 1/8 around 4 x 6']);
+  expect(document.activeElement).toBe(container.querySelector('input'));
+  expect(container.querySelector('input')!.selectionStart).toBe('mat 1/8 around 4 x 6'.length);
+});

@@ -1,0 +1,87 @@
+import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { styled } from 'styled-components';
+import { Plain } from './buttons.tsx';
+import type { Station } from './Tape.tsx';
+
+const Veil = styled(ModalOverlay)`
+  position: fixed;
+  inset: 0;
+  z-index: 20;
+  display: grid;
+  place-items: center;
+  background: #16161680;
+`;
+const Sheet = styled(Modal)`
+  width: min(32rem, calc(100vw - 2rem));
+  padding: 1.75rem 2rem;
+  background: var(--sheet);
+  border: 2px solid var(--ink);
+  & dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0.5rem 1.25rem;
+    margin: 1rem 0 1.5rem;
+  }
+  & dd {
+    margin: 0;
+  }
+  & kbd {
+    display: inline-block;
+    min-width: 1.8rem;
+    padding: 0 0.4rem;
+    border: 1.5px solid var(--ink);
+    font: 600 0.95rem/1.6 var(--figures);
+    text-align: center;
+  }
+`;
+
+/** The keys that work everywhere; fetched when it is asked for. */
+export default function KeysDialog({ stations, close }: { stations: readonly Station[]; close: () => void }) {
+  return (
+    <Veil isOpen onOpenChange={(open) => !open && close()} isDismissable>
+      <Sheet>
+        <Dialog style={{ outline: 'none' }}>
+          <Heading slot="title" style={{ fontSize: 'var(--s3)' }}>
+            Keys
+          </Heading>
+          <dl>
+            {stations.map((s, i) => (
+              <div key={s.to} style={{ display: 'contents' }}>
+                <dt>
+                  <kbd>{i + 1}</kbd>
+                </dt>
+                <dd>
+                  {s.name}
+                  {i === 0 ? ' (with Alt, whatever has the focus)' : ''}
+                </dd>
+              </div>
+            ))}
+            <dt>
+              <kbd>/</kbd>
+            </dt>
+            <dd>the line that takes shorthand</dd>
+            <dt>
+              <kbd>Ctrl Z</kbd>
+            </dt>
+            <dd>undo a change to the page; with Shift, redo</dd>
+            <dt>
+              <kbd>Enter</kbd> <kbd>Esc</kbd>
+            </dt>
+            <dd>take a typed length, or put the old one back</dd>
+            <dt>
+              <kbd>=</kbd>
+            </dt>
+            <dd>in a number that was worked out: its sum</dd>
+            <dt>
+              <kbd>?</kbd>
+            </dt>
+            <dd>this sheet</dd>
+          </dl>
+          <Plain slot="close" autoFocus>
+            Close
+          </Plain>
+        </Dialog>
+      </Sheet>
+    </Veil>
+  );
+}

@@ -1,0 +1,3 @@
+/** Letters by which sheets are called at the table: A, B, … Z, AA. */
+export const sheetLetter = (index: number): string =>
+  (index < 26 ? '' : sheetLetter(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
