@@ -67,9 +67,13 @@ export default tseslint.config(
   { files: ['**/*.test.ts', '**/*.test.tsx'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   {
     // what a browser is given as it is
-    files: ['apps/web/public/**'],
+    files: ['apps/web/begin.js'],
     languageOptions: {
       globals: {
+        TOLD: 'readonly',
+        addEventListener: 'readonly',
+        removeEventListener: 'readonly',
+        globalThis: 'readonly',
         document: 'readonly',
         localStorage: 'readonly',
         requestAnimationFrame: 'readonly',
