@@ -1,6 +1,6 @@
 import type { Frame } from './frames.ts';
 import { usable as usableRoom } from './frames.ts';
-import type { Job, JobStock, Rectangle } from '../documents/job.ts';
+import type { Job, JobPiece, JobStock, Rectangle } from '../documents/job.ts';
 import { areaOf } from './outline.ts';
 import { isNewPaper, urgencies } from '../sheets/standing.ts';
 import { waysByKind, type Way } from './turning.ts';
@@ -71,7 +71,44 @@ export interface Settled {
   readonly wanted?: readonly number[];
 }
 
-const NO_WAY = { bits: 0, upright: null, flat: null };
+/** By kind of piece: how each may be laid on a paper as it lies, whatever its size. */
+interface KindsOn {
+  /** [k] UPRIGHT | FLAT; 0 where the piece is not asked for or does not take the paper */
+  readonly allowed: Uint8Array;
+  /** [k] place of the paper in the piece's list */
+  readonly place: Uint8Array;
+  readonly ways: readonly { readonly upright: Way | null; readonly flat: Way | null }[];
+}
+
+/** `KindsOn` of an item, worked out once for each paper and each way that it lies. */
+function kindsByPaper(job: Job, quantity: readonly number[]): (item: JobStock) => KindsOn {
+  const waysFor = waysByKind();
+  const known = new Map<JobStock['paper'], Map<number, KindsOn>>();
+  return (item) => {
+    const { paper, turned } = item;
+    let lying = known.get(paper);
+    if (!lying) known.set(paper, (lying = new Map()));
+    let kinds = lying.get(turned);
+    if (!kinds) {
+      const ways = job.pieces.map((piece) => waysFor(piece, item));
+      const at = job.pieces.map((piece) => piece.papers.indexOf(paper.id));
+      const place = Uint8Array.from(at, (n) => Math.max(0, n));
+      const allowed = Uint8Array.from(ways, ({ upright, flat }, k) =>
+        quantity[k] && at[k]! >= 0 ? (upright ? UPRIGHT : 0) | (flat ? FLAT : 0) : 0,
+      );
+      lying.set(turned, (kinds = { allowed, place, ways }));
+    }
+    return kinds;
+  };
+}
+
+/** Of the ways that are allowed, those in which a piece fits; of a square piece one is enough, for it looks the same both ways. */
+function fitting({ width, height }: JobPiece, allowed: number, room: Rectangle): number {
+  const upright = width <= room.width && height <= room.height ? UPRIGHT : 0;
+  const flat = height <= room.width && width <= room.height ? FLAT : 0;
+  const bits = allowed & (upright | flat);
+  return width === height && bits === (UPRIGHT | FLAT) ? UPRIGHT : bits;
+}
 
 export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settled = {}): Compiled {
   const K = job.pieces.length;
@@ -100,31 +137,25 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     for (const { r, room } of opens ? rooms.slice(0, 1) : rooms)
       if (!item.reserved) all.push({ blank: { ...r, stock: f.stock, item, frame, room }, copies: 1 });
   });
-  const waysFor = waysByKind();
-  const fitting = ({ width: w, height: h, item }: Blank) =>
-    job.pieces.map((piece, k): { bits: number; upright: Way | null; flat: Way | null } => {
-      if (!quantity[k] || !piece.papers.includes(item.paper.id)) return NO_WAY;
-      const { upright, flat } = waysFor(piece, item);
-      const fits = (pw: number, ph: number) => pw <= w && ph <= h;
-      const bits =
-        (upright && fits(piece.width, piece.height) ? UPRIGHT : 0) |
-        (flat && fits(piece.height, piece.width) ? FLAT : 0);
-      if (!bits) return NO_WAY;
-      // a square piece looks the same both ways: one is enough
-      return { bits: piece.width === piece.height && bits === 3 ? UPRIGHT : bits, upright, flat };
-    });
-  const usable = all
-    .map((entry) => ({ ...entry, fits: fitting(entry.blank) }))
-    .filter(({ fits }) => fits.some((f) => f.bits));
+  const kindsOn = kindsByPaper(job, quantity);
+  // a drawer of thousands: whether a piece fits is told in a few comparisons, and nothing is made for it
+  const usable: { blank: Blank; copies: number; kinds: KindsOn; bits: Uint8Array }[] = [];
+  const bits = new Uint8Array(K);
+  for (const { blank, copies } of all) {
+    const kinds = kindsOn(blank.item);
+    let some = 0;
+    for (let k = 0; k < K; k++) some |= bits[k] = fitting(job.pieces[k]!, kinds.allowed[k]!, blank);
+    if (some) usable.push({ blank, copies, kinds, bits: bits.slice() });
+  }
   const S = usable.length;
   const ways = new Uint8Array(K * S);
   const place = new Uint8Array(K * S);
-  usable.forEach(({ blank, fits }, si) =>
-    fits.forEach((f, k) => {
-      ways[k * S + si] = f.bits;
-      place[k * S + si] = Math.max(0, job.pieces[k]!.papers.indexOf(blank.item.paper.id));
-    }),
-  );
+  usable.forEach(({ kinds, bits: fits }, si) => {
+    for (let k = 0; k < K; k++) {
+      ways[k * S + si] = fits[k]!;
+      place[k * S + si] = kinds.place[k]!;
+    }
+  });
   const urgency = urgencies(job);
   const asked = job.pieces.filter((_, k) => quantity[k]);
   const thinnest = Math.min(Infinity, ...asked.map((p) => Math.min(p.width, p.height)));
@@ -161,7 +192,7 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
     ),
     ways,
     place,
-    wayAt: (k, s, flat) => (flat ? usable[s]!.fits[k]!.flat! : usable[s]!.fits[k]!.upright!),
+    wayAt: (k, s, flat) => (flat ? usable[s]!.kinds.ways[k]!.flat! : usable[s]!.kinds.ways[k]!.upright!),
     kerf,
     step,
     aligned,
