@@ -1,3 +1,4 @@
+import { drawer } from './drawer.ts';
 import { limits } from './limits.ts';
 import { machine } from './machine.ts';
 import { others } from './others.ts';
@@ -6,7 +7,7 @@ import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
 
-const ALL = { sizing, planning, limits, quality, others, screen };
+const ALL = { sizing, planning, limits, quality, others, screen, drawer };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {

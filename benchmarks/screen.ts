@@ -1,31 +1,9 @@
-import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { chromium } from '@playwright/test';
 import { median } from './machine.ts';
-
-const PORT = 4397;
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
-async function serve(data: string): Promise<{ ms: number; stop: () => void }> {
-  const start = performance.now();
-  const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
-    env: { ...process.env, TEMNEX_PORT: String(PORT), TEMNEX_DATA: data },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((resolve) => server.stdout.once('data', () => resolve()));
-  return { ms: performance.now() - start, stop: () => void server.kill() };
-}
+import { ADDRESS, browse, serve } from './served.ts';
 
 /** When something was first painted, when all had been loaded, and now, in milliseconds since one went there. */
 const times = () => {
@@ -40,8 +18,7 @@ const takenOver = (): boolean =>
 /** The first view from a warm server, its script, typing in it, and how fast the server itself is up. */
 export async function* screen(): AsyncGenerator<string> {
   const data = mkdtempSync(join(tmpdir(), 'temnex-bench-'));
-  (await serve(data)).stop();
-  await new Promise((r) => setTimeout(r, 300));
+  await (await serve(data)).stop();
   const server = await serve(data);
   yield `server up (second start, built): ${server.ms.toFixed(0)} ms`;
   const html = readFileSync('apps/web/dist/index.html', 'utf8');
@@ -53,10 +30,7 @@ export async function* screen(): AsyncGenerator<string> {
   const bytes = [...needed].reduce((sum, f) => sum + gzipSync(readFileSync(join('apps/web/dist', f))).length, 0);
   yield `script of the first view: ${(bytes / 1000).toFixed(0)} kB gzip in ${needed.size} files (of ${readdirSync('apps/web/dist/assets').filter((f) => f.endsWith('.js')).length})`;
 
-  const browser = await chromium.launch({
-    executablePath: process.env.TEMNEX_CHROMIUM ?? '/usr/bin/chromium',
-    args: ARGS,
-  });
+  const browser = await browse();
   const blank: { paint: number; load: number }[] = [];
   const painted: number[] = [];
   const ready: number[] = [];
@@ -69,13 +43,13 @@ export async function* screen(): AsyncGenerator<string> {
     // beside it, in turn, a page with nothing on it from the same server
     const bare = await context.newPage();
     const bareAsked = performance.now();
-    await bare.goto(`http://127.0.0.1:${PORT}/api/health`);
+    await bare.goto(`${ADDRESS}/api/health`);
     await bare.waitForFunction(() => performance.getEntriesByType('paint').length > 0, null, { polling: 2 });
     bareWaited.push(performance.now() - bareAsked);
     blank.push(await bare.evaluate(times));
     await bare.close();
     const asked = performance.now();
-    await page.goto(`http://127.0.0.1:${PORT}/`);
+    await page.goto(`${ADDRESS}/`);
     const field = page.getByRole('textbox', { name: 'width of the print' });
     await page.waitForFunction(takenOver, null, { polling: 2 });
     waited.push(performance.now() - asked);
@@ -111,7 +85,7 @@ export async function* screen(): AsyncGenerator<string> {
       buffered: true,
     });
   });
-  await page.goto(`http://127.0.0.1:${PORT}/page/demo-first-wind/order`);
+  await page.goto(`${ADDRESS}/page/demo-first-wind/order`);
   await page.getByRole('button', { name: 'It is cut' }).waitFor();
   await page.waitForTimeout(3000);
   const longs: number[] = [];
@@ -123,6 +97,6 @@ export async function* screen(): AsyncGenerator<string> {
   }
   yield `longest task on the main thread while planning (tasks under 50 ms count as 0): ${median(longs).toFixed(0)} ms median, ${Math.max(...longs).toFixed(0)} ms worst of 20`;
   await browser.close();
-  server.stop();
+  await server.stop();
   rmSync(data, { recursive: true, force: true });
 }

@@ -79,6 +79,8 @@ function useChange<In, Out>(
   stale: readonly (readonly string[])[],
   /** Shows it as it will be at once, so that the next change builds on it; what was refused is shown as it is again. */
   ahead?: (client: QueryClient, input: In) => void,
+  /** Keeps what was answered; then it is done, and what is old is fetched meanwhile. */
+  answered?: (client: QueryClient, answer: Out) => void,
 ) {
   const client = useQueryClient();
   const mutation = useMutation({
@@ -86,7 +88,11 @@ function useChange<In, Out>(
     onMutate: ({ input }) => ahead?.(client, input),
     retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
     retryDelay: 400,
-    onSettled: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
+    onSuccess: (answer) => answered?.(client, answer),
+    onSettled: () => {
+      const fetched = Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey })));
+      return answered ? undefined : fetched;
+    },
   });
   return {
     error: mutation.error,
@@ -98,7 +104,12 @@ function useChange<In, Out>(
 }
 
 export const useCreatePage = () =>
-  useChange((document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }), [KEYS.pages]);
+  useChange(
+    (document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }),
+    [KEYS.pages],
+    undefined,
+    (client, page) => client.setQueryData(KEYS.page(page.id), page),
+  );
 export const useRemovePage = () =>
   useChange((id: string) => ask('DELETE', `/api/pages/${id}`, null), [KEYS.pages, KEYS.removed]);
 /** A page whose text was mended by hand. */

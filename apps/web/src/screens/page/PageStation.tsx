@@ -21,6 +21,7 @@ import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
+import { useFetchedEarly } from '../../ui/useFetchedEarly.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { useCuttingOrder } from '../order/useCuttingOrder.ts';
 import type { PageContext, PageFacts } from './context.ts';
@@ -33,6 +34,12 @@ const Conflict = styled.section`
   background: var(--sheet);
   border-bottom: 1.5px solid var(--ink);
 `;
+/** Where one goes from one station to another. */
+const NEXT = [
+  () => import('./PageScreen.tsx'),
+  () => import('../papers/PapersScreen.tsx'),
+  () => import('../order/OrderScreen.tsx'),
+];
 const NOTHING: Drawer = { papers: [], stock: [] };
 const NO_CUTS: readonly CuttingRecord[] = [];
 
@@ -112,6 +119,7 @@ function OnePage({ id }: { id: string }) {
   const failing = without.find(({ query }) => query.error) ?? null;
   const waiting = without[0] ?? null;
   const retryAll = () => without.forEach(({ query }) => void query.refetch());
+  useFetchedEarly(NEXT);
   useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
   const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
   const planned = basis !== null && plan.data !== undefined && plan.data !== null && sameBasis(plan.data.basis, basis);

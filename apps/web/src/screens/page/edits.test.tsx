@@ -75,12 +75,12 @@ describe('the slip of an item, made from its fields', () => {
     give('width of mat 1', '5');
     expect(field('width of the print').value).toBe('4 3/4');
   });
-  test('a size is marked as measured, and its sum can be opened', () => {
+  test('a size is marked as measured, and its sum can be opened', async () => {
     render(<Working id="launch" />);
     fireEvent.click(screen.getByRole('checkbox', { name: 'measured, not only believed' }));
     expect(inputOf('launch')).toMatchObject({ print: { known: 'measured' } });
     press('Sum of width of mat 1');
-    expect(screen.getByRole('dialog').textContent).toBe('4 + 1⁄8 + 1⁄8 = 4\u20091⁄4');
+    expect((await screen.findByRole('dialog')).textContent).toBe('4 + 1⁄8 + 1⁄8 = 4\u20091⁄4');
   });
   test('layers are added, moved and removed', () => {
     render(<Working id="launch" />);

@@ -26,6 +26,7 @@ import { newId } from '../../ui/newId.ts';
 import { SayLine } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
+import { useFetchedEarly } from '../../ui/useFetchedEarly.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { stationsOf } from '../page/stations.ts';
 import { Chooser } from './Chooser.tsx';
@@ -33,6 +34,9 @@ import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
 import { useSizing } from './useSizing.ts';
+
+/** Where one goes from here. */
+const NEXT = [() => import('../page/PageStation.tsx'), () => import('../page/PageScreen.tsx')];
 
 const Say = styled.div`
   position: relative;
@@ -91,6 +95,7 @@ export function SizeScreen() {
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
+  useFetchedEarly(NEXT);
   useUndoKeys(state.undo, state.redo);
   const latest = pages.data?.[0];
   const stations = useMemo(
