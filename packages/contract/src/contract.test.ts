@@ -95,7 +95,20 @@ describe('the description of the API', () => {
     expect(text).not.toContain('"#/$defs');
     expect(JSON.parse(text)).toEqual(document);
   });
-  test('tells the form of a length', () =>
-    expect(JSON.stringify(document.paths['/api/habits']!.put)).toContain('reach'));
-  test('usual habits are what it describes', () => expect(USUAL_HABITS.cutter).toHaveProperty('reach'));
+  test('tells the form of everything in the habits: a length is a text or a number, and none is missing', () => {
+    interface Form {
+      type: string | string[];
+      properties?: Record<string, Form>;
+    }
+    const { requestBody } = document.paths['/api/habits']!.put as unknown as {
+      requestBody: { content: Record<string, { schema: Form }> };
+    };
+    const { properties } = requestBody.content['application/json']!.schema;
+    expect(properties!.cutter!.properties!.kerf!.type).toEqual(['string', 'number']);
+    expect(properties!.cutter!.properties!.reach!.type).toEqual(['string', 'number', 'null']);
+    const names = (form: Form | undefined) => Object.keys(form?.properties ?? {}).sort();
+    expect(Object.keys(properties!).sort()).toEqual(Object.keys(USUAL_HABITS).sort());
+    expect(names(properties!.cutter)).toEqual(Object.keys(USUAL_HABITS.cutter).sort());
+    expect(names(properties!.keep)).toEqual(Object.keys(USUAL_HABITS.keep).sort());
+  });
 });
