@@ -259,9 +259,20 @@ describe('what only some plans have', () => {
       })),
     });
     const full = (id: string) => j.pieces.find((piece) => piece.id === id)!.name;
-    for (let count = 1; count <= j.pieces.length; count++) {
+    const shown = [
+      ...j.pieces.map((_, i) => ({ count: i + 1, steps: p.steps.length })),
+      ...p.steps.map((_, steps) => ({ count: 4, steps })),
+    ];
+    for (const { count, steps } of shown) {
       const some = { ...j, pieces: j.pieces.slice(0, count) };
-      const order = { title: 'Kites', plan: p, job: some, voice: style.voice, pieceName: full, note: '' };
+      const order = {
+        title: 'Kites',
+        plan: { ...p, steps: p.steps.slice(0, steps) },
+        job: some,
+        voice: style.voice,
+        pieceName: full,
+        note: '',
+      };
       const pages = printPages(order, 'a4').map((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m] : [])));
       expect(pages.flat().some((m) => m.weight === 600 && m.size === 9.5 && m.text.includes('\u2026'))).toBe(false);
       const rowsOn = pages.map(
@@ -270,6 +281,9 @@ describe('what only some plans have', () => {
       const all = Math.ceil(count / 2);
       for (const rows of rowsOn) expect(rows === 0 || rows >= Math.min(all, 3)).toBe(true);
       expect(rowsOn.reduce((a, b) => a + b)).toBe(all);
+      // the heading stands over the first of them
+      const headed = pages.findIndex((texts) => texts.some((m) => m.text === 'Pieces'));
+      expect(headed).toBe(rowsOn.findIndex((rows) => rows > 0));
     }
   });
   test('a sheet used whole is a row of the list, not a picture', () => {

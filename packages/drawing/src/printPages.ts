@@ -121,7 +121,8 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
   const list = (title: string, rows: readonly Row[], after = 0): void => {
     const high = (from: number, to: number) => rows.slice(from, to).reduce((sum, row) => sum + row.height, 0);
     const lastFew = Math.max(0, rows.length - TOGETHER);
-    heading(title, high(0, TOGETHER));
+    // a short list stays whole, with what is said after it
+    heading(title, high(0, TOGETHER) + (lastFew ? 0 : after));
     rows.forEach((row, i) => {
       const together = i === lastFew ? high(i, rows.length) + after : row.height;
       if (!fits(together)) {
