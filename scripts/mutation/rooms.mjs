@@ -10,7 +10,7 @@ export const rooms = {
   cutting: { sources: ['cutting/*.ts'], tests: ['cutting'] },
   rules: {
     sources: ['planner/order/*.ts', 'planner/sheets/score.ts', 'planner/sheets/standing.ts'],
-    tests: ['planner/order/written', 'planner/order/shattered', 'planner/sheets/score'],
+    tests: ['planner/order/written', 'planner/order/shattered', 'planner/order/runs', 'planner/sheets/score'],
   },
 };
 
