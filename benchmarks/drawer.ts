@@ -11,7 +11,7 @@ import { ADDRESS, browse, serve } from './served.ts';
 const PAPERS = 200;
 const ITEMS = 10_000;
 const DEMO = `${ADDRESS}/page/demo-first-wind`;
-const TIMES = Number(process.env.TIMES ?? 20);
+const TIMES = 20;
 
 async function fill(): Promise<void> {
   const R = seededRandom(28);

@@ -121,6 +121,10 @@ test('what changed since it was cut: trimmed to it, cut again, or a scrap now', 
   await page.goto(`${DEMO}/order`);
   await page.getByRole('button', { name: 'It is cut' }).click();
   await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
+  // what there is to put together, the base first
+  await expect(page.getByRole('list', { name: 'Pieces that are cut' }).getByRole('listitem').first()).toContainText(
+    'base',
+  );
   await page.goto(DEMO);
   // the print turns out smaller: its mats can be trimmed; the box kite loses its mat, and the pennants grow
   await give(page, 'width of the print', '3 3/4');

@@ -11,6 +11,7 @@ import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
 import { CutAlready } from './CutAlready.tsx';
 import { CutIt } from './CutIt.tsx';
+import { Finished } from './Finished.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
@@ -112,9 +113,7 @@ export function OrderScreen() {
         return <Loading what="the cutting order" />;
       case 'blocked':
         return order.problem.code === 'nothing-to-cut' ? (
-          <Empty title="Everything is cut">
-            <p>No part of this page is left to cut. Take a cut back beside, or change a part.</p>
-          </Empty>
+          <Finished context={context} />
         ) : order.problem.code === 'page-refused' ? (
           <Empty title="The page cannot be yet">
             <p>
