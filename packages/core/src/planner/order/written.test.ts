@@ -496,3 +496,41 @@ describe('cuts that stop, and centres', () => {
     expect(step).not.toHaveProperty('by');
   });
 });
+
+describe('which cutter takes a part', () => {
+  const taken = (cutter: object, tree: Tree, pieces: Parameters<typeof over>[0]) => {
+    const job = over(pieces, { cutter: cutter as never });
+    return written(job, [{ stock: 0, tree }]).steps.map((s) => [
+      s.do === 'open' ? 0 : s.setting,
+      ('by' in s && s.by) || 0,
+    ]);
+  };
+  const knife = (more: object = {}) => ({ then: [{ name: 'knife', ...more }] });
+  const strips: [number, Leaf][] = [
+    [5, { piece: 0 }],
+    [6, { piece: 1 }],
+    [1, 'keep'],
+  ];
+  const cutSizes: Parameters<typeof over>[0] = [
+    ['a', 5, 12],
+    ['b', 6, 12],
+  ];
+  test('the first wherever it reaches, the next where it does not', () => {
+    expect(taken({ ...knife() }, row(strips), cutSizes).map(([, by]) => by)).toEqual([0, 0]);
+    expect(taken({ reach: '11', ...knife() }, row(strips), cutSizes).map(([, by]) => by)).toEqual([1, 1]);
+    // what the knife has taken off is short enough for the trimmer
+    const inner = row([[4, { piece: 0 }], [8, 'keep']], { height: 5 }); // prettier-ignore
+    const tree: Tree = { ...row([[5, 'keep'], [7, 'keep']], { cut: 'y' }), parts: [inner, leaf(0, 5 * IN, 12 * IN, 7 * IN, 'keep')] }; // prettier-ignore
+    expect(taken({ reach: '6', ...knife() }, tree, [['a', 4, 5]])).toEqual([[5, 1], [4, 0]]); // prettier-ignore
+  });
+  test('what is left beside it counts: the first takes a narrow strip while there is something to hold', () => {
+    const narrow = { narrowest: '2', ...knife({ narrowest: 0 }) };
+    const halves: [number, Leaf][] = Array.from({ length: 3 }, () => [1, { piece: 0 }]);
+    const tree = row([...halves, [9, 'keep']]);
+    expect(taken(narrow, tree, [['a', 1, 12, 3]]).map(([, by]) => by)).toEqual([0, 0, 0]);
+    // of the last two neither is wide enough to hold
+    const small = { ...row([[10.5, { piece: 1 }], [1, { piece: 0 }], [0.5, 'waste']]) }; // prettier-ignore
+    const pieces: Parameters<typeof over>[0] = [['a', 1, 12], ['b', 10.5, 12]]; // prettier-ignore
+    expect(taken(narrow, small, pieces)).toEqual([[10.5, 0], [1, 1]]); // prettier-ignore
+  });
+});
