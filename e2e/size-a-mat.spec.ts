@@ -197,7 +197,8 @@ test('what is typed into the first view before the application answers is not lo
   let answer = () => {};
   const held = new Promise<void>((resolve) => (answer = resolve));
   await page.route(/\/assets\/index-.*\.js$/, (route) => held.then(() => route.continue()));
-  await page.goto('/', { waitUntil: 'commit' });
+  await page.goto('/');
+  await page.getByLabel('edges of mat 1').selectOption('two');
   await page.keyboard.press('/');
   await page.keyboard.type('mat 3/16 around 4 x 6');
   await page.keyboard.press('Enter');

@@ -10,19 +10,21 @@ try {
 if (known) document.documentElement.dataset.known = '';
 // what somebody does before the application answers is noted, and done by it then (src/replay.ts)
 const done = [];
+const nameOf = (control) => control.getAttribute('aria-label') ?? (control.labels?.[0] ?? control).textContent;
 const note = (event) => {
   const control = event.target.closest('input, select, button, form');
   if (event.type === 'keydown' && !control && !event.ctrlKey && !event.metaKey && !event.altKey) {
     // the line that takes shorthand is there already; other keys wait
     if (event.key === '/') document.querySelector('[data-say-line]')?.focus();
-    else if (/^[?\d]$/.test(event.key)) done.push({ do: 'key', at: -1, value: event.key });
+    else if (/^[?\d]$/.test(event.key)) done.push({ do: 'key', name: '', at: -1, value: event.key });
     else return;
     return event.preventDefault();
   }
   if (!control || (event.type === 'keydown' && event.key !== 'Enter')) return;
   if (event.type === 'submit') return event.preventDefault();
-  const at = [...document.querySelectorAll('#root :is(input, select, button)')].indexOf(control);
-  if (at >= 0) done.push({ do: event.type, at, value: control.value });
+  const name = nameOf(control);
+  const alike = [...document.querySelectorAll('#root :is(input, select, button)')].filter((c) => nameOf(c) === name);
+  if (alike.includes(control)) done.push({ do: event.type, name, at: alike.indexOf(control), value: control.value });
 };
 const noted = ['focusin', 'input', 'click', 'keydown', 'submit'];
 for (const type of noted) addEventListener(type, note, true);

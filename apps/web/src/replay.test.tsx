@@ -15,8 +15,8 @@ function Form({ taken }: { taken: (text: string) => void }) {
         taken(text);
       }}
     >
-      <input value={text} onChange={(e) => setText(e.target.value)} />
-      <select value={marks} onChange={(e) => setMarks(e.target.value)}>
+      <input aria-label="say" value={text} onChange={(e) => setText(e.target.value)} />
+      <select aria-label="marks" value={marks} onChange={(e) => setMarks(e.target.value)}>
         <option>1/16</option>
         <option>1 mm</option>
       </select>
@@ -38,14 +38,14 @@ test('what was typed, chosen, pressed and entered before is done in order; what 
   // nothing here waits for an act
   Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false });
   await replay(container, [
-    { do: 'focusin', at: 0, value: '' },
-    { do: 'input', at: 0, value: 'mat' },
-    { do: 'input', at: 0, value: 'mat 1/8 around 4 x 6' },
-    { do: 'input', at: 1, value: '1 mm' },
-    { do: 'click', at: 3, value: '' },
-    { do: 'keydown', at: 0, value: 'mat 1/8 around 4 x 6' },
-    { do: 'click', at: 40, value: '' },
-    { do: 'key', at: -1, value: '?' },
+    { do: 'focusin', name: 'say', at: 0, value: '' },
+    { do: 'input', name: 'say', at: 0, value: 'mat' },
+    { do: 'input', name: 'say', at: 0, value: 'mat 1/8 around 4 x 6' },
+    { do: 'input', name: 'marks', at: 0, value: '1 mm' },
+    { do: 'click', name: 'press', at: 0, value: '' },
+    { do: 'keydown', name: 'say', at: 0, value: 'mat 1/8 around 4 x 6' },
+    { do: 'click', name: 'gone', at: 0, value: '' },
+    { do: 'key', name: '', at: -1, value: '?' },
   ]);
   expect(keys).toContain('?');
   expect(await screen.findByText('mat 1/8 around 4 x 6|1 mm|1')).toBeTruthy();

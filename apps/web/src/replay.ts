@@ -1,6 +1,7 @@
-/** One thing that somebody did in the first view before the application answered: to which control, counted from its top. */
+/** One thing that somebody did in the first view before the application answered: to which control, by its name and which of those. */
 export interface Done {
   readonly do: string;
+  readonly name: string;
   readonly at: number;
   /** What stood in the control then; of a key pressed beside all of them, which. */
   readonly value: string;
@@ -11,8 +12,12 @@ declare global {
   var doneBefore: (() => Done[]) | undefined;
 }
 
-const controls = (root: ParentNode) =>
-  root.querySelectorAll<HTMLInputElement | HTMLSelectElement | HTMLButtonElement>('input, select, button');
+type Control = HTMLInputElement | HTMLSelectElement | HTMLButtonElement;
+const nameOf = (control: Control): string | null =>
+  control.getAttribute('aria-label') ?? (control.labels?.[0] ?? control).textContent;
+/** By name, for what was done before may have brought others. */
+const controlOf = (root: ParentNode, { name, at }: Done): Control | undefined =>
+  [...root.querySelectorAll<Control>('input, select, button')].filter((control) => nameOf(control) === name)[at];
 
 /**
  * What was done to the view that stood there before any script had run is done to the one that has taken its place, in order:
@@ -23,7 +28,7 @@ export async function replay(root: ParentNode, done: readonly Done[]): Promise<v
     const acts = one.do === 'click' || one.do === 'keydown' || one.do === 'key';
     // first what was typed is taken in
     if (acts) await settled();
-    const control = controls(root)[one.at];
+    const control = controlOf(root, one);
     if (one.do === 'key') press(document.body, one.value);
     if (!control) continue;
     if (one.do === 'focusin') control.focus();
