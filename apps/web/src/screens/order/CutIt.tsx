@@ -43,7 +43,9 @@ export function CutIt({ plan, job, stored, settle, failed, id, copies, done, set
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   /** Said before it was kept: put down as soon as it is. */
   const [said, setSaid] = useState<Plan | null>(null);
-  const waiting = said === plan && !stored && !failed;
+  // kept, it comes back as another object, but the same plan
+  const isSaid = said !== null && (said === plan || JSON.stringify(said) === JSON.stringify(plan));
+  const waiting = isSaid && !stored && !failed;
   const put = () => {
     if (!stored) {
       setSaid(plan);
@@ -64,8 +66,8 @@ export function CutIt({ plan, job, stored, settle, failed, id, copies, done, set
   };
   const putNow = useEffectEvent(put);
   useEffect(() => {
-    if (said === plan && stored) putNow();
-  }, [said, plan, stored]);
+    if (isSaid && stored) putNow();
+  }, [isSaid, stored]);
   const toggle = (key: string) => {
     const next = new Set(spoiled);
     if (!next.delete(key)) next.add(key);
