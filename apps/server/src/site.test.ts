@@ -8,7 +8,7 @@ import request from 'supertest';
 import { createApplication } from './application.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'temnex-site-'));
-const begin = 'console.log("gale")';
+const begin = 'document.title = "gale"';
 const firstPage = `<!doctype html><title>First</title><script>${begin}</script>`;
 const script = 'console.log("kites");'.repeat(200);
 let made: Awaited<ReturnType<typeof createApplication>>;

@@ -13,6 +13,7 @@ declare global {
 }
 
 type Control = HTMLInputElement | HTMLSelectElement | HTMLButtonElement;
+/** As begin.js names them: it stands in the page by itself and can call nothing of the application's. */
 const nameOf = (control: Control): string | null =>
   control.getAttribute('aria-label') ?? (control.labels?.[0] ?? control).textContent;
 /** By name, for what was done before may have brought others. */

@@ -127,6 +127,22 @@ describe('ways out', () => {
     expect(buys(5, 1)).toEqual([[1, 1]]);
     expect(buys(8, 2)).toEqual([[2, 4]]);
   });
+  test('of papers with sheets of one size, more of the first are bought', () => {
+    const sheet = { width: '12', height: '12', quantity: 1 };
+    const [missing] = planJob(
+      read({
+        ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }, { id: 'q' }], plan: { nodes: 60 } },
+        cutter: { step: '1/16' },
+        stock: [
+          { id: 's', paper: 'p', ...sheet },
+          { id: 't', paper: 'q', ...sheet },
+        ],
+        pieces: [{ id: 'base', width: '30', height: '14', papers: ['p', 'q'], quantity: 1 }],
+      }),
+      still,
+    ).missing;
+    expect(missing!.help.some(({ how }) => how.do === 'build-up' && how.buy !== undefined)).toBe(true);
+  });
   test('there is no time: the reason is said without them', () => {
     const document = mixedJob(1);
     let now = 0;

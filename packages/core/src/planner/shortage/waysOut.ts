@@ -237,7 +237,7 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
       .filter((s) => !s.reserved && piece.papers.includes(s.paper.id) && !s.outline)
       .map((s) => {
         const [w, h] = [s.width - s.trim.left - s.trim.right, s.height - s.trim.top - s.trim.bottom];
-        return [`${w} ${h}`, { w, h, sheet: s, ways: waysOf(piece, s) }] as const;
+        return [`${s.paper.id} ${s.turned} ${w} ${h}`, { w, h, sheet: s, ways: waysOf(piece, s) }] as const;
       }),
   );
   const largest = [...sheets.values()].sort((a, b) => b.w * b.h - a.w * a.h).slice(0, MOST_SHEETS);
@@ -262,8 +262,8 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
     const parts = madeOf(job, k, quantity, patchesOf(piece, { across, up, overlap }));
     const how = { do: 'build-up', across: across.map(say), up: up.map(say), overlap: say(overlap) } as const;
     yield { ...parts, say: { ...how, across: [...how.across], up: [...how.up] } };
-    // where what there is does not do for all of it
-    if (!isNewPaper(sheet)) continue;
+    // where what there is does not do for all of it, more of its first paper
+    if (!isNewPaper(sheet) || sheet.paper.id !== piece.papers[0]) continue;
     const more = toBuy(sheet, quantity * (across.length + 1) * (up.length + 1));
     yield {
       job: { ...parts.job, stock: [...job.stock, more] },
