@@ -8,7 +8,7 @@ import { lowerBound, type Bound } from './proof/bounds.ts';
 import { patternsFor } from './proof/patterns.ts';
 import { solveSmall } from './proof/small.ts';
 import { keptSheets, planRest, savesPaper } from './replan.ts';
-import type { Layout } from './search/layout.ts';
+import { MANY, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { recut } from './sheets/recut.ts';
@@ -118,6 +118,8 @@ export class Planner {
 
   private pursue(approach: Approach, aim: Aim, budget: Budget): void {
     const { c } = approach;
+    // of a great many pieces there is one construction, and in a hurry none is better
+    if (c.pieces > MANY && this.layouts.has(approach) && this.best.has(aim) && budget.over()) return;
     const found = search({
       c,
       aim,
@@ -147,10 +149,11 @@ export class Planner {
     if (!solution) return;
     const same = this.best.get(aim);
     if (same?.solution === solution) return;
-    const offered: Best = { solution, approach, figure: this.figureOf(solution, aim, approach, false) };
+    const offered: Best = { solution, approach };
     const known = this.best.get(aim);
     if (known) {
-      const against = compareScores(offered.figure, known.figure);
+      const figure = (b: Best) => (b.figure ??= this.figureOf(b.solution, aim, b.approach, false));
+      const against = compareScores(figure(offered), figure(known));
       // settings are counted only where all before them is equal
       const whole = ({ solution: s, approach: a }: Best) => this.figureOf(s, aim, a, true);
       if (against > 0 || (against === 0 && compareScores(whole(offered), (known.whole ??= whole(known))) >= 0)) return;
@@ -179,10 +182,10 @@ export class Planner {
   }
 }
 
-/** What is known for an aim: its figure, without the settings, and with them once they have been counted. */
+/** What is known for an aim: its figure, without the settings and with them, once they were asked for. */
 interface Best {
   readonly solution: Solution;
   readonly approach: Approach | null;
-  readonly figure: Figure;
+  figure?: Figure;
   whole?: Figure;
 }

@@ -108,7 +108,8 @@ export class SheetTrees {
     this.stock.set(o.stock);
     this.spare.set(o.spare);
     this.measured.set(o.measured);
-    this.full.set(o.full);
+    // by far the largest: only of the sheets that there are, those opened later are cleared first
+    this.full.set(o.full.subarray(0, o.sheets * this.c.pieceCount));
     this.figures.set(o.figures);
     this.sheets = o.sheets;
     this.pool.set(o.pool);
