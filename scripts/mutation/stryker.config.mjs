@@ -6,7 +6,6 @@ const name = process.env.MUTATION_ROOM;
 
 export default {
   testRunner: 'jest',
-  testRunnerNodeArgs: ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning'],
   plugins: ['@stryker-mutator/jest-runner'],
   jest: { projectType: 'custom', configFile: 'scripts/mutation/jest.config.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',

@@ -89,4 +89,48 @@ describe('what the first cuts leave', () => {
     expect(pieces(job, plan, 0)).toEqual([]);
     expect(pieces(job, plan, 1).sort()).toEqual(['part', 'whole']);
   });
+
+  test('what follows the parts already taken off is one piece of paper, whichever way it was cut', () => {
+    const boxes = (cut: 'x' | 'y', steps: number) => {
+      const upright = cut === 'x';
+      const { job, plan } = planned({
+        stock: [{ id: 's', paper: 'gust', width: '11', height: '11' }],
+        pieces: [
+          { id: 'a', width: upright ? '3' : '11', height: upright ? '11' : '3', papers: ['gust'] },
+          { id: 'b', width: upright ? '2' : '11', height: upright ? '11' : '2', papers: ['gust'] },
+        ].map((p) => ({ ...p, direction: 'height' as const })),
+        papers: [{ id: 'gust', sides: [{ side: 'A', direction: 'one-way', along: 'height' }] }],
+      });
+      expect(plan.sheets[0]!.tree.cut).toBe(cut);
+      return partsAfter(job, plan, steps).map((p) =>
+        'paper' in p ? [p.paper.x, p.paper.y, p.paper.width, p.paper.height] : p.piece.piece,
+      );
+    };
+    expect(boxes('x', 0)).toEqual([]);
+    expect(boxes('x', 1)).toEqual(['a', [3, 0, 8, 11]]);
+    expect(boxes('x', 2)).toEqual(['a', 'b', [5, 0, 6, 11]]);
+    expect(boxes('y', 1)).toEqual(['a', [0, 3, 11, 8]]);
+    expect(boxes('y', 2)).toEqual(['a', 'b', [0, 5, 11, 6]]);
+  });
+  test('waste is not put away, what is worth keeping is', () => {
+    const left = (shorter: string) => {
+      const { job, plan } = planned({
+        plan: { nodes: 20, keep: { shorter, longer: '3' } },
+        stock: [{ id: 's', paper: 'gust', width: '6', height: '6' }],
+        pieces: [{ id: 'a', width: '5', height: '6', papers: ['gust'] }],
+      });
+      return papers(job, plan, plan.steps.length).map((p) => p.width * p.height);
+    };
+    expect([left('1'), left('1 1/8')]).toEqual([[6], []]);
+  });
+  test('each sheet by itself: of two begun one after the other, the second stays whole', () => {
+    const { job, plan } = planned({
+      stock: [{ id: 's', paper: 'gust', width: '6', height: '6', quantity: 2 }],
+      pieces: [{ id: 'a', width: '5', height: '6', papers: ['gust'], quantity: 2 }],
+      cutter: { stack: 1 },
+    });
+    const sheets = partsAfter(job, plan, 1).map((p) => p.sheet);
+    expect([plan.steps.length, new Set(sheets).size]).toEqual([2, 1]);
+    expect(new Set(partsAfter(job, plan, 2).map((p) => p.sheet)).size).toBe(2);
+  });
 });
