@@ -10,7 +10,16 @@ import {
   type Ticks,
 } from '../length/index.ts';
 import { EDGES, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
-import { fieldKey, isUnder, withValue, type Field, type FieldPath, type IfEmpty, type Known } from './fields.ts';
+import {
+  fieldKey,
+  isUnder,
+  samePath,
+  withValue,
+  type Field,
+  type FieldPath,
+  type IfEmpty,
+  type Known,
+} from './fields.ts';
 import { reading } from './given.ts';
 import type { Arithmetic, Dim, Fact, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
 import {
@@ -209,9 +218,13 @@ export function tooSmall(chain: Chain, { levels, gaps }: ChainAnswer): { problem
         offers.push({ path: sizePath(outer.path, axis.size), length: within });
         if (inner[axis.size] !== undefined) offers.push({ path: sizePath(inner.path, axis.size), length: around });
       }
-      for (const key of new Set(edges.map((edge) => revealKey(chain.gaps[i]!.reveal.style, edge))))
-        if (revealText(chain.gaps[i]!.reveal, key) !== undefined)
-          offers.push({ path: revealPath(outer.path, key), length: ticks(0) });
+      for (const edge of edges) {
+        const key = revealKey(chain.gaps[i]!.reveal.style, edge);
+        const path = revealPath(outer.path, key);
+        // edges that are to be alike have one value
+        if (revealText(chain.gaps[i]!.reveal, key) !== undefined && !offers.some((o) => samePath(o.path, path)))
+          offers.push({ path, length: ticks(0) });
+      }
     }
   });
   return { problems, offers };
@@ -229,8 +242,15 @@ export function placed({ levels, gaps }: ChainAnswer): Rect[] {
   return boxes;
 }
 
-/** A leader for each reveal of a layer: into the strip between the two rectangles, on an edge that it is the reveal of. */
-export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer: Rect, solution: SumsSolution): Dim[] {
+/** A leader for each reveal of a layer: into the strip between the two rectangles, on an edge that it is the reveal of, no seam. */
+export function revealDims(
+  layer: FieldPath,
+  reveal: Reveal,
+  inner: Rect,
+  outer: Rect,
+  solution: SumsSolution,
+  seams: readonly Edge[] = [],
+): Dim[] {
   const middle = { x: inner.x + inner.width / 2, y: inner.y + inner.height / 2 };
   const at: Readonly<Record<Edge, { x: number; y: number }>> = {
     right: { x: (inner.x + inner.width + outer.x + outer.width) / 2, y: middle.y },
@@ -238,16 +258,18 @@ export function revealDims(layer: FieldPath, reveal: Reveal, inner: Rect, outer:
     top: { x: inner.x + inner.width * 0.8, y: (inner.y + inner.height + outer.y + outer.height) / 2 },
     bottom: { x: inner.x + inner.width * 0.8, y: (inner.y + outer.y) / 2 },
   };
-  const typed = revealKeys(reveal.style).map((key): Dim => {
-    const edge = (['right', 'top', 'bottom', 'left'] as const).find((e) => revealKey(reveal.style, e) === key)!;
+  const open = (['right', 'top', 'bottom', 'left'] as const).filter((e) => !seams.includes(e));
+  const typed = revealKeys(reveal.style).flatMap((key): Dim[] => {
+    const edge = open.find((e) => revealKey(reveal.style, e) === key);
+    if (!edge) return [];
     const { x, y } = at[edge];
-    return { kind: 'leader', path: revealPath(layer, key), at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) } };
+    return [{ kind: 'leader', path: revealPath(layer, key), at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) } }];
   });
   // what was worked out is the answer, on every edge
   const widths = revealsBetween(inner, outer);
   const answers = EDGES.flatMap((edge): Dim[] => {
     const path = revealPath(layer, revealKey(reveal.style, edge));
-    if (!solution.sums.has(fieldKey(path))) return [];
+    if (seams.includes(edge) || !solution.sums.has(fieldKey(path))) return [];
     const [x, y] = edge === 'left' || edge === 'right' ? [at[edge].x, middle.y] : [middle.x, at[edge].y];
     return [{ kind: 'answer', path, at: { x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, length: widths[edge] }];
   });

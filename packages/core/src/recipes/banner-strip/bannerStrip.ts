@@ -294,7 +294,13 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const width = worked ? roundToMark(value(WIDTH), table.mark, 'down') : near(WIDTH);
     if (width <= 0) return refused([{ code: 'size-not-positive', path: WIDTH, size: near(WIDTH) }]);
     const length = near(LENGTH);
-    const depth = input.end.shape === 'straight' ? ZERO : near(DEPTH);
+    // a right-angled end follows the strip as it is cut
+    const sums = new Map(solution.sums);
+    const rightAngled = sums.get(fieldKey(DEPTH));
+    if (rightAngled)
+      sums.set(fieldKey(DEPTH), { ...rightAngled, terms: [{ ...rightAngled.terms[0]!, value: exact(width) }] });
+    const end = rightAngled ? exact(width, rightAngled.over) : value(DEPTH);
+    const depth = input.end.shape === 'straight' ? ZERO : roundExact(end, 'nearest');
     if (depth >= length) return refused([{ code: 'own', why: 'end-too-deep', path: DEPTH, lengths: [depth, length] }]);
     const gap = count > 1 ? value(GAP) : exact(0);
     const step = (i: number) => roundExact({ n: BigInt(i) * (BigInt(width) * gap.d + gap.n), d: gap.d }, 'nearest');
@@ -316,6 +322,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       .set(fieldKey(WIDTH), exact(width))
       .set(fieldKey(ACROSS), exact(across));
     if (input.spread === 'room') values.set(fieldKey(MARGIN), exact(ticks(left)));
+    if (rightAngled) values.set(fieldKey(DEPTH), end);
     return {
       status: 'solved',
       laid: {
@@ -350,7 +357,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         ],
       },
       values,
-      sums: solution.sums,
+      sums,
       suggestions,
     };
   },

@@ -101,7 +101,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       const panel = { key: id, role: 'panel', n: i + 1 };
       layers.push(layerOf({ ...panel, box, group: panelAt(i), entry: { list: PANELS, id } }));
       blanks.push(blankOf(panel, { width, height }, table.mark, 'nearest'));
-      dims.push(...revealDims(panelAt(i), reveal, box, below, solution));
+      dims.push(...revealDims(panelAt(i), reveal, box, below, solution, room.seams));
       shown.push({ path: panelAt(i), reveal, inner: box, outer: below });
     });
     return {
