@@ -33,28 +33,21 @@ import {
   TERMINAL,
   type Voice,
 } from '@temnex/words';
-
-/** The world as the command line sees it; passed in so that tests need no process. */
-export interface World {
-  readonly out: (text: string) => void;
-  readonly err: (line: string) => void;
-  readonly now: () => number;
-}
-
-/** Exit codes: 0 done, 2 bad input or usage, 3 the plan is short of pieces. */
-export const DONE = 0;
-export const BAD_INPUT = 2;
-export const SHORT = 3;
+import { say } from './say.ts';
+import { BAD_INPUT, DONE, SHORT, type World } from './world.ts';
 
 const USAGE = `usage: temnex plan JOB.json [--svg DIR] [--aims] [--earlier PLAN.json]
                                            plan the cutting of a job; for all three aims; keeping what an
                                            earlier plan says of sheets that are still whole
        temnex size PAGE.json               sizes of every part of a page, with their sums
+       temnex say "LINE" [--unit mm] [--mark 1/32] [--room "12 x 12"] [--json]
+                                           sizes, pieces and marks of what is said in one line
        temnex schema page|job|plan         the JSON Schema of a format`;
 
 export async function run(args: readonly string[], world: World): Promise<number> {
   const [command, file, ...rest] = args;
   if (command === 'schema') return schema(file, world);
+  if (command === 'say') return say(args.slice(1), world);
   const options = command === 'plan' ? readOptions(rest) : rest.length ? null : NO_OPTIONS;
   if ((command !== 'plan' && command !== 'size') || !options || !file) {
     world.err(USAGE);

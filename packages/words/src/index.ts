@@ -1,3 +1,4 @@
+export { answerOf, notUnderstood, type Answer } from './answer.ts';
 export {
   SCREEN,
   TERMINAL,

@@ -184,6 +184,16 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
       return problem.text ? 'Needs a size, such as 5 1/2 x 3.' : 'Start with a size, such as 5 1/2 x 3.';
     case 'phrase-unreadable':
       return 'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.';
+    case 'word-unknown':
+      return `"${problem.text}" is a word that says nothing here.`;
+    case 'value-missing':
+      return `"${problem.text}": how much of it?`;
+    case 'said-twice':
+      return `${problem.text}: what is it? A value of its kind is there already.`;
+    case 'goes-nowhere':
+      return `${problem.text}: it is not clear what that is.`;
+    case 'too-many':
+      return `${problem.text} is not a number between 1 and ${problem.most}.`;
     case 'quantity':
       return `${problem.text} is not a number of sheets between 1 and 10 000.`;
     case 'box-unreadable':

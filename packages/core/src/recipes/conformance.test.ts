@@ -281,7 +281,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
   });
 
   test('a line about something else is not its own', () => {
-    expect(recipe.say('a week of kites', tableOf('page'), ids())).toBeNull();
+    expect(sayRecipe('a week of kites', tableOf('page'), ids())).toBeNull();
   });
 
   test('what is made next is another recipe’s input', () => {

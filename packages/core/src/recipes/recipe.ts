@@ -3,6 +3,7 @@ import type { Exact, LengthProblem, Mark, Ticks, Unit } from '../length/index.ts
 import type { Edge, Point, Rect, Shape, Size } from '../geometry/index.ts';
 import type { Blank } from './blanks.ts';
 import type { Field, FieldList, FieldPath } from './fields.ts';
+import type { Grammar, Heard, Mishearing } from '../line/index.ts';
 import type { Equation, Given, Sum } from './sums.ts';
 
 /** What an item lies in: its size, and on which of its edges two pages of a spread meet. */
@@ -127,7 +128,7 @@ export type Said<Input> =
   | { ok: true; input: Input }
   | {
       ok: false;
-      problem: LengthProblem | { code: 'size-unreadable'; text: string } | { code: 'phrase-unreadable'; text: string };
+      problem: Mishearing | { code: 'phrase-unreadable'; text: string };
     };
 
 /** The lines of arithmetic of an input and what is given in it. */
@@ -178,8 +179,10 @@ export interface Recipe<Id extends string = string, Input = never> {
   loosened(input: Input, path: FieldPath): Input | null;
   arithmetic(input: Input, table: Table): Arithmetic;
   solve(input: Input, table: Table): Solved;
-  /** Null where the line is not about this recipe. */
-  say(line: string, table: Table, newId: () => string): Said<Input> | null;
+  /** What it knows of a line. */
+  readonly grammar: Grammar;
+  /** The input that was said; what was left out is asked for. Null where what was said is not enough to be about it. */
+  read(heard: Heard, table: Table, newId: () => string): Input | null;
   /** Fields and values with which a blank comes from a paper of this size; empty where nothing would help. */
   toComeFrom(input: Input, table: Table, blank: string, paper: Size): readonly Offer[];
   /** What is often made next with what this one gives. */

@@ -1,21 +1,35 @@
 import { unitOfLine } from '../length/index.ts';
+import { hear } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, recipeOf, type RecipeId } from './registry.ts';
 
-/** Which recipe a line is about, and what it understood; null where none knows it. */
-export function sayRecipe(
-  line: string,
-  table: Table,
-  newId: () => string,
-): { readonly recipe: RecipeId; readonly said: Said<unknown> } | null {
+/** What was understood of a line, and by which recipe. */
+export interface SaidLine {
+  readonly recipe: RecipeId;
+  readonly said: Said<unknown>;
+}
+
+/**
+ * Which recipe a line is about, and what it understood; null where none knows it. Of several that understand it, the one that knew
+ * most of its words; of several that do not, the one that came nearest says what it did not understand.
+ */
+export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
   const unit = unitOfLine(line, table.unit);
+  let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
-    const said = recipeOf(id).say(line, { ...table, unit }, newId);
-    if (!said) continue;
+    const recipe = recipeOf(id);
+    const heard = hear(line, recipe.grammar, unit);
+    if (!heard) continue;
+    const input = heard.ok ? recipe.read(heard.heard, { ...table, unit }, newId) : null;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
-    const named = said.ok && unit !== table.unit ? { ...said, input: inputNamed(id, said.input, unit) } : said;
-    return { recipe: id, said: named };
+    const said: Said<unknown> = !heard.ok
+      ? { ok: false, problem: heard.problem }
+      : input === null
+        ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
+        : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
+    const rank = heard.known + (said.ok ? 1000 : 0);
+    if (!best || rank > best.rank) best = { recipe: id, said, rank };
   }
-  return null;
+  return best && { recipe: best.recipe, said: best.said };
 }

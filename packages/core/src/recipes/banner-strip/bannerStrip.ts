@@ -6,14 +6,12 @@ import {
   lengthText,
   lengthOf,
   parseLength,
-  parseSize,
   roundExact,
   roundToMark,
   ticks,
   type Exact,
   type LengthText,
   type Ticks,
-  lengthsSaid,
 } from '../../length/index.ts';
 import {
   moved,
@@ -25,6 +23,7 @@ import {
   type Rect,
   type Shape,
 } from '../../geometry/index.ts';
+import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -170,8 +169,6 @@ function fitting(n: number, width: Exact, gap: Exact, table: Table): Offer[] {
     ...(n > 1 && -overlap < w ? [{ path: GAP, length: ticks(overlap) }] : []),
   ];
 }
-
-const NUMBERS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
 
 /** Where each number of a row stands; a margin of null is none. */
 function dimsOf(boxes: readonly Rect[], depth: Ticks, margin: number | null): Dim[] {
@@ -362,38 +359,55 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     };
   },
 
-  /** `5 banners 2 1/2 x 6`, then `gap`, `margin` and an end in any order; without a number as many as fit. */
-  say: (line, table) => {
-    const found = new RegExp(`^\\s*(\\d+|${NUMBERS.join('|')})?\\s*banners?\\b(.*)$`, 'i').exec(line);
-    if (!found) return null;
-    const [head = '', ...rest] = found[2]!.split(/\b(gap|margin|notch|point|slant|straight)(?:ed)?\b/i);
-    const size = parseSize(head.replace(/^\s*of\b/i, ''), table.unit);
-    if (!size.ok) return { ok: false, problem: size.problem };
-    const said = new Map<string, string | undefined>();
-    for (let i = 0; i < rest.length; i += 2) {
-      const heard = lengthsSaid(rest[i + 1] ?? '', table.unit);
-      if (!heard.ok) return heard;
-      said.set(rest[i]!.toLowerCase(), heard.texts[0]);
-    }
-    const number = found[1]?.toLowerCase();
-    const count = number === undefined ? undefined : NUMBERS.indexOf(number) + 1 || Number(number);
-    if (count !== undefined && (count < 1 || count > MOST))
-      return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
-    const shape = ENDS.find((end) => said.has(end)) ?? 'notch';
-    const [gap, margin, depth] = [said.get('gap'), said.get('margin'), said.get(shape)];
+  grammar: {
+    heads: ['banner', 'pennant', 'streamer', 'tail', 'fishtail'],
+    places: {
+      count: { kind: 'count', words: [], most: MOST },
+      strip: { kind: 'size', words: ['banner', 'strip'] },
+      width: { kind: 'length', words: ['wide', 'width'] },
+      length: { kind: 'length', words: ['long', 'length', 'tall', 'high', 'drop'] },
+      gap: { kind: 'length', words: ['gap', 'apart', 'between', 'space', 'spaced', 'spacing'], allow: 'negative' },
+      overlap: { kind: 'length', words: ['overlap', 'lap'] },
+      margin: { kind: 'length', words: ['margin', 'side', 'edge'] },
+      across: { kind: 'length', words: ['across', 'over', 'along'] },
+      notch: { kind: 'length', words: ['notch', 'fishtail', 'swallowtail'], alone: true },
+      point: { kind: 'length', words: ['point', 'pointy'], alone: true },
+      slant: { kind: 'length', words: ['slant', 'aslant', 'diagonal'], alone: true },
+    },
+    flags: { straight: ['straight', 'plain'], row: ['row'], right: ['right'] },
+    usual: ['strip', 'width', 'length'],
+    idle: ['end', 'deep', 'hanging', 'hung', 'hang', 'page', 'left', 'longer', 'shorter'],
+  },
+  /** Without a number as many as fit; with a number, a width and a gap, the margins follow. */
+  read: (heard, table) => {
+    const said = (place: string) => lengthAt(heard, place);
+    const size = sizeAt(heard, 'strip');
+    const [width, long] = [size?.width ?? said('width'), size?.height ?? said('length')];
+    const [count, across] = [countAt(heard, 'count'), said('across')];
+    const overlap = said('overlap');
+    const gap = said('gap') ?? (overlap === undefined ? undefined : `-${overlap}`);
+    const margin = across === undefined ? said('margin') : undefined;
+    if ([width, long, across, gap, count].every((value) => value === undefined)) return null;
+    const shape = ENDS.find((end) => heard.flags.has(end) || said(end) !== undefined) ?? 'notch';
+    const depth = said(shape);
     const usual = table.unit === 'in' ? '1/4' : '6';
+    const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
+    const length = long ?? (table.unit === 'in' ? '4' : '100');
     return {
-      ok: true,
-      input: {
-        strip: { width: size.width, length: size.height },
-        ...(count === undefined ? {} : { count }),
-        spread: 'room',
-        row: {
-          ...(gap !== undefined ? { gap } : margin === undefined || count === undefined ? { gap: usual } : {}),
-          // with a number, a width and a gap, the margins follow
-          ...(margin !== undefined && (count === undefined || gap === undefined) ? { margin } : {}),
-        },
-        end: { shape, ...(depth !== undefined && shape !== 'straight' ? { depth } : {}), longer: 'left' },
+      strip: { ...(width === undefined ? {} : { width }), length },
+      ...(count === undefined ? {} : { count }),
+      spread: across !== undefined || heard.flags.has('row') ? 'row' : 'room',
+      row: {
+        ...(gap !== undefined ? { gap } : free > 1 || count === undefined ? { gap: usual } : {}),
+        ...(margin !== undefined && (count === undefined || gap === undefined || width === undefined)
+          ? { margin }
+          : {}),
+        ...(across === undefined ? {} : { across }),
+      },
+      end: {
+        shape,
+        ...(depth !== undefined && shape !== 'straight' ? { depth } : {}),
+        longer: heard.flags.has('right') ? 'right' : 'left',
       },
     };
   },

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ZERO, lengthOf, lengthsSaid } from '../../length/index.ts';
+import { ZERO, lengthOf } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -18,6 +18,7 @@ import {
   type Chain,
 } from '../nested.ts';
 import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
+import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
 const basePanelsSchema = z.strictObject({
   /** Inward from the base, each on the one before. A reveal below 0 bleeds off and is trimmed flush. */
@@ -120,17 +121,19 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     };
   },
 
-  /** Reveals inward from the edge of the room. */
-  say: (line, table, newId) => {
-    const found = /^\s*(?:base\s+)?panels?\b(.*)$/i.exec(line);
-    if (!found) return null;
-    const heard = lengthsSaid(found[1]!, table.unit);
-    if (!heard.ok) return heard;
-    if (!heard.texts.length) return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
-    return {
-      ok: true,
-      input: { panels: heard.texts.map((all) => ({ id: newId(), reveal: { style: 'even' as const, all } })) },
-    };
+  grammar: {
+    heads: ['panel', 'base', 'background', 'backing'],
+    places: { ...LAYER_PLACES, size: { kind: 'size', words: ['size'], many: true, alone: true } },
+    usual: ['reveal', 'size'],
+    idle: ['inset', 'smaller', 'inside', 'layer', 'nested', 'page', 'even'],
+  },
+  /** Reveals and sizes inward from the edge of the room. */
+  read: (heard, table, newId) => {
+    const panels = layersSaid(heard, 'size', newId);
+    if (!panels.length) return null;
+    const even = basePanels.solve({ panels }, table);
+    const uneven = even.status === 'refused' && even.problems.some((p) => p.code === 'disagree');
+    return { panels: uneven ? unevenWhereNeeded(panels) : panels };
   },
   toComeFrom: () => [],
   onward: () => [],

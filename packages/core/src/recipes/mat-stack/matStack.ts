@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { ZERO, parseLength, parseSize, ticks, type LengthText, lengthsSaid } from '../../length/index.ts';
+import { ZERO, parseLength, ticks, type LengthText } from '../../length/index.ts';
+import { sizeAt } from '../../line/index.ts';
 import { shortfall, type Size } from '../../geometry/index.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
@@ -22,6 +23,7 @@ import {
   type Chain,
 } from '../nested.ts';
 import type { Laid, Recipe, Table } from '../recipe.ts';
+import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
 const matStackSchema = z.strictObject({
   /** What the mats lie behind. Left out, it is solved for: the largest print for a paper. */
@@ -162,26 +164,35 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     };
   },
 
-  /** Reveals from the print outward, then what they go around; `footer` makes the bottom of the mat before it wider. */
-  say: (line, table, newId) => {
-    if (!/^\s*mats?\b/i.test(line)) return null;
-    const split = /^\s*mats?\b(.*?)\b(?:around|round|for|behind)\b(.*)$/i.exec(line);
-    if (!split) return { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } };
-    const size = parseSize(split[2]!, table.unit);
-    if (!size.ok) return { ok: false, problem: size.problem };
-    const mats: MatStackInput['mats'] = [];
-    for (const chunk of split[1]!.split(/(\bfooter\b[^,]*)/i)) {
-      const footer = /^footer\b(.*)$/i.exec(chunk.trim());
-      const heard = lengthsSaid(footer ? footer[1]! : chunk, table.unit);
-      if (!heard.ok) return heard;
-      for (const [i, text] of heard.texts.entries()) {
-        const last = mats.at(-1);
-        if (footer && i === 0 && last?.reveal.style === 'even')
-          mats[mats.length - 1] = { ...last, reveal: { style: 'footer', sides: last.reveal.all, bottom: text } };
-        else mats.push({ id: newId(), reveal: { style: 'even', all: text } });
-      }
-    }
-    return { ok: true, input: { print: { width: size.width, height: size.height, known: 'measured' }, mats } };
+  grammar: {
+    heads: ['mat', 'matt', 'matting', 'print', 'photo', 'photograph', 'picture', 'pic'],
+    places: {
+      ...LAYER_PLACES,
+      around: { kind: 'size', words: ['around', 'round', 'for', 'behind', 'under', 'print', 'photo', 'picture'] },
+      outer: {
+        kind: 'size',
+        words: ['on', 'onto', 'from', 'overall', 'finished', 'outside', 'mat'],
+        many: true,
+        alone: true,
+      },
+    },
+    flags: { largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'] },
+    usual: ['reveal', 'around', 'outer'],
+    idle: ['layer', 'layered', 'double', 'triple', 'single', 'wide', 'even', 'three'],
+  },
+  /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
+  read: (heard, table, newId) => {
+    const largest = heard.flags.has('largest') && !sizeAt(heard, 'outer');
+    const values = heard.values.map((v) => (largest && v.place === 'around' ? { ...v, place: 'outer' } : v));
+    const said = { ...heard, values };
+    const mats = layersSaid(said, 'outer', newId);
+    // a print of two sizes is no mat yet
+    const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
+    if (!mats.length || !(matted || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
+    const input: MatStackInput = { print: { ...sizeAt(said, 'around'), known: 'measured' }, mats };
+    const even = matStack.solve(input, table);
+    const uneven = even.status === 'refused' && even.problems.some((p) => p.code === 'disagree');
+    return uneven ? { ...input, mats: unevenWhereNeeded(mats) } : input;
   },
 
   /** The print is trimmed by what the mat is too long. */

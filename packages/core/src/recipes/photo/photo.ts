@@ -5,7 +5,6 @@ import {
   exactText,
   lengthText,
   parseLength,
-  parseSize,
   roundExact,
   scaleExact,
   inches,
@@ -15,6 +14,7 @@ import {
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Size } from '../../geometry/index.ts';
+import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { printOf } from '../laying.ts';
@@ -243,28 +243,36 @@ export const photo: Recipe<'photo', PhotoInput> = {
     };
   },
 
-  say: (line, table) => {
-    const found = /^\s*(?:print|photo)\b(.*?)(?:\bborder\b(.*?))?(?:\bas\b(.*))?$/i.exec(line);
-    if (!found) return null;
-    const [, sized = '', bordered, other] = found;
-    const size = parseSize(sized, table.unit);
-    if (!size.ok) return { ok: false, problem: size.problem };
-    const border = bordered === undefined ? null : parseLength(bordered, table.unit, { allow: 'zero' });
-    if (border && !border.ok) return { ok: false, problem: border.problem };
-    const as = other === undefined ? null : parseSize(other, table.unit);
-    if (as && !as.ok) return { ok: false, problem: as.problem };
+  grammar: {
+    heads: ['print', 'photo', 'photograph', 'picture', 'pic', 'snapshot'],
+    places: {
+      print: { kind: 'size', words: ['print', 'photo'] },
+      border: { kind: 'length', words: ['border', 'edge', 'rim'] },
+      crop: { kind: 'size', words: ['as', 'into', 'to', 'become'] },
+    },
+    flags: {
+      whole: ['whole', 'uncropped', 'without', 'nothing'],
+      left: ['left'],
+      right: ['right'],
+      top: ['top'],
+      bottom: ['bottom'],
+    },
+    usual: ['print', 'crop', 'border'],
+    idle: ['white', 'loss', 'lose', 'losing', 'lost', 'keep', 'keeping', 'anything', 'crop', 'fill', 'enlarge', 'trim'],
+  },
+  read: (heard) => {
+    const [print, border, crop] = [sizeAt(heard, 'print'), lengthAt(heard, 'border'), sizeAt(heard, 'crop')];
+    if (!print && !crop) return null;
+    const has = (...of: string[]) => of.find((flag) => heard.flags.has(flag));
     return {
-      ok: true,
-      input: {
-        print: { width: size.width, height: size.height, known: 'measured' },
-        image: {},
-        ...(bordered === undefined ? {} : { border: bordered.trim() }),
-        crop: {
-          ...(as?.ok ? { width: as.width, height: as.height } : {}),
-          keep: 'fill',
-          across: 'centre',
-          upDown: 'centre',
-        },
+      print: { ...print, known: 'measured' },
+      image: {},
+      ...(border === undefined ? {} : { border }),
+      crop: {
+        ...crop,
+        keep: has('whole') ? 'whole' : 'fill',
+        across: (has('left', 'right') ?? 'centre') as 'centre',
+        upDown: (has('top', 'bottom') ?? 'centre') as 'centre',
       },
     };
   },

@@ -1,0 +1,279 @@
+import { parseLength, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
+import { tokensOf, type Token } from './tokens.ts';
+
+/*
+ * What the words and values of a line belong to. A recipe says which words it knows; a value goes to the word that stands right
+ * before it, else to the one right behind it, else to where values of its kind usually go:
+ *
+ *     gap 1/4      1/4 gaps      a quarter apart      5 banners 1 3/8 x 4 1/2
+ *     ^^^--->      <---^^^^      <---------^^^^^      ^ ^^^^^^^ ------------> the size, as nothing else is said of it
+ */
+
+export type Kind = 'length' | 'size' | 'count';
+export interface Place {
+  readonly kind: Kind;
+  /** As they are said, the plain form: plurals and small slips of the pen are known too. */
+  readonly words: readonly string[];
+  /** It may be said without a value: `footer mat`, `notched`. */
+  readonly alone?: boolean;
+  /** More than one may be said. */
+  readonly many?: boolean;
+  readonly allow?: 'negative';
+  /** Of a count: no more than this. */
+  readonly most?: number;
+}
+
+/** What a recipe knows of a line. */
+export interface Grammar {
+  /** A line is about it where one of these is said; what can be counted. */
+  readonly heads: readonly string[];
+  readonly places: Readonly<Record<string, Place>>;
+  /** Words that choose something, and have no value. */
+  readonly flags?: Readonly<Record<string, readonly string[]>>;
+  /** Where values go of which nothing is said, in this order. */
+  readonly usual: readonly string[];
+  /** Words that it has no use for. */
+  readonly idle?: readonly string[];
+}
+
+export interface HeardValue {
+  readonly place: string;
+  readonly texts: readonly string[];
+}
+/** What was understood: the values in their order, and the flags. */
+export interface Heard {
+  /** What it is about, as the grammar writes it. */
+  readonly heads: ReadonlySet<string>;
+  readonly values: readonly HeardValue[];
+  readonly flags: ReadonlySet<string>;
+}
+
+export type Mishearing =
+  | LengthProblem
+  | { readonly code: 'word-unknown'; readonly text: string }
+  | { readonly code: 'value-missing'; readonly text: string }
+  | { readonly code: 'too-many'; readonly text: string; readonly most: number }
+  | { readonly code: 'said-twice'; readonly text: string }
+  | { readonly code: 'goes-nowhere'; readonly text: string };
+
+export type HeardLine =
+  /** How many of its words the recipe knew: of two that understand a line, the one that knew more of it. */
+  | { readonly ok: true; readonly heard: Heard; readonly known: number }
+  | { readonly ok: false; readonly problem: Mishearing; readonly known: number };
+
+/** Said, but saying nothing. */
+const IDLE = new Set(
+  (
+    'a an the of with and at in to it its is are be by on i we you my our me us want need like would could can have has get make makes ' +
+    'cut give put lay set do does if then so that this these those there which what how where when big large small many much ' +
+    'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits'
+  ).split(' '),
+);
+
+/** The line about one recipe; null where none of its heads is said. */
+export function hear(line: string, grammar: Grammar, unit: Unit): HeardLine | null {
+  const tokens = tokensOf(line);
+  const lexicon = lexiconOf(grammar);
+  const known = tokens.map((t) => (t.kind === 'word' ? lexicon(t.word) : null));
+  if (!known.some((k) => k?.as === 'head')) return null;
+  const count = known.filter((k) => k && k.as !== 'idle').length;
+  const fail = (problem: Mishearing): HeardLine => ({ ok: false, problem, known: count });
+  const odds = tokens.filter((t, i) => t.kind === 'word' && !known[i]);
+  // of `4 x lots` it is the lots
+  const odd = odds.find((t) => t.kind === 'word' && t.word !== 'x') ?? odds[0];
+  if (odd?.kind === 'word') return fail({ code: 'word-unknown', text: odd.said });
+  const used = new Set<number>();
+  const values: (HeardValue & { readonly at: number })[] = [];
+  const flags = new Set<string>();
+  known.forEach((k) => k?.as === 'flag' && flags.add(k.name));
+  /** The next token that says something, in one direction; none beyond a stop. */
+  const beside = (i: number, by: 1 | -1): number => {
+    let at = i + by;
+    while (known[at]?.as === 'idle' || known[at]?.as === 'flag') at += by;
+    const token = tokens[at];
+    return token && token.kind !== 'stop' ? at : -1;
+  };
+  const placeAt = (at: number, kind: Kind): string | null => {
+    const word = at < 0 ? null : known[at];
+    if (!word || !('names' in word) || used.has(at)) return null;
+    return word.names.find((name) => grammar.places[name]!.kind === kind && !filled(name)) ?? null;
+  };
+  /** The place right behind a value, unless the next value is what belongs to it: `3/16 footer 11/16`. */
+  const placeBehind = (i: number, kind: Kind): [at: number, place: string | null] => {
+    const at = beside(i, 1);
+    const next = at < 0 ? -1 : beside(at, 1);
+    const follows = next >= 0 && tokens[next]!.kind !== 'word' && placeAt(at, tokens[next]!.kind as Kind) !== null;
+    if (follows && placeAt(beside(next, 1), tokens[next]!.kind as Kind) === null) return [at, null];
+    return [at, placeAt(at, kind)];
+  };
+  const filled = (name: string) => !grammar.places[name]!.many && values.some((v) => v.place === name);
+  const counts = Object.keys(grammar.places).find((name) => grammar.places[name]!.kind === 'count');
+  const isCount = (i: number): boolean => {
+    const token = tokens[i]!;
+    if (counts && token.kind === 'length' && token.times) return !filled(counts);
+    if (!counts || token.kind !== 'length' || token.whole === null || filled(counts)) return false;
+    let next = beside(i, 1);
+    // `four pointed banners`
+    const lone = (at: number) =>
+      placeAt(at, 'length') !== null && grammar.places[placeAt(at, 'length')!]!.alone === true;
+    if (next >= 0 && lone(next) && known[beside(next, 1)]?.as === 'head') next = beside(next, 1);
+    if (next < 0) return false;
+    if (known[next]?.as === 'head') return true;
+    // `five 2 1/2 x 6 strips`, `five 1 inch wide strips`
+    if (tokens[next]!.kind === 'word') return false;
+    let after = beside(next, 1);
+    while (after >= 0 && known[after]?.as === 'place') after = beside(after, 1);
+    return after >= 0 && known[after]?.as === 'head';
+  };
+  const put = (place: string, token: Exclude<Token, { kind: 'word' | 'stop' }>, at: number): Mishearing | null => {
+    const { kind, allow, most } = grammar.places[place]!;
+    const texts = token.kind === 'size' ? [token.width, token.height] : [token.text];
+    if (kind === 'count') {
+      const n = Number(texts[0]);
+      if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: texts[0]!, most: most ?? 1 };
+    } else
+      for (const text of texts) {
+        const read = parseLength(text, unit, { allow: allow ?? 'zero' });
+        if (!read.ok) return read.problem;
+      }
+    values.push({ place, texts, at });
+    return null;
+  };
+  const plain: number[] = [];
+  // first what is said of something, so that the usual places are left for the rest
+  for (const [i, token] of tokens.entries()) {
+    if (token.kind === 'word' || token.kind === 'stop') continue;
+    if (isCount(i)) {
+      const problem = put(counts!, token, i);
+      if (problem) return fail(problem);
+      continue;
+    }
+    // `three mats`: they are counted by what is said of each
+    if (
+      !counts &&
+      token.kind === 'length' &&
+      token.spelled &&
+      token.whole !== null &&
+      known[beside(i, 1)]?.as === 'head'
+    )
+      continue;
+    const before = beside(i, -1);
+    const first = placeAt(before, token.kind);
+    const [behind, second] = placeBehind(i, token.kind);
+    const place = first ?? second;
+    if (place === null) {
+      plain.push(i);
+      continue;
+    }
+    used.add(first === null ? behind : before);
+    const problem = put(place, token, i);
+    if (problem) return fail(problem);
+  }
+  for (const i of plain) {
+    const token = tokens[i] as Exclude<Token, { kind: 'word' | 'stop' }>;
+    const said = token.kind === 'size' ? token.said : token.text;
+    const place = grammar.usual.find((name) => grammar.places[name]!.kind === token.kind && !filled(name));
+    if (place === undefined) {
+      const taken = grammar.usual.some((name) => grammar.places[name]!.kind === token.kind);
+      return fail({ code: taken ? 'said-twice' : 'goes-nowhere', text: said });
+    }
+    const problem = put(place, token, i);
+    if (problem) return fail(problem);
+  }
+  const empty = tokens.findIndex((_, i) => {
+    const word = known[i];
+    const said = (name: string) => grammar.places[name]!.alone || values.some((v) => v.place === name);
+    return word?.as === 'place' && !used.has(i) && !word.names.some(said);
+  });
+  const lone = tokens[empty];
+  if (lone?.kind === 'word') return fail({ code: 'value-missing', text: lone.said });
+  for (const [i, k] of known.entries())
+    if (k && 'names' in k && !used.has(i)) for (const name of k.names) if (grammar.places[name]!.alone) flags.add(name);
+  values.sort((a, b) => a.at - b.at);
+  const heads = new Set(known.flatMap((k) => (k?.as === 'head' ? [k.head] : [])));
+  return {
+    ok: true,
+    heard: { values: values.map(({ place, texts }) => ({ place, texts })), flags, heads },
+    known: count,
+  };
+}
+
+type Known =
+  | { readonly as: 'idle' }
+  /** It may be a place too. */
+  | { readonly as: 'head'; readonly head: string; readonly names: readonly string[] }
+  | { readonly as: 'flag'; readonly name: string }
+  | { readonly as: 'place'; readonly names: readonly string[] };
+
+/** What a word is to a grammar: as it stands, in the singular, or with a slip of the pen. */
+function lexiconOf({ heads, places, flags = {}, idle = [] }: Grammar): (word: string) => Known | null {
+  const words = new Map<string, Known>();
+  for (const word of idle) words.set(word, { as: 'idle' });
+  for (const [name, list] of Object.entries(flags)) for (const word of list) words.set(word, { as: 'flag', name });
+  for (const [name, { words: list }] of Object.entries(places))
+    for (const word of list) {
+      const known = words.get(word);
+      words.set(word, { as: 'place', names: known?.as === 'place' ? [...known.names, name] : [name] });
+    }
+  for (const word of heads) {
+    const known = words.get(word);
+    words.set(word, { as: 'head', head: word, names: known?.as === 'place' ? known.names : [] });
+  }
+  const all = [...words.keys()];
+  return (said) => {
+    for (const form of formsOf(said)) {
+      const known = words.get(form);
+      if (known) return known;
+    }
+    if (IDLE.has(said)) return { as: 'idle' };
+    const slips = said.length >= 8 ? 2 : said.length >= 5 ? 1 : 0;
+    const near = slips
+      ? all.find((word) => word.length >= 4 && distance(formsOf(said)[1] ?? said, word, slips) <= slips)
+      : undefined;
+    return near === undefined ? null : words.get(near)!;
+  };
+}
+
+/** A word as said, then without what makes it many, or done: `notched`, `gaps`, `reaches`. */
+function formsOf(said: string): string[] {
+  const forms = [said];
+  const bare = said.replace(/'s?$/, '');
+  if (bare !== said) forms.push(bare);
+  if (/[^s]s$/.test(bare)) forms.push(bare.slice(0, -1));
+  if (/(ch|sh|x|ss)es$/.test(bare)) forms.push(bare.slice(0, -2));
+  if (/ed$/.test(bare)) forms.push(bare.slice(0, -2), bare.slice(0, -1));
+  if (/ing$/.test(bare)) forms.push(bare.slice(0, -3), `${bare.slice(0, -3)}e`);
+  return forms;
+}
+
+/** Letters to add, leave out, change or swap to make one word of the other; more than `most` is not counted on. */
+function distance(a: string, b: string, most: number): number {
+  if (Math.abs(a.length - b.length) > most) return most + 1;
+  let [before, row]: number[][] = [[], Array.from({ length: b.length + 1 }, (_, j) => j)];
+  for (let i = 1; i <= a.length; i++) {
+    const next = [i];
+    for (let j = 1; j <= b.length; j++) {
+      const same = a[i - 1] === b[j - 1] ? 0 : 1;
+      let least = Math.min(row![j]! + 1, next[j - 1]! + 1, row![j - 1]! + same);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        least = Math.min(least, before![j - 2]! + 1);
+      next.push(least);
+    }
+    [before, row] = [row!, next];
+  }
+  return row![b.length]!;
+}
+
+/* What a recipe asks of what was heard. */
+
+export const lengthsAt = ({ values }: Heard, place: string): string[] =>
+  values.filter((v) => v.place === place).flatMap((v) => v.texts.slice(0, 1));
+export const lengthAt = (heard: Heard, place: string): LengthText | undefined => lengthsAt(heard, place)[0];
+export function sizeAt({ values }: Heard, place: string): { readonly width: string; readonly height: string } | null {
+  const found = values.find((v) => v.place === place && v.texts.length === 2);
+  return found ? { width: found.texts[0]!, height: found.texts[1]! } : null;
+}
+export const countAt = (heard: Heard, place: string): number | undefined => {
+  const said = lengthAt(heard, place);
+  return said === undefined ? undefined : Number(said);
+};

@@ -1,0 +1,13 @@
+export {
+  countAt,
+  hear,
+  lengthAt,
+  lengthsAt,
+  sizeAt,
+  type Grammar,
+  type Heard,
+  type HeardLine,
+  type HeardValue,
+  type Mishearing,
+  type Place,
+} from './grammar.ts';

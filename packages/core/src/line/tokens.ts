@@ -1,0 +1,185 @@
+import { BY_SAID, LENGTH_SAID } from '../length/index.ts';
+
+/*
+ * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a
+ * length and a word. Lengths that are written in words are the same as those in figures.
+ */
+
+export type Token =
+  | { readonly kind: 'word'; readonly word: string; readonly said: string }
+  /** As `length/` reads it; `whole` where it is a number that may count something; `spelled` in words. */
+  | {
+      readonly kind: 'length';
+      readonly text: string;
+      readonly whole: number | null;
+      readonly spelled: boolean;
+      readonly times?: boolean;
+    }
+  | { readonly kind: 'size'; readonly width: string; readonly height: string; readonly said: string }
+  /** A comma and the like: what stands before does not belong to what follows. */
+  | { readonly kind: 'stop' };
+
+const SIZE = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+/** `x2`: so many of it. */
+const TIMES = String.raw`(?<=^|\p{L}\s{0,2})[x×]\s?(\d{1,4})(?!\d|\s*[/⁄.,x×]|\s+\d+\s*/)`;
+const PIECES = new RegExp(`${TIMES}|(${SIZE})|(${LENGTH_SAID})|(\\p{L}[\\p{L}'’-]*)|([,;:.!?]+)|(\\S)`, 'giu');
+const BY = new RegExp(BY_SAID, 'i');
+const ONES = [
+  ...['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'],
+  ...['thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty'],
+];
+const NUMBERS = new Map<string, number>([
+  ...ONES.map((word, n): [string, number] => [word, n]),
+  ['dozen', 12],
+  ['couple', 2],
+]);
+const PARTS = new Map<string, number>([
+  ...(['half', 'halves'] as const).map((word): [string, number] => [word, 2]),
+  ...(['third', 'quarter', 'fifth', 'sixth', 'eighth', 'sixteenth'] as const).flatMap((word): [string, number][] => {
+    const of = { third: 3, quarter: 4, fifth: 5, sixth: 6, eighth: 8, sixteenth: 16 }[word];
+    return [
+      [word, of],
+      [`${word}s`, of],
+    ];
+  }),
+]);
+const UNITS = new Map<string, string>([
+  ...['in', 'inch', 'inches'].map((word): [string, string] => [word, 'in']),
+  ...['mm', 'millimetre', 'millimetres', 'millimeter', 'millimeters'].map((word): [string, string] => [word, 'mm']),
+  ...['cm', 'centimetre', 'centimetres', 'centimeter', 'centimeters'].map((word): [string, string] => [word, 'cm']),
+]);
+/** Between a fraction in words and its unit: `half an inch`, `a quarter of an inch`. */
+const LINKS = new Set(['a', 'an', 'of']);
+
+/** The words and values of a line, from left to right. Never throws; whether a length reads is asked where it is used. */
+export function tokensOf(line: string): Token[] {
+  const raw: Token[] = [];
+  const plain = line.replace(/[’‘]/g, "'");
+  for (const [said, times, size, length, word, stop] of plain.matchAll(PIECES)) {
+    if (times !== undefined) raw.push({ ...lengthToken(times), times: true } as Token);
+    else if (size !== undefined) raw.push(sizeSaid(size));
+    else if (length !== undefined) raw.push(lengthToken(length.trim()));
+    else if (word !== undefined) raw.push({ kind: 'word', word: word.toLowerCase(), said });
+    else if (stop !== undefined) raw.push({ kind: 'stop' });
+    else raw.push({ kind: 'word', word: said, said });
+  }
+  return squares(sizes(spelledOut(raw)));
+}
+
+function sizeSaid(said: string): Token {
+  const [width = '', height = ''] = said.split(BY).map((half) => half.trim());
+  return { kind: 'size', width: withUnitOf(height, width), height, said: said.trim() };
+}
+
+const UNIT_AT_END = /(inches|inch|in|''|"|″|”|mm|cm)$/i;
+/** A unit after the second of two holds for both. */
+function withUnitOf(second: string, first: string): string {
+  const unit = UNIT_AT_END.exec(second)?.[1];
+  return unit && !UNIT_AT_END.test(first) ? `${first} ${unit}` : first;
+}
+
+function lengthToken(text: string): Token {
+  return { kind: 'length', text, whole: /^\d{1,4}$/.test(text) ? Number(text) : null, spelled: false };
+}
+
+/** `three quarters`, `one and a half`, `an inch`, `half an inch`, `five`: values that were said in words. */
+function spelledOut(tokens: readonly Token[]): Token[] {
+  const out: Token[] = [];
+  const wordAt = (i: number): string | null => (tokens[i]?.kind === 'word' ? tokens[i].word : null);
+  const articleAt = (i: number) => wordAt(i) === 'a' || wordAt(i) === 'an';
+  /** How many tokens a fraction takes, and what it is. */
+  const partAt = (i: number): { takes: number; part: string } | null => {
+    const article = articleAt(i) ? 1 : 0;
+    const counted = article ? undefined : numberAt(i);
+    const from = i + (article || (counted === undefined ? 0 : 1));
+    const of = PARTS.get(wordAt(from) ?? '');
+    // half a dozen, and half-and-half, are no lengths
+    if (of === undefined || (wordAt(from + 1) === 'a' && wordAt(from + 2) === 'dozen')) return null;
+    return { takes: from + 1 - i, part: `${counted ?? 1}/${of}` };
+  };
+  const numberAt = (i: number): number | undefined => {
+    const token = tokens[i];
+    if (token?.kind === 'word') return NUMBERS.get(token.word);
+    return token?.kind === 'length' && token.whole !== null ? token.whole : undefined;
+  };
+  const unitAt = (i: number): { takes: number; unit: string } => {
+    let at = i;
+    while (LINKS.has(wordAt(at) ?? '') && at < i + 2) at++;
+    const unit = UNITS.get(wordAt(at) ?? '');
+    return unit === undefined ? { takes: 0, unit: '' } : { takes: at + 1 - i, unit: ` ${unit}` };
+  };
+  for (let i = 0; i < tokens.length;) {
+    const token = tokens[i]!;
+    const next = wordAt(i + 1);
+    if (wordAt(i) === 'half' && next === 'a' && wordAt(i + 2) === 'dozen') {
+      out.push({ kind: 'length', text: '6', whole: 6, spelled: true });
+      i += 3;
+      continue;
+    }
+    const whole = numberAt(i);
+    const joined = whole !== undefined && next === 'and' ? partAt(i + 2) : null;
+    if (whole !== undefined && joined && !joined.part.startsWith('0')) {
+      const { takes, unit } = unitAt(i + 2 + joined.takes);
+      out.push({ kind: 'length', text: `${whole} ${joined.part}${unit}`, whole: null, spelled: true });
+      i += 2 + joined.takes + takes;
+      continue;
+    }
+    const part = partAt(i);
+    if (part) {
+      const { takes, unit } = unitAt(i + part.takes);
+      out.push({ kind: 'length', text: `${part.part}${unit}`, whole: null, spelled: true });
+      i += part.takes + takes;
+      continue;
+    }
+    const unit = UNITS.get(next ?? '');
+    if ((articleAt(i) || (whole !== undefined && token.kind === 'word')) && unit !== undefined) {
+      // `an inch and a half`
+      const more = wordAt(i + 2) === 'and' ? partAt(i + 3) : null;
+      out.push({
+        kind: 'length',
+        text: `${whole ?? 1}${more ? ` ${more.part}` : ''} ${unit}`,
+        whole: null,
+        spelled: true,
+      });
+      i += 2 + (more ? 1 + more.takes : 0);
+      continue;
+    }
+    if (whole !== undefined && token.kind === 'word') {
+      // `a dozen`
+      if (out.at(-1)?.kind === 'word' && articleAt(i - 1)) out.pop();
+      out.push({ kind: 'length', text: String(whole), whole, spelled: true });
+      i += 1;
+      continue;
+    }
+    out.push(token);
+    i += 1;
+  }
+  return out;
+}
+
+/** `four by six`: what became two lengths with a word between. */
+function sizes(tokens: readonly Token[]): Token[] {
+  const out: Token[] = [];
+  for (let i = 0; i < tokens.length; i++) {
+    const [a, by, b] = [tokens[i]!, tokens[i + 1], tokens[i + 2]];
+    const joins = by?.kind === 'word' && (by.word === 'by' || by.word === 'x');
+    if (a.kind === 'length' && joins && b?.kind === 'length') {
+      const said = `${a.text} x ${b.text}`;
+      out.push({ kind: 'size', width: withUnitOf(b.text, a.text), height: b.text, said });
+      i += 2;
+    } else out.push(a);
+  }
+  return out;
+}
+
+/** `2 1/4 square`, `2 1/4 in squares`: as wide as high. */
+function squares(tokens: readonly Token[]): Token[] {
+  return tokens.flatMap((token, i): Token[] => {
+    const next = tokens[i + 1];
+    if (token.kind === 'length' && next?.kind === 'word' && next.word === 'square')
+      return [{ kind: 'size', width: token.text, height: token.text, said: `${token.text} square` }];
+    const before = tokens[i - 1];
+    if (token.kind === 'word' && token.word === 'square' && before?.kind === 'length') return [];
+    return [token];
+  });
+}

@@ -1,0 +1,315 @@
+import { describe, expect, test } from '@jest/globals';
+import { MARKS, inches } from '../length/index.ts';
+import { recipeOf, sayRecipe, type RecipeId, type Table } from './index.ts';
+
+/* Lines as people write them, and as they would blurt them out: which recipe each is about, and all that is given by it. */
+
+const table: Table = {
+  ...{ unit: 'in', mark: MARKS['1/16'] },
+  room: { width: inches(12), height: inches(12), seams: [] },
+};
+const hear = (line: string) => sayRecipe(line, table, () => 'one');
+/** What is usual is left out. */
+const USUAL = ['even', 'centre', 'fill', 'room', 'left', 'notch'];
+const given = (recipe: RecipeId, input: unknown): string =>
+  recipeOf(recipe)
+    .fields(input)
+    .flatMap((f) =>
+      f.value === undefined || (f.kind === 'choice' && USUAL.includes(f.value))
+        ? []
+        : [`${f.path.join('.')} ${f.value}`],
+    )
+    .join(', ');
+
+const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [
+  ['mat 1/8 around 4 x 6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
+  [
+    'mats 1/8, 1/16, 3/8 around 3 1/2 x 5',
+    'mat-stack',
+    'print.width 3 1/2, print.height 5, mats.0.reveal.all 1/8, mats.1.reveal.all 1/16, mats.2.reveal.all 3/8',
+  ],
+  [
+    'mat 1 1/4 ½ for 4 by 6',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1 1/4, mats.1.reveal.all ½',
+  ],
+  [
+    "mats ⅙ 1/8'' round 4 x 6",
+    'mat-stack',
+    "print.width 4, print.height 6, mats.0.reveal.all ⅙, mats.1.reveal.all 1/8''",
+  ],
+  ['3/16 mat around 3 7/8 by 5 5/8', 'mat-stack', 'print.width 3 7/8, print.height 5 5/8, mats.0.reveal.all 3/16'],
+  [
+    'a mat of 3/16 behind a 3 7/8 x 5 5/8 print',
+    'mat-stack',
+    'print.width 3 7/8, print.height 5 5/8, mats.0.reveal.all 3/16',
+  ],
+  [
+    'what size mat for a 3 7/8 x 5 5/8 photo with 3/16 showing',
+    'mat-stack',
+    'print.width 3 7/8, print.height 5 5/8, mats.0.reveal.all 3/16',
+  ],
+  ['print 3 7/8 x 5 5/8, reveal 3/16', 'mat-stack', 'print.width 3 7/8, print.height 5 5/8, mats.0.reveal.all 3/16'],
+  [
+    'how big is a mat with 3/16 showing round 3 7/8 x 5 5/8',
+    'mat-stack',
+    'print.width 3 7/8, print.height 5 5/8, mats.0.reveal.all 3/16',
+  ],
+  [
+    'photo 3 1/2 x 5 with mats 1/8 1/16 3/8',
+    'mat-stack',
+    'print.width 3 1/2, print.height 5, mats.0.reveal.all 1/8, mats.1.reveal.all 1/16, mats.2.reveal.all 3/8',
+  ],
+  [
+    'a photo 3 1/2 by 5 with three mats 1/8, 1/16 and 3/8',
+    'mat-stack',
+    'print.width 3 1/2, print.height 5, mats.0.reveal.all 1/8, mats.1.reveal.all 1/16, mats.2.reveal.all 3/8',
+  ],
+  [
+    'photo four by six with an eighth of an inch mat',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/8 in',
+  ],
+  [
+    'double mat, an eighth and a quarter, for a 4x6',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4',
+  ],
+  [
+    'mat for 4x6, 1/4 left and right, 1/8 top and bottom',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.style four, mats.0.reveal.left 1/4, mats.0.reveal.right 1/4, mats.0.reveal.top 1/8, mats.0.reveal.bottom 1/8',
+  ],
+  [
+    'mat 3/16 footer 11/16 around 2 1/4 x 2 1/4',
+    'mat-stack',
+    'print.width 2 1/4, print.height 2 1/4, mats.0.reveal.style footer, mats.0.reveal.sides 3/16, mats.0.reveal.bottom 11/16',
+  ],
+  [
+    'footer mat 3/16, 11/16 at the bottom, round 2 1/4 square',
+    'mat-stack',
+    'print.width 2 1/4, print.height 2 1/4, mats.0.reveal.style footer, mats.0.reveal.sides 3/16, mats.0.reveal.bottom 11/16',
+  ],
+  [
+    '3/16 mat with 11/16 at the foot round 2 1/4 square',
+    'mat-stack',
+    'print.width 2 1/4, print.height 2 1/4, mats.0.reveal.style footer, mats.0.reveal.sides 3/16, mats.0.reveal.bottom 11/16',
+  ],
+  [
+    'mat round 2 1/4 square: 3/16 on three sides, 11/16 below',
+    'mat-stack',
+    'print.width 2 1/4, print.height 2 1/4, mats.0.reveal.style footer, mats.0.reveal.sides 3/16, mats.0.reveal.bottom 11/16',
+  ],
+  [
+    'mat 5 1/2 x 3 3/4 round a 5 x 3 1/2 print',
+    'mat-stack',
+    'print.width 5, print.height 3 1/2, mats.0.reveal.style two, mats.0.width 5 1/2, mats.0.height 3 3/4',
+  ],
+  [
+    'mat round 5 x 3 1/2 of 5 1/2 x 4',
+    'mat-stack',
+    'print.width 5, print.height 3 1/2, mats.0.width 5 1/2, mats.0.height 4',
+  ],
+  [
+    'how big a photo on 4 1/2 x 5 7/8 with a quarter showing',
+    'mat-stack',
+    'mats.0.reveal.all 1/4, mats.0.width 4 1/2, mats.0.height 5 7/8',
+  ],
+  [
+    'largest print for a 4 1/2 x 5 7/8 scrap, reveal 1/4',
+    'mat-stack',
+    'mats.0.reveal.all 1/4, mats.0.width 4 1/2, mats.0.height 5 7/8',
+  ],
+  [
+    'the biggest photo from a 4 1/2 x 5 7/8 scrap with 1/4 reveal',
+    'mat-stack',
+    'mats.0.reveal.all 1/4, mats.0.width 4 1/2, mats.0.height 5 7/8',
+  ],
+  [
+    'mat 4 x 6 for a 4 1/4 x 6 print',
+    'mat-stack',
+    'print.width 4 1/4, print.height 6, mats.0.reveal.style two, mats.0.width 4, mats.0.height 6',
+  ],
+  ['mats an inch and a half round 4 x 6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1 1/2 in'],
+  ['mat half an inch round four by six', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/2 in'],
+  ['matt 1/8 arround 4 x 6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
+  ['6 mm mat round 89 x 127', 'mat-stack', 'print.width 89 mm, print.height 127 mm, mats.0.reveal.all 6 mm'],
+  ['mat 1/8" around 4" x 6"', 'mat-stack', 'print.width 4", print.height 6", mats.0.reveal.all 1/8"'],
+  [
+    'mat 1/8 1/4 around 4x6 please',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4',
+  ],
+  [
+    'I need a mat for my 4 x 6 photo with a quarter inch border',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/4 in',
+  ],
+  ['mat three eighths round 5 by 7', 'mat-stack', 'print.width 5, print.height 7, mats.0.reveal.all 3/8'],
+  ['mat 0.25 round 4 x 6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 0.25'],
+  [
+    'two mats round 4x6, 1/8 and 1/4',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4',
+  ],
+  ['print 4 x 6', 'photo', 'print.width 4, print.height 6'],
+  ['a 4 x 6 photo', 'photo', 'print.width 4, print.height 6'],
+  ['photo 4 by 6 border 1/8', 'photo', 'print.width 4, print.height 6, border 1/8'],
+  ['print 4x6 with a white border of 1/8 in', 'photo', 'print.width 4, print.height 6, border 1/8 in'],
+  ['4 x 6 print, eighth inch border', 'photo', 'print.width 4, print.height 6, border 1/8 in'],
+  ['print 4 x 6 as 8 x 10', 'photo', 'print.width 4, print.height 6, crop.width 8, crop.height 10'],
+  ['enlarge print 4 x 6 to 8 x 10', 'photo', 'print.width 4, print.height 6, crop.width 8, crop.height 10'],
+  [
+    'photo 4x6 as 8x10 without losing anything',
+    'photo',
+    'print.width 4, print.height 6, crop.width 8, crop.height 10, crop.keep whole',
+  ],
+  [
+    'crop photo 4 x 6 to 3 square, keep the left',
+    'photo',
+    'print.width 4, print.height 6, crop.width 3, crop.height 3',
+  ],
+  [
+    '4x6 photo cropped to 4 square keep top',
+    'photo',
+    'print.width 4, print.height 6, crop.width 4, crop.height 4, crop.upDown top',
+  ],
+  [
+    'picture 100 mm x 150 mm border 3 mm as 80 mm x 80 mm',
+    'photo',
+    'print.width 100 mm, print.height 150 mm, border 3 mm, crop.width 80 mm, crop.height 80 mm',
+  ],
+  [
+    'print 4 x 6, lose nothing, as 5 x 7',
+    'photo',
+    'print.width 4, print.height 6, crop.width 5, crop.height 7, crop.keep whole',
+  ],
+  ['panels 3/8 1/2', 'base-panels', 'panels.0.reveal.all 3/8, panels.1.reveal.all 1/2'],
+  ['base panels a quarter inset', 'base-panels', 'panels.0.reveal.all 1/4'],
+  ['panel half an inch smaller', 'base-panels', 'panels.0.reveal.all 1/2 in'],
+  [
+    'panels 11 1/4 square, 9 1/2 square, 9 square',
+    'base-panels',
+    'panels.0.width 11 1/4, panels.0.height 11 1/4, panels.1.width 9 1/2, panels.1.height 9 1/2, panels.2.width 9, panels.2.height 9',
+  ],
+  ['a panel 11 x 8 1/2', 'base-panels', 'panels.0.reveal.style two, panels.0.width 11, panels.0.height 8 1/2'],
+  ['panels 10 mm, 25 mm', 'base-panels', 'panels.0.reveal.all 10 mm, panels.1.reveal.all 25 mm'],
+  ['base with panels 3/8 and 7/8 showing', 'base-panels', 'panels.0.reveal.all 3/8, panels.1.reveal.all 7/8'],
+  ['background with a quarter inch reveal', 'base-panels', 'panels.0.reveal.all 1/4 in'],
+  [
+    'panel 1/2, 1 at the bottom',
+    'base-panels',
+    'panels.0.reveal.style footer, panels.0.reveal.sides 1/2, panels.0.reveal.bottom 1',
+  ],
+  ['pannel 3/8', 'base-panels', 'panels.0.reveal.all 3/8'],
+  [
+    'panels 1/4 left, 1/2 right, 1 top, 1 bottom',
+    'base-panels',
+    'panels.0.reveal.style four, panels.0.reveal.left 1/4, panels.0.reveal.right 1/2, panels.0.reveal.top 1, panels.0.reveal.bottom 1',
+  ],
+  ['5 banners 1 3/8 x 4 1/2', 'banner-strip', 'strip.width 1 3/8, strip.length 4 1/2, count 5, row.gap 1/4'],
+  ['five banners 1 3/8 by 4 1/2', 'banner-strip', 'strip.width 1 3/8, strip.length 4 1/2, count 5, row.gap 1/4'],
+  [
+    'seven banners 1 x 3 gap 1/4 point',
+    'banner-strip',
+    'strip.width 1, strip.length 3, count 7, row.gap 1/4, end.shape point',
+  ],
+  [
+    'banners 2 x 6 gap 1/2 margin 3/4 notch 7/8',
+    'banner-strip',
+    'strip.width 2, strip.length 6, row.gap 1/2, row.margin 3/4, end.depth 7/8',
+  ],
+  [
+    '3 banners 30 mm x 80 mm gap 10 mm slant 15 mm',
+    'banner-strip',
+    'strip.width 30 mm, strip.length 80 mm, count 3, row.gap 10 mm, end.shape slant, end.depth 15 mm',
+  ],
+  [
+    'five banners across 12 with quarter gaps',
+    'banner-strip',
+    'strip.length 4, count 5, spread row, row.gap 1/4, row.across 12',
+  ],
+  [
+    '6 pennants 1 1/2 wide and 4 long, half an inch apart',
+    'banner-strip',
+    'strip.width 1 1/2, strip.length 4, count 6, row.gap 1/2 in',
+  ],
+  ['bannrs 2 x 6, noched 7/8', 'banner-strip', 'strip.width 2, strip.length 6, row.gap 1/4, end.depth 7/8'],
+  [
+    'banners 2 1/2 x 6 with a fishtail 7/8 deep',
+    'banner-strip',
+    'strip.width 2 1/2, strip.length 6, row.gap 1/4, end.depth 7/8',
+  ],
+  [
+    'a row of five banners 2 x 5, a quarter apart',
+    'banner-strip',
+    'strip.width 2, strip.length 5, count 5, spread row, row.gap 1/4',
+  ],
+  ['half a dozen banners 1 x 3', 'banner-strip', 'strip.width 1, strip.length 3, count 6, row.gap 1/4'],
+  ['a dozen banners 3/4 x 3, 1/8 apart', 'banner-strip', 'strip.width 3/4, strip.length 3, count 12, row.gap 1/8'],
+  ['how many banners 2 x 5 fit with 1/4 gaps', 'banner-strip', 'strip.width 2, strip.length 5, row.gap 1/4'],
+  [
+    'I want 4 pointed banners, 2 wide, 5 long',
+    'banner-strip',
+    'strip.width 2, strip.length 5, count 4, row.gap 1/4, end.shape point',
+  ],
+  [
+    'four straight banners 2 x 5 overlapping an eighth',
+    'banner-strip',
+    'strip.width 2, strip.length 5, count 4, row.gap -1/8, end.shape straight',
+  ],
+  ['banners x5 1 3/8 x 4 1/2', 'banner-strip', 'strip.width 1 3/8, strip.length 4 1/2, count 5, row.gap 1/4'],
+  [
+    'three banners 2 1/2 inches wide and 6 inches long with margins of 1/2',
+    'banner-strip',
+    'strip.width 2 1/2 inches, strip.length 6 inches, count 3, row.margin 1/2',
+  ],
+  [
+    'slanted banners 2 x 5, longer on the right',
+    'banner-strip',
+    'strip.width 2, strip.length 5, row.gap 1/4, end.shape slant, end.longer right',
+  ],
+  ['5 streamers', 'banner-strip', 'strip.length 4, count 5, row.gap 1/4'],
+  [
+    'nine banners across 11 1/2, gaps 1/8, 3 long',
+    'banner-strip',
+    'strip.length 3, count 9, spread row, row.gap 1/8, row.across 11 1/2',
+  ],
+];
+
+describe('a line is understood', () => {
+  test.each(LINES)('%s', (line, recipe, all) => {
+    const heard = hear(line);
+    expect(heard).toMatchObject({ recipe, said: { ok: true } });
+    const input = heard?.said.ok ? heard.said.input : null;
+    expect(given(recipe, input)).toBe(all);
+    expect(recipeOf(recipe).input.safeParse(input).error).toBeUndefined();
+  });
+});
+
+describe('what is not understood is named', () => {
+  test.each([
+    ['mat', 'phrase-unreadable', 'mat'],
+    ['mat 1/8 around', 'value-missing', 'around'],
+    ['mat 1/8 around 4 x lots', 'word-unknown', 'lots'],
+    ['mat 1/8 purple around 4 x 6', 'word-unknown', 'purple'],
+    ['mat -1/8 around 4x6', 'length-not-positive', '-1/8'],
+    ['mat 1/8 around 4 x 6 around 5 x 7', 'goes', ''],
+    ['panels', 'phrase-unreadable', 'panels'],
+    ['print 4 x 6 border lots', 'word-unknown', 'lots'],
+    ['print 4 x 6 as 8 x 10, 3 x 5', 'said-twice', '3 x 5'],
+    ['99 banners 1 x 3', 'too-many', '99'],
+    ['0 banners 1 x 3', 'too-many', '0'],
+    ['banners gap', 'value-missing', 'gap'],
+    ['banners 2 x 500', 'length-too-large', '500'],
+    ['bananas 2 x 5', null, ''],
+    ['hello world', null, ''],
+    ['', null, ''],
+    ['4 x 6', null, ''],
+  ] as const)('%j: %s', (line, code, text) => {
+    const heard = hear(line);
+    if (code === null) return expect(heard).toBeNull();
+    if (code === 'goes') return expect(heard?.said).toMatchObject({ ok: true });
+    expect(heard?.said).toMatchObject({ ok: false, problem: { code, text } });
+  });
+});

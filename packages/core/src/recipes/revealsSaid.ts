@@ -1,0 +1,83 @@
+import type { LengthText } from '../length/index.ts';
+import type { Heard, Place } from '../line/index.ts';
+import type { NestedLayer } from './nested.ts';
+import type { Reveal } from './reveals.ts';
+
+/*
+ * Layers as they are said in a line, one after the other: `1/8 1/4`, `3/16, 11/16 at the bottom`, `1/4 left and right, 1/8 top
+ * and bottom`, `11 1/4 square, 9 1/2 square`. Each plain reveal and each size begins a layer; what is said of an edge belongs to
+ * the layer before.
+ */
+
+const EDGES = ['left', 'right', 'top', 'bottom', 'sides'] as const;
+type Said = Partial<Record<(typeof EDGES)[number] | 'all', LengthText>>;
+
+/** The places of layers that show a reveal. */
+export const LAYER_PLACES = {
+  reveal: { kind: 'length', words: ['reveal', 'showing', 'show', 'border', 'rim', 'edge'], many: true, alone: true },
+  bottom: { kind: 'length', words: ['bottom', 'footer', 'foot', 'below', 'beneath'], many: true, alone: true },
+  top: { kind: 'length', words: ['top', 'above'], many: true, alone: true },
+  left: { kind: 'length', words: ['left'], many: true, alone: true },
+  right: { kind: 'length', words: ['right'], many: true, alone: true },
+  sides: { kind: 'length', words: ['side', 'other', 'rest', 'sides'], many: true, alone: true },
+} as const satisfies Record<string, Place>;
+
+function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
+  const rest = all ?? sides;
+  const known = (entries: Readonly<Record<string, LengthText | undefined>>) =>
+    Object.fromEntries(Object.entries(entries).filter(([, text]) => text !== undefined));
+  if (left !== undefined || right !== undefined || top !== undefined)
+    return {
+      style: 'four',
+      ...known({ left: left ?? rest, right: right ?? rest, top: top ?? rest, bottom: bottom ?? rest }),
+    };
+  if (bottom !== undefined) return { style: 'footer', ...known({ sides: rest, bottom }) };
+  return { style: 'even', ...known({ all: rest }) };
+}
+
+/** The layers of a line, in their order. Sizes said at `sized` are layers of that size. */
+export function layersSaid({ values, flags }: Heard, sized: string, newId: () => string): NestedLayer[] {
+  const layers: { said: Said; size: { width: string; height: string } | null }[] = [];
+  let edges: Said | null = null;
+  const begin = (said: Said, size: { width: string; height: string } | null = null) => {
+    layers.push({ said, size });
+    edges = said;
+  };
+  for (const { place, texts } of values) {
+    const [text] = texts;
+    if (place === sized) {
+      const last = layers.at(-1);
+      // `1/4 showing on 4 1/2 x 5 7/8` is one layer: its reveal and its size
+      if (last && !last.size && layers.length === 1) last.size = { width: text!, height: texts[1]! };
+      else begin({}, { width: text!, height: texts[1]! });
+    } else if (place === 'reveal') {
+      const last = layers.at(-1);
+      if (last?.size && last.said.all === undefined && layers.length === 1) last.said.all = text!;
+      else if (edges && (edges as Said).all === undefined && !last?.size) (edges as Said).all = text!;
+      else begin({ all: text! });
+    } else if (EDGES.some((edge) => edge === place)) {
+      if (!edges || (edges as Said)[place as keyof Said] !== undefined) begin({});
+      edges![place as keyof Said] = text!;
+    }
+  }
+  // `1/4 left and right`: said of one, meant of both
+  for (const [one, other] of [
+    ['left', 'right'],
+    ['top', 'bottom'],
+  ] as const)
+    for (const { said } of layers.slice(-1))
+      for (const [a, b] of [
+        [one, other],
+        [other, one],
+      ] as const)
+        if (said[a] !== undefined && said[b] === undefined && flags.has(b)) said[b] = said[a];
+  return layers.map(({ said, size }) => ({ id: newId(), reveal: revealOf(said), ...size }));
+}
+
+/** The same layers, those that are said by their size alone with their own reveal across and up where one all round cannot be. */
+export const unevenWhereNeeded = (layers: readonly NestedLayer[]): NestedLayer[] =>
+  layers.map((layer) =>
+    layer.width !== undefined && layer.reveal.style === 'even' && layer.reveal.all === undefined
+      ? { ...layer, reveal: { style: 'two' } }
+      : layer,
+  );

@@ -1,0 +1,142 @@
+import {
+  exactText,
+  recipeOf,
+  roundExact,
+  fieldKey,
+  TICKS_PER_UNIT,
+  type Blank,
+  type Exact,
+  type Laid,
+  type RecipeId,
+  type Table,
+  type Ticks,
+} from '@temnex/core';
+import { fieldWords, saidBackWords, sumWords } from './fields.ts';
+import { figure, fullFigure, type Voice } from './lengths.ts';
+import { offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
+import { finishWords } from './recipes/words.ts';
+import { recipeWords } from './recipes/index.ts';
+
+/*
+ * What a construction comes to, in words and figures: `temnex say` prints it, and `--json` gives it as a document.
+ */
+
+/** `temnex-answer`, version 1. Lengths are text in the unit that was asked for; see docs/formats.md. */
+export interface Answer {
+  readonly format: 'temnex-answer';
+  readonly version: 1;
+  /** What was understood, said back; null where the line was not. */
+  readonly understood: string | null;
+  readonly recipe: RecipeId | null;
+  readonly values: ReadonlyArray<{
+    readonly name: string;
+    /** At the mark, with the difference where it is on none. */
+    readonly text: string;
+    /** A decimal of the unit; of a number, the number. */
+    readonly exact: string;
+    readonly given: boolean;
+    readonly sum: string | null;
+  }>;
+  readonly pieces: ReadonlyArray<{
+    readonly name: string;
+    readonly width: string;
+    readonly height: string;
+    readonly quantity: number;
+    readonly finish: readonly string[];
+  }>;
+  /** Where to pencil: each so far from the left or from the bottom. */
+  readonly marks: ReadonlyArray<{ readonly name: string; readonly at: string }>;
+  readonly problems: readonly string[];
+  /** What would help, or be better. */
+  readonly offers: readonly string[];
+}
+
+/** Nothing was understood, and why. */
+export const notUnderstood = (why: string): Answer => ({
+  ...{ format: 'temnex-answer', version: 1, understood: null, recipe: null },
+  ...{ values: [], pieces: [], marks: [], problems: [why], offers: [] },
+});
+
+/** Twelve decimals are more than a tick, and as many as a person checks. */
+function decimalOf({ n, d }: Exact, per: number): string {
+  const whole = n * 10n ** 12n;
+  const scaled = whole / (d * BigInt(per));
+  const digits = (scaled < 0n ? -scaled : scaled).toString().padStart(13, '0');
+  const text = `${digits.slice(0, -12)}.${digits.slice(-12)}`.replace(/\.?0+$/, '');
+  return scaled < 0n ? `-${text}` : text;
+}
+
+/** What an input of a recipe comes to on a table. */
+export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer {
+  const known = recipeOf(recipe);
+  const solved = known.solve(input, table);
+  const voice: Voice = { mark: table.mark, figures: 'plain' };
+  const words = recipeWords(recipe);
+  const head = { format: 'temnex-answer', version: 1, understood: saidBackWords(recipe, input), recipe } as const;
+  if (solved.status === 'refused')
+    return {
+      ...head,
+      ...{ values: [], pieces: [], marks: [] },
+      problems: solved.problems.map((p) => recipeProblemWords(recipe, p, voice)),
+      offers: solved.offers.map((o) => offerWords(recipe, o, voice)),
+    };
+  const { laid, values, sums, suggestions } = solved;
+  const per = TICKS_PER_UNIT[table.unit];
+  const said = known.fields(input).flatMap((field) => {
+    const value = values.get(fieldKey(field.path));
+    if (field.kind === 'choice' || !value) return [];
+    const name = fieldWords(recipe, field.path);
+    const given = field.value !== undefined;
+    if (field.kind === 'count') {
+      const number = String(Number(value.n) / Number(value.d));
+      return [{ name, text: number, exact: number, given, sum: null }];
+    }
+    const total = roundExact(value, 'nearest');
+    const sum = sums.get(fieldKey(field.path));
+    return [
+      {
+        ...{ name, text: fullFigure(total, voice), exact: decimalOf(value, per), given },
+        sum: sum && !given ? sumWords(sum, total, voice) : null,
+      },
+    ];
+  });
+  const say = (length: number) => figure(length, voice);
+  const text = (length: Ticks) => exactText(length, table.unit);
+  const named = (blank: Blank) => words.piece(blank.role, blank.n, words.item(1));
+  return {
+    ...head,
+    values: said,
+    pieces: laid.blanks.map((blank) => ({
+      ...{ name: named(blank), width: text(blank.width), height: text(blank.height), quantity: blank.quantity },
+      finish: blank.finish.map((f) => finishWords(f, say)),
+    })),
+    marks: [...marksOn(laid, named, text), ...placesOf(laid, recipe, text)],
+    problems: [],
+    offers: suggestions.map((s) => suggestionWords(recipe, s, voice)),
+  };
+}
+
+/** The pencil lines of each piece, from its own left or bottom edge. */
+const marksOn = (laid: Laid, named: (blank: Blank) => string, text: (length: Ticks) => string): Answer['marks'] =>
+  laid.blanks.flatMap((blank) =>
+    blank.marks.map(({ kind, from, to }) =>
+      from.x === to.x
+        ? { name: `${named(blank)}: ${kind} line, from the left`, at: text(from.x) }
+        : { name: `${named(blank)}: ${kind} line, from the bottom`, at: text(from.y) },
+    ),
+  );
+
+/** Where each of several alike begins, counted from one edge of the whole. */
+function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
+  const words = recipeWords(recipe);
+  return laid.blanks
+    .filter((blank) => blank.quantity > 1)
+    .flatMap((blank) => {
+      const alike = laid.layers.filter((layer) => layer.blank === blank.key);
+      const level = alike.every((layer) => layer.box.y === alike[0]!.box.y);
+      return alike.map(({ role, n, box }) => ({
+        name: `${words.part(role, n, words.item(1))} begins, from the ${level ? 'left' : 'bottom'}`,
+        at: box[level ? 'x' : 'y'] ? text(box[level ? 'x' : 'y']) : '0',
+      }));
+    });
+}
