@@ -1,12 +1,16 @@
 import {
+  MARKS,
   exactText,
   inUnit,
+  inches,
   recipeOf,
   roundExact,
+  valueAt,
   type Exact,
   type FieldPath,
   type RecipeId,
   type Sum,
+  type Table,
 } from '@temnex/core';
 import { figure, type Voice } from './lengths.ts';
 import { recipeWords } from './recipes/index.ts';
@@ -68,13 +72,19 @@ function decimal(value: Exact, { mark }: Voice): string {
   return mark.unit === 'mm' ? `${Number(number.toFixed(3))} mm` : String(Number(number.toFixed(4)));
 }
 
+const PAGE: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
+
 /** What was understood of a line, said back: `mats: width of the print 4, …`. */
 export function saidBackWords(recipe: RecipeId, input: unknown): string {
+  const usual = recipeOf(recipe).start(PAGE, () => '');
   const given = recipeOf(recipe)
     .fields(input)
     .flatMap((f) => {
-      if (f.kind === 'choice' || f.value === undefined) return [];
-      return [`${fieldWords(recipe, f.path)} ${f.value}`];
+      if (f.value === undefined) return [];
+      if (f.kind !== 'choice') return [`${fieldWords(recipe, f.path)} ${f.value}`];
+      // a style of reveal is told by its values, and what is usual goes without saying
+      const plain = f.path.at(-1) === 'style' || f.value === (valueAt(usual, f.path) ?? f.options[0]);
+      return plain ? [] : [recipeWords(recipe).option(f.path, f.value)];
     });
   return `${recipeWords(recipe).title}: ${given.join(', ')}`;
 }

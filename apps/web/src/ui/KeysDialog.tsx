@@ -1,5 +1,7 @@
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { styled } from 'styled-components';
+import { RECIPE_IDS, recipeOf } from '@temnex/core';
+import { recipeWords } from '@temnex/words';
 import { Plain } from './buttons.tsx';
 import type { Station } from './Tape.tsx';
 
@@ -12,7 +14,9 @@ const Veil = styled(ModalOverlay)`
   background: #16161680;
 `;
 const Sheet = styled(Modal)`
-  width: min(32rem, calc(100vw - 2rem));
+  width: min(46rem, calc(100vw - 2rem));
+  max-height: calc(100dvh - 2rem);
+  overflow: auto;
   padding: 1.75rem 2rem;
   background: var(--sheet);
   border: 2px solid var(--ink);
@@ -21,6 +25,13 @@ const Sheet = styled(Modal)`
     grid-template-columns: auto 1fr;
     gap: 0.5rem 1.25rem;
     margin: 1rem 0 1.5rem;
+  }
+  & h3 {
+    font-size: var(--s2);
+  }
+  & li {
+    list-style: none;
+    margin-bottom: 0.15rem;
   }
   & dd {
     margin: 0;
@@ -76,6 +87,21 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
               <kbd>?</kbd>
             </dt>
             <dd>this sheet</dd>
+          </dl>
+          <h3>In one line</h3>
+          <dl>
+            {RECIPE_IDS.map((id) => (
+              <div key={id} style={{ display: 'contents' }}>
+                <dt>{recipeWords(id).title}</dt>
+                <dd>
+                  <ul>
+                    {recipeOf(id).phrases.map((line) => (
+                      <li key={line}>{line}</li>
+                    ))}
+                  </ul>
+                </dd>
+              </div>
+            ))}
           </dl>
           <Plain slot="close" autoFocus>
             Close

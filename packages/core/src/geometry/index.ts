@@ -6,6 +6,7 @@ export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size
 export {
   boundsOf,
   circle,
+  oval,
   flattened,
   holdsRect,
   isRectangle,

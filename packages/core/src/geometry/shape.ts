@@ -39,6 +39,52 @@ export function circle(x: number, y: number, radius: number): Contour {
   };
 }
 
+/*
+ * An oval of two radii that meet without a corner, as one draws it with compasses. With half as long a and half as wide b, and k = a − b,
+ * the ends are drawn about points 1.5 k from the middle, the long sides about points 2 k beyond it: both hang on k alone, so that ovals
+ * one round the other with the same reveal all round have the same centres, and the reveal is the same everywhere.
+ *
+ *          __----^----__
+ *        /     |         \        ends: radius a − 1.5 k about (±1.5 k, 0)
+ *       (    + + + ------>)       sides: radius b + 2 k about (0, ±2 k)
+ *        \     |         /
+ *          ‾‾----v----‾‾          √(1.5² + 2²) = 1.5 + 2 − 1: the radii differ by as much as the centres lie apart
+ */
+const END = 1.5;
+const SIDE = 2;
+
+/** The oval that fills a rectangle, a circle where it is a square; one much longer than wide has straight sides. Points go to the nearest tick. */
+export function oval({ x, y, width, height }: Rect): Contour {
+  const level = width >= height;
+  const [a, b] = level ? [width / 2, height / 2] : [height / 2, width / 2];
+  const k = a - b;
+  const straight = END * k > 0.9 * a;
+  const c = straight ? k : END * k;
+  const d = straight ? 0 : SIDE * k;
+  const reach = Math.hypot(c, d);
+  // where end and side meet, as seen from the middle along and across
+  const meet = straight ? [k, b] : [c + ((a - c) * c) / (reach || 1), ((a - c) * d) / (reach || 1)];
+  const [cx, cy] = [x + Math.floor(width / 2), y + Math.floor(height / 2)];
+  const at = (along: number, across: number) =>
+    level ? point(cx + along, cy + across) : point(cx - across, cy + along);
+  // the outermost points lie on the rectangle, half a tick from the middle or not
+  const tip = { right: point(x + width, cy), top: point(cx, y + height), left: point(x, cy), bottom: point(cx, y) };
+  const [end, side, otherEnd, otherSide] = level
+    ? [tip.right, tip.top, tip.left, tip.bottom]
+    : [tip.top, tip.left, tip.bottom, tip.right];
+  const arc = (to: Point, along: number, across: number): Segment => ({ to, centre: at(along, across), turn: 'left' });
+  if (k === 0) return { start: end, segments: [side, otherEnd, otherSide, end].map((to) => arc(to, 0, 0)) };
+  const [m, n] = meet as [number, number];
+  const along = (to: Point, across: number): Segment => (straight ? { to } : arc(to, 0, across));
+  return {
+    start: end,
+    segments: [
+      ...[arc(at(m, n), c, 0), along(side, -d), along(at(-m, n), -d), arc(otherEnd, -c, 0)],
+      ...[arc(at(-m, -n), -c, 0), along(otherSide, d), along(at(m, -n), d), arc(end, c, 0)],
+    ],
+  };
+}
+
 export const rectangle = ({ x, y, width, height }: Rect): Shape => ({
   outline: polygon([
     [x, y],

@@ -172,11 +172,11 @@ function sizes(tokens: readonly Token[]): Token[] {
   return out;
 }
 
-/** `2 1/4 square`, `2 1/4 in squares`: as wide as high. */
+/** `2 1/4 square`, `a 3 in circle`: as wide as high; a circle is a shape besides. */
 function squares(tokens: readonly Token[]): Token[] {
   return tokens.flatMap((token, i): Token[] => {
     const next = tokens[i + 1];
-    if (token.kind === 'length' && next?.kind === 'word' && next.word === 'square')
+    if (token.kind === 'length' && next?.kind === 'word' && (next.word === 'square' || next.word === 'circle'))
       return [{ kind: 'size', width: token.text, height: token.text, said: `${token.text} square` }];
     const before = tokens[i - 1];
     if (token.kind === 'word' && token.word === 'square' && before?.kind === 'length') return [];

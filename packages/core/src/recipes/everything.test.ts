@@ -594,6 +594,7 @@ const FIELDS: readonly Case[] = [
     `
   print.width of print: 4, a length, emptied worked-out, known at print.known
   print.height of print: 6, a length, emptied worked-out, known at print.known
+  shape of print: straight, one of straight oval
   mats.0.reveal.style of mats.0: even, one of even two footer four
   mats.0.reveal.all of mats.0: 1/8, a length with negative, emptied worked-out
   mats.0.width of mats.0: open, a length, emptied worked-out
@@ -618,6 +619,7 @@ const FIELDS: readonly Case[] = [
     `
   print.width of print: 5, a length, emptied worked-out, known at print.known
   print.height of print: 3 1/2, a length, emptied worked-out, known at print.known
+  shape of print: straight, one of straight oval
   mats.0.reveal.style of mats.0: even, one of even two footer four
   mats.0.reveal.all of mats.0: open, a length with negative, emptied worked-out
   mats.0.width of mats.0: 5 1/2, a length, emptied worked-out
@@ -641,6 +643,7 @@ const FIELDS: readonly Case[] = [
     `
   print.width of print: open, a length, emptied worked-out, known at print.known
   print.height of print: open, a length, emptied worked-out, known at print.known
+  shape of print: straight, one of straight oval
   mats.0.reveal.style of mats.0: two, one of even two footer four
   mats.0.reveal.across of mats.0: 5, a length with negative, emptied worked-out
   mats.0.reveal.upDown of mats.0: 7.5, a length with negative, emptied worked-out
@@ -709,7 +712,7 @@ const FIELDS: readonly Case[] = [
   image.height of image: open, a length, emptied worked-out
   crop.width of crop: 8, a length, emptied by-rule
   crop.height of crop: 10, a length, emptied by-rule
-  crop.keep of crop: fill, one of fill whole
+  crop.keep of crop: fill, one of fill whole trim
   crop.across of crop: left, one of left centre right
   crop.upDown of crop: top, one of bottom centre top`,
   ],

@@ -19,6 +19,7 @@ const given = (recipe: RecipeId, input: unknown): string =>
         ? []
         : [`${f.path.join('.')} ${f.value}`],
     )
+    .filter((said) => said !== 'shape straight')
     .join(', ');
 
 const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [
@@ -274,6 +275,22 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'nine banners across 11 1/2, gaps 1/8, 3 long',
     'banner-strip',
     'strip.length 3, count 9, spread row, row.gap 1/8, row.across 11 1/2',
+  ],
+  [
+    'print 4 x 6 trimmed to 4 x 5 5/8',
+    'photo',
+    'print.width 4, print.height 6, crop.width 4, crop.height 5 5/8, crop.keep trim',
+  ],
+  [
+    'trim a 4 x 6 photo to 3 1/2 x 5, keep the right',
+    'photo',
+    'print.width 4, print.height 6, crop.width 3 1/2, crop.height 5, crop.keep trim, crop.across right',
+  ],
+  ['oval mat an eighth round 4 x 6', 'mat-stack', 'print.width 4, print.height 6, shape oval, mats.0.reveal.all 1/8'],
+  [
+    'circle mats 1/8 1/4 round a 3 inch circle',
+    'mat-stack',
+    'print.width 3 inch, print.height 3 inch, shape oval, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4',
   ],
 ];
 

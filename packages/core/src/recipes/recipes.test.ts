@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { told } from '../../testing/told.ts';
 import { MARKS, exactText, lengthOf, plainLength, roundExact, ticks } from '../length/index.ts';
 import type { FieldPath, Solved, Table } from './index.ts';
 import { fieldKey, recipeOf, sayRecipe, setField, valueAt, type InputOf, type RecipeId } from './index.ts';
@@ -343,6 +344,36 @@ describe('photo', () => {
   test('a border that leaves nothing to see is refused', () => {
     expect(refuse('photo', { ...bare, border: '2', crop: none }).problems).toMatchObject([
       { code: 'own', why: 'border-too-wide' },
+    ]);
+  });
+  test('6: the print itself is trimmed: what comes off which edge, and mats go round what is left', () => {
+    const trimmed = (width: string, height: string, more: object = {}) => {
+      const input = { ...bare, crop: { ...none, width, height, keep: 'trim' as const, ...more } };
+      return { input, solved: recipeOf('photo').solve(input, table) };
+    };
+    const { solved: long } = trimmed('4', '5 5/8');
+    expect(told(long)).toEqual(
+      expect.arrayContaining([
+        'size 4 x 5 5/8',
+        'layer print, print 1: 4 x 5 5/8 at 0, 0, of no paper, said at crop by crop.width and crop.height',
+        'typed crop.width and crop.height in the middle of 4 x 5 5/8 at 0, 0',
+        'fact trimmed: 0, 0, 3/16, 3/16',
+      ]),
+    );
+    const kept = trimmed('3', '5', { across: 'left', upDown: 'top' });
+    expect(told(kept.solved)).toContain('fact trimmed: 0, 1, 0, 1');
+    const bordered = { ...kept.input, border: '1/8' };
+    // the border stays where nothing was cut off
+    expect(told(recipeOf('photo').solve(bordered, table))).toContain('room image, image 1: 2 7/8 x 4 7/8 at 1/8, 0');
+    const [mats] = recipeOf('photo').onward(trimmed('4', '5 5/8').input, table, () => 'm');
+    expect(mats).toMatchObject({ recipe: 'mat-stack', input: { print: { width: '4', height: '5 5/8' } } });
+  });
+  test('a print is not trimmed to more than it is', () => {
+    const input = { ...bare, crop: { ...none, width: '5', height: '5', keep: 'trim' as const } };
+    expect(told(recipeOf('photo').solve(input, table))).toEqual([
+      'refused',
+      'problem {"code":"own","why":"trimmed-larger","path":["crop","width"],"lengths":["1"]}',
+      'offer crop.width = 4',
     ]);
   });
   test('mats go round what is left of it', () => {

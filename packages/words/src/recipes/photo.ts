@@ -9,6 +9,7 @@ const FIELDS: Readonly<Record<string, string>> = {
 const OPTIONS: Readonly<Record<string, string>> = {
   fill: 'it is filled',
   whole: 'nothing is lost',
+  trim: 'this print is trimmed',
 };
 const GROUPS: Readonly<Record<string, string>> = {
   print: 'the print',
@@ -26,8 +27,10 @@ export const photo: RecipeWords = {
   entry: () => '',
   part: (_role, _n, item) => item,
   piece: (_role, _n, item) => item,
-  reason: (_why, [border, most], _where, say) =>
-    `A border of ${say(border ?? 0)} leaves nothing to see; it can be ${say(most ?? 0)} at the most`,
+  reason: (why, [border, most], where, say) =>
+    why === 'trimmed-larger'
+      ? `${where} would be ${say(border ?? 0)} more than the print itself`
+      : `A border of ${say(border ?? 0)} leaves nothing to see; it can be ${say(most ?? 0)} at the most`,
   fact: (name, lengths, say) => {
     const [a = 0, b = 0, c = 0, d = 0] = lengths;
     switch (name) {
@@ -40,6 +43,11 @@ export const photo: RecipeWords = {
         return a || b
           ? `lost: ${say(a)} left and ${say(b)} right`
           : `lost: ${say(c)} at the top and ${say(d)} at the bottom`;
+      case 'trimmed': {
+        const off = [`${say(a)} left`, `${say(b)} right`, `${say(c)} at the top`, `${say(d)} at the bottom`];
+        const some = off.filter((_, i) => lengths[i]);
+        return some.length ? `cut off: ${some.join(', ')}` : 'nothing is cut off';
+      }
       case 'lost-of-original':
         return a || b ? `of the print as it is: ${say(Math.max(a, b))}` : null;
       case 'short':

@@ -92,6 +92,8 @@ test.each<[Finish, string]>([
   ],
   [{ do: 'corners', how: 'round', by: lengthOf('1/4'), count: 4 }, 'round 4 corners, radius 1⁄4'],
   [{ do: 'corners', how: 'straight', by: lengthOf('1/4'), count: 1 }, 'cut off a corner, 1⁄4 along each edge'],
+  [{ do: 'outline', as: 'circle' }, 'cut it to a circle that touches all four edges'],
+  [{ do: 'outline', as: 'oval' }, 'cut it to an oval that touches all four edges'],
   [{ do: 'punch', edge: 'top', depth: lengthOf('3/8'), repeats: 13 }, 'punch the top edge, 13 repeats 3⁄8 deep'],
   [
     { do: 'slit', from: { x: lengthOf('1'), y: lengthOf('2') }, to: { x: lengthOf('1'), y: lengthOf('4') } },

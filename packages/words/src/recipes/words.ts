@@ -38,6 +38,8 @@ export function finishWords(finish: Finish, say: Say): string {
       return `cut to a point ${say(finish.depth)} long, its tip ${say(finish.at)} from the side`;
     case 'slant':
       return `cut the end aslant, ${say(finish.depth)} shorter on the ${finish.shorter}`;
+    case 'outline':
+      return `cut it to ${finish.as === 'circle' ? 'a circle' : 'an oval'} that touches all four edges`;
     case 'corners':
       return finish.how === 'round'
         ? `round ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, radius ${say(finish.by)}`

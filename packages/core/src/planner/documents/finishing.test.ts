@@ -9,6 +9,7 @@ const EACH: { readonly [Kind in Finish['do']]: Extract<Finish, { do: Kind }> } =
   notch: { do: 'notch', edge: 'bottom', depth: ticks(10_001), at: ticks(12_192) },
   point: { do: 'point', edge: 'top', depth: ticks(7), at: ticks(8128) },
   slant: { do: 'slant', edge: 'bottom', depth: ticks(24_383), shorter: 'left' },
+  outline: { do: 'outline', as: 'oval' },
   corners: { do: 'corners', how: 'round', by: ticks(6096), count: 4 },
   slit: { do: 'slit', from: at(0, 961), to: at(24_385, 961) },
   punch: { do: 'punch', edge: 'right', depth: ticks(3048), repeats: 9 },

@@ -19,6 +19,7 @@ export const finishSchema = z.discriminatedUnion('do', [
     by: margin,
     count: z.int().min(1).max(4),
   }),
+  z.strictObject({ do: z.literal('outline'), as: z.enum(['circle', 'oval']) }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
   z.strictObject({ do: z.literal('window'), x: margin, y: margin, width: margin, height: margin }),
@@ -41,6 +42,8 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
     case 'slant':
     case 'punch':
       return { ...finish, depth: text(finish.depth) };
+    case 'outline':
+      return finish;
     case 'corners':
       return { ...finish, by: text(finish.by) };
     case 'slit':
@@ -74,6 +77,8 @@ export function readFinish(
       return { ...said, shorter: said.shorter as Edge, depth: length(said.depth, 'depth') };
     case 'punch':
       return { ...said, depth: length(said.depth, 'depth') };
+    case 'outline':
+      return said;
     case 'corners':
       return { ...said, by: length(said.by, 'by') };
     case 'slit':

@@ -200,6 +200,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     'seven banners 1 x 3 gap 1/4 point',
     'banners 2 x 6 gap 1/2 margin 3/4 notch 7/8',
     '3 banners 30 mm x 80 mm gap 10 mm slant 15 mm',
+    'five banners across 12 with quarter gaps',
   ],
   beneath: null,
 

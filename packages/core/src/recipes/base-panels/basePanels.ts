@@ -67,7 +67,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   migrations: [],
   roles: ['base', 'panel'],
   reasons: [],
-  phrases: ['panels 3/8 1/2', 'panel 1/2', 'panels 10 mm, 25 mm'],
+  phrases: ['panels 3/8 1/2', 'panel 1/2', 'panels 10 mm, 25 mm', 'panels 11 1/4 square, 9 1/2 square'],
   beneath: { panels: [] },
 
   start: (table, newId) => {

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { ZERO, parseLength, ticks, type LengthText } from '../../length/index.ts';
 import { sizeAt } from '../../line/index.ts';
-import { shortfall, type Size } from '../../geometry/index.ts';
+import { oval, shortfall, whole, type Rect, type Shape, type Size } from '../../geometry/index.ts';
+import type { Blank } from '../blanks.ts';
 import type { FieldPath } from '../fields.ts';
 import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
 import {
@@ -25,9 +26,12 @@ import {
 import type { Laid, Recipe, Table } from '../recipe.ts';
 import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
+const SHAPES = ['straight', 'oval'] as const;
 const matStackSchema = z.strictObject({
   /** What the mats lie behind. Left out, it is solved for: the largest print for a paper. */
   print: z.strictObject({ ...sizeKeys, known: z.enum(['measured', 'assumed']) }),
+  /** What print and mats look like; left out: straight. */
+  shape: z.enum(SHAPES).optional(),
   /** Outward from the print, each by its reveal, its size, or what is known of both. */
   mats: layersSchema,
 });
@@ -36,6 +40,7 @@ export type MatStackInput = z.infer<typeof matStackSchema>;
 const PRINT: FieldPath = ['print'];
 const PRINT_WIDTH: FieldPath = ['print', 'width'];
 const PRINT_HEIGHT: FieldPath = ['print', 'height'];
+const SHAPE: FieldPath = ['shape'];
 const MATS: FieldPath = ['mats'];
 const matAt = (i: number): FieldPath => ['mats', i];
 
@@ -87,6 +92,14 @@ function printAlone({ print }: MatStackInput, table: Table): Laid | null {
   };
 }
 
+/** A mat as it is cut, and what is done to it then. */
+function finished(blank: Blank, round: boolean): Blank {
+  if (!round) return blank;
+  const { width, height } = blank;
+  const shape = whole(oval({ x: ZERO, y: ZERO, width, height }));
+  return { ...blank, shape, finish: [{ do: 'outline', as: width === height ? 'circle' : 'oval' }] };
+}
+
 /** Any number of mats outward from a print, each by its reveal or by its size; whichever number is unknown is worked out. */
 export const matStack: Recipe<'mat-stack', MatStackInput> = {
   id: 'mat-stack',
@@ -99,6 +112,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     'mat 1/8 1/4 around 4 x 6',
     'mat 3/16 footer 11/16 around 2 1/4 x 2 1/4',
     'mats 3, 6 mm round 89 mm x 127 mm',
+    'how big a photo on 4 1/2 x 5 7/8 with a quarter showing',
+    'oval mat an eighth round 4 x 6',
   ],
   beneath: null,
 
@@ -115,7 +130,11 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       mats: [{ id: newId(), reveal: { style: 'even', all: usualReveal(table) } }],
     };
   },
-  fields: ({ print, mats }) => [...sizeFields(PRINT, print, ['print', 'known']), ...layerFields('mats', mats)],
+  fields: ({ print, shape, mats }) => [
+    ...sizeFields(PRINT, print, ['print', 'known']),
+    { kind: 'choice', path: SHAPE, group: PRINT, value: shape ?? 'straight', options: SHAPES },
+    ...layerFields('mats', mats),
+  ],
   lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: MOST_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
   put: (input, path, value) => putNested(input, input.mats, 'mats', path, value),
@@ -134,6 +153,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     if (small.problems.length) return { status: 'refused', ...small, instead: printAlone(input, table) };
     const { mats } = input;
     const boxes = placed(answer);
+    const round = input.shape === 'oval';
+    const shapeOf = (box: Rect): Shape | null => (round ? whole(oval(box)) : null);
     const mat = (i: number) => ({ key: mats[i]!.id, role: 'mat', n: i + 1 });
     const inward = [...mats.keys()].reverse();
     return {
@@ -142,21 +163,27 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
         size: answer.levels.at(-1)!,
         layers: [
           ...inward.map((i) =>
-            layerOf({ ...mat(i), box: boxes[i + 1]!, group: matAt(i), entry: { list: MATS, id: mats[i]!.id } }),
+            layerOf({
+              ...{ ...mat(i), box: boxes[i + 1]!, shape: shapeOf(boxes[i + 1]!) },
+              ...{ group: matAt(i), entry: { list: MATS, id: mats[i]!.id } },
+            }),
           ),
-          printOf(boxes[0]!, PRINT),
+          { ...printOf(boxes[0]!, PRINT), shape: shapeOf(boxes[0]!) },
         ],
-        blanks: inward.map((i) => blankOf(mat(i), answer.levels[i + 1]!, table.mark, 'nearest')),
+        blanks: inward.map((i) => finished(blankOf(mat(i), answer.levels[i + 1]!, table.mark, 'nearest'), round)),
         slots: [],
         dims: [
           { kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box: boxes[0]! },
           ...mats.flatMap(({ reveal }, i) => revealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!, answer.solution)),
           ...(mats.length ? outerSpans(matAt(mats.length - 1), answer.levels.at(-1)!) : []),
         ],
-        facts: revealFacts(
-          mats.map(({ reveal }, i) => ({ path: matAt(i), reveal, inner: boxes[i]!, outer: boxes[i + 1]! })),
-          answer.solution,
-        ),
+        facts: [
+          ...(round ? [{ name: 'print-cut', of: PRINT, lengths: [boxes[0]!.width, boxes[0]!.height] }] : []),
+          ...revealFacts(
+            mats.map(({ reveal }, i) => ({ path: matAt(i), reveal, inner: boxes[i]!, outer: boxes[i + 1]! })),
+            answer.solution,
+          ),
+        ],
       },
       values: answer.solution.values,
       sums: answer.solution.sums,
@@ -176,7 +203,10 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
         alone: true,
       },
     },
-    flags: { largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'] },
+    flags: {
+      oval: ['oval', 'ellipse', 'circle', 'circular'],
+      largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'],
+    },
     usual: ['reveal', 'around', 'outer'],
     idle: ['layer', 'layered', 'double', 'triple', 'single', 'wide', 'even', 'three'],
   },
@@ -189,7 +219,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     // a print of two sizes is no mat yet
     const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
     if (!mats.length || !(matted || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
-    const input: MatStackInput = { print: { ...sizeAt(said, 'around'), known: 'measured' }, mats };
+    const shape = heard.flags.has('oval') ? { shape: 'oval' as const } : {};
+    const input: MatStackInput = { print: { ...sizeAt(said, 'around'), known: 'measured' }, ...shape, mats };
     const even = matStack.solve(input, table);
     const uneven = even.status === 'refused' && even.problems.some((p) => p.code === 'disagree');
     return uneven ? { ...input, mats: unevenWhereNeeded(mats) } : input;

@@ -13,7 +13,7 @@ import {
   type Ticks,
   type Unit,
 } from '../../length/index.ts';
-import { rect, type Edge, type Size } from '../../geometry/index.ts';
+import { rect, type Edge, type Rect, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
@@ -24,7 +24,7 @@ import { solveSums, term } from '../sums.ts';
 
 const ACROSS = ['left', 'centre', 'right'] as const;
 const UP_DOWN = ['bottom', 'centre', 'top'] as const;
-const KEEP = ['fill', 'whole'] as const;
+const KEEP = ['fill', 'whole', 'trim'] as const;
 
 const photoSchema = z.strictObject({
   /** The whole print, its white border included. */
@@ -36,7 +36,7 @@ const photoSchema = z.strictObject({
   /** Another print size to make of the image, once it is said. */
   crop: z.strictObject({
     ...sizeKeys,
-    /** fill: cover all of it and lose what is over; whole: lose nothing and fall short. */
+    /** A new print: fill: cover all of it and lose what is over; whole: lose nothing and fall short. trim: this print, cut off. */
     keep: z.enum(KEEP),
     /** Which part of the image is kept. */
     across: z.enum(ACROSS),
@@ -82,6 +82,17 @@ function share(total: Ticks, kept: 'low' | 'centre' | 'high'): [low: Ticks, high
   return [ticks(low), ticks(total - low)];
 }
 
+/** What comes off a print that is trimmed. */
+function trimTo(print: Size, want: Size, { across, upDown }: PhotoInput['crop']): Crop['lost'] {
+  const [left, right] = share(ticks(print.width - want.width), sideOf(across));
+  const [bottom, top] = share(ticks(print.height - want.height), sideOf(upDown));
+  return { left, right, bottom, top };
+}
+
+/** Which of two ends is kept. */
+const sideOf = (kept: (typeof ACROSS)[number] | (typeof UP_DOWN)[number]): 'low' | 'centre' | 'high' =>
+  kept === 'left' || kept === 'bottom' ? 'low' : kept === 'centre' ? 'centre' : 'high';
+
 function cropTo(image: Size, want: Size, { keep, across, upDown }: PhotoInput['crop']): Crop {
   const [sx, sy] = [exact(want.width, image.width), exact(want.height, image.height)];
   const scale = less(sx, sy) === (keep === 'whole') ? sx : sy;
@@ -89,8 +100,8 @@ function cropTo(image: Size, want: Size, { keep, across, upDown }: PhotoInput['c
   const over = (a: Ticks, b: Ticks) => ticks(Math.max(0, a - b));
   const lost = { width: over(scaled.width, want.width), height: over(scaled.height, want.height) };
   const inverse: Exact = { n: scale.d, d: scale.n };
-  const [left, right] = share(lost.width, across === 'left' ? 'low' : across === 'right' ? 'high' : 'centre');
-  const [bottom, top] = share(lost.height, upDown === 'bottom' ? 'low' : upDown === 'top' ? 'high' : 'centre');
+  const [left, right] = share(lost.width, sideOf(across));
+  const [bottom, top] = share(lost.height, sideOf(upDown));
   return {
     scale,
     scaled,
@@ -116,6 +127,14 @@ const factsOf = ({ scale, scaled, lost, lostOfOriginal, short }: Crop): Fact[] =
   { name: 'short', lengths: [short.width, short.height] },
 ];
 
+/** What is left of the picture inside its border, once some of the print is off; null: nothing. */
+function imageSeen(border: Ticks, image: Size, off: Crop['lost'] | null, seen: Size): Rect | null {
+  const [left, bottom] = [Math.max(0, border - (off?.left ?? 0)), Math.max(0, border - (off?.bottom ?? 0))];
+  const right = Math.min(seen.width, border + image.width - (off?.left ?? 0));
+  const top = Math.min(seen.height, border + image.height - (off?.bottom ?? 0));
+  return right > left && top > bottom ? rect(left, bottom, right - left, top - bottom) : null;
+}
+
 /** A print: its printed border counted in or out, and what becomes of it as another size. */
 export const photo: Recipe<'photo', PhotoInput> = {
   id: 'photo',
@@ -123,11 +142,12 @@ export const photo: Recipe<'photo', PhotoInput> = {
   input: photoSchema,
   migrations: [],
   roles: ['print', 'image'],
-  reasons: ['border-too-wide'],
+  reasons: ['border-too-wide', 'trimmed-larger'],
   phrases: [
     'print 4 x 6',
     'print 4 x 6 border 1/8',
     'print 4 x 6 as 8 x 10',
+    'print 4 x 6 trimmed to 4 x 5 5/8',
     'print 100 mm x 150 mm border 3 mm as 80 mm x 80 mm',
   ],
   beneath: null,
@@ -210,32 +230,55 @@ export const photo: Recipe<'photo', PhotoInput> = {
       const most = ticks(Math.max(0, Math.floor((Math.min(print.width, print.height) - 1) / 2)));
       return refused([{ code: 'own', why: 'border-too-wide', path: BORDER!, lengths: [border, most] }]);
     }
-    const box = rect(0, 0, print.width, print.height);
-    const inner = rect(border, border, image.width, image.height);
     const want = wanted(input.crop, table.unit);
+    const trimmed = input.crop.keep === 'trim' ? want : null;
+    const larger = trimmed ? AXES.filter((axis) => trimmed[axis] > print[axis]) : [];
+    if (trimmed && larger.length)
+      return {
+        ...refused(
+          larger.map((axis) => ({
+            ...{ code: 'own', why: 'trimmed-larger', path: [...CROP!, axis] },
+            lengths: [ticks(trimmed[axis] - print[axis])],
+          })),
+        ),
+        offers: larger.map((axis) => ({ path: [...CROP!, axis], length: print[axis] })),
+      };
+    const off = trimmed ? trimTo(print, trimmed, input.crop) : null;
+    const seen = trimmed ?? print;
+    const box = rect(0, 0, seen.width, seen.height);
+    const inner = border > 0 ? imageSeen(border, image, off, seen) : null;
     return {
       status: 'solved',
       laid: {
-        size: print,
-        layers: [printOf(box, PRINT!)],
+        size: seen,
+        layers: [printOf(box, trimmed ? CROP! : PRINT!)],
         blanks: [],
-        slots: border > 0 ? [{ key: 'image', role: 'image', n: 1, box: inner }] : [],
+        slots: inner ? [{ key: 'image', role: 'image', n: 1, box: inner }] : [],
         dims: [
           {
             kind: 'inside',
-            paths: [
-              ['print', 'width'],
-              ['print', 'height'],
-            ],
+            paths: trimmed
+              ? [
+                  ['crop', 'width'],
+                  ['crop', 'height'],
+                ]
+              : [
+                  ['print', 'width'],
+                  ['print', 'height'],
+                ],
             box,
           },
           {
             kind: 'leader',
             path: BORDER!,
-            at: { x: ticks(print.width - Math.floor(border / 2)), y: ticks(Math.floor(print.height / 2)) },
+            at: { x: ticks(seen.width - Math.floor(border / 2)), y: ticks(Math.floor(seen.height / 2)) },
           },
         ],
-        facts: want ? factsOf(cropTo(image, want, input.crop)) : [],
+        facts: off
+          ? [{ name: 'trimmed', lengths: [off.left, off.right, off.top, off.bottom] }]
+          : want
+            ? factsOf(cropTo(image, want, input.crop))
+            : [],
       },
       values: solution.values,
       sums: solution.sums,
@@ -251,6 +294,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       crop: { kind: 'size', words: ['as', 'into', 'to', 'become'] },
     },
     flags: {
+      trim: ['trim', 'trimmed'],
       whole: ['whole', 'uncropped', 'without', 'nothing'],
       left: ['left'],
       right: ['right'],
@@ -258,7 +302,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       bottom: ['bottom'],
     },
     usual: ['print', 'crop', 'border'],
-    idle: ['white', 'loss', 'lose', 'losing', 'lost', 'keep', 'keeping', 'anything', 'crop', 'fill', 'enlarge', 'trim'],
+    idle: ['white', 'loss', 'lose', 'losing', 'lost', 'keep', 'keeping', 'anything', 'crop', 'fill', 'enlarge'],
   },
   read: (heard) => {
     const [print, border, crop] = [sizeAt(heard, 'print'), lengthAt(heard, 'border'), sizeAt(heard, 'crop')];
@@ -270,7 +314,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       ...(border === undefined ? {} : { border }),
       crop: {
         ...crop,
-        keep: has('whole') ? 'whole' : 'fill',
+        keep: has('whole') ? 'whole' : has('trim') ? 'trim' : 'fill',
         across: (has('left', 'right') ?? 'centre') as 'centre',
         upDown: (has('top', 'bottom') ?? 'centre') as 'centre',
       },
