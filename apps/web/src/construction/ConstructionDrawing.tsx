@@ -1,5 +1,6 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
+import { boundsOf, type Layer } from '@temnex/core';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
 import { LayersPicture, greyOf } from './LayersPicture.tsx';
@@ -22,6 +23,14 @@ const Table = styled.div`
 `;
 const SLAB = 9;
 const STEP = 12;
+
+/** From where to where a layer is paper, seen from the side: not where it is hollow. */
+function stretchesOf({ box, shape }: Layer): [from: number, to: number][] {
+  const holes = (shape?.holes ?? []).map((outline) => boundsOf({ outline, holes: [] })).sort((a, b) => a.x - b.x);
+  const ends = holes.flatMap((hole) => [hole.x, hole.x + hole.width]);
+  const edges = [box.x, ...ends, box.x + box.width];
+  return edges.flatMap((edge, i): [number, number][] => (i % 2 ? [] : [[edge, edges[i + 1]!]]));
+}
 
 /**
  * The drawing is the form: what a recipe makes, to scale, with the numbers typed where they are measured, and below it the same
@@ -70,18 +79,20 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
         aria-label={`${label}, to scale and from the side`}
       >
         <LayersPicture laid={laid} scale={scale} x={x} y={y + height} />
-        {laid.layers.map((layer) => (
-          <rect
-            key={layer.key}
-            x={x + layer.box.x * scale}
-            y={floor - (levelOf.get(layer.blank ?? layer.key)! + 1) * STEP}
-            width={Math.max(1, layer.box.width * scale)}
-            height={SLAB}
-            fill={greyOf(layer, laid)}
-            stroke="#161616"
-            strokeWidth="0.8"
-          />
-        ))}
+        {laid.layers.flatMap((layer) =>
+          stretchesOf(layer).map(([from, to]) => (
+            <rect
+              key={`${layer.key} ${from}`}
+              x={x + from * scale}
+              y={floor - (levelOf.get(layer.blank ?? layer.key)! + 1) * STEP}
+              width={Math.max(1, (to - from) * scale)}
+              height={SLAB}
+              fill={greyOf(layer, laid)}
+              stroke="#161616"
+              strokeWidth="0.8"
+            />
+          )),
+        )}
       </svg>
       <DimLayer
         made={made}

@@ -32,6 +32,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
             key={key}
             d={shapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
             fill={fill}
+            fillRule="evenodd"
             {...stroke}
           />
         ) : (

@@ -1,12 +1,19 @@
 import type { z } from 'zod';
 import { bannerStrip } from './banner-strip/bannerStrip.ts';
 import { basePanels } from './base-panels/basePanels.ts';
+import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
 import type { Recipe } from './recipe.ts';
 
 /** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, and a line here. */
-const KNOWN = { photo, 'mat-stack': matStack, 'base-panels': basePanels, 'banner-strip': bannerStrip } as const;
+const KNOWN = {
+  photo,
+  'mat-stack': matStack,
+  'base-panels': basePanels,
+  'hollow-mat': hollowMat,
+  'banner-strip': bannerStrip,
+} as const;
 
 export type RecipeId = keyof typeof KNOWN;
 export const RECIPE_IDS = Object.keys(KNOWN) as [RecipeId, ...RecipeId[]];

@@ -2,6 +2,7 @@ import type { Namer, RecipeId } from '@temnex/core';
 import { sheetLetter } from '../letters.ts';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
+import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
 import type { RecipeWords } from './words.ts';
@@ -11,6 +12,7 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   photo,
   'mat-stack': matStack,
   'base-panels': basePanels,
+  'hollow-mat': hollowMat,
   'banner-strip': bannerStrip,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];

@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState, type PointerEvent } from 'react';
+import { type PointerEvent, useId, useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
@@ -219,7 +219,19 @@ const pathOf = ({ part, spot, per }: PartFaceProps): string =>
 
 function PartFace(props: PartFaceProps & { fill: string }) {
   const { part, box, fill } = props;
-  if (part.shape) return <path d={pathOf(props)} fill={fill} />;
+  const clip = useId();
+  if (part.shape && part.piece) return <path d={pathOf(props)} fill={fill} fillRule="evenodd" />;
+  if (part.shape)
+    return (
+      <>
+        <clipPath id={clip}>
+          <path d={pathOf(props)} />
+        </clipPath>
+        <g clipPath={`url(#${clip})`}>
+          <Print {...box} />
+        </g>
+      </>
+    );
   return part.piece ? <rect {...box} fill={fill} /> : <Print {...box} />;
 }
 
