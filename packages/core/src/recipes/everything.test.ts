@@ -772,8 +772,8 @@ const FIELDS: readonly Case[] = [
   count of row: open, a number up to 60, emptied worked-out
   spread of row: room, one of room row
   row.gap of row: 1/8, a length with negative, emptied worked-out
-  row.margin of row: 1/2, a length with zero, emptied worked-out
-  row.across of row: open, a length, emptied worked-out
+  row.margin of row: 1/2, a length with zero, emptied by-rule
+  row.across of row: open, a length, emptied by-rule
   end.shape of end: slant, one of straight notch point slant
   end.depth of end: open, a length, emptied by-rule
   end.longer of end: right, one of left right`,

@@ -368,6 +368,17 @@ describe('photo', () => {
     const [mats] = recipeOf('photo').onward(trimmed('4', '5 5/8').input, table, () => 'm');
     expect(mats).toMatchObject({ recipe: 'mat-stack', input: { print: { width: '4', height: '5 5/8' } } });
   });
+  test('a print that follows from its picture stays when its border is emptied, and the border is found again', () => {
+    const input = {
+      print: { known: 'assumed' as const },
+      image: { width: '4', height: '6' },
+      border: '1/4',
+      crop: none,
+    };
+    const emptied = set(input, ['border'], undefined, 'photo');
+    expect(emptied).toMatchObject({ print: { width: '4 1/2' }, image: { width: '4', height: '6' } });
+    expect(value(solve('photo', emptied as typeof input), 'border')).toBe('1/4');
+  });
   test('a print is not trimmed to more than it is', () => {
     const input = { ...bare, crop: { ...none, width: '5', height: '5', keep: 'trim' as const } };
     expect(told(recipeOf('photo').solve(input, table))).toEqual([

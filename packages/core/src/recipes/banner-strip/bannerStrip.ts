@@ -228,14 +228,16 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       ifEmpty: 'worked-out',
       knownAt: null,
     });
+    // of as many as fit, these are limits
+    const limit = count === undefined ? { ifEmpty: 'by-rule' } : {};
     return [
       length(WIDTH, STRIP, strip.width),
       { ...length(LENGTH, STRIP, strip.length), ifEmpty: 'refused' } as Field,
       { kind: 'count', path: COUNT, group: ROW, value: count, ifEmpty: 'worked-out', most: MOST },
       { kind: 'choice', path: ['spread'], group: ROW, value: spread, options: SPREADS },
       ...(count === 1 ? [] : [{ ...length(GAP, ROW, row.gap), allow: 'negative' } as Field]),
-      ...(spread === 'room' ? [{ ...length(MARGIN, ROW, row.margin), allow: 'zero' } as Field] : []),
-      length(ACROSS, ROW, row.across),
+      ...(spread === 'room' ? [{ ...length(MARGIN, ROW, row.margin), allow: 'zero', ...limit } as Field] : []),
+      { ...length(ACROSS, ROW, row.across), ...limit } as Field,
       { kind: 'choice', path: ['end', 'shape'], group: END, value: end.shape, options: ENDS },
       ...(end.shape === 'straight' ? [] : [{ ...length(DEPTH, END, end.depth), ifEmpty: 'by-rule' } as Field]),
       ...(end.shape === 'slant'

@@ -105,6 +105,12 @@ describe('hollow mat', () => {
     expect(typed(input, ['ring', 'reveal', 'all'], undefined)).toMatchObject({ centre: { width: '10 1/4' } });
     // the ring still follows from the heights, and so does the width
     expect(typed(open, ['centre', 'width'], undefined)).toEqual({ ...open, centre: { height: '9' } });
+    // of four edges, one that is emptied is found again from the one across from it
+    const four = hollow({
+      ring: { reveal: { style: 'four', left: '1', right: '1', top: '1/4' } },
+      centre: { width: '10', height: '9' },
+    });
+    expect(typed(four, ['ring', 'reveal', 'top'], undefined)).toMatchObject({ ring: { reveal: { bottom: '2 3/4' } } });
     const one = hollow({ ring: { reveal: { style: 'two' } }, centre: { width: '9', height: '9' } });
     expect(typed(one, ['centre', 'width'], undefined)).toMatchObject({ ring: { reveal: { across: '1 1/2' } } });
   });

@@ -153,7 +153,9 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   standsStill: ({ ring }, path) => {
     const rings = revealKeys(ring.reveal.style).map((key): FieldPath => [...RING!, 'reveal', key]);
     const centres = AXES.map((axis) => along(CENTRE!, axis));
-    return isUnder(path, RING!) ? centres : isUnder(path, CENTRE!) ? rings : [...centres, ...rings];
+    const facing = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' }[String(path.at(-1))];
+    const other = ring.reveal.style === 'four' && facing ? [[...RING!, 'reveal', facing]] : [];
+    return isUnder(path, RING!) ? [...centres, ...other] : isUnder(path, CENTRE!) ? rings : [...centres, ...rings];
   },
   loosened: (input, path) =>
     isUnder(path, CENTRE!) && input.ring.reveal.style === 'even'

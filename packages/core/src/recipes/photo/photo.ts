@@ -206,7 +206,8 @@ export const photo: Recipe<'photo', PhotoInput> = {
   }),
   standsStill: (_input, path) => {
     const images: FieldPath[] = AXES.map((axis) => ['image', axis]);
-    if (path[0] === 'border') return images;
+    // the border of a print that follows from its picture: the print stays as it is
+    if (path[0] === 'border') return [...images, ...AXES.map((axis): FieldPath => ['print', axis])];
     return [[path[0] === 'print' ? 'image' : 'print', path[1]!], BORDER!];
   },
   loosened: () => null,
