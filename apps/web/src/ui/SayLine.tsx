@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import { Strong } from './buttons.tsx';
 
 const Line = styled.form`
+  position: relative;
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0.2rem 0.75rem;
@@ -45,12 +46,14 @@ interface SayLineProps {
   understand: (text: string) => { ok: boolean; says: ReactNode } | null;
   /** Gives back whether it was taken, so that the line can be cleared; `sure`: what had to be said yes to was. */
   onSay: (text: string, sure: boolean) => boolean | Promise<boolean>;
+  /** What was understood, drawn; it lies over what is below, so that nothing moves while one types. */
+  drawn?: (text: string) => ReactNode;
   /** What else there is to say about a line, with what says yes to it. */
   more?: (text: string, yes: () => void) => ReactNode;
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
-export function SayLine({ label, example, action, understand, onSay, more }: SayLineProps) {
+export function SayLine({ label, example, action, understand, onSay, drawn, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
   // pressed twice, it is said once
@@ -82,6 +85,7 @@ export function SayLine({ label, example, action, understand, onSay, more }: Say
       <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
         {heard?.says ?? ''}
       </Understood>
+      {heard?.ok ? drawn?.(text) : null}
       {heard?.ok ? more?.(text, () => void say(true)) : null}
     </Line>
   );

@@ -12,7 +12,7 @@ import {
   type RecipeId,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { recipeWords, saidBackWords, saidWords } from '@temnex/words';
+import { recipeProblemWords, recipeWords, saidBackWords, saidWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
@@ -33,6 +33,7 @@ import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
+import { SaidPicture } from './SaidPicture.tsx';
 import { useSizing } from './useSizing.ts';
 
 /** Where one goes from here. */
@@ -161,10 +162,17 @@ export function SizeScreen() {
                   ok: false,
                   says: saidWords({ ok: false, problem: { code: 'phrase-unreadable', text } }, voice),
                 };
-              return heard.said.ok
-                ? { ok: true, says: saidBackWords(heard.recipe, heard.said.input) }
-                : { ok: false, says: saidWords(heard.said, voice) };
+              if (!heard.said.ok) return { ok: false, says: saidWords(heard.said, voice) };
+              const { input } = heard.said;
+              const solved = recipeOf(heard.recipe).solve(input, table);
+              const but = solved.status === 'refused' ? solved.problems : [];
+              const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
+              return {
+                ok: true,
+                says: [saidBackWords(heard.recipe, input) + (why.length ? '.' : ''), ...why].join(' '),
+              };
             }}
+            drawn={(text) => <SaidPicture line={text} table={table} />}
             onSay={state.say}
           />
           <GoOnWith />

@@ -1,0 +1,46 @@
+import { useMemo } from 'react';
+import { styled } from 'styled-components';
+import { recipeOf, sayRecipe, type Table } from '@temnex/core';
+import { sizeWords } from '@temnex/words';
+import { LayersPicture } from '../../construction/LayersPicture.tsx';
+import { newId } from '../../ui/newId.ts';
+
+const Card = styled.figure`
+  position: absolute;
+  z-index: 5;
+  top: 100%;
+  right: 0;
+  margin: 0;
+  display: grid;
+  justify-items: center;
+  gap: 0.4rem;
+  padding: 0.9rem;
+  border: 1.5px solid var(--ink);
+  background: var(--table);
+  /* only while one types, and never in the way of a press */
+  pointer-events: none;
+  form:not(:focus-within) > & {
+    display: none;
+  }
+`;
+const SIZE = 150;
+
+/** What a line would come to, drawn before it is taken. Nothing where it cannot be: that is said in words. */
+export function SaidPicture({ line, table }: { line: string; table: Table }) {
+  const laid = useMemo(() => {
+    const heard = sayRecipe(line, table, newId);
+    const solved = heard?.said.ok ? recipeOf(heard.recipe).solve(heard.said.input, table) : null;
+    return solved?.status === 'solved' ? solved.laid : null;
+  }, [line, table]);
+  if (!laid) return null;
+  const { width, height } = laid.size;
+  const scale = SIZE / Math.max(width, height);
+  return (
+    <Card aria-hidden="true">
+      <svg width={width * scale + 2} height={height * scale + 2}>
+        <LayersPicture laid={laid} scale={scale} x={1} y={height * scale + 1} thin />
+      </svg>
+      <figcaption>{sizeWords(width, height, { mark: table.mark, figures: 'typeset' })}</figcaption>
+    </Card>
+  );
+}
