@@ -188,6 +188,8 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
       return `"${problem.text}" is a word that says nothing here.`;
     case 'value-missing':
       return `"${problem.text}": how much of it?`;
+    case 'too-often':
+      return `${problem.text}: there can be no more than ${problem.most} of these.`;
     case 'said-twice':
       return `${problem.text}: what is it? A value of its kind is there already.`;
     case 'goes-nowhere':

@@ -200,6 +200,17 @@ describe('problems', () => {
     );
     expect(parseLength('x', 'in').ok).toBe(false);
   });
+  test.each([
+    [{ code: 'word-unknown', text: 'purple' }, '"purple" is a word that says nothing here.'],
+    [{ code: 'value-missing', text: 'gap' }, '"gap": how much of it?'],
+    [{ code: 'said-twice', text: '4 x 5' }, '4 x 5: what is it? A value of its kind is there already.'],
+    [{ code: 'goes-nowhere', text: '3' }, '3: it is not clear what that is.'],
+    [{ code: 'too-many', text: '99', most: 60 }, '99 is not a number between 1 and 60.'],
+    [{ code: 'too-often', text: '1/16', most: 12 }, '1/16: there can be no more than 12 of these.'],
+    [{ code: 'length-not-positive', text: '-1/8' }, '"-1/8" must be more than 0.'],
+  ] as const)('what is not understood of a line: %j', (problem, sentence) =>
+    expect(saidWords({ ok: false, problem }, SCREEN)).toBe(sentence),
+  );
 });
 
 describe('plans', () => {

@@ -19,7 +19,7 @@ export interface Place {
   /** More than one may be said. */
   readonly many?: boolean;
   readonly allow?: 'negative';
-  /** Of a count: no more than this. */
+  /** Of a count: no more than this; of what may be said more than once: no oftener. */
   readonly most?: number;
 }
 
@@ -53,6 +53,7 @@ export type Mishearing =
   | { readonly code: 'word-unknown'; readonly text: string }
   | { readonly code: 'value-missing'; readonly text: string }
   | { readonly code: 'too-many'; readonly text: string; readonly most: number }
+  | { readonly code: 'too-often'; readonly text: string; readonly most: number }
   | { readonly code: 'said-twice'; readonly text: string }
   | { readonly code: 'goes-nowhere'; readonly text: string };
 
@@ -127,6 +128,8 @@ export function hear(line: string, grammar: Grammar, unit: Unit): HeardLine | nu
   };
   const put = (place: string, token: Exclude<Token, { kind: 'word' | 'stop' }>, at: number): Mishearing | null => {
     const { kind, allow, most } = grammar.places[place]!;
+    if (kind !== 'count' && most !== undefined && values.filter((v) => v.place === place).length >= most)
+      return { code: 'too-often', text: token.kind === 'size' ? token.said : token.text, most };
     const texts = token.kind === 'size' ? [token.width, token.height] : [token.text];
     if (kind === 'count') {
       const n = Number(texts[0]);

@@ -317,6 +317,8 @@ describe('what is not understood is named', () => {
     ['print 4 x 6 as 8 x 10, 3 x 5', 'said-twice', '3 x 5'],
     ['99 banners 1 x 3', 'too-many', '99'],
     ['0 banners 1 x 3', 'too-many', '0'],
+    [`mat ${'1/8 '.repeat(12)}1/16 round 4 x 6`, 'too-often', '1/16'],
+    [`panels ${'9 x 9, '.repeat(13)}`, 'phrase-unreadable', `panels ${'9 x 9, '.repeat(13)}`.trim()],
     ['banners gap', 'value-missing', 'gap'],
     ['banners 2 x 500', 'length-too-large', '500'],
     ['bananas 2 x 5', null, ''],

@@ -1,6 +1,6 @@
 import type { LengthText } from '../length/index.ts';
 import type { Heard, Place } from '../line/index.ts';
-import type { NestedLayer } from './nested.ts';
+import { MOST_LAYERS, type NestedLayer } from './nested.ts';
 import type { Reveal } from './reveals.ts';
 
 /*
@@ -14,7 +14,13 @@ type Said = Partial<Record<(typeof EDGES)[number] | 'all', LengthText>>;
 
 /** The places of layers that show a reveal. */
 export const LAYER_PLACES = {
-  reveal: { kind: 'length', words: ['reveal', 'showing', 'show', 'border', 'rim', 'edge'], many: true, alone: true },
+  reveal: {
+    kind: 'length',
+    words: ['reveal', 'showing', 'show', 'border', 'rim', 'edge'],
+    many: true,
+    alone: true,
+    most: MOST_LAYERS,
+  },
   bottom: { kind: 'length', words: ['bottom', 'footer', 'foot', 'below', 'beneath'], many: true, alone: true },
   top: { kind: 'length', words: ['top', 'above'], many: true, alone: true },
   left: { kind: 'length', words: ['left'], many: true, alone: true },

@@ -21,7 +21,9 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
     const recipe = recipeOf(id);
     const heard = hear(line, recipe.grammar, unit);
     if (!heard) continue;
-    const input = heard.ok ? recipe.read(heard.heard, { ...table, unit }, newId) : null;
+    const read = heard.ok ? recipe.read(heard.heard, { ...table, unit }, newId) : null;
+    // more layers than it can have, and the like
+    const input = read !== null && recipe.input.safeParse(read).success ? read : null;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
     const said: Said<unknown> = !heard.ok
       ? { ok: false, problem: heard.problem }
