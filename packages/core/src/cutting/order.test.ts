@@ -89,4 +89,38 @@ describe('finishing among the cuts', () => {
     });
     expect(said(two)).toEqual([0, 1, '2 tail after 1']);
   });
+  test('a window that the plan has opened is done; all else that is cut by hand is still to do', () => {
+    const opening = { x: '1', y: '1', width: '6', height: '4' };
+    const others = [
+      { do: 'window', ...opening, x: '1/2' },
+      { do: 'window', ...opening, y: '5 1/2' },
+      { do: 'window', ...opening, width: '5' },
+      { do: 'window', ...opening, height: '3' },
+      { do: 'slit', from: ['1', '9'], to: ['7', '9'] },
+    ] as const;
+    const ring = { id: 'ring', width: '8', height: '10', papers: ['gust'], opening };
+    const { job, plan } = planned({
+      stock: [
+        { id: 's', paper: 'gust', width: '8', height: '10' },
+        { id: 't', paper: 'gust', width: '8', height: '10' },
+      ],
+      pieces: [
+        { ...ring, quantity: 2, finish: [{ do: 'window', ...opening }, ...others.map((f) => ({ ...f }))] as never },
+        { id: 'tag', width: '6', height: '4', papers: ['gust'] },
+      ],
+    });
+    expect(plan.steps.map((s) => s.do)).toEqual(['open']);
+    const hand = orderOf(job, plan).flatMap((s) =>
+      s.do === 'finish' ? [[s.copies, s.piece.finish.length, s.after]] : [],
+    );
+    // one of the two was opened, the other has its window still to be cut; the plain tag has nothing done to it
+    expect(hand.sort()).toEqual([
+      [1, 5, 0],
+      [1, 6, -1],
+    ]);
+    const opened = orderOf(job, plan).find((s) => s.do === 'finish' && s.piece.finish.length === 5);
+    expect(opened?.do === 'finish' && opened.piece.finish.map((f) => f.do)).toEqual([
+      ...['window', 'window', 'window', 'window', 'slit'],
+    ]);
+  });
 });
