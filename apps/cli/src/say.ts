@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { MARKS, MARK_NAMES, parseSize, sayRecipe, type MarkName, type Table } from '@temnex/core';
+import { MARKS, MARK_NAMES, parseSize, sayRecipe, type MarkName, type SaidLine, type Table } from '@temnex/core';
 import { answerOf, notUnderstood, saidWords, type Answer, type Voice } from '@temnex/words';
 import { BAD_INPUT, DONE, REFUSED, type World } from './world.ts';
 
@@ -44,17 +44,22 @@ export function say(args: readonly string[], world: World): number {
     return BAD_INPUT;
   }
   const { line, table, json } = what;
-  const voice: Voice = { mark: table.mark, figures: 'plain' };
   let n = 0;
   const heard = sayRecipe(line, table, () => `layer ${(n += 1)}`);
-  const problem = heard ? heard.said : ({ ok: false, problem: { code: 'phrase-unreadable', text: line } } as const);
-  const answer = heard?.said.ok
-    ? answerOf(heard.recipe, heard.said.input, table)
-    : notUnderstood(problem.ok ? '' : saidWords(problem, voice));
+  const answer = answerTo(heard, line, table);
   if (json) world.out(`${JSON.stringify(answer, null, 1)}\n`);
   else tell(answer, world);
   if (answer.understood === null) return BAD_INPUT;
   return answer.problems.length ? REFUSED : DONE;
+}
+
+function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
+  const voice: Voice = { mark: table.mark, figures: 'plain' };
+  const said = heard?.said;
+  if (heard && said?.ok) return answerOf(heard.recipe, said.input, table);
+  return notUnderstood(
+    saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
+  );
 }
 
 function tell({ understood, values, pieces, marks, problems, offers }: Answer, world: World): void {

@@ -97,6 +97,7 @@ export {
   type RecipeProblem,
   type Room,
   type Said,
+  type SaidLine,
   type Slot,
   type Solved,
   type Suggestion,

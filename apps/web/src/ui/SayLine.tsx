@@ -42,18 +42,16 @@ interface SayLineProps {
   label: string;
   example: string;
   action: string;
-  /** What was understood of the text; null while it is empty. */
-  understand: (text: string) => { ok: boolean; says: ReactNode } | null;
+  /** What was understood of the text, said and perhaps seen: drawn over what is below, so that nothing moves. Null while it is empty. */
+  understand: (text: string) => { ok: boolean; says: ReactNode; seen?: ReactNode } | null;
   /** Gives back whether it was taken, so that the line can be cleared; `sure`: what had to be said yes to was. */
   onSay: (text: string, sure: boolean) => boolean | Promise<boolean>;
-  /** What was understood, drawn; it lies over what is below, so that nothing moves while one types. */
-  drawn?: (text: string) => ReactNode;
   /** What else there is to say about a line, with what says yes to it. */
   more?: (text: string, yes: () => void) => ReactNode;
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
-export function SayLine({ label, example, action, understand, onSay, drawn, more }: SayLineProps) {
+export function SayLine({ label, example, action, understand, onSay, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
   // pressed twice, it is said once
@@ -85,7 +83,7 @@ export function SayLine({ label, example, action, understand, onSay, drawn, more
       <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
         {heard?.says ?? ''}
       </Understood>
-      {heard?.ok ? drawn?.(text) : null}
+      {heard?.seen}
       {heard?.ok ? more?.(text, () => void say(true)) : null}
     </Line>
   );

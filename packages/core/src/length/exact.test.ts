@@ -15,7 +15,6 @@ import {
   lengthOf,
   lengthText,
   lengthsIn,
-  lengthsSaid,
   millimetres,
   parseLength,
   parseSize,
@@ -241,11 +240,5 @@ describe('naming units in a line', () => {
     expect(lengthNamed('0', 'in')).toBe('0');
     expect(lengthNamed('rust', 'in')).toBe('rust');
     expect(lengthNamed('4 3', 'in')).toBe('4 3');
-  });
-  test('the unit after the last length holds for those before it, and only that', () => {
-    expect(lengthsSaid('2 3 4 mm', 'in')).toEqual({ ok: true, texts: ['2 mm', '3 mm', '4 mm'] });
-    expect(lengthsSaid('2 mm 3', 'in')).toEqual({ ok: true, texts: ['2 mm', '3'] });
-    expect(lengthsSaid('nothing here', 'in')).toEqual({ ok: true, texts: [] });
-    expect(lengthsSaid('0 1', 'in')).toEqual({ ok: true, texts: ['0', '1'] });
   });
 });

@@ -6,7 +6,6 @@ import {
   figureOf,
   lengthOf,
   parseLength,
-  lengthsSaid,
   parseSize,
   unitOfLine,
   plainLength,
@@ -130,20 +129,6 @@ describe('rounding to a mark', () => {
 });
 
 describe('lengths in the middle of a line', () => {
-  test.each<[string, string[]]>([
-    ['1/8 1/4', ['1/8', '1/4']],
-    ['3 1/2', ['3 1/2']],
-    ['4⅙ ⅙', ['4⅙', '⅙']],
-    ["12'' 3\"", ["12''", '3"']],
-    ['6 mm', ['6 mm']],
-    ['2,5 cm 3', ['2,5 cm', '3']],
-    ['4 5 cm', ['4 cm', '5 cm']],
-  ])('%s', (line, texts) => expect(lengthsSaid(line, 'in')).toEqual({ ok: true, texts }));
-  test('a minus belongs to the number, and is refused with it', () =>
-    expect(lengthsSaid('-1/8 1/4', 'in')).toEqual({
-      ok: false,
-      problem: { code: 'length-not-positive', text: '-1/8' },
-    }));
   test.each<[string, 'in' | 'mm']>([
     ['mat 6 mm around 89x127', 'mm'],
     ["scrap 12'' x 5", 'in'],

@@ -1,4 +1,4 @@
-import { FRACTION_SIGNS, parseLength, type LengthProblem } from './parse.ts';
+import { FRACTION_SIGNS, parseLength } from './parse.ts';
 import type { LengthText } from './schema.ts';
 import type { Unit } from './ticks.ts';
 
@@ -16,23 +16,7 @@ export const LENGTH_SAID = String.raw`(?:(?<![\w)]|${FRACTION_SIGNS})[-−–]\s
 /** Between the two numbers of a size. */
 export const BY_SAID = String.raw`\s*(?:[x×*]|\bby\b)\s*`;
 
-const ONE = new RegExp(LENGTH_SAID, 'gi');
 const NAMED = new RegExp(String.raw`(?:\d|${FRACTION_SIGNS})\s*(${UNIT})`, 'gi');
-
-/** The lengths of a stretch of a line, as typed. A unit after the last one holds for those before it that have none. */
-export function lengthsSaid(
-  text: string,
-  unit: Unit,
-): { ok: true; texts: string[] } | { ok: false; problem: LengthProblem } {
-  const found = [...text.matchAll(ONE)].map((m) => m[0].trim());
-  const last = /(?:inches|inch|in|mm|cm)$/i.exec(found.at(-1) ?? '')?.[0];
-  const texts = found.map((t) => (last && isBare(t) ? `${t} ${last}` : t));
-  for (const t of texts) {
-    const read = parseLength(t, unit, { allow: 'zero' });
-    if (!read.ok) return { ok: false, problem: read.problem };
-  }
-  return { ok: true, texts };
-}
 
 /** The unit of a whole line: the one that is named in it where only one is, which then holds for all that is bare; else the usual one. */
 export function unitOfLine(line: string, usual: Unit): Unit {

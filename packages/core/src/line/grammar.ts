@@ -1,5 +1,5 @@
 import { parseLength, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
-import { tokensOf, type Token } from './tokens.ts';
+import type { Token } from './tokens.ts';
 
 /*
  * What the words and values of a line belong to. A recipe says which words it knows; a value goes to the word that stands right
@@ -71,9 +71,8 @@ const IDLE = new Set(
   ).split(' '),
 );
 
-/** The line about one recipe; null where none of its heads is said. */
-export function hear(line: string, grammar: Grammar, unit: Unit): HeardLine | null {
-  const tokens = tokensOf(line);
+/** What a line, taken apart, says to one recipe; null where none of its heads is said. */
+export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): HeardLine | null {
   const lexicon = lexiconOf(grammar);
   const known = tokens.map((t) => (t.kind === 'word' ? lexicon(t.word) : null));
   if (!known.some((k) => k?.as === 'head')) return null;
@@ -126,19 +125,29 @@ export function hear(line: string, grammar: Grammar, unit: Unit): HeardLine | nu
     while (after >= 0 && known[after]?.as === 'place') after = beside(after, 1);
     return after >= 0 && known[after]?.as === 'head';
   };
+  /** `three mats`, `on three sides`: they are counted by what is said of each. */
+  const countsNothing = (i: number): boolean => {
+    const token = tokens[i]!;
+    if (counts || token.kind !== 'length' || !token.spelled || token.whole === null) return false;
+    const next = known[i + 1];
+    const lone = next?.as === 'place' && next.names.every((name) => grammar.places[name]!.alone);
+    return lone || known[beside(i, 1)]?.as === 'head';
+  };
   const put = (place: string, token: Exclude<Token, { kind: 'word' | 'stop' }>, at: number): Mishearing | null => {
     const { kind, allow, most } = grammar.places[place]!;
     if (kind !== 'count' && most !== undefined && values.filter((v) => v.place === place).length >= most)
       return { code: 'too-often', text: token.kind === 'size' ? token.said : token.text, most };
-    const texts = token.kind === 'size' ? [token.width, token.height] : [token.text];
     if (kind === 'count') {
-      const n = Number(texts[0]);
-      if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: texts[0]!, most: most ?? 1 };
-    } else
-      for (const text of texts) {
-        const read = parseLength(text, unit, { allow: allow ?? 'zero' });
-        if (!read.ok) return read.problem;
-      }
+      const n = token.kind === 'length' ? (token.whole ?? 0) : 0;
+      if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: String(n), most: most ?? 1 };
+      values.push({ place, texts: [String(n)], at });
+      return null;
+    }
+    const texts = token.kind === 'size' ? [token.width, token.height] : [token.text];
+    for (const text of texts) {
+      const read = parseLength(text, unit, { allow: allow ?? 'zero' });
+      if (!read.ok) return read.problem;
+    }
     values.push({ place, texts, at });
     return null;
   };
@@ -151,15 +160,7 @@ export function hear(line: string, grammar: Grammar, unit: Unit): HeardLine | nu
       if (problem) return fail(problem);
       continue;
     }
-    // `three mats`: they are counted by what is said of each
-    if (
-      !counts &&
-      token.kind === 'length' &&
-      token.spelled &&
-      token.whole !== null &&
-      known[beside(i, 1)]?.as === 'head'
-    )
-      continue;
+    if (countsNothing(i)) continue;
     const before = beside(i, -1);
     const first = placeAt(before, token.kind);
     const [behind, second] = placeBehind(i, token.kind);

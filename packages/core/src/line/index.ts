@@ -11,3 +11,4 @@ export {
   type Mishearing,
   type Place,
 } from './grammar.ts';
+export { tokensOf, type Token } from './tokens.ts';

@@ -37,6 +37,17 @@ describe('the words and values of a line', () => {
     ['six by four', '[6 x 4]'],
     ['six by 4 1/2', '[6 x 4 1/2]'],
     ['3 x 5 mm', '[3 mm x 5 mm]'],
+    ['1/8 1/4', '<1/8> <1/4>'],
+    ['4⅙ ⅙', '<4⅙> <⅙>'],
+    ["12'' 3\"", "<12''> <3\">"],
+    ['2,5 cm 3', '<2,5 cm> <3 whole>'],
+    ['4 5 cm', '<4 cm whole> <5 cm>'],
+    ['0 1', '<0 whole> <1 whole>'],
+    ['3, 6 mm', '<3 mm whole> | <6 mm>'],
+    ['2 3 and 4 mm', '<2 mm whole> <3 mm whole> and <4 mm>'],
+    ['2 mm 3', '<2 mm> <3 whole>'],
+    ['1/8 round 6 mm', '<1/8> round <6 mm>'],
+    ['five 30 mm', '<5 whole spelled> <30 mm>'],
     ['10 cm by 15 cm', '[10 cm x 15 cm]'],
     ['2 1/4 square', '[2 1/4 x 2 1/4]'],
     ['five 2 squares', '<5 whole spelled> <2 whole> squares'],
@@ -70,7 +81,7 @@ describe('what belongs to what', () => {
     idle: ['windy'],
   };
   const about = (line: string) => {
-    const line_ = hear(line, grammar, 'in');
+    const line_ = hear(tokensOf(line), grammar, 'in');
     if (!line_) return null;
     if (!line_.ok) return line_.problem;
     const { heard } = line_;
@@ -86,6 +97,7 @@ describe('what belongs to what', () => {
     ['kites a quarter apart', 'gap 1/4'],
     ['five kites', 'count 5'],
     ['5 kites', 'count 5'],
+    ['5 30 mm tail kites', 'count 5, tail 30 mm'],
     ['5 red kites', 'count 5; red'],
     ['three windy 2 x 5 kites', 'count 3, size 2 x 5'],
     ['kite 3 4 5', 'tail 3, tail 4, tail 5'],
@@ -105,14 +117,17 @@ describe('what belongs to what', () => {
   ])('%s', (line, all) => expect(about(line)).toEqual(all));
   test('a value that has no place at all', () => {
     const bare: Grammar = { heads: ['kite'], places: {}, usual: [] };
-    expect(hear('kite 3', bare, 'in')).toMatchObject({ ok: false, problem: { code: 'goes-nowhere', text: '3' } });
+    expect(hear(tokensOf('kite 3'), bare, 'in')).toMatchObject({
+      ok: false,
+      problem: { code: 'goes-nowhere', text: '3' },
+    });
   });
   test('how many of its words were known tells which recipe a line is about', () => {
-    expect(hear('red kite gap 1/4', grammar, 'in')).toMatchObject({ ok: true, known: 3 });
-    expect(hear('a kite of the windy week', grammar, 'in')).toMatchObject({ ok: false, known: 1 });
+    expect(hear(tokensOf('red kite gap 1/4'), grammar, 'in')).toMatchObject({ ok: true, known: 3 });
+    expect(hear(tokensOf('a kite of the windy week'), grammar, 'in')).toMatchObject({ ok: false, known: 1 });
   });
   test('what a recipe asks of it', () => {
-    const line = hear('4 kites 2 x 3, gap 1/4, tails 5 and 6', grammar, 'in');
+    const line = hear(tokensOf('4 kites 2 x 3, gap 1/4, tails 5 and 6'), grammar, 'in');
     if (!line?.ok) throw new Error(JSON.stringify(line));
     const { heard } = line;
     expect([countAt(heard, 'count'), sizeAt(heard, 'size'), lengthAt(heard, 'gap'), lengthsAt(heard, 'tail')]).toEqual([

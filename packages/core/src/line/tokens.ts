@@ -34,14 +34,18 @@ const NUMBERS = new Map<string, number>([
   ['couple', 2],
 ]);
 const PARTS = new Map<string, number>([
-  ...(['half', 'halves'] as const).map((word): [string, number] => [word, 2]),
-  ...(['third', 'quarter', 'fifth', 'sixth', 'eighth', 'sixteenth'] as const).flatMap((word): [string, number][] => {
-    const of = { third: 3, quarter: 4, fifth: 5, sixth: 6, eighth: 8, sixteenth: 16 }[word];
-    return [
-      [word, of],
-      [`${word}s`, of],
-    ];
-  }),
+  ...[['half', 2] as const, ['halves', 2] as const],
+  ...[
+    ['third', 3],
+    ['quarter', 4],
+    ['fifth', 5],
+    ['sixth', 6],
+    ['eighth', 8],
+    ['sixteenth', 16],
+  ].flatMap(([word, of]): [string, number][] => [
+    [String(word), Number(of)],
+    [`${word}s`, Number(of)],
+  ]),
 ]);
 const UNITS = new Map<string, string>([
   ...['in', 'inch', 'inches'].map((word): [string, string] => [word, 'in']),
@@ -56,14 +60,14 @@ export function tokensOf(line: string): Token[] {
   const raw: Token[] = [];
   const plain = line.replace(/[’‘]/g, "'");
   for (const [said, times, size, length, word, stop] of plain.matchAll(PIECES)) {
-    if (times !== undefined) raw.push({ ...lengthToken(times), times: true } as Token);
+    if (times !== undefined) raw.push({ ...lengthToken(times), times: true });
     else if (size !== undefined) raw.push(sizeSaid(size));
     else if (length !== undefined) raw.push(lengthToken(length.trim()));
     else if (word !== undefined) raw.push({ kind: 'word', word: word.toLowerCase(), said });
     else if (stop !== undefined) raw.push({ kind: 'stop' });
     else raw.push({ kind: 'word', word: said, said });
   }
-  return squares(sizes(spelledOut(raw)));
+  return squares(sizes(withSharedUnits(spelledOut(raw))));
 }
 
 function sizeSaid(said: string): Token {
@@ -78,8 +82,23 @@ function withUnitOf(second: string, first: string): string {
   return unit && !UNIT_AT_END.test(first) ? `${first} ${unit}` : first;
 }
 
-function lengthToken(text: string): Token {
+function lengthToken(text: string): Extract<Token, { kind: 'length' }> {
   return { kind: 'length', text, whole: /^\d{1,4}$/.test(text) ? Number(text) : null, spelled: false };
+}
+
+/** `3, 6 mm`: a unit named after the last of several holds for those before it that have none. */
+function withSharedUnits(tokens: readonly Token[]): Token[] {
+  const out = [...tokens];
+  let unit: string | null = null;
+  for (let i = out.length - 1; i >= 0; i--) {
+    const token = out[i]!;
+    if (token.kind === 'length') {
+      const own = UNIT_AT_END.exec(token.text)?.[1] ?? null;
+      if (own !== null || token.spelled) unit = own && /[a-z]/i.test(own) ? own : null;
+      else if (unit !== null) out[i] = { ...token, text: `${token.text} ${unit}` };
+    } else if (token.kind !== 'stop' && !(token.kind === 'word' && token.word === 'and')) unit = null;
+  }
+  return out;
 }
 
 /** `three quarters`, `one and a half`, `an inch`, `half an inch`, `five`: values that were said in words. */
@@ -93,7 +112,7 @@ function spelledOut(tokens: readonly Token[]): Token[] {
     const counted = article ? undefined : numberAt(i);
     const from = i + (article || (counted === undefined ? 0 : 1));
     const of = PARTS.get(wordAt(from) ?? '');
-    // half a dozen, and half-and-half, are no lengths
+    // half a dozen is a number
     if (of === undefined || (wordAt(from + 1) === 'a' && wordAt(from + 2) === 'dozen')) return null;
     return { takes: from + 1 - i, part: `${counted ?? 1}/${of}` };
   };
@@ -118,7 +137,7 @@ function spelledOut(tokens: readonly Token[]): Token[] {
     }
     const whole = numberAt(i);
     const joined = whole !== undefined && next === 'and' ? partAt(i + 2) : null;
-    if (whole !== undefined && joined && !joined.part.startsWith('0')) {
+    if (whole !== undefined && joined) {
       const { takes, unit } = unitAt(i + 2 + joined.takes);
       out.push({ kind: 'length', text: `${whole} ${joined.part}${unit}`, whole: null, spelled: true });
       i += 2 + joined.takes + takes;

@@ -292,6 +292,16 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'mat-stack',
     'print.width 3 inch, print.height 3 inch, shape oval, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4',
   ],
+  [
+    'mats 3, 6 mm round 4 in x 6 in',
+    'mat-stack',
+    'print.width 4 in, print.height 6 in, mats.0.reveal.all 3 mm, mats.1.reveal.all 6 mm',
+  ],
+  [
+    'mat 1/4, sides 1/2 round 4 x 6',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/4, mats.1.reveal.all 1/2',
+  ],
 ];
 
 describe('a line is understood', () => {

@@ -1,6 +1,7 @@
 import type { LengthText } from '../length/index.ts';
 import type { Heard, Place } from '../line/index.ts';
 import { MOST_LAYERS, type NestedLayer } from './nested.ts';
+import type { Solved } from './recipe.ts';
 import type { Reveal } from './reveals.ts';
 
 /*
@@ -62,7 +63,10 @@ export function layersSaid({ values, flags }: Heard, sized: string, newId: () =>
       else if (edges && (edges as Said).all === undefined && !last?.size) (edges as Said).all = text!;
       else begin({ all: text! });
     } else if (EDGES.some((edge) => edge === place)) {
-      if (!edges || (edges as Said)[place as keyof Said] !== undefined) begin({});
+      const said = edges as Said | null;
+      // the sides are said instead of a reveal all round, not beside one
+      const taken = place === 'sides' ? (said?.all ?? said?.sides) : said?.[place as keyof Said];
+      if (!said || taken !== undefined) begin({});
       edges![place as keyof Said] = text!;
     }
   }
@@ -80,10 +84,19 @@ export function layersSaid({ values, flags }: Heard, sized: string, newId: () =>
   return layers.map(({ said, size }) => ({ id: newId(), reveal: revealOf(said), ...size }));
 }
 
-/** The same layers, those that are said by their size alone with their own reveal across and up where one all round cannot be. */
-export const unevenWhereNeeded = (layers: readonly NestedLayer[]): NestedLayer[] =>
-  layers.map((layer) =>
+/**
+ * The same layers, those that are said by their size alone with a reveal of their own across and up where one all round cannot be:
+ * where what `solve` makes of them disagrees.
+ */
+export function unevenWhereNeeded(
+  layers: readonly NestedLayer[],
+  solve: (layers: readonly NestedLayer[]) => Solved,
+): readonly NestedLayer[] {
+  const even = solve(layers);
+  if (even.status === 'solved' || !even.problems.some((p) => p.code === 'disagree')) return layers;
+  return layers.map((layer) =>
     layer.width !== undefined && layer.reveal.style === 'even' && layer.reveal.all === undefined
       ? { ...layer, reveal: { style: 'two' } }
       : layer,
   );
+}

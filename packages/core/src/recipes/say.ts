@@ -1,5 +1,5 @@
 import { unitOfLine } from '../length/index.ts';
-import { hear } from '../line/index.ts';
+import { hear, tokensOf } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, recipeOf, type RecipeId } from './registry.ts';
@@ -16,10 +16,11 @@ export interface SaidLine {
  */
 export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
   const unit = unitOfLine(line, table.unit);
+  const tokens = tokensOf(line);
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const heard = hear(line, recipe.grammar, unit);
+    const heard = hear(tokens, recipe.grammar, unit);
     if (!heard) continue;
     const read = heard.ok ? recipe.read(heard.heard, { ...table, unit }, newId) : null;
     // more layers than it can have, and the like

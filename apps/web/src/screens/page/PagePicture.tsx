@@ -1,4 +1,4 @@
-import { type PointerEvent, useId, useMemo, useRef, useState } from 'react';
+import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';

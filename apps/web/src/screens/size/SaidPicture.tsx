@@ -1,9 +1,7 @@
-import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { recipeOf, sayRecipe, type Table } from '@temnex/core';
-import { sizeWords } from '@temnex/words';
+import type { Laid } from '@temnex/core';
+import { sizeWords, type Voice } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { newId } from '../../ui/newId.ts';
 
 const Card = styled.figure`
   position: absolute;
@@ -25,14 +23,8 @@ const Card = styled.figure`
 `;
 const SIZE = 150;
 
-/** What a line would come to, drawn before it is taken. Nothing where it cannot be: that is said in words. */
-export function SaidPicture({ line, table }: { line: string; table: Table }) {
-  const laid = useMemo(() => {
-    const heard = sayRecipe(line, table, newId);
-    const solved = heard?.said.ok ? recipeOf(heard.recipe).solve(heard.said.input, table) : null;
-    return solved?.status === 'solved' ? solved.laid : null;
-  }, [line, table]);
-  if (!laid) return null;
+/** What a line would come to, drawn before it is taken. */
+export function SaidPicture({ laid, voice }: { laid: Laid; voice: Voice }) {
   const { width, height } = laid.size;
   const scale = SIZE / Math.max(width, height);
   return (
@@ -40,7 +32,7 @@ export function SaidPicture({ line, table }: { line: string; table: Table }) {
       <svg width={width * scale + 2} height={height * scale + 2}>
         <LayersPicture laid={laid} scale={scale} x={1} y={height * scale + 1} thin />
       </svg>
-      <figcaption>{sizeWords(width, height, { mark: table.mark, figures: 'typeset' })}</figcaption>
+      <figcaption>{sizeWords(width, height, voice)}</figcaption>
     </Card>
   );
 }

@@ -170,9 +170,9 @@ export function SizeScreen() {
               return {
                 ok: true,
                 says: [saidBackWords(heard.recipe, input) + (why.length ? '.' : ''), ...why].join(' '),
+                seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
               };
             }}
-            drawn={(text) => <SaidPicture line={text} table={table} />}
             onSay={state.say}
           />
           <GoOnWith />

@@ -131,9 +131,8 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   read: (heard, table, newId) => {
     const panels = layersSaid(heard, 'size', newId);
     if (!panels.length) return null;
-    const even = basePanels.solve({ panels }, table);
-    const uneven = even.status === 'refused' && even.problems.some((p) => p.code === 'disagree');
-    return { panels: uneven ? unevenWhereNeeded(panels) : panels };
+    const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers] }, table);
+    return { panels: [...unevenWhereNeeded(panels, (layers) => solve([...layers]))] };
   },
   toComeFrom: () => [],
   onward: () => [],

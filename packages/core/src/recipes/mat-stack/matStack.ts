@@ -22,6 +22,7 @@ import {
   solveChain,
   tooSmall,
   type Chain,
+  type NestedLayer,
 } from '../nested.ts';
 import type { Laid, Recipe, Table } from '../recipe.ts';
 import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
@@ -208,7 +209,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'],
     },
     usual: ['reveal', 'around', 'outer'],
-    idle: ['layer', 'layered', 'double', 'triple', 'single', 'wide', 'even', 'three'],
+    idle: ['layer', 'layered', 'double', 'triple', 'single', 'wide', 'even'],
   },
   /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
   read: (heard, table, newId) => {
@@ -220,10 +221,12 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
     if (!mats.length || !(matted || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
     const shape = heard.flags.has('oval') ? { shape: 'oval' as const } : {};
-    const input: MatStackInput = { print: { ...sizeAt(said, 'around'), known: 'measured' }, ...shape, mats };
-    const even = matStack.solve(input, table);
-    const uneven = even.status === 'refused' && even.problems.some((p) => p.code === 'disagree');
-    return uneven ? { ...input, mats: unevenWhereNeeded(mats) } : input;
+    const input = (layers: readonly NestedLayer[]): MatStackInput => ({
+      print: { ...sizeAt(said, 'around'), known: 'measured' },
+      ...shape,
+      mats: [...layers],
+    });
+    return input(unevenWhereNeeded(mats, (layers) => matStack.solve(input(layers), table)));
   },
 
   /** The print is trimmed by what the mat is too long. */
