@@ -381,11 +381,19 @@ test('an odd scrap by its corners; what is held back is freed with a press where
 
 test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page, request }) => {
   const { habits } = (await (await request.get('/api/habits')).json()) as { habits: unknown };
-  await page.goto(`${DEMO}/papers`);
-  for (const part of ['Runa at the launch, mat 1', 'Runa at the launch, mat 2', 'sky panel'])
-    await layOn(page, part, 'Marram grass');
-  await page.getByRole('link', { name: 'Make the cutting order' }).click();
-  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  // one sheet, which the base takes whole: the mat can only come from beneath the panel
+  const look = { pattern: 'plain', ground: '#c9d3cf', ink: '#8fa39b' };
+  const side = { side: 'A', name: 'plain', direction: 'none', along: 'height', look };
+  const paper = await (await send(request, '/api/papers', { name: 'Rock pool', sides: [side] })).json();
+  const sheet = { paper: paper.id, unit: 'in', width: '12', height: '12', quantity: 1, kind: 'sheet' };
+  await send(request, '/api/stock', sheet);
+  const document = matsFrom(paper.id, [['4', '6']], 'any');
+  const wish = { papers: [paper.id], side: 'A', direction: 'any' };
+  const panel = { id: 'panel', name: 'panel', reveal: ['1/2'], paper: { ...wish, papers: ['demo-chalk'] } };
+  const layered = { ...document, base: { name: 'base', paper: wish }, panels: [panel] };
+  const made = await (await send(request, '/api/pages', { document: layered })).json();
+  await page.goto(`/page/${made.id}/order`);
+  await expect(page.getByText(/^Cannot be cut. mat 1/)).toBeVisible();
   const centres = page.getByRole('checkbox', { name: 'use the hidden centres of mats and bases' });
   await centres.click();
   await expect(centres).toBeChecked();
@@ -404,6 +412,7 @@ test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async (
   await expect(page.getByText(/with the knife and ruler/).first()).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
   await request.put('/api/habits', { data: habits });
+  await request.delete(`/api/pages/${made.id}`);
 });
 
 test('on paper: the print view and the PDF have the same pages', async ({ table: page, request }) => {

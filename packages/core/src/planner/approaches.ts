@@ -62,9 +62,16 @@ export function* otherApproaches(
   budget: Budget,
 ): Generator<Approach> {
   const { frames, unplaced } = plain.c;
-  const nested = nest(plain.c.job, budget.share(0.1));
-  if (nested) yield approachOf(compile(nested.job, { frames, unplaced, wanted: nested.wanted }), nested.finish);
-  if (job.cutter.then.length) yield approachOf(compile(job, { frames, unplaced }), undefined, true);
+  const nestedBy = (by: Job, resort: boolean): Approach[] => {
+    const nested = nest(by, budget.share(0.1));
+    if (!nested) return [];
+    return [approachOf(compile(nested.job, { frames, unplaced, wanted: nested.wanted }), nested.finish, resort)];
+  };
+  yield* nestedBy(plain.c.job, false);
+  if (job.cutter.then.length) {
+    yield approachOf(compile(job, { frames, unplaced }), undefined, true);
+    yield* nestedBy(job, true);
+  }
   if (!job.cutter.stop) return;
   const tried = windmillFrames(plain.c.job, frames).map((more) => {
     const c = compile(plain.c.job, { frames: [...frames, ...more], unplaced });

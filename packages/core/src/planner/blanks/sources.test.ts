@@ -219,6 +219,16 @@ describe('cutters', () => {
     });
     expect(short.plan.steps.every((s) => s.do === 'cut' && !s.by)).toBe(true);
   });
+  test('the second cuts in a hidden centre too', () => {
+    const base = { id: 'base', width: '12', height: '12', papers: ['gust'], quantity: 1 };
+    const opening = { x: '1', y: '1', width: '10', height: '10' };
+    const mat = { id: 'mat', width: '4', height: '6', papers: ['gust'], quantity: 1 };
+    const asked = { version: 2, stock: [sheet(1)], pieces: [{ ...base, opening }, mat] };
+    expect(planned({ ...asked, cutter: { reach: '9' } }).plan.status).toBe('short');
+    const { plan } = planned({ ...asked, cutter });
+    expect(plan.status).toBe('complete');
+    expect(plan.steps.some((s) => s.do === 'cut' && s.by === 1)).toBe(true);
+  });
   test('one that cuts long is told to be set short', () => {
     const { plan } = planned({ version: 2, stock: [sheet()], pieces: piece('5'), cutter: { long: '1/32' } });
     for (const s of plan.steps) if (s.do === 'cut') expect(s.dial).toBeCloseTo(s.setting - 1 / 32);
