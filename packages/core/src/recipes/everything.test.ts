@@ -386,8 +386,8 @@ const SOLVED: readonly Case[] = [
   fact centre-line: 5 1/8
   room.width = 12
   strip.width = 2 1/2
-  strip.length = 6
   row.gap = 1/4
+  strip.length = 6
   end.depth = 7/8
   row.across = 10 3/4
   row.margin = 5/8
@@ -421,8 +421,8 @@ const SOLVED: readonly Case[] = [
   typed row.across along the bottom from 3/4, 0 to 11 1/4, 0
   room.width = 12
   strip.width = 2
-  strip.length = 5
   row.gap = 1/8
+  strip.length = 5
   row.across = 10 1/2
   row.margin = 3/4
   end.depth = 2
@@ -459,9 +459,9 @@ const SOLVED: readonly Case[] = [
   typed row.across along the bottom from 13/16, 0 to 11 3/16, 0
   fact centre-mark: 13/16
   room.width = 12
-  strip.length = 5
   row.gap = 1/8
   row.margin = 13/16
+  strip.length = 5
   row.across = 10 3/8
   strip.width = 1 5/8
   end.depth = 13/16
@@ -494,8 +494,8 @@ const SOLVED: readonly Case[] = [
   typed row.across along the bottom from 0, 0 to 5 1/2, 0
   room.width = 12
   strip.width = 2
-  strip.length = 5
   row.gap = -1/4
+  strip.length = 5
   row.across = 5 1/2
   count = 3
   sum of row.across: 3 × strip.width 2 + 2 × row.gap -1/4`,

@@ -47,6 +47,21 @@ export interface ChoiceInput extends AnyField {
 }
 export type Field = LengthInput | CountInput | ChoiceInput;
 
+/** A length that is worked out where it is left out, of the group that its path says; both may be said otherwise. */
+export const lengthField = (
+  path: FieldPath,
+  value: LengthText | undefined,
+  more: Partial<Omit<LengthInput, 'kind' | 'path' | 'value'>> = {},
+): LengthInput => ({
+  kind: 'length',
+  path,
+  group: path.slice(0, -1),
+  value,
+  ifEmpty: 'worked-out',
+  knownAt: null,
+  ...more,
+});
+
 /** A list of layers that can be added to, each entry with an id of its own. */
 export interface FieldList {
   readonly path: FieldPath;
