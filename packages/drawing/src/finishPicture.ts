@@ -43,6 +43,15 @@ export const handCuts = ({ shape, finish, width, height }: JobPiece): Line[] => 
 function insideCuts(finish: Finish, { width, height }: { readonly width: Ticks; readonly height: Ticks }): Line[] {
   const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
   if (finish.do === 'slit') return [[finish.from, finish.to]];
+  if (finish.do === 'trim') {
+    const { left, right, top, bottom } = finish;
+    return [
+      ...(left ? [[at(left, 0), at(left, height)] as const] : []),
+      ...(right ? [[at(width - right, 0), at(width - right, height)] as const] : []),
+      ...(bottom ? [[at(0, bottom), at(width, bottom)] as const] : []),
+      ...(top ? [[at(0, height - top), at(width, height - top)] as const] : []),
+    ];
+  }
   if (finish.do === 'window') {
     const { x, y, width: w, height: h } = finish.box;
     const corners = [at(x, y), at(x + w, y), at(x + w, y + h), at(x, y + h)];

@@ -29,6 +29,15 @@ export type Finish =
   | { readonly do: 'slit'; readonly from: Point; readonly to: Point }
   /** An edge run through a punch, so many whole repeats. */
   | { readonly do: 'punch'; readonly edge: Edge; readonly depth: Ticks; readonly repeats: number }
+  /** Cut too long on purpose and trimmed flush: with what it is glued to, or with the rest once the page is finished. */
+  | {
+      readonly do: 'trim';
+      readonly when: 'glued' | 'finished';
+      readonly left: Ticks;
+      readonly right: Ticks;
+      readonly top: Ticks;
+      readonly bottom: Ticks;
+    }
   /** A window cut out; what falls out is used only where the blank yields it. */
   | { readonly do: 'window'; readonly box: Rect };
 

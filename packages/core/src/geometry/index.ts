@@ -1,4 +1,4 @@
-export { evenSeams, partedAgain, patchesOf, type Patch, type Seams } from './parting.ts';
+export { alikeTogether, evenSeams, partedAgain, patchesOf, type Patch, type Seams } from './parting.ts';
 export { cornersGone, edgeThere, paperIn, type CornerName, type Spot } from './oddPaper.ts';
 export { areaWithin, crossesItself, type Point } from './polygon.ts';
 export type { Finish, PencilMark } from './finish.ts';

@@ -1,4 +1,4 @@
-import { ticks, type Ticks } from '../length/index.ts';
+import { ticks } from '../length/index.ts';
 import type { Size } from './rect.ts';
 
 /*
@@ -31,13 +31,23 @@ export function stretches(length: number, seams: readonly number[], overlap: num
 
 /** What a piece of this size is made of, sizes alike together, from its lower left corner on. */
 export function patchesOf(size: Size, { across, up, overlap }: Seams): Patch[] {
+  return alikeTogether(
+    stretches(size.height, up, overlap).flatMap(([bottom, top]) =>
+      stretches(size.width, across, overlap).map(([left, right]) => ({
+        width: ticks(right - left),
+        height: ticks(top - bottom),
+      })),
+    ),
+  );
+}
+
+/** How many there are of each size, in the order in which they come. */
+export function alikeTogether(sizes: readonly Size[]): Patch[] {
   const found = new Map<string, Patch>();
-  for (const [bottom, top] of stretches(size.height, up, overlap))
-    for (const [left, right] of stretches(size.width, across, overlap)) {
-      const [width, height]: [Ticks, Ticks] = [ticks(right - left), ticks(top - bottom)];
-      const key = `${width} ${height}`;
-      found.set(key, { width, height, quantity: (found.get(key)?.quantity ?? 0) + 1 });
-    }
+  for (const { width, height } of sizes) {
+    const key = `${width} ${height}`;
+    found.set(key, { width, height, quantity: (found.get(key)?.quantity ?? 0) + 1 });
+  }
   return [...found.values()];
 }
 

@@ -55,10 +55,13 @@ const UNITS = new Map<string, string>([
 /** Between a fraction in words and its unit: `half an inch`, `a quarter of an inch`. */
 const LINKS = new Set(['a', 'an', 'of']);
 
+/** Ways to lay paper that are said in several words, and hold no number. */
+const SAYINGS = /\b(half\s+(and\s+half|base|page)|edge\s+to\s+edge|side\s+by\s+side)\b/giu;
+
 /** The words and values of a line, from left to right. Never throws; whether a length reads is asked where it is used. */
 export function tokensOf(line: string): Token[] {
   const raw: Token[] = [];
-  const plain = line.replace(/[’‘]/g, "'");
+  const plain = line.replace(/[’‘]/g, "'").replace(SAYINGS, (said) => said.replace(/\s+/g, '-'));
   for (const [said, times, size, length, word, stop] of plain.matchAll(PIECES)) {
     if (times !== undefined) raw.push({ ...lengthToken(times), times: true });
     else if (size !== undefined) raw.push(sizeSaid(size));

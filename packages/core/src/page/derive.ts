@@ -2,13 +2,23 @@ import {
   MARKS,
   ZERO,
   parseLength,
+  roundToMark,
   ticks,
   type LengthProblem,
   type Mark,
   type Ticks,
   type Unit,
 } from '../length/index.ts';
-import { moved, patchesOf, rect, type Edge, type Rect, type Size } from '../geometry/index.ts';
+import {
+  alikeTogether,
+  moved,
+  patchesOf,
+  rect,
+  type Edge,
+  type Patch,
+  type Rect,
+  type Size,
+} from '../geometry/index.ts';
 import {
   recipeOf,
   type Blank,
@@ -166,6 +176,7 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
     const x = half === 'left' ? 0 : ground.width + ground.seam!;
     return { box: rect(x, 0, ground.width, ground.height), seams: [half === 'left' ? 'right' : 'left'] };
   };
+  const sameSeam = before?.seam?.x === page_.seam?.x && before?.seam?.width === page_.seam?.width;
   const byId = new Map(page.items.map((item) => [item.id, item]));
   const done = new Map<string, DerivedItem>();
   const underWay: string[] = [];
@@ -198,7 +209,16 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
     };
     const within = { across: neighbour('across') ?? room, upDown: neighbour('upDown') ?? room };
     const table: Table = { unit: page.unit, mark, room: { width: room.width, height: room.height, seams } };
-    const made = deriveItem(item, table, room, within, problems, names, page_, before?.items.get(item.id));
+    const made = deriveItem(
+      item,
+      table,
+      room,
+      within,
+      problems,
+      names,
+      page_,
+      sameSeam ? before?.items.get(item.id) : undefined,
+    );
     underWay.pop();
     done.set(item.id, made);
     return made;
@@ -229,7 +249,7 @@ function deriveItem(
   within: Readonly<Record<Axis, Rect>>,
   lost: readonly PageProblem[],
   names: Namer,
-  page: Size,
+  page: Pick<DerivedPage, 'width' | 'height' | 'seam'>,
   was: DerivedItem | undefined,
 ): DerivedItem {
   const same = was && was.item.input === item.input && was.item.recipe === item.recipe && sameTable(was.table, table);
@@ -258,7 +278,7 @@ function deriveItem(
   if (solved.status === 'refused')
     problems.push(...solved.problems.map((problem) => ({ item: item.id, problem, offers: solved.offers })));
   const pieces = (laid?.blanks ?? []).flatMap((blank) =>
-    piecesOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table.unit),
+    piecesOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table, box, page.seam),
   );
   const pieceOf = (blank: string | null) => pieces.find((p) => p.blank === blank)?.id ?? null;
   const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names, pieceOf(layer.blank)));
@@ -307,11 +327,25 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
   };
 }
 
-/** What is cut for a blank: one kind of piece, or the parts of one that is made of several. */
-function piecesOf(blank: Blank, item: Item, laid: Laid, over: Ticks, names: Namer, unit: Unit): PieceToCut[] {
+type Seam = DerivedPage['seam'];
+
+/**
+ * What is cut for a blank: one kind of piece; the parts of one that is made of several; of one that lies over the seam of a spread,
+ * a part for each page.
+ */
+function piecesOf(
+  blank: Blank,
+  item: Item,
+  laid: Laid,
+  over: Ticks,
+  names: Namer,
+  { unit, mark }: Table,
+  origin: Rect,
+  seam: Seam,
+): PieceToCut[] {
   const { key, role, n, quantity, off, shape, marks, finish, yields } = blank;
-  const parts: string[] = [];
-  for (const layer of laid.layers) if (layer.blank === key) parts.push(partId(item.id, layer.key));
+  const layers = laid.layers.filter((layer) => layer.blank === key);
+  const parts = layers.map((layer) => partId(item.id, layer.key));
   const wish = item.wishes[key] ?? null;
   const whole: PieceToCut = {
     id: pieceId(item.id, key),
@@ -324,18 +358,50 @@ function piecesOf(blank: Blank, item: Item, laid: Laid, over: Ticks, names: Name
     ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
   };
   // what is shaped or worked on by hand is cut whole
-  const seams = shape || finish.length ? null : seamsOf(wish, unit);
-  if (!wish || !seams) return [whole];
-  const { from: _place, ...anywhere } = wish;
-  const patches = patchesOf(whole, seams);
-  return patches.map((patch, i) => ({
-    ...whole,
-    id: patchId(whole.id, i + 1),
-    name: names.patch(whole.name, i + 1, patches.length),
-    ...{ width: patch.width, height: patch.height, quantity: quantity * patch.quantity },
-    ...{ wish: anywhere, off: { width: ZERO, height: ZERO }, marks: [], yields: [] },
-    patchOf: { width: whole.width, height: whole.height },
-  }));
+  if (shape || finish.some((f) => f.do !== 'trim')) return [whole];
+  const inParts = (patches: readonly Patch[], kept: Wish | null): PieceToCut[] =>
+    patches.map((patch, i) => ({
+      ...whole,
+      id: patchId(whole.id, i + 1),
+      name: names.patch(whole.name, i + 1, patches.length),
+      ...{ width: patch.width, height: patch.height, quantity: patch.quantity },
+      ...{ wish: kept, off: { width: ZERO, height: ZERO }, marks: [], yields: [] },
+      patchOf: { width: whole.width, height: whole.height },
+    }));
+  const seams = seamsOf(wish, unit);
+  if (wish && seams) {
+    const patches = patchesOf(whole, seams).map((patch) => ({ ...patch, quantity: quantity * patch.quantity }));
+    return inParts(patches, withoutPlace(wish));
+  }
+  const trim = finish.find((f) => f.do === 'trim');
+  const laidOver = seam ? layers.map(({ box }) => halvesOf(shifted(box, origin), whole, seam, mark, trim?.left)) : [];
+  const halves = laidOver.flatMap((found) => found ?? []);
+  if (!halves.length) return [whole];
+  if (trim && halves.length === 2) {
+    const each = halves.map((size) => ({ ...size, quantity: 1 }));
+    const [left, right] = inParts(each, wish && withoutPlace(wish));
+    return [
+      { ...left!, finish: [{ ...trim, right: ZERO }] },
+      { ...right!, finish: [{ ...trim, left: ZERO }] },
+    ];
+  }
+  const uncut = laidOver.filter((found) => found === null).length;
+  return [
+    ...(uncut ? [{ ...whole, quantity: uncut }] : []),
+    ...inParts(alikeTogether(halves), wish && withoutPlace(wish)),
+  ];
+}
+
+const withoutPlace = ({ from: _place, ...anywhere }: Wish): Wish => anywhere;
+
+/** What of a layer lies on each page of a spread, as it is cut; null where it lies on one. */
+function halvesOf(box: Rect, piece: Size, seam: NonNullable<Seam>, mark: Mark, trimmed: Ticks = ZERO): Size[] | null {
+  const [left, right] = [seam.x - box.x + trimmed, box.x + box.width - seam.x - seam.width];
+  if (left <= 0 || right <= 0) return null;
+  const first = roundToMark(ticks(left), mark, 'nearest');
+  // what was cut too long on purpose is so at its outer ends
+  const second = ticks(piece.width - first - (seam.width ? roundToMark(seam.width, mark, 'nearest') : 0));
+  return [first, second].filter((width) => width > 0).map((width) => ({ width: ticks(width), height: piece.height }));
 }
 
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {

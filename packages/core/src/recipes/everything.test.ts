@@ -209,18 +209,18 @@ const SOLVED: readonly Case[] = [
   size 12 x 12
   layer base, base 1: 12 x 12 at 0, 0, of base, said at room
   layer a, panel 1: 11 1/4 x 11 1/4 at 3/8, 3/8, of a, said at panels.0 by panels.0.width and panels.0.height, entry of panels
-  layer b, panel 2: 10 1/4 x 11 1/2 at 1 3/8, 5/8, of b, said at panels.1 by panels.1.width and panels.1.height, entry of panels
+  layer b, panel 2: 10 1/4 x 11 3/8 at 1 3/8, 5/8, of b, said at panels.1 by panels.1.width and panels.1.height, entry of panels
   cut 1 of base, base 1: 12 x 12
   cut 1 of a, panel 1: 11 1/4 x 11 1/4
-  cut 1 of b, panel 2: 10 1/4 x 11 1/2
+  cut 1 of b, panel 2: 10 1/4 x 11 1/2, then [{"do":"trim","when":"glued","left":"0","right":"0","top":"1/8","bottom":"0"}]
   room a, panel 1: 11 1/4 x 11 1/4 at 3/8, 3/8
-  room b, panel 2: 10 1/4 x 11 1/2 at 1 3/8, 5/8
+  room b, panel 2: 10 1/4 x 11 3/8 at 1 3/8, 5/8
   typed panels.0.reveal.all with a leader from 11 13/16, 6
   typed panels.1.reveal.left with a leader from 7/8, 6 3/8
   typed panels.1.reveal.right with a leader from 11 5/8, 6 3/8
   typed panels.1.reveal.top with a leader from 9 14021/24384, 11 7/8
   typed panels.1.reveal.bottom with a leader from 9 14021/24384, 1/2
-  typed panels.1.width and panels.1.height in the middle of 10 1/4 x 11 1/2 at 1 3/8, 5/8
+  typed panels.1.width and panels.1.height in the middle of 10 1/4 x 11 3/8 at 1 3/8, 5/8
   room.width = 12
   room.height = 12
   panels.1.reveal.left = 1
@@ -661,6 +661,7 @@ const FIELDS: readonly Case[] = [
       ],
     },
     `
+  edge of room: whole, one of whole shaved
   panels.0.reveal.style of panels.0: even, one of even two footer four
   panels.0.reveal.all of panels.0: 3/8, a length with negative, emptied worked-out
   panels.0.width of panels.0: open, a length, emptied worked-out
@@ -684,6 +685,7 @@ const FIELDS: readonly Case[] = [
       ],
     },
     `
+  edge of room: whole, one of whole shaved
   panels.0.reveal.style of panels.0: two, one of even two footer four
   panels.0.reveal.across of panels.0: 1/4, a length with negative, emptied worked-out
   panels.0.reveal.upDown of panels.0: 1/2, a length with negative, emptied worked-out

@@ -19,7 +19,7 @@ const given = (recipe: RecipeId, input: unknown): string =>
         ? []
         : [`${f.path.join('.')} ${f.value}`],
     )
-    .filter((said) => said !== 'shape straight')
+    .filter((said) => said !== 'shape straight' && said !== 'edge whole')
     .join(', ');
 
 const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [

@@ -1,5 +1,8 @@
-import type { Recipe } from './recipe.ts';
-import { withValue } from './fields.ts';
+import { exact, roundExact, type Exact, type Ticks } from '../length/index.ts';
+import { fieldKey, withValue, type FieldPath } from './fields.ts';
+import { sumProblems } from './nested.ts';
+import type { Arithmetic, Offer, Recipe, RecipeProblem, Solved } from './recipe.ts';
+import { solveSums } from './sums.ts';
 
 /** What most recipes have in common: no lists, nothing beneath a page, nothing that follows from a paper, values put where they belong. */
 export const PLAIN = {
@@ -13,3 +16,27 @@ export const PLAIN = {
   toComeFrom: () => [],
   onward: () => [],
 } as const satisfies Partial<Recipe>;
+
+/** Why it cannot be, and what would help. */
+export const refused = (
+  problems: readonly RecipeProblem[],
+  offers: readonly Offer[] = [],
+): Extract<Solved, { status: 'refused' }> => ({ status: 'refused', problems, offers, instead: null });
+
+/** The sums of an input worked out: every length by its field, to the nearest tick where it is asked for so. */
+export function worked(lines: Arithmetic) {
+  const solution = solveSums(lines.equations, lines.givens);
+  const exactly = (path: FieldPath): Exact => solution.values.get(fieldKey(path)) ?? exact(0);
+  return {
+    solution,
+    problems: sumProblems(lines, solution),
+    exactly,
+    near: (path: FieldPath): Ticks => roundExact(exactly(path), 'nearest'),
+    /** Whether a length was worked out, and so goes to a mark. */
+    follows: (path: FieldPath): boolean => solution.sums.has(fieldKey(path)),
+  };
+}
+
+/** Those of the sizes at these paths that come to nothing, as problems. */
+export const notPositive = (at: readonly FieldPath[], near: (path: FieldPath) => Ticks): RecipeProblem[] =>
+  at.filter((path) => near(path) <= 0).map((path) => ({ code: 'size-not-positive', path, size: near(path) }));

@@ -42,6 +42,8 @@ export type Suggestion =
       even: ReadonlyArray<Size & { reveal: Ticks }>;
     }
   | { code: 'off-mark'; path: FieldPath; size: Ticks; nearest: Ticks }
+  /** An even number where an odd one often looks better; those next to it that fit too. */
+  | { code: 'even-count'; path: FieldPath; count: number; odd: readonly number[] }
   /** What rounding to the mark left over, and which field took it. */
   | { code: 'remainder'; by: Ticks; to: FieldPath };
 

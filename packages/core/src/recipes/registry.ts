@@ -1,9 +1,12 @@
 import type { z } from 'zod';
 import { bannerStrip } from './banner-strip/bannerStrip.ts';
 import { basePanels } from './base-panels/basePanels.ts';
+import { builtUp } from './built-up/builtUp.ts';
+import { halfBase } from './half-base/halfBase.ts';
 import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
+import { strips } from './strips/strips.ts';
 import type { Recipe } from './recipe.ts';
 
 /** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, and a line here. */
@@ -12,6 +15,9 @@ const KNOWN = {
   'mat-stack': matStack,
   'base-panels': basePanels,
   'hollow-mat': hollowMat,
+  'half-base': halfBase,
+  'built-up': builtUp,
+  strips,
   'banner-strip': bannerStrip,
 } as const;
 

@@ -167,13 +167,14 @@ export interface LaidRow {
 /** Reasons why a row cannot be, beside what all share. */
 export const ROW_REASONS = ['too-much', 'none-fits'] as const;
 
-/** Lays a row whose sums are solved; or why it cannot be, with what would help. */
+/** Lays a row once its sums are solved; or says why it cannot be, with what would help. */
 export function layRow(
   input: RowInput,
   table: Table,
   axis: RowAxis,
   { values: solved, sums }: Pick<SumsSolution, 'values' | 'sums'>,
-): { ok: true; row: LaidRow } | { ok: false; problems: RecipeProblem[]; offers: Offer[] } {
+  problems: readonly RecipeProblem[],
+): { ok: true; row: LaidRow } | { ok: false; problems: readonly RecipeProblem[]; offers: Offer[] } {
   const value = (path: FieldPath): Exact => solved.get(fieldKey(path)) ?? exact(0);
   const room = table.room[axis];
   const refused = (problem: RecipeProblem, offers: Offer[] = []) => ({
@@ -182,13 +183,27 @@ export function layRow(
     offers,
   });
   const n = countOf(input, table, axis);
-  if (n === 0) {
+  if (n === 0 && !problems.some((p) => p.code === 'field')) {
     const lengths = [roundExact(value(WIDTH), 'nearest')];
     return refused(
       { code: 'own', why: 'none-fits', path: COUNT, lengths },
       fitting(1, value(WIDTH), exact(0), room, table),
     );
   }
+  const { strip, row } = input;
+  // all of it is said, and it is more than was said of the whole
+  const all = [n ?? undefined, strip.width, n === 1 ? '0' : row.gap, row.across].every((text) => text !== undefined);
+  if (all && n && problems.length === 1 && problems[0]!.code === 'disagree') {
+    const [width, gap] = [value(WIDTH), n > 1 ? value(GAP) : exact(0)];
+    const across = roundExact(value(ACROSS), 'nearest');
+    const over = n * roundExact(width, 'nearest') + (n - 1) * roundExact(gap, 'nearest') - across;
+    if (over > 0)
+      return refused(
+        { code: 'own', why: 'too-much', path: ACROSS, lengths: [ticks(over)] },
+        fitting(n, width, gap, across, table),
+      );
+  }
+  if (problems.length) return { ok: false, problems, offers: [] };
   if (n === null) return refused({ code: 'missing', paths: [COUNT] });
   // side by side they must fit: what does not come out on a mark is cut narrower
   const worked = sums.has(fieldKey(WIDTH));

@@ -1,15 +1,24 @@
 import { layerField, revealStyle, revealsWords, type RecipeWords } from './words.ts';
 
+const OPTIONS: Readonly<Record<string, string>> = { whole: 'as it is', shaved: 'shaved and backed' };
+const named = (role: string, n: number, item: string): string =>
+  role === 'base' ? item : role === 'page-mat' ? `page mat of ${item}` : `panel ${n}`;
+
 export const basePanels: RecipeWords = {
   title: 'Base and panels',
-  asks: 'a base as large as the page, and panels one on the other',
+  asks: 'how wide each one shows, what bleeds off, a mat for the whole page',
   item: (n) => (n === 1 ? 'base' : `base ${n}`),
-  field: layerField,
-  group: ([list, i]) => (list === 'room' ? 'the page' : `panel ${Number(i) + 1}`),
-  option: (_path, option) => revealStyle(option),
+  field: (path) =>
+    path[0] === 'edge' ? 'finished page' : path[0] === 'shave' && path.at(-1) === 'all' ? 'margin' : layerField(path),
+  group: ([list, i]) =>
+    list === 'room' ? 'the page' : list === 'shave' ? 'the shaved page' : `panel ${Number(i) + 1}`,
+  option: (_path, option) => OPTIONS[option] ?? revealStyle(option),
   entry: () => 'a panel',
-  part: (role, n, item) => (role === 'base' ? item : `panel ${n}`),
-  piece: (role, n, item) => (role === 'base' ? item : `panel ${n}`),
-  reason: () => '',
+  part: named,
+  piece: named,
+  reason: (why, [a = 0, b = 0], where, say) =>
+    why === 'off-page'
+      ? `${where} lies beyond the page`
+      : `A page shaved to ${say(a)} × ${say(b)} would be larger than it is`,
   fact: (_name, lengths, say) => revealsWords(lengths, say),
 };

@@ -2,9 +2,12 @@ import type { Namer, RecipeId } from '@temnex/core';
 import { sheetLetter } from '../letters.ts';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
+import { builtUp } from './builtUp.ts';
+import { halfBase } from './halfBase.ts';
 import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
+import { strips } from './strips.ts';
 import type { RecipeWords } from './words.ts';
 
 /** The words of every recipe: complete, because its type asks for each. */
@@ -13,6 +16,9 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'mat-stack': matStack,
   'base-panels': basePanels,
   'hollow-mat': hollowMat,
+  'half-base': halfBase,
+  'built-up': builtUp,
+  strips,
   'banner-strip': bannerStrip,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];

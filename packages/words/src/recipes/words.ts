@@ -48,6 +48,16 @@ export function finishWords(finish: Finish, say: Say): string {
       return `slit it from ${say(finish.from.x)}, ${say(finish.from.y)} to ${say(finish.to.x)}, ${say(finish.to.y)} from its lower left corner`;
     case 'punch':
       return `punch the ${finish.edge} edge, ${finish.repeats} repeats ${say(finish.depth)} deep`;
+    case 'trim': {
+      const off = (['left', 'right', 'top', 'bottom'] as const).filter((edge) => finish[edge] > 0);
+      const all = off.length === 4 && off.every((edge) => finish[edge] === finish.left);
+      const how = all
+        ? `${say(finish.left)} all round`
+        : off.map((edge) => `${say(finish[edge])} at the ${edge}`).join(', ');
+      return finish.when === 'glued'
+        ? `glue it on, then trim it flush with the page: ${how} comes off`
+        : `once the page is finished, shave it: ${how} comes off; then back it`;
+    }
     case 'window':
       return `cut out a window of ${say(finish.box.width)} × ${say(finish.box.height)}, ${say(finish.box.x)} from the left and ${say(finish.box.y)} from the bottom`;
   }

@@ -22,6 +22,11 @@ export const finishSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('outline'), as: z.enum(['circle', 'oval']) }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
+  z.strictObject({
+    do: z.literal('trim'),
+    when: z.enum(['glued', 'finished']),
+    ...{ left: margin, right: margin, top: margin, bottom: margin },
+  }),
   z.strictObject({ do: z.literal('window'), x: margin, y: margin, width: margin, height: margin }),
 ]);
 /** The corners of a finished piece in order round it; arcs as chords. */
@@ -48,6 +53,10 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
       return { ...finish, by: text(finish.by) };
     case 'slit':
       return { do: 'slit', from: cornerSaid(finish.from, unit), to: cornerSaid(finish.to, unit) };
+    case 'trim': {
+      const { left, right, top, bottom } = finish;
+      return { ...finish, left: text(left), right: text(right), top: text(top), bottom: text(bottom) };
+    }
     case 'window': {
       const { x, y, width, height } = finish.box;
       return { do: 'window', x: text(x), y: text(y), width: text(width), height: text(height) };
@@ -83,6 +92,12 @@ export function readFinish(
       return { ...said, by: length(said.by, 'by') };
     case 'slit':
       return { do: 'slit', from: at(said.from, 'from'), to: at(said.to, 'to') };
+    case 'trim':
+      return {
+        ...{ do: 'trim', when: said.when },
+        ...{ left: length(said.left, 'left'), right: length(said.right, 'right') },
+        ...{ top: length(said.top, 'top'), bottom: length(said.bottom, 'bottom') },
+      };
     case 'window':
       return {
         do: 'window',

@@ -24,9 +24,8 @@ import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
-import { sumProblems } from '../nested.ts';
-import { PLAIN } from '../plain.ts';
-import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { PLAIN, refused, worked } from '../plain.ts';
+import type { Arithmetic, Dim, Recipe, Table } from '../recipe.ts';
 import {
   ACROSS,
   GAP,
@@ -34,7 +33,6 @@ import {
   ROW_PLACES,
   ROW_REASONS,
   WIDTH,
-  countOf,
   layRow,
   putInRow,
   rowEquations,
@@ -44,7 +42,7 @@ import {
   rowSaid,
   rowStandsStill,
 } from '../row.ts';
-import { solveSums, term } from '../sums.ts';
+import { term } from '../sums.ts';
 
 /* A row of strips (see row.ts), each with a shaped lower end; a right-angled notch is half as deep as the strip is wide. */
 
@@ -185,21 +183,10 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const lines = arithmetic(input, table);
-    const solution = solveSums(lines.equations, lines.givens);
-    const refused = (problems: RecipeProblem[], offers: Offer[] = []) => ({
-      status: 'refused' as const,
-      problems,
-      offers,
-      instead: null,
-    });
-    const problems = sumProblems(lines, solution);
-    const none = countOf(input, table, 'width') === 0 && !lines.problems.length;
-    if (problems.length && !none) return refused(problems);
-    const laid = layRow(input, table, 'width', solution);
+    const { solution, problems, near } = worked(arithmetic(input, table));
+    const laid = layRow(input, table, 'width', solution, problems);
     if (!laid.ok) return refused(laid.problems, laid.offers);
     const { count, width, across, from, at } = laid.row;
-    const near = (path: FieldPath): Ticks => roundExact(solution.values.get(fieldKey(path)) ?? exact(0), 'nearest');
     const length = near(LENGTH);
     // a right-angled end follows the strip as it is cut
     const sums = new Map(solution.sums);

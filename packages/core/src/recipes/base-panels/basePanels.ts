@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { ZERO, lengthOf } from '../../length/index.ts';
-import { rect } from '../../geometry/index.ts';
-import type { FieldPath } from '../fields.ts';
+import { ZERO, lengthOf, ticks } from '../../length/index.ts';
+import { rect, type Finish, type Rect } from '../../geometry/index.ts';
+import { lengthAt } from '../../line/index.ts';
+import { isUnder, samePath, type Field, type FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import {
   MOST_LAYERS,
@@ -14,36 +15,56 @@ import {
   putNested,
   revealDims,
   revealFacts,
+  sizeFields,
+  sizeKeys,
   solveChain,
   type Chain,
 } from '../nested.ts';
+import type { Blank } from '../blanks.ts';
 import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
+import { keysAlong, restyled, revealFields, revealKeys, revealSchema, type RevealStyle } from '../reveals.ts';
 import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
+
+/*
+ * Without shaving the base is as large as its room. A page that is shaved is finished at its full size, then trimmed all round and
+ * backed with a sheet of the full size, of which a reveal shows: a mat for the whole page.
+ */
 
 const basePanelsSchema = z.strictObject({
   /** Inward from the base, each on the one before. A reveal below 0 bleeds off and is trimmed flush. */
   panels: layersSchema,
+  /** Left out: the page stays as large as it is. */
+  shave: z.strictObject({ reveal: revealSchema, ...sizeKeys }).optional(),
 });
 export type BasePanelsInput = z.infer<typeof basePanelsSchema>;
 
 const ROOM: FieldPath = ['room'];
 const PANELS: FieldPath = ['panels'];
+const SHAVE: FieldPath = ['shave'];
+const EDGE: FieldPath = ['edge'];
 const panelAt = (i: number): FieldPath => ['panels', i];
 
 /** From the innermost outward, so the room comes last. */
-const chainOf = ({ panels }: BasePanelsInput, room: Room): Chain => {
+const chainOf = ({ panels, shave }: BasePanelsInput, room: Room): Chain => {
   const outward = [...panels.entries()].reverse();
   return {
     levels: [
       ...outward.map(([i, { width, height }]) => ({ path: panelAt(i), width, height })),
+      ...(shave ? [{ path: SHAVE, width: shave.width, height: shave.height }] : []),
       { path: ROOM, fixed: room },
     ],
-    gaps: outward.map(([i, { reveal }]) => ({ path: panelAt(i), reveal })),
+    gaps: [
+      ...outward.map(([i, { reveal }]) => ({ path: panelAt(i), reveal })),
+      ...(shave ? [{ path: SHAVE, reveal: shave.reveal }] : []),
+    ],
     seams: room.seams,
   };
 };
 
 const BASE = { key: 'base', role: 'base', n: 1 } as const;
+const MAT = { key: 'page-mat', role: 'page-mat', n: 1 } as const;
+/** Enough to be seen, and to cut off what does not lie quite true. */
+const USUAL_SHAVE: NonNullable<BasePanelsInput['shave']> = { reveal: { style: 'even', all: '1/8 in' } };
 const baseLayer = ({ width, height }: Room): Layer =>
   layerOf({ ...BASE, box: { x: ZERO, y: ZERO, width, height }, group: ROOM, sized: null });
 
@@ -57,6 +78,23 @@ const baseAlone = (room: Room): Laid => ({
   facts: [],
 });
 
+/** The part of a box that lies on the page, and what has to come off it. */
+function flush(box: Rect, page: Rect): { box: Rect; finish: Finish[] } {
+  const over = (n: number) => ticks(Math.max(0, n));
+  const off = {
+    left: over(page.x - box.x),
+    right: over(box.x + box.width - page.x - page.width),
+    top: over(box.y + box.height - page.y - page.height),
+    bottom: over(page.y - box.y),
+  };
+  if (!off.left && !off.right && !off.top && !off.bottom) return { box, finish: [] };
+  const [width, height] = [box.width - off.left - off.right, box.height - off.top - off.bottom];
+  return {
+    box: rect(box.x + off.left, box.y + off.bottom, width, height),
+    finish: [{ do: 'trim', when: 'glued', ...off }],
+  };
+}
+
 const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/2' : '12');
 
 /** A base as large as its room, and panels on it, each inside the one before. */
@@ -65,9 +103,16 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   version: 1,
   input: basePanelsSchema,
   migrations: [],
-  roles: ['base', 'panel'],
-  reasons: [],
-  phrases: ['panels 3/8 1/2', 'panel 1/2', 'panels 10 mm, 25 mm', 'panels 11 1/4 square, 9 1/2 square'],
+  roles: ['base', 'panel', 'page-mat'],
+  reasons: ['off-page', 'nothing-shaved'],
+  phrases: [
+    'panels 3/8 1/2',
+    'panel 1/2',
+    'panels 10 mm, 25 mm',
+    'panels 11 1/4 square, 9 1/2 square',
+    'base shaved 1/8',
+    'panel 1/2, shave the page 1/8 all round',
+  ],
   beneath: { panels: [] },
 
   start: (table, newId) => {
@@ -75,13 +120,48 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const all = table.unit === 'in' ? (narrow ? '1/8' : '1/2') : narrow ? '3' : '12';
     return { panels: [{ id: newId(), reveal: { style: 'even', all } }] };
   },
-  fields: ({ panels }) => layerFields('panels', panels),
+  fields: ({ panels, shave }): readonly Field[] => [
+    { kind: 'choice', path: EDGE, group: ROOM, value: shave ? 'shaved' : 'whole', options: ['whole', 'shaved'] },
+    ...(shave ? [...revealFields(SHAVE, shave.reveal), ...sizeFields(SHAVE, shave)] : []),
+    ...layerFields('panels', panels),
+  ],
   lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: MOST_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
-  put: (input, path, value) => putNested(input, input.panels, 'panels', path, value),
-  givesWay: ({ panels }, path) => nestedGivesWay('panels', panels, [], path),
-  standsStill: ({ panels }, path) => nestedStandsStill('panels', panels, path),
-  loosened: (input, path) => loosenedNested(input, input.panels, 'panels', path),
+  put: (input, path, value) => {
+    const { shave, ...rest } = input;
+    if (samePath(path, EDGE)) return value === 'shaved' ? { ...rest, shave: shave ?? USUAL_SHAVE } : rest;
+    if (shave && samePath(path, [...SHAVE, 'reveal', 'style']))
+      return { ...rest, shave: { ...shave, reveal: restyled(shave.reveal, value as RevealStyle) } };
+    return putNested(input, input.panels, 'panels', path, value);
+  },
+  givesWay: ({ panels, shave }, path) => {
+    if (!shave) return nestedGivesWay('panels', panels, [], path);
+    const { style } = shave.reveal;
+    const reveals = (keys: readonly string[]) => keys.map((key): FieldPath => [...SHAVE, 'reveal', key]);
+    const sizes: FieldPath[] = [
+      [...SHAVE, 'width'],
+      [...SHAVE, 'height'],
+    ];
+    if (!isUnder(path, SHAVE)) return nestedGivesWay('panels', panels, [...sizes, ...reveals(revealKeys(style))], path);
+    const end = path.at(-1);
+    return { own: end === 'width' || end === 'height' ? reveals(keysAlong(style, end)) : sizes, others: [] };
+  },
+  standsStill: ({ panels, shave }, path) => {
+    if (!shave || !isUnder(path, SHAVE)) return nestedStandsStill('panels', panels, path);
+    const end = path.at(-1);
+    if (end === 'width' || end === 'height')
+      return keysAlong(shave.reveal.style, end).map((key) => [...SHAVE, 'reveal', key]);
+    const facing = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' }[String(end)];
+    const other = shave.reveal.style === 'four' && facing ? [[...SHAVE, 'reveal', facing]] : [];
+    return [[...SHAVE, 'width'], [...SHAVE, 'height'], ...other];
+  },
+  loosened: (input, path) => {
+    const { shave } = input;
+    const sized = isUnder(path, SHAVE) && (path.at(-1) === 'width' || path.at(-1) === 'height');
+    if (shave && sized && shave.reveal.style === 'even')
+      return { ...input, shave: { ...shave, reveal: { style: 'two' } } };
+    return loosenedNested(input, input.panels, 'panels', path);
+  },
   arithmetic: (input, table) => chainArithmetic(chainOf(input, table.room), table),
 
   solve: (input, table) => {
@@ -90,28 +170,54 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const solved = solveChain(chain, table);
     if (!solved.ok) return { status: 'refused', problems: solved.problems, offers: [], instead: baseAlone(room) };
     const { levels, gaps, solution, suggestions } = solved.answer;
-    const { panels } = input;
-    const [layers, dims]: [Layer[], Dim[]] = [[baseLayer(room)], []];
+    const { panels, shave } = input;
+    const whole = rect(0, 0, room.width, room.height);
+    // the chain answers from the innermost outward: what is shaved off comes last
+    const shaved = shave ? gaps.at(-1)! : { left: ZERO, right: ZERO, top: ZERO, bottom: ZERO };
+    const size = shave ? levels.at(-2)! : room;
+    const page = rect(shaved.left, shaved.bottom, size.width, size.height);
+    if (shave && Object.values(shaved).some((t) => t < 0)) {
+      const problem = { code: 'own', why: 'nothing-shaved', path: SHAVE, lengths: [size.width, size.height] } as const;
+      return { status: 'refused', problems: [problem], offers: [], instead: baseAlone(room) };
+    }
+    const base = blankOf(BASE, room, table.mark, 'nearest');
+    const layers: Layer[] = [{ ...baseLayer(room), box: page }];
+    const blanks: Blank[] = [base];
+    const dims: Dim[] = [];
     const shown: Parameters<typeof revealFacts>[0][number][] = [];
-    const blanks = [blankOf(BASE, room, table.mark, 'nearest')];
+    if (shave) {
+      blanks[0] = { ...base, finish: [{ do: 'trim', when: 'finished', ...shaved }] };
+      layers.unshift(layerOf({ ...MAT, box: whole, group: SHAVE, sized: null }));
+      blanks.unshift(blankOf(MAT, room, table.mark, 'nearest'));
+      dims.push(...revealDims(SHAVE, shave.reveal, page, whole, solution, room.seams));
+      shown.push({ path: SHAVE, reveal: shave.reveal, inner: page, outer: whole });
+    }
+    let below = page;
+    const off: FieldPath[] = [];
     panels.forEach(({ id, reveal }, i) => {
-      // the chain answers from the innermost outward
       const at = panels.length - 1 - i;
-      const [{ width, height }, reveals, below] = [levels[at]!, gaps[at]!, layers[i]!.box];
+      const [{ width, height }, reveals] = [levels[at]!, gaps[at]!];
       const box = rect(below.x + reveals.left, below.y + reveals.bottom, width, height);
       const panel = { key: id, role: 'panel', n: i + 1 };
-      layers.push(layerOf({ ...panel, box, group: panelAt(i), entry: { list: PANELS, id } }));
-      blanks.push(blankOf(panel, { width, height }, table.mark, 'nearest'));
+      const lying = flush(box, page);
+      if (lying.box.width <= 0 || lying.box.height <= 0) off.push(panelAt(i));
+      layers.push(layerOf({ ...panel, box: lying.box, group: panelAt(i), entry: { list: PANELS, id } }));
+      blanks.push({ ...blankOf(panel, { width, height }, table.mark, 'nearest'), finish: lying.finish });
       dims.push(...revealDims(panelAt(i), reveal, box, below, solution, room.seams));
       shown.push({ path: panelAt(i), reveal, inner: box, outer: below });
+      below = box;
     });
+    if (off.length) {
+      const problems = off.map((path) => ({ code: 'own' as const, why: 'off-page', path, lengths: [] }));
+      return { status: 'refused', problems, offers: [], instead: baseAlone(room) };
+    }
     return {
       status: 'solved',
       laid: {
         size: { width: room.width, height: room.height },
         layers,
         blanks,
-        slots: layers.slice(1).map(({ key, role, n, box }) => ({ key, role, n, box })),
+        slots: layers.filter((l) => l.role === 'panel').map(({ key, role, n, box }) => ({ key, role, n, box })),
         dims: [...dims, ...innermostSize(layers, panels.length)],
         facts: revealFacts(shown, solution),
       },
@@ -122,17 +228,25 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   },
 
   grammar: {
-    heads: ['panel', 'base', 'background', 'backing'],
-    places: { ...LAYER_PLACES, size: { kind: 'size', words: ['size'], many: true, alone: true } },
+    heads: ['panel', 'base', 'background', 'backing', 'shave'],
+    places: {
+      ...LAYER_PLACES,
+      shave: { kind: 'length', words: ['shave', 'trim'], alone: true },
+      size: { kind: 'size', words: ['size'], many: true, alone: true },
+    },
     usual: ['reveal', 'size'],
-    idle: ['inset', 'smaller', 'inside', 'layer', 'nested', 'page', 'even'],
+    idle: ['off', 'round', 'around', 'inset', 'smaller', 'inside', 'layer', 'nested', 'page', 'even'],
   },
   /** Reveals and sizes inward from the edge of the room. */
   read: (heard, table, newId) => {
     const panels = layersSaid(heard, 'size', newId);
-    if (!panels.length) return null;
-    const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers] }, table);
-    return { panels: [...unevenWhereNeeded(panels, (layers) => solve([...layers]))] };
+    const said = lengthAt(heard, 'shave');
+    const shaved = said !== undefined || heard.flags.has('shave');
+    if (!panels.length && !shaved) return null;
+    const all = said ?? (table.unit === 'in' ? '1/8' : '3');
+    const shave = shaved ? { shave: { reveal: { style: 'even' as const, all } } } : {};
+    const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers], ...shave }, table);
+    return { panels: [...unevenWhereNeeded(panels, (layers) => solve([...layers]))], ...shave };
   },
   toComeFrom: () => [],
   onward: () => [],
@@ -149,7 +263,7 @@ function innermostSize(layers: readonly Layer[], count: number): Dim[] {
             [...group, 'width'],
             [...group, 'height'],
           ],
-          box: layers[count]!.box,
+          box: layers.at(-1)!.box,
         },
       ]
     : [];

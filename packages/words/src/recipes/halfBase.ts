@@ -1,0 +1,26 @@
+import type { RecipeWords } from './words.ts';
+
+const FIELDS: Readonly<Record<string, string>> = {
+  along: 'along the',
+  cover: 'upper one',
+  seen: 'lower one seen',
+  reach: 'lower one reaches',
+  tuck: 'tuck',
+  depth: 'depth',
+};
+const OPTIONS: Readonly<Record<string, string>> = { tucked: 'a tuck under', whole: 'all the way under' };
+
+export const halfBase: RecipeWords = {
+  title: 'Half and half',
+  asks: 'how far each paper reaches, how much is left of the sheets',
+  item: (n) => (n === 1 ? 'halves' : `halves ${n}`),
+  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
+  group: ([group]) => (group === 'beneath' ? 'the lower paper' : group === undefined ? 'the two' : 'the upper paper'),
+  option: (_path, option) => OPTIONS[option] ?? option,
+  entry: () => '',
+  part: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
+  piece: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
+  reason: (_why, [a = 0], _where, say) => `That reaches further than the ${say(a)} there are`,
+  fact: (name, [a = 0, b = 0], say) =>
+    `of a sheet as large as the page, ${say(a)} × ${say(b)} is left of the ${name === 'left-of-cover' ? 'upper' : 'lower'} one`,
+};
