@@ -79,6 +79,8 @@ export function suggestionWords(
       return `${figure(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${fieldWords(recipe, suggestion.to)}.`;
     case 'even-count':
       return `${suggestion.count} is an even number; ${list(suggestion.odd.map(String), 'or')} often looks better.`;
+    case 'whole-repeats':
+      return `So that whole repeats go from end to end, ${offerWords(recipe, suggestion.offer, voice)}.`;
     case 'overhang':
       return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush, or move it in.`;
   }

@@ -203,7 +203,9 @@ describe.each(RECIPE_IDS)('%s', (id) => {
           expect(Math.abs(blank.height + blank.off.height - up - box.height)).toBeLessThanOrEqual(1);
           expect(Math.abs(blank.off.height)).toBeLessThan(table.mark.step);
         }
-        for (const f of blank.finish) if ('depth' in f) expect(f.depth).toBeLessThan(blank.height);
+        for (const f of blank.finish)
+          if ('depth' in f)
+            expect(f.depth).toBeLessThan(f.edge === 'left' || f.edge === 'right' ? blank.width : blank.height);
       }
     }
   });

@@ -44,6 +44,8 @@ export type Suggestion =
   | { code: 'off-mark'; path: FieldPath; size: Ticks; nearest: Ticks }
   /** An even number where an odd one often looks better; those next to it that fit too. */
   | { code: 'even-count'; path: FieldPath; count: number; odd: readonly number[] }
+  /** The length that holds whole repeats from end to end. */
+  | { code: 'whole-repeats'; offer: Offer }
   /** What rounding to the mark left over, and which field took it. */
   | { code: 'remainder'; by: Ticks; to: FieldPath };
 

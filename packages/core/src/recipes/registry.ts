@@ -1,11 +1,14 @@
 import type { z } from 'zod';
 import { bannerStrip } from './banner-strip/bannerStrip.ts';
 import { basePanels } from './base-panels/basePanels.ts';
+import { blockBand } from './block-band/blockBand.ts';
+import { borderStrip } from './border-strip/borderStrip.ts';
 import { builtUp } from './built-up/builtUp.ts';
 import { halfBase } from './half-base/halfBase.ts';
 import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
+import { stripFrame } from './strip-frame/stripFrame.ts';
 import { strips } from './strips/strips.ts';
 import type { Recipe } from './recipe.ts';
 
@@ -17,8 +20,11 @@ const KNOWN = {
   'hollow-mat': hollowMat,
   'half-base': halfBase,
   'built-up': builtUp,
+  'block-band': blockBand,
   strips,
   'banner-strip': bannerStrip,
+  'border-strip': borderStrip,
+  'strip-frame': stripFrame,
 } as const;
 
 export type RecipeId = keyof typeof KNOWN;

@@ -2,11 +2,14 @@ import type { Namer, RecipeId } from '@temnex/core';
 import { sheetLetter } from '../letters.ts';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
+import { blockBand } from './blockBand.ts';
+import { borderStrip } from './borderStrip.ts';
 import { builtUp } from './builtUp.ts';
 import { halfBase } from './halfBase.ts';
 import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
+import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
 import type { RecipeWords } from './words.ts';
 
@@ -18,8 +21,11 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'hollow-mat': hollowMat,
   'half-base': halfBase,
   'built-up': builtUp,
+  'block-band': blockBand,
   strips,
   'banner-strip': bannerStrip,
+  'border-strip': borderStrip,
+  'strip-frame': stripFrame,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 
