@@ -69,7 +69,8 @@ test('whatever starts on a spread can be derived', () => {
   for (const recipe of RECIPE_IDS) {
     const page = spread([]);
     const room = { width: derivePage(page).width, height: derivePage(page).height, seams: [] };
-    const input = recipeOf(recipe).start({ unit: 'in', mark: derivePage(page).mark, room }, () => 'one');
+    let n = 0;
+    const input = recipeOf(recipe).start({ unit: 'in', mark: derivePage(page).mark, room }, () => `id${++n}`);
     const derived = derivePage(spread([item(recipe, input)]));
     expect(derived.problems).toEqual([]);
     expect(new Set(derived.pieces.map((p) => p.id)).size).toBe(derived.pieces.length);

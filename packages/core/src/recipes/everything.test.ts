@@ -755,8 +755,10 @@ const FIELDS: readonly Case[] = [
   row.gap of row: 1/4, a length with negative, emptied worked-out
   row.margin of row: open, a length with zero, emptied worked-out
   row.across of row: open, a length, emptied worked-out
-  end.shape of end: notch, one of straight notch point slant
-  end.depth of end: 7/8, a length, emptied by-rule`,
+  end.shape of end: notch, one of straight notch point slant mixed
+  end.depth of end: 7/8, a length, emptied by-rule
+  ragged.as of ragged: even, one of even ragged
+  hang.line of hang: level, one of level slant curve`,
   ],
   [
     'slanted strips, as many as fit',
@@ -776,9 +778,11 @@ const FIELDS: readonly Case[] = [
   row.gap of row: 1/8, a length with negative, emptied worked-out
   row.margin of row: 1/2, a length with zero, emptied by-rule
   row.across of row: open, a length, emptied by-rule
-  end.shape of end: slant, one of straight notch point slant
+  end.shape of end: slant, one of straight notch point slant mixed
   end.depth of end: open, a length, emptied by-rule
-  end.longer of end: right, one of left right`,
+  end.longer of end: right, one of left right
+  ragged.as of ragged: even, one of even ragged
+  hang.line of hang: level, one of level slant curve`,
   ],
   [
     'pointed strips, the width follows',
@@ -799,8 +803,10 @@ const FIELDS: readonly Case[] = [
   row.gap of row: 1/8, a length with negative, emptied worked-out
   row.margin of row: 3/4, a length with zero, emptied worked-out
   row.across of row: open, a length, emptied worked-out
-  end.shape of end: point, one of straight notch point slant
-  end.depth of end: open, a length, emptied by-rule`,
+  end.shape of end: point, one of straight notch point slant mixed
+  end.depth of end: open, a length, emptied by-rule
+  ragged.as of ragged: even, one of even ragged
+  hang.line of hang: level, one of level slant curve`,
   ],
   [
     'one strip by itself',
@@ -820,9 +826,11 @@ const FIELDS: readonly Case[] = [
   spread of row: room, one of room row
   row.margin of row: open, a length with zero, emptied worked-out
   row.across of row: open, a length, emptied worked-out
-  end.shape of end: slant, one of straight notch point slant
+  end.shape of end: slant, one of straight notch point slant mixed
   end.depth of end: 10, a length, emptied by-rule
-  end.longer of end: left, one of left right`,
+  end.longer of end: left, one of left right
+  ragged.as of ragged: even, one of even ragged
+  hang.line of hang: level, one of level slant curve`,
   ],
 ];
 const STARTS: ReadonlyArray<readonly [RecipeId, keyof typeof ROOMS, unknown]> = [

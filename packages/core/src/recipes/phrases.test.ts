@@ -11,6 +11,7 @@ const table: Table = {
 const hear = (line: string) => sayRecipe(line, table, () => 'one');
 /** What is usual is left out. */
 const USUAL = ['even', 'centre', 'fill', 'room', 'left', 'notch'];
+const PLAIN = ['shape straight', 'edge whole', 'hang.line level'];
 const given = (recipe: RecipeId, input: unknown): string =>
   recipeOf(recipe)
     .fields(input)
@@ -19,7 +20,7 @@ const given = (recipe: RecipeId, input: unknown): string =>
         ? []
         : [`${f.path.join('.')} ${f.value}`],
     )
-    .filter((said) => said !== 'shape straight' && said !== 'edge whole')
+    .filter((said) => !PLAIN.includes(said))
     .join(', ');
 
 const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [

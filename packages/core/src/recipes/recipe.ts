@@ -59,6 +59,8 @@ export interface Layer {
   readonly box: Rect;
   /** Null where it is the whole of its box. */
   readonly shape: Shape | null;
+  /** By how many degrees it lies turned, counter-clockwise; then its shape says how. */
+  readonly turned?: number;
   /** Not seen through. */
   readonly opaque: boolean;
   /** What it is made of: a blank cut from paper, or a print that is there already. */

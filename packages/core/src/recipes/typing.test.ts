@@ -215,9 +215,15 @@ const CASES: ReadonlyArray<readonly [name: string, recipe: RecipeId, input: unkn
       end.shape straight: -end.shape notch, -end.depth 7/8, +end.shape straight
       end.shape point: -end.shape notch, +end.shape point
       end.shape slant: -end.shape notch, +end.shape slant, +end.longer left
+      end.shape mixed: -end.shape notch, +end.shape mixed
       end.shape emptied: nothing
       end.depth 9/16: -end.depth 7/8, +end.depth 9/16
-      end.depth emptied: -end.depth 7/8`,
+      end.depth emptied: -end.depth 7/8
+      ragged.as ragged: -ragged.as even, +ragged.as ragged
+      ragged.as emptied: nothing
+      hang.line slant: -hang.line level, +hang.line slant
+      hang.line curve: -hang.line level, +hang.line curve
+      hang.line emptied: nothing`,
   ],
   [
     'banners with a gap and a margin',
@@ -247,9 +253,15 @@ const CASES: ReadonlyArray<readonly [name: string, recipe: RecipeId, input: unkn
       end.shape straight: -end.shape point, +end.shape straight
       end.shape notch: -end.shape point, +end.shape notch
       end.shape slant: -end.shape point, +end.shape slant, +end.longer left
+      end.shape mixed: -end.shape point, +end.shape mixed
       end.shape emptied: nothing
       end.depth 9/16: +end.depth 9/16
-      end.depth emptied: nothing`,
+      end.depth emptied: nothing
+      ragged.as ragged: -ragged.as even, +ragged.as ragged
+      ragged.as emptied: nothing
+      hang.line slant: -hang.line level, +hang.line slant
+      hang.line curve: -hang.line level, +hang.line curve
+      hang.line emptied: nothing`,
   ],
   [
     'a row of as many as fit',
@@ -276,7 +288,13 @@ const CASES: ReadonlyArray<readonly [name: string, recipe: RecipeId, input: unkn
       end.shape notch: -end.shape straight, +end.shape notch
       end.shape point: -end.shape straight, +end.shape point
       end.shape slant: -end.shape straight, +end.shape slant, +end.longer left
-      end.shape emptied: nothing`,
+      end.shape mixed: -end.shape straight, +end.shape mixed
+      end.shape emptied: nothing
+      ragged.as ragged: -ragged.as even, +ragged.as ragged
+      ragged.as emptied: nothing
+      hang.line slant: -hang.line level, +hang.line slant
+      hang.line curve: -hang.line level, +hang.line curve
+      hang.line emptied: nothing`,
   ],
 ];
 

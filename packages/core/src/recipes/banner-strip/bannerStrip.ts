@@ -8,20 +8,22 @@ import {
   roundExact,
   roundToMark,
   ticks,
+  type LengthText,
   type Ticks,
 } from '../../length/index.ts';
 import {
   moved,
   polygon,
   rect,
+  rectangle,
   whole,
   type Finish,
   type PencilMark,
   type Rect,
   type Shape,
 } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
+import { lengthAt, sizeAt, type Heard } from '../../line/index.ts';
+import { fieldKey, lengthField, samePath, type ChoiceInput, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, refused, worked } from '../plain.ts';
@@ -43,10 +45,17 @@ import {
   rowStandsStill,
 } from '../row.ts';
 import { term } from '../sums.ts';
+import { deepestSag, hungShapes, spotsOn, type Spot } from './hang.ts';
 
-/* A row of strips (see row.ts), each with a shaped lower end; a right-angled notch is half as deep as the strip is wide. */
+/*
+ * A row of strips (see row.ts), each with a shaped lower end; a right-angled notch is half as deep as the strip is wide. They are
+ * all as long, or ragged between two lengths; the row is level, or hangs from a slanted or sagging line (see hang.ts).
+ */
 
-const ENDS = ['straight', 'notch', 'point', 'slant'] as const;
+const ENDS = ['straight', 'notch', 'point', 'slant', 'mixed'] as const;
+const MIXED = ['notch', 'point', 'slant'] as const;
+const LINES = ['level', 'slant', 'curve'] as const;
+const LENGTHS = ['even', 'ragged'] as const;
 const LONGER = ['left', 'right'] as const;
 
 const bannerStripSchema = z.strictObject({
@@ -59,6 +68,10 @@ const bannerStripSchema = z.strictObject({
     /** Of a slanted end: which edge is the longer one. */
     longer: z.enum(LONGER),
   }),
+  /** Left out: level. */
+  hang: z.strictObject({ line: z.enum(['slant', 'curve']), drop: lengthText().optional() }).optional(),
+  /** Left out: all as long. */
+  ragged: z.strictObject({ shortest: lengthText().optional() }).optional(),
 });
 export type BannerStripInput = z.infer<typeof bannerStripSchema>;
 
@@ -66,6 +79,12 @@ const STRIP: FieldPath = ['strip'];
 const LENGTH: FieldPath = ['strip', 'length'];
 const END: FieldPath = ['end'];
 const DEPTH: FieldPath = ['end', 'depth'];
+const HANG: FieldPath = ['hang'];
+const LINE: FieldPath = ['hang', 'line'];
+const DROP: FieldPath = ['hang', 'drop'];
+const RAGGED: FieldPath = ['ragged'];
+const LENGTHS_AS: FieldPath = ['ragged', 'as'];
+const SHORTEST: FieldPath = ['ragged', 'shortest'];
 
 function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
   const read = reading(table.unit);
@@ -76,11 +95,38 @@ function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
     read.give(DEPTH, end.depth);
     if (end.depth === undefined) equations.push([term(DEPTH, end.shape === 'slant' ? 1 : 2), term(WIDTH, -1)]);
   }
+  const { hang, ragged } = input;
+  if (hang) {
+    read.give(DROP, hang.drop);
+    // neither flat nor steep
+    if (hang.drop === undefined) equations.push([term(DROP, 8), term(ACROSS, -1)]);
+  }
+  if (ragged) {
+    read.give(SHORTEST, ragged.shortest);
+    if (ragged.shortest === undefined) equations.push([term(SHORTEST, 3), term(LENGTH, -2)]);
+  }
   return { equations, givens: read.givens, problems: read.problems };
 }
 
+/** Lengths on the mark between two, no two neighbours alike: steps of the golden ratio fall nowhere twice. */
+function raggedLengths(count: number, shortest: Ticks, longest: Ticks, { mark }: Table): Ticks[] {
+  return Array.from({ length: count }, (_, i) => {
+    const share = (0.5 + i * 0.6180339887) % 1;
+    const length = roundToMark(ticks(Math.round(shortest + (longest - shortest) * share)), mark, 'nearest');
+    return ticks(Math.min(longest, Math.max(shortest, length)));
+  });
+}
+
 /** The outline of a finished strip, its shaped end below. */
-function shapeOf(w: number, length: number, depth: number, { shape, longer }: BannerStripInput['end']): Shape | null {
+type End = Pick<BannerStripInput['end'], 'longer'> & {
+  readonly shape: Exclude<BannerStripInput['end']['shape'], 'mixed'>;
+};
+const endOf = ({ shape, longer }: BannerStripInput['end'], i: number): End => ({
+  longer,
+  shape: shape === 'mixed' ? MIXED[i % MIXED.length]! : shape,
+});
+
+function shapeOf(w: number, length: number, depth: number, { shape, longer }: End): Shape | null {
   const top = [
     [w, length],
     [0, length],
@@ -101,7 +147,7 @@ function finishOf(
   width: Ticks,
   length: Ticks,
   depth: Ticks,
-  { shape, longer }: BannerStripInput['end'],
+  { shape, longer }: End,
 ): { finish: Finish[]; marks: PencilMark[] } {
   const at = ticks(Math.floor(width / 2));
   const middle: PencilMark = { kind: 'pencil', from: { x: at, y: ZERO }, to: { x: at, y: length } };
@@ -117,6 +163,20 @@ function finishOf(
         marks: [],
       };
   }
+}
+
+/** Of a row that hangs, numbers stand by what they measure, with a leader. */
+function hungDims(spots: readonly Spot[], { width }: Rect, length: Ticks): Dim[] {
+  const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
+  const [first, second, last] = [spots[0]!, spots[1], spots.at(-1)!];
+  const dims: (Dim | undefined)[] = [
+    { kind: 'leader', path: WIDTH, at: at(first.x, first.y - length * 0.1) },
+    { kind: 'leader', path: LENGTH, at: at(first.x, first.y - length * 0.6) },
+    second && { kind: 'leader', path: GAP, at: at((first.x + second.x) / 2, (first.y + second.y) / 2 - length * 0.3) },
+    { kind: 'leader', path: DROP, at: at(last.x, last.y - length * 0.2) },
+    { kind: 'span', path: ACROSS, from: at(0, 0), to: at(width, 0), side: 'bottom' },
+  ];
+  return dims.filter((dim) => dim !== undefined);
 }
 
 /** Where each number of a row stands; a margin of null is none. */
@@ -136,19 +196,26 @@ function dimsOf(boxes: readonly Rect[], depth: Ticks, margin: number | null): Di
   return dims.filter((dim) => dim !== null && dim !== undefined);
 }
 
+const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): ChoiceInput => ({
+  ...{ kind: 'choice', path, group, value, options },
+});
+
 /** Strips in a row, each with a notched, pointed or slanted end. */
 export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   ...PLAIN,
   id: 'banner-strip',
   input: bannerStripSchema,
   roles: ['strip'],
-  reasons: [...ROW_REASONS, 'end-too-deep'],
+  reasons: [...ROW_REASONS, 'end-too-deep', 'drop-too-deep', 'shortest-too-long'],
   phrases: [
     '5 banners 1 3/8 x 4 1/2',
     'seven banners 1 x 3 gap 1/4 point',
     'banners 2 x 6 gap 1/2 margin 3/4 notch 7/8',
     '3 banners 30 mm x 80 mm gap 10 mm slant 15 mm',
     'five banners across 12 with quarter gaps',
+    'seven banners 1 x 3 gap 1/4 ragged',
+    '7 banners 1 1/4 x 3 gap 1/8 on a curve, sag 1',
+    '6 banners 1 x 2 1/2 gap 1/8 on a slanted line, drop 2, mixed ends',
   ],
 
   start: (table) => {
@@ -175,11 +242,25 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       ...(end.shape === 'slant'
         ? [{ kind: 'choice', path: ['end', 'longer'], group: END, value: end.longer, options: LONGER } as Field]
         : []),
+      choice(LENGTHS_AS, RAGGED, input.ragged ? 'ragged' : 'even', LENGTHS),
+      ...(input.ragged ? [lengthField(SHORTEST, input.ragged.shortest, { ifEmpty: 'by-rule' })] : []),
+      choice(LINE, HANG, input.hang?.line ?? 'level', LINES),
+      ...(input.hang ? [lengthField(DROP, input.hang.drop, { ifEmpty: 'by-rule' })] : []),
     ];
   },
-  put: putInRow,
+  put: (input, path, value) => {
+    const { hang, ragged, ...rest } = input;
+    if (samePath(path, LINE))
+      return value === 'level'
+        ? { ...rest, ...(ragged ? { ragged } : {}) }
+        : { ...input, hang: { ...hang, line: value as 'slant' | 'curve' } };
+    if (samePath(path, LENGTHS_AS))
+      return value === 'even' ? { ...rest, ...(hang ? { hang } : {}) } : { ...input, ragged: ragged ?? {} };
+    return putInRow(input, path, value);
+  },
   givesWay: (_input, path) => ({ own: rowGivesWay(path), others: [] }),
-  standsStill: (input, path) => (path.at(-1) === 'depth' ? [] : rowStandsStill(input, path)),
+  standsStill: (input, path) =>
+    ['depth', 'drop', 'shortest'].includes(String(path.at(-1))) ? [] : rowStandsStill(input, path),
   arithmetic,
 
   solve: (input, table) => {
@@ -196,42 +277,91 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const end = rightAngled ? exact(width, rightAngled.over) : (solution.values.get(fieldKey(DEPTH)) ?? exact(0));
     const depth = input.end.shape === 'straight' ? ZERO : roundExact(end, 'nearest');
     if (depth >= length) return refused([{ code: 'own', why: 'end-too-deep', path: DEPTH, lengths: [depth, length] }]);
-    const shape = shapeOf(width, length, depth, input.end);
-    const { finish, marks } = finishOf(width, length, depth, input.end);
-    const boxes = at.map((x) => rect(x, 0, width, length));
+    const { hang, ragged } = input;
+    const shortest = ragged ? near(SHORTEST) : length;
+    if (shortest > length || shortest <= depth)
+      return refused(
+        [{ code: 'own', why: 'shortest-too-long', path: SHORTEST, lengths: [shortest, depth, length] }],
+        depth < length - table.mark.step ? [{ path: SHORTEST, length: ticks(length - table.mark.step) }] : [],
+      );
+    const drop = hang ? near(DROP) : ZERO;
+    const steepest = hang?.line === 'curve' ? Math.floor(deepestSag(across)) : across - 1;
+    if (drop > steepest)
+      return refused(
+        [{ code: 'own', why: 'drop-too-deep', path: DROP, lengths: [drop, across] }],
+        [{ path: DROP, length: ticks(steepest) }],
+      );
+    const unlike = ragged !== undefined || input.end.shape === 'mixed';
+    const lengths = ragged ? raggedLengths(count, shortest, length, table) : at.map(() => length);
+    const cut = lengths.map((each, i) => {
+      const end = endOf(input.end, i);
+      return { length: each, shape: shapeOf(width, each, depth, end), ...finishOf(width, each, depth, end) };
+    });
+    // their upper edges are on one line
+    const level = at.map((x, i) => rect(x, length - lengths[i]!, width, lengths[i]!));
+    const spots = hang
+      ? spotsOn(
+          hang.line,
+          across,
+          drop,
+          at.map((x) => x - from + width / 2),
+        )
+      : [];
+    const turned = hang
+      ? hungShapes(
+          cut.map(({ shape, length: each }) => ({
+            ...{ width, length: each },
+            outline: (shape ?? rectangle(rect(0, 0, width, each))).outline,
+          })),
+          spots,
+        )
+      : null;
+    const boxes = turned ? turned.boxes : level;
+    const keyOf = (i: number) => (unlike ? `strip-${i + 1}` : 'strip');
     const values = new Map(laid.row.values);
     if (rightAngled) values.set(fieldKey(DEPTH), end);
+    const finishes = cut.flatMap(({ finish }) => finish);
     return {
       status: 'solved',
       laid: {
-        size: { width: input.spread === 'room' ? table.room.width : across, height: length },
-        layers: boxes.map((box, i) =>
-          layerOf({
-            key: `strip-${i + 1}`,
-            role: 'strip',
-            n: i + 1,
-            box,
-            shape: shape && moved(shape, box.x, 0),
-            blank: 'strip',
-            group: STRIP,
+        size: turned ? turned.size : { width: input.spread === 'room' ? table.room.width : across, height: length },
+        layers: boxes.map((box, i) => {
+          const { shape } = cut[i]!;
+          return layerOf({
+            ...{ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: keyOf(i), group: STRIP },
+            shape: turned ? turned.shapes[i]! : shape && moved(shape, box.x, box.y),
+            ...(turned ? { turned: (spots[i]!.angle * 180) / Math.PI } : {}),
             sized: { width: WIDTH, height: LENGTH },
-          }),
-        ),
-        blanks: [
+          });
+        }),
+        blanks: (unlike ? cut : cut.slice(0, 1)).map(({ shape, marks, finish, length: each }, i) =>
           blankOf(
-            { key: 'strip', role: 'strip', n: 1, quantity: count, shape, marks, finish },
-            { width, height: length },
+            { key: keyOf(i), role: 'strip', n: i + 1, quantity: unlike ? 1 : count, shape, marks, finish },
+            { width, height: each },
             table.mark,
             'nearest',
           ),
-        ],
+        ),
         slots: [],
-        dims: dimsOf(boxes, depth, input.spread === 'room' ? from : null),
+        dims: turned
+          ? hungDims(turned.spots, turned.size, length)
+          : dimsOf(level, depth, input.spread === 'room' ? from : null),
         facts: [
-          ...(finish.some((f) => f.do === 'notch' || f.do === 'point')
+          ...(finishes.some((f) => f.do === 'notch' || f.do === 'point')
             ? [{ name: 'centre-mark', lengths: [ticks(Math.floor(width / 2))] }]
             : []),
-          ...(input.end.shape === 'notch' ? [{ name: 'centre-line', lengths: [ticks(length - depth)] }] : []),
+          ...(input.end.shape === 'notch' && !unlike
+            ? [{ name: 'centre-line', lengths: [ticks(length - depth)] }]
+            : []),
+          ...(ragged ? [{ name: 'lengths', lengths }] : []),
+          ...(turned
+            ? turned.spots.map(({ x, y, angle }) => ({
+                name: 'hung',
+                of: HANG,
+                // tenths of a degree, downward to the right
+                lengths: [x, turned.size.height - y, (-angle * 1800) / Math.PI].map((t) => ticks(Math.round(t))),
+              }))
+            : []),
         ],
       },
       values,
@@ -246,12 +376,21 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['banner', 'strip'] },
       width: { kind: 'length', words: ['wide', 'width'] },
-      length: { kind: 'length', words: ['long', 'length', 'tall', 'high', 'drop'] },
+      length: { kind: 'length', words: ['long', 'length', 'tall', 'high'] },
       notch: { kind: 'length', words: ['notch', 'fishtail', 'swallowtail'], alone: true },
       point: { kind: 'length', words: ['point', 'pointy'], alone: true },
       slant: { kind: 'length', words: ['slant', 'aslant', 'diagonal'], alone: true },
+      drop: { kind: 'length', words: ['drop', 'sag', 'dip', 'lower'] },
+      shortest: { kind: 'length', words: ['shortest', 'ragged'], alone: true },
     },
-    flags: { straight: ['straight', 'plain'], row: ['row'], right: ['right'] },
+    flags: {
+      straight: ['straight', 'plain'],
+      row: ['row'],
+      right: ['right'],
+      mixed: ['mixed', 'mix', 'various'],
+      line: ['line', 'string', 'angle', 'sloping'],
+      curve: ['curve', 'curved', 'garland', 'bunting', 'swag', 'arc'],
+    },
     usual: ['strip', 'width', 'length'],
     idle: ['end', 'deep', 'hanging', 'hung', 'hang', 'page', 'left', 'longer', 'shorter'],
   },
@@ -264,7 +403,10 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const { count } = row;
     if ([width, long, said('across'), said('gap') ?? said('overlap'), count].every((value) => value === undefined))
       return null;
-    const shape = ENDS.find((end) => heard.flags.has(end) || said(end) !== undefined) ?? 'notch';
+    // a slanted line is no slanted end
+    const onLine = heard.flags.has('line') && said('slant') === undefined;
+    const shape =
+      ENDS.find((end) => !(end === 'slant' && onLine) && (heard.flags.has(end) || said(end) !== undefined)) ?? 'notch';
     const depth = said(shape);
     const length = long ?? (table.unit === 'in' ? '4' : '100');
     return {
@@ -275,6 +417,20 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         ...(depth !== undefined && shape !== 'straight' ? { depth } : {}),
         longer: heard.flags.has('right') ? 'right' : 'left',
       },
+      ...hangSaid(heard),
+      ...(heard.flags.has('shortest') || said('shortest') !== undefined
+        ? { ragged: optional('shortest', said('shortest')) }
+        : {}),
     };
   },
 };
+
+const optional = <Key extends string>(key: Key, text: LengthText | undefined): Partial<Record<Key, LengthText>> =>
+  text === undefined ? {} : ({ [key]: text } as Record<Key, LengthText>);
+
+/** A curve or a line that is said, and how much it drops. */
+function hangSaid(heard: Heard): Pick<BannerStripInput, 'hang'> {
+  const drop = lengthAt(heard, 'drop');
+  const line = heard.flags.has('curve') ? 'curve' : heard.flags.has('line') || drop !== undefined ? 'slant' : null;
+  return line ? { hang: { line, ...optional('drop', drop) } } : {};
+}
