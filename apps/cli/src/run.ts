@@ -14,6 +14,7 @@ import {
   planSchema,
   nestedDeeperThan,
   readJob,
+  roundExact,
   ticks,
   type JobIssue,
   type Plan,
@@ -147,7 +148,8 @@ function size(document: unknown, world: World): number {
     const { solved } = page.items.get(part.item)!;
     const sumOf = (axis: 'width' | 'height') => {
       const sum = part.sized && solved.status === 'solved' ? solved.sums.get(fieldKey(part.sized[axis])) : undefined;
-      return sum ? [sumWords(sum, part[axis], voice)] : [];
+      const value = sum && solved.status === 'solved' ? solved.values.get(fieldKey(part.sized![axis])) : undefined;
+      return sum && value ? [sumWords(sum, roundExact(value, 'nearest'), voice)] : [];
     };
     const sums = [...sumOf('width'), ...sumOf('height')];
     world.out(

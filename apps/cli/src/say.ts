@@ -62,13 +62,14 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   );
 }
 
-function tell({ understood, values, pieces, marks, problems, offers }: Answer, world: World): void {
+function tell({ understood, values, pieces, marks, facts, problems, offers }: Answer, world: World): void {
   if (understood !== null) world.out(`${understood}\n`);
   for (const { name, text, given, sum } of values)
     if (!given) world.out(`${name}: ${text}${sum ? `   [${sum}]` : ''}\n`);
   for (const { name, width, height, quantity, finish } of pieces)
     world.out(`cut ${quantity} × ${name}: ${width} x ${height}${finish.map((f) => `; ${f}`).join('')}\n`);
   for (const { name, at } of marks) world.out(`${name}: ${at}\n`);
+  for (const fact of facts) world.out(`${fact}\n`);
   for (const problem of problems) world.err(problem);
   for (const offer of offers) world.err(problems.length ? `you could ${offer}` : offer);
 }

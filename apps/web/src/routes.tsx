@@ -25,6 +25,12 @@ const failed = (
 export const routes = createBrowserRouter([
   { path: '/', element: <SizeScreen />, errorElement: failed },
   {
+    path: '/choose',
+    lazy: async () => ({ Component: (await import('./screens/choose/ChooseScreen.tsx')).ChooseScreen }),
+    errorElement: failed,
+    hydrateFallbackElement: <Loading what="the constructions" />,
+  },
+  {
     path: '/page/:id',
     lazy: async () => ({ Component: (await import('./screens/page/PageStation.tsx')).PageStation }),
     errorElement: failed,

@@ -46,6 +46,8 @@ export interface Answer {
   }>;
   /** Where to pencil: each so far from the left or from the bottom. */
   readonly marks: ReadonlyArray<{ readonly name: string; readonly at: string }>;
+  /** What else follows: how many of something, what is left over, where it is glued. */
+  readonly facts: readonly string[];
   readonly problems: readonly string[];
   /** What would help, or be better. */
   readonly offers: readonly string[];
@@ -54,7 +56,7 @@ export interface Answer {
 /** Nothing was understood, and why. */
 export const notUnderstood = (why: string): Answer => ({
   ...{ format: 'temnex-answer', version: 1, understood: null, recipe: null },
-  ...{ values: [], pieces: [], marks: [], problems: [why], offers: [] },
+  ...{ values: [], pieces: [], marks: [], facts: [], problems: [why], offers: [] },
 });
 
 /** Twelve decimals are more than a tick, and as many as a person checks. */
@@ -76,7 +78,7 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
   if (solved.status === 'refused')
     return {
       ...head,
-      ...{ values: [], pieces: [], marks: [] },
+      ...{ values: [], pieces: [], marks: [], facts: [] },
       problems: solved.problems.map((p) => recipeProblemWords(recipe, p, voice)),
       offers: solved.offers.map((o) => offerWords(recipe, o, voice)),
     };
@@ -111,6 +113,10 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
       finish: blank.finish.map((f) => finishWords(f, say)),
     })),
     marks: [...marksOn(laid, named, text), ...placesOf(laid, recipe, text)],
+    facts: laid.facts.flatMap(({ name, lengths, of }) => {
+      const says = words.fact(name, lengths, (length) => fullFigure(length as Ticks, voice));
+      return says ? [`${of ? `${words.group(of)}: ` : ''}${says}`] : [];
+    }),
     problems: [],
     offers: suggestions.map((s) => suggestionWords(recipe, s, voice)),
   };

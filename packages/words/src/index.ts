@@ -11,6 +11,7 @@ export {
   sizeWords,
   type Voice,
 } from './lengths.ts';
+export { constructionsFor, constructionsMeant } from './find.ts';
 export { fieldWords, saidBackWords, sumWords } from './fields.ts';
 export {
   capital,

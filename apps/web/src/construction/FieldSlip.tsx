@@ -7,7 +7,7 @@ import { SizeFigure } from '../ui/Figure.tsx';
 import { Notice } from '../ui/states.tsx';
 import { onDrawing } from './DimLayer.tsx';
 import { FieldInput, KnownTick } from './FieldInput.tsx';
-import { fieldsOf, listsOf, sumOf, type Made } from './made.ts';
+import { fieldsOf, listsOf, sumOf, valueOf, type Made } from './made.ts';
 
 const Rows = styled.ol`
   display: grid;
@@ -135,10 +135,10 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
       </Rows>
       {solved.status === 'solved' && laid?.facts.length ? (
         <Facts aria-label="What follows">
-          {laid.facts.map(({ name, lengths, of }) => {
+          {laid.facts.map(({ name, lengths, of }, i) => {
             if (of) return null;
             const says = words.fact(name, lengths, (length) => figure(length, voice));
-            return says ? <li key={name}>{capital(says)}.</li> : null;
+            return says ? <li key={i}>{capital(says)}.</li> : null;
           })}
         </Facts>
       ) : null}
@@ -174,13 +174,18 @@ function inSight(groups: readonly FieldPath[]): readonly FieldPath[] {
 
 /** What a group comes to, large, with its sums. */
 function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: readonly Field[] }) {
-  const layer = made.laid?.layers.find((l) => samePath(l.group, group));
+  const layers = made.laid?.layers.filter((l) => samePath(l.group, group)) ?? [];
+  const [layer, ...others] = layers;
   const { mark } = made.table;
-  if (!layer) return <span />;
+  const { box } = layer ?? {};
+  // of several, only what all of them are
+  const alike = others.every((o) => o.box.width === box?.width && o.box.height === box.height);
+  if (!layer || !box || (!layer.sized && !alike)) return <span />;
+  const along = (axis: 'width' | 'height') => (layer.sized && valueOf(made, layer.sized[axis])) ?? box[axis];
   const sums = (['width', 'height'] as const).flatMap((axis) => {
     const path = layer.sized?.[axis];
     const sum = path && fields.some((f) => samePath(f.path, path)) ? sumOf(made, path) : null;
-    return sum ? [sumWords(sum, layer.box[axis], { mark, figures: 'typeset' })] : [];
+    return sum ? [sumWords(sum, along(axis), { mark, figures: 'typeset' })] : [];
   });
   const isGiven = (['width', 'height'] as const).every((axis) => {
     const field = fields.find((f) => layer.sized && samePath(f.path, layer.sized[axis]));
@@ -189,7 +194,7 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
   return (
     <Found>
       <b>
-        <SizeFigure width={layer.box.width} height={layer.box.height} mark={mark} />
+        <SizeFigure width={along('width')} height={along('height')} mark={mark} />
       </b>
       {sums.length ? (
         sums.map((s, i) => <Sums key={i}>{s}</Sums>)

@@ -7,7 +7,6 @@ import {
   type LengthProblem,
   type Mark,
   type Ticks,
-  type Unit,
 } from '../length/index.ts';
 import {
   alikeTogether,

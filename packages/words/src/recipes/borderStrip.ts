@@ -40,10 +40,14 @@ export const borderStrip: RecipeWords = {
     }
   },
   fact: (name, [a = 0, b = 0], say) => {
-    const [what = '', edge = ''] = name.split('-');
     if (name === 'corners-differ') return `at the corners ${say(a)} meets ${say(b)}: they do not match`;
-    const repeats = `${a} ${a === 1 ? 'repeat' : 'repeats'}, ${say(b)} over at each end`;
-    if (what === 'otherwise') return `with a ${edge} there instead: ${repeats}`;
-    return `${edge === 'left' ? 'left and right: ' : ''}begin with a ${what} on the middle mark: ${repeats}`;
+    const [kind = '', ...rest] = name.split('-');
+    const [middle = '', edge] = kind === 'otherwise' ? rest : [kind, rest[0]];
+    const over = b ? `${say(b)} over at each end` : 'from end to end';
+    const repeats = `${a} ${a === 1 ? 'repeat' : 'repeats'}, ${over}`;
+    const where = edge === 'left' ? 'left and right: ' : '';
+    return kind === 'otherwise'
+      ? `${where}with a ${middle} there instead: ${repeats}`
+      : `${where}begin with a ${middle} on the middle mark: ${repeats}`;
   },
 };

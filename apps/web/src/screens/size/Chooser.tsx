@@ -1,32 +1,46 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { RECIPE_IDS, recipeOf, type RecipeId, type Table } from '@temnex/core';
+import type { RecipeId, Table } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
-import { NARROW } from '../../theme/global.ts';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
+import { startedOn } from '../../construction/started.ts';
+import { PlainLink } from '../../ui/buttons.tsx';
+import { NARROW } from '../../theme/global.ts';
 
-const Shelf = styled.ul`
+const Shelf = styled.div`
   display: flex;
-  gap: 0.25rem 1.4rem;
-  overflow-x: auto;
-  padding: 0.2rem 1.5rem 0.5rem;
+  align-items: center;
+  gap: 0.5rem;
+  padding: 0.2rem 1.5rem 0.3rem;
+  & > ul {
+    flex: 1;
+    display: flex;
+    min-width: 0;
+    overflow-x: auto;
+    scrollbar-width: thin;
+  }
+  & > a {
+    flex: none;
+    width: 5.6rem;
+    font-size: var(--s1);
+    line-height: 1.2;
+  }
   ${NARROW} {
-    padding: 0.2rem 0.75rem 0.5rem;
-    gap: 0.5rem;
+    padding: 0.2rem 0.75rem 0.3rem;
   }
 `;
 const One = styled.button`
-  display: flex;
-  align-items: center;
-  gap: 0.6rem;
-  min-height: 3.25rem;
-  padding: 0.15rem 0.6rem 0.15rem 0.2rem;
+  display: grid;
+  justify-items: center;
+  align-content: start;
+  gap: 0.15rem;
+  width: 6.2rem;
+  height: 100%;
+  padding: 0.3rem 0.2rem 0.25rem;
   border: 0;
   border-bottom: 4px solid transparent;
   background: none;
-  font: 600 var(--s2) / 1.15 var(--text);
-  text-align: left;
-  white-space: nowrap;
+  font: 600 var(--s1) / 1.15 var(--text);
   cursor: pointer;
   &:hover {
     background: var(--sheet);
@@ -36,7 +50,7 @@ const One = styled.button`
     background: var(--sheet);
   }
 `;
-const SIZE = 46;
+const SIZE = 44;
 
 interface ChooserProps {
   chosen: RecipeId;
@@ -44,39 +58,32 @@ interface ChooserProps {
   choose: (recipe: RecipeId) => void;
 }
 
-/** The constructions there are, in the order of practice, each drawn as paper at one scale. */
+/** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
-  const drawn = useMemo(() => {
-    let n = 0;
-    return RECIPE_IDS.map((id) => {
-      const recipe = recipeOf(id);
-      const solved = recipe.solve(
-        recipe.start(table, () => `c${++n}`),
-        table,
-      );
-      return { id, laid: solved.status === 'solved' ? solved.laid : null };
-    });
-  }, [table]);
+  const drawn = useMemo(() => startedOn(table), [table]);
   const scale = SIZE / Math.max(table.room.width, table.room.height);
   return (
-    <Shelf aria-label="What to work out">
-      {drawn.map(({ id, laid }) => {
-        const words = recipeWords(id);
-        const width = (laid?.size.width ?? 0) * scale;
-        const height = (laid?.size.height ?? 0) * scale;
-        return (
-          <li key={id}>
-            <One type="button" aria-pressed={id === chosen} title={words.asks} onClick={() => choose(id)}>
-              <svg width={SIZE} height={SIZE} aria-hidden="true">
-                {laid ? (
-                  <LayersPicture laid={laid} scale={scale} x={(SIZE - width) / 2} y={(SIZE + height) / 2} thin />
-                ) : null}
-              </svg>
-              {words.title}
-            </One>
-          </li>
-        );
-      })}
+    <Shelf>
+      <ul aria-label="What to work out">
+        {drawn.map(({ id, laid }) => {
+          const words = recipeWords(id);
+          const width = (laid?.size.width ?? 0) * scale;
+          const height = (laid?.size.height ?? 0) * scale;
+          return (
+            <li key={id}>
+              <One type="button" aria-pressed={id === chosen} title={words.asks} onClick={() => choose(id)}>
+                <svg width={SIZE} height={SIZE} aria-hidden="true">
+                  {laid ? (
+                    <LayersPicture laid={laid} scale={scale} x={(SIZE - width) / 2} y={(SIZE + height) / 2} thin />
+                  ) : null}
+                </svg>
+                {words.title}
+              </One>
+            </li>
+          );
+        })}
+      </ul>
+      <PlainLink to="/choose">What each answers</PlainLink>
     </Shelf>
   );
 }

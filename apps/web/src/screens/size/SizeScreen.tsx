@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import {
   MARK_NAMES,
@@ -12,7 +12,7 @@ import {
   type RecipeId,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { recipeProblemWords, recipeWords, saidBackWords, saidWords } from '@temnex/words';
+import { constructionsMeant, recipeProblemWords, recipeWords, saidBackWords, saidWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
@@ -33,11 +33,16 @@ import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
+import { Meant } from './Meant.tsx';
 import { SaidPicture } from './SaidPicture.tsx';
 import { useSizing } from './useSizing.ts';
 
 /** Where one goes from here. */
-const NEXT = [() => import('../page/PageStation.tsx'), () => import('../page/PageScreen.tsx')];
+const NEXT = [
+  () => import('../choose/ChooseScreen.tsx'),
+  () => import('../page/PageStation.tsx'),
+  () => import('../page/PageScreen.tsx'),
+];
 
 const Say = styled.div`
   position: relative;
@@ -78,6 +83,7 @@ const Foot = styled.div`
   gap: 0.6rem 0.9rem;
   margin-top: 0.9rem;
 `;
+const UNREADABLE = { ok: false, problem: { code: 'phrase-unreadable', text: '' } } as const;
 const Hint = styled.p`
   margin-top: 0.6rem;
   font-size: var(--s1);
@@ -96,6 +102,14 @@ export function SizeScreen() {
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
+  // what was chosen from the pictures, once
+  const { state: arrived } = useLocation() as { state: { make?: RecipeId } | null };
+  const { choose } = state;
+  useEffect(() => {
+    if (!arrived?.make) return;
+    choose(arrived.make);
+    void navigate('/', { replace: true, state: null });
+  }, [arrived, choose, navigate]);
   useFetchedEarly(NEXT);
   useUndoKeys(state.undo, state.redo);
   const latest = pages.data?.[0];
@@ -157,12 +171,17 @@ export function SizeScreen() {
             understand={(text) => {
               if (!text.trim()) return null;
               const heard = sayRecipe(text, table, newId);
-              if (!heard)
-                return {
-                  ok: false,
-                  says: saidWords({ ok: false, problem: { code: 'phrase-unreadable', text } }, voice),
-                };
-              if (!heard.said.ok) return { ok: false, says: saidWords(heard.said, voice) };
+              if (!heard?.said.ok) {
+                // without a number it is only said what one wants to make
+                const meant = constructionsMeant(text);
+                if (meant.length) {
+                  const { title, asks } = recipeWords(meant[0]!);
+                  const seen = <Meant ids={meant} table={table} choose={state.choose} />;
+                  return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
+                }
+                const why = heard?.said.ok === false ? heard.said : UNREADABLE;
+                return { ok: false, says: saidWords(why, voice) };
+              }
               const { input } = heard.said;
               const solved = recipeOf(heard.recipe).solve(input, table);
               const but = solved.status === 'refused' ? solved.problems : [];

@@ -19,6 +19,7 @@ import {
   type RecipeId,
   type Table,
 } from '@temnex/core';
+import { constructionsMeant } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
 import { newId } from '../../ui/newId.ts';
 
@@ -142,13 +143,8 @@ export function useSizing() {
     move: (list, id, by) => onInput((input) => withEntryMoved(input, list, id, by)),
     take: (offers) => onInput((input) => withOffers(recipe, input, offers, table)),
   };
-  return {
-    made,
-    sizing: now,
-    undo,
-    redo,
-    canUndo: past.length > 0,
-    choose: (id: RecipeId) =>
+  const choose = useCallback(
+    (id: RecipeId) =>
       change((s) => {
         if (s.recipe === id) return s;
         const others = { ...s.others, [s.recipe]: s.input };
@@ -158,6 +154,15 @@ export function useSizing() {
           others,
         };
       }),
+    [change],
+  );
+  return {
+    made,
+    sizing: now,
+    undo,
+    redo,
+    canUndo: past.length > 0,
+    choose,
     replace: (id: RecipeId, input: unknown) => change((s) => ({ ...s, recipe: id, input })),
     setRoom: (axis: 'width' | 'height', text: string) => change((s) => ({ ...s, room: { ...s.room, [axis]: text } })),
     setMark: (markName: MarkName) =>
@@ -173,7 +178,11 @@ export function useSizing() {
       }),
     say: (line: string): boolean => {
       const heard = sayRecipe(line, table, newId);
-      if (!heard?.said.ok) return false;
+      if (!heard?.said.ok) {
+        const [meant] = constructionsMeant(line);
+        if (meant) choose(meant);
+        return meant !== undefined;
+      }
       const { input } = heard.said;
       change((s) => ({ ...s, recipe: heard.recipe, input }));
       return true;

@@ -357,7 +357,6 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
           ...(turned
             ? turned.spots.map(({ x, y, angle }) => ({
                 name: 'hung',
-                of: HANG,
                 // tenths of a degree, downward to the right
                 lengths: [x, turned.size.height - y, (-angle * 1800) / Math.PI].map((t) => ticks(Math.round(t))),
               }))

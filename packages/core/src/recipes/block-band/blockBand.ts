@@ -230,7 +230,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
         blanks: layers.map(({ key, box, n }) => blankOf({ key, role: 'block', n }, box, mark, 'nearest')),
         slots: layers.map(({ key, role, n, box }) => ({ key, role, n, box })),
         dims: dimsOf(input, widths, high, total),
-        facts: tuck ? [{ name: 'cut-in-all', of: JOIN, lengths: [ticks(cut)] }] : [],
+        facts: tuck ? [{ name: 'cut-in-all', lengths: [ticks(cut)] }] : [],
       },
       values,
       sums: solution.sums,

@@ -324,7 +324,10 @@ function factsOf(edges: readonly Edge[], run: (edge: Edge) => Run, repeat: Ticks
         repeat,
         run(edge).middle === 'crest' ? 'valley' : 'crest',
       );
-      return { name: `otherwise-${other.middle}`, lengths: [ticks(other.count), roundExact(other.over, 'nearest')] };
+      return {
+        name: `otherwise-${other.middle}-${edge}`,
+        lengths: [ticks(other.count), roundExact(other.over, 'nearest')],
+      };
     }),
   ];
 }
@@ -356,7 +359,7 @@ function dimsOf(top: Rect, high: Ticks, panel: boolean, depth: Ticks, repeat: Ti
   const first = left + Number(roundExact(over, 'nearest'));
   return [
     { kind: 'span', path: LONG, from: at(left, up), to: at(right, up), side: 'top' },
-    { kind: 'span', path: WIDTH, from: at(right, top.y), to: at(right, up), side: 'right' },
+    { kind: 'leader', path: WIDTH, at: at(right - (right - left) * 0.1, top.y + top.height * 0.4) },
     { kind: 'leader', path: REPEAT, at: at(first + repeat / 2, up - depth / 2) },
     { kind: 'leader', path: DEPTH, at: at(first + repeat, up - depth / 2) },
     ...(panel

@@ -13,7 +13,7 @@ import {
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
+import { lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, notPositive, refused, worked } from '../plain.ts';
@@ -184,7 +184,7 @@ export const strips: Recipe<'strips', StripsInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { side, along } = axesOf(input);
+    const { side } = axesOf(input);
     const { solution, problems, near, exactly } = worked(arithmetic(input, table));
     const laid = layRow(input, table, side, solution, problems);
     if (!laid.ok) return refused(laid.problems, laid.offers);
@@ -233,9 +233,9 @@ export const strips: Recipe<'strips', StripsInput> = {
         dims: dimsOf(input, boxes, from, { start: tuckStart, end: tuckEnd }),
         facts: [
           ...(tuckStart || tuckEnd
-            ? [{ name: 'cut-length', of: STRIP, lengths: [ticks(lengths[0]! + tuckStart + tuckEnd)] }]
+            ? [{ name: 'cut-length', lengths: [ticks(lengths[0]! + tuckStart + tuckEnd)] }]
             : []),
-          ...(graded ? [{ name: 'lengths', of: GRADE, lengths: lengths.map((t) => ticks(t)) }] : []),
+          ...(graded ? [{ name: 'lengths', lengths: lengths.map((t) => ticks(t)) }] : []),
         ],
       },
       values,
