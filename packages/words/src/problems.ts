@@ -103,6 +103,8 @@ export function pageProblemWords(
   switch (problem.code) {
     case 'circle':
       return `These lie on or beside each other in a circle: ${list(problem.items.map(nameOf))}.`;
+    case 'follows-nothing':
+      return recipe ? `${capital(fieldWords(recipe, problem.path))}: nothing would be left of what it follows.` : '';
     case 'no-room':
       return problem.axis ? 'What it lies beside is gone.' : 'What it lies on is gone.';
     case 'field': {

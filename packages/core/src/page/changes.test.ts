@@ -93,8 +93,8 @@ describe('changes, at their edges', () => {
   });
   test('a layer moves within its item, an item within the page', () => {
     const ids = (p: Page) => (p.items[0]!.input as { mats: { id: string }[] }).mats.map((m) => m.id);
-    expect(ids(movePart(start, part('a/m'), 1))).toEqual(['n', 'm']);
-    expect(movePart(start, part('b/print'), 1).items.map((i) => i.id)).toEqual(['a', 'c', 'b']);
+    expect(ids(movePart(start, derived, part('a/m'), 1))).toEqual(['n', 'm']);
+    expect(movePart(start, derived, part('b/print'), 1).items.map((i) => i.id)).toEqual(['a', 'c', 'b']);
   });
   test('a new page has what lies beneath, unless that is what is put on it', () => {
     let n = 0;

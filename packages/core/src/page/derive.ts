@@ -20,6 +20,7 @@ import {
 } from '../geometry/index.ts';
 import {
   recipeOf,
+  samePath,
   type Blank,
   type FieldPath,
   type Laid,
@@ -34,6 +35,7 @@ import {
   type Table,
 } from '../recipes/index.ts';
 import type { Item, Page, Wish } from './document.ts';
+import { followedText, sizeFollowed, withFollowed, type Followed } from './follows.ts';
 import { placeAlong, type Axis } from './place.ts';
 import { seamsOf } from './seams.ts';
 
@@ -73,6 +75,8 @@ export type PageProblem = {
     | RecipeProblem
     /** Items that lie on or beside each other in a circle. */
     | { code: 'circle'; items: readonly string[] }
+    /** A length that follows another's would be nothing. */
+    | { code: 'follows-nothing'; path: FieldPath }
     /** What it lies on or beside is not there. */
     | { code: 'no-room'; axis: Axis | null };
   readonly offers: readonly Offer[];
@@ -85,6 +89,9 @@ export interface PageSuggestion {
 /** An item with what its recipe gave and where that lies. */
 export interface DerivedItem {
   readonly item: Item;
+  /** Its input, with the lengths in it that follow others. */
+  readonly input: unknown;
+  readonly followed: Followed;
   readonly table: Table;
   /** Its room on the page. */
   readonly room: Rect;
@@ -208,8 +215,17 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
     };
     const within = { across: neighbour('across') ?? room, upDown: neighbour('upDown') ?? room };
     const table: Table = { unit: page.unit, mark, room: { width: room.width, height: room.height, seams } };
+    const followed = (item.follows ?? []).flatMap((follow): Followed => {
+      const host = other(follow.of, null);
+      const size = host && sizeFollowed(follow, host);
+      if (host && !size) lost({ code: 'no-room', axis: null });
+      const text = size ? followedText(follow, size, page.unit) : null;
+      if (size && text === null) lost({ code: 'follows-nothing', path: follow.path });
+      return text === null ? [] : [[follow.path, text]];
+    });
     const made = deriveItem(
       item,
+      followed,
       table,
       room,
       within,
@@ -234,6 +250,8 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
 }
 
 const sameRect = (a: Rect, b: Rect) => a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
+const sameFollowed = (a: Followed, b: Followed): boolean =>
+  a.length === b.length && a.every(([path, text], i) => text === b[i]![1] && samePath(path, b[i]![0]));
 const sameTable = (a: Table, b: Table): boolean =>
   a.unit === b.unit &&
   a.mark === b.mark &&
@@ -243,6 +261,7 @@ const sameTable = (a: Table, b: Table): boolean =>
 
 function deriveItem(
   item: Item,
+  followed: Followed,
   table: Table,
   room: Rect,
   within: Readonly<Record<Axis, Rect>>,
@@ -251,8 +270,11 @@ function deriveItem(
   page: Pick<DerivedPage, 'width' | 'height' | 'seam'>,
   was: DerivedItem | undefined,
 ): DerivedItem {
-  const same = was && was.item.input === item.input && was.item.recipe === item.recipe && sameTable(was.table, table);
-  const solved = same ? was.solved : recipeOf(item.recipe).solve(item.input, table);
+  const alike = was && was.item.input === item.input && was.item.recipe === item.recipe;
+  const input =
+    alike && sameFollowed(was.followed, followed) ? was.input : withFollowed(item.recipe, item.input, followed);
+  const same = alike && was.input === input && sameTable(was.table, table);
+  const solved = same ? was.solved : recipeOf(item.recipe).solve(input, table);
   const laid = solved.status === 'solved' ? solved.laid : solved.instead;
   const size = laid?.size ?? { width: ZERO, height: ZERO };
   const problems: PageProblem[] = [...lost];
@@ -282,7 +304,7 @@ function deriveItem(
   const pieceOf = (blank: string | null) => pieces.find((p) => p.blank === blank)?.id ?? null;
   const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names, pieceOf(layer.blank)));
   return {
-    item,
+    ...{ item, input, followed },
     table,
     room,
     solved,

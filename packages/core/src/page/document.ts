@@ -55,12 +55,27 @@ const onSchema = z.union([
   z.strictObject({ item: id, slot: z.string().min(1).max(64) }),
 ]);
 
+/** A field whose length is another's: of an item, or of one layer of it, and so much more or less. */
+const followSchema = z.strictObject({
+  path: z
+    .array(z.union([z.string().max(64), z.int()]))
+    .min(1)
+    .max(8),
+  of: id,
+  layer: z.string().min(1).max(64).optional(),
+  axis: z.enum(['width', 'height']),
+  by: offset,
+});
+export type Follow = z.infer<typeof followSchema>;
+
 const itemKeys = {
   id,
   name,
   /** What it lies on: its room and its frame of reference. */
   on: onSchema,
   at: placeSchema,
+  /** Lengths that are not typed but another's. */
+  follows: z.array(followSchema).max(40).optional(),
   /** By blank: which paper it is cut from. */
   wishes: z.record(id, wishSchema),
   /** By layer or blank: a name of its own, where it has one. */
@@ -177,6 +192,7 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
         across: { ...item.at.across, by: name(item.at.across.by) },
         upDown: { ...item.at.upDown, by: name(item.at.upDown.by) },
       },
+      ...(item.follows ? { follows: item.follows.map((f) => ({ ...f, by: name(f.by) })) } : {}),
       fit: item.fit === 'exact' ? item.fit : { by: name(item.fit.by) },
       wishes: Object.fromEntries(
         Object.entries(item.wishes).map(([blank, wish]) => [

@@ -40,7 +40,7 @@ describe('changes to a page', () => {
     const after = [
       set(before, 'photo', ['mats', 0, 'reveal', 'all'], '1/4'),
       set(before, 'photo', ['mats', 1, 'width'], '6'),
-      movePart(before, partOf(before, 'photo/m1'), 1),
+      movePart(before, derivePage(before), partOf(before, 'photo/m1'), 1),
       removePart(before, derivePage(before), partOf(before, 'base/panel')),
       choosePaper(before, { item: 'base', blank: 'base' }, wishFor('x')),
       renamePart(before, partOf(before, 'photo/m1'), 'storm mat'),
@@ -62,9 +62,12 @@ describe('changes to a page', () => {
   });
   test('layers change places, but not past the end; items do so on the page', () => {
     const mats = (p: Page) => (p.items[1]!.input as { mats: { id: string }[] }).mats.map((m) => m.id);
-    expect(mats(movePart(start(), partOf(start(), 'photo/m1'), 1))).toEqual(['m2', 'm1']);
-    expect(mats(movePart(start(), partOf(start(), 'photo/m2'), 1))).toEqual(['m1', 'm2']);
-    expect(movePart(start(), partOf(start(), 'photo/print'), -1).items.map((i) => i.id)).toEqual(['photo', 'base']);
+    expect(mats(movePart(start(), derivePage(start()), partOf(start(), 'photo/m1'), 1))).toEqual(['m2', 'm1']);
+    expect(mats(movePart(start(), derivePage(start()), partOf(start(), 'photo/m2'), 1))).toEqual(['m1', 'm2']);
+    expect(movePart(start(), derivePage(start()), partOf(start(), 'photo/print'), -1).items.map((i) => i.id)).toEqual([
+      'photo',
+      'base',
+    ]);
   });
   test('a mat goes alone with its paper and name, a print with its mats', () => {
     const named = renamePart(

@@ -3,18 +3,21 @@ import type { LengthText, Ticks } from '../length/index.ts';
 import {
   RECIPE_IDS,
   recipeOf,
+  samePath,
   setField,
   withEntry,
   withEntryMoved,
   withOffers,
   withoutEntry,
+  type AnyRecipe,
   type FieldPath,
   type Offer,
   type RecipeId,
   type Table,
 } from '../recipes/index.ts';
 import type { DerivedItem, DerivedPage, Part, PieceToCut } from './derive.ts';
-import { newItem, type Item, type Page, type Place, type Wish } from './document.ts';
+import { followedText, following, sizeFollowed, withInput } from './follows.ts';
+import { newItem, type Follow, type Item, type Page, type Place, type Wish } from './document.ts';
 import { distanceFrom, type Axis } from './place.ts';
 
 /* Changes to a page, each from one whole document to the next, so that undo is the document before. */
@@ -26,6 +29,17 @@ const onItem = (page: Page, id: string, change: (item: Item) => Item): Page => (
 
 export const changeItem = (page: Page, id: string, patch: Partial<Pick<Item, 'name' | 'on' | 'at' | 'fit'>>): Page =>
   onItem(page, id, (item) => ({ ...item, ...patch }));
+
+/** Changes the input of an item as it is solved, the lengths in it that follow others included. */
+const onInput = (
+  page: Page,
+  derived: DerivedPage,
+  id: string,
+  change: (recipe: AnyRecipe, input: unknown) => unknown,
+): Page => {
+  const here = derived.items.get(id);
+  return here ? onItem(page, id, (item) => withInput(item, here, change(recipeOf(item.recipe), here.input))) : page;
+};
 
 const tableOf = (derived: DerivedPage, item: string): Table | undefined => derived.items.get(item)?.table;
 
@@ -39,17 +53,32 @@ export function setItemField(
 ): Page {
   const table = tableOf(derived, id);
   if (!table) return page;
-  return onItem(page, id, (item) => ({
-    ...item,
-    input: setField(recipeOf(item.recipe), item.input, path, value, table),
-  }));
+  return onInput(page, derived, id, (recipe, input) => setField(recipe, input, path, value, table));
+}
+
+/** Lets a length follow another's from now on; where nothing would be left of it, the page stays as it is. */
+export function followLength(page: Page, derived: DerivedPage, id: string, follow: Follow): Page {
+  const here = derived.items.get(id);
+  const host = derived.items.get(follow.of);
+  const size = host && sizeFollowed(follow, host);
+  const text = size ? followedText(follow, size, page.unit) : null;
+  if (!here || text === null) return page;
+  return onItem(page, id, (item) => following(item, here, follow, text));
+}
+
+/** The length stays what it is, and follows no more. */
+export function stopFollowing(page: Page, derived: DerivedPage, id: string, path: FieldPath): Page {
+  const here = derived.items.get(id);
+  if (!here) return page;
+  const followed = here.followed.filter(([at]) => !samePath(at, path));
+  return onItem(page, id, (item) => withInput(item, { ...here, followed }, here.input));
 }
 
 /** Takes what a refused item offers: values that work. */
 export function takeOffers(page: Page, derived: DerivedPage, id: string, offers: readonly Offer[]): Page {
   const table = tableOf(derived, id);
   if (!table) return page;
-  return onItem(page, id, (item) => ({ ...item, input: withOffers(recipeOf(item.recipe), item.input, offers, table) }));
+  return onInput(page, derived, id, (recipe, input) => withOffers(recipe, input, offers, table));
 }
 
 /** A new item, made by a recipe to begin with, or as it was made elsewhere. It comes to lie on top. */
@@ -77,10 +106,7 @@ export function startPage(
 export function addEntry(page: Page, derived: DerivedPage, id: string, list: FieldPath, entry: string): Page {
   const table = tableOf(derived, id);
   if (!table) return page;
-  return onItem(page, id, (item) => ({
-    ...item,
-    input: withEntry(item.input, list, recipeOf(item.recipe).entry(item.input, list, table, entry)),
-  }));
+  return onInput(page, derived, id, (recipe, input) => withEntry(input, list, recipe.entry(input, list, table, entry)));
 }
 
 /** Removes a layer that stands in a list; any other takes its whole item along. */
@@ -90,7 +116,8 @@ export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
   return onItem(page, part.item, (item) => {
     const { [id]: _name, ...names } = item.names;
     const { [id]: _wish, ...wishes } = item.wishes;
-    return { ...item, names, wishes, input: withoutEntry(item.input, list, id) };
+    const here = derived.items.get(item.id) ?? { input: item.input, followed: [] };
+    return { ...withInput(item, here, withoutEntry(here.input, list, id)), names, wishes };
   });
 }
 
@@ -98,8 +125,14 @@ export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
 export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
   const gone = page.items.find((i) => i.id === id);
   if (!gone) return page;
-  const settle = (item: Item): Item => {
-    const here = derived.items.get(item.id);
+  const settle = (given: Item): Item => {
+    const here = derived.items.get(given.id);
+    // what followed it stays as large as it is
+    const others = here?.followed.filter(([path]) => given.follows?.some((f) => f.of !== id && samePath(f.path, path)));
+    const item =
+      here && others && given.follows?.some((f) => f.of === id)
+        ? withInput(given, { ...here, followed: others }, here.input)
+        : given;
     const host = derived.items.get(id);
     const lay = typeof item.on === 'object' && 'item' in item.on && item.on.item === id;
     const counted = item.at.across.of === id || item.at.upDown.of === id;
@@ -117,14 +150,11 @@ export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
 }
 
 /** Moves a layer one place within its list, or an item without one up or down the page. */
-export function movePart(page: Page, part: Part, by: 1 | -1): Page {
+export function movePart(page: Page, derived: DerivedPage, part: Pick<Part, 'item' | 'entry'>, by: 1 | -1): Page {
   const { entry } = part;
-  if (entry)
-    return onItem(page, part.item, (item) => ({
-      ...item,
-      input: withEntryMoved(item.input, entry.list, entry.id, by),
-    }));
-  return withEntryMoved(page, ['items'], part.item, by);
+  return entry
+    ? onInput(page, derived, part.item, (_recipe, input) => withEntryMoved(input, entry.list, entry.id, by))
+    : withEntryMoved(page, ['items'], part.item, by);
 }
 
 /** Names a layer; the one that stands for its whole item names that. */

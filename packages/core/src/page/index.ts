@@ -9,6 +9,7 @@ export {
   pageSchema,
   placeSchema,
   wishSchema,
+  type Follow,
   type Item,
   type Page,
   type Place,
@@ -36,6 +37,7 @@ export {
   changeItem,
   choosePaper,
   countFrom,
+  followLength,
   freeSpot,
   inRowWith,
   movePart,
@@ -46,5 +48,6 @@ export {
   setItemField,
   spaceEvenly,
   startPage,
+  stopFollowing,
   takeOffers,
 } from './edit.ts';

@@ -21,6 +21,7 @@ import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { AddItem } from './AddItem.tsx';
+import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
@@ -137,13 +138,16 @@ export function PageScreen() {
           open={placing}
           setOpen={setPlacing}
         />
+        <Follows page={page} derived={derived} here={item} change={change} />
         <Row>
           {rows.across ? <Quiet onPress={() => change(rows.across!)}>Space evenly across</Quiet> : null}
           {rows.upDown ? <Quiet onPress={() => change(rows.upDown!)}>Space evenly up and down</Quiet> : null}
           {part ? (
             <>
-              <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, 1))}>Higher on the page</Quiet>
-              <Quiet onPress={() => change(movePart(page, { ...part, entry: null }, -1))}>Lower</Quiet>
+              <Quiet onPress={() => change(movePart(page, derived, { ...part, entry: null }, 1))}>
+                Higher on the page
+              </Quiet>
+              <Quiet onPress={() => change(movePart(page, derived, { ...part, entry: null }, -1))}>Lower</Quiet>
             </>
           ) : null}
           <Quiet

@@ -23,7 +23,8 @@ export function useMade(
   return useMemo(() => {
     const here = item === null ? undefined : derived.items.get(item);
     if (!here) return null;
-    const { id, recipe, input } = here.item;
+    const { id, recipe } = here.item;
+    const { input } = here;
     const partOf = (list: FieldPath, entry: string): Part | undefined =>
       here.parts.find((p) => p.entry?.id === entry && p.entry.list.join() === list.join());
     // of a refused item not every layer is there: its list still is
@@ -42,7 +43,7 @@ export function useMade(
       set: (path, value) => change(setItemField(page, derived, id, path, value)),
       addTo: (list) => change(addEntry(page, derived, id, list, newId())),
       remove: (list, entry) => change(removePart(page, derived, part(list, entry))),
-      move: (list, entry, by) => change(movePart(page, part(list, entry), by)),
+      move: (list, entry, by) => change(movePart(page, derived, part(list, entry), by)),
       take: (offers) => change(takeOffers(page, derived, id, offers)),
     };
   }, [page, derived, item, change]);

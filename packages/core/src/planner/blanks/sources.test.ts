@@ -223,7 +223,7 @@ describe('cutters', () => {
     const base = { id: 'base', width: '12', height: '12', papers: ['gust'], quantity: 1 };
     const opening = { x: '1', y: '1', width: '10', height: '10' };
     const mat = { id: 'mat', width: '4', height: '6', papers: ['gust'], quantity: 1 };
-    const asked = { version: 2, stock: [sheet(1)], pieces: [{ ...base, opening }, mat] };
+    const asked = { version: 2 as const, stock: [sheet(1)], pieces: [{ ...base, opening }, mat] };
     expect(planned({ ...asked, cutter: { reach: '9' } }).plan.status).toBe('short');
     const { plan } = planned({ ...asked, cutter });
     expect(plan.status).toBe('complete');

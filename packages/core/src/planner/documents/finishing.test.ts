@@ -13,6 +13,7 @@ const EACH: { readonly [Kind in Finish['do']]: Extract<Finish, { do: Kind }> } =
   corners: { do: 'corners', how: 'round', by: ticks(6096), count: 4 },
   slit: { do: 'slit', from: at(0, 961), to: at(24_385, 961) },
   punch: { do: 'punch', edge: 'right', depth: ticks(3048), repeats: 9 },
+  trim: { do: 'trim', when: 'glued', left: ticks(0), right: ticks(1), top: ticks(7777), bottom: ticks(3048) },
   window: { do: 'window', box: { ...at(127, 381), width: ticks(50_001), height: ticks(1) } },
 };
 
