@@ -5,6 +5,8 @@ const FIELDS: Readonly<Record<string, string>> = {
   keep: 'so that',
   across: 'kept across',
   upDown: 'kept up or down',
+  left: 'off at the left',
+  top: 'off at the top',
 };
 const OPTIONS: Readonly<Record<string, string>> = {
   fill: 'it is filled',
@@ -28,9 +30,11 @@ export const photo: RecipeWords = {
   part: (_role, _n, item) => item,
   piece: (_role, _n, item) => item,
   reason: (why, [border, most], where, say) =>
-    why === 'trimmed-larger'
-      ? `${where} would be ${say(border ?? 0)} more than the print itself`
-      : `A border of ${say(border ?? 0)} leaves nothing to see; it can be ${say(most ?? 0)} at the most`,
+    why === 'off-too-much'
+      ? `No more than ${say(most ?? 0)} can come off there, not ${say(border ?? 0)}`
+      : why === 'trimmed-larger'
+        ? `${where} would be ${say(border ?? 0)} more than the print itself`
+        : `A border of ${say(border ?? 0)} leaves nothing to see; it can be ${say(most ?? 0)} at the most`,
   fact: (name, lengths, say) => {
     const [a = 0, b = 0, c = 0, d = 0] = lengths;
     switch (name) {
@@ -47,6 +51,10 @@ export const photo: RecipeWords = {
         const off = [`${say(a)} left`, `${say(b)} right`, `${say(c)} at the top`, `${say(d)} at the bottom`];
         const some = off.filter((_, i) => lengths[i]);
         return some.length ? `cut off: ${some.join(', ')}` : 'nothing is cut off';
+      }
+      case 'offcuts': {
+        const pairs = lengths.flatMap((wide, i) => (i % 2 ? [] : [`${say(wide)} × ${say(lengths[i + 1]!)}`]));
+        return `left over, the upright cuts made first: ${pairs.join(', ')}`;
       }
       case 'lost-of-original':
         return a || b ? `of the print as it is: ${say(Math.max(a, b))}` : null;

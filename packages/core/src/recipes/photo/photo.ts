@@ -10,12 +10,13 @@ import {
   inches,
   ticks,
   type Exact,
+  type LengthText,
   type Ticks,
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Rect, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, withValue, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { printOf } from '../laying.ts';
 import { sizeFields, sizeKeys, sumProblems } from '../nested.ts';
@@ -41,18 +42,23 @@ const photoSchema = z.strictObject({
     /** Which part of the image is kept. */
     across: z.enum(ACROSS),
     upDown: z.enum(UP_DOWN),
+    /** Of a print that is trimmed: how much comes off there; left out: as is said of what is kept. */
+    left: lengthText({ allow: 'zero' }).optional(),
+    top: lengthText({ allow: 'zero' }).optional(),
   }),
 });
 export type PhotoInput = z.infer<typeof photoSchema>;
 
 const [PRINT, IMAGE, BORDER, CROP]: FieldPath[] = [['print'], ['image'], ['border'], ['crop']];
 const AXES = ['width', 'height'] as const;
+const OFF = ['left', 'top'] as const;
 
 function arithmetic(input: PhotoInput, table: Table): Arithmetic {
   const { givens, problems, give } = reading(table.unit);
   for (const axis of AXES) give([...PRINT!, axis], input.print[axis], input.print.known);
   for (const axis of AXES) give([...IMAGE!, axis], input.image[axis], 'assumed');
   give(BORDER!, input.border, 'assumed', 'zero');
+  if (input.crop.keep === 'trim') for (const edge of OFF) give([...CROP!, edge], input.crop[edge], 'assumed', 'zero');
   const follows = AXES.some((axis) => input.print[axis] !== undefined && input.image[axis] !== undefined);
   if (input.border === undefined && !follows) givens.push({ path: BORDER!, value: ZERO, known: 'assumed' });
   const equations = AXES.map((axis) => [term([...PRINT!, axis], 1), term([...IMAGE!, axis], -1), term(BORDER!, -2)]);
@@ -83,10 +89,23 @@ function share(total: Ticks, kept: 'low' | 'centre' | 'high'): [low: Ticks, high
 }
 
 /** What comes off a print that is trimmed. */
-function trimTo(print: Size, want: Size, { across, upDown }: PhotoInput['crop']): Crop['lost'] {
-  const [left, right] = share(ticks(print.width - want.width), sideOf(across));
-  const [bottom, top] = share(ticks(print.height - want.height), sideOf(upDown));
+function trimTo(
+  print: Size,
+  want: Size,
+  { across, upDown }: PhotoInput['crop'],
+  said: Readonly<Partial<Record<(typeof OFF)[number], Ticks>>>,
+): Crop['lost'] {
+  const [off, over] = [ticks(print.width - want.width), ticks(print.height - want.height)];
+  const [left, right] = said.left === undefined ? share(off, sideOf(across)) : [said.left, ticks(off - said.left)];
+  const [bottom, top] = said.top === undefined ? share(over, sideOf(upDown)) : [ticks(over - said.top), said.top];
   return { left, right, bottom, top };
+}
+
+/** What comes off as pieces, each cut from edge to edge: the upright ones first. */
+function offcutsOf(print: Size, want: Size, { left, right, bottom, top }: Crop['lost']): Ticks[] {
+  const upright = [left, right].filter((off) => off > 0).map((off) => [off, print.height]);
+  const level = [top, bottom].filter((off) => off > 0).map((off) => [want.width, off]);
+  return [...upright, ...level].flat();
 }
 
 /** Which of two ends is kept. */
@@ -142,12 +161,13 @@ export const photo: Recipe<'photo', PhotoInput> = {
   input: photoSchema,
   migrations: [],
   roles: ['print', 'image'],
-  reasons: ['border-too-wide', 'trimmed-larger'],
+  reasons: ['border-too-wide', 'trimmed-larger', 'off-too-much'],
   phrases: [
     'print 4 x 6',
     'print 4 x 6 border 1/8',
     'print 4 x 6 as 8 x 10',
     'print 4 x 6 trimmed to 4 x 5 5/8',
+    'crop a 12 x 12 scene to 9 1/2 x 10, 1/2 off the left, top flush',
     'print 100 mm x 150 mm border 3 mm as 80 mm x 80 mm',
   ],
   beneath: null,
@@ -195,6 +215,9 @@ export const photo: Recipe<'photo', PhotoInput> = {
           { kind: 'choice', path: [...CROP!, 'across'], group: CROP!, value: crop.across, options: ACROSS },
           { kind: 'choice', path: [...CROP!, 'upDown'], group: CROP!, value: crop.upDown, options: UP_DOWN },
         ] satisfies Field[])
+      : []),
+    ...(crop.width !== undefined && crop.height !== undefined && crop.keep === 'trim'
+      ? OFF.map((edge) => lengthField([...CROP!, edge], crop[edge], { allow: 'zero', ifEmpty: 'by-rule' }))
       : []),
   ],
   lists: () => [],
@@ -244,7 +267,18 @@ export const photo: Recipe<'photo', PhotoInput> = {
         ),
         offers: larger.map((axis) => ({ path: [...CROP!, axis], length: print[axis] })),
       };
-    const off = trimmed ? trimTo(print, trimmed, input.crop) : null;
+    const said = (edge: (typeof OFF)[number]) =>
+      input.crop[edge] === undefined ? {} : { [edge]: value([...CROP!, edge]) };
+    const off = trimmed ? trimTo(print, trimmed, input.crop, { ...said('left'), ...said('top') }) : null;
+    if (trimmed && off && (off.right < 0 || off.bottom < 0)) {
+      const [edge, axis] = off.right < 0 ? (['left', 'width'] as const) : (['top', 'height'] as const);
+      const most = ticks(print[axis] - trimmed[axis]);
+      const path: FieldPath = [...CROP!, edge];
+      return {
+        ...refused([{ code: 'own', why: 'off-too-much', path, lengths: [off[edge], most] }]),
+        offers: most > 0 ? [{ path, length: most }] : [],
+      };
+    }
     const seen = trimmed ?? print;
     const box = rect(0, 0, seen.width, seen.height);
     const inner = border > 0 ? imageSeen(border, image, off, seen) : null;
@@ -276,7 +310,12 @@ export const photo: Recipe<'photo', PhotoInput> = {
           },
         ],
         facts: off
-          ? [{ name: 'trimmed', lengths: [off.left, off.right, off.top, off.bottom] }]
+          ? [
+              { name: 'trimmed', lengths: [off.left, off.right, off.top, off.bottom] },
+              ...(trimmed && offcutsOf(print, trimmed, off).length
+                ? [{ name: 'offcuts', lengths: offcutsOf(print, trimmed, off) }]
+                : []),
+            ]
           : want
             ? factsOf(cropTo(image, want, input.crop))
             : [],
@@ -288,36 +327,56 @@ export const photo: Recipe<'photo', PhotoInput> = {
   },
 
   grammar: {
-    heads: ['print', 'photo', 'photograph', 'picture', 'pic', 'snapshot'],
+    heads: ['print', 'photo', 'photograph', 'picture', 'pic', 'snapshot', 'scene'],
     places: {
-      print: { kind: 'size', words: ['print', 'photo'] },
+      print: { kind: 'size', words: ['print', 'photo', 'scene'] },
       border: { kind: 'length', words: ['border', 'edge', 'rim'] },
       crop: { kind: 'size', words: ['as', 'into', 'to', 'become'] },
+      left: { kind: 'length', words: ['left'], alone: true },
+      right: { kind: 'length', words: ['right'], alone: true },
+      top: { kind: 'length', words: ['top'], alone: true },
+      bottom: { kind: 'length', words: ['bottom'], alone: true },
     },
     flags: {
       trim: ['trim', 'trimmed'],
       whole: ['whole', 'uncropped', 'without', 'nothing'],
-      left: ['left'],
-      right: ['right'],
-      top: ['top'],
-      bottom: ['bottom'],
     },
     usual: ['print', 'crop', 'border'],
-    idle: ['white', 'loss', 'lose', 'losing', 'lost', 'keep', 'keeping', 'anything', 'crop', 'fill', 'enlarge'],
+    idle: [
+      'off',
+      'flush',
+      'white',
+      'loss',
+      'lose',
+      'losing',
+      'lost',
+      'keep',
+      'keeping',
+      'anything',
+      'crop',
+      'fill',
+      'enlarge',
+    ],
   },
-  read: (heard) => {
+  read: (heard, table) => {
     const [print, border, crop] = [sizeAt(heard, 'print'), lengthAt(heard, 'border'), sizeAt(heard, 'crop')];
     if (!print && !crop) return null;
     const has = (...of: string[]) => of.find((flag) => heard.flags.has(flag));
+    const off = {
+      ...offSaid('left', lengthAt(heard, 'left'), lengthAt(heard, 'right'), print?.width, crop?.width, table.unit),
+      ...offSaid('top', lengthAt(heard, 'top'), lengthAt(heard, 'bottom'), print?.height, crop?.height, table.unit),
+    };
+    const scene = heard.heads.has('scene') || Object.keys(off).length > 0;
     return {
       print: { ...print, known: 'measured' },
       image: {},
       ...(border === undefined ? {} : { border }),
       crop: {
         ...crop,
-        keep: has('whole') ? 'whole' : has('trim') ? 'trim' : 'fill',
+        keep: has('whole') ? 'whole' : has('trim') || (scene && crop) ? 'trim' : 'fill',
         across: (has('left', 'right') ?? 'centre') as 'centre',
         upDown: (has('top', 'bottom') ?? 'centre') as 'centre',
+        ...off,
       },
     };
   },
@@ -333,3 +392,20 @@ export const photo: Recipe<'photo', PhotoInput> = {
     return [{ recipe: 'mat-stack', input: { print, mats: [{ id: newId(), reveal: { style: 'even', all } }] } }];
   },
 };
+
+/** What comes off at the left or at the top, where that is said of it or of the edge across from it. */
+function offSaid(
+  edge: (typeof OFF)[number],
+  here: LengthText | undefined,
+  across: LengthText | undefined,
+  print: LengthText | undefined,
+  crop: LengthText | undefined,
+  unit: Unit,
+): Partial<Record<(typeof OFF)[number], LengthText>> {
+  if (here !== undefined) return { [edge]: here };
+  if (across === undefined || print === undefined || crop === undefined) return {};
+  const [all, kept, off] = [print, crop, across].map((text) => parseLength(text, unit, { allow: 'zero' }));
+  if (!all!.ok || !kept!.ok || !off!.ok) return {};
+  const rest = all!.value.ticks - kept!.value.ticks - off!.value.ticks;
+  return rest >= 0 ? { [edge]: rest === 0 ? '0' : exactText(ticks(rest), unit) } : {};
+}
