@@ -41,7 +41,8 @@ const USAGE = `usage: temnex plan JOB.json [--svg DIR] [--aims] [--earlier PLAN.
                                            plan the cutting of a job; for all three aims; keeping what an
                                            earlier plan says of sheets that are still whole
        temnex size PAGE.json               sizes of every part of a page, with their sums
-       temnex say "LINE" [--unit mm] [--mark 1/32] [--room "12 x 12"] [--json]
+       temnex say "LINE" [--unit mm] [--mark 1/32] [--room "12 x 12"]
+                  [--paper "6 x 6"] [--json]
                                            sizes, pieces and marks of what is said in one line
        temnex schema page|job|plan         the JSON Schema of a format`;
 

@@ -1,16 +1,40 @@
 import { parseArgs } from 'node:util';
-import { MARKS, MARK_NAMES, parseSize, sayRecipe, type MarkName, type SaidLine, type Table } from '@temnex/core';
-import { answerOf, notUnderstood, saidWords, type Answer, type Voice } from '@temnex/words';
+import {
+  MARKS,
+  MARK_NAMES,
+  fitsIn,
+  jobOfBlanks,
+  parseSize,
+  planJob,
+  readJob,
+  recipeOf,
+  sayRecipe,
+  type MarkName,
+  type SaidLine,
+  type Size,
+  type Table,
+} from '@temnex/core';
+import {
+  answerOf,
+  notUnderstood,
+  offerWords,
+  saidWords,
+  sheetsWords,
+  tooLongWords,
+  type Answer,
+  type Voice,
+} from '@temnex/words';
 import { BAD_INPUT, DONE, REFUSED, type World } from './world.ts';
 
 const OPTIONS = {
   unit: { type: 'string' },
   mark: { type: 'string' },
   room: { type: 'string' },
+  paper: { type: 'string' },
   json: { type: 'boolean' },
 } as const;
 
-type Asked = { ok: true; line: string; table: Table; json: boolean } | { ok: false; why: string };
+type Asked = { ok: true; line: string; table: Table; paper: Size | null; json: boolean } | { ok: false; why: string };
 
 /** What was asked: the line, the unit and mark, and the page that it is for. */
 function asked(args: readonly string[]): Asked {
@@ -31,9 +55,12 @@ function asked(args: readonly string[]): Asked {
   if (MARKS[name].unit !== unit) return { ok: false, why: `--mark: ${name} is no mark in ${unit}` };
   const size = parseSize(values.room ?? (unit === 'in' ? '12 x 12' : '305 x 305'), unit);
   if (!size.ok) return { ok: false, why: `--room: "${values.room}" is not a size, such as 12 x 12` };
+  const paper = values.paper === undefined ? null : parseSize(values.paper, unit);
+  if (paper && !paper.ok) return { ok: false, why: `--paper: "${values.paper}" is not a size, such as 6 x 6` };
   const { width, height } = size.value;
   const room = { width: width.ticks, height: height.ticks, seams: [] };
-  return { ok: true, line, table: { unit, mark: MARKS[name], room }, json: values.json ?? false };
+  const sheet = paper?.ok ? { width: paper.value.width.ticks, height: paper.value.height.ticks } : null;
+  return { ok: true, line, table: { unit, mark: MARKS[name], room }, paper: sheet, json: values.json ?? false };
 }
 
 /** Lines such as `five banners 1 3/8 x 4 1/2`: what was understood, and what it comes to. */
@@ -43,10 +70,10 @@ export function say(args: readonly string[], world: World): number {
     world.err(what.why);
     return BAD_INPUT;
   }
-  const { line, table, json } = what;
+  const { line, table, paper, json } = what;
   let n = 0;
   const heard = sayRecipe(line, table, () => `layer ${(n += 1)}`);
-  const answer = answerTo(heard, line, table);
+  const answer = fromPaper(answerTo(heard, line, table), heard, table, paper, world);
   if (json) world.out(`${JSON.stringify(answer, null, 1)}\n`);
   else tell(answer, world);
   if (answer.understood === null) return BAD_INPUT;
@@ -60,6 +87,31 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   return notUnderstood(
     saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
   );
+}
+
+/** The same answer, with how many sheets of a paper it takes; or why it does not come from that, and what would. */
+function fromPaper(answer: Answer, heard: SaidLine | null, table: Table, asked: Size | null, world: World): Answer {
+  if (!heard?.said.ok || answer.problems.length) return answer;
+  const { recipe: id, said, sheet } = heard;
+  const read = sheet ? parseSize(`${sheet.width} x ${sheet.height}`, table.unit) : null;
+  const paper = asked ?? (read?.ok ? { width: read.value.width.ticks, height: read.value.height.ticks } : null);
+  const recipe = recipeOf(id);
+  const solved = recipe.solve(said.input, table);
+  if (!paper || solved.status !== 'solved' || !solved.laid.blanks.length) return answer;
+  const voice: Voice = { mark: table.mark, figures: 'plain' };
+  const { blanks } = solved.laid;
+  const long = blanks.filter((blank) => !fitsIn(blank, paper));
+  if (long.length)
+    return {
+      ...answer,
+      problems: long.map((blank) => tooLongWords(id, blank, paper, voice)),
+      offers: long.flatMap((blank) =>
+        recipe.toComeFrom(said.input, table, blank.key, paper).map((offer) => offerWords(id, offer, voice)),
+      ),
+    };
+  const job = readJob(jobOfBlanks(blanks, paper, table));
+  if (!job.ok) return answer;
+  return { ...answer, facts: [...answer.facts, sheetsWords(planJob(job.job, { now: world.now }), paper, voice)] };
 }
 
 function tell({ understood, values, pieces, marks, facts, problems, offers }: Answer, world: World): void {

@@ -1,19 +1,23 @@
 import {
   exactText,
+  leftOf,
   recipeOf,
   roundExact,
+  shortfall,
   fieldKey,
   TICKS_PER_UNIT,
   type Blank,
   type Exact,
   type Laid,
+  type Plan,
   type RecipeId,
+  type Size,
   type Table,
   type Ticks,
 } from '@temnex/core';
 import { fieldWords, saidBackWords, sumWords } from './fields.ts';
-import { figure, fullFigure, type Voice } from './lengths.ts';
-import { offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
+import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
+import { capital, offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
 import { finishWords } from './recipes/words.ts';
 import { recipeWords } from './recipes/index.ts';
 
@@ -66,6 +70,27 @@ function decimalOf({ n, d }: Exact, per: number): string {
   const digits = (scaled < 0n ? -scaled : scaled).toString().padStart(13, '0');
   const text = `${digits.slice(0, -12)}.${digits.slice(-12)}`.replace(/\.?0+$/, '');
   return scaled < 0n ? `-${text}` : text;
+}
+
+/** By how much a piece is too long for a paper. */
+export function tooLongWords(recipe: RecipeId, blank: Blank, paper: Size, voice: Voice): string {
+  const words = recipeWords(recipe);
+  const over = shortfall(blank, paper);
+  const much = [over.width, over.height].filter((t) => t > 0).map((t) => figure(t, voice));
+  const size = sizeWords(blank.width, blank.height, voice);
+  return `${capital(words.piece(blank.role, blank.n, words.item(1)))}, ${size}, is too long by ${much.join(' and ')} for ${sizeWords(paper.width, paper.height, voice)}.`;
+}
+
+/** How many sheets a plan opens, and what is left of them to keep. */
+export function sheetsWords(plan: Plan, paper: Size, voice: Voice): string {
+  const sheets = plan.sheets.length;
+  const per = TICKS_PER_UNIT[plan.unit];
+  const left = leftOf(plan).map(({ sides, quantity }) => {
+    const [a, b] = sides.map((side) => Math.round(side * per)) as [number, number];
+    return `${quantity > 1 ? `${quantity} of ` : ''}${sizeWords(a as Ticks, b as Ticks, voice)}`;
+  });
+  const what = `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} of ${sizeWords(paper.width, paper.height, voice)}`;
+  return left.length ? `${what}; left over: ${left.join(', ')}` : what;
 }
 
 /** What an input of a recipe comes to on a table. */

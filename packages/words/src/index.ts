@@ -1,4 +1,4 @@
-export { answerOf, notUnderstood, type Answer } from './answer.ts';
+export { answerOf, notUnderstood, sheetsWords, tooLongWords, type Answer } from './answer.ts';
 export {
   SCREEN,
   TERMINAL,

@@ -57,6 +57,9 @@ export function recipeProblemWords(recipe: RecipeId, problem: RecipeProblem, voi
 
 /** What an offer would do, for its button: `make the width of mat 1 4 1/4`. */
 export function offerWords(recipe: RecipeId, offer: Offer, voice: Voice): string {
+  const amount = 'count' in offer ? offer.count : offer.length;
+  const own = recipeWords(recipe).offer?.(offer.path, amount, (length) => figure(length, voice));
+  if (own) return own;
   const value = 'count' in offer ? String(offer.count) : figure(offer.length, voice);
   return `make ${'count' in offer ? `it ${value}` : `the ${fieldWords(recipe, offer.path)} ${value}`}`;
 }

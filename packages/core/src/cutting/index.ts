@@ -1,3 +1,4 @@
+export { jobOfBlanks, leftOf } from './jobOfBlanks.ts';
 export { jobOfPage, wantedOf, type CutOrder, type JobOfPage } from './jobOf.ts';
 export { isSpare, wantedAs } from './pieceIds.ts';
 export { cutOf, cutStateOf, type CutPiece, type CutState } from './cutPieces.ts';

@@ -10,7 +10,7 @@ import {
   type LengthText,
   type Ticks,
 } from '../length/index.ts';
-import { countAt, lengthAt, type Heard, type Place } from '../line/index.ts';
+import { countAt, lengthAt, sizeAt, type Heard, type Place } from '../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from './fields.ts';
 import type { reading } from './given.ts';
 import type { Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
@@ -246,6 +246,7 @@ export const ROW_PLACES = {
   overlap: { kind: 'length', words: ['overlap', 'lap'] },
   margin: { kind: 'length', words: ['margin', 'side', 'edge'] },
   across: { kind: 'length', words: ['across', 'over', 'along'] },
+  sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper', 'out'], alone: true },
 } as const satisfies Record<string, Place>;
 
 /** The row that was said: without a number as many as fit; with a number, a width and a gap, the margins follow. */
@@ -263,7 +264,8 @@ export function rowSaid(
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),
-    spread: across !== undefined || heard.flags.has('row') ? 'row' : 'room',
+    // cut from sheets of a size, they are not laid over a page yet
+    spread: across !== undefined || heard.flags.has('row') || sizeAt(heard, 'sheet') ? 'row' : 'room',
     row: {
       ...(gap !== undefined ? { gap } : free > 1 || count === undefined ? { gap: usual } : {}),
       ...(margin !== undefined && (count === undefined || gap === undefined || width === undefined) ? { margin } : {}),

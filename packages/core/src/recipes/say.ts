@@ -1,11 +1,13 @@
 import { unitOfLine } from '../length/index.ts';
-import { hear, tokensOf } from '../line/index.ts';
+import { hear, sizeAt, tokensOf } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, recipeOf, type RecipeId } from './registry.ts';
 
 /** What was understood of a line, and by which recipe. */
 export interface SaidLine {
+  /** Sheets of a size that it is to come from, where that was said; as it was typed. */
+  readonly sheet: { readonly width: string; readonly height: string } | null;
   readonly recipe: RecipeId;
   readonly said: Said<unknown>;
 }
@@ -32,7 +34,8 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
         ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
         : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
     const rank = heard.known + (said.ok ? 1000 : 0);
-    if (!best || rank > best.rank) best = { recipe: id, said, rank };
+    const sheet = heard.ok ? sizeAt(heard.heard, 'sheet') : null;
+    if (!best || rank > best.rank) best = { recipe: id, said, sheet, rank };
   }
-  return best && { recipe: best.recipe, said: best.said };
+  return best && { recipe: best.recipe, said: best.said, sheet: best.sheet };
 }

@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { rowOffer, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   width: 'width',
@@ -47,6 +47,7 @@ export const bannerStrip: RecipeWords = {
   entry: () => '',
   part: (_role, n, item) => `${item}, no. ${n}`,
   piece: (_role, n, item) => (n === 1 ? item : `${item}, no. ${n}`),
+  offer: (path, value, say) => rowOffer(path, value, say, 'banners'),
   reason: (why, [a = 0, b = 0, c = 0], _where, say) => {
     switch (why) {
       case 'too-much':

@@ -23,6 +23,8 @@ export interface RecipeWords {
   part(role: string, n: number, item: string): string;
   /** A blank, which may make several layers. */
   piece(role: string, n: number, item: string): string;
+  /** What an offer of it would do, where the plain words of it would be odd. */
+  offer?(path: FieldPath, value: number, say: Say): string | null;
   /** Why it refuses, by its own reasons. */
   reason(why: string, lengths: readonly Ticks[], where: string, say: Say): string;
   /** Something else that follows; null where it is not worth saying. */
@@ -62,6 +64,14 @@ export function finishWords(finish: Finish, say: Say): string {
       return `cut out a window of ${say(finish.box.width)} × ${say(finish.box.height)}, ${say(finish.box.x)} from the left and ${say(finish.box.y)} from the bottom`;
   }
 }
+
+/** What would mend a row of so many alike. */
+export const rowOffer = (path: FieldPath, value: number, say: Say, what: string): string | null =>
+  path.at(-1) === 'gap' && value < 0
+    ? `overlap each join by ${say(-value)}`
+    : path.at(-1) === 'count'
+      ? `make it ${value} ${what}`
+      : null;
 
 const REVEALS: Readonly<Record<string, string>> = {
   style: 'edges',

@@ -1,9 +1,20 @@
-import { useState } from 'react';
+import { useEffect } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { fitsIn, parseSize, recipeOf, shortfall, type Blank, type Size } from '@temnex/core';
-import { figure, offerWords, sizeWords } from '@temnex/words';
+import {
+  fitsIn,
+  jobOfBlanks,
+  parseSize,
+  recipeOf,
+  shortfall,
+  type Blank,
+  type JobDocument,
+  type Size,
+  type Table,
+} from '@temnex/core';
+import { figure, offerWords, sheetsWords, sizeWords } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
+import { usePlanner } from '../../planner/usePlanner.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 
 const Line = styled.div`
@@ -32,9 +43,28 @@ const Line = styled.div`
   }
 `;
 
+/** Whether all pieces come from it, the number of sheets that takes, and what is left of them, planned a moment after the last change. */
+function Sheets({ blanks, paper, table }: { blanks: readonly Blank[]; paper: Size; table: Table }) {
+  const { state, plan } = usePlanner();
+  const job = JSON.stringify(jobOfBlanks(blanks, paper, table));
+  useEffect(() => {
+    const timer = setTimeout(() => plan(JSON.parse(job) as JobDocument), 300);
+    return () => clearTimeout(timer);
+  }, [job, plan]);
+  const found = state.status === 'done' ? state.plans['least-paper'] : undefined;
+  if (!found || found.missing.length) return null;
+  return <> It takes {sheetsWords(found, paper, { mark: table.mark, figures: 'typeset' })}.</>;
+}
+
+interface PaperCheckProps {
+  made: Made;
+  /** The size of the paper, as typed. */
+  text: string;
+  setText: (text: string) => void;
+}
+
 /** Whether the largest piece comes from a paper at hand, by how much it is too long, and what would make it fit. */
-export function PaperCheck({ made }: { made: Made }) {
-  const [text, setText] = useState('');
+export function PaperCheck({ made, text, setText }: PaperCheckProps) {
   const { table, solved, recipe, input } = made;
   const voice = { mark: table.mark, figures: 'typeset' } as const;
   const size = text.trim() ? parseSize(text, table.unit) : null;
@@ -56,9 +86,15 @@ export function PaperCheck({ made }: { made: Made }) {
       </TextField>
       <span aria-live="polite">
         {size && !size.ok ? 'A size, such as 6 x 6' : null}
-        {paper && fitsIn(largest, paper)
-          ? `Yes${fitsIn(largest, paper) === 'turned' ? ', turned' : ''}: the largest piece is ${sizeWords(largest.width, largest.height, voice)}.`
-          : null}
+        {paper && fitsIn(largest, paper) ? (
+          <>
+            Yes{fitsIn(largest, paper) === 'turned' ? ', turned' : ''}: the largest piece is{' '}
+            {sizeWords(largest.width, largest.height, voice)}.
+            {blanks.every((blank) => fitsIn(blank, paper)) ? (
+              <Sheets blanks={blanks} paper={paper} table={table} />
+            ) : null}
+          </>
+        ) : null}
         {long?.length ? (
           <>
             {sizeWords(largest.width, largest.height, voice)} is too long by{' '}

@@ -99,6 +99,7 @@ export function SizeScreen() {
   const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
+  const [paper, setPaper] = useState('');
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
@@ -192,7 +193,11 @@ export function SizeScreen() {
                 seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
               };
             }}
-            onSay={state.say}
+            onSay={(line) => {
+              const sheet = sayRecipe(line, table, newId)?.sheet;
+              if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);
+              return state.say(line);
+            }}
           />
           <GoOnWith />
         </Say>
@@ -248,7 +253,7 @@ export function SizeScreen() {
               </Notice>
             ) : null}
             <Foot>
-              <PaperCheck made={made} />
+              <PaperCheck made={made} text={paper} setText={setPaper} />
             </Foot>
           </Slip>
         </Work>

@@ -181,13 +181,14 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       return { status: 'refused', problems: [problem], offers: [], instead: baseAlone(room) };
     }
     const base = blankOf(BASE, room, table.mark, 'nearest');
-    const layers: Layer[] = [{ ...baseLayer(room), box: page }];
+    const sized = { width: [...SHAVE, 'width'], height: [...SHAVE, 'height'] };
+    const layers: Layer[] = [{ ...baseLayer(room), box: page, ...(shave ? { group: SHAVE, sized } : {}) }];
     const blanks: Blank[] = [base];
     const dims: Dim[] = [];
     const shown: Parameters<typeof revealFacts>[0][number][] = [];
     if (shave) {
       blanks[0] = { ...base, finish: [{ do: 'trim', when: 'finished', ...shaved }] };
-      layers.unshift(layerOf({ ...MAT, box: whole, group: SHAVE, sized: null }));
+      layers.unshift(layerOf({ ...MAT, box: whole, group: ROOM, sized: null }));
       blanks.unshift(blankOf(MAT, room, table.mark, 'nearest'));
       dims.push(...revealDims(SHAVE, shave.reveal, page, whole, solution, room.seams));
       shown.push({ path: SHAVE, reveal: shave.reveal, inner: page, outer: whole });

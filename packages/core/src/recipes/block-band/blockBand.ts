@@ -250,6 +250,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       long: { kind: 'length', words: ['across', 'long', 'over', 'length'] },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
       count: { kind: 'count', words: [], most: MOST_BLOCKS },
+      sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },
     },
     flags: { butt: ['butt', 'edge-to-edge', 'touching'], upright: ['upright', 'down', 'vertical'] },
     usual: ['blocks'],

@@ -129,6 +129,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     'four 2 1/2 strips edge to edge',
     'three level strips 3/4 wide, gap 1/4, tuck 1/2',
     'strips 20 mm wide, gap 5 mm, margin 10 mm',
+    'seven 2 1/2 x 6 strips from 6 x 6 sheets',
     '5 strips 1 wide graded from 8 to 4',
   ],
 

@@ -1,0 +1,42 @@
+import { exactText } from '../length/index.ts';
+import type { Size } from '../geometry/index.ts';
+import type { Blank, Table } from '../recipes/index.ts';
+import { finishSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
+
+/** The planner's job for the pieces of one construction, from as many sheets of one size as it takes. */
+export function jobOfBlanks(
+  blanks: readonly Blank[],
+  paper: Size,
+  { unit, mark }: Pick<Table, 'unit' | 'mark'>,
+): JobDocument {
+  const size = ({ width, height }: Size) => ({ width: exactText(width, unit), height: exactText(height, unit) });
+  return {
+    ...{ format: 'temnex-job', version: 2, unit, cutter: { step: exactText(mark.step, unit) } },
+    plan: {
+      seconds: 1,
+      nodes: 400,
+      keep: unit === 'in' ? { shorter: '1/2', longer: '2' } : { shorter: '12', longer: '50' },
+    },
+    papers: [{ id: 'paper' }],
+    stock: [{ id: 'sheet', paper: 'paper', ...size(paper), quantity: blanks.reduce((n, b) => n + b.quantity, 0) }],
+    pieces: blanks.map((b) => ({
+      ...{ id: b.key, quantity: b.quantity, papers: ['paper'], ...size(b) },
+      ...(b.finish.length ? { finish: b.finish.map((f) => finishSaid(f, unit)) } : {}),
+    })),
+  };
+}
+
+/** What a plan leaves that is worth keeping, in the unit of the plan: each size, the longer side last, and how many; the largest first. */
+export function leftOf({ sheets }: Plan): { readonly sides: readonly [number, number]; readonly quantity: number }[] {
+  const found = new Map<string, { sides: [number, number]; quantity: number }>();
+  const walk = (node: PlanNode): void => {
+    node.parts?.forEach(walk);
+    if (node.opening) walk(node.opening);
+    if (node.holds !== 'keep') return;
+    const sides = [node.width, node.height].sort((a, b) => a - b) as [number, number];
+    const key = sides.join();
+    found.set(key, { sides, quantity: (found.get(key)?.quantity ?? 0) + 1 });
+  };
+  for (const { tree } of sheets) walk(tree);
+  return [...found.values()].sort((a, b) => b.sides[0] * b.sides[1] - a.sides[0] * a.sides[1]);
+}
