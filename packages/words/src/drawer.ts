@@ -1,6 +1,6 @@
 import {
   isSheet,
-  lengthOf,
+  parseLength,
   sizeOfItem,
   type Drawer,
   type PaperFace,
@@ -55,7 +55,10 @@ export const sideWords = (wish: Pick<Wish, 'side'>, faces: readonly PaperFace[])
 /** Of how many a piece is made: `made of 6, each 1⁄2 over the next`. */
 export function builtWords({ built }: Pick<Wish, 'built'>, { mark, figures }: Voice): string {
   if (!built) return 'made of one';
-  const overlap = figure(lengthOf(built.overlap, mark.unit), { mark, figures });
+  const over = parseLength(built.overlap, mark.unit, { allow: 'negative' });
+  const ticksOver = over.ok ? over.value.ticks : 0;
+  if (ticksOver < 0) return 'made of ends alone, its middle being covered';
+  const overlap = figure(ticksOver, { mark, figures });
   return `made of ${(built.across.length + 1) * (built.up.length + 1)}, each ${overlap} over the next`;
 }
 export const DIRECTION_WORDS: Readonly<Record<Wish['direction'], string>> = {

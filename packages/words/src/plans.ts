@@ -1,4 +1,5 @@
 import {
+  inUnit,
   TICKS_PER_UNIT,
   type Aim,
   type Job,
@@ -77,6 +78,8 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
         return `tuck less under: ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)} would do`;
       case 'join':
         return `make it of two, joined ${say(how.at)} along its ${how.along}, where it is covered`;
+      case 'ends':
+        return `cut two ends of it, ${say(how.from)} and ${say(endOf(how, missing, job))}: its middle lies covered`;
       case 'build-up':
         return [
           `build it up of ${(how.across.length + 1) * (how.up.length + 1)}, each ${say(how.overlap)} over the next`,
@@ -97,6 +100,9 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
     newSheetArea > 1e-9 ? `opens ${areaWords(newSheetArea, job.unit)} of new paper` : 'opens no more new paper';
   return `${what} (${part}${opens})`;
 }
+
+const endOf = (how: { along: 'width' | 'height'; to: number }, { piece }: Missing, job: Job): number =>
+  inUnit(job.pieces.find((p) => p.id === piece)?.[how.along] ?? 0, job.unit) - how.to;
 
 /** What the totals say, in the order in which people ask. */
 export function totalsWords(plan: Plan): { label: string; value: string }[] {

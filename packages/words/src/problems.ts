@@ -179,6 +179,8 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${where}: has nothing inside`;
     case 'line-outside':
       return `${where}: lies beyond the paper`;
+    case 'ends-outside':
+      return `${where}: leaves no end, or no gap between the two`;
     case 'join-outside':
       return `${where}: lies outside the piece`;
     case 'least-too-large':

@@ -88,12 +88,45 @@ export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'jo
   return { join: { along: best.along, from: text(best.from), to: text(best.to), overlap: text(overlap) } };
 }
 
+/** Stretches that meet are one. */
+function joined(stretches: readonly [number, number][]): [number, number][] {
+  const found: [number, number][] = [];
+  for (const [from, to] of [...stretches].sort((a, b) => a[0] - b[0])) {
+    const last = found.at(-1);
+    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
+    else found.push([from, to]);
+  }
+  return found;
+}
+
+/** Where the middle of a piece lies hidden from edge to edge, a quarter of an inch (6 mm) of both ends tucked under; the longest such place. */
+export function hiddenEnds(page: DerivedPage, piece: PieceToCut): Pick<Said, 'ends'> {
+  const here = above(page, piece);
+  if (!here) return {};
+  const { unit, step } = page.mark;
+  const tuck = tuckIn(page);
+  const places = AXES.flatMap((axis) =>
+    joined(hiddenStretches(here.part, here.over, axis)).map(([from, to]) => ({
+      along: axis.along,
+      from: ticks(Math.ceil((from + tuck) / step) * step),
+      to: ticks(Math.floor((to - tuck) / step) * step),
+      inside: from > 0 && to < here.part[axis.along],
+    })),
+  ).filter(({ from, to, along, inside }) => inside && from < to && to < piece[along]);
+  const best = places.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
+  if (!best) return {};
+  return { ends: { along: best.along, from: exactText(best.from, unit), to: exactText(best.to, unit) } };
+}
+
+/** So much of an end stays tucked under what hides it. */
+const tuckIn = ({ mark: { unit } }: DerivedPage): Ticks => lengthOf(unit === 'in' ? '1/4' : '6', unit);
+
 /** How small a piece may be made where its ends lie under something: a quarter of an inch (6 mm) of them stays tucked under. */
 export function leastOf(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least'> {
   const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
-  const tuck = lengthOf(unit === 'in' ? '1/4' : '6', unit);
+  const tuck = tuckIn(page);
   const spared = (stretch: number) => Math.max(0, Math.floor((stretch - tuck) / step) * step);
   const [width, height] = AXES.map((axis) => {
     const whole = here.part[axis.along];

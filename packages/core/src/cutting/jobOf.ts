@@ -2,7 +2,7 @@ import { exactText, type LengthText, type Unit } from '../length/index.ts';
 import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
-import { hiddenCentre, hiddenJoin, leastOf } from './hidden.ts';
+import { hiddenCentre, hiddenEnds, hiddenJoin, leastOf } from './hidden.ts';
 import { spareOf } from './pieceIds.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
 import { finishSaid, shapeSaid, type JobDocument } from '../planner/index.ts';
@@ -142,6 +142,7 @@ export function jobOfPage(
         ...finishedAs(p, unit),
         ...openingOf(page, p, habits),
         ...hiddenJoin(page, p),
+        ...hiddenEnds(page, p),
         ...leastOf(page, p),
       })),
     },

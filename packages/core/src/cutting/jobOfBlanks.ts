@@ -1,13 +1,19 @@
-import { exactText } from '../length/index.ts';
-import type { Size } from '../geometry/index.ts';
-import type { Blank, Table } from '../recipes/index.ts';
+import { exactText, type Mark, type Unit } from '../length/index.ts';
+import type { Finish, Size } from '../geometry/index.ts';
 import { finishSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
+
+/** What of a blank the planner has to know. */
+interface Blank extends Size {
+  readonly key: string;
+  readonly quantity: number;
+  readonly finish: readonly Finish[];
+}
 
 /** The planner's job for the pieces of one construction, from as many sheets of one size as it takes. */
 export function jobOfBlanks(
   blanks: readonly Blank[],
   paper: Size,
-  { unit, mark }: Pick<Table, 'unit' | 'mark'>,
+  { unit, mark }: { readonly unit: Unit; readonly mark: Mark },
 ): JobDocument {
   const size = ({ width, height }: Size) => ({ width: exactText(width, unit), height: exactText(height, unit) });
   return {

@@ -75,6 +75,12 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
         ? null
         : made({ across: how.along === 'width' ? at : [], up: how.along === 'height' ? at : [], overlap: how.overlap });
     }
+    case 'ends': {
+      // each part reaches less than nothing over the next
+      const at = [how.to];
+      const overlap = how.from - how.to;
+      return made({ across: how.along === 'width' ? at : [], up: how.along === 'height' ? at : [], overlap });
+    }
     case 'build-up':
       return made(how);
   }

@@ -26,7 +26,8 @@ export const wishSchema = z.strictObject({
     .strictObject({
       across: z.array(lengthText()).max(40),
       up: z.array(lengthText()).max(40),
-      overlap: lengthText({ allow: 'zero' }),
+      /** Below 0 there is a gap between them, where nothing of it is seen. */
+      overlap: lengthText({ allow: 'negative' }),
     })
     .optional(),
 });

@@ -38,7 +38,9 @@ const onInput = (
   change: (recipe: AnyRecipe, input: unknown) => unknown,
 ): Page => {
   const here = derived.items.get(id);
-  return here ? onItem(page, id, (item) => withInput(item, here, change(recipeOf(item.recipe), here.input))) : page;
+  return here
+    ? onItem(page, id, (item) => withInput(item, here.followed, (input) => change(recipeOf(item.recipe), input)))
+    : page;
 };
 
 const tableOf = (derived: DerivedPage, item: string): Table | undefined => derived.items.get(item)?.table;
@@ -63,15 +65,15 @@ export function followLength(page: Page, derived: DerivedPage, id: string, follo
   const size = host && sizeFollowed(follow, host);
   const text = size ? followedText(follow, size, page.unit) : null;
   if (!here || text === null) return page;
-  return onItem(page, id, (item) => following(item, here, follow, text));
+  return onItem(page, id, (item) => following(item, here.followed, follow, text, here.table));
 }
 
 /** The length stays what it is, and follows no more. */
 export function stopFollowing(page: Page, derived: DerivedPage, id: string, path: FieldPath): Page {
   const here = derived.items.get(id);
   if (!here) return page;
-  const followed = here.followed.filter(([at]) => !samePath(at, path));
-  return onItem(page, id, (item) => withInput(item, { ...here, followed }, here.input));
+  const stay = (input: unknown) => input;
+  return onItem(page, id, (item) => withInput(item, here.followed, stay, (follow) => samePath(follow.path, path)));
 }
 
 /** Takes what a refused item offers: values that work. */
@@ -116,8 +118,8 @@ export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
   return onItem(page, part.item, (item) => {
     const { [id]: _name, ...names } = item.names;
     const { [id]: _wish, ...wishes } = item.wishes;
-    const here = derived.items.get(item.id) ?? { input: item.input, followed: [] };
-    return { ...withInput(item, here, withoutEntry(here.input, list, id)), names, wishes };
+    const followed = derived.items.get(item.id)?.followed ?? [];
+    return { ...withInput(item, followed, (input) => withoutEntry(input, list, id)), names, wishes };
   });
 }
 
@@ -128,11 +130,8 @@ export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
   const settle = (given: Item): Item => {
     const here = derived.items.get(given.id);
     // what followed it stays as large as it is
-    const others = here?.followed.filter(([path]) => given.follows?.some((f) => f.of !== id && samePath(f.path, path)));
-    const item =
-      here && others && given.follows?.some((f) => f.of === id)
-        ? withInput(given, { ...here, followed: others }, here.input)
-        : given;
+    const stay = (input: unknown) => input;
+    const item = given.follows ? withInput(given, here?.followed ?? [], stay, (follow) => follow.of === id) : given;
     const host = derived.items.get(id);
     const lay = typeof item.on === 'object' && 'item' in item.on && item.on.item === id;
     const counted = item.at.across.of === id || item.at.upDown.of === id;

@@ -40,12 +40,6 @@ export type Followed = ReadonlyArray<readonly [path: FieldPath, text: string]>;
 export const withFollowed = (recipe: RecipeId, input: unknown, values: Followed): unknown =>
   values.reduce((next, [path, text]) => recipeOf(recipe).put(next, path, text), input);
 
-/** An item as it was derived: its input with what follows in it, and what was put there. */
-interface Here {
-  readonly input: unknown;
-  readonly followed: Followed;
-}
-
 /** Where a field stands after a change: entries of lists may have come, gone or changed places. Null where it is gone. */
 function pathAfter(recipe: RecipeId, before: unknown, after: unknown, path: FieldPath): FieldPath | null {
   const { lists } = recipeOf(recipe);
@@ -58,21 +52,30 @@ function pathAfter(recipe: RecipeId, before: unknown, after: unknown, path: Fiel
   return n < 0 ? null : path.with(at, n);
 }
 
-/** The item with another input; what follows goes on where its value still stands as it was put there. */
-export function withInput(item: Item, here: Here, input: unknown): Item {
+/**
+ * The item with its input changed as it is solved, `followed` in it: what follows goes on where its value still stands as it was put
+ * there. Those that are let go stay what they are.
+ */
+export function withInput(
+  item: Item,
+  followed: Followed,
+  change: (input: unknown) => unknown,
+  letGo: (follow: Follow) => boolean = () => false,
+): Item {
   const { follows = [], ...rest } = item;
+  const before = withFollowed(item.recipe, item.input, followed);
+  const input = change(before);
   const kept = follows.flatMap((follow): Follow[] => {
-    const put = here.followed.find(([at]) => samePath(at, follow.path));
-    const path = pathAfter(item.recipe, here.input, input, follow.path);
-    return put && path && valueAt(input, path) === put[1] ? [{ ...follow, path: [...path] }] : [];
+    const put = followed.find(([at]) => samePath(at, follow.path));
+    const path = pathAfter(item.recipe, before, input, follow.path);
+    return put && path && !letGo(follow) && valueAt(input, path) === put[1] ? [{ ...follow, path: [...path] }] : [];
   });
   return { ...rest, input, ...(kept.length ? { follows: kept } : {}) };
 }
 
 /** The item with one length that follows from now on; what must give way to it does. */
-export function following(item: Item, here: Here & { readonly table: Table }, follow: Follow, text: string): Item {
-  const typed = setField(recipeOf(item.recipe), here.input, follow.path, text, here.table);
-  const others = here.followed.filter(([path]) => !samePath(path, follow.path));
-  const next = withInput(item, { input: here.input, followed: others }, typed);
+export function following(item: Item, followed: Followed, follow: Follow, text: string, table: Table): Item {
+  const type = (input: unknown) => setField(recipeOf(item.recipe), input, follow.path, text, table);
+  const next = withInput(item, followed, type, ({ path }) => samePath(path, follow.path));
   return { ...next, follows: [...(next.follows ?? []), follow] };
 }

@@ -6,7 +6,7 @@ import type { Wish } from './document.ts';
 export function seamsOf(wish: Wish | null, unit: Unit): Seams | null {
   if (!wish?.built) return null;
   const { across, up, overlap } = wish.built;
-  const read = [overlap, ...across, ...up].map((length) => parseLength(length, unit, { allow: 'zero' }));
+  const read = [overlap, ...across, ...up].map((length) => parseLength(length, unit, { allow: 'negative' }));
   const at = read.flatMap((length) => (length.ok ? [length.value.ticks] : []));
   if (at.length < read.length) return null;
   return { overlap: at[0]!, across: at.slice(1, 1 + across.length), up: at.slice(1 + across.length) };

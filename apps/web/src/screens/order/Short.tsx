@@ -82,6 +82,7 @@ const ACTION: Record<WayOut['how']['do'], string> = {
   tuck: 'Make it so',
   shorten: 'Make it so',
   buy: 'Bought: put in',
+  ends: 'Cut the ends',
   join: 'Make it of two',
   'build-up': 'Build it up',
 };

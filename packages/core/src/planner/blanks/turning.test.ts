@@ -10,7 +10,7 @@ const piece = (direction: JobPiece['direction'], side: JobPiece['side'] = 'any')
   height: lengthOf('3'),
   quantity: 1,
   papers: ['x'],
-  ...{ opening: null, from: null, join: null, least: null, finish: [], shape: null },
+  ...{ opening: null, from: null, join: null, ends: null, least: null, finish: [], shape: null },
   side,
   direction,
   priority: 1,

@@ -64,6 +64,8 @@ export interface JobPiece {
   readonly opening: Rectangle | null;
   /** Where it must be cut from: a stock id, and its lower left corner there. */
   readonly from: { readonly stock: string; readonly x: Ticks; readonly y: Ticks } | null;
+  /** Where its middle lies hidden: two ends do, one up to `from` and one from `to` on. */
+  readonly ends: { readonly along: 'width' | 'height'; readonly from: Ticks; readonly to: Ticks } | null;
   readonly join: {
     readonly along: 'width' | 'height';
     readonly from: Ticks;
@@ -118,6 +120,7 @@ export type JobProblem =
   | { code: 'outline-no-area' }
   | { code: 'line-outside' }
   | { code: 'join-outside' }
+  | { code: 'ends-outside' }
   | { code: 'least-too-large' }
   | { code: 'missing' }
   /** More than can be planned at once: copies of all pieces, or kinds of piece times kinds of stock. */

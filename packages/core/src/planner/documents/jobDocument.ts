@@ -106,6 +106,8 @@ export const jobSchema = z.strictObject({
         join: z
           .strictObject({ along: z.enum(['width', 'height']), from: margin, to: margin, overlap: margin })
           .optional(),
+        /** Version 2: where its middle lies hidden, so that two ends do which reach so far under: no paper is needed between these places. */
+        ends: z.strictObject({ along: z.enum(['width', 'height']), from: margin, to: margin }).optional(),
         /** Version 2: how small it may be made where less of it is tucked under. */
         least: z.strictObject({ width: size, height: size }).optional(),
         /** Version 2: what is done to it by hand once it is cut, in order. */
@@ -127,6 +129,6 @@ export function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[
   };
   look(d.cutter, ['long', 'name', 'stop', 'then'], 'cutter');
   d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
-  d.pieces.forEach((p, i) => look(p, ['join', 'least', 'finish', 'shape'], 'pieces', i));
+  d.pieces.forEach((p, i) => look(p, ['join', 'ends', 'least', 'finish', 'shape'], 'pieces', i));
   return found;
 }

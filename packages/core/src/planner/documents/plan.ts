@@ -107,6 +107,8 @@ export const wayOutSchema = z.strictObject({
       /** Not said by plans made before it could be taken with a press. */
       overlap: z.number().optional(),
     }),
+    /** Two ends, its middle being hidden: one up to `from`, one from `to` on. */
+    z.strictObject({ do: z.literal('ends'), along: z.enum(['width', 'height']), from: z.number(), to: z.number() }),
     /** Made of several, seams counted from the lower left corner, each part so far over the next. */
     z.strictObject({
       do: z.literal('build-up'),

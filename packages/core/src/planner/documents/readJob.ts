@@ -137,7 +137,7 @@ export function readJob(document: unknown): ReadJob {
     });
     if (p.from && !d.stock.some((s) => s.id === p.from!.stock))
       fail(['pieces', i, 'from', 'stock'], { code: 'unknown-stock', id: p.from.stock });
-    const inside = (key: 'opening' | 'from' | 'join' | 'least', field: string, value: LengthText) =>
+    const inside = (key: 'opening' | 'from' | 'join' | 'ends' | 'least', field: string, value: LengthText) =>
       length(value, 'pieces', i, key, field);
     const width = length(p.width, 'pieces', i, 'width');
     const height = length(p.height, 'pieces', i, 'height');
@@ -155,6 +155,13 @@ export function readJob(document: unknown): ReadJob {
       to: inside('join', 'to', p.join.to),
       overlap: inside('join', 'overlap', p.join.overlap),
     };
+    const ends = p.ends && {
+      along: p.ends.along,
+      from: inside('ends', 'from', p.ends.from),
+      to: inside('ends', 'to', p.ends.to),
+    };
+    if (ends && (ends.from >= ends.to || ends.to >= (ends.along === 'width' ? width : height)))
+      fail(['pieces', i, 'ends'], { code: 'ends-outside' });
     if (join && (join.from > join.to || join.to >= (join.along === 'width' ? width : height)))
       fail(['pieces', i, 'join'], { code: 'join-outside' });
     const least = p.least && {
@@ -176,6 +183,7 @@ export function readJob(document: unknown): ReadJob {
       opening: opening ?? null,
       from: p.from ? { stock: p.from.stock, x: inside('from', 'x', p.from.x), y: inside('from', 'y', p.from.y) } : null,
       join: join ?? null,
+      ends: ends ?? null,
       least: least ?? null,
       finish: (p.finish ?? []).map((f, j) =>
         readFinish(f, (value, ...field) => length(value, 'pieces', i, 'finish', j, ...field)),

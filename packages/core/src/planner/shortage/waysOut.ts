@@ -163,6 +163,7 @@ function* changesFor(job: Job, k: number, missing: Missing): Generator<Change> {
     const { width, height } = piece.least;
     yield { job: withPiece({ width, height }), say: { do: 'tuck', width: say(width), height: say(height) }, counts };
   }
+  if (piece.ends) yield twoEnds(job, k, missing.quantity);
   if (piece.join) yield* joins(job, k, missing.quantity);
   if (missing.longest !== undefined && missing.why === 'no-stock-long-enough') {
     const longest = Math.round((missing.longest * piece.width) / say(piece.width));
@@ -172,6 +173,18 @@ function* changesFor(job: Job, k: number, missing: Missing): Generator<Change> {
   }
   if (missing.why === 'no-stock-long-enough' || missing.why === 'no-stock-wide-enough')
     yield* builtUp(job, k, missing.quantity);
+}
+
+/** Two ends where the middle lies hidden: they take no more paper than is seen, and their tucks. */
+function twoEnds(job: Job, k: number, quantity: number): Change {
+  const piece = job.pieces[k]!;
+  const { along, from, to } = piece.ends!;
+  const [first, second] = [from, ticks(piece[along] - to)];
+  const lengths =
+    first === second ? [{ length: first, each: 2 }] : [first, second].map((length) => ({ length, each: 1 }));
+  const parts = lengths.map(({ length, each }) => ({ ...piece, [along]: length, quantity: each }));
+  const say = (t: number) => inUnit(t, job.unit);
+  return { ...madeOf(job, k, quantity, parts), say: { do: 'ends', along, from: say(from), to: say(to) } };
 }
 
 /** The piece made of two where the join is hidden: split at the near end, the middle and the far end of where it may be. */
@@ -206,7 +219,7 @@ function madeOf(
     ...piece,
     id: `${piece.id} part ${n + 1}`,
     ...{ width: part.width, height: part.height, quantity: part.quantity * quantity },
-    ...{ opening: null, join: null, least: null },
+    ...{ opening: null, join: null, ends: null, least: null },
   }));
   const rest = { ...piece, quantity: piece.quantity - quantity };
   // a job may not ask for none of a piece: then its first part takes its place
