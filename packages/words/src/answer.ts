@@ -157,6 +157,19 @@ const marksOn = (laid: Laid, named: (blank: Blank) => string, text: (length: Tic
     ),
   );
 
+/** Where to pencil on what several alike lie on: all in one line, from one edge. */
+export function marksWords(laid: Laid, voice: Voice): string[] {
+  return laid.blanks
+    .filter((blank) => blank.quantity > 1)
+    .flatMap((blank) => {
+      const alike = laid.layers.filter((layer) => layer.blank === blank.key && layer.turned === undefined);
+      if (alike.length < 2) return [];
+      const level = alike.every((layer) => layer.box.y === alike[0]!.box.y);
+      const at = alike.map(({ box }) => figure(level ? box.x : box.y, voice));
+      return [`pencil where they begin, from the ${level ? 'left' : 'bottom'}: ${at.join(', ')}`];
+    });
+}
+
 /** Where each of several alike begins, counted from one edge of the whole. */
 function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
   const words = recipeWords(recipe);

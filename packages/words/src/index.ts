@@ -1,4 +1,4 @@
-export { answerOf, notUnderstood, sheetsWords, tooLongWords, type Answer } from './answer.ts';
+export { answerOf, marksWords, notUnderstood, sheetsWords, tooLongWords, type Answer } from './answer.ts';
 export {
   SCREEN,
   TERMINAL,

@@ -6,9 +6,9 @@ import { once } from '../database/once.ts';
 import { cuttings, movements, pages, papers, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
-import { DEMO_PAGE_ID, demoPage, demoPapers, demoStock } from './demo.ts';
+import { demoPages, demoPapers, demoStock } from './demo.ts';
 
-/** The example: a page and a drawer of its own, put in and taken out as one. */
+/** The example: its pages and a drawer of its own, put in and taken out as one. */
 @Injectable()
 export class DemoService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
@@ -37,11 +37,14 @@ export class DemoService {
           .map((s) => s.id),
       );
       for (const item of demoStock()) if (!there.has(item.id)) putIn(tx, { ...item, demo: true }, 'added', now);
-      const document = demoPage();
-      const page = { version: 1, document, summary: summaryOf(document), ...mark, updatedAt: now };
-      tx.insert(pages)
-        .values({ id: freeId(tx, DEMO_PAGE_ID), ...page })
-        .run();
+      // the one to begin with is the one last touched
+      demoPages().forEach(({ id, document }, i) => {
+        const updatedAt = new Date(Date.parse(now) - i).toISOString();
+        const page = { version: 1, document, summary: summaryOf(document), ...mark, updatedAt };
+        tx.insert(pages)
+          .values({ id: freeId(tx, id), ...page })
+          .run();
+      });
       return { present: true };
     });
   }
@@ -115,12 +118,12 @@ export class DemoService {
 
 /** Takes everything of the example out for good, whatever became of it, but papers that are used elsewhere. */
 function forget(tx: Transaction): void {
-  const page = eq(pages.id, DEMO_PAGE_ID);
-  const cuts = tx.select({ kept: cuttings.kept }).from(cuttings).where(eq(cuttings.page, DEMO_PAGE_ID)).all();
+  const ids = demoPages().map((page) => page.id);
+  const cuts = tx.select({ kept: cuttings.kept }).from(cuttings).where(inArray(cuttings.page, ids)).all();
   const gone = [...demoStock().map((s) => s.id), ...cuts.flatMap((c) => c.kept)];
-  tx.delete(cuttings).where(eq(cuttings.page, DEMO_PAGE_ID)).run();
+  tx.delete(cuttings).where(inArray(cuttings.page, ids)).run();
   tx.delete(stock).where(inArray(stock.id, gone)).run();
-  tx.delete(pages).where(page).run();
+  tx.delete(pages).where(inArray(pages.id, ids)).run();
   for (const { id, name, sides } of demoPapers())
     tx.update(papers)
       .set({ name, sides, removedAt: null, revision: sql`${papers.revision} + 1` })

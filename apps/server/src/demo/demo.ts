@@ -202,3 +202,165 @@ export const demoPage = (): Page => ({
     },
   ],
 });
+
+const blank = (keys: readonly string[], by: Wish): Record<string, Wish> =>
+  Object.fromEntries(keys.map((key) => [key, by]));
+
+/** Two facing 12 × 12 pages: a band of blocks over the seam, pennants on a sagging line, a framed photo and one as high as that. */
+const spreadPage = (): Page => ({
+  ...emptyPage('Two days on the shingle'),
+  ground: { width: '12', height: '12', seam: '0' },
+  items: [
+    {
+      ...newItem({
+        ...{ id: 'base', name: 'base', recipe: 'base-panels' },
+        input: { panels: [] },
+      }),
+      wishes: { base: wish('demo-chalk') },
+    },
+    {
+      ...newItem({
+        ...{ id: 'horizon', name: 'the horizon', recipe: 'block-band' },
+        input: {
+          run: 'level',
+          band: { high: '4 1/2' },
+          blocks: [
+            { id: 'dune', width: '6 3/4', share: 1 },
+            { id: 'water', share: 2 },
+            { id: 'wall', share: 1 },
+          ],
+          join: { how: 'tuck', tuck: '1/4' },
+        },
+      }),
+      wishes: {
+        dune: wish('demo-marram', 'A', 'height'),
+        water: wish('demo-swell'),
+        wall: wish('demo-slate', 'B'),
+      },
+      names: { dune: 'dune', water: 'water', wall: 'harbour wall' },
+      at: place('centre', '0', 'bottom', '2 1/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'frame', name: 'Tove and the delta', recipe: 'strip-frame' },
+        input: {
+          photo: { width: '3 1/2', height: '5', known: 'measured' },
+          strip: { width: '1/2', stock: '12' },
+          corners: 'mitred',
+          sits: 'outside',
+          outer: {},
+        },
+      }),
+      wishes: blank(['left', 'right', 'bottom', 'top'], wish('demo-buoy')),
+      on: { page: 'left' },
+      at: place('left', '1 1/2', 'bottom', '1 1/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'tails', name: 'tails on the line', recipe: 'banner-strip' },
+        input: {
+          strip: { width: '1', length: '2 1/2' },
+          count: 7,
+          spread: 'row',
+          row: { gap: '1/4' },
+          end: { shape: 'notch', longer: 'left' },
+          hang: { line: 'curve', drop: '1' },
+        },
+      }),
+      wishes: { strip: wish('demo-sailcloth') },
+      on: { page: 'right' },
+      at: place('centre', '0', 'top', '1/2'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'harbour', name: 'low water', recipe: 'mat-stack' },
+        input: {
+          print: { width: '4', known: 'assumed' },
+          mats: [{ id: 'm1', reveal: { style: 'even', all: '1/4' }, height: '6' }],
+        },
+      }),
+      // as high as the framed photo on the other page
+      follows: [{ path: ['mats', 0, 'height'], of: 'frame', axis: 'height', by: '0' }],
+      wishes: { m1: wish('demo-slate') },
+      on: { page: 'right' },
+      at: place('right', '1 1/2', 'bottom', '1 1/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'rungs', name: 'the jetty', recipe: 'strips' },
+        input: {
+          run: 'level',
+          strip: { width: '3/8', length: '3' },
+          count: 5,
+          spread: 'row',
+          row: { gap: '3/16' },
+          lengths: { as: 'graded', shortest: '1', flush: 'start' },
+          tuck: {},
+        },
+      }),
+      wishes: blank(['strip-1', 'strip-2', 'strip-3', 'strip-4', 'strip-5'], wish('demo-slate')),
+      on: { page: 'left' },
+      at: place('right', '1/2', 'top', '3/4'),
+    },
+  ],
+});
+
+/** An 8 × 8 page: half and half, a hollow mat whose centre comes free, a punched border that meets both ends alike. */
+const jettyPage = (): Page => ({
+  ...emptyPage('The kite that stayed up'),
+  ground: { width: '8', height: '8' },
+  items: [
+    {
+      ...newItem({
+        ...{ id: 'halves', name: 'sky and shore', recipe: 'half-base' },
+        input: { along: 'bottom', cover: '3', beneath: { reach: 'tucked', tuck: '1/4' } },
+      }),
+      wishes: { beneath: wish('demo-gust', 'A', 'height'), cover: wish('demo-marram', 'A', 'height') },
+      names: { beneath: 'sky', cover: 'shore' },
+    },
+    {
+      ...newItem({
+        ...{ id: 'edge', name: 'the surf', recipe: 'border-strip' },
+        input: {
+          strip: { long: '8', width: '3/4' },
+          punch: { repeat: '7/16', depth: '3/16' },
+          middle: 'better',
+          sides: 'one',
+        },
+      }),
+      wishes: { top: wish('demo-chalk') },
+      at: place('centre', '0', 'bottom', '2 5/8'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'ring', name: 'window on the wind', recipe: 'hollow-mat' },
+        input: {
+          outer: { width: '5', height: '4 1/2', known: 'assumed' },
+          ring: { reveal: { style: 'even', all: '5/8' } },
+          centre: {},
+          above: { width: '4 1/4', height: '3 3/4' },
+        },
+      }),
+      wishes: { ring: wish('demo-slate') },
+      at: place('centre', '0', 'top', '3/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'up', name: 'up at last', recipe: 'mat-stack' },
+        input: {
+          print: { width: '4', height: '3 1/2', known: 'measured' },
+          mats: [{ id: 'm1', reveal: { style: 'even', all: '1/8' } }],
+        },
+      }),
+      wishes: { m1: wish('demo-chalk') },
+      on: { item: 'ring', slot: 'centre' },
+    },
+  ],
+});
+
+/** The pages of the example, the one to begin with first. */
+export const demoPages = (): { readonly id: string; readonly document: Page }[] => [
+  { id: DEMO_PAGE_ID, document: demoPage() },
+  { id: 'demo-two-days', document: spreadPage() },
+  { id: 'demo-stayed-up', document: jettyPage() },
+];

@@ -1,6 +1,15 @@
 import { styled } from 'styled-components';
 import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
-import { capital, figure, offerWords, recipeProblemWords, recipeWords, suggestionWords, sumWords } from '@temnex/words';
+import {
+  capital,
+  figure,
+  marksWords,
+  offerWords,
+  recipeProblemWords,
+  recipeWords,
+  suggestionWords,
+  sumWords,
+} from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { SizeFigure } from '../ui/Figure.tsx';
@@ -88,6 +97,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
   const refused = solved.status === 'refused';
   const wanted = (group: FieldPath) =>
     refused || only === null || (only === 'unlisted' ? group.length === 1 : samePath(group, only));
+  const marks = laid ? marksWords(laid, voice) : [];
   const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()].filter(wanted);
   return (
     <>
@@ -133,13 +143,16 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
           </Row>
         ))}
       </Rows>
-      {solved.status === 'solved' && laid?.facts.length ? (
+      {solved.status === 'solved' && laid && (laid.facts.length || marks.length) ? (
         <Facts aria-label="What follows">
           {laid.facts.map(({ name, lengths, of }, i) => {
             if (of) return null;
             const says = words.fact(name, lengths, (length) => figure(length, voice));
             return says ? <li key={i}>{capital(says)}.</li> : null;
           })}
+          {marks.map((says) => (
+            <li key={says}>{capital(says)}.</li>
+          ))}
         </Facts>
       ) : null}
       {listsOf(made).map((list) => (

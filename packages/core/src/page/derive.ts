@@ -41,7 +41,7 @@ import { seamsOf } from './seams.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
 export interface Part
-  extends Rect, Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry'> {
+  extends Rect, Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry' | 'turned'> {
   /** `item/layer`. */
   readonly id: string;
   readonly item: string;
@@ -345,6 +345,7 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
     height: layer.box.height,
     ...{ key, role, n, opaque, group, sized, entry },
     shape: shape && moved(shape, origin.x, origin.y),
+    ...(layer.turned === undefined ? {} : { turned: layer.turned }),
   };
 }
 

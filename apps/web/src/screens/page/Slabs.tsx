@@ -88,6 +88,9 @@ export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPiece
           const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
           const look = typeof fill === 'string' ? null : ownLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
           const many = slab.length > 1;
+          // how large it is, not how far it reaches as it lies
+          const piece = first.turned === undefined ? undefined : derived.pieces.find((p) => p.id === first.piece);
+          const size = piece ?? first;
           return (
             <li key={first.id}>
               <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>
@@ -111,7 +114,7 @@ export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPiece
                 </span>
                 <span>
                   {many ? `${slab.length} × ` : ''}
-                  <SizeFigure width={first.width} height={first.height} mark={derived.mark} bare />
+                  <SizeFigure width={size.width} height={size.height} mark={derived.mark} bare />
                 </span>
               </Slab>
               {isOpen ? <Open aria-label="Selected part">{children}</Open> : null}

@@ -1,0 +1,32 @@
+import { describe, expect, test } from '@jest/globals';
+import { USUAL_HABITS, derivePage, jobOfPage, pageSchema, planJob, readJob, verifyPlan } from '@temnex/core';
+import { demoPages, demoPapers, demoStock } from './demo.ts';
+
+const drawer = { papers: demoPapers(), stock: demoStock() };
+
+describe.each(demoPages())('the example, $id', ({ document }) => {
+  const page = derivePage(document);
+  test('is a page without a fault in it, nothing of which lies off it', () => {
+    expect(pageSchema.safeParse(document).error).toBeUndefined();
+    expect(page.problems).toEqual([]);
+    expect(page.suggestions.filter((s) => s.suggestion.code === 'overhang')).toEqual([]);
+  });
+  test('has a paper for every piece, and comes out of the drawer', () => {
+    expect(page.pieces.filter((p) => !p.wish).map((p) => p.name)).toEqual([]);
+    const made = jobOfPage('demo', page, drawer, USUAL_HABITS);
+    if (!made.ok) throw new Error(JSON.stringify(made.problem));
+    const read = readJob({ ...made.job, plan: { ...made.job.plan, nodes: 60 } });
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const plan = planJob(read.job, { now: () => 0 });
+    expect(verifyPlan(read.job, plan)).toEqual([]);
+    expect(plan.missing.map((m) => `${m.piece} ${m.why}`)).toEqual([]);
+  });
+});
+
+test('each construction of the first half has its place in it', () => {
+  const used = new Set(demoPages().flatMap(({ document }) => document.items.map((i) => i.recipe)));
+  expect([...used].sort()).toEqual([
+    ...['banner-strip', 'base-panels', 'block-band', 'border-strip', 'half-base', 'hollow-mat'],
+    ...['mat-stack', 'strip-frame', 'strips'],
+  ]);
+});
