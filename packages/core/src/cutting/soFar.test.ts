@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { planJob, readJob, type Job, type JobDocument, type Plan } from '../planner/index.ts';
+import { planJob, readJob, type Job, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
 import { partsAfter } from './soFar.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
@@ -132,5 +132,72 @@ describe('what the first cuts leave', () => {
     const sheets = partsAfter(job, plan, 1).map((p) => p.sheet);
     expect([plan.steps.length, new Set(sheets).size]).toEqual([2, 1]);
     expect(new Set(partsAfter(job, plan, 2).map((p) => p.sheet)).size).toBe(2);
+  });
+});
+
+describe('what is in hand of a sheet that is cut half-way, worked out by hand', () => {
+  const part = (x: number, width: number, holds: PlanNode['holds'], more: Partial<PlanNode> = {}): PlanNode => ({
+    ...{ x, y: 0, width, height: 12, cut: null, holds },
+    ...more,
+  });
+  const held = (piece: string) => ({ piece, copy: 1, turn: 0 as const, side: 'A' as const });
+  /** Three upright parts, the first and the second of them pieces. */
+  const tree: PlanNode = {
+    ...{ x: 0, y: 0, width: 12, height: 12, cut: 'x' },
+    parts: [part(0, 6, held('a')), part(6, 3, held('b')), part(9, 3, 'keep')],
+  };
+  const cut = (of: string, off: string, rest: string) =>
+    ({ do: 'cut', sheets: [0], part: of, edge: 'left', setting: 6, off, rest }) as const;
+  const steps: Plan['steps'] = [cut('r', 'r.0', 'r.1+'), cut('r.1+', 'r.1', 'r.2')];
+  const planOf = (more: Partial<Plan> = {}) =>
+    ({ unit: 'in', sheets: [{ stock: 's', copy: 1, tree }], steps, ...more }) as unknown as Plan;
+  const inch = 24384;
+  /** Of an L, the upper right corner from 9 across and 6 up is missing. */
+  const outline = [
+    [0, 0],
+    [12, 0],
+    [12, 6],
+    [9, 6],
+    [9, 12],
+    [0, 12],
+  ].map(([x, y]) => ({ x: x! * inch, y: y! * inch }));
+  const jobOf = (shape: typeof outline | null) => ({ stock: [{ id: 's', outline: shape }] }) as unknown as Job;
+  const told = (job: Job, plan: Plan, n: number) =>
+    partsAfter(job, plan, n).map((p) =>
+      'piece' in p ? p.piece.piece : `${p.paper.x}, ${p.paper.y}: ${p.paper.width} x ${p.paper.height}`,
+    );
+
+  test('nothing of a sheet that is not begun, all of one that is done', () => {
+    expect(told(jobOf(null), planOf(), 0)).toEqual([]);
+    expect(told(jobOf(null), planOf(), 2)).toEqual(['a', 'b', '9, 0: 3 x 12']);
+  });
+  test('what follows the part that came off is in one', () => {
+    expect(told(jobOf(null), planOf(), 1)).toEqual(['a', '6, 0: 6 x 12']);
+  });
+  test('of odd paper only the rectangles in it', () => {
+    expect(told(jobOf(outline), planOf(), 1)).toEqual(['a', '6, 0: 3 x 12']);
+    const low = outline.map(({ x, y }) => ({ x, y: y === 6 * inch ? 12 * inch : y }));
+    expect(told(jobOf(low), planOf(), 1)).toEqual(['a', '6, 0: 6 x 12']);
+  });
+  test('and of an upright cut in what lies above', () => {
+    const flat: PlanNode = {
+      ...{ x: 0, y: 0, width: 12, height: 12, cut: 'y' },
+      parts: [
+        { x: 0, y: 0, width: 12, height: 4, cut: null, holds: held('a') },
+        { x: 0, y: 4, width: 12, height: 3, cut: null, holds: held('b') },
+        { x: 0, y: 7, width: 12, height: 5, cut: null, holds: 'keep' },
+      ],
+    };
+    const plan = planOf({ sheets: [{ stock: 's', copy: 1, tree: flat }] });
+    expect(told(jobOf(null), plan, 1)).toEqual(['a', '0, 4: 12 x 8']);
+    expect(told(jobOf(outline), plan, 1)).toEqual(['a']);
+  });
+  test('a piece whose centre is still to be cut out is a piece, and its centre nothing yet', () => {
+    const opening: PlanNode = { x: 1, y: 1, width: 4, height: 10, cut: null, holds: 'keep' };
+    const parts = [part(0, 6, held('a'), { opening }), ...tree.parts!.slice(1)];
+    const open = { do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' } as const;
+    const plan = planOf({ sheets: [{ stock: 's', copy: 1, tree: { ...tree, parts } }], steps: [...steps, open] });
+    expect(told(jobOf(null), plan, 2)).toEqual(['a', 'b', '9, 0: 3 x 12']);
+    expect(told(jobOf(null), plan, 3)).toEqual(['a', '1, 1: 4 x 10', 'b', '9, 0: 3 x 12']);
   });
 });

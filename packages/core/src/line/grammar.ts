@@ -39,6 +39,8 @@ export interface Grammar {
 export interface HeardValue {
   readonly place: string;
   readonly texts: readonly string[];
+  /** Where in the line. */
+  readonly at: number;
 }
 /** What was understood: the values in their order, and the flags. */
 export interface Heard {
@@ -46,6 +48,8 @@ export interface Heard {
   readonly heads: ReadonlySet<string>;
   readonly values: readonly HeardValue[];
   readonly flags: ReadonlySet<string>;
+  /** Where in the line each flag is said. */
+  readonly flagsAt: ReadonlyArray<{ readonly flag: string; readonly at: number }>;
 }
 
 export type Mishearing =
@@ -83,7 +87,7 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   const odd = odds.find((t) => t.kind === 'word' && t.word !== 'x') ?? odds[0];
   if (odd?.kind === 'word') return fail({ code: 'word-unknown', text: odd.said });
   const used = new Set<number>();
-  const values: (HeardValue & { readonly at: number })[] = [];
+  const values: HeardValue[] = [];
   const flags = new Set<string>();
   known.forEach((k) => k?.as === 'flag' && flags.add(k.name));
   /** The next token that says something, in one direction; none beyond a stop. */
@@ -194,10 +198,11 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   for (const [i, k] of known.entries())
     if (k && 'names' in k && !used.has(i)) for (const name of k.names) if (grammar.places[name]!.alone) flags.add(name);
   values.sort((a, b) => a.at - b.at);
+  const flagsAt = known.flatMap((k, at) => (k?.as === 'flag' ? [{ flag: k.name, at }] : []));
   const heads = new Set(known.flatMap((k) => (k?.as === 'head' ? [k.head] : [])));
   return {
     ok: true,
-    heard: { values: values.map(({ place, texts }) => ({ place, texts })), flags, heads },
+    heard: { values, flags, flagsAt, heads },
     known: count,
   };
 }

@@ -33,7 +33,9 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
       : input === null
         ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
         : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
-    const rank = heard.known + (said.ok ? 1000 : 0);
+    // of two that know as much of it, one that can be
+    const can = said.ok && recipe.solve(said.input, table).status === 'solved';
+    const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
     const sheet = heard.ok ? sizeAt(heard.heard, 'sheet') : null;
     if (!best || rank > best.rank) best = { recipe: id, said, sheet, rank };
   }

@@ -11,7 +11,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
-import { lengthAt, lengthsAt } from '../../line/index.ts';
+import { lengthAt } from '../../line/index.ts';
 import { fieldKey, isUnder, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -245,24 +245,33 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     heads: ['block', 'band'],
     places: {
       blocks: { kind: 'length', words: [], many: true, most: MOST_BLOCKS },
-      rest: { kind: 'length', words: ['rest', 'remainder', 'remaining'], alone: true, many: true },
       high: { kind: 'length', words: ['high', 'tall', 'height', 'deep'] },
       long: { kind: 'length', words: ['across', 'long', 'over', 'length'] },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
       count: { kind: 'count', words: [], most: MOST_BLOCKS },
       sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },
     },
-    flags: { butt: ['butt', 'edge-to-edge', 'touching'], upright: ['upright', 'down', 'vertical'] },
+    flags: {
+      rest: ['rest', 'remainder', 'remaining'],
+      butt: ['butt', 'edge-to-edge', 'touching'],
+      upright: ['upright', 'down', 'vertical'],
+    },
     usual: ['blocks'],
     idle: ['page', 'last', 'takes', 'take', 'wide', 'joins', 'join', 'even', 'equal', 'share', 'photo'],
   },
   /** The widths in their order; the rest is the last where nothing else is said, and so many alike where only their number is. */
   read: (heard, table, newId) => {
-    const widths = lengthsAt(heard, 'blocks');
+    const widths = heard.values.filter((v) => v.place === 'blocks');
+    const rests = heard.flagsAt.filter(({ flag }) => flag === 'rest');
     const count = Number(lengthAt(heard, 'count') ?? 0);
     if (!widths.length && !count) return null;
-    const rest = heard.flags.has('rest');
-    const more = Math.max(rest || !widths.length ? 1 : 0, count - widths.length);
+    const said = [
+      ...widths.map(({ at, texts }) => ({ at, width: texts[0] })),
+      ...rests.map(({ at }) => ({ at, width: undefined })),
+    ]
+      .sort((x, y) => x.at - y.at)
+      .map(({ width }) => ({ id: newId(), ...(width === undefined ? {} : { width }), share: 1 }));
+    const more = Math.max(0, count - said.length);
     const [long, tuck] = [lengthAt(heard, 'long'), lengthAt(heard, 'tuck')];
     const butt = heard.flags.has('butt');
     return {
@@ -271,10 +280,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
         ...(long === undefined ? {} : { long }),
         high: lengthAt(heard, 'high') ?? (table.unit === 'in' ? '3' : '75'),
       },
-      blocks: [
-        ...widths.map((width) => ({ id: newId(), width, share: 1 })),
-        ...Array.from({ length: more }, () => ({ id: newId(), share: 1 })),
-      ],
+      blocks: [...said, ...Array.from({ length: more }, () => ({ id: newId(), share: 1 }))],
       join: butt ? { how: 'butt' } : { how: 'tuck', tuck: tuck ?? usualTuck(table) },
     };
   },

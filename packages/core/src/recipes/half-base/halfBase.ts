@@ -167,7 +167,21 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
     },
     flags: { whole: ['whole', 'full'] },
     usual: ['cover', 'seen'],
-    idle: ['page', 'base', 'background', 'sheet', 'two', 'papers', 'tone', 'in', 'side', 'other', 'edge', 'rest'],
+    idle: [
+      'beneath',
+      'page',
+      'base',
+      'background',
+      'sheet',
+      'two',
+      'papers',
+      'tone',
+      'in',
+      'side',
+      'other',
+      'edge',
+      'rest',
+    ],
   },
   read: (heard, table) => {
     const along =

@@ -283,7 +283,7 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
     heads: ['frame', 'framed', 'surround'],
     places: {
       photo: { kind: 'size', words: ['round', 'around', 'photo', 'print', 'picture', 'for', 'outside'] },
-      strip: { kind: 'size', words: ['strip'], alone: true },
+      strip: { kind: 'size', words: [] },
       width: { kind: 'length', words: ['strip', 'wide', 'width'], alone: true },
       stock: { kind: 'length', words: ['long', 'from', 'length'] },
     },
