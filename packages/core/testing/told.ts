@@ -69,12 +69,17 @@ export function told(solved: Solved, unit: Unit = 'in'): string[] {
       (f) => `fact ${f.name}${f.of ? ` of ${at(f.of)}` : ''}: ${f.lengths.map((l) => len(l)).join(', ')}`,
     ),
     ...[...values].map(
-      ([key, v]) => `${key.split('\u0001').join('.')} = ${key === 'count' ? Number(v.n) / Number(v.d) : exactly(v)}`,
+      ([key, v]) =>
+        `${key.split('\u0001').join('.')} = ${key.startsWith('count') ? Number(v.n) / Number(v.d) : exactly(v)}`,
     ),
     ...[...sums].map(
       ([key, { terms, over }]) =>
         `sum of ${key.split('\u0001').join('.')}: ${terms.map((t) => `${t.times} × ${at(t.path)} ${exactly(t.value)}`).join(' + ')}${over === 1 ? '' : ` over ${over}`}`,
     ),
-    ...suggestions.map((s) => `suggests ${JSON.stringify(s, (_, v: unknown) => readable(v))}`),
+    ...suggestions.map((s) =>
+      s.code === 'even-count'
+        ? `suggests ${s.odd.join(' or ')} instead of ${s.count}`
+        : `suggests ${JSON.stringify(s, (_, v: unknown) => readable(v))}`,
+    ),
   ];
 }

@@ -1,18 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, millimetres } from '../length/index.ts';
+import { ROOMS } from '../../testing/rooms.ts';
 import { told } from '../../testing/told.ts';
 import { toldFields } from '../../testing/toldFields.ts';
-import { recipeOf, type RecipeId, type Table } from './index.ts';
+import { recipeOf, type RecipeId } from './index.ts';
 
 /* All that a recipe gives for some inputs, line by line: nothing of it changes unseen. Each was read and worked out by hand once. */
 
-const ROOMS = {
-  page: { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } },
-  'left page': { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: ['right'] } },
-  tag: { unit: 'in', mark: MARKS['1/16'], room: { width: inches(2), height: inches(3), seams: [] } },
-  A4: { unit: 'mm', mark: MARKS['1 mm'], room: { width: millimetres(210), height: millimetres(297), seams: [] } },
-  card: { unit: 'mm', mark: MARKS['1 mm'], room: { width: millimetres(40), height: millimetres(60), seams: [] } },
-} as const satisfies Record<string, Table>;
 type Case = readonly [name: string, recipe: RecipeId, room: keyof typeof ROOMS, input: unknown, told: string];
 
 const SOLVED: readonly Case[] = [

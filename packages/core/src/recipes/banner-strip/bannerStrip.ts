@@ -179,18 +179,18 @@ function hungDims(spots: readonly Spot[], { width }: Rect, length: Ticks): Dim[]
   return dims.filter((dim) => dim !== undefined);
 }
 
-/** Where each number of a row stands; a margin of null is none. */
-function dimsOf(boxes: readonly Rect[], depth: Ticks, margin: number | null): Dim[] {
+/** Where each number of a row stands, its strips as long as the longest may be; a margin of null is none. */
+function dimsOf(boxes: readonly Rect[], length: Ticks, depth: Ticks, margin: number | null): Dim[] {
   const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
   const [first, second, last] = [boxes[0]!, boxes[1], boxes.at(-1)!];
-  const [left, right, length] = [first.x, last.x + last.width, first.height];
+  const [left, right] = [first.x, last.x + last.width];
   const end = (box: Rect) => box.x + box.width;
   const dims: (Dim | null | undefined)[] = [
     { kind: 'span', path: WIDTH, from: at(left, length), to: at(end(first), length), side: 'top' },
     { kind: 'span', path: LENGTH, from: at(left, 0), to: at(left, length), side: 'left' },
     second && { kind: 'leader', path: GAP, at: at((end(first) + second.x) / 2, length * 0.75) },
     margin === null ? null : { kind: 'leader', path: MARGIN, at: at(right + margin / 2, length * 0.5) },
-    depth > 0 ? { kind: 'leader', path: DEPTH, at: at(last.x + last.width / 2, depth / 2) } : null,
+    depth > 0 ? { kind: 'leader', path: DEPTH, at: at(last.x + last.width / 2, last.y + depth / 2) } : null,
     { kind: 'span', path: ACROSS, from: at(left, 0), to: at(right, 0), side: 'bottom' },
   ];
   return dims.filter((dim) => dim !== null && dim !== undefined);
@@ -289,7 +289,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     if (drop > steepest)
       return refused(
         [{ code: 'own', why: 'drop-too-deep', path: DROP, lengths: [drop, across] }],
-        [{ path: DROP, length: ticks(steepest) }],
+        [{ path: DROP, length: roundToMark(ticks(steepest), table.mark, 'down') }],
       );
     const unlike = ragged !== undefined || input.end.shape === 'mixed';
     const lengths = ragged ? raggedLengths(count, shortest, length, table) : at.map(() => length);
@@ -345,7 +345,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         slots: [],
         dims: turned
           ? hungDims(turned.spots, turned.size, length)
-          : dimsOf(level, depth, input.spread === 'room' ? from : null),
+          : dimsOf(level, length, depth, input.spread === 'room' ? from : null),
         facts: [
           ...(finishes.some((f) => f.do === 'notch' || f.do === 'point')
             ? [{ name: 'centre-mark', lengths: [ticks(Math.floor(width / 2))] }]

@@ -228,7 +228,11 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
         size: level ? { width: ticks(total), height: high } : { width: high, height: ticks(total) },
         layers,
         blanks: layers.map(({ key, box, n }) => blankOf({ key, role: 'block', n }, box, mark, 'nearest')),
-        slots: layers.map(({ key, role, n, box }) => ({ key, role, n, box })),
+        // what is tucked under the next one is no room for anything
+        slots: layers.map(({ key, role, n, box }, i) => ({
+          ...{ key, role, n },
+          box: level ? rect(box.x, 0, widths[i]!, high) : rect(0, box.y + box.height - widths[i]!, high, widths[i]!),
+        })),
         dims: dimsOf(input, widths, high, total),
         facts: tuck ? [{ name: 'cut-in-all', lengths: [ticks(cut)] }] : [],
       },

@@ -199,13 +199,13 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     const cells = Array.from({ length: y.n }, (_, r) =>
       Array.from({ length: x.n }, (_, c) => {
         const [lastX, lastY] = [c === x.n - 1, r === y.n - 1];
-        const key = lastX && lastY ? 'corner' : lastX ? 'end' : lastY ? 'top' : 'patch';
         const [width, height] = [lastX ? x.last : x.patch, lastY ? y.last : y.patch];
+        const [short, low] = [width < x.patch, height < y.patch];
+        const key = short && low ? 'corner' : short ? 'end' : low ? 'top' : 'patch';
         return { key, box: rect(c * (x.patch - overlap), r * (y.patch - overlap), width, height) };
       }),
     ).flat();
-    const kinds = [...new Map(cells.map((cell) => [`${cell.box.width} ${cell.box.height}`, cell])).values()];
-    const kindOf = (box: Rect) => kinds.find((k) => k.box.width === box.width && k.box.height === box.height)!.key;
+    const kinds = [...new Map(cells.map((cell) => [cell.key, cell])).values()];
     const backing = butt && input.join.backing !== undefined ? near(BACKING) : 0;
     const strips = backing ? backings(x, y, backing) : [];
     const layers: Layer[] = [
@@ -220,7 +220,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
           blank: s.key,
         }),
       ),
-      ...cells.map(({ box }, i) =>
+      ...cells.map(({ key, box }, i) =>
         layerOf({
           key: `patch-${i + 1}`,
           role: 'patch',
@@ -228,13 +228,13 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
           box,
           group: PATCH!,
           sized: null,
-          blank: kindOf(box),
+          blank: key,
         }),
       ),
     ];
     const blanks: Blank[] = [
       ...kinds.map(({ key, box }, i) => {
-        const quantity = cells.filter((cell) => kindOf(cell.box) === key).length;
+        const quantity = cells.filter((cell) => cell.key === key).length;
         return blankOf({ key, role: 'patch', n: i + 1, quantity }, box, mark, 'nearest');
       }),
       ...[...new Set(strips.map((s) => s.key))].map((key, i) => {
@@ -243,6 +243,8 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
       }),
     ];
     const values = new Map(solution.values)
+      .set(fieldKey(sizeAlong(PATCH!, AXES[0])), exact(ticks(x.patch)))
+      .set(fieldKey(sizeAlong(PATCH!, AXES[1])), exact(ticks(y.patch)))
       .set(fieldKey(AXES[0].count), exact(x.n))
       .set(fieldKey(AXES[1].count), exact(y.n));
     return {
