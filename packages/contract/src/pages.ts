@@ -22,6 +22,8 @@ export const pageSummarySchema = z.strictObject({
   height: z.string(),
   unit: z.enum(['in', 'mm']),
   parts: z.int(),
+  /** Kept to begin others from. */
+  pattern: z.boolean(),
   demo: z.boolean(),
   updatedAt: z.string(),
   stage: stageSchema,

@@ -47,6 +47,8 @@ export interface StoredSummary extends Omit<PageFacts, 'spares'> {
   readonly height: string;
   readonly unit: Page['unit'];
   readonly parts: number;
+  /** Left out by summaries of the first days: then it is none. */
+  readonly pattern?: boolean;
 }
 
 export const pages = sqliteTable('pages', {

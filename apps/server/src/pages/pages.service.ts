@@ -75,7 +75,8 @@ export class PagesService {
         planned.get(id) ?? null,
         now,
       );
-      return { id, name, width, height, unit, parts, demo, updatedAt, stage, unreadable: false };
+      const { pattern = false } = summary;
+      return { id, name, width, height, unit, parts, pattern, demo, updatedAt, stage, unreadable: false };
     });
   }
 
@@ -144,7 +145,15 @@ const standingPage = (id: string) => and(eq(pages.id, id), isNull(pages.removedA
 
 const readable = (summary: StoredSummary): boolean =>
   typeof summary?.name === 'string' && Array.isArray(summary.pieces) && summary.pieces.every((p) => p?.id);
-const UNREADABLE = { width: '', height: '', unit: 'in', parts: 0, stage: 'sizing', unreadable: true } as const;
+const UNREADABLE = {
+  width: '',
+  height: '',
+  unit: 'in',
+  parts: 0,
+  pattern: false,
+  stage: 'sizing',
+  unreadable: true,
+} as const;
 
 const same = (a: Page, b: Page): boolean => JSON.stringify(a) === JSON.stringify(b);
 

@@ -11,6 +11,7 @@ export function summaryOf(page: Page): StoredSummary {
     height: String(page.ground.height),
     unit: page.unit,
     parts: derived.parts.length,
+    pattern: page.pattern ?? false,
     copies: page.copies,
     spares: page.spares,
     refused: derived.problems.length > 0,

@@ -146,8 +146,9 @@ describe('what is in hand of a sheet that is cut half-way, worked out by hand', 
     ...{ x: 0, y: 0, width: 12, height: 12, cut: 'x' },
     parts: [part(0, 6, held('a')), part(6, 3, held('b')), part(9, 3, 'keep')],
   };
-  const cut = (of: string, off: string, rest: string) =>
-    ({ do: 'cut', sheets: [0], part: of, edge: 'left', setting: 6, off, rest }) as const;
+  const cut = (of: string, off: string, rest: string): Plan['steps'][number] => ({
+    ...{ do: 'cut', sheets: [0], part: of, edge: 'left', setting: 6, off, rest },
+  });
   const steps: Plan['steps'] = [cut('r', 'r.0', 'r.1+'), cut('r.1+', 'r.1', 'r.2')];
   const planOf = (more: Partial<Plan> = {}) =>
     ({ unit: 'in', sheets: [{ stock: 's', copy: 1, tree }], steps, ...more }) as unknown as Plan;
@@ -195,7 +196,7 @@ describe('what is in hand of a sheet that is cut half-way, worked out by hand', 
   test('a piece whose centre is still to be cut out is a piece, and its centre nothing yet', () => {
     const opening: PlanNode = { x: 1, y: 1, width: 4, height: 10, cut: null, holds: 'keep' };
     const parts = [part(0, 6, held('a'), { opening }), ...tree.parts!.slice(1)];
-    const open = { do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' } as const;
+    const open: Plan['steps'][number] = { do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' };
     const plan = planOf({ sheets: [{ stock: 's', copy: 1, tree: { ...tree, parts } }], steps: [...steps, open] });
     expect(told(jobOf(null), plan, 2)).toEqual(['a', 'b', '9, 0: 3 x 12']);
     expect(told(jobOf(null), plan, 3)).toEqual(['a', '1, 1: 4 x 10', 'b', '9, 0: 3 x 12']);

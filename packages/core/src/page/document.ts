@@ -100,6 +100,8 @@ export const pageSchema = z
     format: z.literal('temnex-page'),
     version: z.literal(PAGE_VERSION),
     name,
+    /** Kept as a pattern to begin others from. */
+    pattern: z.boolean().optional(),
     /** The unit in which bare numbers are read. */
     unit: z.enum(['in', 'mm']),
     mark: z.enum(MARK_NAMES),

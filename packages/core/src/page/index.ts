@@ -28,6 +28,7 @@ export {
   type Part,
   type PieceToCut,
 } from './derive.ts';
+export { fromPattern, type Ground, type Misfit } from './pattern.ts';
 export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
 export { whatMoved, type Move } from './moved.ts';

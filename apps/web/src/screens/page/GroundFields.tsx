@@ -3,6 +3,7 @@ import { inOtherUnit, type Page } from '@temnex/core';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
+import { PAGE_SIZES, sizeOf } from './sizes.ts';
 
 const Fields = styled.div`
   display: flex;
@@ -20,6 +21,17 @@ export function GroundFields({ page, change }: { page: Page; change: (page: Page
   return (
     <>
       <Fields>
+        <Choice
+          label="page size"
+          value={sizeOf(page.unit, ground) ?? 'own'}
+          options={[...PAGE_SIZES.map((s) => ({ id: s.id, name: s.name })), { id: 'own', name: 'a size of its own' }]}
+          onChange={(id) => {
+            const size = PAGE_SIZES.find((s) => s.id === id);
+            if (!size) return;
+            const inUnit = inOtherUnit(page, size.unit);
+            change({ ...inUnit, ground: { ...inUnit.ground, width: size.width, height: size.height } });
+          }}
+        />
         <LengthField
           label="page width"
           value={ground.width}
@@ -62,6 +74,15 @@ export function GroundFields({ page, change }: { page: Page; change: (page: Page
           }}
         >
           two facing pages
+        </Tick>
+        <Tick
+          checked={page.pattern === true}
+          onChange={() => {
+            const { pattern, ...rest } = page;
+            change(pattern ? rest : { ...rest, pattern: true });
+          }}
+        >
+          keep it as a pattern
         </Tick>
         {spread ? (
           <LengthField

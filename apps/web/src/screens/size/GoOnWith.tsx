@@ -34,6 +34,12 @@ const Strip = styled.nav`
   & li:last-child:not(:nth-child(2)) {
     flex: none;
   }
+  /* on a phone the last one is enough, and all of them */
+  ${NARROW} {
+    & li:nth-child(3):not(:last-child) {
+      display: none;
+    }
+  }
   & a {
     font-weight: 600;
     line-height: 1.5rem;
@@ -51,7 +57,7 @@ const MOST = 2;
 /** For somebody who comes back: the pages last worked on, each at the station that it has come to. */
 export function GoOnWith() {
   const pages = usePages();
-  const latest = pages.data?.filter((page) => !page.unreadable).slice(0, MOST) ?? [];
+  const latest = pages.data?.filter((page) => !page.unreadable && !page.pattern).slice(0, MOST) ?? [];
   if (!pages.isPending && !latest.length) return null;
   return (
     <Strip aria-label="Go on with a page">

@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { Suspense, lazy, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { emptyPage, startPage, type RecipeId } from '@temnex/core';
+import type { PageSummary } from '@temnex/contract';
 import { recipeWords } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
@@ -39,6 +40,8 @@ const Item = styled.li`
     color: var(--quiet);
   }
 `;
+/** Fetched when it is asked for. */
+const BeginFrom = lazy(() => import('./BeginFrom.tsx'));
 const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
 
 /** The pages there are, and how far each has come. */
@@ -50,8 +53,47 @@ export function PagesOnTable() {
   const setDemo = useSetDemo();
   const restore = useRestore();
   const navigate = useNavigate();
+  const [begun, setBegun] = useState<string | null>(null);
   const [out, setOut] = useState<{ id: string; name: string } | null>(null);
   const trouble = pages.error ?? demo.error ?? create.error ?? remove.error ?? restore.error ?? setDemo.error;
+  const row = (p: PageSummary) => (
+    <Item key={p.id}>
+      <Link to={`/page/${p.id}`}>{p.name}</Link>
+      {p.unreadable ? (
+        <span>cannot be read; open it to mend its text</span>
+      ) : (
+        <>
+          <span>
+            {p.width} × {p.height} {p.unit === 'mm' ? 'mm' : 'in'}, {p.parts} parts
+          </span>
+          {p.pattern ? null : <span>{STAGES[p.stage]}</span>}
+          <Quiet
+            aria-label={`Begin another like ${p.name}`}
+            aria-expanded={begun === p.id}
+            onPress={() => setBegun(begun === p.id ? null : p.id)}
+          >
+            Begin another
+          </Quiet>
+        </>
+      )}
+      {p.demo ? (
+        <span>the example</span>
+      ) : (
+        <Quiet
+          aria-label={`Remove ${p.name}`}
+          isDisabled={remove.isPending}
+          onPress={() => remove.mutate(p.id, { onSuccess: () => setOut(p) })}
+        >
+          Remove
+        </Quiet>
+      )}
+      {begun === p.id ? (
+        <Suspense fallback={null}>
+          <BeginFrom id={p.id} close={() => setBegun(null)} />
+        </Suspense>
+      ) : null}
+    </Item>
+  );
   return (
     <Section aria-labelledby="pages-heading">
       <Head>
@@ -101,34 +143,13 @@ export function PagesOnTable() {
       {pages.data?.length === 0 ? (
         <p style={{ marginTop: '0.75rem' }}>None yet. Size a mat above and put it on a page, or look at the example.</p>
       ) : null}
-      <List>
-        {pages.data?.map((p) => (
-          <Item key={p.id}>
-            <Link to={`/page/${p.id}`}>{p.name}</Link>
-            {p.unreadable ? (
-              <span>cannot be read; open it to mend its text</span>
-            ) : (
-              <>
-                <span>
-                  {p.width} × {p.height} {p.unit === 'mm' ? 'mm' : 'in'}, {p.parts} parts
-                </span>
-                <span>{STAGES[p.stage]}</span>
-              </>
-            )}
-            {p.demo ? (
-              <span>the example</span>
-            ) : (
-              <Quiet
-                aria-label={`Remove ${p.name}`}
-                isDisabled={remove.isPending}
-                onPress={() => remove.mutate(p.id, { onSuccess: () => setOut(p) })}
-              >
-                Remove
-              </Quiet>
-            )}
-          </Item>
-        ))}
-      </List>
+      <List aria-label="Pages">{pages.data?.filter((p) => !p.pattern).map(row)}</List>
+      {pages.data?.some((p) => p.pattern) ? (
+        <>
+          <h3 style={{ marginTop: '1.2rem' }}>Patterns of your own</h3>
+          <List aria-label="Patterns">{pages.data.filter((p) => p.pattern).map(row)}</List>
+        </>
+      ) : null}
       <TakenOut kinds={['page']} />
     </Section>
   );

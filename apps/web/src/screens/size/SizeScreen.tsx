@@ -113,7 +113,7 @@ export function SizeScreen() {
   }, [arrived, choose, navigate]);
   useFetchedEarly(NEXT);
   useUndoKeys(state.undo, state.redo);
-  const latest = pages.data?.[0];
+  const latest = pages.data?.find((p) => !p.pattern);
   const stations = useMemo(
     () =>
       latest

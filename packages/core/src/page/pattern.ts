@@ -1,0 +1,107 @@
+import { lengthNamed, ticks, type Ticks, type Unit } from '../length/index.ts';
+import type { Edge } from '../geometry/index.ts';
+import { recipeOf, setField } from '../recipes/index.ts';
+import { derivePage, type DerivedPage, type Namer, type PageProblem } from './derive.ts';
+import { inOtherUnit, type Item, type Page } from './document.ts';
+
+/*
+ * A page as a pattern for others: the same items on a page of another size. What lies beneath everything goes along with the page, by
+ * its reveals; the rest keeps its size and the edges it counts from. What does not fit then is told, not made to.
+ */
+
+/** The page that a new one is to have. */
+export interface Ground {
+  readonly unit: Unit;
+  readonly width: string;
+  readonly height: string;
+  /** How far apart two facing ones lie; null: a single page. */
+  readonly seam: string | null;
+}
+
+/** Something that does not fit on the page that was begun. */
+export type Misfit =
+  | { readonly item: string; readonly problem: PageProblem }
+  /** A part that reaches over edges of the page, and by how much at the most. */
+  | { readonly item: string; readonly part: string; readonly edges: readonly Edge[]; readonly by: Ticks };
+
+/** A page begun from another, and what of it does not fit. Papers and what was cut first stay behind where the sizes are not the same. */
+export function fromPattern(
+  pattern: Page,
+  name: string,
+  ground: Ground,
+  names: Namer,
+): { readonly page: Page; readonly misfits: readonly Misfit[] } {
+  const before = derivePage(pattern, names);
+  const { pattern: _is, ...document } = inOtherUnit(pattern, ground.unit);
+  const page: Page = {
+    ...document,
+    name: name.slice(0, 120),
+    ground: {
+      ...{ width: ground.width, height: ground.height },
+      ...(ground.seam === null ? {} : { seam: ground.seam }),
+    },
+    items: pattern.items.map((item, i) => ({
+      ...document.items[i]!,
+      input: named(item, loosened(item, before), pattern.unit, ground.unit),
+      on: onOf(item.on, ground.seam !== null),
+      wishes: Object.fromEntries(
+        Object.entries(item.wishes).map(([blank, { from: _from, built: _built, ...wish }]) => [blank, wish]),
+      ),
+    })),
+    ...{ copies: 1, spares: [], first: [] },
+  };
+  return { page, misfits: misfitsOf(derivePage(page, names), before) };
+}
+
+/** What lay on one of two pages lies on the one there is. */
+const onOf = (on: Item['on'], spread: boolean): Item['on'] =>
+  !spread && typeof on === 'object' && 'page' in on ? 'page' : on;
+
+/** The input of what lies beneath everything, its sizes emptied: its reveals then say the same. */
+function loosened(item: Item, before: DerivedPage): unknown {
+  const recipe = recipeOf(item.recipe);
+  const here = before.items.get(item.id);
+  if (recipe.beneath === null || here?.solved.status !== 'solved') return item.input;
+  return recipe.fields(here.input).reduce((input, field) => {
+    const sized = field.path.at(-1) === 'width' || field.path.at(-1) === 'height';
+    const given = field.kind === 'length' && field.ifEmpty === 'worked-out' && field.value !== undefined;
+    return sized && given ? setField(recipe, input, field.path, undefined, here.table) : input;
+  }, here.input);
+}
+
+/** The same input, its bare lengths in the unit that they were typed in. */
+function named(item: Item, input: unknown, from: Unit, to: Unit): unknown {
+  if (from === to) return input;
+  const recipe = recipeOf(item.recipe);
+  return recipe
+    .fields(input)
+    .reduce(
+      (next, f) =>
+        f.kind === 'length' && f.value !== undefined ? recipe.put(next, f.path, lengthNamed(f.value, from)) : next,
+      input,
+    );
+}
+
+function misfitsOf(page: DerivedPage, before: DerivedPage): Misfit[] {
+  const over = page.parts.flatMap((part): Misfit[] => {
+    const past: Readonly<Record<Edge, number>> = {
+      left: -part.x,
+      right: part.x + part.width - page.width,
+      top: part.y + part.height - page.height,
+      bottom: -part.y,
+    };
+    // what hung over an edge before does so on purpose
+    const was = before.parts.find((p) => p.id === part.id);
+    const hung: Readonly<Record<Edge, boolean>> = {
+      left: Boolean(was && was.x < 0),
+      right: Boolean(was && was.x + was.width > before.width),
+      top: Boolean(was && was.y + was.height > before.height),
+      bottom: Boolean(was && was.y < 0),
+    };
+    const edges = (Object.keys(past) as Edge[]).filter((edge) => past[edge] > 0 && !hung[edge]);
+    const by = ticks(Math.max(0, ...edges.map((edge) => past[edge])));
+    return edges.length ? [{ item: part.item, part: part.name, edges, by }] : [];
+  });
+  const problems = page.problems.flatMap((problem) => (problem.item === null ? [] : [{ item: problem.item, problem }]));
+  return [...problems, ...over];
+}
