@@ -29,6 +29,7 @@ export {
   type PieceToCut,
 } from './derive.ts';
 export { fromPattern, type Ground, type Misfit } from './pattern.ts';
+export { markOf, marksOf, type CornerMark } from './marks.ts';
 export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
 export { whatMoved, type Move } from './moved.ts';

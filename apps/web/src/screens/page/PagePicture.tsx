@@ -1,6 +1,6 @@
 import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import { TICKS_PER_UNIT, markOf, type CornerMark, type DerivedPage, type Drawer, type Part } from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
@@ -179,8 +179,9 @@ export function PagePicture({
           {chosen ? (
             <Distances
               box={box(chosen)}
-              part={chosen}
+              mark={markOf(derived, chosen)}
               H={H}
+              per={per}
               say={(n) => figure(n, { mark: derived.mark, figures: 'typeset' })}
             />
           ) : null}
@@ -262,17 +263,31 @@ function Print({ x, y, width, height }: Box) {
   );
 }
 
+interface DistancesProps {
+  box: Box;
+  mark: CornerMark;
+  H: number;
+  /** Pixels to the tick. */
+  per: number;
+  say: (n: number) => string;
+}
+
 /** Where to pencil: how far the part lies from the left and from the lower edge of the page. */
-function Distances({ box, part, H, say }: { box: Box; part: Part; H: number; say: (n: number) => string }) {
+function Distances({ box, mark, H, per, say }: DistancesProps) {
+  const { part } = mark;
+  const edge = box.x - mark.x * per;
   const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 14, fill: '#161616' } as const;
   const below = H - box.y - box.height;
   return (
     <g pointerEvents="none" aria-hidden="true">
-      {part.x > 0 ? (
+      {mark.x > 0 ? (
         <>
-          <path d={`M0 ${H + 12}H${box.x}M${box.x} ${H + 6}V${H + 18}M0 ${H + 6}V${H + 18}`} stroke="#161616" />
-          <text x={box.x / 2} y={H + 28} textAnchor="middle" {...text}>
-            {say(part.x)}
+          <path
+            d={`M${edge} ${H + 12}H${box.x}M${box.x} ${H + 6}V${H + 18}M${edge} ${H + 6}V${H + 18}`}
+            stroke="#161616"
+          />
+          <text x={(edge + box.x) / 2} y={H + 28} textAnchor="middle" {...text}>
+            {say(mark.x)}
           </text>
         </>
       ) : null}

@@ -23,6 +23,7 @@ import { Notice } from '../../ui/states.tsx';
 import { AddItem } from './AddItem.tsx';
 import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
+import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './context.ts';
@@ -230,6 +231,9 @@ export function PageScreen() {
             <Quiet onPress={() => setSeen(derived)}>I have seen it</Quiet>
           </Block>
         ) : null}
+        <Block>
+          <Marks derived={derived} />
+        </Block>
         <Block>
           <h3>The page</h3>
           <GroundFields page={page} change={change} />

@@ -1,0 +1,137 @@
+import { expect, give, pick, saved, send, test } from './table.ts';
+
+const LINE = 'Say it in one line';
+
+test('from “I want a row of banners” to the sizes: by typing, from the pictures, with the keys alone', async ({
+  table: page,
+}) => {
+  await page.goto('/');
+  await page.keyboard.press('/');
+  await page.keyboard.type('I want a row of banners');
+  await expect(page.getByRole('list', { name: 'What it may be about' }).getByRole('button')).toHaveCount(1);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Banners', pressed: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'how many' })).toHaveValue('5');
+  // from the page of pictures
+  await page.getByRole('link', { name: 'What each answers' }).click();
+  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('listitem')).toHaveCount(11);
+  await page.keyboard.type('fram');
+  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('button').first()).toContainText(
+    'Strip frame',
+  );
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Strip frame', pressed: true })).toBeVisible();
+  await expect(page.getByText(/It takes 2 strips/)).toBeVisible();
+  await page.goto('/choose');
+  await page.keyboard.type('zeppelin');
+  await expect(page.getByText('None of these is called that')).toBeVisible();
+});
+
+test('worked numbers of strips, bands, borders and frames, each said and seen', async ({ table: page }) => {
+  await page.goto('/');
+  const slip = page.getByRole('main');
+  const say = async (line: string) => {
+    await page.getByLabel(LINE).fill(line);
+    await page.keyboard.press('Enter');
+  };
+  await say('block band 3 high: 3 1/4, 5 7/8, rest');
+  await expect(slip).toContainText('2\u20097⁄8');
+  await expect(slip).toContainText('they come to 12\u20091⁄2 in all');
+  await say('frame of 1/2 x 12 strips round 3 1/2 x 5, open corners');
+  await expect(slip).toContainText('It takes 2 strips; 3 edges come from one.');
+  await say('border strip 12 long repeat 7/8, crest');
+  await expect(slip).toContainText('13 repeats, 5⁄16 over at each end.');
+  await say('hollow mat 12 x 12 ring 7/8 under 11 x 11');
+  await expect(slip).toContainText('each from 7⁄8 in, 10\u20091⁄4 long');
+  await say('crop a 12 x 12 scene to 9 1/2 x 10, 1/2 off the left, top flush');
+  await expect(slip).toContainText('1⁄2 × 12, 2 × 12, 9\u20091⁄2 × 2');
+  await say('base shaved 1/8');
+  await expect(slip).toContainText('12 − 1⁄8 − 1⁄8 = 11\u20093⁄4');
+  await say('half and half');
+  await expect(page.getByRole('textbox', { name: 'depth of the lower paper' })).toHaveValue('6 1/4');
+  await say('build up 12 x 12 from 5 x 7');
+  await expect(slip).toContainText('3 × 7 is left of each that is cut short.');
+  await say('7 banners 1 1/4 x 3 gap 1/8 on a curve, sag 1');
+  await expect(slip.getByText(/^Middle of its upper edge/)).toHaveCount(7);
+});
+
+test('half an inch too much: each way to mend it is a press; how many sheets it takes', async ({ table: page }) => {
+  await page.goto('/');
+  const over = async () => {
+    await page.getByLabel(LINE).fill('five 2 1/2 strips across 12 edge to edge');
+    await expect(page.getByText(/Together they are 1⁄2 too much/)).toBeVisible();
+    await page.keyboard.press('Enter');
+  };
+  const whole = page.getByRole('textbox', { name: 'side by side in all of the row' });
+  await over();
+  await page.getByRole('button', { name: 'Make it 4 strips' }).click();
+  await expect(whole.first()).toHaveValue('10');
+  await over();
+  await page.getByRole('button', { name: /^Make the width of one strip 2/ }).click();
+  await expect(whole.first()).toHaveValue('11 7/8');
+  await over();
+  await page.getByRole('button', { name: /^Overlap each join by/ }).click();
+  await expect(whole.first()).toHaveValue('12');
+  await expect(page.getByText(/Together they are/)).toBeHidden();
+  await page.getByLabel(LINE).fill('seven 2 1/2 x 6 strips from 6 x 6 sheets');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/It takes 4 sheets of 6 × 6; left over: 3.1⁄2 × 6, 3 of 1 × 6/)).toBeVisible();
+});
+
+test('a length follows another’s: it goes along, what moved is told, and it can be let go', async ({ table: page }) => {
+  await page.goto('/page/demo-two-days');
+  const mat = (size: string) =>
+    page
+      .getByRole('list', { name: 'The page from the side, from the top down' })
+      .getByRole('button', { name: `low water, mat 1 ${size}` });
+  await pick(page, 'low water, mat 1');
+  await expect(page.getByText('Height of mat 1: as high as Tove and the delta')).toBeVisible();
+  await pick(page, 'photo in Tove');
+  await give(page, 'height of the photo', '4');
+  await expect(mat('4 1/2 × 5')).toBeVisible();
+  await expect(page.getByText('What moved')).toBeVisible();
+  await pick(page, 'low water, mat 1');
+  await page.getByRole('button', { name: /^Let go: Height of mat 1/ }).click();
+  await saved(page);
+  await page.getByText('Let a length follow another').click();
+  await page.getByLabel('this length').selectOption({ label: 'height of mat 1' });
+  await page.getByLabel('as', { exact: true }).selectOption({ label: 'Tove and the delta' });
+  await give(page, 'more, or with a minus less, by', '1/2');
+  await page.getByRole('button', { name: 'Follow it' }).click();
+  await expect(page.getByText('Height of mat 1: as high as Tove and the delta, 1/2 more')).toBeVisible();
+  await expect(mat('4 1/2 × 5 1/2')).toBeVisible();
+});
+
+test('what runs over the seam is cut for each page, and marks count from its own edges', async ({ table: page }) => {
+  await page.goto('/page/demo-two-days/order');
+  await expect(page.getByText('Fewest possible')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('complementary', { name: 'Summary' })).toContainText('water, part a');
+  await page.goto('/page/demo-two-days');
+  await page.getByText('Where everything lies').click();
+  await expect(page.getByRole('row', { name: /^low water, mat 1, right page/ })).toContainText('6');
+});
+
+test('a page kept as a pattern begins another, and tells what does not fit', async ({ table: page, request }) => {
+  await page.goto('/page/demo-stayed-up');
+  await page.getByRole('checkbox', { name: 'keep it as a pattern' }).click();
+  await saved(page);
+  await page.goto('/');
+  const patterns = page.getByRole('list', { name: 'Patterns' });
+  await expect(patterns.getByRole('listitem')).toHaveCount(1);
+  await patterns.getByRole('button', { name: /^Begin another like/ }).click();
+  const form = page.getByRole('group', { name: /^Another like/ });
+  await expect(form).toContainText('All of it fits.');
+  await form.getByLabel('size', { exact: true }).selectOption('card');
+  await expect(form).toContainText('window on the wind reaches');
+  await form.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('textbox', { name: 'Page', exact: true })).toHaveValue(
+    'The kite that stayed up, another',
+  );
+  await expect(page.getByLabel('page size')).toHaveValue('card');
+  const id = /page\/([^/]+)/.exec(page.url())![1]!;
+  await request.delete(`/api/pages/${id}`);
+  await send(request, '/api/demo', { afresh: true });
+});
