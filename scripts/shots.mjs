@@ -79,6 +79,23 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
     },
   ],
+  ['choose', '/choose', 1280, 800],
+  ['spread', '/page/demo-two-days', 1280, 800],
+  ['second-page', '/page/demo-stayed-up', 1280, 800],
+  [
+    'size-border',
+    '/',
+    1280,
+    800,
+    async (page) => {
+      await page.getByLabel('Say it in one line').fill('scalloped border round 6 x 4, repeat 1/2');
+      await page.keyboard.press('Enter');
+      await page
+        .getByText(/repeats, from end to end/)
+        .first()
+        .waitFor();
+    },
+  ],
   ['size-a-mat-phone', '/', 390, 844],
   ['page-and-parts-phone', demo, 390, 844],
 ];

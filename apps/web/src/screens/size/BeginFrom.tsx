@@ -40,6 +40,11 @@ function misfitWords(misfit: Misfit, page: Page): string {
   return `${nameOf(misfit.item)}: ${pageProblemWords(misfit.problem, recipe, voice, nameOf)}`;
 }
 
+const groundOf = ({ unit, ground: { width, height, seam } }: Page): Ground => ({
+  ...{ unit, width: String(width), height: String(height) },
+  seam: seam === undefined ? null : String(seam),
+});
+
 /** Another page like one that there is, of the same size or another: what does not fit is told before it is begun. */
 export default function BeginFrom({ id, close }: { id: string; close: () => void }) {
   const record = usePage(id);
@@ -48,16 +53,7 @@ export default function BeginFrom({ id, close }: { id: string; close: () => void
   const document = record.data?.document;
   const [name, setName] = useState<string | null>(null);
   const [asked, setAsked] = useState<Ground | null>(null);
-  const ground: Ground | null =
-    asked ??
-    (document
-      ? {
-          unit: document.unit,
-          width: String(document.ground.width),
-          height: String(document.ground.height),
-          seam: document.ground.seam === undefined ? null : String(document.ground.seam),
-        }
-      : null);
+  const ground = useMemo(() => asked ?? (document ? groundOf(document) : null), [asked, document]);
   const begun = useMemo(() => {
     if (!document || !ground) return null;
     const reads = [ground.width, ground.height].every((text) => parseLength(text, ground.unit).ok);

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { styled } from 'styled-components';
 import type { RecipeId, Table } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
@@ -61,10 +61,18 @@ interface ChooserProps {
 /** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
   const drawn = useMemo(() => startedOn(table), [table]);
+  const shelf = useRef<HTMLUListElement>(null);
+  // what is chosen is in sight, however narrow the screen
+  useEffect(() => {
+    const [list, one] = [shelf.current, shelf.current?.querySelector<HTMLElement>('[aria-pressed="true"]')];
+    if (!list || !one) return;
+    const middle = one.offsetLeft - list.offsetLeft + one.offsetWidth / 2;
+    list.scrollLeft = middle - list.clientWidth / 2;
+  }, [chosen]);
   const scale = SIZE / Math.max(table.room.width, table.room.height);
   return (
     <Shelf>
-      <ul aria-label="What to work out">
+      <ul aria-label="What to work out" ref={shelf}>
         {drawn.map(({ id, laid }) => {
           const words = recipeWords(id);
           const width = (laid?.size.width ?? 0) * scale;
