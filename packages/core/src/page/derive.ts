@@ -332,7 +332,7 @@ const shifted = (box: Rect, by: { readonly x: number; readonly y: number }): Rec
 
 function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null): Part {
   const { key, role, n, opaque, group, sized, entry, shape, blank } = layer;
-  return {
+  const part: Part = {
     id: partId(item.id, key),
     item: item.id,
     recipe: item.recipe,
@@ -343,10 +343,16 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
     y: ticks(layer.box.y + origin.y),
     width: layer.box.width,
     height: layer.box.height,
-    ...{ key, role, n, opaque, group, sized, entry },
+    key,
+    role,
+    n,
+    opaque,
+    group,
+    sized,
+    entry,
     shape: shape && moved(shape, origin.x, origin.y),
-    ...(layer.turned === undefined ? {} : { turned: layer.turned }),
   };
+  return layer.turned === undefined ? part : { ...part, turned: layer.turned };
 }
 
 type Seam = DerivedPage['seam'];

@@ -77,6 +77,7 @@ export type BannerStripInput = z.infer<typeof bannerStripSchema>;
 
 const STRIP: FieldPath = ['strip'];
 const LENGTH: FieldPath = ['strip', 'length'];
+const SIZED = { width: WIDTH, height: LENGTH } as const;
 const END: FieldPath = ['end'];
 const DEPTH: FieldPath = ['end', 'depth'];
 const HANG: FieldPath = ['hang'];
@@ -293,10 +294,12 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       );
     const unlike = ragged !== undefined || input.end.shape === 'mixed';
     const lengths = ragged ? raggedLengths(count, shortest, length, table) : at.map(() => length);
-    const cut = lengths.map((each, i) => {
+    const one = (each: Ticks, i: number) => {
       const end = endOf(input.end, i);
       return { length: each, shape: shapeOf(width, each, depth, end), ...finishOf(width, each, depth, end) };
-    });
+    };
+    const alike = unlike ? null : one(length, 0);
+    const cut = lengths.map((each, i) => alike ?? one(each, i));
     // their upper edges are on one line
     const level = at.map((x, i) => rect(x, length - lengths[i]!, width, lengths[i]!));
     const spots = hang
@@ -318,23 +321,27 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       : null;
     const boxes = turned ? turned.boxes : level;
     const keyOf = (i: number) => (unlike ? `strip-${i + 1}` : 'strip');
-    const values = new Map(laid.row.values);
-    if (rightAngled) values.set(fieldKey(DEPTH), end);
-    const finishes = cut.flatMap(({ finish }) => finish);
+    const values = rightAngled ? new Map(laid.row.values).set(fieldKey(DEPTH), end) : laid.row.values;
+    const finishes = (alike ? [alike] : cut).flatMap(({ finish }) => finish);
     return {
       status: 'solved',
       laid: {
         size: turned ? turned.size : { width: input.spread === 'room' ? table.room.width : across, height: length },
         layers: boxes.map((box, i) => {
           const { shape } = cut[i]!;
-          return layerOf({
-            ...{ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: keyOf(i), group: STRIP },
+          const layer = layerOf({
+            key: `strip-${i + 1}`,
+            role: 'strip',
+            n: i + 1,
+            box,
+            blank: unlike ? `strip-${i + 1}` : 'strip',
+            group: STRIP,
             shape: turned ? turned.shapes[i]! : shape && moved(shape, box.x, box.y),
-            ...(turned ? { turned: (spots[i]!.angle * 180) / Math.PI } : {}),
-            sized: { width: WIDTH, height: LENGTH },
+            sized: SIZED,
           });
+          return turned ? { ...layer, turned: (spots[i]!.angle * 180) / Math.PI } : layer;
         }),
-        blanks: (unlike ? cut : cut.slice(0, 1)).map(({ shape, marks, finish, length: each }, i) =>
+        blanks: (alike ? [alike] : cut).map(({ shape, marks, finish, length: each }, i) =>
           blankOf(
             { key: keyOf(i), role: 'strip', n: i + 1, quantity: unlike ? 1 : count, shape, marks, finish },
             { width, height: each },
