@@ -58,6 +58,21 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   await expect(slip.getByText(/^Middle of its upper edge/)).toHaveCount(7);
 });
 
+test('a line about paper goes into the drawer, where its paper is known', async ({ table: page, request }) => {
+  await page.goto('/');
+  await page.getByLabel(LINE).fill('scrap 4 1/4 x 7 chalk x2');
+  await expect(page.getByText('2 × scrap, 4 1/4 × 7, chalk: goes into the drawer.')).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('In the drawer: 2 × scrap, 4 1/4 × 7, Chalk.')).toBeVisible();
+  await expect(page.getByLabel(LINE)).toHaveValue('');
+  const { stock } = (await (await request.get('/api/drawer')).json()) as { stock: { id: string; width: string }[] };
+  const put = stock.find((s) => s.width === '4 1/4')!;
+  await request.delete(`/api/stock/${put.id}`);
+  await page.getByLabel(LINE).fill('scrap 4 x 7 plankton');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/no paper called plankton yet/)).toBeVisible();
+});
+
 test('half an inch too much: each way to mend it is a press; how many sheets it takes', async ({ table: page }) => {
   await page.goto('/');
   const over = async () => {

@@ -3,6 +3,8 @@ import { DEMO, expect, test } from './table.ts';
 
 const SCREENS = {
   size: '/',
+  choose: '/choose',
+  spread: '/page/demo-two-days',
   page: DEMO,
   papers: `${DEMO}/papers`,
   places: `${DEMO}/papers`,

@@ -87,6 +87,10 @@ describe('temnex say', () => {
       ['make the width of mat 1 4 1/4', 'make the width of the print 4'],
     ]);
   });
+  test('paper for the drawer is understood too', async () => {
+    expect(await say('scrap 5 1/2 x 3 teal x2')).toEqual({ code: 0, out: '2 × scrap, 5 1/2 × 3, teal\n', err: '' });
+    expect((await say('scrap five')).code).toBe(2);
+  });
   test('not understood, the word named: 2', async () => {
     expect(await say('mat purple round 4 x 6')).toEqual({
       ...{ code: 2, out: '', err: '"purple" is a word that says nothing here.\n' },

@@ -20,6 +20,7 @@ import {
   offerWords,
   saidWords,
   sheetsWords,
+  stockLine,
   tooLongWords,
   type Answer,
   type Voice,
@@ -84,6 +85,10 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   const voice: Voice = { mark: table.mark, figures: 'plain' };
   const said = heard?.said;
   if (heard && said?.ok) return answerOf(heard.recipe, said.input, table);
+  // paper for the drawer: what was understood is all there is to say, for here is no drawer
+  const paper = stockLine(line, [], table.unit);
+  if (paper)
+    return paper.said.ok ? { ...notUnderstood(''), understood: paper.says, problems: [] } : notUnderstood(paper.says);
   return notUnderstood(
     saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
   );

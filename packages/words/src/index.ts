@@ -45,6 +45,7 @@ export {
   wayOutWords,
   type StepWords,
 } from './plans.ts';
+export { stockLine, type StockLine } from './stockLine.ts';
 export { sheetLetter } from './letters.ts';
 export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
 export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

@@ -46,8 +46,8 @@ export const usePages = () =>
 export const fetchPage = (id: string) => ask('GET', `/api/pages/${id}`, pageRecordSchema);
 export const usePage = (id: string) =>
   useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
-export const useDrawer = () =>
-  useQuery({ queryKey: KEYS.drawer, queryFn: () => ask('GET', '/api/drawer', drawerSchema) });
+export const fetchDrawer = () => ask('GET', '/api/drawer', drawerSchema);
+export const useDrawer = () => useQuery({ queryKey: KEYS.drawer, queryFn: fetchDrawer });
 export const useMovements = (stock: string) =>
   useQuery({
     queryKey: KEYS.movements(stock),

@@ -115,23 +115,34 @@ export function addEntry(page: Page, derived: DerivedPage, id: string, list: Fie
 export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
   if (!part.entry) return removeItem(page, derived, part.item);
   const { list, id } = part.entry;
-  return onItem(page, part.item, (item) => {
+  const without = onItem(page, part.item, (item) => {
     const { [id]: _name, ...names } = item.names;
     const { [id]: _wish, ...wishes } = item.wishes;
     const followed = derived.items.get(item.id)?.followed ?? [];
     return { ...withInput(item, followed, (input) => withoutEntry(input, list, id)), names, wishes };
   });
+  return letGo(without, derived, ({ of, layer }) => of === part.item && layer === part.key);
 }
+
+/** What followed something that is gone stays as large as it is. */
+const letGo = (page: Page, derived: DerivedPage, gone: (follow: Follow) => boolean): Page =>
+  page.items.some((item) => item.follows?.some(gone))
+    ? {
+        ...page,
+        items: page.items.map((item) =>
+          item.follows?.some(gone)
+            ? withInput(item, derived.items.get(item.id)?.followed ?? [], (input) => input, gone)
+            : item,
+        ),
+      }
+    : page;
 
 /** Removes an item. What lay on it, or counted from it, stays where it is on what that lay on. */
 export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
   const gone = page.items.find((i) => i.id === id);
   if (!gone) return page;
-  const settle = (given: Item): Item => {
-    const here = derived.items.get(given.id);
-    // what followed it stays as large as it is
-    const stay = (input: unknown) => input;
-    const item = given.follows ? withInput(given, here?.followed ?? [], stay, (follow) => follow.of === id) : given;
+  const settle = (item: Item): Item => {
+    const here = derived.items.get(item.id);
     const host = derived.items.get(id);
     const lay = typeof item.on === 'object' && 'item' in item.on && item.on.item === id;
     const counted = item.at.across.of === id || item.at.upDown.of === id;
@@ -145,7 +156,8 @@ export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
     const at = { across: fixed('across'), upDown: fixed('upDown') } as Place;
     return { ...item, at, on: lay ? gone.on : item.on };
   };
-  return { ...page, items: page.items.filter((i) => i.id !== id).map(settle) };
+  const free = letGo(page, derived, ({ of }) => of === id);
+  return { ...free, items: free.items.filter((i) => i.id !== id).map(settle) };
 }
 
 /** Moves a layer one place within its list, or an item without one up or down the page. */

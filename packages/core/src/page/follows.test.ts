@@ -88,6 +88,14 @@ describe('a length that follows another’s', () => {
     expect(derivePage(alone).problems).toEqual([]);
     expect(wide(alone, 'sea/print')).toBe(7);
   });
+  test('and when it is one layer of an item that goes', () => {
+    const two = page(mats('sky', '6'), mats('sea', '4'));
+    const followed = followLength(two, derivePage(two), 'sea', follow('sky', PRINT, { layer: 'm', by: '0' }));
+    const layer = derivePage(followed).parts.find((one) => one.id === 'sky/m')!;
+    const without = removePart(followed, derivePage(followed), layer);
+    expect(derivePage(without).problems).toEqual([]);
+    expect(wide(without, 'sea/print')).toBe(6.5);
+  });
   test('in a list it goes on following the same entry', () => {
     const two = page(mats('sky', '3'), band('3', '1', '2'));
     const followed = followLength(two, derivePage(two), 'band', follow('sky', ['blocks', 1, 'width'], { by: '0' }));

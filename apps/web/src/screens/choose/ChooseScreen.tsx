@@ -86,6 +86,7 @@ export function ChooseScreen() {
   const [said, setSaid] = useState('');
   const navigate = useNavigate();
   const wall = useRef<HTMLUListElement>(null);
+  const field = useRef<HTMLInputElement>(null);
   const drawn = useMemo(() => new Map(startedOn(TABLE).map((one) => [one.id, one])), []);
   const found = constructionsFor(said);
   useEffect(() => {
@@ -95,6 +96,10 @@ export function ChooseScreen() {
 
   /** The arrows go from picture to picture; up and down to the one that lies nearest there. */
   const onKeyDown = (e: KeyboardEvent) => {
+    // what is typed over the pictures is looked for
+    const letter = e.key.length === 1 && e.key !== ' ' && e.key !== '/' && e.key !== '?' && !/\d/.test(e.key);
+    if (letter && !e.ctrlKey && !e.metaKey && !e.altKey && e.target instanceof HTMLButtonElement)
+      field.current?.focus();
     const pictures = [...(wall.current?.querySelectorAll('button') ?? [])];
     const at = pictures.indexOf(document.activeElement as HTMLButtonElement);
     const here = pictures[at]?.getBoundingClientRect();
@@ -134,6 +139,7 @@ export function ChooseScreen() {
           <Find>
             <span>What do you want to make?</span>
             <input
+              ref={field}
               autoFocus
               value={said}
               onChange={(e) => setSaid(e.target.value)}

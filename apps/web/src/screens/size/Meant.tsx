@@ -17,6 +17,9 @@ const List = styled.ul`
   padding: 0.6rem;
   border: 1.5px solid var(--ink);
   background: var(--room);
+  form:not(:focus-within) > & {
+    display: none;
+  }
 `;
 const One = styled.button`
   display: grid;
@@ -63,7 +66,14 @@ export function Meant({
         const [width, height] = laid ? [laid.size.width * scale, laid.size.height * scale] : [0, 0];
         return (
           <li key={id}>
-            <One type="button" onClick={() => choose(id)}>
+            <One
+              type="button"
+              onClick={(e) => {
+                choose(id);
+                // so that it does not lie over what was chosen
+                e.currentTarget.blur();
+              }}
+            >
               <svg width={WIDE} height={HIGH} aria-hidden="true">
                 {laid ? (
                   <LayersPicture laid={laid} scale={scale} x={(WIDE - width) / 2} y={(HIGH + height) / 2} thin />

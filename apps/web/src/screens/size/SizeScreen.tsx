@@ -12,9 +12,16 @@ import {
   type RecipeId,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { constructionsMeant, recipeProblemWords, recipeWords, saidBackWords, saidWords } from '@temnex/words';
+import {
+  constructionsMeant,
+  recipeProblemWords,
+  recipeWords,
+  saidBackWords,
+  saidWords,
+  stockLine,
+} from '@temnex/words';
 import { ask } from '../../api/client.ts';
-import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
+import { fetchDrawer, fetchPage, useAddStock, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
@@ -100,6 +107,8 @@ export function SizeScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
   const [paper, setPaper] = useState('');
+  const [put, setPut] = useState<{ ok: boolean; says: string } | null>(null);
+  const addStock = useAddStock();
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
@@ -128,6 +137,33 @@ export function SizeScreen() {
   const voice = { mark: table.mark, figures: 'typeset' } as const;
   const words = recipeWords(recipe);
   const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
+
+  /** A line about paper goes into the drawer, where its paper is known. */
+  const putIn = async (line: string): Promise<boolean> => {
+    setPut(null);
+    try {
+      const { papers } = await fetchDrawer();
+      const { said, says } = stockLine(line, papers, table.unit) ?? {};
+      if (!said?.ok) return false;
+      if (!said.paper) {
+        setPut({
+          ok: false,
+          says: `There is no paper called ${said.paperWords} yet: put it in on Papers, where it gets its looks.`,
+        });
+        return false;
+      }
+      const { width, height, quantity, kind, outline } = said;
+      await addStock.mutateAsync({
+        ...{ paper: said.paper.id, unit: table.unit, width, height, quantity, kind },
+        ...(outline ? { outline } : {}),
+      });
+      setPut({ ok: true, says: `In the drawer: ${says}.` });
+      return true;
+    } catch (error) {
+      setPut({ ok: false, says: error instanceof Error ? error.message : 'Not put in.' });
+      return false;
+    }
+  };
 
   const putOnPage = async () => {
     setTrouble(null);
@@ -173,6 +209,15 @@ export function SizeScreen() {
               if (!text.trim()) return null;
               const heard = sayRecipe(text, table, newId);
               if (!heard?.said.ok) {
+                const paperLine = stockLine(text, [], table.unit);
+                if (paperLine) {
+                  const { said, says } = paperLine;
+                  const named = said.ok && said.paperWords !== '';
+                  return {
+                    ok: named,
+                    says: said.ok ? (named ? `${says}: goes into the drawer.` : `${says}: which paper?`) : says,
+                  };
+                }
                 // without a number it is only said what one wants to make
                 const meant = constructionsMeant(text);
                 if (meant.length) {
@@ -196,9 +241,14 @@ export function SizeScreen() {
             onSay={(line) => {
               const sheet = sayRecipe(line, table, newId)?.sheet;
               if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);
-              return state.say(line);
+              return state.say(line) || putIn(line);
             }}
           />
+          {put ? (
+            <Notice kind={put.ok ? 'advice' : 'block'}>
+              <span>{put.says}</span>
+            </Notice>
+          ) : null}
           <GoOnWith />
         </Say>
         <Chooser chosen={recipe} table={table} choose={state.choose} />
