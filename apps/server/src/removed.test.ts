@@ -74,6 +74,8 @@ describe('the example', () => {
     expect(both.map((p) => [p.id, p.demo]).sort()).toEqual([
       [DEMO_PAGE_ID, false],
       [`${DEMO_PAGE_ID}-2`, true],
+      ['demo-stayed-up', true],
+      ['demo-two-days', true],
     ]);
     await own.stop();
   });

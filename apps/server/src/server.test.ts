@@ -36,7 +36,9 @@ const put = (path: string, body: object) => local(request(server.http).put(path)
 
 describe('pages', () => {
   test('the demo is there, and a page is made, read, saved and removed', async () => {
-    expect((await get('/api/pages')).body).toMatchObject([{ id: DEMO_PAGE_ID, demo: true, stage: 'papers' }]);
+    expect((await get('/api/pages')).body).toMatchObject(
+      [DEMO_PAGE_ID, 'demo-two-days', 'demo-stayed-up'].map((id) => ({ id, demo: true, stage: 'papers' })),
+    );
     const made = await post('/api/pages', { document: { ...demoPage(), name: 'Second day' } });
     expect(made.status).toBe(201);
     const page = made.body as PageRecord;
@@ -112,7 +114,7 @@ test('300 pages are listed from what was kept of each when it was saved', async 
     .set({ document: { kites: true } as never })
     .run();
   const { body } = await local(request(other.http).get('/api/pages'));
-  expect(body).toHaveLength(301);
+  expect(body).toHaveLength(303);
   expect(body[5]).toMatchObject({ parts: 13, stage: 'papers' });
   await other.stop();
 }, 30_000);

@@ -10,7 +10,7 @@ import { DemoService } from '../demo/demo.service.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { demoPage } from '../demo/demo.ts';
-import { openDatabase, type OpenDatabase } from './database.ts';
+import { openDatabase, takeIn, type OpenDatabase } from './database.ts';
 import { cuttings, movements, pages, papers, plans, stock } from './schema.ts';
 import { DATABASE_STEPS, DATABASE_VERSION } from './steps.ts';
 
@@ -117,6 +117,15 @@ describe('the database', () => {
   });
 });
 
+test('a log that cannot be taken in now waits, and brings nothing down', () => {
+  const full = {
+    pragma: () => {
+      throw Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' });
+    },
+  };
+  expect(() => takeIn(full)).not.toThrow();
+});
+
 describe('earlier versions', () => {
   const fixture = (version: number) =>
     fileURLToPath(new URL(`../../fixtures/database-${version}.sqlite`, import.meta.url));
@@ -210,7 +219,14 @@ describe('the demo beside a person’s own things', () => {
     expect(new PagesService(opened.db).get(page.id).document.name).toBe('mine');
     demo.put('request-4');
     demo.put('request-5');
-    expect(opened.db.select().from(pages).all()).toHaveLength(2);
+    expect(
+      opened.db
+        .select()
+        .from(pages)
+        .all()
+        .map((p) => p.id)
+        .sort(),
+    ).toEqual(['demo-first-wind', 'demo-stayed-up', 'demo-two-days', page.id].sort());
     expect(own.drawer().stock.filter((s) => s.paper === 'demo-gust' && s.width === '4')).toHaveLength(1);
   });
 });

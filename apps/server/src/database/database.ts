@@ -58,33 +58,39 @@ function whyNot(file: string, error: unknown): string {
 /** Between two looks at whether the write-ahead log can be taken into the file. */
 const CHECKPOINT_EVERY = 30_000;
 
+type Client = InstanceType<typeof Sqlite>;
+
+/** Takes the write-ahead log into the file where that can be done now. Where it cannot, it is safe in the log, and the next look may. */
+export function takeIn(client: Pick<Client, 'pragma'>): void {
+  try {
+    client.pragma('wal_checkpoint(PASSIVE)');
+  } catch {
+    // no space, or the file is gone: requests say so, and a timer is nobody to tell
+  }
+}
+
 function opened(file: string): OpenDatabase {
   mkdirSync(dirname(file), { recursive: true });
   const fresh = !existsSync(file);
   const client = new Sqlite(file);
-  const tidying = setInterval(() => client.pragma('wal_checkpoint(PASSIVE)'), CHECKPOINT_EVERY).unref();
-  const close = () => {
-    clearInterval(tidying);
-    // what stands in the write-ahead log comes into the file, so that copying that one file copies everything
-    client.pragma('wal_checkpoint(TRUNCATE)');
+  try {
+    return { ...broughtUp(client, file, fresh), fresh };
+  } catch (error) {
     client.close();
-  };
+    throw error;
+  }
+}
+
+function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatabase, 'fresh'> {
   const version = fresh ? DATABASE_VERSION : versionOf(client);
   if (!fresh) {
     const [sound] = client.pragma('quick_check(1)') as { quick_check: string }[];
-    if (sound?.quick_check !== 'ok') {
-      clearInterval(tidying);
-      client.close();
-      throw Object.assign(new Error(sound?.quick_check), { code: 'SQLITE_CORRUPT' });
-    }
+    if (sound?.quick_check !== 'ok') throw Object.assign(new Error(sound?.quick_check), { code: 'SQLITE_CORRUPT' });
   }
-  if (version > DATABASE_VERSION) {
-    clearInterval(tidying);
-    client.close();
+  if (version > DATABASE_VERSION)
     throw new UnusableDatabase(
       `${file} was written by a later version of Temnex (${version}; this one knows ${DATABASE_VERSION}). Nothing was changed. Start that version again, or set TEMNEX_DATA to another folder.`,
     );
-  }
   const copy = version < DATABASE_VERSION ? keepCopy(client, file, version) : null;
   client.pragma('journal_mode = WAL');
   client.pragma('synchronous = FULL');
@@ -94,17 +100,24 @@ function opened(file: string): OpenDatabase {
   migrate(db, { migrationsFolder: MIGRATIONS });
   db.transaction((tx) => bringUpToDate(tx, version));
   client.pragma(`user_version = ${DATABASE_VERSION}`);
-  return { db, fresh, copy, close };
+  const tidying = setInterval(() => takeIn(client), CHECKPOINT_EVERY).unref();
+  const close = () => {
+    clearInterval(tidying);
+    // what stands in the write-ahead log comes into the file, so that copying that one file copies everything
+    client.pragma('wal_checkpoint(TRUNCATE)');
+    client.close();
+  };
+  return { db, copy, close };
 }
 
 /** The version of a file that was there before; the first one did not say its own. */
-function versionOf(client: InstanceType<typeof Sqlite>): number {
+function versionOf(client: Client): number {
   const [row] = client.prepare('PRAGMA user_version').all() as { user_version: number }[];
   return row?.user_version || 1;
 }
 
 /** Copies a database as it is, in one file; an earlier copy is never written over. */
-function keepCopy(client: InstanceType<typeof Sqlite>, file: string, version: number): string {
+function keepCopy(client: Client, file: string, version: number): string {
   const name = (n: number) => `${file.replace(/\.sqlite$/, '')}-as-version-${version}${n ? `-${n}` : ''}.sqlite`;
   let n = 0;
   while (existsSync(name(n))) n++;

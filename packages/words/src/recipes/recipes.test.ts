@@ -106,7 +106,7 @@ test.each<[Finish, string]>([
 ])('%j', (finish, words) => expect(finishWords(finish, say)).toBe(words));
 
 test('offers and what is left over', () => {
-  expect(offerWords('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4');
+  expect(offerWords('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4 banners');
   expect(offerWords('mat-stack', { path: ['mats', 0, 'width'], length: lengthOf('4 1/4') }, SCREEN)).toBe(
     'make the width of mat 1 4\u20091⁄4',
   );

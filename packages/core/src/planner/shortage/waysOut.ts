@@ -321,7 +321,9 @@ function* purchases(job: Job, k: number, quantity: number): Generator<Change> {
   const { upright } = waysOf(piece, { paper, turned: 0 });
   const exact = upright ? [piece.width, piece.height] : [piece.height, piece.width];
   const own = [exact.map((t) => Math.ceil(t / whole) * whole), exact];
-  const sizes = common.some(holds) ? common : [...common, ...own];
+  // what it does not fit on need not be planned
+  const fitting = common.filter(holds);
+  const sizes = fitting.length ? fitting : own;
   const seen = new Set<string>();
   for (const [width, height] of sizes) {
     const key = `${width} ${height}`;
