@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import request from 'supertest';
 import { basisOf, derivePage, jobOfPage, planJob, readJob, type Basis, type CutPiece, type Plan } from '@temnex/core';
 import {
@@ -15,6 +15,9 @@ import { pages } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { DEMO_PAGE_ID, demoPage } from './demo/demo.ts';
 import { testServer, type TestServer } from './testing.ts';
+
+// a plan takes its seconds, and on a busy machine a few more
+jest.setTimeout(30_000);
 
 let server: TestServer;
 beforeAll(async () => {

@@ -96,8 +96,6 @@ function arithmetic(input: BuiltUpInput, table: Table): Arithmetic {
 
 const usual = (table: Table) =>
   table.unit === 'in' ? { overlap: '1/4', backing: '1' } : { overlap: '6', backing: '25' };
-/** Beyond what can be cut out of one sheet, nobody joins more than this. */
-const TOO_MANY = MOST;
 
 /** A large sheet from small ones: how many it takes, how the last is cut, the strips behind the joins, and what is left over. */
 export const builtUp: Recipe<'built-up', BuiltUpInput> = {
@@ -183,7 +181,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
         return { n: 1, patch, last: patch, whole };
       }
       const needed = Math.max(1, Math.ceil((whole - overlap) / (patch - overlap)));
-      if (n > TOO_MANY) own('too-many', path, patch, whole);
+      if (n > MOST) own('too-many', path, patch, whole);
       else if (n < needed) {
         own('not-enough', axis.count, n * patch - (n - 1) * overlap, whole);
         if (needed <= MOST) offers.push({ path: axis.count, count: needed });
