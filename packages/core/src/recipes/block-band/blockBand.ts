@@ -125,7 +125,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     const open = blocks.filter((b) => b.width === undefined).length;
     return [
       { kind: 'choice', path: ['run'], group: BAND, value: run, options: RUNS },
-      lengthField(LONG, band.long),
+      lengthField(LONG, band.long, { ifEmpty: 'by-rule' }),
       lengthField(HIGH, band.high, { ifEmpty: 'refused' }),
       ...blocks.flatMap(({ width, share }, i): Field[] => [
         lengthField(widthAt(i), width, { ifEmpty: 'by-rule' }),

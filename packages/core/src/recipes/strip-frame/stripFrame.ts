@@ -230,7 +230,8 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
     const out = input.sits === 'outside' ? w : 0;
     const photo = rect(out, out, near(along(PHOTO!, 'width')), near(along(PHOTO!, 'height')));
     const boxes = edgesOf(input, photo, w);
-    const least = Math.min(...EDGES.map((edge) => Math.max(boxes[edge].width, boxes[edge].height)));
+    const lengthOfEdge = (edge: Edge) => (edge === 'left' || edge === 'right' ? boxes[edge].height : boxes[edge].width);
+    const least = Math.min(...EDGES.map(lengthOfEdge));
     if (least <= (input.corners === 'mitred' ? 2 * w : 0))
       return refused([{ code: 'own', why: 'strip-too-wide', path: WIDTH, lengths: [w] }]);
     const cut = Object.fromEntries(
