@@ -3,7 +3,8 @@ import request from 'supertest';
 import { seededRandom } from '@temnex/core';
 import { ROUTES, drawerSchema, habitsRecordSchema, pageRecordSchema, pageSummarySchema } from '@temnex/contract';
 import { z } from 'zod';
-import { DEMO_PAGE_ID, demoPage, demoPapers, demoStock } from './demo/demo.ts';
+import { demoPapers, demoStock } from './demo/demoDrawer.ts';
+import { DEMO_PAGE_ID, demoPage } from './demo/demoPages.ts';
 
 /*
  * Asks every route for things it should not be asked for: bodies that were right once, with something in them changed, missing,

@@ -8,7 +8,7 @@ import Sqlite from 'better-sqlite3';
 import { createApplication } from './application.ts';
 import { openDatabase } from './database/database.ts';
 import { cuttings, movements, pages, stock } from './database/schema.ts';
-import { demoPage } from './demo/demo.ts';
+import { demoPage } from './demo/demoPages.ts';
 import { PagesService } from './pages/pages.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));

@@ -5,7 +5,8 @@ import { planJob, readJob } from '@temnex/core';
 import type { CuttingRecord, PageRecord, PlanRecord } from '@temnex/contract';
 import { createApplication } from './application.ts';
 import { PlansService } from './plans/plans.service.ts';
-import { DEMO_PAGE_ID, demoPapers } from './demo/demo.ts';
+import { demoPapers } from './demo/demoDrawer.ts';
+import { DEMO_PAGE_ID } from './demo/demoPages.ts';
 
 /*
  * Saves, cuts, takes back and counts, all at once over and over, and says what was answered, until it is killed. Started by

@@ -4,7 +4,7 @@ import request from 'supertest';
 import type { DrawerRecord, PageSummary, Removed } from '@temnex/contract';
 import { pages, stock } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
-import { DEMO_PAGE_ID, demoPage } from './demo/demo.ts';
+import { DEMO_PAGE_ID, demoPage } from './demo/demoPages.ts';
 import { testServer, type TestServer } from './testing.ts';
 
 let server: TestServer;

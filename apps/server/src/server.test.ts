@@ -13,7 +13,7 @@ import {
 import { NAMES } from '@temnex/words';
 import { pages } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
-import { DEMO_PAGE_ID, demoPage } from './demo/demo.ts';
+import { DEMO_PAGE_ID, demoPage } from './demo/demoPages.ts';
 import { testServer, type TestServer } from './testing.ts';
 
 // a plan takes its seconds, and on a busy machine a few more

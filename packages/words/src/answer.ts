@@ -9,6 +9,7 @@ import {
   type Blank,
   type Exact,
   type Laid,
+  type Layer,
   type Plan,
   type RecipeId,
   type Size,
@@ -157,30 +158,49 @@ const marksOn = (laid: Laid, named: (blank: Blank) => string, text: (length: Tic
     ),
   );
 
-/** Where to pencil on what several alike lie on: all in one line, from one edge. */
-export function marksWords(laid: Laid, voice: Voice): string[] {
-  return laid.blanks
-    .filter((blank) => blank.quantity > 1)
-    .flatMap((blank) => {
-      const alike = laid.layers.filter((layer) => layer.blank === blank.key && layer.turned === undefined);
-      if (alike.length < 2) return [];
-      const level = alike.every((layer) => layer.box.y === alike[0]!.box.y);
-      const at = alike.map(({ box }) => figure(level ? box.x : box.y, voice));
-      return [`pencil where they begin, from the ${level ? 'left' : 'bottom'}: ${at.join(', ')}`];
+type Axis = 'x' | 'y';
+const EDGE: Readonly<Record<Axis, string>> = { x: 'left', y: 'bottom' };
+
+/** Several of one kind that lie beside each other, and along which axes they do: ends, middles and beginnings that are all in line say nothing. */
+function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes: readonly Axis[] }[] {
+  const kinds = new Map<string, Layer[]>();
+  // what is turned says its place by itself
+  for (const layer of laid.layers)
+    if (layer.turned === undefined) kinds.set(layer.role, [...(kinds.get(layer.role) ?? []), layer]);
+  const holds = ({ box: a }: Layer, { box: b }: Layer) =>
+    a.x <= b.x && a.y <= b.y && a.x + a.width >= b.x + b.width && a.y + a.height >= b.y + b.height;
+  return [...kinds.values()]
+    .filter((layers) => layers.length > 1)
+    .filter((layers) => !layers.slice(1).some((one, i) => holds(one, layers[i]!) || holds(layers[i]!, one)))
+    .map((layers) => {
+      const inLine = (axis: Axis, share: 0 | 1 | 2) => {
+        const at = layers.map(({ box }) => 2 * box[axis] + share * box[axis === 'x' ? 'width' : 'height']);
+        return at.every((t) => Math.abs(t - at[0]!) <= 1);
+      };
+      const axes = (['x', 'y'] as const).filter((axis) => !([0, 1, 2] as const).some((share) => inLine(axis, share)));
+      return { layers, axes };
     });
 }
 
-/** Where each of several alike begins, counted from one edge of the whole. */
+/** Where to pencil what lies side by side: all in one line, from one end of it. */
+export const marksWords = (laid: Laid, voice: Voice): string[] =>
+  besides(laid).flatMap(({ layers, axes }) =>
+    axes.map((axis) => {
+      const at = [...new Set(layers.map(({ box }) => box[axis]))].sort((a, b) => a - b);
+      const end = axis === 'x' ? 'its left end' : 'its lower end';
+      return `pencil where they begin, from ${end}: ${at.map((t) => figure(t, voice)).join(', ')}`;
+    }),
+  );
+
+/** Where each of several begins, counted from one edge of the whole. */
 function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
   const words = recipeWords(recipe);
-  return laid.blanks
-    .filter((blank) => blank.quantity > 1)
-    .flatMap((blank) => {
-      const alike = laid.layers.filter((layer) => layer.blank === blank.key);
-      const level = alike.every((layer) => layer.box.y === alike[0]!.box.y);
-      return alike.map(({ role, n, box }) => ({
-        name: `${words.part(role, n, words.item(1))} begins, from the ${level ? 'left' : 'bottom'}`,
-        at: box[level ? 'x' : 'y'] ? text(box[level ? 'x' : 'y']) : '0',
-      }));
-    });
+  return besides(laid).flatMap(({ layers, axes }) =>
+    layers.flatMap(({ role, n, box }) =>
+      axes.map((axis) => ({
+        name: `${words.part(role, n, words.item(1))} begins, from the ${EDGE[axis]}`,
+        at: box[axis] ? text(box[axis]) : '0',
+      })),
+    ),
+  );
 }

@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { DemoService } from '../demo/demo.service.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
-import { demoPage } from '../demo/demo.ts';
+import { demoPage } from '../demo/demoPages.ts';
 import { openDatabase, takeIn, type OpenDatabase } from './database.ts';
 import { cuttings, movements, pages, papers, plans, stock } from './schema.ts';
 import { DATABASE_STEPS, DATABASE_VERSION } from './steps.ts';

@@ -6,7 +6,8 @@ import { once } from '../database/once.ts';
 import { cuttings, movements, pages, papers, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
-import { demoPages, demoPapers, demoStock } from './demo.ts';
+import { demoPapers, demoStock } from './demoDrawer.ts';
+import { demoPages } from './demoPages.ts';
 
 /** The example: its pages and a drawer of its own, put in and taken out as one. */
 @Injectable()

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { USUAL_HABITS, derivePage, jobOfPage, pageSchema, planJob, readJob, verifyPlan } from '@temnex/core';
-import { demoPages, demoPapers, demoStock } from './demo.ts';
+import { demoPapers, demoStock } from './demoDrawer.ts';
+import { demoPages } from './demoPages.ts';
 
 const drawer = { papers: demoPapers(), stock: demoStock() };
 

@@ -2,7 +2,7 @@ export { alikeTogether, evenSeams, partedAgain, patchesOf, type Patch, type Seam
 export { cornersGone, edgeThere, paperIn, type CornerName, type Spot } from './oddPaper.ts';
 export { areaWithin, crossesItself, type Point } from './polygon.ts';
 export type { Finish, PencilMark } from './finish.ts';
-export { EDGES, fitsIn, rect, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
+export { EDGES, fitsIn, pastEdges, rect, shifted, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
 export {
   boundsOf,
   circle,

@@ -1,27 +1,8 @@
-import {
-  MARKS,
-  ZERO,
-  parseLength,
-  roundToMark,
-  ticks,
-  type LengthProblem,
-  type Mark,
-  type Ticks,
-} from '../length/index.ts';
-import {
-  alikeTogether,
-  moved,
-  patchesOf,
-  rect,
-  type Edge,
-  type Patch,
-  type Rect,
-  type Size,
-} from '../geometry/index.ts';
+import { MARKS, ZERO, parseLength, ticks, type LengthProblem, type Mark, type Ticks } from '../length/index.ts';
+import { moved, pastEdges, rect, shifted, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import {
   recipeOf,
   samePath,
-  type Blank,
   type FieldPath,
   type Laid,
   type Layer,
@@ -35,9 +16,9 @@ import {
   type Table,
 } from '../recipes/index.ts';
 import type { Item, Page, Wish } from './document.ts';
+import { PLAIN_NAMES, partId, piecesOf, type Namer, type PieceToCut, type Seam } from './pieces.ts';
 import { followedText, sizeFollowed, withFollowed, type Followed } from './follows.ts';
 import { placeAlong, type Axis } from './place.ts';
-import { seamsOf } from './seams.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
 export interface Part
@@ -50,22 +31,6 @@ export interface Part
   /** The piece that it is cut as; null where there is nothing to cut (a print). */
   readonly piece: string | null;
   readonly wish: Wish | null;
-}
-
-/** A piece of paper to cut, its size on the cutter's mark. */
-export interface PieceToCut extends Omit<Blank, 'key'> {
-  /** `item/blank`, and which part it is of one that is made of several. */
-  readonly id: string;
-  readonly item: string;
-  readonly blank: string;
-  readonly name: string;
-  readonly wish: Wish | null;
-  /** Longer by so much, both ways, than it will be: trimmed in place. */
-  readonly over: Ticks;
-  /** The layers that it makes, bottom to top, by their ids. */
-  readonly parts: readonly string[];
-  /** It is one part of a piece that is made of several: that piece's size. */
-  readonly patchOf: Size | null;
 }
 
 export type PageProblem = {
@@ -111,7 +76,7 @@ export interface DerivedPage {
   readonly height: Ticks;
   readonly mark: Mark;
   /** Of a spread: from where to where its two pages meet. */
-  readonly seam: { readonly x: Ticks; readonly width: Ticks } | null;
+  readonly seam: Seam | null;
   readonly items: ReadonlyMap<string, DerivedItem>;
   /** Bottom to top. */
   readonly parts: readonly Part[];
@@ -119,24 +84,6 @@ export interface DerivedPage {
   readonly problems: readonly PageProblem[];
   readonly suggestions: readonly PageSuggestion[];
 }
-
-/** How layers and pieces are called that have no name of their own. The core has no words: they are passed in. */
-export interface Namer {
-  part(recipe: RecipeId, role: string, n: number, item: string): string;
-  piece(recipe: RecipeId, role: string, n: number, item: string): string;
-  /** A part, of so many unlike ones, of a piece of this name. */
-  patch(piece: string, n: number, of: number): string;
-}
-const plainName = (_recipe: RecipeId, role: string, n: number, item: string): string => `${item} ${role} ${n}`;
-export const PLAIN_NAMES: Namer = {
-  part: plainName,
-  piece: plainName,
-  patch: (piece, n) => `${piece} part ${n}`,
-};
-
-export const pieceId = (item: string, blank: string): string => `${item}/${blank}`;
-const patchId = (piece: string, n: number): string => `${piece} part ${n}`;
-const partId = (item: string, layer: string): string => `${item}/${layer}`;
 
 /** The ground of a page in ticks; problems name the field. */
 function groundOf({ ground, unit }: Page): {
@@ -327,9 +274,6 @@ const fieldProblem = (item: string, path: FieldPath, problem: LengthProblem): Pa
   offers: [],
 });
 
-const shifted = (box: Rect, by: { readonly x: number; readonly y: number }): Rect =>
-  rect(box.x + by.x, box.y + by.y, box.width, box.height);
-
 function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null): Part {
   const { key, role, n, opaque, group, sized, entry, shape, blank } = layer;
   const part: Part = {
@@ -355,90 +299,8 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
   return layer.turned === undefined ? part : { ...part, turned: layer.turned };
 }
 
-type Seam = DerivedPage['seam'];
-
-/**
- * What is cut for a blank: one kind of piece; the parts of one that is made of several; of one that lies over the seam of a spread,
- * a part for each page.
- */
-function piecesOf(
-  blank: Blank,
-  item: Item,
-  laid: Laid,
-  over: Ticks,
-  names: Namer,
-  { unit, mark }: Table,
-  origin: Rect,
-  seam: Seam,
-): PieceToCut[] {
-  const { key, role, n, quantity, off, shape, marks, finish, yields } = blank;
-  const layers = laid.layers.filter((layer) => layer.blank === key);
-  const parts = layers.map((layer) => partId(item.id, layer.key));
-  const wish = item.wishes[key] ?? null;
-  const whole: PieceToCut = {
-    id: pieceId(item.id, key),
-    item: item.id,
-    blank: key,
-    name: item.names[key] ?? names.piece(item.recipe, role, n, item.name),
-    wish,
-    width: over ? ticks(blank.width + over) : blank.width,
-    height: over ? ticks(blank.height + over) : blank.height,
-    ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
-  };
-  // what is shaped or worked on by hand is cut whole
-  if (shape || finish.some((f) => f.do !== 'trim')) return [whole];
-  const inParts = (patches: readonly Patch[], kept: Wish | null): PieceToCut[] =>
-    patches.map((patch, i) => ({
-      ...whole,
-      id: patchId(whole.id, i + 1),
-      name: names.patch(whole.name, i + 1, patches.length),
-      ...{ width: patch.width, height: patch.height, quantity: patch.quantity },
-      ...{ wish: kept, off: { width: ZERO, height: ZERO }, marks: [], yields: [] },
-      patchOf: { width: whole.width, height: whole.height },
-    }));
-  const seams = seamsOf(wish, unit);
-  if (wish && seams) {
-    const patches = patchesOf(whole, seams).map((patch) => ({ ...patch, quantity: quantity * patch.quantity }));
-    return inParts(patches, withoutPlace(wish));
-  }
-  const trim = finish.find((f) => f.do === 'trim');
-  const laidOver = seam ? layers.map(({ box }) => halvesOf(shifted(box, origin), whole, seam, mark, trim?.left)) : [];
-  const halves = laidOver.flatMap((found) => found ?? []);
-  if (!halves.length) return [whole];
-  if (trim && halves.length === 2) {
-    const each = halves.map((size) => ({ ...size, quantity: 1 }));
-    const [left, right] = inParts(each, wish && withoutPlace(wish));
-    return [
-      { ...left!, finish: [{ ...trim, right: ZERO }] },
-      { ...right!, finish: [{ ...trim, left: ZERO }] },
-    ];
-  }
-  const uncut = laidOver.filter((found) => found === null).length;
-  return [
-    ...(uncut ? [{ ...whole, quantity: uncut }] : []),
-    ...inParts(alikeTogether(halves), wish && withoutPlace(wish)),
-  ];
-}
-
-const withoutPlace = ({ from: _place, ...anywhere }: Wish): Wish => anywhere;
-
-/** What of a layer lies on each page of a spread, as it is cut; null where it lies on one. */
-function halvesOf(box: Rect, piece: Size, seam: NonNullable<Seam>, mark: Mark, trimmed: Ticks = ZERO): Size[] | null {
-  const [left, right] = [seam.x - box.x + trimmed, box.x + box.width - seam.x - seam.width];
-  if (left <= 0 || right <= 0) return null;
-  const first = roundToMark(ticks(left), mark, 'nearest');
-  // what was cut too long on purpose is so at its outer ends
-  const second = ticks(piece.width - first - (seam.width ? roundToMark(seam.width, mark, 'nearest') : 0));
-  return [first, second].filter((width) => width > 0).map((width) => ({ width: ticks(width), height: piece.height }));
-}
-
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {
-  const past: Readonly<Record<Edge, number>> = {
-    left: -box.x,
-    right: box.x + box.width - page.width,
-    top: box.y + box.height - page.height,
-    bottom: -box.y,
-  };
+  const past = pastEdges(box, page);
   const edges = (Object.keys(past) as Edge[]).filter((edge) => past[edge] > 0);
   if (!edges.length) return [];
   return [{ item, suggestion: { code: 'overhang', edges, by: ticks(Math.max(...edges.map((e) => past[e]))) } }];

@@ -15,9 +15,10 @@ import {
   type RecipeId,
   type Table,
 } from '../recipes/index.ts';
-import type { DerivedItem, DerivedPage, Part, PieceToCut } from './derive.ts';
+import type { DerivedItem, DerivedPage, Part } from './derive.ts';
 import { followedText, following, sizeFollowed, withInput } from './follows.ts';
 import { newItem, type Follow, type Item, type Page, type Place, type Wish } from './document.ts';
+import type { PieceToCut } from './pieces.ts';
 import { distanceFrom, type Axis } from './place.ts';
 
 /* Changes to a page, each from one whole document to the next, so that undo is the document before. */

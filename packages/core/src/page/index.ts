@@ -17,17 +17,14 @@ export {
 } from './document.ts';
 export { PAGE_STEPS, migratePage, piecesOfParts } from './migrate.ts';
 export {
-  PLAIN_NAMES,
   derivePage,
-  pieceId,
   type DerivedItem,
   type DerivedPage,
-  type Namer,
   type PageProblem,
   type PageSuggestion,
   type Part,
-  type PieceToCut,
 } from './derive.ts';
+export { PLAIN_NAMES, pieceId, type Namer, type PieceToCut } from './pieces.ts';
 export { fromPattern, type Ground, type Misfit } from './pattern.ts';
 export { markOf, marksOf, type CornerMark } from './marks.ts';
 export { seamsOf } from './seams.ts';

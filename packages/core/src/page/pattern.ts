@@ -1,8 +1,9 @@
-import { lengthNamed, ticks, type Ticks, type Unit } from '../length/index.ts';
-import type { Edge } from '../geometry/index.ts';
-import { recipeOf, setField } from '../recipes/index.ts';
-import { derivePage, type DerivedPage, type Namer, type PageProblem } from './derive.ts';
+import { ticks, type Ticks, type Unit } from '../length/index.ts';
+import { EDGES, pastEdges, type Edge } from '../geometry/index.ts';
+import { inputNamed, recipeOf, setField } from '../recipes/index.ts';
+import { derivePage, type DerivedPage, type PageProblem } from './derive.ts';
 import { inOtherUnit, type Item, type Page } from './document.ts';
+import type { Namer } from './pieces.ts';
 
 /*
  * A page as a pattern for others: the same items on a page of another size. What lies beneath everything goes along with the page, by
@@ -24,7 +25,10 @@ export type Misfit =
   /** A part that reaches over edges of the page, and by how much at the most. */
   | { readonly item: string; readonly part: string; readonly edges: readonly Edge[]; readonly by: Ticks };
 
-/** A page begun from another, and what of it does not fit. Papers and what was cut first stay behind where the sizes are not the same. */
+/**
+ * A page begun from another, and what of it does not fit. Which paper each piece is of goes along; places on a sheet, what was made of
+ * several, copies and spares are that page's own.
+ */
 export function fromPattern(
   pattern: Page,
   name: string,
@@ -33,6 +37,8 @@ export function fromPattern(
 ): { readonly page: Page; readonly misfits: readonly Misfit[] } {
   const before = derivePage(pattern, names);
   const { pattern: _is, ...document } = inOtherUnit(pattern, ground.unit);
+  const meant = (item: Item, input: unknown): unknown =>
+    ground.unit === pattern.unit ? input : inputNamed(item.recipe, input, pattern.unit);
   const page: Page = {
     ...document,
     name: name.slice(0, 120),
@@ -42,7 +48,7 @@ export function fromPattern(
     },
     items: pattern.items.map((item, i) => ({
       ...document.items[i]!,
-      input: named(item, loosened(item, before), pattern.unit, ground.unit),
+      input: meant(item, loosened(item, before)),
       on: onOf(item.on, ground.seam !== null),
       wishes: Object.fromEntries(
         Object.entries(item.wishes).map(([blank, { from: _from, built: _built, ...wish }]) => [blank, wish]),
@@ -69,36 +75,13 @@ function loosened(item: Item, before: DerivedPage): unknown {
   }, here.input);
 }
 
-/** The same input, its bare lengths in the unit that they were typed in. */
-function named(item: Item, input: unknown, from: Unit, to: Unit): unknown {
-  if (from === to) return input;
-  const recipe = recipeOf(item.recipe);
-  return recipe
-    .fields(input)
-    .reduce(
-      (next, f) =>
-        f.kind === 'length' && f.value !== undefined ? recipe.put(next, f.path, lengthNamed(f.value, from)) : next,
-      input,
-    );
-}
-
 function misfitsOf(page: DerivedPage, before: DerivedPage): Misfit[] {
   const over = page.parts.flatMap((part): Misfit[] => {
-    const past: Readonly<Record<Edge, number>> = {
-      left: -part.x,
-      right: part.x + part.width - page.width,
-      top: part.y + part.height - page.height,
-      bottom: -part.y,
-    };
+    const past = pastEdges(part, page);
     // what hung over an edge before does so on purpose
     const was = before.parts.find((p) => p.id === part.id);
-    const hung: Readonly<Record<Edge, boolean>> = {
-      left: Boolean(was && was.x < 0),
-      right: Boolean(was && was.x + was.width > before.width),
-      top: Boolean(was && was.y + was.height > before.height),
-      bottom: Boolean(was && was.y < 0),
-    };
-    const edges = (Object.keys(past) as Edge[]).filter((edge) => past[edge] > 0 && !hung[edge]);
+    const hung = was && pastEdges(was, before);
+    const edges = EDGES.filter((edge) => past[edge] > 0 && !(hung && hung[edge] > 0));
     const by = ticks(Math.max(0, ...edges.map((edge) => past[edge])));
     return edges.length ? [{ item: part.item, part: part.name, edges, by }] : [];
   });

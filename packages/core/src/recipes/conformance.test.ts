@@ -172,8 +172,19 @@ describe.each(RECIPE_IDS)('%s', (id) => {
         const read = parseLength(f.value, 'in', { allow: 'negative' });
         return read.ok ? recipe.put(next, f.path, `${exactText(read.value.ticks, 'mm')} mm`) : next;
       }, input);
-      const other = solved(recipe.solve(twin, metric));
-      expect(Math.abs(other.laid.size.width - result.laid.size.width)).toBeLessThanOrEqual(table.mark.step * 8);
+      const other = recipe.solve(twin, metric);
+      if (other.status === 'refused') {
+        // what just holds on one mark may just not hold on the other
+        const [a = 0, b = 0] = other.problems.flatMap((p) => (p.code === 'own' ? p.lengths : []));
+        expect({ problems: other.problems.map((p) => p.code), by: Math.abs(a - b) < table.mark.step }).toEqual({
+          ...{ problems: ['own'], by: true },
+        });
+        continue;
+      }
+      // a long strip that hangs aslant reaches further by many times what its width was rounded by
+      const turned = result.laid.layers.some((l) => l.turned !== undefined);
+      const off = Math.abs(other.laid.size.width - result.laid.size.width);
+      if (!turned && off > table.mark.step * 8) throw new Error(JSON.stringify({ off, input, twin }));
       expect(other.laid.layers.map((l) => l.key)).toEqual(result.laid.layers.map((l) => l.key));
     }
   });

@@ -23,6 +23,12 @@ const given = (recipe: RecipeId, input: unknown): string =>
     .filter((said) => !PLAIN.includes(said))
     .join(', ');
 
+test('sheets that it is to come from keep the unit of their line', () => {
+  expect(hear('seven 2 1/2 x 6 strips from 6 x 6 sheets')?.sheet).toEqual({ width: '6', height: '6' });
+  expect(hear('7 strips 60 mm x 150 mm from 152 x 152 sheets')?.sheet).toEqual({ width: '152 mm', height: '152 mm' });
+  expect(hear('mat 1/8 around 4 x 6')?.sheet).toBeNull();
+});
+
 const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [
   ['mat 1/8 around 4 x 6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
   [

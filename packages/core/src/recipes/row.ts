@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
+  lengthOf,
   lengthText,
   parseLength,
   roundExact,
@@ -77,6 +78,13 @@ export function countOf(input: RowInput, table: Table, axis: RowAxis): number | 
   const across = read(input.row.across) ?? (input.spread === 'room' ? table.room[axis] - 2 * margin : null);
   if (width === null || gap === null || across === null || width + gap <= 0) return null;
   return Math.max(0, Math.min(MOST_IN_ROW, Math.floor((across + gap) / (width + gap))));
+}
+
+/** What a row is that nobody has said anything of: five over the room, three where there is little of it. */
+export function usualRow({ unit, room }: Table): { count: number; gap: string; margin: string } {
+  const small = room.width < lengthOf('4', 'in');
+  const [gap, margin] = unit === 'in' ? (small ? ['1/8', '1/8'] : ['1/4', '1/2']) : small ? ['3', '3'] : ['6', '12'];
+  return { count: small ? 3 : 5, gap: gap!, margin: margin! };
 }
 
 /** Gives what is said of a row, and its lines of arithmetic. */

@@ -1,4 +1,4 @@
-import { unitOfLine } from '../length/index.ts';
+import { lengthNamed, unitOfLine } from '../length/index.ts';
 import { hear, sizeAt, tokensOf } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
@@ -19,6 +19,7 @@ export interface SaidLine {
 export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
   const unit = unitOfLine(line, table.unit);
   const tokens = tokensOf(line);
+  const named = (text: string) => (unit === table.unit ? text : String(lengthNamed(text, unit)));
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
@@ -36,7 +37,8 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
     // of two that know as much of it, one that can be
     const can = said.ok && recipe.solve(said.input, table).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
-    const sheet = heard.ok ? sizeAt(heard.heard, 'sheet') : null;
+    const from = heard.ok ? sizeAt(heard.heard, 'sheet') : null;
+    const sheet = from && { width: named(from.width), height: named(from.height) };
     if (!best || rank > best.rank) best = { recipe: id, said, sheet, rank };
   }
   return best && { recipe: best.recipe, said: best.said, sheet: best.sheet };

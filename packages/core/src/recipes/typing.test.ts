@@ -124,7 +124,7 @@ const CASES: ReadonlyArray<readonly [name: string, recipe: RecipeId, input: unkn
       ],
     },
     `
-      edge shaved: -edge whole, +edge shaved, +shave.reveal.style even, +shave.reveal.all 1/8 in
+      edge shaved: -edge whole, +edge shaved, +shave.reveal.style even
       edge emptied: nothing
       panels.0.reveal.style two: -panels.0.reveal.style even, -panels.0.reveal.all 3/8, +panels.0.reveal.style two, +panels.0.reveal.across 3/8, +panels.0.reveal.upDown 3/8
       panels.0.reveal.style footer: -panels.0.reveal.style even, -panels.0.reveal.all 3/8, +panels.0.reveal.style footer, +panels.0.reveal.sides 3/8, +panels.0.reveal.bottom 3/8

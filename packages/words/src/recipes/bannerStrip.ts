@@ -1,4 +1,4 @@
-import { rowOffer, type RecipeWords } from './words.ts';
+import { named, rowOffer, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   width: 'width',
@@ -41,10 +41,8 @@ export const bannerStrip: RecipeWords = {
   title: 'Banners',
   asks: 'how many fit, how wide they come out, where the notch begins',
   item: (n) => (n === 1 ? 'banners' : `banners ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
-  group: ([group]) => GROUPS[String(group)] ?? String(group),
+  ...named(FIELDS, OPTIONS, GROUPS),
   option: (path, option) => (path[0] === 'hang' && option === 'slant' ? 'a slanted line' : (OPTIONS[option] ?? option)),
-  entry: () => '',
   part: (_role, n, item) => `${item}, no. ${n}`,
   piece: (_role, n, item) => (n === 1 ? item : `${item}, no. ${n}`),
   offer: (path, value, say) => rowOffer(path, value, say, 'banners'),

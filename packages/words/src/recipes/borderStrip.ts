@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   long: 'length',
@@ -23,10 +23,8 @@ export const borderStrip: RecipeWords = {
   title: 'Border strip',
   asks: 'how many whole repeats fit, where to begin so that both ends match',
   item: (n) => (n === 1 ? 'border strip' : `border strip ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
+  ...named(FIELDS, OPTIONS, {}),
   group: ([group]) => GROUPS[String(group)] ?? 'the panel',
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
   part: (role, _n, item) => `${item}, ${role}`,
   piece: (role, _n, item) => `${item}, ${role}`,
   reason: (why, [a = 0, b = 0], _where, say) => {

@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   across: 'in a row',
@@ -20,10 +20,7 @@ export const builtUp: RecipeWords = {
   title: 'Built-up sheet',
   asks: 'how many small sheets it takes, how the last is cut, what is left over',
   item: (n) => (n === 1 ? 'built-up sheet' : `built-up sheet ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
-  group: ([group]) => GROUPS[String(group)] ?? String(group),
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
+  ...named(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) => (role === 'backing' ? `backing strip ${n} of ${item}` : `${item}, patch ${n}`),
   piece: (role, n, item) =>
     role === 'backing' ? `backing strip of ${item}${KINDS[n - 1] ?? ''}` : `patch of ${item}${KINDS[n - 1] ?? ''}`,

@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   along: 'along the',
@@ -14,10 +14,8 @@ export const halfBase: RecipeWords = {
   title: 'Half and half',
   asks: 'how far each paper reaches, how much is left of the sheets',
   item: (n) => (n === 1 ? 'halves' : `halves ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
+  ...named(FIELDS, OPTIONS, {}),
   group: ([group]) => (group === 'beneath' ? 'the lower paper' : group === undefined ? 'the two' : 'the upper paper'),
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
   part: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
   piece: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
   reason: (_why, [a = 0], _where, say) => `That reaches further than the ${say(a)} there are`,

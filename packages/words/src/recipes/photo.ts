@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   border: 'white border',
@@ -23,10 +23,7 @@ export const photo: RecipeWords = {
   title: 'A print',
   asks: 'its printed border counted in or out, what another size would lose',
   item: (n) => `print ${n}`,
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
-  group: ([group]) => GROUPS[String(group)] ?? String(group),
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
+  ...named(FIELDS, OPTIONS, GROUPS),
   part: (_role, _n, item) => item,
   piece: (_role, _n, item) => item,
   reason: (why, [border, most], where, say) =>

@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = { corners: 'corners', sits: 'it lies', stock: 'length to cut from' };
 const OPTIONS: Readonly<Record<string, string>> = {
@@ -22,10 +22,7 @@ export const stripFrame: RecipeWords = {
   title: 'Strip frame',
   asks: 'how long each edge is, how many come from one strip, how many strips',
   item: (n) => (n === 1 ? 'strip frame' : `strip frame ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
-  group: ([group]) => GROUPS[String(group)] ?? String(group),
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
+  ...named(FIELDS, OPTIONS, GROUPS),
   part: (role, _n, item) => (role === 'print' ? `photo in ${item}` : `${item}, ${role}`),
   piece: (role, _n, item) => `${item}, ${role}`,
   reason: (why, [a = 0, b = 0], _where, say) =>

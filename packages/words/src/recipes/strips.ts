@@ -1,4 +1,4 @@
-import { rowOffer, type RecipeWords } from './words.ts';
+import { named, rowOffer, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   run: 'they run',
@@ -39,10 +39,7 @@ export const strips: RecipeWords = {
   title: 'Strips',
   asks: 'how many fit, how wide they come out, how long each is cut',
   item: (n) => (n === 1 ? 'strips' : `strips ${n}`),
-  field: (path) => FIELDS[String(path.at(-1))] ?? String(path.at(-1)),
-  group: ([group]) => GROUPS[String(group)] ?? String(group),
-  option: (_path, option) => OPTIONS[option] ?? option,
-  entry: () => '',
+  ...named(FIELDS, OPTIONS, GROUPS),
   part: (_role, n, item) => `${item}, no. ${n}`,
   piece: (_role, n, item) => (n === 1 ? item : `${item}, no. ${n}`),
   offer: (path, value, say) => rowOffer(path, value, say, 'strips'),

@@ -1,5 +1,17 @@
 import type { FieldPath, Finish, Ticks } from '@temnex/core';
 
+/** The names of fields, options and groups of a recipe that has one for each, whatever they belong to: what is not named is called as it is written. */
+export const named = (
+  fields: Readonly<Record<string, string>>,
+  options: Readonly<Record<string, string>>,
+  groups: Readonly<Record<string, string>>,
+): Pick<RecipeWords, 'field' | 'option' | 'group' | 'entry'> => ({
+  field: (path) => fields[String(path.at(-1))] ?? String(path.at(-1)),
+  option: (_path, option) => options[option] ?? option,
+  group: ([group]) => groups[String(group)] ?? String(group),
+  entry: () => '',
+});
+
 /** Says a length at the mark. */
 export type Say = (length: Ticks | number) => string;
 

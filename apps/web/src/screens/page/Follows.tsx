@@ -62,6 +62,12 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
   const axis = wanted.axis ?? (field.path.at(-1) === 'height' ? 'height' : 'width');
   const by = wanted.by ?? '0';
   const [host, layer] = of.id.split('/') as [string, string | undefined];
+  const follow: Follow = {
+    ...{ path: [...field.path], of: host, axis, by },
+    ...(layer === undefined ? {} : { layer }),
+  };
+  const next = followLength(page, derived, id, follow);
+  const already = follows.some((f) => samePath(f.path, field.path));
   const nameOf = ({ of: item, layer: key }: Follow) => {
     const found = derived.items.get(item);
     return (
@@ -116,19 +122,10 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
           onCommit={(text) => setWanted({ ...wanted, by: text })}
           width="4.5rem"
         />
-        <Quiet
-          onPress={() =>
-            change(
-              followLength(page, derived, id, {
-                ...{ path: [...field.path], of: host, axis, by },
-                ...(layer === undefined ? {} : { layer }),
-              }),
-            )
-          }
-          isDisabled={follows.some((f) => samePath(f.path, field.path))}
-        >
+        <Quiet onPress={() => change(next)} isDisabled={already || next === page}>
           Follow it
         </Quiet>
+        {!already && next === page ? <span role="status">Nothing would be left of it.</span> : null}
       </Fields>
     </Box>
   );

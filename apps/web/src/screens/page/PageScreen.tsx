@@ -139,7 +139,7 @@ export function PageScreen() {
           open={placing}
           setOpen={setPlacing}
         />
-        <Follows page={page} derived={derived} here={item} change={change} />
+        <Follows key={item.item.id} page={page} derived={derived} here={item} change={change} />
         <Row>
           {rows.across ? <Quiet onPress={() => change(rows.across!)}>Space evenly across</Quiet> : null}
           {rows.upDown ? <Quiet onPress={() => change(rows.upDown!)}>Space evenly up and down</Quiet> : null}

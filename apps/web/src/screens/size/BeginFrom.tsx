@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { fromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
-import { NAMES, figure, pageProblemWords } from '@temnex/words';
+import { MARKS, fromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
+import { NAMES, figure, pageProblemWords, type Voice } from '@temnex/words';
 import { useCreatePage, usePage } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -28,11 +28,7 @@ const Fields = styled.div`
 
 /** What of a pattern does not fit, in one sentence. */
 function misfitWords(misfit: Misfit, page: Page): string {
-  const inch = page.unit === 'in';
-  const voice = {
-    mark: inch ? { unit: 'in', step: 1524 } : { unit: 'mm', step: 960 },
-    figures: 'typeset',
-  } as Parameters<typeof figure>[1];
+  const voice: Voice = { mark: MARKS[page.mark], figures: 'typeset' };
   const nameOf = (id: string) => page.items.find((i) => i.id === id)?.name ?? id;
   if ('part' in misfit)
     return `${misfit.part} reaches ${figure(misfit.by, voice)} over the ${misfit.edges.join(' and ')} edge.`;

@@ -12,16 +12,9 @@ import {
   type RecipeId,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import {
-  constructionsMeant,
-  recipeProblemWords,
-  recipeWords,
-  saidBackWords,
-  saidWords,
-  stockLine,
-} from '@temnex/words';
+import { recipeWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
-import { fetchDrawer, fetchPage, useAddStock, useCreatePage, usePages } from '../../api/queries.ts';
+import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
@@ -40,8 +33,8 @@ import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
-import { Meant } from './Meant.tsx';
-import { SaidPicture } from './SaidPicture.tsx';
+import { understood } from './understood.tsx';
+import { usePutIn } from './usePutIn.ts';
 import { useSizing } from './useSizing.ts';
 
 /** Where one goes from here. */
@@ -90,7 +83,6 @@ const Foot = styled.div`
   gap: 0.6rem 0.9rem;
   margin-top: 0.9rem;
 `;
-const UNREADABLE = { ok: false, problem: { code: 'phrase-unreadable', text: '' } } as const;
 const Hint = styled.p`
   margin-top: 0.6rem;
   font-size: var(--s1);
@@ -107,8 +99,7 @@ export function SizeScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
   const [paper, setPaper] = useState('');
-  const [put, setPut] = useState<{ ok: boolean; says: string } | null>(null);
-  const addStock = useAddStock();
+  const { put, putIn } = usePutIn(made.table.unit);
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
@@ -134,36 +125,8 @@ export function SizeScreen() {
     [latest],
   );
   const { table, recipe } = made;
-  const voice = { mark: table.mark, figures: 'typeset' } as const;
   const words = recipeWords(recipe);
   const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
-
-  /** A line about paper goes into the drawer, where its paper is known. */
-  const putIn = async (line: string): Promise<boolean> => {
-    setPut(null);
-    try {
-      const { papers } = await fetchDrawer();
-      const { said, says } = stockLine(line, papers, table.unit) ?? {};
-      if (!said?.ok) return false;
-      if (!said.paper) {
-        setPut({
-          ok: false,
-          says: `There is no paper called ${said.paperWords} yet: put it in on Papers, where it gets its looks.`,
-        });
-        return false;
-      }
-      const { width, height, quantity, kind, outline } = said;
-      await addStock.mutateAsync({
-        ...{ paper: said.paper.id, unit: table.unit, width, height, quantity, kind },
-        ...(outline ? { outline } : {}),
-      });
-      setPut({ ok: true, says: `In the drawer: ${says}.` });
-      return true;
-    } catch (error) {
-      setPut({ ok: false, says: error instanceof Error ? error.message : 'Not put in.' });
-      return false;
-    }
-  };
 
   const putOnPage = async () => {
     setTrouble(null);
@@ -205,39 +168,7 @@ export function SizeScreen() {
             label="Say it in one line"
             example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
-            understand={(text) => {
-              if (!text.trim()) return null;
-              const heard = sayRecipe(text, table, newId);
-              if (!heard?.said.ok) {
-                const paperLine = stockLine(text, [], table.unit);
-                if (paperLine) {
-                  const { said, says } = paperLine;
-                  const named = said.ok && said.paperWords !== '';
-                  return {
-                    ok: named,
-                    says: said.ok ? (named ? `${says}: goes into the drawer.` : `${says}: which paper?`) : says,
-                  };
-                }
-                // without a number it is only said what one wants to make
-                const meant = constructionsMeant(text);
-                if (meant.length) {
-                  const { title, asks } = recipeWords(meant[0]!);
-                  const seen = <Meant ids={meant} table={table} choose={state.choose} />;
-                  return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
-                }
-                const why = heard?.said.ok === false ? heard.said : UNREADABLE;
-                return { ok: false, says: saidWords(why, voice) };
-              }
-              const { input } = heard.said;
-              const solved = recipeOf(heard.recipe).solve(input, table);
-              const but = solved.status === 'refused' ? solved.problems : [];
-              const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
-              return {
-                ok: true,
-                says: [saidBackWords(heard.recipe, input) + (why.length ? '.' : ''), ...why].join(' '),
-                seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
-              };
-            }}
+            understand={(text) => understood(text, table, state.choose)}
             onSay={(line) => {
               const sheet = sayRecipe(line, table, newId)?.sheet;
               if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);

@@ -11,17 +11,7 @@ import {
   type LengthText,
   type Ticks,
 } from '../../length/index.ts';
-import {
-  moved,
-  polygon,
-  rect,
-  rectangle,
-  whole,
-  type Finish,
-  type PencilMark,
-  type Rect,
-  type Shape,
-} from '../../geometry/index.ts';
+import { moved, rect, rectangle, type Rect } from '../../geometry/index.ts';
 import { lengthAt, sizeAt, type Heard } from '../../line/index.ts';
 import { fieldKey, lengthField, samePath, type ChoiceInput, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
@@ -43,8 +33,10 @@ import {
   rowKeys,
   rowSaid,
   rowStandsStill,
+  usualRow,
 } from '../row.ts';
 import { term } from '../sums.ts';
+import { ENDS, LONGER, endOf, finishOf, shapeOf } from './ends.ts';
 import { deepestSag, hungShapes, spotsOn, type Spot } from './hang.ts';
 
 /*
@@ -52,11 +44,8 @@ import { deepestSag, hungShapes, spotsOn, type Spot } from './hang.ts';
  * all as long, or ragged between two lengths; the row is level, or hangs from a slanted or sagging line (see hang.ts).
  */
 
-const ENDS = ['straight', 'notch', 'point', 'slant', 'mixed'] as const;
-const MIXED = ['notch', 'point', 'slant'] as const;
 const LINES = ['level', 'slant', 'curve'] as const;
 const LENGTHS = ['even', 'ragged'] as const;
-const LONGER = ['left', 'right'] as const;
 
 const bannerStripSchema = z.strictObject({
   strip: z.strictObject({ width: lengthText().optional(), length: lengthText() }),
@@ -118,54 +107,6 @@ function raggedLengths(count: number, shortest: Ticks, longest: Ticks, { mark }:
   });
 }
 
-/** The outline of a finished strip, its shaped end below. */
-type End = Pick<BannerStripInput['end'], 'longer'> & {
-  readonly shape: Exclude<BannerStripInput['end']['shape'], 'mixed'>;
-};
-const endOf = ({ shape, longer }: BannerStripInput['end'], i: number): End => ({
-  longer,
-  shape: shape === 'mixed' ? MIXED[i % MIXED.length]! : shape,
-});
-
-function shapeOf(w: number, length: number, depth: number, { shape, longer }: End): Shape | null {
-  const top = [
-    [w, length],
-    [0, length],
-  ] as const;
-  switch (shape) {
-    case 'straight':
-      return null;
-    case 'notch':
-      return whole(polygon([[0, 0], [Math.floor(w / 2), depth], [w, 0], ...top]));
-    case 'point':
-      return whole(polygon([[0, depth], [Math.floor(w / 2), 0], [w, depth], ...top]));
-    case 'slant':
-      return whole(polygon(longer === 'left' ? [[0, 0], [w, depth], ...top] : [[0, depth], [w, 0], ...top]));
-  }
-}
-
-function finishOf(
-  width: Ticks,
-  length: Ticks,
-  depth: Ticks,
-  { shape, longer }: End,
-): { finish: Finish[]; marks: PencilMark[] } {
-  const at = ticks(Math.floor(width / 2));
-  const middle: PencilMark = { kind: 'pencil', from: { x: at, y: ZERO }, to: { x: at, y: length } };
-  switch (shape) {
-    case 'straight':
-      return { finish: [], marks: [] };
-    case 'notch':
-    case 'point':
-      return { finish: [{ do: shape, edge: 'bottom', depth, at }], marks: [middle] };
-    case 'slant':
-      return {
-        finish: [{ do: 'slant', edge: 'bottom', depth, shorter: longer === 'left' ? 'right' : 'left' }],
-        marks: [],
-      };
-  }
-}
-
 /** Of a row that hangs, numbers stand by what they measure, with a leader. */
 function hungDims(spots: readonly Spot[], { width }: Rect, length: Ticks): Dim[] {
   const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
@@ -221,10 +162,8 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
 
   start: (table) => {
     const { unit, room, mark } = table;
-    const small = room.width < lengthOf('4', 'in');
-    const [gap, margin] = unit === 'in' ? (small ? ['1/8', '1/8'] : ['1/4', '1/2']) : small ? ['3', '3'] : ['6', '12'];
-    const count = small ? 3 : 5;
-    const width = (room.width - 2 * lengthOf(margin!, unit) - (count - 1) * lengthOf(gap!, unit)) / count;
+    const { count, gap, margin } = usualRow(table);
+    const width = (room.width - 2 * lengthOf(margin, unit) - (count - 1) * lengthOf(gap, unit)) / count;
     const length = Math.max(mark.step * 4, Math.min(room.height * 0.7, width * 2.2));
     return {
       strip: { length: exactText(roundToMark(ticks(Math.floor(length)), mark, 'down'), unit) },

@@ -1,4 +1,7 @@
-import { describe } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
+import { ROOMS } from '../../../testing/rooms.ts';
+import { told } from '../../../testing/told.ts';
+import { recipeOf } from '../index.ts';
 import { givesAll, type Given } from '../../../testing/goldens.ts';
 
 /* All that it gives, line by line; each was read and worked out by hand once. */
@@ -104,5 +107,13 @@ const GIVEN: readonly Given[] = [
   instead base, base 1: 12 x 12 at 0, 0`,
   ],
 ];
+
+test('shaved by what is usual in the unit of the page, until something is said', () => {
+  const solved = (room: 'page' | 'A4', shave: object) =>
+    told(recipeOf('base-panels').solve({ panels: [], shave }, ROOMS[room]), ROOMS[room].unit);
+  expect(solved('page', { reveal: { style: 'even' } })).toContain('shave.width = 11 3/4');
+  expect(solved('A4', { reveal: { style: 'even' } })).toContain('shave.width = 204');
+  expect(solved('A4', { reveal: { style: 'even' }, width: '200' })).toContain('shave.reveal.all = 5');
+});
 
 describe('base-panels', () => givesAll('base-panels', GIVEN));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZERO, lengthOf, ticks } from '../../length/index.ts';
-import { rect, type Finish, type Rect } from '../../geometry/index.ts';
+import { pastEdges, rect, shifted, type Edge, type Finish, type Rect } from '../../geometry/index.ts';
 import { lengthAt } from '../../line/index.ts';
 import { isUnder, samePath, type Field, type FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -22,7 +22,15 @@ import {
 } from '../nested.ts';
 import type { Blank } from '../blanks.ts';
 import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
-import { keysAlong, restyled, revealFields, revealKeys, revealSchema, type RevealStyle } from '../reveals.ts';
+import {
+  keysAlong,
+  restyled,
+  revealFields,
+  revealKeys,
+  revealSchema,
+  type Reveal,
+  type RevealStyle,
+} from '../reveals.ts';
 import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
 /*
@@ -44,8 +52,16 @@ const SHAVE: FieldPath = ['shave'];
 const EDGE: FieldPath = ['edge'];
 const panelAt = (i: number): FieldPath => ['panels', i];
 
+/** Said of nothing, it is enough to be seen, and to cut off what does not lie quite true. */
+function shavedBy({ reveal, width, height }: NonNullable<BasePanelsInput['shave']>, table: Table): Reveal {
+  const said = width !== undefined || height !== undefined || reveal.style !== 'even' || reveal.all !== undefined;
+  return said ? reveal : { style: 'even', all: usualShave(table) };
+}
+const usualShave = (table: Table): string => (table.unit === 'in' ? '1/8' : '3');
+
 /** From the innermost outward, so the room comes last. */
-const chainOf = ({ panels, shave }: BasePanelsInput, room: Room): Chain => {
+const chainOf = ({ panels, shave }: BasePanelsInput, table: Table): Chain => {
+  const { room } = table;
   const outward = [...panels.entries()].reverse();
   return {
     levels: [
@@ -55,7 +71,7 @@ const chainOf = ({ panels, shave }: BasePanelsInput, room: Room): Chain => {
     ],
     gaps: [
       ...outward.map(([i, { reveal }]) => ({ path: panelAt(i), reveal })),
-      ...(shave ? [{ path: SHAVE, reveal: shave.reveal }] : []),
+      ...(shave ? [{ path: SHAVE, reveal: shavedBy(shave, table) }] : []),
     ],
     seams: room.seams,
   };
@@ -63,8 +79,6 @@ const chainOf = ({ panels, shave }: BasePanelsInput, room: Room): Chain => {
 
 const BASE = { key: 'base', role: 'base', n: 1 } as const;
 const MAT = { key: 'page-mat', role: 'page-mat', n: 1 } as const;
-/** Enough to be seen, and to cut off what does not lie quite true. */
-const USUAL_SHAVE: NonNullable<BasePanelsInput['shave']> = { reveal: { style: 'even', all: '1/8 in' } };
 const baseLayer = ({ width, height }: Room): Layer =>
   layerOf({ ...BASE, box: { x: ZERO, y: ZERO, width, height }, group: ROOM, sized: null });
 
@@ -80,13 +94,9 @@ const baseAlone = (room: Room): Laid => ({
 
 /** The part of a box that lies on the page, and what has to come off it. */
 function flush(box: Rect, page: Rect): { box: Rect; finish: Finish[] } {
-  const over = (n: number) => ticks(Math.max(0, n));
-  const off = {
-    left: over(page.x - box.x),
-    right: over(box.x + box.width - page.x - page.width),
-    top: over(box.y + box.height - page.y - page.height),
-    bottom: over(page.y - box.y),
-  };
+  const past = pastEdges(shifted(box, { x: -page.x, y: -page.y }), page);
+  const over = (edge: Edge) => ticks(Math.max(0, past[edge]));
+  const off = { left: over('left'), right: over('right'), top: over('top'), bottom: over('bottom') };
   if (!off.left && !off.right && !off.top && !off.bottom) return { box, finish: [] };
   const [width, height] = [box.width - off.left - off.right, box.height - off.top - off.bottom];
   return {
@@ -129,7 +139,8 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
   put: (input, path, value) => {
     const { shave, ...rest } = input;
-    if (samePath(path, EDGE)) return value === 'shaved' ? { ...rest, shave: shave ?? USUAL_SHAVE } : rest;
+    if (samePath(path, EDGE))
+      return value === 'shaved' ? { ...rest, shave: shave ?? { reveal: { style: 'even' } } } : rest;
     if (shave && samePath(path, [...SHAVE, 'reveal', 'style']))
       return { ...rest, shave: { ...shave, reveal: restyled(shave.reveal, value as RevealStyle) } };
     return putNested(input, input.panels, 'panels', path, value);
@@ -162,11 +173,11 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       return { ...input, shave: { ...shave, reveal: { style: 'two' } } };
     return loosenedNested(input, input.panels, 'panels', path);
   },
-  arithmetic: (input, table) => chainArithmetic(chainOf(input, table.room), table),
+  arithmetic: (input, table) => chainArithmetic(chainOf(input, table), table),
 
   solve: (input, table) => {
     const { room } = table;
-    const chain = chainOf(input, room);
+    const chain = chainOf(input, table);
     const solved = solveChain(chain, table);
     if (!solved.ok) return { status: 'refused', problems: solved.problems, offers: [], instead: baseAlone(room) };
     const { levels, gaps, solution, suggestions } = solved.answer;
@@ -244,7 +255,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const said = lengthAt(heard, 'shave');
     const shaved = said !== undefined || heard.flags.has('shave');
     if (!panels.length && !shaved) return null;
-    const all = said ?? (table.unit === 'in' ? '1/8' : '3');
+    const all = said ?? usualShave(table);
     const shave = shaved ? { shave: { reveal: { style: 'even' as const, all } } } : {};
     const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers], ...shave }, table);
     return { panels: [...unevenWhereNeeded(panels, (layers) => solve([...layers]))], ...shave };

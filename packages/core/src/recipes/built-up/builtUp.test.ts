@@ -1,4 +1,7 @@
-import { describe } from '@jest/globals';
+import { describe, expect, test } from '@jest/globals';
+import { ROOMS } from '../../../testing/rooms.ts';
+import { told } from '../../../testing/told.ts';
+import { recipeOf } from '../index.ts';
 import { givesAll, type Given } from '../../../testing/goldens.ts';
 
 /* All that it gives, line by line; each was read and worked out by hand once. */
@@ -176,5 +179,17 @@ const GIVEN: readonly Given[] = [
   problem {"code":"own","why":"too-many","path":["patch","width"],"lengths":["1/2","12"]}`,
   ],
 ];
+
+test('said of one of the two only, it is made of two each way, with the overlap that is usual', () => {
+  const solved = (whole: object, patch: object, room: 'page' | 'A4' = 'page') =>
+    told(
+      recipeOf('built-up').solve({ whole, patch, count: {}, join: { how: 'overlap' } }, ROOMS[room]),
+      ROOMS[room].unit,
+    );
+  expect(solved({}, { width: '6', height: '6' })).toContain('size 11 3/4 x 11 3/4');
+  expect(solved({ width: '12', height: '8' }, {})).toContain('patch.width = 6 1/8');
+  expect(solved({}, { width: '150', height: '100' }, 'A4')).toContain('size 294 x 194');
+  expect(solved({}, {})).toContain('refused');
+});
 
 describe('built-up', () => givesAll('built-up', GIVEN));

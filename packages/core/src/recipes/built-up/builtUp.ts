@@ -7,11 +7,12 @@ import {
   parseLength,
   roundToMark,
   ticks,
+  type LengthText,
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
 import { sizeFields, sizeKeys } from '../nested.ts';
@@ -60,6 +61,10 @@ const AXES = [
 type Axis = (typeof AXES)[number];
 const sizeAlong = (group: FieldPath, axis: Axis): FieldPath => [...group, axis.size];
 
+const usual = (table: Table) =>
+  table.unit === 'in' ? { overlap: '1/4', backing: '1' } : { overlap: '6', backing: '25' };
+const overlapOf = ({ join }: BuiltUpInput, table: Table): LengthText => join.overlap ?? usual(table).overlap;
+
 /** How many it takes along an axis, where that is not said. */
 function neededAlong(input: BuiltUpInput, table: Table, axis: Axis): number | null {
   const said = input.count[axis.count[1]];
@@ -69,7 +74,9 @@ function neededAlong(input: BuiltUpInput, table: Table, axis: Axis): number | nu
     return length?.ok ? length.value.ticks : null;
   };
   const [whole, patch] = [read(input.whole[axis.size]), read(input.patch[axis.size])];
-  const overlap = input.join.how === 'overlap' ? (read(input.join.overlap) ?? 0) : 0;
+  const overlap = input.join.how === 'overlap' ? (read(overlapOf(input, table)) ?? 0) : 0;
+  // with only one of the two said, it is made of two
+  if ((input.whole[axis.size] === undefined) !== (input.patch[axis.size] === undefined)) return 2;
   if (whole === null || patch === null || patch <= overlap) return null;
   return Math.max(1, Math.ceil((whole - overlap) / (patch - overlap)));
 }
@@ -89,13 +96,10 @@ function arithmetic(input: BuiltUpInput, table: Table): Arithmetic {
     const overlaps = n > 1 && input.join.how === 'overlap' ? [term(OVERLAP, n - 1)] : [];
     equations.push([term(sizeAlong(WHOLE!, axis), 1), term(sizeAlong(PATCH!, axis), -n), ...overlaps]);
   }
-  if (input.join.how === 'overlap') give(OVERLAP, input.join.overlap);
+  if (input.join.how === 'overlap') give(OVERLAP, overlapOf(input, table));
   else give(BACKING, input.join.backing);
   return { equations, givens, problems };
 }
-
-const usual = (table: Table) =>
-  table.unit === 'in' ? { overlap: '1/4', backing: '1' } : { overlap: '6', backing: '25' };
 
 /** A large sheet from small ones: how many it takes, how the last is cut, the strips behind the joins, and what is left over. */
 export const builtUp: Recipe<'built-up', BuiltUpInput> = {
@@ -127,32 +131,22 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     };
   },
   fields: ({ whole, patch, count, join }): readonly Field[] => [
-    ...sizeFields(WHOLE!, whole),
-    ...sizeFields(PATCH!, patch),
+    ...sizeFields(WHOLE!, whole, null, 'by-rule'),
+    ...sizeFields(PATCH!, patch, null, 'by-rule'),
     ...AXES.map((axis): Field => ({
       ...{ kind: 'count', path: axis.count, group: ['count'], value: count[axis.count[1]] },
       ...{ ifEmpty: 'by-rule', most: MOST },
     })),
     { kind: 'choice', path: ['join', 'how'], group: ['join'], value: join.how, options: JOINS },
     ...(join.how === 'overlap'
-      ? [lengthField(OVERLAP, join.overlap, { ifEmpty: 'refused' })]
+      ? [lengthField(OVERLAP, join.overlap, { ifEmpty: 'by-rule' })]
       : [lengthField(BACKING, join.backing, { ifEmpty: 'by-rule' })]),
   ],
-  put: (input, path, value) => {
-    const next = withValue(input, path, value);
-    if (!samePath(path, ['join', 'how'])) return next;
-    return value === 'overlap' && next.join.overlap === undefined
-      ? { ...next, join: { ...next.join, overlap: '1/4 in' } }
-      : next;
-  },
   givesWay: (_input, path) => {
     const axis = AXES.find((a) => a.size === path.at(-1));
     return { own: axis ? [sizeAlong(path[0] === 'whole' ? PATCH! : WHOLE!, axis)] : [], others: [] };
   },
-  standsStill: (_input, path) => {
-    const axis = AXES.find((a) => a.size === path.at(-1));
-    return axis ? [axis.count] : [];
-  },
+  standsStill: () => [],
   arithmetic,
 
   solve: (input, table) => {

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import {
+  addExact,
   exact,
   exactText,
-  lengthOf,
   lengthText,
   roundExact,
   roundToMark,
+  scaleExact,
   ticks,
   type Exact,
   type LengthText,
@@ -35,6 +36,7 @@ import {
   rowKeys,
   rowSaid,
   rowStandsStill,
+  usualRow,
   type RowAxis,
 } from '../row.ts';
 import { term } from '../sums.ts';
@@ -113,9 +115,6 @@ function arithmetic(input: StripsInput, table: Table): Arithmetic {
   return { equations, givens, problems };
 }
 
-const times = (value: Exact, n: number): Exact => exact(value.n * BigInt(n), value.d);
-const less = (a: Exact, b: Exact): Exact => exact(a.n * b.d - b.n * a.d, a.d * b.d);
-
 /** Strips side by side: how many, how wide, how far apart, how long each is cut. */
 export const strips: Recipe<'strips', StripsInput> = {
   ...PLAIN,
@@ -135,13 +134,12 @@ export const strips: Recipe<'strips', StripsInput> = {
 
   start: (table) => {
     const { unit, room, mark } = table;
-    const small = room.width < lengthOf('4', 'in');
-    const [gap, margin] = unit === 'in' ? (small ? ['1/8', '1/8'] : ['1/4', '1/2']) : small ? ['3', '3'] : ['6', '12'];
+    const { count, gap, margin } = usualRow(table);
     const length = roundToMark(exact(room.height * 2, 3), mark, 'down');
     return {
       run: 'upright',
       strip: { length: exactText(length, unit) },
-      count: small ? 3 : 5,
+      count,
       spread: 'room',
       row: { gap, margin },
       lengths: { as: 'even', flush: 'start' },
@@ -196,7 +194,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     const grow = graded ? exactly(STEP) : exact(0);
     // each rounded once, from its own exact length
     const lengths = at.map((_, i) =>
-      graded ? roundToMark(less(exactly(LENGTH), times(grow, i)), table.mark, 'nearest') : near(LENGTH),
+      graded ? roundToMark(addExact(exactly(LENGTH), scaleExact(grow, -i)), table.mark, 'nearest') : near(LENGTH),
     );
     if (lengths.some((length) => length <= 0))
       return refused([{ code: 'own', why: 'shorter-than-nothing', path: STEP, lengths: [near(STEP)] }]);

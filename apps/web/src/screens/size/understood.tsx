@@ -1,0 +1,48 @@
+import { recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
+import {
+  constructionsMeant,
+  recipeProblemWords,
+  recipeWords,
+  saidBackWords,
+  saidWords,
+  stockLine,
+  type Voice,
+} from '@temnex/words';
+import { newId } from '../../ui/newId.ts';
+import { Meant } from './Meant.tsx';
+import { SaidPicture } from './SaidPicture.tsx';
+
+/** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
+export function understood(text: string, table: Table, choose: (id: RecipeId) => void) {
+  if (!text.trim()) return null;
+  const voice: Voice = { mark: table.mark, figures: 'typeset' };
+  const heard = sayRecipe(text, table, newId);
+  if (heard?.said.ok) {
+    const { input } = heard.said;
+    const solved = recipeOf(heard.recipe).solve(input, table);
+    const but = solved.status === 'refused' ? solved.problems : [];
+    const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
+    return {
+      ok: true,
+      says: [saidBackWords(heard.recipe, input) + (why.length ? '.' : ''), ...why].join(' '),
+      seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
+    };
+  }
+  const paper = stockLine(text, [], table.unit);
+  if (paper) {
+    const { said, says } = paper;
+    if (!said.ok) return { ok: false, says };
+    return said.paperWords
+      ? { ok: true, says: `${says}: goes into the drawer.` }
+      : { ok: false, says: `${says}: which paper?` };
+  }
+  // without a number it is only said what one wants to make
+  const meant = constructionsMeant(text);
+  if (meant.length) {
+    const { title, asks } = recipeWords(meant[0]!);
+    const seen = <Meant ids={meant} table={table} choose={choose} />;
+    return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
+  }
+  const problem = heard?.said.ok === false ? heard.said.problem : ({ code: 'phrase-unreadable', text } as const);
+  return { ok: false, says: saidWords({ ok: false, problem }, voice) };
+}

@@ -1,0 +1,36 @@
+import { useState } from 'react';
+import type { Unit } from '@temnex/core';
+import { stockLine } from '@temnex/words';
+import { fetchDrawer, useAddStock } from '../../api/queries.ts';
+
+/** Puts what a line about paper says into the drawer, where its paper is known; and what came of it. */
+export function usePutIn(unit: Unit) {
+  const [put, setPut] = useState<{ ok: boolean; says: string } | null>(null);
+  const addStock = useAddStock();
+  const putIn = async (line: string): Promise<boolean> => {
+    setPut(null);
+    try {
+      const { papers } = await fetchDrawer();
+      const { said, says } = stockLine(line, papers, unit) ?? {};
+      if (!said) return false;
+      if (!said.ok || !said.paper) {
+        const unknown = said.ok
+          ? `There is no paper called ${said.paperWords} yet: put it in on Papers, where it gets its looks.`
+          : says!;
+        setPut({ ok: false, says: unknown });
+        return false;
+      }
+      const { width, height, quantity, kind, outline } = said;
+      await addStock.mutateAsync({
+        ...{ paper: said.paper.id, unit, width, height, quantity, kind },
+        ...(outline ? { outline } : {}),
+      });
+      setPut({ ok: true, says: `In the drawer: ${says}.` });
+      return true;
+    } catch (error) {
+      setPut({ ok: false, says: error instanceof Error ? error.message : 'Not put in.' });
+      return false;
+    }
+  };
+  return { put, putIn };
+}

@@ -1,0 +1,32 @@
+import { expect, test } from '@jest/globals';
+import { MARKS, inches, recipeOf, sayRecipe, type Table } from '@temnex/core';
+import { TERMINAL, marksWords } from './index.ts';
+
+const table: Table = {
+  ...{ unit: 'in', mark: MARKS['1/16'] },
+  room: { width: inches(12), height: inches(12), seams: [] },
+};
+function marks(line: string): string[] {
+  let n = 0;
+  const heard = sayRecipe(line, table, () => `l${(n += 1)}`);
+  if (!heard?.said.ok) throw new Error(line);
+  const solved = recipeOf(heard.recipe).solve(heard.said.input, table);
+  if (solved.status !== 'solved') throw new Error(JSON.stringify(solved.problems));
+  return marksWords(solved.laid, TERMINAL);
+}
+
+test.each([
+  ['five strips across 12 with quarter gaps', ['from its left end: 0, 2 7/16, 4 7/8, 7 5/16, 9 3/4']],
+  // graded ones are flush below, ragged ones above: that says nothing
+  ['3 strips 1 x 6 gap 1/4 graded', ['from its left end: 4 1/4, 5 1/2, 6 3/4']],
+  ['3 banners 1 x 4 gap 1/4 ragged', ['from its left end: 4 1/4, 5 1/2, 6 3/4']],
+  ['2 level strips 1 wide, gap 1/2', ['from its lower end: 4 3/4, 6 1/4']],
+  ['block band 3 high: 3 1/4, 5 7/8, rest', ['from its left end: 0, 3 1/4, 9 1/8']],
+  ['four 6 x 6 patches pieced into a sheet', ['from its left end: 0, 6', 'from its lower end: 0, 6']],
+  // one inside the other, one alone, and what hangs aslant
+  ['mats 1/8 1/4 around 4 x 6', []],
+  ['banner 2 1/2 x 6 gap 8', []],
+  ['3 banners 1 x 4 gap 1/4 on a curve', []],
+])('%s', (line, says) =>
+  expect(marks(line).filter((m) => !m.includes('backing'))).toEqual(says.map((s) => `pencil where they begin, ${s}`)),
+);
