@@ -13,7 +13,6 @@ const page = readFileSync(at('dist/index.html'), 'utf8');
 const [script, application] = /<script type="module"[^>]* src="([^"]+)"><\/script>/.exec(page) ?? [];
 const preloads = [...page.matchAll(/<link rel="modulepreload"[^>]* href="([^"]+)">/g)];
 const [sheet, sheetFile] = /<link rel="stylesheet"[^>]* href="([^"]+)">/.exec(page) ?? [];
-if (!script || !sheet) throw new Error('the page has no application, or no styles');
 const told = { kept, application, parts: preloads.map(([, href]) => href) };
 const begin = readFileSync(at('begin.js'), 'utf8').replace('TOLD', JSON.stringify(told));
 const early = [
@@ -25,7 +24,10 @@ const early = [
   `<script>{${begin}}</script>`,
   ...['/api/pages', '/api/demo'].map((path) => `<link rel="preload" as="fetch" href="${path}" crossorigin />`),
 ];
-const first = [script, sheet, ...preloads.map(([link]) => link)]
+// it notes what is done by itself
+const [noting] = /<script>[^]*?<\/script>/.exec(page) ?? [];
+if (!script || !sheet || !noting) throw new Error('the page has no application, no styles, or nothing that notes');
+const first = [script, sheet, noting, ...preloads.map(([link]) => link)]
   .reduce((left, link) => left.replace(link, ''), page)
   .replace('</head>', () => `${early.join('')}</head>`)
   .replace('<div id="root"></div>', () => `<div id="root">${html}</div>`);

@@ -43,11 +43,12 @@ export async function createApplication(
   return { app, database };
 }
 
-/** The scripts that the build set into the page of the first view. */
+/** The scripts that the build set into the pages themselves. */
 function scriptsIn(site: string | undefined): string[] {
-  const first = site ? join(site, 'first.html') : '';
-  if (!first || !existsSync(first)) return [];
-  return [...readFileSync(first, 'utf8').matchAll(/<script>([^]*?)<\/script>/g)].map(([, text]) => text!);
+  if (!site) return [];
+  const pages = ['index.html', 'first.html'].map((name) => join(site, name)).filter((page) => existsSync(page));
+  const texts = pages.map((page) => readFileSync(page, 'utf8'));
+  return texts.flatMap((text) => [...text.matchAll(/<script>([^]*?)<\/script>/g)].map(([, script]) => script!));
 }
 
 /** The built interface: hashed files for good, as they were compressed when it was built, and its one page for every address that is not the API's. */

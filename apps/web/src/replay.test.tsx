@@ -53,3 +53,30 @@ test('what was typed, chosen, pressed and entered before is done in order; what 
   expect(document.activeElement).toBe(container.querySelector('input'));
   expect(container.querySelector('input')!.selectionStart).toBe('mat 1/8 around 4 x 6'.length);
 });
+
+test('who goes on meanwhile keeps the field and what was typed into it', async () => {
+  const { container } = render(<Form taken={() => undefined} />);
+  Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false });
+  const [say, marks, , press] = container.querySelectorAll<HTMLElement>('input, select, button');
+  const replayed = replay(container, [
+    { do: 'focusin', name: 'say', at: 0, value: '' },
+    { do: 'input', name: 'say', at: 0, value: 'mat' },
+    { do: 'click', name: 'press', at: 0, value: '' },
+    { do: 'focusin', name: 'press', at: 0, value: '' },
+    { do: 'input', name: 'say', at: 0, value: 'mat 1/8' },
+    { do: 'input', name: 'marks', at: 0, value: '1 mm' },
+    { do: 'focusin', name: 'press', at: 0, value: '' },
+  ]);
+  // while what was done before is done, somebody goes to the line again and types
+  say!.focus();
+  type(say as HTMLInputElement, 'mats');
+  await replayed;
+  expect(await screen.findByText('mats|1 mm|1')).toBeTruthy();
+  expect([say, marks, press].indexOf(document.activeElement as HTMLElement)).toBe(0);
+});
+
+/** As somebody's typing reaches the application. */
+function type(field: HTMLInputElement, text: string): void {
+  Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, text);
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+}

@@ -22,22 +22,54 @@ const controlOf = (root: ParentNode, { name, at }: Done): Control | undefined =>
 
 /**
  * What was done to the view that stood there before any script had run is done to the one that has taken its place, in order:
- * the focus and what was typed at once, so that the next key goes where it is meant to.
+ * the focus and what was typed at once, so that the next key goes where it is meant to. Who goes on meanwhile comes first: the
+ * focus stays where they put it, and a field keeps what they typed into it.
  */
 export async function replay(root: ParentNode, done: readonly Done[]): Promise<void> {
+  const meanwhile = listen();
   for (const one of done) {
     const acts = one.do === 'click' || one.do === 'keydown' || one.do === 'key';
     // first what was typed is taken in
     if (acts) await settled();
     const control = controlOf(root, one);
-    if (one.do === 'key') press(document.body, one.value);
-    if (!control) continue;
-    if (one.do === 'focusin') control.focus();
-    else if (one.do === 'input') type(control, one.value);
-    else if (one.do === 'click') control.click();
-    else if (control instanceof HTMLInputElement) enter(control);
+    meanwhile.mine(() => {
+      if (one.do === 'key') press(document.body, one.value);
+      if (!control) return;
+      if (one.do === 'focusin') {
+        if (!meanwhile.went()) control.focus();
+      } else if (one.do === 'input') {
+        if (!meanwhile.typed(control)) type(control, one.value);
+      } else if (one.do === 'click') control.click();
+      else if (control instanceof HTMLInputElement) enter(control);
+    });
     if (acts) await settled();
   }
+  meanwhile.end();
+}
+
+/** Where somebody goes and what they type while what was done before is being done. */
+function listen() {
+  const typed = new Set<EventTarget>();
+  let [went, mine] = [false, false];
+  const note = ({ type, target }: Event) => {
+    if (mine) return;
+    went = true;
+    if (type === 'input' && target) typed.add(target);
+  };
+  const noted = ['focusin', 'input', 'pointerdown'];
+  for (const type of noted) addEventListener(type, note, true);
+  return {
+    mine: (act: () => void) => {
+      mine = true;
+      act();
+      mine = false;
+    },
+    went: () => went,
+    typed: (control: EventTarget) => typed.has(control),
+    end: () => {
+      for (const type of noted) removeEventListener(type, note, true);
+    },
+  };
 }
 
 const settled = () => new Promise((resolve) => setTimeout(resolve));
