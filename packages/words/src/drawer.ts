@@ -10,7 +10,7 @@ import {
   type Wish,
 } from '@temnex/core';
 import { count, figure, sizeWords, type Voice } from './lengths.ts';
-import { KIND_WORDS } from './plans.ts';
+import { KIND_WORDS } from './kinds.ts';
 
 const itemWords = (item: StockItem, voice: Voice): string =>
   `${KIND_WORDS[item.kind]} of ${sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, voice)}`;

@@ -27,7 +27,6 @@ export {
 export {
   AIM_WORDS,
   CAUTION,
-  KIND_WORDS,
   boundWords,
   comparedWords,
   copyWords,
@@ -36,7 +35,6 @@ export {
   missingWords,
   movementWords,
   oddPaperOf,
-  oddWords,
   partAt,
   partNames,
   partWords,
@@ -45,6 +43,7 @@ export {
   wayOutWords,
   type StepWords,
 } from './plans.ts';
+export { KIND_WORDS, oddWords } from './kinds.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { sheetLetter } from './letters.ts';
 export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';

@@ -26,7 +26,6 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
   'easiest-cuts': 'easiest cuts',
   'largest-offcuts': 'largest offcuts',
 };
-export const KIND_WORDS = { sheet: 'sheet', pad: 'pad sheet', scrap: 'scrap', strip: 'strip' } as const;
 
 /** Why copies of a piece are missing, and what would help. */
 export function missingWords(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {
@@ -143,10 +142,6 @@ function largestKept(plan: Plan): number {
   for (const { tree } of plan.sheets) walk(tree);
   return most;
 }
-
-/** What is said after the kind of an odd scrap, by the number of its corners. */
-export const oddWords = (corners: number): string =>
-  corners === 6 ? ' with a corner gone' : ` with ${corners} corners`;
 
 /** Which of several equal pages a copy is for. */
 export const copyWords = (copy: number, copies: number): string => `page ${copy} of ${copies}`;

@@ -1,5 +1,5 @@
 import { sayStock, type SaidStock, type Unit } from '@temnex/core';
-import { KIND_WORDS, oddWords } from './plans.ts';
+import { KIND_WORDS, oddWords } from './kinds.ts';
 import { SCREEN } from './lengths.ts';
 import { saidWords } from './problems.ts';
 

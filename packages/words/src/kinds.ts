@@ -1,0 +1,6 @@
+/** What the drawer holds, by its kind. */
+export const KIND_WORDS = { sheet: 'sheet', pad: 'pad sheet', scrap: 'scrap', strip: 'strip' } as const;
+
+/** What is said after the kind of an odd scrap, by the number of its corners. */
+export const oddWords = (corners: number): string =>
+  corners === 6 ? ' with a corner gone' : ` with ${corners} corners`;
