@@ -58,6 +58,11 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
     await page.getByLabel(LINE).fill(line);
     await page.keyboard.press('Enter');
   };
+  await say('8 x 8 page, panel with a 1/4 border');
+  await expect(page.getByLabel('Page width')).toHaveValue('8');
+  await expect(slip).toContainText('7\u20091⁄2');
+  await say('panel 1/2 on a 12 x 12 page');
+  await expect(page.getByLabel('Page width')).toHaveValue('12');
   await say('block band 3 high: 3 1/4, 5 7/8, rest');
   await expect(slip).toContainText('2\u20097⁄8');
   await expect(slip).toContainText('they come to 12\u20091⁄2 in all');

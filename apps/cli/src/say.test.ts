@@ -92,8 +92,8 @@ describe('temnex say', () => {
     expect((await say('scrap five')).code).toBe(2);
   });
   test('not understood, the word named: 2', async () => {
-    expect(await say('mat purple round 4 x 6')).toEqual({
-      ...{ code: 2, out: '', err: '"purple" is a word that says nothing here.\n' },
+    expect(await say('mat wobbly round 4 x 6')).toEqual({
+      ...{ code: 2, out: '', err: '"wobbly" is a word that says nothing here.\n' },
     });
     expect(await answer('a week of wind')).toMatchObject({ code: 2, understood: null, recipe: null, problems: [/./] });
   });

@@ -18,6 +18,7 @@ import {
   answerOf,
   notUnderstood,
   offerWords,
+  saidBackWords,
   saidWords,
   sheetsWords,
   stockLine,
@@ -74,7 +75,7 @@ export function say(args: readonly string[], world: World): number {
   const { line, table, paper, json } = what;
   let n = 0;
   const heard = sayRecipe(line, table, () => `layer ${(n += 1)}`);
-  const answer = fromPaper(answerTo(heard, line, table), heard, table, paper, world);
+  const answer = fromPaper(answerTo(heard, line, table), heard, paper, world);
   if (json) world.out(`${JSON.stringify(answer, null, 1)}\n`);
   else tell(answer, world);
   if (answer.understood === null) return BAD_INPUT;
@@ -84,7 +85,10 @@ export function say(args: readonly string[], world: World): number {
 function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   const voice: Voice = { mark: table.mark, figures: 'plain' };
   const said = heard?.said;
-  if (heard && said?.ok) return answerOf(heard.recipe, said.input, table);
+  if (heard && said?.ok) {
+    const answer = answerOf(heard.recipe, said.input, heard.table);
+    return { ...answer, understood: saidBackWords(heard.recipe, said.input, heard.page) };
+  }
   // paper for the drawer: what was understood is all there is to say, for here is no drawer
   const paper = stockLine(line, [], table.unit);
   if (paper)
@@ -95,9 +99,9 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
 }
 
 /** The same answer, with how many sheets of a paper it takes; or why it does not come from that, and what would. */
-function fromPaper(answer: Answer, heard: SaidLine | null, table: Table, asked: Size | null, world: World): Answer {
+function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, world: World): Answer {
   if (!heard?.said.ok || answer.problems.length) return answer;
-  const { recipe: id, said, sheet } = heard;
+  const { recipe: id, said, sheet, table } = heard;
   const read = sheet ? parseSize(`${sheet.width} x ${sheet.height}`, table.unit) : null;
   const paper = asked ?? (read?.ok ? { width: read.value.width.ticks, height: read.value.height.ticks } : null);
   const recipe = recipeOf(id);

@@ -98,6 +98,7 @@ export {
   type Room,
   type Said,
   type SaidLine,
+  type SaidSize,
   type Slot,
   type Solved,
   type Suggestion,

@@ -9,6 +9,7 @@ import {
   type Exact,
   type FieldPath,
   type RecipeId,
+  type SaidSize,
   type Sum,
   type Table,
 } from '@temnex/core';
@@ -74,8 +75,8 @@ function decimal(value: Exact, { mark }: Voice): string {
 
 const PAGE: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
 
-/** What was understood of a line, said back: `mats: width of the print 4, …`. */
-export function saidBackWords(recipe: RecipeId, input: unknown): string {
+/** What was understood of a line, said back: `mats: width of the print 4, …`, and the page that it is for. */
+export function saidBackWords(recipe: RecipeId, input: unknown, page: SaidSize | null = null): string {
   const usual = recipeOf(recipe).start(PAGE, () => '');
   const given = recipeOf(recipe)
     .fields(input)
@@ -86,5 +87,6 @@ export function saidBackWords(recipe: RecipeId, input: unknown): string {
       const plain = f.path.at(-1) === 'style' || f.value === (valueAt(usual, f.path) ?? f.options[0]);
       return plain ? [] : [recipeWords(recipe).option(f.path, f.value)];
     });
+  if (page) given.push(`on a page of ${page.width} × ${page.height}`);
   return `${recipeWords(recipe).title}: ${given.join(', ')}`;
 }

@@ -21,6 +21,10 @@ export interface Place {
   readonly allow?: 'negative';
   /** Of a count: no more than this; of what may be said more than once: no oftener. */
   readonly most?: number;
+  /** Of a count: what it counts, where not all that a line may be about. */
+  readonly of?: readonly string[];
+  /** Of a size: the words to which belongs what stands right before them, one length for both where it is square: `6 inch pads`. */
+  readonly after?: readonly string[];
 }
 
 /** What a recipe knows of a line. */
@@ -71,9 +75,19 @@ const IDLE = new Set(
   (
     'a an the of with and at in to it its is are be by on i we you my our me us want need like would could can have has get make makes ' +
     'cut give put lay set do does if then so that this these those there which what how where when big large small many much ' +
-    'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits'
+    'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
+    // what it is cut from, which changes nothing of its sizes
+    'card cardstock cardboard patterned plain solid striped dotted floral textured glitter foil vellum kraft colour color coloured colored ' +
+    'white black grey gray red orange yellow green blue purple pink brown teal navy cream gold silver'
   ).split(' '),
 );
+/** Said between a word and its own value; any other word parts them. */
+const LINKS = new Set(['of', 'is', 'are', 'be', 'at', 'a', 'an', 'the', 'it', 'its', 'about', 'just', 'exactly']);
+
+/** Said of what comes after them. */
+const BEFORE = new Set(['across', 'along', 'from', 'to', 'on', 'onto']);
+/** Said of the length before them. */
+const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart']);
 
 /** What a line, taken apart, says to one recipe; null where none of its heads is said. */
 export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): HeardLine | null {
@@ -90,10 +104,16 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   const values: HeardValue[] = [];
   const flags = new Set<string>();
   known.forEach((k) => k?.as === 'flag' && flags.add(k.name));
+  /** `the page`, beside a length. */
+  const saysNothing = (at: number, kind: Token['kind']): boolean => {
+    const word = known[at];
+    if (kind === 'size' || word?.as !== 'place') return false;
+    return word.names.every((name) => grammar.places[name]!.kind === 'size' && grammar.places[name]!.alone);
+  };
   /** The next token that says something, in one direction; none beyond a stop. */
   const beside = (i: number, by: 1 | -1): number => {
     let at = i + by;
-    while (known[at]?.as === 'idle' || known[at]?.as === 'flag') at += by;
+    while (known[at]?.as === 'idle' || known[at]?.as === 'flag' || saysNothing(at, tokens[i]!.kind)) at += by;
     const token = tokens[at];
     return token && token.kind !== 'stop' ? at : -1;
   };
@@ -105,34 +125,95 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   /** The place right behind a value, unless the next value is what belongs to it: `3/16 footer 11/16`. */
   const placeBehind = (i: number, kind: Kind): [at: number, place: string | null] => {
     const at = beside(i, 1);
+    const word = tokens[at];
+    // `1/2 inch across the page`
+    if (word?.kind === 'word' && BEFORE.has(word.word)) return [at, null];
     const next = at < 0 ? -1 : beside(at, 1);
     const follows = next >= 0 && tokens[next]!.kind !== 'word' && placeAt(at, tokens[next]!.kind as Kind) !== null;
-    if (follows && placeAt(beside(next, 1), tokens[next]!.kind as Kind) === null) return [at, null];
+    if (follows && !itsOwn(i, at, next) && placeAt(beside(next, 1), tokens[next]!.kind as Kind) === null)
+      return [at, null];
     return [at, placeAt(at, kind)];
+  };
+  /** `1/8 gaps 12`, `a 1/8 gap on 12`: the word belongs to the value before it, whatever comes after. */
+  const itsOwn = (i: number, at: number, next: number): boolean => {
+    const word = tokens[at]!;
+    if (at !== i + 1 || word.kind !== 'word') return false;
+    const parted = tokens.slice(at + 1, next).some((t) => t.kind === 'word' && !LINKS.has(t.word));
+    return parted || /[^s]s$/.test(word.word);
+  };
+  /** The word of something square, or of a size, right behind its value: `on a 12 x 12 page`, `from 6 inch pads`. */
+  const squareBehind = (i: number): [at: number, place: string] | null => {
+    const [token, word, next] = [tokens[i]!, known[i + 1], tokens[i + 1]];
+    if (!word || !('names' in word) || used.has(i + 1)) return null;
+    // `from 3 sheets` is a number of them
+    const bare = token.kind === 'length' && token.whole !== null;
+    if (bare && next?.kind === 'word' && /[^s]s$/.test(next.word)) return null;
+    const forms = next?.kind === 'word' ? formsOf(next.word) : [];
+    const name = word.names.find((one) => !filled(one) && grammar.places[one]!.after?.some((w) => forms.includes(w)));
+    return name === undefined ? null : [i + 1, name];
+  };
+  /** `1/2 wide`: such a word belongs to the value before it, whatever stands before that. */
+  const measureBehind = (i: number): [at: number, place: string] | null => {
+    const [token, word] = [tokens[i]!, tokens[i + 1]];
+    if (token.kind !== 'length' || word?.kind !== 'word' || !MEASURES.has(word.word)) return null;
+    const place = placeAt(i + 1, 'length');
+    return place === null ? null : [i + 1, place];
   };
   const filled = (name: string) => !grammar.places[name]!.many && values.some((v) => v.place === name);
   const counts = Object.keys(grammar.places).find((name) => grammar.places[name]!.kind === 'count');
+  /** `7 of 1/2 inch` */
+  const ofSuch = (at: number): boolean => {
+    const [of, such] = [tokens[at], tokens[at + 1]];
+    return of?.kind === 'word' && of.word === 'of' && (such?.kind === 'length' || such?.kind === 'size');
+  };
+  const ofThem = (at: number): boolean => {
+    const [of, them] = [tokens[at], tokens[at + 1]];
+    return (
+      of?.kind === 'word' && of.word === 'of' && them?.kind === 'word' && /^(them|these|those|it)$/.test(them.word)
+    );
+  };
+  /** `bunting of 7`: of what is not also measured so. */
+  const ofHead = (i: number): boolean => {
+    const [of, head] = [tokens[i - 1], known[i - 2]];
+    return of?.kind === 'word' && of.word === 'of' && head?.as === 'head' && head.names.length === 0;
+  };
+  /** Something that is counted; of what is not all that a line may be about, said of several of it. */
+  const counted = (i: number, at: number): boolean => {
+    const [token, word, head] = [tokens[i]!, tokens[at]!, known[at]];
+    const { of } = grammar.places[counts!]!;
+    if (head?.as !== 'head' || !of) return head?.as === 'head';
+    const several = word.kind === 'word' && /[^s]s$/.test(word.word);
+    return of.includes(head.head) && (several || (token.kind === 'length' && token.spelled));
+  };
   const isCount = (i: number): boolean => {
     const token = tokens[i]!;
     if (counts && token.kind === 'length' && token.times) return !filled(counts);
     if (!counts || token.kind !== 'length' || token.whole === null || filled(counts)) return false;
+    // `seven of them`, `seven, ...`, `four 6 x 6`: a number in words that has nothing else to be of
+    const lists = grammar.usual.some((name) => grammar.places[name]!.many);
+    if (!grammar.places[counts]!.of && !lists) {
+      const follows = tokens[i + 1]?.kind ?? 'stop';
+      if (ofThem(i + 1) || ofHead(i) || ofSuch(i + 1) || (token.spelled && (follows === 'stop' || follows === 'size')))
+        return true;
+    }
     let next = beside(i, 1);
     // `four pointed banners`
     const lone = (at: number) =>
       placeAt(at, 'length') !== null && grammar.places[placeAt(at, 'length')!]!.alone === true;
     if (next >= 0 && lone(next) && known[beside(next, 1)]?.as === 'head') next = beside(next, 1);
     if (next < 0) return false;
-    if (known[next]?.as === 'head') return true;
+    if (known[next]?.as === 'head') return counted(i, next);
     // `five 2 1/2 x 6 strips`, `five 1 inch wide strips`
     if (tokens[next]!.kind === 'word') return false;
     let after = beside(next, 1);
     while (after >= 0 && known[after]?.as === 'place') after = beside(after, 1);
-    return after >= 0 && known[after]?.as === 'head';
+    return after >= 0 && counted(i, after);
   };
   /** `three mats`, `on three sides`: they are counted by what is said of each. */
   const countsNothing = (i: number): boolean => {
     const token = tokens[i]!;
-    if (counts || token.kind !== 'length' || !token.spelled || token.whole === null) return false;
+    if ((counts && !grammar.places[counts]!.of) || token.kind !== 'length' || !token.spelled || token.whole === null)
+      return false;
     const next = known[i + 1];
     const lone = next?.as === 'place' && next.names.every((name) => grammar.places[name]!.alone);
     return lone || known[beside(i, 1)]?.as === 'head';
@@ -147,7 +228,8 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
       values.push({ place, texts: [String(n)], at });
       return null;
     }
-    const texts = token.kind === 'size' ? [token.width, token.height] : [token.text];
+    const texts =
+      token.kind === 'size' ? [token.width, token.height] : kind === 'size' ? [token.text, token.text] : [token.text];
     for (const text of texts) {
       const read = parseLength(text, unit, { allow: allow ?? 'zero' });
       if (!read.ok) return read.problem;
@@ -165,15 +247,25 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
       continue;
     }
     if (countsNothing(i)) continue;
+    const right = squareBehind(i) ?? measureBehind(i);
+    if (right) {
+      used.add(right[0]);
+      const problem = put(right[1], token, i);
+      if (problem) return fail(problem);
+      continue;
+    }
     const before = beside(i, -1);
     const first = placeAt(before, token.kind);
     const [behind, second] = placeBehind(i, token.kind);
-    const place = first ?? second;
+    // `left and right and an eighth top`: right beside it counts more than beyond another word
+    const beyond = tokens.slice(before + 1, i).some((t) => t.kind === 'word' && !LINKS.has(t.word));
+    const nearer = second !== null && behind === i + 1 && beyond;
+    const place = nearer ? second : (first ?? second);
     if (place === null) {
       plain.push(i);
       continue;
     }
-    used.add(first === null ? behind : before);
+    used.add(first === null || nearer ? behind : before);
     const problem = put(place, token, i);
     if (problem) return fail(problem);
   }
@@ -234,7 +326,7 @@ function lexiconOf({ heads, places, flags = {}, idle = [] }: Grammar): (word: st
       const known = words.get(form);
       if (known) return known;
     }
-    if (IDLE.has(said)) return { as: 'idle' };
+    if (formsOf(said).some((form) => IDLE.has(form))) return { as: 'idle' };
     const slips = said.length >= 8 ? 2 : said.length >= 5 ? 1 : 0;
     const near = slips
       ? all.find((word) => word.length >= 4 && distance(formsOf(said)[1] ?? said, word, slips) <= slips)
@@ -281,6 +373,11 @@ export const lengthAt = (heard: Heard, place: string): LengthText | undefined =>
 export function sizeAt({ values }: Heard, place: string): { readonly width: string; readonly height: string } | null {
   const found = values.find((v) => v.place === place && v.texts.length === 2);
   return found ? { width: found.texts[0]!, height: found.texts[1]! } : null;
+}
+/** A length that was said, in ticks; 0 where it is none. */
+export function ticksSaid(text: LengthText | undefined, unit: Unit): number {
+  const read = parseLength(text ?? '', unit);
+  return read.ok ? read.value.ticks : 0;
 }
 export const countAt = (heard: Heard, place: string): number | undefined => {
   const said = lengthAt(heard, place);

@@ -4,6 +4,7 @@ export {
   lengthAt,
   lengthsAt,
   sizeAt,
+  ticksSaid,
   type Grammar,
   type Heard,
   type HeardLine,

@@ -22,7 +22,12 @@ describe('the words and values of a line', () => {
   test.each([
     ['gap 1/4, margin 3 1/2', 'gap <1/4> | margin <3 1/2>'],
     ['Five 2 1/2" strips', '<5 whole spelled> <2 1/2"> strips'],
-    ['five half-inch strips', '<5 whole spelled> half-inch strips'],
+    ['five half-inch strips', '<5 whole spelled> <1/2 in spelled> strips'],
+    ['3/8-inch and 12-in', '<3/8 inch> and <12 in>'],
+    ['on A4, an a5 sheet', 'on [210 mm x 297 mm] | an [148 mm x 210 mm] sheet'],
+    ['letter size, a letter', '[8 1/2 in x 11 in] size | a letter'],
+    ['half the page in blue and half in white', 'half-page in blue and in white'],
+    ['half an inch', '<1/2 in spelled>'],
     ['a quarter of an inch', '<1/4 in spelled>'],
     ['quarter gaps', '<1/4 spelled> gaps'],
     ['three quarters', '<3/4 spelled>'],

@@ -1,4 +1,4 @@
-import { BY_SAID, LENGTH_SAID } from '../length/index.ts';
+import { BY_SAID, LENGTH_SAID, parseLength } from '../length/index.ts';
 
 /*
  * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a
@@ -21,7 +21,7 @@ export type Token =
 
 const SIZE = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
 /** `x2`: so many of it. */
-const TIMES = String.raw`(?<=^|\p{L}\s{0,2})[x×]\s?(\d{1,4})(?!\d|\s*[/⁄.,x×]|\s+\d+\s*/)`;
+const TIMES = String.raw`(?<=^|[\p{L},;]\s{0,2})[x×]\s?(\d{1,4})(?!\d|\s*[/⁄.,x×]|\s+\d+\s*/)`;
 const PIECES = new RegExp(`${TIMES}|(${SIZE})|(${LENGTH_SAID})|(\\p{L}[\\p{L}'’-]*)|([,;:.!?]+)|(\\S)`, 'giu');
 const BY = new RegExp(BY_SAID, 'i');
 const ONES = [
@@ -56,13 +56,51 @@ const UNITS = new Map<string, string>([
 const LINKS = new Set(['a', 'an', 'of']);
 
 /** Ways to lay paper that are said in several words, and hold no number. */
-const SAYINGS = /\b(half\s+(and\s+half|base|page)|edge\s+to\s+edge|side\s+by\s+side)\b/giu;
+const SAYINGS = /\b(half\s+(and\s+half|base|page)|page\s+mat|edge\s+to\s+edge|side\s+by\s+side)\b/giu;
+/** The same, said at length. */
+const HALF_PAGE = /\bhalf\s+(?:of\s+)?(?:the|a|my)\s+(page|base)\b/giu;
+const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b/giu;
+const OTHER_HALF = /\b(?:the\s+)?(?:other\s+)?half(?=\s+(?:in|of|is|with)\b(?!\s+an?\b))/giu;
+/** `half-inch`, `1/4-inch`, `12-in`. */
+const HYPHENED =
+  /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
+/** Sheets that are called by a name everybody knows (ISO 216; the letter of North America). */
+const NAMED_SHEETS: Readonly<Record<string, string>> = {
+  ...{ a3: '297 mm x 420 mm', a4: '210 mm x 297 mm', a5: '148 mm x 210 mm', a6: '105 mm x 148 mm' },
+  letter: '8 1/2 in x 11 in',
+};
+const SHEET_NAME = /\b(?:a[3-6]\b|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
+
+/** What is said in a roundabout way, and how it is said plainly. */
+const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `mat my 4 x 6`
+  [/\bmat\s+(?:my|an?|the|this|that)\s+(?=\d)/giu, 'mat around '],
+  // `the top one 8 inches`
+  [
+    /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,
+    '$1',
+  ],
+  [/\b(?:no|without|zero)\s+(gap|margin|overlap|tuck)s?\b/giu, '$1 0'],
+  [
+    new RegExp(`\\bbetween\\s+(${LENGTH_SAID})\\s+and\\s+(${LENGTH_SAID})\\s+(long|tall)\\b`, 'giu'),
+    'shortest $1, $2 $3',
+  ],
+];
+/** The line as it would be said in the words that are known. */
+function plainly(line: string): string {
+  const half = line.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
+  const whole = half === line ? line : half.replace(OTHER_HALF, ' ');
+  return PLAINLY.reduce((said, [roundabout, plain]) => said.replace(roundabout, plain), whole)
+    .replace(/[’‘]/g, "'")
+    .replace(HYPHENED, ' ')
+    .replace(SHEET_NAME, (name) => NAMED_SHEETS[name.toLowerCase()]!)
+    .replace(SAYINGS, (said) => said.replace(/\s+/g, '-'));
+}
 
 /** The words and values of a line, from left to right. Never throws; whether a length reads is asked where it is used. */
 export function tokensOf(line: string): Token[] {
   const raw: Token[] = [];
-  const plain = line.replace(/[’‘]/g, "'").replace(SAYINGS, (said) => said.replace(/\s+/g, '-'));
-  for (const [said, times, size, length, word, stop] of plain.matchAll(PIECES)) {
+  for (const [said, times, size, length, word, stop] of plainly(line).matchAll(PIECES)) {
     if (times !== undefined) raw.push({ ...lengthToken(times), times: true });
     else if (size !== undefined) raw.push(sizeSaid(size));
     else if (length !== undefined) raw.push(lengthToken(length.trim()));
@@ -70,7 +108,7 @@ export function tokensOf(line: string): Token[] {
     else if (stop !== undefined) raw.push({ kind: 'stop' });
     else raw.push({ kind: 'word', word: said, said });
   }
-  return squares(sizes(withSharedUnits(spelledOut(raw))));
+  return lyingAs(inOneUnit(squares(sizes(withSharedUnits(spelledOut(raw))))));
 }
 
 function sizeSaid(said: string): Token {
@@ -115,8 +153,10 @@ function spelledOut(tokens: readonly Token[]): Token[] {
     const counted = article ? undefined : numberAt(i);
     const from = i + (article || (counted === undefined ? 0 : 1));
     const of = PARTS.get(wordAt(from) ?? '');
+    // `five half inch strips` are five; `five halves` is a length
+    const several = counted !== undefined && counted >= (of ?? 0) && !wordAt(from)?.endsWith('s');
     // half a dozen is a number
-    if (of === undefined || (wordAt(from + 1) === 'a' && wordAt(from + 2) === 'dozen')) return null;
+    if (of === undefined || several || (wordAt(from + 1) === 'a' && wordAt(from + 2) === 'dozen')) return null;
     return { takes: from + 1 - i, part: `${counted ?? 1}/${of}` };
   };
   const numberAt = (i: number): number | undefined => {
@@ -204,4 +244,36 @@ function squares(tokens: readonly Token[]): Token[] {
     if (token.kind === 'word' && token.word === 'square' && before?.kind === 'length') return [];
     return [token];
   });
+}
+
+/** `10 x 15 as 9 x 13 cm`: where one unit is named with sizes, it holds for those that have none. */
+function inOneUnit(tokens: readonly Token[]): Token[] {
+  const unitOf = (token: Token) =>
+    token.kind === 'size' ? UNIT_AT_END.exec(token.height)?.[1]?.toLowerCase() : undefined;
+  const [unit, ...others] = new Set(tokens.flatMap((token) => unitOf(token) ?? []));
+  if (unit !== 'cm' || others.length) return [...tokens];
+  return tokens.map((token) =>
+    token.kind === 'size' && !unitOf(token)
+      ? { ...token, width: withUnitOf(unit, token.width), height: withUnitOf(unit, token.height) }
+      : token,
+  );
+}
+
+/** `4 x 6 landscape`, `a portrait 7 x 5`: the size that is said nearest lies so, whichever way it was written. */
+function lyingAs(tokens: readonly Token[]): Token[] {
+  const out = [...tokens];
+  const long = (text: string) => {
+    const read = parseLength(text, 'in');
+    return read.ok ? read.value.ticks : 0;
+  };
+  tokens.forEach((token, i) => {
+    if (token.kind !== 'word' || (token.word !== 'landscape' && token.word !== 'portrait')) return;
+    const sizes = out.flatMap((t, at) => (t.kind === 'size' ? [at] : []));
+    const at = sizes.sort((a, b) => Math.abs(a - i) - Math.abs(b - i))[0];
+    const size = at === undefined ? null : out[at]!;
+    if (at === undefined || size?.kind !== 'size') return;
+    const lies = long(size.width) >= long(size.height) ? 'landscape' : 'portrait';
+    if (lies !== token.word) out[at] = { ...size, width: size.height, height: size.width };
+  });
+  return out.filter((t) => t.kind !== 'word' || (t.word !== 'landscape' && t.word !== 'portrait'));
 }

@@ -37,4 +37,4 @@ export { FIRST_RECIPE, RECIPE_IDS, recipeOf, type AnyRecipe, type InputOf, type 
 export type { Sum } from './sums.ts';
 export { withOffers, setField } from './typing.ts';
 export { inputNamed } from './named.ts';
-export { sayRecipe, type SaidLine } from './say.ts';
+export { sayRecipe, type SaidLine, type SaidSize } from './say.ts';

@@ -616,7 +616,7 @@ describe('what is not understood is named', () => {
     ['mat', 'phrase-unreadable', 'mat'],
     ['mat 1/8 around', 'value-missing', 'around'],
     ['mat 1/8 around 4 x lots', 'word-unknown', 'lots'],
-    ['mat 1/8 purple around 4 x 6', 'word-unknown', 'purple'],
+    ['mat 1/8 wobbly around 4 x 6', 'word-unknown', 'wobbly'],
     ['mat -1/8 around 4x6', 'length-not-positive', '-1/8'],
     ['mat 1/8 around 4 x 6 around 5 x 7', 'goes', ''],
     ['panels', 'phrase-unreadable', 'panels'],

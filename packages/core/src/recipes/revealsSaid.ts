@@ -1,5 +1,5 @@
 import type { LengthText } from '../length/index.ts';
-import type { Heard, Place } from '../line/index.ts';
+import { countAt, type Heard, type Place } from '../line/index.ts';
 import { MOST_LAYERS, type NestedLayer } from './nested.ts';
 import type { Solved } from './recipe.ts';
 import type { Reveal } from './reveals.ts';
@@ -29,6 +29,10 @@ export const LAYER_PLACES = {
   sides: { kind: 'length', words: ['side', 'other', 'rest', 'sides'], many: true, alone: true },
 } as const satisfies Record<string, Place>;
 
+/** So many alike, where they are counted and only one is described. */
+export const layersCounted = (of: readonly string[]) => ({ kind: 'count', words: [], most: MOST_LAYERS, of }) as const;
+export const LAYER_FLAGS = { double: ['double', 'two-layer'], triple: ['triple'] } as const;
+
 function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
   const rest = all ?? sides;
   const known = (entries: Readonly<Record<string, LengthText | undefined>>) =>
@@ -43,7 +47,8 @@ function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
 }
 
 /** The layers of a line, in their order. Sizes said at `sized` are layers of that size. */
-export function layersSaid({ values, flags }: Heard, sized: string, newId: () => string): NestedLayer[] {
+export function layersSaid(heard: Heard, sized: string, newId: () => string): NestedLayer[] {
+  const { values, flags } = heard;
   const layers: { said: Said; size: { width: string; height: string } | null }[] = [];
   let edges: Said | null = null;
   const begin = (said: Said, size: { width: string; height: string } | null = null) => {
@@ -80,7 +85,14 @@ export function layersSaid({ values, flags }: Heard, sized: string, newId: () =>
         [one, other],
         [other, one],
       ] as const)
-        if (said[a] !== undefined && said[b] === undefined && flags.has(b)) said[b] = said[a];
+        // `1/4 sides and top, 3/4 bottom`: the top goes with the sides
+        if (said[a] !== undefined && said[b] === undefined && flags.has(b))
+          said[b] = b === 'top' && said.sides !== undefined ? said.sides : said[a];
+  // `two mats of 1/8`, `a double mat`: so many alike; a size is the last one's
+  const alike = countAt(heard, 'layers') ?? (flags.has('double') ? 2 : flags.has('triple') ? 3 : 1);
+  const [only] = layers;
+  if (layers.length === 1 && only!.said.all !== undefined)
+    layers.unshift(...Array.from({ length: alike - 1 }, () => ({ said: only!.said, size: null })));
   return layers.map(({ said, size }) => ({ id: newId(), reveal: revealOf(said), ...size }));
 }
 

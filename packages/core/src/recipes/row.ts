@@ -10,8 +10,9 @@ import {
   type Exact,
   type LengthText,
   type Ticks,
+  type Unit,
 } from '../length/index.ts';
-import { countAt, lengthAt, sizeAt, type Heard, type Place } from '../line/index.ts';
+import { countAt, lengthAt, sizeAt, ticksSaid, type Heard, type Place } from '../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from './fields.ts';
 import type { reading } from './given.ts';
 import type { Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
@@ -253,27 +254,54 @@ export const ROW_PLACES = {
   gap: { kind: 'length', words: ['gap', 'apart', 'between', 'space', 'spaced', 'spacing'], allow: 'negative' },
   overlap: { kind: 'length', words: ['overlap', 'lap'] },
   margin: { kind: 'length', words: ['margin', 'side', 'edge'] },
-  across: { kind: 'length', words: ['across', 'over', 'along'] },
-  sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper', 'out'], alone: true },
+  across: { kind: 'length', words: ['across', 'over', 'along'], alone: true },
+  sheet: {
+    kind: 'size',
+    words: ['from', 'sheet', 'pad', 'paper', 'out'],
+    alone: true,
+    after: ['sheet', 'pad', 'paper'],
+  },
+  ground: { kind: 'size', words: ['on', 'onto'], alone: true },
 } as const satisfies Record<string, Place>;
+
+/** How many come from one sheet, all of them lying the same way. */
+function countFrom(
+  sheet: { readonly width: string; readonly height: string },
+  width: LengthText | undefined,
+  length: LengthText | undefined,
+  unit: Unit,
+): number | undefined {
+  const [w, l, across, up] = [width, length, sheet.width, sheet.height].map((text) => ticksSaid(text, unit));
+  if (!w || !l) return undefined;
+  const laid = (a: number, b: number) => Math.floor(across! / a) * Math.floor(up! / b);
+  const most = Math.max(laid(w, l), laid(l, w));
+  return most > 0 ? Math.min(most, MOST_IN_ROW) : undefined;
+}
 
 /** The row that was said: without a number as many as fit; with a number, a width and a gap, the margins follow. */
 export function rowSaid(
   heard: Heard,
   table: Table,
-  width: LengthText | undefined,
+  { width, length }: { width: LengthText | undefined; length: LengthText | undefined },
   edges = false,
 ): Omit<RowInput, 'strip'> {
   const said = (place: string) => lengthAt(heard, place);
-  const [count, across, overlap] = [countAt(heard, 'count'), said('across'), said('overlap')];
-  const gap = said('gap') ?? (overlap === undefined ? (edges ? '0' : undefined) : `-${overlap}`);
+  const [overlap, sheet] = [said('overlap'), sizeAt(heard, 'sheet')];
+  const count = countAt(heard, 'count') ?? (sheet ? countFrom(sheet, width, length, table.unit) : undefined);
+  // how many fit is asked of what lies side by side
+  const close = edges || heard.flags.has('fit');
+  const gap = said('gap') ?? (overlap === undefined ? (close ? '0' : undefined) : `-${overlap}`);
+  // `five 2 squares across 12, gap 1/4`: all is said, and what is over are the margins
+  const [w, g, over] = [width, gap, said('across')].map((text) => ticksSaid(text, table.unit));
+  const spare = count !== undefined && gap !== undefined && w! > 0 && count * w! + (count - 1) * g! < over!;
+  const across = (spare || said('margin') !== undefined) && over === table.room.width ? undefined : said('across');
   const margin = across === undefined ? said('margin') : undefined;
   const usual = table.unit === 'in' ? '1/4' : '6';
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),
     // cut from sheets of a size, they are not laid over a page yet
-    spread: across !== undefined || heard.flags.has('row') || sizeAt(heard, 'sheet') ? 'row' : 'room',
+    spread: across !== undefined || (heard.flags.has('row') && said('across') === undefined) || sheet ? 'row' : 'room',
     row: {
       ...(gap !== undefined ? { gap } : free > 1 || count === undefined ? { gap: usual } : {}),
       ...(margin !== undefined && (count === undefined || gap === undefined || width === undefined) ? { margin } : {}),

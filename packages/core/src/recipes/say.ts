@@ -1,13 +1,31 @@
-import { lengthNamed, unitOfLine } from '../length/index.ts';
-import { hear, sizeAt, tokensOf } from '../line/index.ts';
+import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
+import { hear, sizeAt, tokensOf, type Grammar, type Place } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, recipeOf, type RecipeId } from './registry.ts';
 
+export interface SaidSize {
+  readonly width: string;
+  readonly height: string;
+}
+
+/** Every line may say which page it is for: `on an 8 x 8 page`, `across a 12 inch page`. */
+const PAGE: Place = {
+  kind: 'size',
+  words: ['page', 'layout', 'album'],
+  alone: true,
+  after: ['page', 'layout', 'album'],
+};
+const withPage = (grammar: Grammar): Grammar => ({ ...grammar, places: { page: PAGE, ...grammar.places } });
+
 /** What was understood of a line, and by which recipe. */
 export interface SaidLine {
   /** Sheets of a size that it is to come from, where that was said; as it was typed. */
-  readonly sheet: { readonly width: string; readonly height: string } | null;
+  readonly sheet: SaidSize | null;
+  /** The page that it is for, where that was said; as it was typed. */
+  readonly page: SaidSize | null;
+  /** What it is worked out with: on that page, if it was said. */
+  readonly table: Table;
   readonly recipe: RecipeId;
   readonly said: Said<unknown>;
 }
@@ -20,12 +38,15 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
   const unit = unitOfLine(line, table.unit);
   const tokens = tokensOf(line);
   const named = (text: string) => (unit === table.unit ? text : String(lengthNamed(text, unit)));
+  const sizeNamed = (size: SaidSize | null) => size && { width: named(size.width), height: named(size.height) };
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const heard = hear(tokens, recipe.grammar, unit);
+    const heard = hear(tokens, withPage(recipe.grammar), unit);
     if (!heard) continue;
-    const read = heard.ok ? recipe.read(heard.heard, { ...table, unit }, newId) : null;
+    const page = heard.ok ? sizeNamed(sizeAt(heard.heard, 'page') ?? sizeAt(heard.heard, 'ground')) : null;
+    const here = page ? onPage(table, page) : table;
+    const read = heard.ok ? recipe.read(heard.heard, { ...here, unit }, newId) : null;
     // more layers than it can have, and the like
     const input = read !== null && recipe.input.safeParse(read).success ? read : null;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
@@ -35,11 +56,19 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
         ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
         : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
     // of two that know as much of it, one that can be
-    const can = said.ok && recipe.solve(said.input, table).status === 'solved';
+    const can = said.ok && recipe.solve(said.input, here).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
-    const from = heard.ok ? sizeAt(heard.heard, 'sheet') : null;
-    const sheet = from && { width: named(from.width), height: named(from.height) };
-    if (!best || rank > best.rank) best = { recipe: id, said, sheet, rank };
+    const sheet = heard.ok ? sizeNamed(sizeAt(heard.heard, 'sheet')) : null;
+    if (!best || rank > best.rank) best = { recipe: id, said, sheet, page, table: here, rank };
   }
-  return best && { recipe: best.recipe, said: best.said, sheet: best.sheet };
+  if (!best) return null;
+  const { rank: _, ...said } = best;
+  return said;
+}
+
+/** The same table with another page on it. */
+function onPage(table: Table, { width, height }: SaidSize): Table {
+  const [w, h] = [parseLength(width, table.unit), parseLength(height, table.unit)];
+  if (!w.ok || !h.ok) return table;
+  return { ...table, room: { width: w.value.ticks, height: h.value.ticks, seams: [] } };
 }

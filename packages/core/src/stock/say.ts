@@ -51,7 +51,27 @@ export type SaidStock =
     };
 
 const POINT = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
-const LESS = new RegExp(String.raw`\bless\s+(${POINT})`, 'i');
+const LESS = new RegExp(
+  String.raw`\b(?:less|without|minus)\s+(?:an?\s+)?(${POINT})|\b(?:with\s+)?(?:an?\s+)?(${POINT})\s+(?:missing|gone|cut\s+(?:out|off|away))(?:\s+(?:of\s+)?(?:a|the|one)?\s*corner)?`,
+  'i',
+);
+/** How many sheets are in each: `3 pads of 24 sheets`. */
+const SHEETS_EACH = /\b(?:of\s+|with\s+|,\s*)?(\d{1,4})\s+(?:sheets?|leaves|pages)(?:\s+(?:each|left))?\b/i;
+/** Said around a name, and no part of it. */
+const AROUND_NAME = new Set([
+  'of',
+  'in',
+  'a',
+  'an',
+  'the',
+  'some',
+  'with',
+  'and',
+  'my',
+  'l-shaped',
+  'l-shape',
+  'shaped',
+]);
 const CORNERS = new RegExp(String.raw`\bcorners?\b((?:[\s,;]*${POINT})+)`, 'i');
 const SIZE = new RegExp(POINT, 'i');
 const BY = new RegExp(BY_SAID, 'i');
@@ -114,6 +134,22 @@ function cornersIn(
   };
 }
 
+/** A kind as it is said, also with letters swapped or one left out, where no paper is called so. */
+function kindSaid(said: string | undefined, papers: readonly { name: string }[]): StockKindWord | undefined {
+  const word = said?.toLowerCase().replace(/s$/, '') ?? '';
+  const known = KINDS[word];
+  if (known || word.length < 4 || papers.some((p) => p.name.toLowerCase().includes(word))) return known;
+  const letters = (w: string) => [...w].sort().join('');
+  const near = Object.keys(KINDS).find(
+    (kind) =>
+      (word.length === kind.length && word[0] === kind[0] && letters(word) === letters(kind)) ||
+      (kind.length > 4 &&
+        word.length === kind.length - 1 &&
+        [...kind].some((_, i) => kind.slice(0, i) + kind.slice(i + 1) === word)),
+  );
+  return near === undefined ? undefined : KINDS[near];
+}
+
 const NUMBER_WORDS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const numberOf = (word: string): number | null => {
   const at = NUMBER_WORDS.indexOf(word.toLowerCase());
@@ -127,7 +163,7 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   if (!found) return { ok: false, problem: { code: 'size-unreadable', text: line.trim() } };
   const size = parseSize(found[0], unit);
   if (!size.ok) return { ok: false, problem: size.problem };
-  const corner = gone ? parseSize(gone[1]!, unit) : null;
+  const corner = gone ? parseSize((gone[1] ?? gone[2])!, unit) : null;
   if (corner && !corner.ok) return { ok: false, problem: corner.problem };
   const [W, H] = [size.value.width.ticks, size.value.height.ticks];
   const cut = corner?.ok ? { w: corner.value.width.ticks, h: corner.value.height.ticks } : null;
@@ -135,13 +171,17 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
     return { ok: false, problem: { code: 'size-unreadable', text: gone![0].trim() } };
   const at = (x: number, y: number): [LengthText, LengthText] => [text(x, unit), text(y, unit)];
   const rest = `${line.slice(0, found.index)} ${line.slice(found.index + found[0].length)}`;
-  const words = rest.split(/[\s,]+/).filter(Boolean);
+  // sheets are counted, also those of pads
+  const pads = /\bpads?\b/i.exec(rest);
+  const told = pads && SHEETS_EACH.exec(rest);
+  const each = told && told.index > pads.index ? told : null;
+  const words = (each ? rest.replace(each[0], ' ') : rest).split(/[\s,]+/).filter(Boolean);
   let kind: StockKindWord | null = null;
   let quantity: number | null = null;
   const name: string[] = [];
+  const kindOf = (w: string | undefined) => kindSaid(w, papers);
   for (const [i, word] of words.entries()) {
     const times = /^[x×](\d+)$/i.exec(word) ?? /^(\d+)[x×]$/i.exec(word);
-    const kindOf = (w: string | undefined) => KINDS[w?.toLowerCase().replace(/s$/, '') ?? ''];
     if (times) quantity = Number(times[1]);
     // `6 sheets`, `two scraps`
     else if (kindOf(words[i + 1]) && !kind && quantity === null && numberOf(word) !== null) quantity = numberOf(word);
@@ -156,7 +196,11 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
     quantity = last;
     name.pop();
   }
-  quantity ??= 1;
+  quantity = (quantity ?? 1) * Number(each?.[1] ?? 1);
+  if (!called(name)) {
+    while (AROUND_NAME.has(name[0]?.toLowerCase() ?? '')) name.shift();
+    while (AROUND_NAME.has(name.at(-1)?.toLowerCase() ?? '')) name.pop();
+  }
   const odd = name.find((word) => !/\p{L}|\d/u.test(word));
   if (odd !== undefined) return { ok: false, problem: { code: 'stray', text: odd } };
   if (quantity < 1 || quantity > 10_000) return { ok: false, problem: { code: 'quantity', text: String(quantity) } };

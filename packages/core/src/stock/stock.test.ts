@@ -81,6 +81,27 @@ describe('what the drawer takes', () => {
 
 describe('a scrap with a corner gone', () => {
   const papers = [{ id: 't', name: 'Teal swell' }];
+  test.each<[string, object]>([
+    ['scrap 4 x 7 1/2 of teal', { kind: 'scrap', paperWords: 'teal', quantity: 1 }],
+    ['a scrap of the teal, 4 x 7 1/2', { kind: 'scrap', paperWords: 'teal' }],
+    ['3 pads 6x6 dots 24 sheets', { kind: 'pad', paperWords: 'dots', quantity: 72 }],
+    ['pad 6 x 6 dots, 36 sheets left', { kind: 'pad', paperWords: 'dots', quantity: 36 }],
+    ['teal scrap L-shaped 6x4 with 2x1 missing', { kind: 'scrap', paperWords: 'teal' }],
+    ['teal scrap 6x4, a 2 x 1 gone', { kind: 'scrap', paperWords: 'teal' }],
+    ['scarp 3 x 4 teal', { kind: 'scrap', paperWords: 'teal' }],
+    ['2 shets 12 x 12 teal', { kind: 'sheet', paperWords: 'teal', quantity: 2 }],
+    ['stripe 12 x 12', { kind: 'sheet', paperWords: 'stripe' }],
+    ['sheep 12 x 12', { paperWords: 'sheep' }],
+  ])('%s, as one says it', (line, all) => {
+    const said = sayStock(line, [], 'in');
+    expect(said).toMatchObject({ ok: true, ...all });
+    const odd = /missing|gone/.test(line);
+    expect(said.ok && said.outline?.length).toBe(odd ? 6 : undefined);
+  });
+  test('what stands round a name is a part of it where a paper is called so', () => {
+    const papers = [{ id: 'p', name: 'The Scarp' }];
+    expect(sayStock('3 x 4 the scarp', papers, 'in')).toMatchObject({ paper: papers[0], kind: 'scrap' });
+  });
   test('is said in one line, and is an L', () => {
     expect(sayStock('scrap 9 x 9 less 5 x 4 1/2 teal', papers, 'in')).toMatchObject({
       ok: true,

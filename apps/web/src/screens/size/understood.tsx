@@ -19,12 +19,12 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
   const heard = sayRecipe(text, table, newId);
   if (heard?.said.ok) {
     const { input } = heard.said;
-    const solved = recipeOf(heard.recipe).solve(input, table);
+    const solved = recipeOf(heard.recipe).solve(input, heard.table);
     const but = solved.status === 'refused' ? solved.problems : [];
     const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
     return {
       ok: true,
-      says: [saidBackWords(heard.recipe, input) + (why.length ? '.' : ''), ...why].join(' '),
+      says: [saidBackWords(heard.recipe, input, heard.page) + (why.length ? '.' : ''), ...why].join(' '),
       seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
     };
   }

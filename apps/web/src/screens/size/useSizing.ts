@@ -184,7 +184,8 @@ export function useSizing() {
         return meant !== undefined;
       }
       const { input } = heard.said;
-      change((s) => ({ ...s, recipe: heard.recipe, input }));
+      const { recipe: id, page } = heard;
+      change((s) => ({ ...s, recipe: id, input, room: page ?? s.room }));
       return true;
     },
   };

@@ -316,7 +316,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   },
 
   grammar: {
-    heads: ['banner', 'pennant', 'streamer', 'tail', 'fishtail'],
+    heads: ['banner', 'pennant', 'streamer', 'tail', 'fishtail', 'flag', 'bunting'],
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['banner', 'strip'] },
@@ -331,20 +331,21 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     flags: {
       straight: ['straight', 'plain'],
       row: ['row'],
+      fit: ['fit'],
       right: ['right'],
       mixed: ['mixed', 'mix', 'various'],
       line: ['line', 'string', 'angle', 'sloping'],
-      curve: ['curve', 'curved', 'garland', 'bunting', 'swag', 'arc'],
+      curve: ['curve', 'curved', 'garland', 'swag', 'arc'],
     },
     usual: ['strip', 'width', 'length'],
-    idle: ['end', 'deep', 'hanging', 'hung', 'hang', 'page', 'left', 'longer', 'shorter'],
+    idle: ['end', 'deep', 'hanging', 'hung', 'hang', 'top', 'bottom', 'down', 'left', 'longer', 'shorter'],
   },
   /** Without a number as many as fit; with a number, a width and a gap, the margins follow. */
   read: (heard, table) => {
     const said = (place: string) => lengthAt(heard, place);
     const size = sizeAt(heard, 'strip');
     const [width, long] = [size?.width ?? said('width'), size?.height ?? said('length')];
-    const row = rowSaid(heard, table, width);
+    const row = rowSaid(heard, table, { width, length: long });
     const { count } = row;
     if ([width, long, said('across'), said('gap') ?? said('overlap'), count].every((value) => value === undefined))
       return null;
@@ -376,6 +377,7 @@ const optional = <Key extends string>(key: Key, text: LengthText | undefined): P
 /** A curve or a line that is said, and how much it drops. */
 function hangSaid(heard: Heard): Pick<BannerStripInput, 'hang'> {
   const drop = lengthAt(heard, 'drop');
-  const line = heard.flags.has('curve') ? 'curve' : heard.flags.has('line') || drop !== undefined ? 'slant' : null;
+  const curve = heard.flags.has('curve') || heard.heads.has('bunting');
+  const line = curve ? 'curve' : heard.flags.has('line') || drop !== undefined ? 'slant' : null;
   return line ? { hang: { line, ...optional('drop', drop) } } : {};
 }

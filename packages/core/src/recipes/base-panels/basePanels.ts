@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ZERO, lengthOf, ticks } from '../../length/index.ts';
 import { pastEdges, rect, shifted, type Edge, type Finish, type Rect } from '../../geometry/index.ts';
-import { lengthAt } from '../../line/index.ts';
+import { lengthAt, ticksSaid, type HeardValue } from '../../line/index.ts';
 import { isUnder, samePath, type Field, type FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import {
@@ -31,7 +31,7 @@ import {
   type Reveal,
   type RevealStyle,
 } from '../reveals.ts';
-import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
+import { LAYER_FLAGS, LAYER_PLACES, layersCounted, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
 /*
  * Without shaving the base is as large as its room. A page that is shaved is finished at its full size, then trimmed all round and
@@ -106,6 +106,8 @@ function flush(box: Rect, page: Rect): { box: Rect; finish: Finish[] } {
 }
 
 const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/2' : '12');
+
+const PAGE_WORDS = ['page', 'layout', 'album', 'base', 'background'];
 
 /** A base as large as its room, and panels on it, each inside the one before. */
 export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
@@ -240,20 +242,39 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   },
 
   grammar: {
-    heads: ['panel', 'base', 'background', 'backing', 'shave'],
+    heads: ['panel', 'base', 'background', 'backing', 'shave', 'page-mat'],
     places: {
+      page: { kind: 'size', words: PAGE_WORDS, alone: true, after: PAGE_WORDS },
+      ground: { kind: 'size', words: ['on', 'onto'], alone: true },
       ...LAYER_PLACES,
+      layers: layersCounted(['panel']),
       shave: { kind: 'length', words: ['shave', 'trim'], alone: true },
       size: { kind: 'size', words: ['size'], many: true, alone: true },
     },
+    flags: LAYER_FLAGS,
     usual: ['reveal', 'size'],
-    idle: ['off', 'round', 'around', 'inset', 'smaller', 'inside', 'layer', 'nested', 'page', 'even'],
+    idle: [
+      'off',
+      'round',
+      'around',
+      'inset',
+      'smaller',
+      'inside',
+      'layer',
+      'nested',
+      'even',
+      'then',
+      'another',
+      'next',
+    ],
   },
   /** Reveals and sizes inward from the edge of the room. */
   read: (heard, table, newId) => {
-    const panels = layersSaid(heard, 'size', newId);
-    const said = lengthAt(heard, 'shave');
-    const shaved = said !== undefined || heard.flags.has('shave');
+    const mat = heard.heads.has('page-mat') ? lengthAt(heard, 'reveal') : undefined;
+    const values = sizesAmong(heard.values, table).filter(({ place }) => !(mat && place === 'reveal'));
+    const panels = layersSaid({ ...heard, values }, 'size', newId);
+    const said = lengthAt(heard, 'shave') ?? mat;
+    const shaved = said !== undefined || heard.flags.has('shave') || heard.heads.has('page-mat');
     if (!panels.length && !shaved) return null;
     const all = said ?? usualShave(table);
     const shave = shaved ? { shave: { reveal: { style: 'even' as const, all } } } : {};
@@ -279,4 +300,18 @@ function innermostSize(layers: readonly Layer[], count: number): Dim[] {
         },
       ]
     : [];
+}
+
+/** `bases 12, 11 1/4, 9 1/2`: what is too wide to be a reveal is how wide a square panel is; the first as large as the page is the page. */
+function sizesAmong(values: readonly HeardValue[], { room, unit }: Table): readonly HeardValue[] {
+  const read = (text: string | undefined) => ticksSaid(text, unit);
+  const square = room.width === room.height;
+  const sized = values.map((v) =>
+    square && v.place === 'reveal' && 2 * read(v.texts[0]) >= room.width
+      ? { ...v, place: 'size', texts: [v.texts[0]!, v.texts[0]!] }
+      : v,
+  );
+  const [first] = sized;
+  const whole = first?.place === 'size' && read(first.texts[0]) === room.width && read(first.texts[1]) === room.height;
+  return whole && sized.length > 1 ? sized.slice(1) : sized;
 }

@@ -249,6 +249,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     heads: ['block', 'band'],
     places: {
       blocks: { kind: 'length', words: [], many: true, most: MOST_BLOCKS },
+      wide: { kind: 'length', words: ['wide', 'width'], many: true, most: MOST_BLOCKS },
       high: { kind: 'length', words: ['high', 'tall', 'height', 'deep'] },
       long: { kind: 'length', words: ['across', 'long', 'over', 'length'] },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
@@ -258,14 +259,16 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     flags: {
       rest: ['rest', 'remainder', 'remaining'],
       butt: ['butt', 'edge-to-edge', 'touching'],
-      upright: ['upright', 'down', 'vertical'],
+      upright: ['upright', 'down', 'vertical', 'column', 'tower'],
     },
     usual: ['blocks'],
-    idle: ['page', 'last', 'takes', 'take', 'wide', 'joins', 'join', 'even', 'equal', 'share', 'photo'],
+    idle: ['last', 'takes', 'take', 'joins', 'join', 'even', 'equal', 'share', 'photo'],
   },
   /** The widths in their order; the rest is the last where nothing else is said, and so many alike where only their number is. */
   read: (heard, table, newId) => {
-    const widths = heard.values.filter((v) => v.place === 'blocks');
+    // of a column the width is how deep it is; of a band each block has its own
+    const upright = heard.flags.has('upright');
+    const widths = heard.values.filter((v) => v.place === 'blocks' || (!upright && v.place === 'wide'));
     const rests = heard.flagsAt.filter(({ flag }) => flag === 'rest');
     const count = Number(lengthAt(heard, 'count') ?? 0);
     if (!widths.length && !count) return null;
@@ -275,16 +278,21 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     ]
       .sort((x, y) => x.at - y.at)
       .map(({ width }) => ({ id: newId(), ...(width === undefined ? {} : { width }), share: 1 }));
+    // `three blocks 4 wide`: one is said of all
+    const alike = said.length === 1 && widths.length === 1 && count > 1;
     const more = Math.max(0, count - said.length);
     const [long, tuck] = [lengthAt(heard, 'long'), lengthAt(heard, 'tuck')];
     const butt = heard.flags.has('butt');
     return {
-      run: heard.flags.has('upright') ? 'upright' : 'level',
+      run: upright ? 'upright' : 'level',
       band: {
         ...(long === undefined ? {} : { long }),
-        high: lengthAt(heard, 'high') ?? (table.unit === 'in' ? '3' : '75'),
+        high:
+          lengthAt(heard, 'high') ??
+          (upright ? lengthAt(heard, 'wide') : undefined) ??
+          (table.unit === 'in' ? '3' : '75'),
       },
-      blocks: [...said, ...Array.from({ length: more }, () => ({ id: newId(), share: 1 }))],
+      blocks: [...said, ...Array.from({ length: more }, () => ({ ...(alike ? said[0]! : { share: 1 }), id: newId() }))],
       join: butt ? { how: 'butt' } : { how: 'tuck', tuck: tuck ?? usualTuck(table) },
     };
   },

@@ -45,7 +45,7 @@ const MOST_REPEATS = 400;
 
 const borderStripSchema = z.strictObject({
   strip: z.strictObject({ long: lengthText().optional(), width: lengthText() }),
-  punch: z.strictObject({ repeat: lengthText(), depth: lengthText() }),
+  punch: z.strictObject({ repeat: lengthText().optional(), depth: lengthText() }),
   middle: z.enum(MIDDLES),
   /** One strip; above and below; or round a panel as long and as high as that, outside of it. */
   sides: z.enum(SIDES),
@@ -197,6 +197,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const { solution, problems, near } = worked(arithmetic(input, table));
     if (problems.length) return refused(problems);
     const { sides } = input;
+    if (input.punch.repeat === undefined) return refused([{ code: 'missing', paths: [REPEAT] }]);
     const none = notPositive([LONG, WIDTH, REPEAT, DEPTH, ...(sides === 'one' ? [] : [HIGH])], near);
     if (none.length) return refused(none);
     const [long, width, repeat, depth] = [near(LONG), near(WIDTH), near(REPEAT), near(DEPTH)];
@@ -287,7 +288,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const strip = sizeAt(heard, 'strip');
     const round = sizeAt(heard, 'round');
     const repeat = lengthAt(heard, 'repeat');
-    if (repeat === undefined) return null;
+    if (repeat === undefined && !round && !strip && lengthAt(heard, 'long') === undefined) return null;
     const inch = table.unit === 'in';
     const long = round?.width ?? lengthAt(heard, 'long') ?? strip?.height;
     const sides = round || heard.flags.has('all') ? 'all' : heard.flags.has('two') ? 'two' : 'one';
@@ -296,7 +297,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
         ...(long === undefined ? {} : { long }),
         width: lengthAt(heard, 'width') ?? strip?.width ?? (inch ? '1' : '25'),
       },
-      punch: { repeat, depth: lengthAt(heard, 'depth') ?? (inch ? '1/4' : '6') },
+      punch: { ...(repeat === undefined ? {} : { repeat }), depth: lengthAt(heard, 'depth') ?? (inch ? '1/4' : '6') },
       middle: heard.flags.has('crest') ? 'crest' : heard.flags.has('valley') ? 'valley' : 'better',
       sides,
       ...(round ? { high: round.height } : {}),

@@ -11,7 +11,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
@@ -256,19 +256,27 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
   },
 
   grammar: {
-    heads: ['build', 'built', 'piece', 'patch', 'patchwork'],
+    heads: ['build', 'built', 'piece', 'patch', 'patchwork', 'join', 'assemble', 'tile', 'make', 'makes'],
     places: {
-      patch: { kind: 'size', words: ['from', 'patch', 'pad', 'scrap', 'using'], alone: true },
+      patch: {
+        kind: 'size',
+        words: ['from', 'patch', 'pad', 'scrap', 'using', 'square'],
+        alone: true,
+        after: ['patch', 'pad', 'scrap', 'square'],
+      },
       whole: { kind: 'size', words: ['sheet', 'build', 'up', 'into', 'base', 'make', 'made'], alone: true },
       overlap: { kind: 'length', words: ['overlap', 'over', 'lap'], alone: true },
       backing: { kind: 'length', words: ['backing', 'strip', 'behind'], alone: true },
       number: { kind: 'count', words: [], most: MOST * MOST },
     },
     usual: ['whole', 'patch', 'backing'],
-    idle: ['together', 'joined', 'join', 'butt', 'butted'],
+    idle: ['together', 'butt', 'butted'],
   },
   read: (heard, table) => {
-    const [whole, patch] = [sizeAt(heard, 'whole'), sizeAt(heard, 'patch')];
+    const [a, b] = [sizeAt(heard, 'whole'), sizeAt(heard, 'patch')];
+    const area = (size: typeof a) => ticksSaid(size?.width, table.unit) * ticksSaid(size?.height, table.unit);
+    // the larger one is what it comes to
+    const [whole, patch] = a && b && area(a) < area(b) ? [b, a] : [a, b];
     const number = Number(lengthAt(heard, 'number') ?? 0);
     if (!patch && !(whole && number)) return null;
     // so many of them, as square as they can be laid

@@ -167,21 +167,7 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
     },
     flags: { whole: ['whole', 'full'] },
     usual: ['cover', 'seen'],
-    idle: [
-      'beneath',
-      'page',
-      'base',
-      'background',
-      'sheet',
-      'two',
-      'papers',
-      'tone',
-      'in',
-      'side',
-      'other',
-      'edge',
-      'rest',
-    ],
+    idle: ['beneath', 'base', 'background', 'sheet', 'two', 'papers', 'tone', 'in', 'side', 'other', 'edge', 'rest'],
   },
   read: (heard, table) => {
     const along =

@@ -259,21 +259,24 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
     heads: ['hollow', 'frame', 'ring'],
     places: {
       ...LAYER_PLACES,
-      reveal: { ...LAYER_PLACES.reveal, words: ['ring', 'rim', 'border', 'edge', 'wide'] },
+      reveal: { ...LAYER_PLACES.reveal, words: ['ring', 'rim', 'border', 'edge', 'wide', 'leave', 'leaving'] },
       outer: { kind: 'size', words: ['from'] },
       centre: { kind: 'size', words: ['opening', 'centre', 'center', 'hole', 'window', 'middle'] },
-      above: { kind: 'size', words: ['under', 'above', 'beneath', 'behind', 'cover'] },
+      above: { kind: 'size', words: ['under', 'above', 'beneath', 'behind', 'cover'], alone: true },
+      panel: { kind: 'size', words: ['panel'], alone: true, after: ['panel'] },
       lip: { kind: 'length', words: ['lip', 'glue', 'tuck'] },
     },
     usual: ['outer', 'reveal', 'centre'],
-    idle: ['mat', 'base', 'sheet', 'photo', 'print', 'panel', 'free', 'comes', 'come', 'left'],
+    idle: ['mat', 'base', 'sheet', 'photo', 'print', 'free', 'comes', 'come', 'left'],
   },
   read: (heard, table, newId) => {
-    const outer = sizeAt(heard, 'outer');
+    // `cut the middle out of a 12 x 12`
+    const alone = sizeAt(heard, 'outer') === null;
+    const outer = sizeAt(heard, alone ? 'centre' : 'outer');
     if (!outer) return null;
     const [said] = layersSaid(heard, '', newId);
-    const [lip, centre] = [lengthAt(heard, 'lip'), sizeAt(heard, 'centre')];
-    const above = sizeAt(heard, 'above');
+    const [lip, centre] = [lengthAt(heard, 'lip'), alone ? null : sizeAt(heard, 'centre')];
+    const above = sizeAt(heard, 'above') ?? sizeAt(heard, 'panel');
     const open = centre !== null || (lip !== undefined && above !== null);
     const all = said || open ? {} : { all: usualRing(table) };
     const input: HollowMatInput = {

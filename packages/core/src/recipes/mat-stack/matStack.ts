@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZERO, parseLength, ticks, type LengthText } from '../../length/index.ts';
-import { sizeAt } from '../../line/index.ts';
+import { sizeAt, ticksSaid, type HeardValue } from '../../line/index.ts';
 import { oval, shortfall, whole, type Rect, type Shape, type Size } from '../../geometry/index.ts';
 import type { Blank } from '../blanks.ts';
 import type { FieldPath } from '../fields.ts';
@@ -25,7 +25,7 @@ import {
   type NestedLayer,
 } from '../nested.ts';
 import type { Laid, Recipe, Table } from '../recipe.ts';
-import { LAYER_PLACES, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
+import { LAYER_FLAGS, LAYER_PLACES, layersCounted, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
 
 const SHAPES = ['straight', 'oval'] as const;
 const matStackSchema = z.strictObject({
@@ -196,6 +196,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     heads: ['mat', 'matt', 'matting', 'print', 'photo', 'photograph', 'picture', 'pic'],
     places: {
       ...LAYER_PLACES,
+      layers: layersCounted(['mat', 'matt']),
       around: { kind: 'size', words: ['around', 'round', 'for', 'behind', 'under', 'print', 'photo', 'picture'] },
       outer: {
         kind: 'size',
@@ -205,22 +206,28 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       },
     },
     flags: {
-      oval: ['oval', 'ellipse', 'circle', 'circular'],
+      ...LAYER_FLAGS,
+      oval: ['oval', 'ellipse'],
+      round: ['circle', 'circular'],
+      square: ['square'],
       largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'],
     },
     usual: ['reveal', 'around', 'outer'],
-    idle: ['layer', 'layered', 'double', 'triple', 'single', 'wide', 'even'],
+    idle: ['layer', 'layered', 'single', 'wide', 'even', 'photograph', 'pic', 'snapshot', 'wallet', 'stack', 'apart'],
   },
   /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
   read: (heard, table, newId) => {
     const largest = heard.flags.has('largest') && !sizeAt(heard, 'outer');
     const values = heard.values.map((v) => (largest && v.place === 'around' ? { ...v, place: 'outer' } : v));
-    const said = { ...heard, values };
+    const said = {
+      ...heard,
+      values: heard.flags.has('round') || heard.flags.has('square') ? asWideAsHigh(values, table) : values,
+    };
     const mats = layersSaid(said, 'outer', newId);
     // a print of two sizes is no mat yet
     const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
     if (!mats.length || !(matted || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
-    const shape = heard.flags.has('oval') ? { shape: 'oval' as const } : {};
+    const shape = heard.flags.has('oval') || heard.flags.has('round') ? { shape: 'oval' as const } : {};
     const input = (layers: readonly NestedLayer[]): MatStackInput => ({
       print: { ...sizeAt(said, 'around'), known: 'measured' },
       ...shape,
@@ -243,3 +250,13 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   },
   onward: () => [],
 };
+
+/** `a circle of 3 inches with 1/8 showing`: of lengths that are said of something round or square, one far wider than the others is how wide the print is. */
+function asWideAsHigh(values: readonly HeardValue[], { unit }: Table): readonly HeardValue[] {
+  if (values.some((v) => v.place === 'around' || v.place === 'outer')) return values;
+  const wide = ({ texts }: HeardValue) => ticksSaid(texts[0], unit);
+  const [widest, next] = values.filter((v) => v.place === 'reveal').sort((a, b) => wide(b) - wide(a));
+  if (!widest || !next || wide(widest) < 4 * wide(next)) return values;
+  const [across] = widest.texts;
+  return values.map((v) => (v === widest ? { ...v, place: 'around', texts: [across!, across!] } : v));
+}

@@ -15,7 +15,7 @@ import {
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Rect, type Size } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { printOf } from '../laying.ts';
@@ -327,11 +327,14 @@ export const photo: Recipe<'photo', PhotoInput> = {
   },
 
   grammar: {
-    heads: ['print', 'photo', 'photograph', 'picture', 'pic', 'snapshot', 'scene'],
+    heads: [
+      ...['print', 'photo', 'photograph', 'picture', 'pic', 'snapshot', 'scene'],
+      ...['lose', 'loss', 'lost', 'crop', 'enlarge', 'enlargement', 'resize', 'shrink', 'reprint'],
+    ],
     places: {
-      print: { kind: 'size', words: ['print', 'photo', 'scene'] },
+      print: { kind: 'size', words: ['print', 'photo', 'scene', 'from'] },
       border: { kind: 'length', words: ['border', 'edge', 'rim'] },
-      crop: { kind: 'size', words: ['as', 'into', 'to', 'become'] },
+      crop: { kind: 'size', words: ['as', 'into', 'to', 'become'], alone: true },
       left: { kind: 'length', words: ['left'], alone: true },
       right: { kind: 'length', words: ['right'], alone: true },
       top: { kind: 'length', words: ['top'], alone: true },
@@ -340,26 +343,14 @@ export const photo: Recipe<'photo', PhotoInput> = {
     flags: {
       trim: ['trim', 'trimmed'],
       whole: ['whole', 'uncropped', 'without', 'nothing'],
+      square: ['square'],
     },
     usual: ['print', 'crop', 'border'],
-    idle: [
-      'off',
-      'flush',
-      'white',
-      'loss',
-      'lose',
-      'losing',
-      'lost',
-      'keep',
-      'keeping',
-      'anything',
-      'crop',
-      'fill',
-      'enlarge',
-    ],
+    idle: ['off', 'flush', 'white', 'losing', 'keep', 'keeping', 'anything', 'fill', 'going', 'wallet', 'down', 'down'],
   },
   read: (heard, table) => {
-    const [print, border, crop] = [sizeAt(heard, 'print'), lengthAt(heard, 'border'), sizeAt(heard, 'crop')];
+    const [print, border] = [sizeAt(heard, 'print'), lengthAt(heard, 'border')];
+    const crop = sizeAt(heard, 'crop') ?? (print && heard.flags.has('square') ? squareOf(print, table.unit) : null);
     if (!print && !crop) return null;
     const has = (...of: string[]) => of.find((flag) => heard.flags.has(flag));
     const off = {
@@ -392,6 +383,12 @@ export const photo: Recipe<'photo', PhotoInput> = {
     return [{ recipe: 'mat-stack', input: { print, mats: [{ id: newId(), reveal: { style: 'even', all } }] } }];
   },
 };
+
+/** The largest square of a print. */
+function squareOf({ width, height }: { width: string; height: string }, unit: Unit) {
+  const side = ticksSaid(height, unit) < ticksSaid(width, unit) ? height : width;
+  return { width: side, height: side };
+}
 
 /** What comes off at the left or at the top, where that is said of it or of the edge across from it. */
 function offSaid(

@@ -295,7 +295,7 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
       closed: ['closed', 'overlap'],
       over: ['over', 'on', 'onto'],
     },
-    usual: ['photo', 'width', 'strip'],
+    usual: ['photo', 'width', 'strip', 'stock'],
     idle: ['corner', 'edge', 'side', 'four', 'cabin'],
   },
   read: (heard, table) => {

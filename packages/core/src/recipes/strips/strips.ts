@@ -244,33 +244,39 @@ export const strips: Recipe<'strips', StripsInput> = {
   },
 
   grammar: {
-    heads: ['strip', 'stripe', 'column'],
+    heads: ['strip', 'stripe', 'column', 'square'],
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['strip', 'stripe'] },
-      width: { kind: 'length', words: ['wide', 'width', 'strip', 'stripe', 'column'] },
-      length: { kind: 'length', words: ['long', 'length', 'tall', 'high', 'from'] },
+      width: { kind: 'length', words: ['wide', 'width'] },
+      each: { kind: 'length', words: ['strip', 'stripe', 'column', 'square'] },
+      length: { kind: 'length', words: ['long', 'longest', 'length', 'tall', 'high', 'from'] },
       shortest: { kind: 'length', words: ['to', 'shortest', 'down'] },
       step: { kind: 'length', words: ['step', 'shorter', 'less'] },
       tuck: { kind: 'length', words: ['tuck', 'under', 'hidden'] },
     },
     flags: {
       row: ['row'],
+      fit: ['fit'],
       level: ['level', 'horizontal', 'sideways', 'flat'],
       upright: ['upright', 'vertical'],
       edges: ['edge-to-edge', 'butt', 'touching', 'flush'],
       graded: ['graded', 'stepped', 'graduated', 'stairs', 'staircase'],
       both: ['both'],
     },
-    usual: ['strip', 'width', 'length'],
-    idle: ['page', 'paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
+    usual: ['strip', 'each', 'length'],
+    idle: ['paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
   },
   read: (heard, table) => {
     const said = (place: string): LengthText | undefined => lengthAt(heard, place);
     const size = sizeAt(heard, 'strip');
-    const width = size?.width ?? said('width');
-    const length = size?.height ?? said('length');
-    const row = rowSaid(heard, table, width, heard.flags.has('edges'));
+    // `2 inch strips` are so wide; `12 inch strips 1/2 wide` are so long
+    const width = size?.width ?? said('width') ?? said('each');
+    const square = heard.heads.has('square') ? width : undefined;
+    // how wide squares come out is asked of a grid
+    if (heard.heads.has('square') && square === undefined) return null;
+    const length = square ?? size?.height ?? said('length') ?? (said('width') === undefined ? undefined : said('each'));
+    const row = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
     const [shortest, step, tuck] = [said('shortest'), said('step'), said('tuck')];
