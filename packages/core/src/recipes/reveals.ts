@@ -32,9 +32,13 @@ const KEYS: Readonly<Record<RevealStyle, Readonly<Record<Edge, string>>>> = {
   four: { left: 'left', right: 'right', top: 'top', bottom: 'bottom' },
 };
 
+const EACH_ONCE = Object.fromEntries(
+  Object.entries(KEYS).map(([style, of]) => [style, [...new Set(EDGES.map((e) => of[e]))]]),
+) as unknown as Readonly<Record<RevealStyle, readonly string[]>>;
+
 export const revealKey = (style: RevealStyle, edge: Edge): string => KEYS[style][edge];
 /** The keys of a style, each once, in the order in which one measures them. */
-export const revealKeys = (style: RevealStyle): string[] => [...new Set(EDGES.map((e) => KEYS[style][e]))];
+export const revealKeys = (style: RevealStyle): readonly string[] => EACH_ONCE[style];
 /** The keys that count along one axis. */
 export const keysAlong = (style: RevealStyle, axis: 'width' | 'height'): string[] => {
   const [low, high] = axis === 'width' ? (['left', 'right'] as const) : (['top', 'bottom'] as const);
