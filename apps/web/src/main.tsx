@@ -6,8 +6,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, useLayoutEffect, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { recipesFetched } from './construction/recipes.ts';
 import { replay } from './replay.ts';
 import { routes } from './routes.tsx';
+import { keptNeedsAll } from './screens/size/useSizing.ts';
 import { GlobalStyle } from './theme/global.ts';
 
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, retry: 1 } } });
@@ -20,9 +22,15 @@ delete document.documentElement.dataset.known;
 /** Once it is there, the application does what was done before it was. */
 function Answering({ children }: { children: ReactNode }) {
   // as soon as it stands there, before another key can be pressed
-  useLayoutEffect(() => void replay(root, globalThis.doneBefore?.() ?? []), []);
+  useLayoutEffect(() => {
+    void replay(root, globalThis.doneBefore?.() ?? [], recipesFetched);
+    // the other constructions, once the first view is painted
+    requestAnimationFrame(() => setTimeout(() => void recipesFetched().catch(() => {})));
+  }, []);
   return children;
 }
+
+if (keptNeedsAll()) await recipesFetched();
 
 createRoot(root).render(
   <StrictMode>

@@ -1,3 +1,5 @@
+import { flushSync } from 'react-dom';
+
 /** One thing that somebody did in the first view before the application answered: to which control, by its name and which of those. */
 export interface Done {
   readonly do: string;
@@ -25,14 +27,23 @@ const controlOf = (root: ParentNode, { name, at }: Done): Control | undefined =>
  * the focus and what was typed at once, so that the next key goes where it is meant to. Who goes on meanwhile comes first: the
  * focus stays where they put it, and a field keeps what they typed into it.
  */
-export async function replay(root: ParentNode, done: readonly Done[]): Promise<void> {
+export async function replay(
+  root: ParentNode,
+  done: readonly Done[],
+  ready: () => Promise<void> = async () => {},
+): Promise<void> {
   const meanwhile = listen();
+  let standing = false;
   for (const one of done) {
     const acts = one.do === 'click' || one.do === 'keydown' || one.do === 'key';
-    // first what was typed is taken in
-    if (acts) await settled();
+    // first what was typed is taken in, and there is what it is done with
+    if (acts) {
+      await ready();
+      await settled();
+      standing = true;
+    }
     const control = controlOf(root, one);
-    meanwhile.mine(() => {
+    const act = () => {
       if (one.do === 'key') press(document.body, one.value);
       if (!control) return;
       if (one.do === 'focusin') {
@@ -41,7 +52,9 @@ export async function replay(root: ParentNode, done: readonly Done[]): Promise<v
         if (!meanwhile.typed(control)) type(control, one.value);
       } else if (one.do === 'click') control.click();
       else if (control instanceof HTMLInputElement) enter(control);
-    });
+    };
+    // what comes of it is there before the next thing is done: what is typed hangs on what stands in the field
+    meanwhile.mine(standing ? () => flushSync(act) : act);
     if (acts) await settled();
   }
   meanwhile.end();

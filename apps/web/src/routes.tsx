@@ -1,6 +1,7 @@
 import { createBrowserRouter } from 'react-router';
 import { PlainLink } from './ui/buttons.tsx';
 import { Empty, Loading, Trouble } from './ui/states.tsx';
+import { withRecipes } from './construction/recipes.ts';
 import { SizeScreen } from './screens/size/SizeScreen.tsx';
 
 function Nowhere() {
@@ -26,28 +27,41 @@ export const routes = createBrowserRouter([
   { path: '/', element: <SizeScreen />, errorElement: failed },
   {
     path: '/choose',
-    lazy: async () => ({ Component: (await import('./screens/choose/ChooseScreen.tsx')).ChooseScreen }),
+    lazy: async () => ({
+      Component: (await withRecipes(() => import('./screens/choose/ChooseScreen.tsx'))).ChooseScreen,
+    }),
     errorElement: failed,
     hydrateFallbackElement: <Loading what="the constructions" />,
   },
   {
     path: '/page/:id',
-    lazy: async () => ({ Component: (await import('./screens/page/PageStation.tsx')).PageStation }),
+    lazy: async () => ({ Component: (await withRecipes(() => import('./screens/page/PageStation.tsx'))).PageStation }),
     errorElement: failed,
     hydrateFallbackElement: <Loading what="the page" />,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./screens/page/PageScreen.tsx')).PageScreen }) },
+      {
+        index: true,
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/page/PageScreen.tsx'))).PageScreen,
+        }),
+      },
       {
         path: 'papers',
-        lazy: async () => ({ Component: (await import('./screens/papers/PapersScreen.tsx')).PapersScreen }),
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/papers/PapersScreen.tsx'))).PapersScreen,
+        }),
       },
       {
         path: 'order',
-        lazy: async () => ({ Component: (await import('./screens/order/OrderScreen.tsx')).OrderScreen }),
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/order/OrderScreen.tsx'))).OrderScreen,
+        }),
       },
       {
         path: 'print',
-        lazy: async () => ({ Component: (await import('./screens/print/PrintScreen.tsx')).PrintScreen }),
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/print/PrintScreen.tsx'))).PrintScreen,
+        }),
       },
     ],
   },

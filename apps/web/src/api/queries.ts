@@ -27,6 +27,7 @@ import {
 } from '@temnex/contract';
 import { stockItemSchema, type Habits, type Page } from '@temnex/core';
 import { Unreachable, ask } from './client.ts';
+import { recipesFetched } from '../construction/recipes.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
@@ -43,7 +44,11 @@ const KEYS = {
 
 export const usePages = () =>
   useQuery({ queryKey: KEYS.pages, queryFn: () => ask('GET', '/api/pages', z.array(pageSummarySchema)) });
-export const fetchPage = (id: string) => ask('GET', `/api/pages/${id}`, pageRecordSchema);
+/** A page is read once every construction is there. */
+export const fetchPage = async (id: string) => {
+  await recipesFetched();
+  return ask('GET', `/api/pages/${id}`, pageRecordSchema);
+};
 export const usePage = (id: string) =>
   useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
 export const fetchDrawer = () => ask('GET', '/api/drawer', drawerSchema);
@@ -105,7 +110,10 @@ function useChange<In, Out>(
 
 export const useCreatePage = () =>
   useChange(
-    (document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }),
+    async (document: Page, id) => {
+      await recipesFetched();
+      return ask('POST', '/api/pages', pageRecordSchema, { id, document });
+    },
     [KEYS.pages],
     undefined,
     (client, page) => client.setQueryData(KEYS.page(page.id), page),

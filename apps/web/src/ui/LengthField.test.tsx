@@ -73,6 +73,24 @@ describe('a length field', () => {
     expect(screen.getByText('width')).toBeTruthy();
     expect(field().value).toBe('4');
   });
+  test('while somebody types in it, a value that changes from outside takes nothing away; afterwards it does', () => {
+    const onCommit = jest.fn();
+    const shown = (value: string) => (
+      <LengthField label="print width" value={value} unit="in" onCommit={onCommit} computed />
+    );
+    const { rerender } = render(shown('4'));
+    field().focus();
+    type('5');
+    rerender(shown('4 1/2'));
+    expect(field().value).toBe('5');
+    fireEvent.keyDown(field(), { key: 'Enter' });
+    expect(onCommit).toHaveBeenLastCalledWith('5');
+    // left with what does not read
+    type('5 1/0');
+    field().blur();
+    rerender(shown('4 3/4'));
+    expect(field().value).toBe('4 3/4');
+  });
   test('what was typed does not come back when the value is undone', () => {
     render(<Held start="4" onCommit={() => {}} />);
     type('5');

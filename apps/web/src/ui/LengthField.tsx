@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { FieldError, Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { MARKS, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
@@ -81,7 +82,8 @@ export function LengthField({
   hideLabel,
   width,
 }: LengthFieldProps) {
-  const field = useLengthField(value, unit, options);
+  const [inside, setInside] = useState(false);
+  const field = useLengthField(value, unit, options, inside);
   const typed = field.text.trim().toLowerCase();
   // as far as it is typed
   const saysNone = none !== undefined && typed !== '' && none.startsWith(typed);
@@ -99,7 +101,11 @@ export function LengthField({
     <Field
       value={field.text}
       onChange={field.change}
-      onBlur={() => commit()}
+      onFocus={() => setInside(true)}
+      onBlur={() => {
+        setInside(false);
+        commit();
+      }}
       isInvalid={problem !== null}
       validationBehavior="aria"
       onKeyDown={(e) => {

@@ -15,11 +15,17 @@ export interface LengthFieldState {
 }
 
 /** What a length field holds while it is typed in: the text, and what is wrong with it once it is more than half typed. */
-export function useLengthField(value: LengthText | undefined, unit: Unit, options: ReadOptions = {}): LengthFieldState {
+export function useLengthField(
+  value: LengthText | undefined,
+  unit: Unit,
+  options: ReadOptions = {},
+  /** Somebody is in it. */
+  inside = false,
+): LengthFieldState {
   const committed = value === undefined ? '' : String(value);
   const [draft, setDraft] = useState<{ base: string; text: string } | null>(null);
-  // a value that changed from outside replaces what was half typed on the old one
-  const text = draft && draft.base === committed ? draft.text : committed;
+  // a value that changed from outside replaces what was half typed on the old one, unless somebody is typing still
+  const text = draft && (inside || draft.base === committed) ? draft.text : committed;
   const empty = text.trim() === '';
   const read = empty ? null : parseLength(text, unit, options);
   return {

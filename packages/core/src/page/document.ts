@@ -91,8 +91,11 @@ const itemOf = (recipe: RecipeId) =>
     version: z.literal(recipeOf(recipe).version),
     input: recipeOf(recipe).input as z.ZodType<unknown>,
   });
-const [firstRecipe, ...otherRecipes] = RECIPE_IDS;
-const itemSchema = z.discriminatedUnion('recipe', [itemOf(firstRecipe), ...otherRecipes.map(itemOf)]);
+/** Made when it is first asked for: recipes may have to be fetched. */
+const itemSchema = z.lazy(() => {
+  const [first, ...others] = RECIPE_IDS;
+  return z.discriminatedUnion('recipe', [itemOf(first), ...others.map(itemOf)]);
+});
 export type Item = z.infer<typeof itemSchema>;
 
 export const pageSchema = z

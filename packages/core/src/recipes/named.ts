@@ -1,6 +1,7 @@
 import { lengthNamed, type Unit } from '../length/index.ts';
 import { withValue } from './fields.ts';
-import { recipeOf, type RecipeId } from './registry.ts';
+import type { RecipeId } from './ids.ts';
+import { recipeOf } from './registry.ts';
 
 /** The input of a recipe with every bare length named in the unit in which it was typed. */
 export const inputNamed = (recipe: RecipeId, input: unknown, unit: Unit): unknown =>

@@ -1,39 +1,21 @@
 import type { z } from 'zod';
-import { bannerStrip } from './banner-strip/bannerStrip.ts';
-import { basePanels } from './base-panels/basePanels.ts';
-import { blockBand } from './block-band/blockBand.ts';
-import { borderStrip } from './border-strip/borderStrip.ts';
-import { builtUp } from './built-up/builtUp.ts';
-import { halfBase } from './half-base/halfBase.ts';
-import { hollowMat } from './hollow-mat/hollowMat.ts';
-import { matStack } from './mat-stack/matStack.ts';
-import { photo } from './photo/photo.ts';
-import { stripFrame } from './strip-frame/stripFrame.ts';
-import { strips } from './strips/strips.ts';
+// known.ts, or known.lean.ts: see the package's imports
+import { KNOWN, fetchKnown } from '#known';
+import { RECIPE_IDS, type RecipeId } from './ids.ts';
+import type { KNOWN as ALL } from './known.ts';
 import type { Recipe } from './recipe.ts';
 
-/** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, and a line here. */
-const KNOWN = {
-  photo,
-  'mat-stack': matStack,
-  'base-panels': basePanels,
-  'hollow-mat': hollowMat,
-  'half-base': halfBase,
-  'built-up': builtUp,
-  'block-band': blockBand,
-  strips,
-  'banner-strip': bannerStrip,
-  'border-strip': borderStrip,
-  'strip-frame': stripFrame,
-} as const;
-
-export type RecipeId = keyof typeof KNOWN;
-export const RECIPE_IDS = Object.keys(KNOWN) as [RecipeId, ...RecipeId[]];
-export type InputOf<Id extends RecipeId> = z.infer<(typeof KNOWN)[Id]['input']>;
+export type InputOf<Id extends RecipeId> = z.infer<(typeof ALL)[Id]['input']>;
 
 /** A recipe as everything outside its folder sees it: its input is data, checked by its schema when it came in. */
 export type AnyRecipe = Recipe<RecipeId, unknown>;
-export const recipeOf = (id: RecipeId): AnyRecipe => KNOWN[id] as unknown as AnyRecipe;
 
-/** What one begins with who has said nothing yet. */
-export const FIRST_RECIPE: RecipeId = 'mat-stack';
+/** Where they are fetched (known.lean.ts), all but the first one throw until they have come. */
+export function recipeOf(id: RecipeId): AnyRecipe {
+  const recipe = (KNOWN as Partial<Record<RecipeId, unknown>>)[id];
+  if (!recipe) throw new Error(`the recipe ${id} has not been fetched yet`);
+  return recipe as AnyRecipe;
+}
+/** Whether every one of them is there; until then only the first is. */
+export const recipesKnown = (): boolean => RECIPE_IDS.every((id) => id in KNOWN);
+export const fetchRecipes = (): Promise<void> => fetchKnown();

@@ -2,7 +2,8 @@ import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
 import { hear, sizeAt, tokensOf, type Grammar, type Place } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
-import { RECIPE_IDS, recipeOf, type RecipeId } from './registry.ts';
+import { RECIPE_IDS, type RecipeId } from './ids.ts';
+import { recipeOf } from './registry.ts';
 
 export interface SaidSize {
   readonly width: string;

@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { styled } from 'styled-components';
-import type { RecipeId, Table } from '@temnex/core';
+import { RECIPE_IDS, type Laid, type RecipeId, type Table } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
+import { useRecipesKnown } from '../../construction/recipes.ts';
 import { startedOn } from '../../construction/started.ts';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { NARROW } from '../../theme/global.ts';
@@ -60,7 +61,8 @@ interface ChooserProps {
 
 /** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
-  const drawn = useMemo(() => startedOn(table), [table]);
+  const all = useRecipesKnown();
+  const drawn = useMemo(() => (all ? new Map(startedOn(table).map((one) => [one.id, one.laid])) : null), [all, table]);
   const shelf = useRef<HTMLUListElement>(null);
   // what is chosen is in sight, however narrow the screen
   useEffect(() => {
@@ -73,18 +75,24 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
   return (
     <Shelf>
       <ul aria-label="What to work out" ref={shelf}>
-        {drawn.map(({ id, laid }) => {
+        {RECIPE_IDS.map((id) => {
           const words = recipeWords(id);
-          const width = (laid?.size.width ?? 0) * scale;
-          const height = (laid?.size.height ?? 0) * scale;
           return (
             <li key={id}>
               <One type="button" aria-pressed={id === chosen} title={words.asks} onClick={() => choose(id)}>
-                <svg width={SIZE} height={SIZE} aria-hidden="true">
-                  {laid ? (
-                    <LayersPicture laid={laid} scale={scale} x={(SIZE - width) / 2} y={(SIZE + height) / 2} thin />
-                  ) : null}
-                </svg>
+                {drawn ? (
+                  <svg width={SIZE} height={SIZE} aria-hidden="true" data-construction={id}>
+                    <Small laid={drawn.get(id) ?? null} scale={scale} />
+                  </svg>
+                ) : (
+                  // as it was painted when the application was built
+                  <svg
+                    width={SIZE}
+                    height={SIZE}
+                    aria-hidden="true"
+                    dangerouslySetInnerHTML={{ __html: PAINTED.get(id) ?? '' }}
+                  />
+                )}
                 {words.title}
               </One>
             </li>
@@ -94,4 +102,20 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
       <PlainLink to="/choose">What each answers</PlainLink>
     </Shelf>
   );
+}
+
+/** The pictures in the page as it came, until they can be drawn. */
+const PAINTED: ReadonlyMap<string, string> = new Map(
+  typeof document === 'undefined'
+    ? []
+    : [...document.querySelectorAll<SVGElement>('[data-construction]')].map((svg) => [
+        svg.dataset.construction ?? '',
+        svg.innerHTML,
+      ]),
+);
+
+function Small({ laid, scale }: { laid: Laid | null; scale: number }) {
+  if (!laid) return null;
+  const [width, height] = [laid.size.width * scale, laid.size.height * scale];
+  return <LayersPicture laid={laid} scale={scale} x={(SIZE - width) / 2} y={(SIZE + height) / 2} thin />;
 }

@@ -4,6 +4,7 @@ import { styled } from 'styled-components';
 import { emptyPage, startPage, type RecipeId } from '@temnex/core';
 import type { PageSummary } from '@temnex/contract';
 import { recipeWords } from '@temnex/words';
+import { recipesFetched, withRecipes } from '../../construction/recipes.ts';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
@@ -41,7 +42,7 @@ const Item = styled.li`
   }
 `;
 /** Fetched when it is asked for. */
-const BeginFrom = lazy(() => import('./BeginFrom.tsx'));
+const BeginFrom = lazy(() => withRecipes(() => import('./BeginFrom.tsx')));
 const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
 
 /** The pages there are, and how far each has come. */
@@ -101,9 +102,11 @@ export function PagesOnTable() {
         <Plain
           isDisabled={create.isPending}
           onPress={() =>
-            create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
-              onSuccess: (page) => void navigate(`/page/${page.id}`),
-            })
+            void recipesFetched().then(() =>
+              create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
+                onSuccess: (page) => void navigate(`/page/${page.id}`),
+              }),
+            )
           }
         >
           Start a page

@@ -16,6 +16,7 @@ import { recipeWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
+import { recipesFetched, useRecipesKnown } from '../../construction/recipes.ts';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
@@ -33,7 +34,7 @@ import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
-import { understood } from './understood.tsx';
+import { notYet, understood } from './understood.tsx';
 import { usePutIn } from './usePutIn.ts';
 import { useSizing } from './useSizing.ts';
 
@@ -91,6 +92,7 @@ const Hint = styled.p`
 
 /** The first view: one construction by itself, its numbers typed on the drawing, whichever of them is unknown worked out. */
 export function SizeScreen() {
+  const all = useRecipesKnown();
   const state = useSizing();
   const { made, sizing } = state;
   const pages = usePages();
@@ -128,9 +130,15 @@ export function SizeScreen() {
   const words = recipeWords(recipe);
   const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
 
+  const say = (line: string): boolean | Promise<boolean> => {
+    const sheet = sayRecipe(line, table, newId)?.sheet;
+    if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);
+    return state.say(line) || putIn(line);
+  };
   const putOnPage = async () => {
     setTrouble(null);
     try {
+      await recipesFetched();
       const item = (n: number) => ({ id: newId(), name: words.item(n), recipe, input: made.input });
       if (target === 'new') {
         const { room, markName } = sizing;
@@ -168,12 +176,8 @@ export function SizeScreen() {
             label="Say it in one line"
             example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
-            understand={(text) => understood(text, table, state.choose)}
-            onSay={(line) => {
-              const sheet = sayRecipe(line, table, newId)?.sheet;
-              if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);
-              return state.say(line) || putIn(line);
-            }}
+            understand={(text) => (all ? understood(text, table, state.choose) : notYet(text))}
+            onSay={all ? say : (line) => recipesFetched().then(() => say(line))}
           />
           {put ? (
             <Notice kind={put.ok ? 'advice' : 'block'}>

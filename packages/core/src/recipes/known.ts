@@ -1,0 +1,30 @@
+import { bannerStrip } from './banner-strip/bannerStrip.ts';
+import { basePanels } from './base-panels/basePanels.ts';
+import { blockBand } from './block-band/blockBand.ts';
+import { borderStrip } from './border-strip/borderStrip.ts';
+import { builtUp } from './built-up/builtUp.ts';
+import { halfBase } from './half-base/halfBase.ts';
+import { hollowMat } from './hollow-mat/hollowMat.ts';
+import { matStack } from './mat-stack/matStack.ts';
+import { photo } from './photo/photo.ts';
+import { stripFrame } from './strip-frame/stripFrame.ts';
+import { strips } from './strips/strips.ts';
+import type { RecipeId } from './ids.ts';
+
+/** Every construction there is. */
+export const KNOWN = {
+  photo,
+  'mat-stack': matStack,
+  'base-panels': basePanels,
+  'hollow-mat': hollowMat,
+  'half-base': halfBase,
+  'built-up': builtUp,
+  'block-band': blockBand,
+  strips,
+  'banner-strip': bannerStrip,
+  'border-strip': borderStrip,
+  'strip-frame': stripFrame,
+} satisfies Readonly<Record<RecipeId, unknown>>;
+
+/** They are all here; where they are fetched (known.lean.ts), once they have come. */
+export const fetchKnown = async (): Promise<void> => {};
