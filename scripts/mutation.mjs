@@ -1,6 +1,7 @@
-// npm run mutation [-- room …]: small faults are put into the code one at a time, and it is counted how many of them
+// npm run mutation [-- room …] [--one-in N]: small faults are put into the code one at a time, and it is counted how many of them
 // the unit tests of the same room notice (rooms: scripts/mutation/rooms.mjs). Everything takes about an hour; not part
-// of npm test. What nobody noticed is listed in .mutation/ROOM.txt.
+// of npm test. What nobody noticed is listed in .mutation/ROOM.txt. With --one-in a sample is measured, the same each time: of
+// every N stretches of eight lines about one.
 import { spawnSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -9,6 +10,12 @@ import { install, root } from './ready.mjs';
 
 install();
 const asked = process.argv.slice(2);
+const at = asked.indexOf('--one-in');
+const oneIn = at < 0 ? '1' : asked.splice(at, 2)[1];
+if (!/^[1-9]\d*$/.test(oneIn ?? '')) {
+  console.error('--one-in: a number from 1 on');
+  process.exit(2);
+}
 const unknown = asked.filter((name) => !(name in rooms));
 if (unknown.length > 0) {
   console.error(`No room called ${unknown.join(', ')}. There are: ${Object.keys(rooms).join(', ')}.`);
@@ -25,7 +32,7 @@ for (const name of asked.length > 0 ? asked : Object.keys(rooms)) {
     {
       cwd: root,
       stdio: 'inherit',
-      env: { ...process.env, MUTATION_ROOM: name },
+      env: { ...process.env, MUTATION_ROOM: name, MUTATION_ONE_IN: oneIn },
     },
   );
   if (status !== 0) process.exit(status ?? 1);

@@ -1,7 +1,6 @@
 // How one room is measured (see rooms.mjs); started by scripts/mutation.mjs.
-import { room } from './rooms.mjs';
+import { mutated, room } from './rooms.mjs';
 
-const source = 'packages/core/src';
 const name = process.env.MUTATION_ROOM;
 
 export default {
@@ -9,7 +8,7 @@ export default {
   plugins: ['@stryker-mutator/jest-runner'],
   jest: { projectType: 'custom', configFile: 'scripts/mutation/jest.config.mjs', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
-  mutate: [...room().sources.map((path) => `${source}/${path}`), `!${source}/**/*.test.ts`, `!${source}/**/index.ts`],
+  mutate: mutated(room().sources, Number(process.env.MUTATION_ONE_IN ?? 1)),
   // What is said is held by the tests of packages/words and by the eye.
   mutator: { excludedMutations: ['StringLiteral'] },
   jsonReporter: { fileName: `.mutation/${name}.json` },
