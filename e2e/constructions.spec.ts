@@ -76,6 +76,22 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   await expect(slip).toContainText('1⁄2 × 12, 2 × 12, 9\u20091⁄2 × 2');
   await say('base shaved 1/8');
   await expect(slip).toContainText('12 − 1⁄8 − 1⁄8 = 11\u20093⁄4');
+  await say('mats 1/8, 1/16, 3/8 around 3 1/2 x 5');
+  for (const [i, [width, height]] of [
+    ['3 3/4', '5 1/4'],
+    ['3 7/8', '5 3/8'],
+    ['4 5/8', '6 1/8'],
+  ].entries()) {
+    await expect(slip).toContainText(`mat ${i + 1}${width}`);
+    await expect(slip).toContainText(height!);
+  }
+  await say('bases 12, 11 1/4, 9 1/2, 9');
+  for (const [panel, reveal] of ['3/8', '7/8', '1/4'].entries())
+    await expect(page.getByRole('textbox', { name: `reveal of panel ${panel + 1}`, exact: true })).toHaveValue(reveal);
+  await say('enlarge a 4 x 6 print to 8 x 10');
+  await expect(slip).toContainText('Lost: 1 at the top and 1 at the bottom.');
+  await say('seven 2 1/2 x 6 strips from 6 x 6 sheets');
+  await expect(slip).toContainText('It takes 4 sheets');
   await say('half and half');
   await expect(page.getByRole('textbox', { name: 'depth of the lower paper' })).toHaveValue('6 1/4');
   await say('build up 12 x 12 from 5 x 7');
@@ -175,4 +191,57 @@ test('a page kept as a pattern begins another, and tells what does not fit', asy
   const id = /page\/([^/]+)/.exec(page.url())![1]!;
   await request.delete(`/api/pages/${id}`);
   await send(request, '/api/demo', { afresh: true });
+});
+
+test('a band whose middle lies hidden comes from a scrap in two ends, before a join', async ({
+  table: page,
+  request,
+}) => {
+  const look = { pattern: 'plain', ground: '#c9d3cf', ink: '#8fa39b' };
+  const side = { side: 'A', name: 'plain', direction: 'none', along: 'height', look };
+  const reed = await (await send(request, '/api/papers', { name: 'Marram reed', sides: [side] })).json();
+  const scrap = { paper: reed.id, unit: 'in', width: '10 3/4', height: '1', quantity: 1, kind: 'scrap' };
+  await send(request, '/api/stock', scrap);
+  const item = (id: string, recipe: string, input: object, wishes: object) => ({
+    ...{ id, name: id, recipe, version: 1, input, on: 'page', names: {}, fit: 'exact', wishes },
+    at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
+  });
+  const wish = (paper: string) => ({ papers: [paper], side: 'any', direction: 'any' });
+  const document = {
+    ...{ format: 'temnex-page', version: 2, name: 'The line of reeds', unit: 'in', mark: '1/16' },
+    ground: { width: '12', height: '12' },
+    ...{ copies: 1, spares: [], first: [] },
+    items: [
+      item(
+        'band',
+        'block-band',
+        { run: 'level', band: { high: '1' }, blocks: [{ id: 'all', share: 1 }], join: { how: 'butt' } },
+        { all: wish(reed.id) },
+      ),
+      item(
+        'photo',
+        'mat-stack',
+        {
+          print: { width: '3', height: '4', known: 'measured' },
+          mats: [{ id: 'm', reveal: { style: 'even', all: '1/4' } }],
+        },
+        { m: wish('demo-chalk') },
+      ),
+    ],
+  };
+  const made = await (await send(request, '/api/pages', { document })).json();
+  await page.goto(`/page/${made.id}/order`);
+  const band = page.getByRole('alert').filter({ hasText: /^Cannot be cut. band/ });
+  const ways = band.getByRole('listitem');
+  await expect(ways.filter({ hasText: /two ends/ })).toBeVisible({ timeout: 15_000 });
+  const all = await ways.allInnerTexts();
+  const join = all.findIndex((way) => /join/i.test(way));
+  expect(all.findIndex((way) => /two ends/.test(way))).toBeLessThan(join < 0 ? all.length : join);
+  await ways
+    .filter({ hasText: /two ends/ })
+    .getByRole('button')
+    .click();
+  await expect(band).toHaveCount(0, { timeout: 15_000 });
+  await expect(page.getByText(/4\u20091⁄2/).first()).toBeVisible();
+  await request.delete(`/api/pages/${made.id}`);
 });
