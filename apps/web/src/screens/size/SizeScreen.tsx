@@ -177,7 +177,15 @@ export function SizeScreen() {
             example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
             understand={(text) => (all ? understood(text, table, state.choose) : notYet(text))}
-            onSay={all ? say : (line) => recipesFetched().then(() => say(line))}
+            onSay={
+              all
+                ? say
+                : (line) =>
+                    recipesFetched().then(
+                      () => say(line),
+                      () => false,
+                    )
+            }
           />
           {put ? (
             <Notice kind={put.ok ? 'advice' : 'block'}>

@@ -172,7 +172,12 @@ export function useSizing() {
   const choose = useCallback(
     (id: RecipeId) => {
       if (recipesKnown()) take(id);
-      else void recipesFetched().then(() => take(id));
+      else
+        void recipesFetched().then(
+          () => take(id),
+          // the server is gone: it can be chosen again
+          () => {},
+        );
     },
     [take],
   );
