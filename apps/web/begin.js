@@ -32,6 +32,8 @@ globalThis.doneBefore = () => {
   for (const type of noted) removeEventListener(type, note, true);
   return done.splice(0);
 };
+// whether something was pressed or entered: that may need all of the application at once
+globalThis.actedBefore = () => done.some((one) => one.do === 'click' || one.do === 'keydown' || one.do === 'key');
 // the application is fetched and begun once what is there already has been painted
 const begin = () => {
   for (const href of parts)

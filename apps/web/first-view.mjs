@@ -10,10 +10,12 @@ const faces = readdirSync(at('dist/assets')).filter((f) =>
   /^(source-sans-3|bricolage-grotesque)-latin-(400|600)-normal.*\.woff2$/.test(f),
 );
 const page = readFileSync(at('dist/index.html'), 'utf8');
-const [script, application] = /<script type="module"[^>]* src="([^"]+)"><\/script>/.exec(page) ?? [];
+const scripts = [...page.matchAll(/<script type="module"[^>]* src="([^"]+)"><\/script>/g)];
+// the last one is the application, what stands before it is what it needs
+const application = scripts.at(-1)?.[1];
 const preloads = [...page.matchAll(/<link rel="modulepreload"[^>]* href="([^"]+)">/g)];
 const [sheet, sheetFile] = /<link rel="stylesheet"[^>]* href="([^"]+)">/.exec(page) ?? [];
-const told = { kept, application, parts: preloads.map(([, href]) => href) };
+const told = { kept, application, parts: [...scripts.slice(0, -1), ...preloads].map(([, href]) => href) };
 const begin = readFileSync(at('begin.js'), 'utf8').replace('TOLD', JSON.stringify(told));
 const early = [
   ...faces.map((f) => `<link rel="preload" as="font" type="font/woff2" href="/assets/${f}" crossorigin />`),
@@ -26,8 +28,8 @@ const early = [
 ];
 // it notes what is done by itself
 const [noting] = /<script>[^]*?<\/script>/.exec(page) ?? [];
-if (!script || !sheet || !noting) throw new Error('the page has no application, no styles, or nothing that notes');
-const first = [script, sheet, noting, ...preloads.map(([link]) => link)]
+if (!application || !sheet || !noting) throw new Error('the page has no application, no styles, or nothing that notes');
+const first = [sheet, noting, ...[...scripts, ...preloads].map(([tag]) => tag)]
   .reduce((left, link) => left.replace(link, ''), page)
   .replace('</head>', () => `${early.join('')}</head>`)
   .replace('<div id="root"></div>', () => `<div id="root">${html}</div>`);

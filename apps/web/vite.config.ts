@@ -11,6 +11,11 @@ export default defineConfig(({ isSsrBuild }) => ({
   ],
   resolve: { conditions: [...(isSsrBuild ? [] : ['@temnex/lean']), '@temnex/source', ...defaultClientConditions] },
   worker: { format: 'es' },
-  build: { target: 'es2022', modulePreload: { polyfill: false } },
+  build: {
+    target: 'es2022',
+    modulePreload: { polyfill: false },
+    // what is needed at first comes in one file: each of many small ones would be asked for by itself
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'first', tags: ['$initial'] }] } } },
+  },
   server: { proxy: { '/api': `http://127.0.0.1:${process.env.TEMNEX_PORT ?? 4310}` } },
 }));

@@ -30,15 +30,18 @@ function Answering({ children }: { children: ReactNode }) {
   return children;
 }
 
-if (keptNeedsAll()) await recipesFetched();
+const begin = () =>
+  createRoot(root).render(
+    <StrictMode>
+      <Answering>
+        <GlobalStyle />
+        <QueryClientProvider client={client}>
+          <RouterProvider router={routes} />
+        </QueryClientProvider>
+      </Answering>
+    </StrictMode>,
+  );
 
-createRoot(root).render(
-  <StrictMode>
-    <Answering>
-      <GlobalStyle />
-      <QueryClientProvider client={client}>
-        <RouterProvider router={routes} />
-      </QueryClientProvider>
-    </Answering>
-  </StrictMode>,
-);
+// not awaited: what is fetched may need what stands here
+if (keptNeedsAll() || globalThis.actedBefore?.()) void recipesFetched().then(begin, begin);
+else begin();

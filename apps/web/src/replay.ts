@@ -12,6 +12,8 @@ export interface Done {
 declare global {
   /** Noted by the page itself (begin.js); gives what was done so far, and notes no more. */
   var doneBefore: (() => Done[]) | undefined;
+  /** Whether something was pressed or entered so far. */
+  var actedBefore: (() => boolean) | undefined;
 }
 
 type Control = HTMLInputElement | HTMLSelectElement | HTMLButtonElement;
