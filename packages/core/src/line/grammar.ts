@@ -45,6 +45,8 @@ export interface HeardValue {
   readonly texts: readonly string[];
   /** Where in the line. */
   readonly at: number;
+  /** The word that it belongs to; null where values of its kind usually go. */
+  readonly word: string | null;
 }
 /** What was understood: the values in their order, and the flags. */
 export interface Heard {
@@ -75,6 +77,7 @@ const IDLE = new Set(
   (
     'a an the of with and at in to it its is are be by on i we you my our me us want need like would could can have has get make makes ' +
     'cut give put lay set do does if then so that this these those there which what how where when big large small many much ' +
+    'plus + & sits sit lies lie goes go glued laid sitting lying ' +
     'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
     // what it is cut from, which changes nothing of its sizes
     'card cardstock cardboard patterned plain solid striped dotted floral textured glitter foil vellum kraft colour color coloured colored ' +
@@ -218,14 +221,21 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
     const lone = next?.as === 'place' && next.names.every((name) => grammar.places[name]!.alone);
     return lone || known[beside(i, 1)]?.as === 'head';
   };
-  const put = (place: string, token: Exclude<Token, { kind: 'word' | 'stop' }>, at: number): Mishearing | null => {
+  const put = (
+    place: string,
+    token: Exclude<Token, { kind: 'word' | 'stop' }>,
+    at: number,
+    by: number | null = null,
+  ): Mishearing | null => {
+    const claims = by === null ? undefined : tokens[by];
+    const word = claims?.kind === 'word' ? claims.word : null;
     const { kind, allow, most } = grammar.places[place]!;
     if (kind !== 'count' && most !== undefined && values.filter((v) => v.place === place).length >= most)
       return { code: 'too-often', text: token.kind === 'size' ? token.said : token.text, most };
     if (kind === 'count') {
       const n = token.kind === 'length' ? (token.whole ?? 0) : 0;
       if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: String(n), most: most ?? 1 };
-      values.push({ place, texts: [String(n)], at });
+      values.push({ place, texts: [String(n)], at, word });
       return null;
     }
     const texts =
@@ -234,7 +244,7 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
       const read = parseLength(text, unit, { allow: allow ?? 'zero' });
       if (!read.ok) return read.problem;
     }
-    values.push({ place, texts, at });
+    values.push({ place, texts, at, word });
     return null;
   };
   const plain: number[] = [];
@@ -250,7 +260,7 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
     const right = squareBehind(i) ?? measureBehind(i);
     if (right) {
       used.add(right[0]);
-      const problem = put(right[1], token, i);
+      const problem = put(right[1], token, i, right[0]);
       if (problem) return fail(problem);
       continue;
     }
@@ -265,8 +275,9 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
       plain.push(i);
       continue;
     }
-    used.add(first === null || nearer ? behind : before);
-    const problem = put(place, token, i);
+    const by = first === null || nearer ? behind : before;
+    used.add(by);
+    const problem = put(place, token, i, by);
     if (problem) return fail(problem);
   }
   for (const i of plain) {

@@ -80,6 +80,10 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,
     '$1',
   ],
+  // `1/8 all round`
+  [/\ball\s+a?round\b(?!\s+(?:an?\s|the\s|my\s|\d))/giu, ' '],
+  // `a 2:3 photo`
+  [/\b(\d{1,2})\s?:\s?(\d{1,2})(?=\s+(?:photo|print|picture|image|ratio))/giu, '$1 x $2'],
   [/\b(?:no|without|zero)\s+(gap|margin|overlap|tuck)s?\b/giu, '$1 0'],
   [
     new RegExp(`\\bbetween\\s+(${LENGTH_SAID})\\s+and\\s+(${LENGTH_SAID})\\s+(long|tall)\\b`, 'giu'),

@@ -487,6 +487,143 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'strip.width 2 1/2, strip.inset 0, count 5, row.gap 0, row.across 12',
   ],
   ['border strip round 8 x 8', 'border-strip', 'strip.long 8, strip.width 1, punch.depth 1/4, sides all, high 8'],
+  ['mat around 4x6, an eighth', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
+  ['1/8 mat 4x6', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
+  ['4 x 6 + 1/8 mat', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8'],
+  [
+    'mats for 4x6: 1/8, 1/4 and 1/2',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.all 1/8, mats.1.reveal.all 1/4, mats.2.reveal.all 1/2',
+  ],
+  [
+    'what is the mat size for a 6 x 4 photo with 1/4 on each side',
+    'mat-stack',
+    'print.width 6, print.height 4, mats.0.reveal.all 1/4',
+  ],
+  [
+    'mat it twice, 1/8 each, 5x7',
+    'mat-stack',
+    'print.width 5, print.height 7, mats.0.reveal.all 1/8, mats.1.reveal.all 1/8',
+  ],
+  [
+    'photo 5x7 on 5 1/2 x 7 1/2 what reveal',
+    'mat-stack',
+    'print.width 5, print.height 7, mats.0.width 5 1/2, mats.0.height 7 1/2',
+  ],
+  [
+    'how much shows if I put a 4x6 on a 4 1/2 x 6 1/2 mat',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.width 4 1/2, mats.0.height 6 1/2',
+  ],
+  [
+    'how wide is the border if a 4x6 print sits on a 5x7 card',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.width 5, mats.0.height 7',
+  ],
+  ['biggest print on a 6x6 with 1/8 all round', 'mat-stack', 'mats.0.reveal.all 1/8, mats.0.width 6, mats.0.height 6'],
+  [
+    'even mat for 5 x 3 1/2 on 5 1/2 x 3 3/4',
+    'mat-stack',
+    'print.width 5, print.height 3 1/2, mats.0.reveal.style two, mats.0.width 5 1/2, mats.0.height 3 3/4',
+  ],
+  [
+    'footer mat: sides 1/4, bottom 1, photo 3 x 3',
+    'mat-stack',
+    'print.width 3, print.height 3, mats.0.reveal.style footer, mats.0.reveal.sides 1/4, mats.0.reveal.bottom 1',
+  ],
+  [
+    'mat with 1/4 left, 1/2 right, 1/8 top and bottom for 4 x 6',
+    'mat-stack',
+    'print.width 4, print.height 6, mats.0.reveal.style four, mats.0.reveal.left 1/4, mats.0.reveal.right 1/2, mats.0.reveal.top 1/8, mats.0.reveal.bottom 1/8',
+  ],
+  ['base panels 1/4, 1/8', 'base-panels', 'panels.0.reveal.all 1/4, panels.1.reveal.all 1/8'],
+  [
+    'base 12 x 12 with panels 11 1/2 and 11',
+    'base-panels',
+    'panels.0.width 11 1/2, panels.0.height 11 1/2, panels.1.width 11, panels.1.height 11; page 12 x 12',
+  ],
+  ['panel 3/8 inside the page', 'base-panels', 'panels.0.reveal.all 3/8'],
+  ['inset the panel 1/2 all round', 'base-panels', 'panels.0.reveal.all 1/2'],
+  ['page 6 x 8, one panel with 1/4 showing', 'base-panels', 'panels.0.reveal.all 1/4; page 6 x 8'],
+  ['cover the left 5 inches of the base', 'half-base', 'cover 5 inches, beneath.tuck 1/4'],
+  ['strips 3/4 wide, how many fit on 12 with 1/8 between', 'strips', 'strip.width 3/4, strip.length 12, row.gap 1/8'],
+  ['12 strips, no gaps, across the page', 'strips', 'strip.inset 0, count 12, row.gap 0, row.margin 0'],
+  [
+    'ten half inch strips with quarter inch gaps',
+    'strips',
+    'strip.width 1/2 in, strip.inset 0, count 10, row.gap 1/4 in',
+  ],
+  [
+    'how wide are 7 strips across 12 with 1/4 gaps and 1/2 margins',
+    'strips',
+    'strip.inset 0, count 7, row.gap 1/4, row.margin 1/2',
+  ],
+  ['5 columns across 8 1/2, 1/4 apart', 'strips', 'strip.inset 0, count 5, row.gap 1/4, row.across 8 1/2'],
+  [
+    'strips going down from 6 to 2 inches, five of them',
+    'strips',
+    'strip.length 6, count 5, row.gap 1/4, row.margin 1/2, lengths.as graded, lengths.shortest 2 inches',
+  ],
+  ['banner 3 inches wide and 6 long with a v cut', 'banner-strip', 'strip.width 3 inches, strip.length 6, row.gap 1/4'],
+  [
+    '4 banners 2 1/2 wide, 1/4 between, straight ends',
+    'banner-strip',
+    'strip.width 2 1/2, strip.length 4, count 4, row.gap 1/4',
+  ],
+  [
+    'five pennant banners with points',
+    'banner-strip',
+    'strip.length 4, count 5, row.gap 1/4, row.margin 1/2, end.shape point',
+  ],
+  [
+    'scalloped edge: 12 inch, 1 inch repeats, start with a valley',
+    'border-strip',
+    'strip.long 12 inch, strip.width 1, punch.repeat 1 inch, punch.depth 1/4, middle valley',
+  ],
+  ['how many 7/8 scallops on 12', 'border-strip', 'strip.long 12, strip.width 1, punch.repeat 7/8, punch.depth 1/4'],
+  [
+    'frame for a 5x7 from 12 inch strips 3/8 wide',
+    'strip-frame',
+    'photo.width 5, photo.height 7, strip.width 3/8, strip.stock 12 inch',
+  ],
+  [
+    'strips 1/4 wide around a 4 x 4 photo',
+    'strip-frame',
+    'photo.width 4, photo.height 4, strip.width 1/4, strip.stock 12',
+  ],
+  [
+    'mitre frame 4x6 strips 1/2',
+    'strip-frame',
+    'photo.width 4, photo.height 6, strip.width 1/2, strip.stock 12, corners mitred',
+  ],
+  [
+    'window mat 8x10 opening 4 1/2 x 6 1/2',
+    'hollow-mat',
+    'outer.width 8, outer.height 10, centre.width 4 1/2, centre.height 6 1/2',
+  ],
+  ['ring mat 12x12 with 1 inch rim', 'hollow-mat', 'outer.width 12, outer.height 12, ring.reveal.all 1 inch'],
+  ['how do I crop a 4x6 to a 5x7', 'photo', 'print.width 4, print.height 6, crop.width 5, crop.height 7'],
+  ['print a 2:3 photo at 8x10', 'photo', 'print.width 2, print.height 3, crop.width 8, crop.height 10'],
+  [
+    'trim a 4x6 photo to 3 1/2 x 5 1/2',
+    'photo',
+    'print.width 4, print.height 6, crop.width 3 1/2, crop.height 5 1/2, crop.keep trim',
+  ],
+  [
+    '5 strips of 20mm on A4 with 10 mm between',
+    'strips',
+    'strip.width 20mm, strip.inset 0, count 5, row.gap 10 mm; page 210 mm x 297 mm',
+  ],
+  [
+    'patchwork sheet 12 x 12 of 4 x 4 pieces',
+    'built-up',
+    'whole.width 12, whole.height 12, patch.width 4, patch.height 4, join.backing 1',
+  ],
+  [
+    'three equal blocks with 1/4 tuck',
+    'block-band',
+    'band.high 3, blocks.0.share 1, blocks.1.share 1, blocks.2.share 1, join.tuck 1/4',
+  ],
 ];
 
 test.each(LINES)('%s', (line, recipe, all) => expect(given(line)).toEqual([recipe, all]));

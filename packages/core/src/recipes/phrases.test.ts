@@ -277,7 +277,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'banner-strip',
     'strip.width 2, strip.length 5, row.gap 1/4, end.shape slant, end.longer right',
   ],
-  ['5 streamers', 'banner-strip', 'strip.length 4, count 5, row.gap 1/4'],
+  ['5 streamers', 'banner-strip', 'strip.length 4, count 5, row.gap 1/4, row.margin 1/2'],
   [
     'nine banners across 11 1/2, gaps 1/8, 3 long',
     'banner-strip',
@@ -410,7 +410,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'strips',
     'run upright, strip.inset 0, count 5, spread row, row.gap 1/4, row.across 12',
   ],
-  ['five strips', 'strips', 'run upright, strip.inset 0, count 5, row.gap 1/4'],
+  ['five strips', 'strips', 'run upright, strip.inset 0, count 5, row.gap 1/4, row.margin 1/2'],
   [
     '7 strips 1 x 6 half an inch apart',
     'strips',
@@ -429,7 +429,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'run upright, strip.width 2 1/2, strip.inset 0, count 5, spread row, row.gap 0, row.across 12',
   ],
   ['four 2 1/2 strips edge to edge', 'strips', 'run upright, strip.width 2 1/2, strip.inset 0, count 4, row.gap 0'],
-  ['6 strips overlap 1/8', 'strips', 'run upright, strip.inset 0, count 6, row.gap -1/8'],
+  ['6 strips overlap 1/8', 'strips', 'run upright, strip.inset 0, count 6, row.gap -1/8, row.margin 1/2'],
   ['nine 3/8 strips 1/16 apart', 'strips', 'run upright, strip.width 3/8, strip.inset 0, count 9, row.gap 1/16'],
   ['columns 2 wide with 1/2 gap', 'strips', 'run upright, strip.width 2, strip.inset 0, row.gap 1/2'],
   [

@@ -31,7 +31,7 @@ export const LAYER_PLACES = {
 
 /** So many alike, where they are counted and only one is described. */
 export const layersCounted = (of: readonly string[]) => ({ kind: 'count', words: [], most: MOST_LAYERS, of }) as const;
-export const LAYER_FLAGS = { double: ['double', 'two-layer'], triple: ['triple'] } as const;
+export const LAYER_FLAGS = { double: ['double', 'twice'], triple: ['triple', 'thrice'] } as const;
 
 function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
   const rest = all ?? sides;

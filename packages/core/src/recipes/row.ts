@@ -295,13 +295,21 @@ export function rowSaid(
   const [w, g, over] = [width, gap, said('across')].map((text) => ticksSaid(text, table.unit));
   const spare = count !== undefined && gap !== undefined && w! > 0 && count * w! + (count - 1) * g! < over!;
   const across = (spare || said('margin') !== undefined) && over === table.room.width ? undefined : said('across');
-  const margin = across === undefined ? said('margin') : undefined;
+  // nothing is said of how wide they are, nor of all of them: they fill the page
+  const fills = across === undefined && width === undefined && said('margin') === undefined && count !== undefined;
+  const margin =
+    across === undefined
+      ? (said('margin') ?? (fills ? (heard.flags.has('across') ? '0' : usualRow(table).margin) : undefined))
+      : undefined;
   const usual = table.unit === 'in' ? '1/4' : '6';
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),
     // cut from sheets of a size, they are not laid over a page yet
-    spread: across !== undefined || (heard.flags.has('row') && said('across') === undefined) || sheet ? 'row' : 'room',
+    spread:
+      across !== undefined || (heard.flags.has('row') && said('across') === undefined && !fills) || sheet
+        ? 'row'
+        : 'room',
     row: {
       ...(gap !== undefined ? { gap } : free > 1 || count === undefined ? { gap: usual } : {}),
       ...(margin !== undefined && (count === undefined || gap === undefined || width === undefined) ? { margin } : {}),

@@ -176,6 +176,9 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   const told = pads && SHEETS_EACH.exec(rest);
   const each = told && told.index > pads.index ? told : null;
   const words = (each ? rest.replace(each[0], ' ') : rest).split(/[\s,]+/).filter(Boolean);
+  const second = SIZE.exec(rest);
+  // `rust 4 x2` is two of it
+  if (second && !/\s[x×]\d/i.test(second[0])) return { ok: false, problem: { code: 'stray', text: second[0].trim() } };
   let kind: StockKindWord | null = null;
   let quantity: number | null = null;
   const name: string[] = [];

@@ -320,7 +320,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['banner', 'strip'] },
-      width: { kind: 'length', words: ['wide', 'width'] },
+      width: { kind: 'length', words: ['wide', 'width'], alone: true },
       length: { kind: 'length', words: ['long', 'length', 'tall', 'high'] },
       notch: { kind: 'length', words: ['notch', 'fishtail', 'swallowtail'], alone: true },
       point: { kind: 'length', words: ['point', 'pointy'], alone: true },
@@ -338,7 +338,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       curve: ['curve', 'curved', 'garland', 'swag', 'arc'],
     },
     usual: ['strip', 'width', 'length'],
-    idle: ['end', 'deep', 'hanging', 'hung', 'hang', 'top', 'bottom', 'down', 'left', 'longer', 'shorter'],
+    idle: ['v', 'cut', 'end', 'deep', 'hanging', 'hung', 'hang', 'top', 'bottom', 'down', 'left', 'longer', 'shorter'],
   },
   /** Without a number as many as fit; with a number, a width and a gap, the margins follow. */
   read: (heard, table) => {

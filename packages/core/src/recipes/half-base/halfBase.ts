@@ -155,7 +155,7 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
   },
 
   grammar: {
-    heads: ['half-and-half', 'half-base', 'half-page', 'split', 'papers', 'two-tone'],
+    heads: ['half-and-half', 'half-base', 'half-page', 'split', 'papers', 'two-tone', 'cover'],
     places: {
       left: { kind: 'length', words: ['left'], alone: true },
       right: { kind: 'length', words: ['right'], alone: true },

@@ -10,7 +10,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, rectangle, type Edge, type Rect, type Size } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, isUnder, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
@@ -256,7 +256,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   },
 
   grammar: {
-    heads: ['hollow', 'frame', 'ring'],
+    heads: ['hollow', 'frame', 'ring', 'window'],
     places: {
       ...LAYER_PLACES,
       reveal: { ...LAYER_PLACES.reveal, words: ['ring', 'rim', 'border', 'edge', 'wide', 'leave', 'leaving'] },
@@ -270,12 +270,12 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
     idle: ['mat', 'base', 'sheet', 'photo', 'print', 'free', 'comes', 'come', 'left'],
   },
   read: (heard, table, newId) => {
-    // `cut the middle out of a 12 x 12`
-    const alone = sizeAt(heard, 'outer') === null;
-    const outer = sizeAt(heard, alone ? 'centre' : 'outer');
+    // the larger one is the mat; of one alone, as in `cut the middle out of a 12 x 12`, that one
+    const wide = (size: ReturnType<typeof sizeAt>) => ticksSaid(size?.width, table.unit);
+    const [outer, opening] = [sizeAt(heard, 'outer'), sizeAt(heard, 'centre')].sort((a, b) => wide(b) - wide(a));
     if (!outer) return null;
     const [said] = layersSaid(heard, '', newId);
-    const [lip, centre] = [lengthAt(heard, 'lip'), alone ? null : sizeAt(heard, 'centre')];
+    const [lip, centre] = [lengthAt(heard, 'lip'), opening ?? null];
     const above = sizeAt(heard, 'above') ?? sizeAt(heard, 'panel');
     const open = centre !== null || (lip !== undefined && above !== null);
     const all = said || open ? {} : { all: usualRing(table) };

@@ -217,8 +217,22 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   },
   /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
   read: (heard, table, newId) => {
-    const largest = heard.flags.has('largest') && !sizeAt(heard, 'outer');
-    const values = heard.values.map((v) => (largest && v.place === 'around' ? { ...v, place: 'outer' } : v));
+    const outer = heard.values.filter((v) => v.place === 'outer');
+    const largest = heard.flags.has('largest') && !outer.length;
+    // `1/8 mat 4 x 6`: with nothing said of a print, that is the print
+    const bare =
+      !heard.flags.has('largest') &&
+      !sizeAt(heard, 'around') &&
+      outer.length === 1 &&
+      ['mat', 'mats', 'matt', 'matting'].includes(outer[0]!.word ?? '') &&
+      heard.values.some((v) => v.place === 'reveal');
+    const values = heard.values.map((v) =>
+      largest && v.place === 'around'
+        ? { ...v, place: 'outer' }
+        : bare && v.place === 'outer'
+          ? { ...v, place: 'around' }
+          : v,
+    );
     const said = {
       ...heard,
       values: heard.flags.has('round') || heard.flags.has('square') ? asWideAsHigh(values, table) : values,
@@ -226,7 +240,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     const mats = layersSaid(said, 'outer', newId);
     // a print of two sizes is no mat yet
     const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
-    if (!mats.length || !(matted || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
+    const asked = matted || heard.flags.has('reveal');
+    if (!mats.length || !(asked || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
     const shape = heard.flags.has('oval') || heard.flags.has('round') ? { shape: 'oval' as const } : {};
     const input = (layers: readonly NestedLayer[]): MatStackInput => ({
       print: { ...sizeAt(said, 'around'), known: 'measured' },

@@ -281,7 +281,7 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
   },
 
   grammar: {
-    heads: ['frame', 'framed', 'surround'],
+    heads: ['frame', 'framed', 'surround', 'strip'],
     places: {
       photo: { kind: 'size', words: ['round', 'around', 'photo', 'print', 'picture', 'for', 'outside'] },
       strip: { kind: 'size', words: [] },
@@ -300,6 +300,10 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
   },
   read: (heard, table) => {
     const [photo, strip] = [sizeAt(heard, 'photo'), sizeAt(heard, 'strip')];
+    // strips by themselves are a frame only round something
+    const framed = ['frame', 'framed', 'surround'].some((head) => heard.heads.has(head));
+    const round = heard.values.some((v) => v.place === 'photo' && v.word !== null);
+    if (!framed && !round) return null;
     // a frame without strips is a hollow mat
     const stripped =
       strip !== null || heard.flags.has('strip') || heard.flags.has('width') || lengthAt(heard, 'width') !== undefined;

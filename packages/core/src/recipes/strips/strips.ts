@@ -248,7 +248,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['strip', 'stripe'] },
-      width: { kind: 'length', words: ['wide', 'width'] },
+      width: { kind: 'length', words: ['wide', 'width'], alone: true },
       each: { kind: 'length', words: ['strip', 'stripe', 'column', 'square'] },
       length: { kind: 'length', words: ['long', 'longest', 'length', 'tall', 'high', 'from'] },
       shortest: { kind: 'length', words: ['to', 'shortest', 'down'] },
@@ -265,7 +265,7 @@ export const strips: Recipe<'strips', StripsInput> = {
       both: ['both'],
     },
     usual: ['strip', 'each', 'length'],
-    idle: ['paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
+    idle: ['going', 'paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
   },
   read: (heard, table) => {
     const said = (place: string): LengthText | undefined => lengthAt(heard, place);
