@@ -183,14 +183,21 @@ function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes
 }
 
 /** Where to pencil what lies side by side: all in one line, from one end of it. */
-export const marksWords = (laid: Laid, voice: Voice): string[] =>
-  besides(laid).flatMap(({ layers, axes }) =>
-    axes.map((axis) => {
+export function marksWords(laid: Laid, voice: Voice): string[] {
+  const said: Record<Axis, Set<number>> = { x: new Set(), y: new Set() };
+  return besides(laid).flatMap(({ layers, axes }) =>
+    axes.flatMap((axis) => {
       const at = [...new Set(layers.map(({ box }) => box[axis]))].sort((a, b) => a - b);
+      // large cells begin where small ones do
+      if (at.every((t) => said[axis].has(t))) return [];
+      for (const t of at) said[axis].add(t);
+      const last = Math.max(...layers.map(({ box }) => box[axis] + box[axis === 'x' ? 'width' : 'height']));
       const end = axis === 'x' ? 'its left end' : 'its lower end';
-      return `pencil where they begin, from ${end}: ${at.map((t) => figure(t, voice)).join(', ')}`;
+      const say = (t: number) => figure(t, voice);
+      return [`pencil where they begin, from ${end}: ${at.map(say).join(', ')}; the last ends at ${say(last)}`];
     }),
   );
+}
 
 /** Where each of several begins, counted from one edge of the whole. */
 function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {

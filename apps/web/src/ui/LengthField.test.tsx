@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
-import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { LengthField } from './LengthField.tsx';
 
@@ -79,7 +79,7 @@ describe('a length field', () => {
       <LengthField label="print width" value={value} unit="in" onCommit={onCommit} computed />
     );
     const { rerender } = render(shown('4'));
-    field().focus();
+    act(() => field().focus());
     type('5');
     rerender(shown('4 1/2'));
     expect(field().value).toBe('5');
@@ -87,7 +87,7 @@ describe('a length field', () => {
     expect(onCommit).toHaveBeenLastCalledWith('5');
     // left with what does not read
     type('5 1/0');
-    field().blur();
+    act(() => field().blur());
     rerender(shown('4 3/4'));
     expect(field().value).toBe('4 3/4');
   });

@@ -90,7 +90,7 @@ const LINKS = new Set(['of', 'is', 'are', 'be', 'at', 'a', 'an', 'the', 'it', 'i
 /** Said of what comes after them. */
 const BEFORE = new Set(['across', 'along', 'from', 'to', 'on', 'onto']);
 /** Said of the length before them. */
-const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart']);
+const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart', 'row', 'rows', 'column', 'columns']);
 
 /** What a line, taken apart, says to one recipe; null where none of its heads is said. */
 export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): HeardLine | null {
@@ -159,6 +159,7 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   const measureBehind = (i: number): [at: number, place: string] | null => {
     const [token, word] = [tokens[i]!, tokens[i + 1]];
     if (token.kind !== 'length' || word?.kind !== 'word' || !MEASURES.has(word.word)) return null;
+    if (known[i + 1]?.as !== 'place') return null;
     const place = placeAt(i + 1, 'length');
     return place === null ? null : [i + 1, place];
   };
@@ -192,6 +193,8 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
     const token = tokens[i]!;
     if (counts && token.kind === 'length' && token.times) return !filled(counts);
     if (!counts || token.kind !== 'length' || token.whole === null || filled(counts)) return false;
+    // `3 rows of cells`
+    if (measureBehind(i)) return false;
     // `seven of them`, `seven, ...`, `four 6 x 6`: a number in words that has nothing else to be of
     const lists = grammar.usual.some((name) => grammar.places[name]!.many);
     if (!grammar.places[counts]!.of && !lists) {

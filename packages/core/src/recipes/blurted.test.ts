@@ -385,11 +385,15 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'outer.width 12, outer.height 12, ring.reveal.all 1 inch, above.width 11, above.height 11',
   ],
   ['strips: 7 of 1/2 inch across the page', 'strips', 'strip.width 1/2 inch, strip.inset 0, count 7, row.gap 1/4'],
-  ['a row of 4 squares 2 1/2, gap 1/4', 'strips', 'strip.width 2 1/2, strip.length 2 1/2, count 4, row.gap 1/4'],
+  [
+    'a row of 4 squares 2 1/2, gap 1/4',
+    'grid',
+    'columns 4, rows 1, cell.as square, cell.width 2 1/2, gutter 1/4, papers 1',
+  ],
   [
     'five 2 inch squares across 12 inches, quarter inch gaps',
-    'strips',
-    'strip.width 2 inch, strip.length 2 inch, count 5, row.gap 1/4 in',
+    'grid',
+    'columns 5, rows 1, cell.as square, cell.width 2 inch, gutter 1/4 in, papers 1',
   ],
   [
     'three columns 3 1/2 wide with half inch gaps',
@@ -480,7 +484,11 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'photo',
     'print.width 4, print.height 6, crop.width 5, crop.height 7',
   ],
-  ['five 2 squares across 12, gap 1/4', 'strips', 'strip.width 2, strip.length 2, count 5, row.gap 1/4'],
+  [
+    'five 2 squares across 12, gap 1/4',
+    'grid',
+    'columns 5, rows 1, cell.as square, cell.width 2, gutter 1/4, papers 1',
+  ],
   [
     'five 2 1/2 strips edge to edge across 12',
     'strips',
@@ -623,6 +631,37 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'three equal blocks with 1/4 tuck',
     'block-band',
     'band.high 3, blocks.0.share 1, blocks.1.share 1, blocks.2.share 1, join.tuck 1/4',
+  ],
+  [
+    '6 x 6 grid of 1 1/2 cells, gap 1/8',
+    'grid',
+    'columns 6, rows 6, cell.as square, cell.width 1 1/2, gutter 1/8, papers 1',
+  ],
+  [
+    'grid 4 by 3, gutter 1/4, margin 1/2',
+    'grid',
+    'columns 4, rows 3, cell.as square, gutter 1/4, margin.across 1/2, papers 1',
+  ],
+  [
+    '4 columns and 3 rows of cells, 1/8 apart',
+    'grid',
+    'columns 4, rows 3, cell.as square, gutter 1/8, margin.across 1/2, papers 1',
+  ],
+  [
+    'how many 2 inch squares fit on 12 x 12',
+    'grid',
+    'cell.as square, cell.width 2 inch, gutter 0, papers 1; page 12 x 12',
+  ],
+  ['checkerboard of 1 inch squares no gap', 'grid', 'cell.as square, cell.width 1 inch, gutter 0, papers 2'],
+  [
+    '3 x 3 grid with 3/8 gutters in 4 papers',
+    'grid',
+    'columns 3, rows 3, cell.as square, gutter 3/8, margin.across 1/2, papers 4',
+  ],
+  [
+    'how big are the cells of a 5 x 4 grid on 12 x 12 with 1/4 gaps and 1/2 margins',
+    'grid',
+    'columns 5, rows 4, cell.as square, gutter 1/4, margin.across 1/2, papers 1; page 12 x 12',
   ],
 ];
 

@@ -11,6 +11,7 @@ export const RECIPE_IDS = [
   'banner-strip',
   'border-strip',
   'strip-frame',
+  'grid',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

@@ -3,6 +3,7 @@ import { basePanels } from './base-panels/basePanels.ts';
 import { blockBand } from './block-band/blockBand.ts';
 import { borderStrip } from './border-strip/borderStrip.ts';
 import { builtUp } from './built-up/builtUp.ts';
+import { grid } from './grid/grid.ts';
 import { halfBase } from './half-base/halfBase.ts';
 import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
@@ -24,6 +25,7 @@ export const KNOWN = {
   'banner-strip': bannerStrip,
   'border-strip': borderStrip,
   'strip-frame': stripFrame,
+  grid,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

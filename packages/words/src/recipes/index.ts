@@ -5,6 +5,7 @@ import { basePanels } from './basePanels.ts';
 import { blockBand } from './blockBand.ts';
 import { borderStrip } from './borderStrip.ts';
 import { builtUp } from './builtUp.ts';
+import { grid } from './grid.ts';
 import { halfBase } from './halfBase.ts';
 import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
@@ -26,6 +27,7 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'banner-strip': bannerStrip,
   'border-strip': borderStrip,
   'strip-frame': stripFrame,
+  grid,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 

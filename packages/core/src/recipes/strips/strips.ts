@@ -244,12 +244,12 @@ export const strips: Recipe<'strips', StripsInput> = {
   },
 
   grammar: {
-    heads: ['strip', 'stripe', 'column', 'square'],
+    heads: ['strip', 'stripe', 'column'],
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['strip', 'stripe'] },
       width: { kind: 'length', words: ['wide', 'width'], alone: true },
-      each: { kind: 'length', words: ['strip', 'stripe', 'column', 'square'] },
+      each: { kind: 'length', words: ['strip', 'stripe', 'column'] },
       length: { kind: 'length', words: ['long', 'longest', 'length', 'tall', 'high', 'from'] },
       shortest: { kind: 'length', words: ['to', 'shortest', 'down'] },
       step: { kind: 'length', words: ['step', 'shorter', 'less'] },
@@ -272,10 +272,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     const size = sizeAt(heard, 'strip');
     // `2 inch strips` are so wide; `12 inch strips 1/2 wide` are so long
     const width = size?.width ?? said('width') ?? said('each');
-    const square = heard.heads.has('square') ? width : undefined;
-    // how wide squares come out is asked of a grid
-    if (heard.heads.has('square') && square === undefined) return null;
-    const length = square ?? size?.height ?? said('length') ?? (said('width') === undefined ? undefined : said('each'));
+    const length = size?.height ?? said('length') ?? (said('width') === undefined ? undefined : said('each'));
     const row = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
