@@ -100,6 +100,31 @@ const ROWS: ReadonlyArray<readonly [row: number, line: string, says: readonly st
   ],
   [17, 'banner 2 1/2 x 6', ['depth of the end: 1 1/4', 'on that line it is 4 3/4 long'], ['4 3/4 long']],
   [
+    9,
+    'five 2 squares across 12, gap 1/4',
+    ['width of the grid: 11', 'margin left and right of the grid: 1/2'],
+    ['2 x 2'],
+  ],
+  [
+    10,
+    'six squares across 12, margin 3/4, gap 1/8',
+    ['width of one cell: 1 5/8', 'cell 1 begins, from the left: 13/16', 'width of the grid: 10 3/8'],
+    ['1 5/8 x 1 5/8'],
+  ],
+  [
+    11,
+    '6 x 6 grid of 1 1/2 cells, gap 1/8, three 2 x 2 merged cells',
+    [
+      'width of the grid: 9 5/8',
+      '24 cells and 3 large',
+      '3 1/8 x 3 1/8',
+      'mark 2, from the left: 2 13/16',
+      'the last column ends, from the left: 10 13/16',
+      'mark 2, from the bottom: 4 7/16',
+    ],
+    ['1 1/2 x 1 1/2', '3 1/8 x 3 1/8'],
+  ],
+  [
     18,
     'frame of 1/2 x 12 strips round 3 1/2 x 5, open corners',
     ['edges left and right 5, top and bottom 3 1/2', 'it takes 2 strips; 3 edges come from one'],

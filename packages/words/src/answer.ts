@@ -2,6 +2,7 @@ import {
   exactText,
   leftOf,
   recipeOf,
+  ticks,
   roundExact,
   shortfall,
   fieldKey,
@@ -161,6 +162,11 @@ const marksOn = (laid: Laid, named: (blank: Blank) => string, text: (length: Tic
 type Axis = 'x' | 'y';
 const EDGE: Readonly<Record<Axis, string>> = { x: 'left', y: 'bottom' };
 
+/** So many that they are told by their lines, not one by one. */
+const MANY = 4;
+const isGrid = (layers: readonly Layer[]): boolean =>
+  (['x', 'y'] as const).every((axis) => new Set(layers.map(({ box }) => box[axis])).size > 1);
+
 /** Several of one kind that lie beside each other, and along which axes they do: ends, middles and beginnings that are all in line say nothing. */
 function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes: readonly Axis[] }[] {
   const kinds = new Map<string, Layer[]>();
@@ -169,7 +175,19 @@ function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes
     if (layer.turned === undefined) kinds.set(layer.role, [...(kinds.get(layer.role) ?? []), layer]);
   const holds = ({ box: a }: Layer, { box: b }: Layer) =>
     a.x <= b.x && a.y <= b.y && a.x + a.width >= b.x + b.width && a.y + a.height >= b.y + b.height;
-  return [...kinds.values()]
+  // what fills a place among the cells of a grid is one of them
+  const apart = ({ box: a }: Layer, { box: b }: Layer) =>
+    a.x + a.width <= b.x || b.x + b.width <= a.x || a.y + a.height <= b.y || b.y + b.height <= a.y;
+  const cells = [...kinds.values()].find((layers) => layers.length > MANY && isGrid(layers));
+  const all = [...kinds.values()].map((layers) => {
+    if (!cells || layers === cells) return layers;
+    return layers.every((one) => cells.every((cell) => apart(one, cell))) ? [] : layers;
+  });
+  if (cells) {
+    const among = [...kinds.values()].filter((layers, i) => layers !== cells && !all[i]!.length).flat();
+    all[all.indexOf(cells)] = [...cells, ...among];
+  }
+  return all
     .filter((layers) => layers.length > 1)
     .filter((layers) => !layers.slice(1).some((one, i) => holds(one, layers[i]!) || holds(layers[i]!, one)))
     .map((layers) => {
@@ -199,15 +217,29 @@ export function marksWords(laid: Laid, voice: Voice): string[] {
   );
 }
 
-/** Where each of several begins, counted from one edge of the whole. */
+/** Of cells in columns and rows: where they begin one way, and where the last one ends. */
+function linesOf(layers: readonly Layer[], axis: Axis, at: (length: Ticks) => string): Answer['marks'] {
+  const [line, size] = axis === 'x' ? (['column', 'width'] as const) : (['row', 'height'] as const);
+  const starts = [...new Set(layers.map(({ box }) => box[axis]))].sort((a, b) => a - b);
+  const end = layers.map(({ box }) => ticks(box[axis] + box[size])).reduce((a, b) => (b > a ? b : a));
+  return [
+    ...starts.map((t, i) => ({ name: `mark ${i + 1}, from the ${EDGE[axis]}`, at: at(t) })),
+    { name: `the last ${line} ends, from the ${EDGE[axis]}`, at: at(end) },
+  ];
+}
+
+/** Where each of several begins, counted from one edge of the whole; of cells, each column and row. */
 function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
   const words = recipeWords(recipe);
+  const at = (t: Ticks) => (t ? text(t) : '0');
   return besides(laid).flatMap(({ layers, axes }) =>
-    layers.flatMap(({ role, n, box }) =>
-      axes.map((axis) => ({
-        name: `${words.part(role, n, words.item(1))} begins, from the ${EDGE[axis]}`,
-        at: box[axis] ? text(box[axis]) : '0',
-      })),
-    ),
+    axes.length > 1 && layers.length > MANY
+      ? axes.flatMap((axis) => linesOf(layers, axis, at))
+      : layers.flatMap(({ role, n, box }) =>
+          axes.map((axis) => ({
+            name: `${words.part(role, n, words.item(1))} begins, from the ${EDGE[axis]}`,
+            at: at(box[axis]),
+          })),
+        ),
   );
 }

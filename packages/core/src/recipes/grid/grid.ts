@@ -325,6 +325,13 @@ export const grid: Recipe<'grid', GridInput> = {
       number: { kind: 'count', words: [], most: MOST, of: ['square', 'cell'] },
       by: { kind: 'size', words: ['grid', 'by'], after: ['cell', 'grid'] },
       cell: { kind: 'size', words: ['cell', 'square', 'each'], many: true },
+      large: {
+        kind: 'size',
+        words: ['large', 'merge', 'merged', 'big', 'photo'],
+        many: true,
+        alone: true,
+        after: ['merged', 'large', 'big', 'photo'],
+      },
       side: { kind: 'length', words: ['cell', 'square', 'each', 'wide'], alone: true },
       columns: { kind: 'length', words: ['column'] },
       rows: { kind: 'length', words: ['row'], alone: true },
@@ -423,7 +430,7 @@ function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, solution
       [AXES[1], y],
     ] as const
   ).flatMap(([axis, { over }]): Suggestion[] =>
-    over > 0
+    over > 0 && given(input, input.spread === 'room' ? marginAt(axis) : allAt(axis), table) !== null
       ? [{ code: 'remainder', by: ticks(over), to: input.spread === 'room' ? marginAt(axis) : allAt(axis) }]
       : [],
   );
@@ -491,7 +498,26 @@ function countsIn(size: { readonly width: string; readonly height: string } | nu
   return columns >= 1 && rows >= 1 && columns <= MOST && rows <= MOST ? [columns, rows] : null;
 }
 
-function readGrid(heard: Heard, table: Table): GridInput | null {
+/** Large cells that were said, each where there is room for it; of one kind so many. */
+function largeSaid(
+  heard: Heard,
+  columns: number | undefined,
+  rows: number | undefined,
+  times: number,
+  newId: () => string,
+): Large[] {
+  const sizes = heard.values.flatMap((v) =>
+    v.place === 'large' ? [countsIn({ width: v.texts[0]!, height: v.texts[1]! })] : [],
+  );
+  const large: Large[] = [];
+  for (const size of sizes.length === 1 ? Array.from({ length: times }, () => sizes[0]!) : sizes) {
+    const place = size && freePlace(large, columns ?? MOST, rows ?? MOST, size[0], size[1]);
+    if (place) large.push({ id: newId(), ...place });
+  }
+  return large;
+}
+
+function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const whole = (place: string): number | undefined => {
     const text = String(said(place) ?? '');
@@ -532,6 +558,6 @@ function readGrid(heard: Heard, table: Table): GridInput | null {
     },
     all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
     papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
-    large: [],
+    large: largeSaid(heard, columns, rows, by ? (number ?? 1) : 1, newId),
   };
 }
