@@ -35,7 +35,7 @@ const One = styled.button`
   justify-items: center;
   align-content: start;
   gap: 0.15rem;
-  width: 6.2rem;
+  width: 5.6rem;
   height: 100%;
   padding: 0.3rem 0.2rem 0.25rem;
   border: 0;
