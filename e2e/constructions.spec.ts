@@ -33,7 +33,7 @@ test('from “I want a row of banners” to the sizes: by typing, from the pictu
 test('what is typed before the pictures are there is looked for, and Enter takes it', async ({ table: page }) => {
   let answer = () => {};
   let held = new Promise<void>((resolve) => (answer = resolve));
-  await page.route(/\/assets\/first-.*\.js$/, (route) => held.then(() => route.continue()));
+  await page.route(/\/assets\/(first|index)-.*\.js$/, (route) => held.then(() => route.continue()));
   const early = async (keys: () => Promise<void>) => {
     held = new Promise<void>((resolve) => (answer = resolve));
     await page.goto('/choose', { waitUntil: 'commit' });

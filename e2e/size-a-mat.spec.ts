@@ -196,7 +196,7 @@ test('somebody who comes back sees their pages at once, and goes on where they h
 test('what is typed into the first view before the application answers is not lost', async ({ table: page }) => {
   let answer = () => {};
   const held = new Promise<void>((resolve) => (answer = resolve));
-  await page.route(/\/assets\/first-.*\.js$/, (route) => held.then(() => route.continue()));
+  await page.route(/\/assets\/(first|index)-.*\.js$/, (route) => held.then(() => route.continue()));
   await page.goto('/');
   await page.getByLabel('edges of mat 1').selectOption('two');
   await page.keyboard.press('/');
