@@ -92,6 +92,13 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   await expect(slip).toContainText('Lost: 1 at the top and 1 at the bottom.');
   await say('seven 2 1/2 x 6 strips from 6 x 6 sheets');
   await expect(slip).toContainText('It takes 4 sheets');
+  await say('six squares across 12, margin 3/4, gap 1/8');
+  await expect(page.getByRole('textbox', { name: 'width of one cell', exact: true })).toHaveValue('1 5/8');
+  await say('6 x 6 grid of 1 1/2 cells, gap 1/8, three 2 x 2 merged cells');
+  await expect(slip).toContainText('24 cells and 3 large.');
+  await expect(slip).toContainText('9\u20095⁄16; the last ends at 10\u200913⁄16');
+  await page.getByRole('button', { name: 'Add a large cell' }).click();
+  await expect(slip).toContainText('20 cells and 4 large.');
   await say('half and half');
   await expect(page.getByRole('textbox', { name: 'depth of the lower paper' })).toHaveValue('6 1/4');
   await say('build up 12 x 12 from 5 x 7');
