@@ -27,6 +27,7 @@ describe('the words and values of a line', () => {
     ['on A4, an a5 sheet', 'on [210 mm x 297 mm] | an [148 mm x 210 mm] sheet'],
     ['letter size, a letter', '[8 1/2 in x 11 in] size | a letter'],
     ['half the page in blue and half in white', 'half-page in blue and in white'],
+    ['the left half, top half inch', 'the left | top <1/2 in spelled>'],
     ['half an inch', '<1/2 in spelled>'],
     ['a quarter of an inch', '<1/4 in spelled>'],
     ['quarter gaps', '<1/4 spelled> gaps'],

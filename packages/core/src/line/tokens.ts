@@ -59,7 +59,7 @@ const LINKS = new Set(['a', 'an', 'of']);
 const SAYINGS = /\b(half\s+(and\s+half|base|page)|page\s+mat|edge\s+to\s+edge|side\s+by\s+side)\b/giu;
 /** The same, said at length. */
 const HALF_PAGE = /\bhalf\s+(?:of\s+)?(?:the|a|my)\s+(page|base)\b/giu;
-const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b/giu;
+const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b(?!\s+(?:an?\s+)?(?:inch|in\b|mm|cm))/giu;
 const OTHER_HALF = /\b(?:the\s+)?(?:other\s+)?half(?=\s+(?:in|of|is|with)\b(?!\s+an?\b))/giu;
 /** `half-inch`, `1/4-inch`, `12-in`. */
 const HYPHENED =
