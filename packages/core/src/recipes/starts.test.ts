@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, lengthOf } from '../length/index.ts';
-import { RECIPE_IDS, recipeOf, type RecipeId, type Table } from './index.ts';
+import { RECIPE_IDS, recipeOf, valueAt, type RecipeId, type Table } from './index.ts';
 
 /* What a newcomer sees first of every recipe, in a page and in a tag, in inches and in millimetres; and what is added to its lists. */
 
@@ -374,4 +374,40 @@ test.each<[length: string, shortest: string, depth: string, offer: string | null
   expect(solved.status === 'refused' && solved.offers).toEqual(
     offer === null ? [] : [{ path: ['ragged', 'shortest'], length: lengthOf(offer) }],
   );
+});
+
+test.each<[crop: object, offcuts: string[]]>([
+  [{ width: '9 1/2', height: '10', left: '1/2', top: '0' }, ['1/2', '12', '2', '12', '9 1/2', '2']],
+  [{ width: '9', height: '12' }, ['1 1/2', '12', '1 1/2', '12']],
+  [{ width: '12', height: '9', top: '0' }, ['12', '3']],
+  [{ width: '12', height: '9', top: '1' }, ['12', '1', '12', '2']],
+])('a scene cut to %j leaves these', (crop, offcuts) => {
+  const input = {
+    print: { width: '12', height: '12', known: 'measured' },
+    image: {},
+    crop: { keep: 'trim', across: 'centre', upDown: 'centre', ...crop },
+  };
+  const solved = recipeOf('photo').solve(input, page);
+  const fact = solved.status === 'solved' ? solved.laid.facts.find((f) => f.name === 'offcuts') : undefined;
+  expect(fact?.lengths).toEqual(offcuts.map((text) => lengthOf(text)));
+});
+
+test('of two halves the upper one goes to the nearest mark, the lower one reaches', () => {
+  const input = { along: 'left', cover: '5 1/64', beneath: { reach: 'tucked', tuck: '1/4' } };
+  const solved = recipeOf('half-base').solve(input, page);
+  const laid = solved.status === 'solved' ? solved.laid : null;
+  expect(laid?.blanks.map(({ key, width }) => [key, width])).toEqual([
+    ['beneath', lengthOf('7 1/4')],
+    ['cover', lengthOf('5')],
+  ]);
+  expect(laid?.slots.map(({ key, box }) => [key, box.x, box.width])).toEqual([
+    ['beneath', lengthOf('5 1/64'), lengthOf('6 63/64')],
+    ['cover', 0, lengthOf('5 1/64')],
+  ]);
+});
+
+test('nothing stands at a path that leads through nothing', () => {
+  for (const input of [null, undefined, 4, 'kite', { a: null }, { a: 'kite' }])
+    expect(valueAt(input, ['a', 'length'])).toBeUndefined();
+  expect(valueAt({ a: ['kite'] }, ['a', 0])).toBe('kite');
 });
