@@ -152,6 +152,18 @@ test('what was typed is there when one comes back', async ({ table: page }) => {
   await expect(field(page, 'how many')).toHaveValue('3');
 });
 
+test('kept by the browser, the application comes no sooner than the page that it takes over', async ({
+  table: page,
+}) => {
+  await page.goto('/');
+  await say(page, 'mat 1/8 around 3 x 5');
+  await expect(field(page, 'width of the print')).toHaveValue('3');
+  for (let i = 0; i < 8; i++) {
+    await page.reload();
+    await expect(field(page, 'width of the print')).toHaveValue('3');
+  }
+});
+
 test('put on a page, it is kept, on a base', async ({ table: page }) => {
   await page.goto('/');
   await say(page, 'mat 1/8 1/16 3/8 around 4 x 6');

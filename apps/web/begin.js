@@ -34,11 +34,16 @@ globalThis.doneBefore = () => {
 };
 // whether something was pressed or entered: that may need all of the application at once
 globalThis.actedBefore = () => done.some((one) => one.do === 'click' || one.do === 'keydown' || one.do === 'key');
-// the application is fetched and begun once what is there already has been painted
+// the application is fetched and begun once what is there already has been painted, and never before all of the page is there:
+// kept by the browser it may come sooner than the rest of the page
+const whole = new Promise((there) => {
+  if (document.readyState === 'loading') addEventListener('DOMContentLoaded', there, { once: true });
+  else there();
+});
 const begin = () => {
-  for (const href of parts)
+  for (const href of [...parts, application])
     document.head.append(Object.assign(document.createElement('link'), { rel: 'modulepreload', href }));
-  import(application);
+  void whole.then(() => import(application));
 };
 if (known) begin();
 else requestAnimationFrame(() => setTimeout(begin));

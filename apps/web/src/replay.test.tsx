@@ -75,6 +75,39 @@ test('who goes on meanwhile keeps the field and what was typed into it', async (
   expect([say, marks, press].indexOf(document.activeElement as HTMLElement)).toBe(0);
 });
 
+test('the focus is at once where it was last, with what was typed there; what was entered before is done after', async () => {
+  const all: string[] = [];
+  function Two() {
+    const [paper, setPaper] = useState('');
+    return (
+      <>
+        <Form taken={(text) => all.push(text)} />
+        <input aria-label="paper" value={paper} onChange={(e) => setPaper(e.target.value)} />
+      </>
+    );
+  }
+  const { container } = render(<Two />);
+  Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false });
+  let come = () => {};
+  const replayed = replay(
+    container,
+    [
+      { do: 'focusin', name: 'say', at: 0, value: '' },
+      { do: 'input', name: 'say', at: 0, value: 'mat' },
+      { do: 'keydown', name: 'say', at: 0, value: 'mat' },
+      { do: 'focusin', name: 'paper', at: 0, value: '' },
+      { do: 'input', name: 'paper', at: 0, value: '6 x' },
+    ],
+    () => new Promise((resolve) => (come = resolve)),
+  );
+  const paper = container.querySelector<HTMLInputElement>('[aria-label="paper"]')!;
+  expect([document.activeElement === paper, paper.value]).toEqual([true, '6 x']);
+  type(paper, '6 x 6');
+  come();
+  await replayed;
+  expect([all, paper.value, document.activeElement === paper]).toEqual([['mat'], '6 x 6', true]);
+});
+
 /** As somebody's typing reaches the application. */
 function type(field: HTMLInputElement, text: string): void {
   Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, text);

@@ -25,9 +25,10 @@ const controlOf = (root: ParentNode, { name, at }: Done): Control | undefined =>
   [...root.querySelectorAll<Control>('input, select, button')].filter((control) => nameOf(control) === name)[at];
 
 /**
- * What was done to the view that stood there before any script had run is done to the one that has taken its place, in order:
- * the focus and what was typed at once, so that the next key goes where it is meant to. Who goes on meanwhile comes first: the
- * focus stays where they put it, and a field keeps what they typed into it.
+ * What was done to the view that stood there before any script had run is done to the one that has taken its place. At once: the focus
+ * is where it was last, with what was typed there since it was last entered, so that the next key goes where it is meant to. Then the
+ * rest, in order, each thing once what came before has come to rest. Who goes on meanwhile comes first: the focus stays where they put
+ * it, and a field keeps what they typed into it.
  */
 export async function replay(
   root: ParentNode,
@@ -35,11 +36,22 @@ export async function replay(
   ready: () => Promise<void> = async () => {},
 ): Promise<void> {
   const meanwhile = listen();
+  const last = done.findLast((one) => one.do === 'focusin');
+  const here = (one: Done) => last !== undefined && one.name === last.name && one.at === last.at;
+  const from = done.findLastIndex((one) => here(one) && acts(one));
+  const typing = done.findLast((one, i) => i > from && here(one) && one.do === 'input');
+  const focus = () => {
+    const control = last && controlOf(root, last);
+    if (control && document.activeElement !== control && !meanwhile.went()) meanwhile.mine(() => control.focus());
+    return control;
+  };
+  const there = focus();
+  if (there && typing) meanwhile.mine(() => type(there, typing.value));
   let standing = false;
-  for (const one of done) {
-    const acts = one.do === 'click' || one.do === 'keydown' || one.do === 'key';
+  for (const [i, one] of done.entries()) {
+    if (one.do === 'focusin' || (there && i > from && here(one) && one.do === 'input')) continue;
     // first what was typed is taken in, and there is what it is done with
-    if (acts) {
+    if (acts(one)) {
       await ready();
       await settled();
       standing = true;
@@ -48,19 +60,21 @@ export async function replay(
     const act = () => {
       if (one.do === 'key') press(document.body, one.value);
       if (!control) return;
-      if (one.do === 'focusin') {
-        if (!meanwhile.went()) control.focus();
-      } else if (one.do === 'input') {
+      if (one.do === 'input') {
         if (!meanwhile.typed(control)) type(control, one.value);
       } else if (one.do === 'click') control.click();
       else if (control instanceof HTMLInputElement) enter(control);
     };
     // what comes of it is there before the next thing is done: what is typed hangs on what stands in the field
     meanwhile.mine(standing ? () => flushSync(act) : act);
-    if (acts) await settled();
+    if (acts(one)) await settled();
   }
+  // it may have come only now
+  focus();
   meanwhile.end();
 }
+
+const acts = (one: Done): boolean => one.do === 'click' || one.do === 'keydown' || one.do === 'key';
 
 /** Where somebody goes and what they type while what was done before is being done. */
 function listen() {
