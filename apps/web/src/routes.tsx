@@ -41,27 +41,19 @@ export const routes = createBrowserRouter([
     children: [
       {
         index: true,
-        lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/page/PageScreen.tsx'))).PageScreen,
-        }),
+        lazy: async () => ({ Component: (await import('./screens/page/PageScreen.tsx')).PageScreen }),
       },
       {
         path: 'papers',
-        lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/papers/PapersScreen.tsx'))).PapersScreen,
-        }),
+        lazy: async () => ({ Component: (await import('./screens/papers/PapersScreen.tsx')).PapersScreen }),
       },
       {
         path: 'order',
-        lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/order/OrderScreen.tsx'))).OrderScreen,
-        }),
+        lazy: async () => ({ Component: (await import('./screens/order/OrderScreen.tsx')).OrderScreen }),
       },
       {
         path: 'print',
-        lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/print/PrintScreen.tsx'))).PrintScreen,
-        }),
+        lazy: async () => ({ Component: (await import('./screens/print/PrintScreen.tsx')).PrintScreen }),
       },
     ],
   },

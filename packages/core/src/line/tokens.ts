@@ -73,8 +73,6 @@ const SHEET_NAME = /\b(?:a[3-6]\b|letter(?=\s+(?:size|sheet|paper|page|card)))/g
 
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
-  // `mat my 4 x 6`
-  [/\bmat\s+(?:my|an?|the|this|that)\s+(?=\d)/giu, 'mat around '],
   // `the top one 8 inches`
   [
     /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,

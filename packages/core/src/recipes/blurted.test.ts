@@ -1,6 +1,7 @@
 import { expect, test } from '@jest/globals';
+import { givenBy } from '../../testing/lines.ts';
 import { MARKS, inches } from '../length/index.ts';
-import { recipeOf, sayRecipe, type RecipeId, type Table } from './index.ts';
+import { sayRecipe, type RecipeId, type Table } from './index.ts';
 
 /* Lines as they were blurted out, none of them written for the grammar: which recipe each is about, and all that is given by it. */
 
@@ -13,17 +14,13 @@ function given(line: string): [recipe: RecipeId, given: string] | null {
   const heard = sayRecipe(line, table, () => 'one');
   if (!heard?.said.ok) return null;
   const { recipe, said, page, sheet } = heard;
-  const fields = recipeOf(recipe)
-    .fields(said.input)
-    .flatMap((f) => (f.value === undefined || USUAL.has(String(f.value)) ? [] : [`${f.path.join('.')} ${f.value}`]));
   const more = [page && `page ${page.width} x ${page.height}`, sheet && `from ${sheet.width} x ${sheet.height}`];
-  return [recipe, [fields.join(', '), ...more.filter(Boolean)].join('; ')];
+  return [recipe, [givenBy(recipe, said.input, USUAL), ...more.filter(Boolean)].join('; ')];
 }
-const USUAL: ReadonlySet<string> = new Set(
+const USUAL =
   'even centre fill room left notch straight whole level upright tucked tuck one better closed outside butt start row'.split(
     ' ',
-  ),
-);
+  );
 
 const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: string]> = [
   ['4x6 photo with an eighth inch mat', 'mat-stack', 'print.width 4, print.height 6, mats.0.reveal.all 1/8 in'],

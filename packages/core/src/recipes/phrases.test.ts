@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { givenBy } from '../../testing/lines.ts';
 import { MARKS, inches } from '../length/index.ts';
 import { recipeOf, sayRecipe, type RecipeId, type Table } from './index.ts';
 
@@ -10,18 +11,11 @@ const table: Table = {
 };
 const hear = (line: string) => sayRecipe(line, table, () => 'one');
 /** What is usual is left out. */
-const USUAL = ['even', 'centre', 'fill', 'room', 'left', 'notch'];
-const PLAIN = ['shape straight', 'edge whole', 'hang.line level'];
-const given = (recipe: RecipeId, input: unknown): string =>
-  recipeOf(recipe)
-    .fields(input)
-    .flatMap((f) =>
-      f.value === undefined || (f.kind === 'choice' && USUAL.includes(f.value))
-        ? []
-        : [`${f.path.join('.')} ${f.value}`],
-    )
-    .filter((said) => !PLAIN.includes(said))
-    .join(', ');
+const USUAL = [
+  ...['even', 'centre', 'fill', 'room', 'left', 'notch'],
+  ...['shape straight', 'edge whole', 'hang.line level'],
+];
+const given = (recipe: RecipeId, input: unknown) => givenBy(recipe, input, USUAL);
 
 test('sheets that it is to come from keep the unit of their line', () => {
   expect(hear('seven 2 1/2 x 6 strips from 6 x 6 sheets')?.sheet).toEqual({ width: '6', height: '6' });

@@ -291,7 +291,7 @@ export function rowSaid(
   // how many fit is asked of what lies side by side
   const close = edges || heard.flags.has('fit');
   const gap = said('gap') ?? (overlap === undefined ? (close ? '0' : undefined) : `-${overlap}`);
-  // `five 2 squares across 12, gap 1/4`: all is said, and what is over are the margins
+  // `five 2 in strips across 12, gap 1/4`: all is said, and what is over are the margins
   const [w, g, over] = [width, gap, said('across')].map((text) => ticksSaid(text, table.unit));
   const spare = count !== undefined && gap !== undefined && w! > 0 && count * w! + (count - 1) * g! < over!;
   const across = (spare || said('margin') !== undefined) && over === table.room.width ? undefined : said('across');

@@ -102,10 +102,13 @@ export function PagesOnTable() {
         <Plain
           isDisabled={create.isPending}
           onPress={() =>
-            void recipesFetched().then(() =>
-              create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
-                onSuccess: (page) => void navigate(`/page/${page.id}`),
-              }),
+            void recipesFetched().then(
+              () =>
+                create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
+                  onSuccess: (page) => void navigate(`/page/${page.id}`),
+                }),
+              // the server is gone: the list says so
+              () => void pages.refetch(),
             )
           }
         >

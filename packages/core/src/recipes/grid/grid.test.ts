@@ -4,8 +4,10 @@ import { fieldKey } from '../fields.ts';
 import { setField } from '../typing.ts';
 import type { Solved, Table } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
+import { sayRecipe } from '../say.ts';
 import { assignPapers } from './assign.ts';
-import { grid, type GridInput } from './grid.ts';
+import { grid } from './grid.ts';
+import type { GridInput } from './input.ts';
 
 const table: Table = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
@@ -72,6 +74,17 @@ describe('cells', () => {
   });
 });
 
+test.each([
+  ['6 x 6 grid of 1 1/2 cells, 8 x 8 merged', 'large-outside'],
+  ['2 x 2 grid of 1 1/2 cells, 2 x 2 merged, 1 x 1 merged', 'large-overlap'],
+])('%s is not quietly made smaller', (line, why) => {
+  const heard = sayRecipe(line, table, () => `l${line.length}`);
+  if (!heard?.said.ok) throw new Error(JSON.stringify(heard));
+  expect(recipeOf(heard.recipe).solve(heard.said.input, table)).toMatchObject({ problems: [{ why }] });
+});
+test('a large cell of half a cell is not understood', () =>
+  expect(sayRecipe('6 x 6 grid, 1 1/2 x 2 merged', table, () => 'l')?.said.ok).toBe(false));
+
 describe('what cannot be', () => {
   test.each<[string, Partial<GridInput>, object]>([
     [
@@ -117,6 +130,12 @@ test('typed over, the cell is given and the margins follow; a large one is added
   expect(grid.entry({ ...typed, large: [one] }, ['large'], table, 'y')).toEqual({
     ...{ id: 'y', column: 3, row: 1, columns: 2, rows: 2 },
   });
+  // where not one fits, one is added all the same, and it says why
+  expect(grid.entry({ ...typed, cell: { as: 'square', width: '13' }, rows: undefined }, ['large'], table, 'n')).toEqual(
+    {
+      ...{ id: 'n', column: 1, row: 1, columns: 2, rows: 1 },
+    },
+  );
   const full = { ...typed, large: [{ id: 'z', column: 1, row: 1, columns: 6, rows: 5 }] };
   expect(grid.entry(full, ['large'], table, 'y')).toEqual({ id: 'y', column: 1, row: 6, columns: 1, rows: 1 });
 });

@@ -1,8 +1,6 @@
-import { z } from 'zod';
 import {
   exact,
   lengthOf,
-  lengthText,
   parseLength,
   roundExact,
   roundToMark,
@@ -12,7 +10,6 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
 import { fieldKey, lengthField, valueAt, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -20,6 +17,9 @@ import { PLAIN, refused, worked } from '../plain.ts';
 import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Solved, Suggestion, Table } from '../recipe.ts';
 import { term, type Equation, type SumsSolution } from '../sums.ts';
 import { assignPapers } from './assign.ts';
+import { MOST, MOST_LARGE, MOST_PAPERS, SHAPES, SPREADS, gridSchema, type GridInput } from './input.ts';
+import { freePlace, meet, misplaced, type CellPlace } from './large.ts';
+import { readGrid } from './readGrid.ts';
 
 /*
  * Cells in columns and rows, a gutter between them:
@@ -34,40 +34,6 @@ import { assignPapers } from './assign.ts';
  * Any of them may be the unknown, the counts too. A cell that is worked out goes down to the mark, so that all fit; what is left over
  * goes to the margins. Places count from the left and from the bottom, each rounded once.
  */
-
-const SHAPES = ['square', 'free'] as const;
-const SPREADS = ['room', 'grid'] as const;
-const MOST = 40;
-const MOST_LARGE = 40;
-const MOST_PAPERS = 12;
-const count = z.int().min(1).max(MOST);
-
-const gridSchema = z.strictObject({
-  cell: z.strictObject({
-    as: z.enum(SHAPES),
-    width: lengthText().optional(),
-    height: lengthText().optional(),
-  }),
-  /** Left out: as many as fit. */
-  columns: count.optional(),
-  rows: count.optional(),
-  gutter: lengthText({ allow: 'zero' }).optional(),
-  /** Over the whole room with margins, or as large as it is. */
-  spread: z.enum(SPREADS),
-  margin: z.strictObject({
-    across: lengthText({ allow: 'zero' }).optional(),
-    upDown: lengthText({ allow: 'zero' }).optional(),
-  }),
-  all: z.strictObject({ width: lengthText().optional(), height: lengthText().optional() }),
-  /** In how many papers: no two neighbours alike. */
-  papers: z.int().min(1).max(MOST_PAPERS),
-  /** Cells that are one with others: where the lower left one of them is, counted from 1, and how many each way. */
-  large: z
-    .array(z.strictObject({ id: z.string().min(1).max(64), column: count, row: count, columns: count, rows: count }))
-    .max(MOST_LARGE),
-});
-export type GridInput = z.infer<typeof gridSchema>;
-type Large = GridInput['large'][number];
 
 interface Axis {
   readonly size: 'width' | 'height';
@@ -232,9 +198,9 @@ export const grid: Recipe<'grid', GridInput> = {
   lists: ({ large }) => [{ path: LARGE, ids: large.map((one) => one.id), most: MOST_LARGE }],
   /** Two by two at the first place where that is free, else one cell. */
   entry: (input, _list, table, id) => {
-    const [columns, rows] = AXES.map((axis) => countOf(input, axis, table) ?? 1) as [number, number];
-    const free = freePlace(input.large, columns, rows, Math.min(2, columns), Math.min(2, rows));
-    const place = free ?? { column: 1, row: 1, columns: 1, rows: 1 };
+    const [columns, rows] = AXES.map((axis) => Math.max(1, countOf(input, axis, table) ?? 1)) as [number, number];
+    const free = (many: number) => freePlace(input.large, columns, rows, Math.min(many, columns), Math.min(many, rows));
+    const place = free(2) ?? free(1) ?? { column: 1, row: 1, columns: 1, rows: 1 };
     return { id, ...place } as { id: string };
   },
   /** A grid that is not spread over the room has no margins of its own. */
@@ -301,17 +267,16 @@ export const grid: Recipe<'grid', GridInput> = {
       const over = near(allAt(axis)) - all;
       return { n, cell, gutter, all, from, at: Array.from({ length: n }, (_, k) => from + step(k)), over };
     });
-    const wide = AXES.filter((_, i) => laid[i]!.from < 0);
+    const wide = AXES.flatMap((axis, i) => (laid[i]!.from < 0 ? [{ axis, ...laid[i]! }] : []));
     if (wide.length)
       return refused(
-        wide.map((axis): RecipeProblem => {
-          const { all } = laid[AXES.indexOf(axis as never)]!;
-          return { code: 'own', why: 'too-much', path: allAt(axis), lengths: [ticks(all - table.room[axis.size])] };
+        wide.map(({ axis, all }): RecipeProblem => {
+          const lengths = [ticks(all - table.room[axis.size])];
+          return { code: 'own', why: 'too-much', path: allAt(axis), lengths };
         }),
-        wide.flatMap((axis) => {
-          const { n, cell } = laid[AXES.indexOf(axis as never)]!;
-          return fitting(axis, n, cell, Number(gutter.n) / Number(gutter.d), table.room[axis.size], table);
-        }),
+        wide.flatMap(({ axis, n, cell }) =>
+          fitting(axis, n, cell, Number(gutter.n) / Number(gutter.d), table.room[axis.size], table),
+        ),
       );
     const [x, y] = laid as [Laying, Laying];
     const odd = misplaced(input.large, x.n, y.n);
@@ -348,45 +313,13 @@ export const grid: Recipe<'grid', GridInput> = {
   read: readGrid,
 };
 
-/** The first place from the lower left where so many are free. */
-function freePlace(large: readonly Large[], columns: number, rows: number, wide: number, high: number) {
-  for (const [w, h] of [
-    [wide, high],
-    [1, 1],
-  ] as const)
-    for (let row = 1; row + h - 1 <= rows; row++)
-      for (let column = 1; column + w - 1 <= columns; column++) {
-        const place = { column, row, columns: w, rows: h };
-        if (!large.some((one) => meet(one, place))) return place;
-      }
-  return null;
-}
-
-type Place = Omit<Large, 'id'>;
-const meet = (a: Place, b: Place) =>
-  a.column < b.column + b.columns &&
-  b.column < a.column + a.columns &&
-  a.row < b.row + b.rows &&
-  b.row < a.row + a.rows;
-
-/** A large cell beyond the grid, or over another. */
-function misplaced(large: readonly Large[], columns: number, rows: number): RecipeProblem | null {
-  for (const [i, one] of large.entries()) {
-    if (one.column + one.columns - 1 > columns || one.row + one.rows - 1 > rows)
-      return { code: 'own', why: 'large-outside', path: ['large', i, 'columns'], lengths: [] };
-    if (large.slice(0, i).some((other) => meet(other, one)))
-      return { code: 'own', why: 'large-overlap', path: ['large', i, 'column'], lengths: [] };
-  }
-  return null;
-}
-
 function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, solution: SumsSolution): Solved {
   const { large, papers } = input;
   const isCell = (column: number, row: number) =>
     !large.some((one) => meet(one, { column: column + 1, row: row + 1, columns: 1, rows: 1 }));
   const paper = assignPapers(x.n, y.n, papers, isCell);
   const cells = paper.flatMap((of, i) => (of === null ? [] : [{ of, column: i % x.n, row: Math.floor(i / x.n) }]));
-  const box = ({ column, row, columns, rows }: Place): Rect => {
+  const box = ({ column, row, columns, rows }: CellPlace): Rect => {
     const end = (l: Laying, first: number, many: number) => l.at[first + many - 2]! + l.cell - l.at[first - 1]!;
     return rect(x.at[column - 1]!, y.at[row - 1]!, end(x, column, columns), end(y, row, rows));
   };
@@ -429,11 +362,10 @@ function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, solution
       [AXES[0], x],
       [AXES[1], y],
     ] as const
-  ).flatMap(([axis, { over }]): Suggestion[] =>
-    over > 0 && given(input, input.spread === 'room' ? marginAt(axis) : allAt(axis), table) !== null
-      ? [{ code: 'remainder', by: ticks(over), to: input.spread === 'room' ? marginAt(axis) : allAt(axis) }]
-      : [],
-  );
+  ).flatMap(([axis, { over }]): Suggestion[] => {
+    const to = input.spread === 'room' ? marginAt(axis) : allAt(axis);
+    return over > 0 && given(input, to, table) !== null ? [{ code: 'remainder', by: ticks(over), to }] : [];
+  });
   const size =
     input.spread === 'room' ? { width: table.room.width, height: table.room.height } : { width: x.all, height: y.all };
   return {
@@ -489,75 +421,4 @@ function dimsOf(input: GridInput, x: Laying, y: Laying): Dim[] {
     { kind: 'span', path: allAt(AXES[0]), from: at(left, bottom), to: at(right, bottom), side: 'bottom' },
   ];
   return dims.filter((dim): dim is Dim => Boolean(dim));
-}
-
-/** Whole numbers that count columns and rows. */
-function countsIn(size: { readonly width: string; readonly height: string } | null): [number, number] | null {
-  if (!size || ![size.width, size.height].every((text) => /^\d{1,2}$/.test(text))) return null;
-  const [columns, rows] = [Number(size.width), Number(size.height)];
-  return columns >= 1 && rows >= 1 && columns <= MOST && rows <= MOST ? [columns, rows] : null;
-}
-
-/** Large cells that were said, each where there is room for it; of one kind so many. */
-function largeSaid(
-  heard: Heard,
-  columns: number | undefined,
-  rows: number | undefined,
-  times: number,
-  newId: () => string,
-): Large[] {
-  const sizes = heard.values.flatMap((v) =>
-    v.place === 'large' ? [countsIn({ width: v.texts[0]!, height: v.texts[1]! })] : [],
-  );
-  const large: Large[] = [];
-  for (const size of sizes.length === 1 ? Array.from({ length: times }, () => sizes[0]!) : sizes) {
-    const place = size && freePlace(large, columns ?? MOST, rows ?? MOST, size[0], size[1]);
-    if (place) large.push({ id: newId(), ...place });
-  }
-  return large;
-}
-
-function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
-  const said = (place: string) => lengthAt(heard, place);
-  const whole = (place: string): number | undefined => {
-    const text = String(said(place) ?? '');
-    return /^\d{1,2}$/.test(text) && Number(text) >= 1 ? Math.min(MOST, Number(text)) : undefined;
-  };
-  const cells = heard.values.filter((v) => v.place === 'cell');
-  const first = sizeAt(heard, 'by');
-  // `grid of 2 x 3 cells` is how many; `how many 2 x 3 cells fit` is how large
-  const asked = !heard.heads.has('grid');
-  const by = asked && !cells.length && said('side') === undefined ? null : countsIn(first);
-  const size = by || !first ? (cells[0] ? { width: cells[0].texts[0]!, height: cells[0].texts[1]! } : null) : first;
-  const side = said('side');
-  const number = countAt(heard, 'number');
-  const inRow = number !== undefined && !heard.heads.has('grid');
-  const columns = by?.[0] ?? whole('columns') ?? number;
-  const across = said('across');
-  const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
-  const rows = by?.[1] ?? whole('rows') ?? (inRow ? 1 : undefined);
-  const width = size?.width ?? side;
-  if (width === undefined && columns === undefined && rows === undefined) return null;
-  const [gap, margin] = [said('gap'), said('margin')];
-  const inch = table.unit === 'in';
-  const square = !size || size.width === size.height;
-  const fills = width === undefined && margin === undefined;
-  return {
-    cell: {
-      as: square ? 'square' : 'free',
-      ...(width === undefined ? {} : { width }),
-      ...(square || !size ? {} : { height: size.height }),
-    },
-    ...(columns === undefined ? {} : { columns }),
-    ...(rows === undefined ? {} : { rows }),
-    // how many fit is asked of what lies side by side
-    gutter: gap ?? (heard.flags.has('fit') ? '0' : inch ? '1/8' : '3'),
-    spread: inAll ? 'grid' : 'room',
-    margin: {
-      ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: inch ? '1/2' : '12' } : {}),
-    },
-    all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
-    papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
-    large: largeSaid(heard, columns, rows, by ? (number ?? 1) : 1, newId),
-  };
 }

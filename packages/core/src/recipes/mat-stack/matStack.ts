@@ -219,13 +219,13 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   read: (heard, table, newId) => {
     const outer = heard.values.filter((v) => v.place === 'outer');
     const largest = heard.flags.has('largest') && !outer.length;
-    // `1/8 mat 4 x 6`: with nothing said of a print, that is the print
+    // `1/8 mat 4 x 6`, `mat my 4 x 6 with ...`: with nothing said of a print, that is the print
     const bare =
       !heard.flags.has('largest') &&
       !sizeAt(heard, 'around') &&
       outer.length === 1 &&
       ['mat', 'mats', 'matt', 'matting'].includes(outer[0]!.word ?? '') &&
-      heard.values.some((v) => v.place === 'reveal');
+      heard.values.length > 1;
     const values = heard.values.map((v) =>
       largest && v.place === 'around'
         ? { ...v, place: 'outer' }

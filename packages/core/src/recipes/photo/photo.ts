@@ -346,7 +346,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       square: ['square'],
     },
     usual: ['print', 'crop', 'border'],
-    idle: ['off', 'flush', 'white', 'losing', 'keep', 'keeping', 'anything', 'fill', 'going', 'wallet', 'down', 'down'],
+    idle: ['off', 'flush', 'white', 'losing', 'keep', 'keeping', 'anything', 'fill', 'going', 'wallet', 'down'],
   },
   read: (heard, table) => {
     const [print, border] = [sizeAt(heard, 'print'), lengthAt(heard, 'border')];

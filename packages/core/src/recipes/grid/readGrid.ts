@@ -1,0 +1,80 @@
+import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
+import type { Table } from '../recipe.ts';
+import { MOST, MOST_PAPERS, type GridInput } from './input.ts';
+import { freePlace } from './large.ts';
+
+/* A grid as it is said: `6 x 6 grid of 1 1/2 cells, gap 1/8`, `six squares across 12`, `how many 2 x 3 cells fit`. */
+
+/** Whole numbers that count columns and rows. */
+function countsIn(size: { readonly width: string; readonly height: string } | null): [number, number] | null {
+  if (!size || ![size.width, size.height].every((text) => /^\d{1,2}$/.test(text))) return null;
+  const [columns, rows] = [Number(size.width), Number(size.height)];
+  return columns >= 1 && rows >= 1 && columns <= MOST && rows <= MOST ? [columns, rows] : null;
+}
+
+/** Large cells that were said, each where there is room for it, else where it is seen not to fit; null where one is no number of cells. */
+function largeSaid(
+  heard: Heard,
+  [columns, rows]: readonly [number, number],
+  times: number,
+  newId: () => string,
+): GridInput['large'] | null {
+  const sizes = heard.values.flatMap((v) =>
+    v.place === 'large' ? [countsIn({ width: v.texts[0]!, height: v.texts[1]! })] : [],
+  );
+  const large: GridInput['large'] = [];
+  for (const size of sizes.length === 1 ? Array.from({ length: times }, () => sizes[0]!) : sizes) {
+    if (!size) return null;
+    const [wide, high] = size;
+    const corner = { column: 1, row: 1, columns: wide, rows: high };
+    large.push({ id: newId(), ...(freePlace(large, columns, rows, wide, high) ?? corner) });
+  }
+  return large;
+}
+
+/** The input that a line says. */
+export function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
+  const said = (place: string) => lengthAt(heard, place);
+  const whole = (place: string): number | undefined => {
+    const text = String(said(place) ?? '');
+    return /^\d{1,2}$/.test(text) && Number(text) >= 1 ? Math.min(MOST, Number(text)) : undefined;
+  };
+  const cells = heard.values.filter((v) => v.place === 'cell');
+  const first = sizeAt(heard, 'by');
+  // `grid of 2 x 3 cells` is how many; `how many 2 x 3 cells fit` is how large
+  const asked = !heard.heads.has('grid');
+  const by = asked && !cells.length && said('side') === undefined ? null : countsIn(first);
+  const size = by || !first ? (cells[0] ? { width: cells[0].texts[0]!, height: cells[0].texts[1]! } : null) : first;
+  const side = said('side');
+  const number = countAt(heard, 'number');
+  const inRow = number !== undefined && !heard.heads.has('grid');
+  const columns = by?.[0] ?? whole('columns') ?? number;
+  const across = said('across');
+  const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
+  const rows = by?.[1] ?? whole('rows') ?? (inRow ? 1 : undefined);
+  const width = size?.width ?? side;
+  const large = largeSaid(heard, [columns ?? MOST, rows ?? MOST], by ? (number ?? 1) : 1, newId);
+  if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
+  const [gap, margin] = [said('gap'), said('margin')];
+  const inch = table.unit === 'in';
+  const square = !size || size.width === size.height;
+  const fills = width === undefined && margin === undefined;
+  return {
+    cell: {
+      as: square ? 'square' : 'free',
+      ...(width === undefined ? {} : { width }),
+      ...(square || !size ? {} : { height: size.height }),
+    },
+    ...(columns === undefined ? {} : { columns }),
+    ...(rows === undefined ? {} : { rows }),
+    // how many fit is asked of what lies side by side
+    gutter: gap ?? (heard.flags.has('fit') ? '0' : inch ? '1/8' : '3'),
+    spread: inAll ? 'grid' : 'room',
+    margin: {
+      ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: inch ? '1/2' : '12' } : {}),
+    },
+    all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
+    papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
+    large,
+  };
+}
