@@ -1,5 +1,5 @@
 import type { JobDocument } from '../src/planner/index.ts';
-import { seededRandom } from '../src/planner/random.ts';
+import { seededRandom } from '../src/chance/index.ts';
 
 /* Seeded makers of planning jobs, for tests, the soak run and benchmarks. Sizes are made in sixteenths of an inch. */
 

@@ -1,5 +1,5 @@
 import { readJob, type Job, type JobDocument } from '../src/planner/index.ts';
-import { seededRandom } from '../src/planner/random.ts';
+import { seededRandom } from '../src/chance/index.ts';
 import type { CutSheet, Tree } from '../src/planner/sheets/tree.ts';
 
 /* Sheets as trees that nobody searched for: made by hand, or shattered by chance; and jobs that they answer. */

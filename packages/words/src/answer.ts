@@ -113,7 +113,7 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
   const per = TICKS_PER_UNIT[table.unit];
   const said = known.fields(input).flatMap((field) => {
     const value = values.get(fieldKey(field.path));
-    if (field.kind === 'choice' || !value) return [];
+    if (field.kind === 'choice' || field.kind === 'text' || !value) return [];
     const name = fieldWords(recipe, field.path);
     const given = field.value !== undefined;
     if (field.kind === 'count') {

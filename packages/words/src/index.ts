@@ -45,6 +45,6 @@ export {
 } from './plans.ts';
 export { KIND_WORDS, oddWords } from './kinds.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
-export { sheetLetter } from './letters.ts';
+export { paperLetter, sheetLetter } from './letters.ts';
 export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
 export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

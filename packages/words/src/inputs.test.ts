@@ -37,7 +37,12 @@ function examples(id: RecipeId): { line: string; input: unknown }[] {
 /** What a field holds, and what becomes of it where it is left out. */
 function kindOf(field: Field): string {
   if (field.kind === 'choice') return field.options.map((o) => `\`${o}\``).join(', ');
-  const what = field.kind === 'count' ? `a number up to ${field.most}` : `a length${allowed(field.allow)}`;
+  const what =
+    field.kind === 'text'
+      ? `text as \`${field.example}\``
+      : field.kind === 'count'
+        ? `a number up to ${field.most}`
+        : `a length${allowed(field.allow)}`;
   const left = { 'worked-out': 'or left out: worked out', 'by-rule': 'or left out', refused: 'needed' }[field.ifEmpty];
   return `${what}, ${left}`;
 }

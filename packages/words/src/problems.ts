@@ -84,6 +84,8 @@ export function suggestionWords(
       return `${suggestion.count} is an even number; ${list(suggestion.odd.map(String), 'or')} often looks better.`;
     case 'whole-repeats':
       return `So that whole repeats go from end to end, ${offerWords(recipe, suggestion.offer, voice)}.`;
+    case 'own':
+      return `${recipeWords(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => figure(n, voice)) ?? suggestion.why}.`;
     case 'overhang':
       return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush, or move it in.`;
   }

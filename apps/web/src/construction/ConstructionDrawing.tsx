@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { boundsOf, type Layer } from '@temnex/core';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
+import { HandLayer } from './HandLayer.tsx';
 import { LayersPicture, greyOf } from './LayersPicture.tsx';
 import type { Made } from './made.ts';
 
@@ -94,6 +95,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
           )),
         )}
       </svg>
+      <HandLayer made={made} at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })} />
       <DimLayer
         made={made}
         at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })}

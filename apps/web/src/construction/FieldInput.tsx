@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { knownAs, type CountInput, type Field } from '@temnex/core';
+import { knownAs, type CountInput, type Field, type TextInput } from '@temnex/core';
 import { fieldWords, recipeWords } from '@temnex/words';
 import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
@@ -68,6 +68,7 @@ export function FieldInput({ made, field, bare = false, width }: FieldInputProps
         onChange={(value) => made.set(field.path, value)}
       />
     );
+  if (field.kind === 'text') return <WrittenField made={made} field={field} name={name} shown={shown} />;
   if (field.kind === 'count') return <CountField made={made} field={field} name={name} shown={shown} bare={bare} />;
   const sum = sumOf(made, field.path);
   const value = valueOf(made, field.path);
@@ -133,6 +134,48 @@ function CountField({ made, field, name, shown, bare }: CountFieldProps) {
       {bare ? null : <span aria-hidden="true">{shown}</span>}
       <Input inputMode="numeric" autoComplete="off" onFocus={(e) => e.currentTarget.select()} />
       {wrong ? <small role="alert">a number from 1 to {field.most}</small> : null}
+    </Count>
+  );
+}
+
+interface WrittenFieldProps {
+  made: Made;
+  field: TextInput;
+  name: string;
+  shown: string;
+}
+
+/** Letters or words; emptied, it is worked out again. */
+function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? shownIn(made, field);
+  const plain = text.trim().toLowerCase();
+  const wrong = plain !== '' && !new RegExp(field.reads).test(plain);
+  const commit = () => {
+    if (draft === null || wrong) return;
+    setDraft(null);
+    if (plain !== (field.value ?? '')) made.set(field.path, plain === '' ? undefined : plain);
+  };
+  return (
+    <Count
+      aria-label={name}
+      value={text}
+      onChange={setDraft}
+      onBlur={commit}
+      isInvalid={wrong}
+      validationBehavior="aria"
+      onKeyDown={(e) => (e.key === 'Enter' ? commit() : e.key === 'Escape' ? setDraft(null) : undefined)}
+      {...(field.value === undefined ? { 'data-computed': true } : {})}
+    >
+      <span aria-hidden="true">{shown}</span>
+      <Input
+        autoComplete="off"
+        spellCheck={false}
+        placeholder={field.example}
+        style={{ width: '11rem' }}
+        onFocus={(e) => e.currentTarget.select()}
+      />
+      {wrong ? <small role="alert">{recipeWords(made.recipe).written?.(field.path) ?? field.example}</small> : null}
     </Count>
   );
 }

@@ -155,6 +155,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
           ))}
         </Facts>
       ) : null}
+      {words.byHand && laid ? <Sums as="p">{words.byHand}</Sums> : null}
       {listsOf(made).map((list) => (
         <Quiet
           key={fieldKey(list.path)}

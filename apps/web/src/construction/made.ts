@@ -15,6 +15,7 @@ import {
   type Table,
   type Ticks,
 } from '@temnex/core';
+import { newId } from '../ui/newId.ts';
 
 /**
  * A construction as it is worked on, wherever that is: in the first view by itself, or as an item of a page. The drawing and the
@@ -33,6 +34,20 @@ export interface Made {
   remove(list: FieldPath, id: string): void;
   move(list: FieldPath, id: string, by: 1 | -1): void;
   take(offers: readonly Offer[]): void;
+  /** All of it anew, as what was done by hand on the drawing left it. */
+  put(input: unknown): void;
+}
+
+/** What can be done to its layers by hand, and what comes of it; null where there is nothing. */
+export function handOf({ recipe, input, table }: Pick<Made, 'recipe' | 'input' | 'table'>) {
+  const { hand } = recipeOf(recipe);
+  return hand
+    ? {
+        press: (layer: string): unknown => hand.press(input, table, layer),
+        span: (from: string, to: string): unknown => hand.span(input, table, from, to, newId()),
+        apart: (layer: string): unknown => hand.apart(input, table, layer),
+      }
+    : null;
 }
 
 export const fieldsOf = (made: Pick<Made, 'recipe' | 'input'>): readonly Field[] =>
@@ -54,5 +69,5 @@ export function shownIn(made: Made, field: Field): string {
   if (field.value !== undefined) return String(field.value);
   const value = valueOf(made, field.path);
   if (value === null) return '';
-  return field.kind === 'count' ? String(value) : exactText(value, made.table.unit);
+  return field.kind === 'length' ? exactText(value, made.table.unit) : String(value);
 }

@@ -16,7 +16,7 @@ import {
   type Table,
 } from '../recipes/index.ts';
 import type { Item, Page, Wish } from './document.ts';
-import { PLAIN_NAMES, partId, piecesOf, type Namer, type PieceToCut, type Seam } from './pieces.ts';
+import { PLAIN_NAMES, partId, piecesOf, wishOf, type Namer, type PieceToCut, type Seam } from './pieces.ts';
 import { followedText, sizeFollowed, withFollowed, type Followed } from './follows.ts';
 import { placeAlong, type Axis } from './place.ts';
 
@@ -249,7 +249,13 @@ function deriveItem(
     piecesOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table, box, page.seam),
   );
   const pieceOf = (blank: string | null) => pieces.find((p) => p.blank === blank)?.id ?? null;
-  const parts = (laid?.layers ?? []).map((layer) => partOf(layer, item, box, names, pieceOf(layer.blank)));
+  const wishes = new Map((laid?.blanks ?? []).map((blank) => [blank.key, wishOf(item, blank)]));
+  // of what is refused there are no blanks, and it is shown all the same
+  const wishAt = (blank: string | null) =>
+    blank === null ? null : ((wishes.has(blank) ? wishes.get(blank) : item.wishes[blank]) ?? null);
+  const parts = (laid?.layers ?? []).map((layer) =>
+    partOf(layer, item, box, names, pieceOf(layer.blank), wishAt(layer.blank)),
+  );
   return {
     ...{ item, input, followed },
     table,
@@ -274,15 +280,15 @@ const fieldProblem = (item: string, path: FieldPath, problem: LengthProblem): Pa
   offers: [],
 });
 
-function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null): Part {
-  const { key, role, n, opaque, group, sized, entry, shape, blank } = layer;
+function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null, wish: Wish | null): Part {
+  const { key, role, n, opaque, group, sized, entry, shape } = layer;
   const part: Part = {
     id: partId(item.id, key),
     item: item.id,
     recipe: item.recipe,
     name: item.names[key] ?? names.part(item.recipe, role, n, item.name),
     piece,
-    wish: (blank && item.wishes[blank]) || null,
+    wish,
     x: ticks(layer.box.x + origin.x),
     y: ticks(layer.box.y + origin.y),
     width: layer.box.width,

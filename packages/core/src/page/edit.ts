@@ -59,6 +59,10 @@ export function setItemField(
   return onInput(page, derived, id, (recipe, input) => setField(recipe, input, path, value, table));
 }
 
+/** All of an item's input anew, as what was done to it by hand left it. */
+export const putInput = (page: Page, derived: DerivedPage, id: string, next: unknown): Page =>
+  onInput(page, derived, id, () => next);
+
 /** Lets a length follow another's from now on; where nothing would be left of it, the page stays as it is. */
 export function followLength(page: Page, derived: DerivedPage, id: string, follow: Follow): Page {
   const here = derived.items.get(id);
@@ -176,11 +180,16 @@ export function renamePart(page: Page, part: Part, name: string): Page {
   );
 }
 
-/** Chooses the paper of a piece. */
-export function choosePaper(page: Page, piece: Pick<PieceToCut, 'item' | 'blank'>, wish: Wish | null): Page {
+/** Chooses the paper of a piece, and with it of those that come from the same paper. */
+export function choosePaper(
+  page: Page,
+  piece: Pick<PieceToCut, 'item' | 'blank' | 'paperFrom'>,
+  wish: Wish | null,
+): Page {
+  const at = piece.paperFrom ?? piece.blank;
   return onItem(page, piece.item, (item) => {
-    const { [piece.blank]: _old, ...others } = item.wishes;
-    return { ...item, wishes: wish ? { ...others, [piece.blank]: wish } : others };
+    const { [at]: _old, ...others } = item.wishes;
+    return { ...item, wishes: wish ? { ...others, [at]: wish } : others };
   });
 }
 

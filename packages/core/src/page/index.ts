@@ -44,6 +44,7 @@ export {
   removeItem,
   removePart,
   renamePart,
+  putInput,
   setItemField,
   spaceEvenly,
   startPage,

@@ -63,7 +63,7 @@ export function piecesOf(
   const { key, role, n, quantity, off, shape, marks, finish, yields } = blank;
   const layers = laid.layers.filter((layer) => layer.blank === key);
   const parts = layers.map((layer) => partId(item.id, layer.key));
-  const wish = item.wishes[key] ?? null;
+  const wish = wishOf(item, blank);
   const whole: PieceToCut = {
     id: pieceId(item.id, key),
     item: item.id,
@@ -72,6 +72,7 @@ export function piecesOf(
     wish,
     width: over ? ticks(blank.width + over) : blank.width,
     height: over ? ticks(blank.height + over) : blank.height,
+    ...(blank.paperFrom === undefined ? {} : { paperFrom: blank.paperFrom }),
     ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
   };
   // what is shaped or worked on by hand is cut whole
@@ -107,6 +108,15 @@ export function piecesOf(
     ...(uncut ? [{ ...whole, quantity: uncut }] : []),
     ...inParts(alikeTogether(halves), wish && withoutPlace(wish)),
   ];
+}
+
+/** The paper that is wished for a blank: its own, or that of the blank from whose paper it comes, at no place of that one's. */
+export function wishOf(item: Pick<Item, 'wishes'>, { key, paperFrom }: Pick<Blank, 'key' | 'paperFrom'>): Wish | null {
+  if (paperFrom === undefined) return item.wishes[key] ?? null;
+  const shared = item.wishes[paperFrom];
+  if (!shared) return null;
+  const { built: _seams, ...wish } = withoutPlace(shared);
+  return wish;
 }
 
 const withoutPlace = ({ from: _place, ...anywhere }: Wish): Wish => anywhere;

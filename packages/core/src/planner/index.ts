@@ -31,4 +31,4 @@ export { verifyPlan } from './check/verifyPlan.ts';
 export type { PlanFault } from './check/faults.ts';
 export { liesInside } from './blanks/outline.ts';
 export { waysOf } from './blanks/turning.ts';
-export { seededRandom } from './random.ts';
+export { seededRandom } from '../chance/index.ts';

@@ -7,6 +7,8 @@ export interface Blank extends Size {
   readonly role: string;
   readonly n: number;
   readonly quantity: number;
+  /** It comes from the same paper as this other blank, wherever that is chosen. */
+  readonly paperFrom?: string;
   /** Exact size less cut size, where the exact one is not on a mark. */
   readonly off: Size;
   /** What it looks like when it is finished, in its own coordinates; null: as it was cut. */

@@ -57,7 +57,8 @@ function inputsOf(id: RecipeId, table: Table, many: number): { input: unknown; s
       if (dice < 0.2 && list && list.ids.length < 4) {
         const entry = recipe.entry(input, list.path, table, newId());
         input = { ...(input as object), [String(list.path[0])]: [...(valueAt(input, list.path) as object[]), entry] };
-      } else if (field.kind === 'choice')
+      } else if (field.kind === 'text') input = setField(recipe, input, field.path, field.example, table);
+      else if (field.kind === 'choice')
         input = setField(recipe, input, field.path, field.options[Math.floor(random() * field.options.length)], table);
       else if (dice < 0.4) input = setField(recipe, input, field.path, undefined, table);
       else if (field.kind === 'count') input = setField(recipe, input, field.path, 1 + Math.floor(random() * 7), table);

@@ -50,7 +50,16 @@ export interface ChoiceInput extends AnyField {
   readonly value: string;
   readonly options: readonly string[];
 }
-export type Field = LengthInput | CountInput | ChoiceInput;
+/** Something written: letters of papers, the words of a title. */
+export interface TextInput extends AnyField {
+  readonly kind: 'text';
+  readonly value: string | undefined;
+  readonly ifEmpty: IfEmpty;
+  /** What can be read, as a regular expression for all of it. */
+  readonly reads: string;
+  readonly example: string;
+}
+export type Field = LengthInput | CountInput | ChoiceInput | TextInput;
 
 /** A length that is worked out where it is left out, of the group that its path says; both may be said otherwise. */
 export const lengthField = (

@@ -10,6 +10,7 @@ export {
   withoutEntry,
   type ChoiceInput,
   type CountInput,
+  type TextInput,
   type Field,
   type FieldList,
   type FieldPath,

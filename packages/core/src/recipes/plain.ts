@@ -9,6 +9,8 @@ export const PLAIN = {
   version: 1,
   migrations: [],
   beneath: null,
+  advice: [],
+  hand: null,
   lists: () => [],
   entry: (_input, _list, _table, id) => ({ id }),
   put: (input, path, value) => withValue(input, path, value),

@@ -47,7 +47,9 @@ export type Suggestion =
   /** The length that holds whole repeats from end to end. */
   | { code: 'whole-repeats'; offer: Offer }
   /** What rounding to the mark left over, and which field took it. */
-  | { code: 'remainder'; by: Ticks; to: FieldPath };
+  | { code: 'remainder'; by: Ticks; to: FieldPath }
+  /** What only this recipe knows: one of its `advice`, with the lengths and numbers that the sentence needs. */
+  | { code: 'own'; why: string; path: FieldPath; lengths: readonly Ticks[] };
 
 /** One layer as it lies, in the item's own coordinates: origin lower left, x right, y up, in ticks. */
 export interface Layer {
@@ -144,6 +146,16 @@ export interface Arithmetic {
   readonly problems: readonly RecipeProblem[];
 }
 
+/** What is done to the layers of a construction by hand, on the drawing. Each gives null where it changes nothing. */
+export interface RecipeHand<Input = never> {
+  /** A layer is pressed: it becomes the next of what it can be. */
+  press(input: Input, table: Table, layer: string): Input | null;
+  /** Dragged from one layer to another: what lies between becomes one, of this id. */
+  span(input: Input, table: Table, from: string, to: string, id: string): Input | null;
+  /** One that was made of several is taken apart. */
+  apart(input: Input, table: Table, layer: string): Input | null;
+}
+
 /**
  * A construction: one folder, one entry in the registry. Screens, server, command line, drawing and help iterate over these
  * and know none by name. Methods take an input that `input` has accepted; none of them throws.
@@ -158,6 +170,8 @@ export interface Recipe<Id extends string = string, Input = never> {
   readonly roles: readonly string[];
   /** Why it may refuse, beside what all share: each has words. */
   readonly reasons: readonly string[];
+  /** What it may advise, beside what all share: each has words. */
+  readonly advice: readonly string[];
   /** Lines that it understands, by example; each is a test. */
   readonly phrases: readonly string[];
   /** What it puts beneath everything on a new page, if it is for that. */
@@ -183,6 +197,8 @@ export interface Recipe<Id extends string = string, Input = never> {
   standsStill(input: Input, path: FieldPath): readonly FieldPath[];
   /** What may be taken more loosely where typing this is too much and nothing gives way; null: nothing. */
   loosened(input: Input, path: FieldPath): Input | null;
+  /** Where layers can be pressed and dragged over. */
+  readonly hand: RecipeHand<Input> | null;
   arithmetic(input: Input, table: Table): Arithmetic;
   solve(input: Input, table: Table): Solved;
   /** What it knows of a line. */

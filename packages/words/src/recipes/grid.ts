@@ -1,3 +1,4 @@
+import { paperLetter } from '../letters.ts';
 import type { RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
@@ -11,13 +12,23 @@ const FIELDS: Readonly<Record<string, string>> = {
   papers: 'papers',
   column: 'from column',
   row: 'from row',
+  paper: 'paper',
+  pattern: 'laid by hand',
+  tilt: 'tilt, degrees',
+  jitter: 'shift',
+  seed: 'shuffle',
 };
+const GROUPS: Readonly<Record<string, string>> = { cell: 'one cell', papers: 'papers', loose: 'how loose' };
 const OPTIONS: Readonly<Record<string, string>> = {
   square: 'square',
   free: 'as wide and high as said',
   room: 'over the whole page',
   grid: 'as large as it is',
+  pattern: 'one of the cells’ papers',
+  own: 'a paper of its own',
 };
+
+const counted = (counts: readonly number[]): string => counts.map((n, i) => `${n} of ${paperLetter(i + 1)}`).join(', ');
 
 export const grid: RecipeWords = {
   title: 'Grid',
@@ -27,22 +38,24 @@ export const grid: RecipeWords = {
     const name = String(path.at(-1));
     if (path[0] === 'large' && (name === 'columns' || name === 'rows'))
       return `${name} wide`.replace('rows wide', 'rows high');
+    if (path[0] === 'counts') return `cells in ${paperLetter(Number(name))}`;
     return FIELDS[name] ?? name;
   },
-  group: ([group, i]) =>
-    group === 'large' ? `large cell ${Number(i) + 1}` : group === 'cell' ? 'one cell' : 'the grid',
+  group: ([group, i]) => (group === 'large' ? `large cell ${Number(i) + 1}` : (GROUPS[String(group)] ?? 'the grid')),
   option: (_path, option) => OPTIONS[option] ?? option,
   entry: () => 'a large cell',
   part: (role, n, item) => (role === 'large' ? `${item}, large ${n}` : `${item}, cell ${n}`),
-  piece: (role, n, item) =>
-    role === 'large' ? `${item}, large ${n}` : n === 1 ? `${item}, cells` : `${item}, cells in paper ${n}`,
+  piece: (role, n, item) => (role === 'large' ? `${item}, large ${n}` : `${item}, cells ${paperLetter(n)}`),
   offer: (path, value) => (path[0] === 'columns' || path[0] === 'rows' ? `make it ${value} ${path[0]}` : null),
-  reason: (why, [a = 0], where, say) => {
+  reason: (why, [a = 0, b = 0], where, say) => {
     switch (why) {
       case 'too-much':
         return `Together they are ${say(a)} too much`;
       case 'none-fits':
         return `Not even one of ${say(a)} fits`;
+      case 'too-many-counted':
+      case 'too-few-counted':
+        return `The papers are counted for ${a} cells, and there are ${b}`;
       case 'large-outside':
         return `It reaches beyond the grid: ${where}`;
       default:
@@ -51,6 +64,24 @@ export const grid: RecipeWords = {
   },
   fact: (name, lengths) => {
     if (name === 'cells') return `${lengths[0]} cells${lengths[1] ? ` and ${lengths[1]} large` : ''}`;
-    return `no two neighbours alike: ${lengths.map((n, i) => `${n} of paper ${i + 1}`).join(', ')}`;
+    return `no two neighbours alike: ${counted(lengths)}`;
   },
+  advice: (why, lengths, say) => {
+    const [n = 0, apart = 0] = lengths;
+    const pairs = n === 1 ? 'One pair of neighbours matches' : `${n} pairs of neighbours match`;
+    switch (why) {
+      case 'uneven':
+        return `So that no neighbours match, the papers come out as ${counted(lengths)}`;
+      case 'alike':
+        return `${pairs}: with these papers and counts it cannot be otherwise; another paper would help`;
+      case 'alike-for-now':
+        return `${pairs}; nothing better was found`;
+      case 'by-hand-alike':
+        return `${pairs}, as laid by hand; leave that empty and the papers are spread`;
+      default:
+        return `${n === 1 ? 'One lies' : `${n} lie`} over a neighbour; a gutter of ${say(apart)} keeps all of them apart`;
+    }
+  },
+  written: () => 'a letter for each cell, rows from the top; a short one is repeated',
+  byHand: 'Press a cell for its next paper; drag from one to another to make them one.',
 };

@@ -39,6 +39,12 @@ export interface RecipeWords {
   offer?(path: FieldPath, value: number, say: Say): string | null;
   /** Why it refuses, by its own reasons. */
   reason(why: string, lengths: readonly Ticks[], where: string, say: Say): string;
+  /** What it advises, by its own names, without the full stop. */
+  advice?(why: string, lengths: readonly Ticks[], say: Say): string;
+  /** What can be written in a field of words or letters, as an example's sentence: `a letter a paper, rows from the top`. */
+  written?(path: FieldPath): string;
+  /** What pressing a layer does, and dragging over several: said to who points at them. */
+  readonly byHand?: string;
   /** Something else that follows; null where it is not worth saying. */
   fact(name: string, lengths: readonly Ticks[], say: Say): string | null;
 }

@@ -4,6 +4,7 @@ import { TICKS_PER_UNIT, markOf, type CornerMark, type DerivedPage, type Drawer,
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
+import { HandLayer } from '../../construction/HandLayer.tsx';
 import type { Made } from '../../construction/made.ts';
 import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
 
@@ -46,6 +47,8 @@ interface PagePictureProps {
   selected: string | null;
   /** The selected item as it is worked on. */
   made: Made | null;
+  /** Its layers are pressed and dragged over, and not moved. */
+  byHand: boolean;
   onSelect: (part: string) => void;
   /** Moves the item of a part by so many marks across and up. */
   onMove: (part: Part, across: number, up: number) => void;
@@ -74,6 +77,7 @@ export function PagePicture({
   margin,
   selected,
   made,
+  byHand,
   onSelect,
   onMove,
 }: PagePictureProps) {
@@ -132,6 +136,11 @@ export function PagePicture({
       ? `translate(${pulled.across * derived.mark.step * per} ${-pulled.up * derived.mark.step * per})`
       : undefined;
   const item = chosen && derived.items.get(chosen.item);
+  /** Where a point of an item lies in the picture. */
+  const ofItem = (origin: { x: number; y: number }) => (p: { x: number; y: number }) => {
+    const { x, y } = spot({ x: p.x + origin.x, y: p.y + origin.y });
+    return { x: x + margin.left, y: y + margin.top };
+  };
   return (
     <Frame style={{ width: W + margin.left + margin.right, height: H + margin.top + margin.bottom }}>
       <Picture
@@ -187,15 +196,9 @@ export function PagePicture({
           ) : null}
         </g>
       </Picture>
+      {made && item && byHand ? <HandLayer made={made} at={ofItem(item.box)} /> : null}
       {made && item ? (
-        <DimLayer
-          made={made}
-          at={(p) => {
-            const { x, y } = spot({ x: p.x + item.box.x, y: p.y + item.box.y });
-            return { x: x + margin.left, y: y + margin.top };
-          }}
-          box={{ x: margin.left, y: margin.top, width: W, height: H }}
-        />
+        <DimLayer made={made} at={ofItem(item.box)} box={{ x: margin.left, y: margin.top, width: W, height: H }} />
       ) : null}
     </Frame>
   );

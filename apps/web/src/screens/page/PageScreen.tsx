@@ -15,11 +15,13 @@ import {
 } from '@temnex/core';
 import { pageProblemWords, suggestionWords } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
+import { handOf } from '../../construction/made.ts';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Notice } from '../../ui/states.tsx';
+import { Tick } from '../../ui/Tick.tsx';
 import { AddItem } from './AddItem.tsx';
 import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
@@ -81,6 +83,8 @@ export function PageScreen() {
   const { page, change } = editor;
   // all that moved since one last looked, however many changes it took
   const [placing, setPlacing] = useState(false);
+  // the item whose layers are pressed and dragged over; any other is moved
+  const [handling, setHandling] = useState<string | null>(null);
   const [seen, setSeen] = useState(derived);
   const moved = useMemo(() => whatMoved(seen, derived), [seen, derived]);
   // a part, or an item that has just been made and whose parts are not known yet
@@ -140,6 +144,16 @@ export function PageScreen() {
           setOpen={setPlacing}
         />
         <Follows key={item.item.id} page={page} derived={derived} here={item} change={change} />
+        {made && handOf(made) ? (
+          <Row>
+            <Tick
+              checked={handling === item.item.id}
+              onChange={() => setHandling(handling === item.item.id ? null : item.item.id)}
+            >
+              Work on its parts by hand
+            </Tick>
+          </Row>
+        ) : null}
         <Row>
           {rows.across ? <Quiet onPress={() => change(rows.across!)}>Space evenly across</Quiet> : null}
           {rows.upDown ? <Quiet onPress={() => change(rows.upDown!)}>Space evenly up and down</Quiet> : null}
@@ -173,6 +187,7 @@ export function PageScreen() {
           margin={margin}
           selected={part?.id ?? null}
           made={made}
+          byHand={item !== undefined && handling === item.item.id}
           onSelect={setWanted}
           onMove={(p, across, up) => {
             const here = derived.items.get(p.item)!;

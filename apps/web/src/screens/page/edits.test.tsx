@@ -34,6 +34,7 @@ function Working({ id }: { id: string }) {
         drawer={{ papers: [], stock: [] }}
         scale={40}
         margin={WIDE}
+        byHand={false}
         selected={`${id}/print`}
         onSelect={() => {}}
         onMove={() => {}}
@@ -178,6 +179,7 @@ describe('the picture', () => {
         margin={SLIM}
         selected="launch/m1"
         made={null}
+        byHand={false}
         onSelect={(id) => (chosen = id)}
         onMove={(part, across, up) => moved.push([part.item, across, up])}
       />,

@@ -154,6 +154,7 @@ export function useSizing() {
     remove: (list, id) => onInput((input) => withoutEntry(input, list, id)),
     move: (list, id, by) => onInput((input) => withEntryMoved(input, list, id, by)),
     take: (offers) => onInput((input) => withOffers(recipe, input, offers, table)),
+    put: (input) => onInput(() => input),
   };
   const take = useCallback(
     (id: RecipeId) =>

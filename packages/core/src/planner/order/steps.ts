@@ -1,5 +1,5 @@
 import type { Job } from '../documents/job.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { inOrder, runsOf, type Freed, type Group, type Place, type Run } from './runs.ts';
 import { canCut, canStop, cutsOf, marksServe, type CutSheet, type Tree } from '../sheets/tree.ts';
 import { trimsOf } from '../sheets/trims.ts';

@@ -5,7 +5,7 @@ import { bruteForce } from '../../../testing/bruteForce.ts';
 import { compile } from '../blanks/compile.ts';
 import { framesOf } from '../blanks/frames.ts';
 import { readJob, type JobDocument } from '../index.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 
 const jobOf = (document: Partial<JobDocument>) => {
   const read = readJob({ format: 'temnex-job', version: 1, papers: [{ id: 'p' }, { id: 'q' }], ...document });

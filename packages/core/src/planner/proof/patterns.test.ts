@@ -4,7 +4,7 @@ import { framesOf } from '../blanks/frames.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument } from '../index.ts';
 import { kitJob, normalJob, puzzleJob } from '../../../testing/makers.ts';
 import { patternsFor } from './patterns.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { Simplex } from './simplex.ts';
 
 const read = (document: JobDocument): Job => {

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { compile, type Compiled } from '../blanks/compile.ts';
 import { readJob, type JobDocument } from '../index.ts';
 import { puzzleJob } from '../../../testing/makers.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { MOST_COPIES, fillSheets } from './blocks.ts';
 import { Layout } from './layout.ts';
 import { type Planting } from './sheetTrees.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { compile, type Compiled } from '../blanks/compile.ts';
 import { readJob, type JobDocument } from '../index.ts';
 import { mixedJob, mixedJob2, normalJob, puzzleJob } from '../../../testing/makers.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { figuresOf, noFigures } from '../sheets/tree.ts';
 import { PLAIN_TASTE } from './construct.ts';
 import { framesOf } from '../blanks/frames.ts';

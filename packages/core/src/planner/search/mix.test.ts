@@ -3,7 +3,7 @@ import { Budget } from '../budget.ts';
 import { compile } from '../blanks/compile.ts';
 import { readJob } from '../index.ts';
 import { mixedJob, normalJob } from '../../../testing/makers.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
 import { Layout } from './layout.ts';
 import { bestMix, type Cuttable } from './mix.ts';

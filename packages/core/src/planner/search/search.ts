@@ -1,7 +1,7 @@
 import type { Compiled } from '../blanks/compile.ts';
 import type { Budget } from '../budget.ts';
 import type { Aim } from '../documents/job.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { compareScores, score, type Solution } from '../sheets/score.ts';
 import { solutionOf, standingOfLayout } from './stand.ts';
 import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';

@@ -5,7 +5,7 @@ import { ExactSheet, type Copy } from './exactSheet.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument } from '../index.ts';
 import { mixedJob, normalJob } from '../../../testing/makers.ts';
 import { areaOf, liesInside } from '../blanks/outline.ts';
-import { seededRandom } from '../random.ts';
+import { seededRandom } from '../../chance/index.ts';
 import { recut } from './recut.ts';
 import { Budget } from '../budget.ts';
 import { search } from '../search/search.ts';

@@ -115,6 +115,8 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   version: 1,
   input: basePanelsSchema,
   migrations: [],
+  advice: [],
+  hand: null,
   roles: ['base', 'panel', 'page-mat'],
   reasons: ['off-page', 'nothing-shaved'],
   phrases: [

@@ -5,7 +5,6 @@ import { setField } from '../typing.ts';
 import type { Solved, Table } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
 import { sayRecipe } from '../say.ts';
-import { assignPapers } from './assign.ts';
 import { grid } from './grid.ts';
 import type { GridInput } from './input.ts';
 
@@ -15,7 +14,7 @@ const table: Table = {
 };
 const base: GridInput = {
   ...{ cell: { as: 'square' }, columns: 6, rows: 6, gutter: '1/8', spread: 'room', margin: {}, all: {} },
-  ...{ papers: 1, large: [] },
+  ...{ papers: 1, counts: {}, large: [], loose: { seed: 1 } },
 };
 const solve = (change: Partial<GridInput>, of: Table = table) => grid.solve({ ...base, ...change }, of);
 function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
@@ -38,7 +37,14 @@ describe('cells', () => {
       [1, 1],
       [4, 2],
       [2, 5],
-    ].map(([column, row], i) => ({ id: `l${i}`, column: column!, row: row!, columns: 2, rows: 2 }));
+    ].map(([column, row], i) => ({
+      id: `l${i}`,
+      column: column!,
+      row: row!,
+      columns: 2,
+      rows: 2,
+      paper: 'own' as const,
+    }));
     const result = solve({ cell: { as: 'square', width: '1 1/2' }, large });
     const { laid } = solved(result);
     expect([value(result, 'all', 'width'), value(result, 'margin', 'across')]).toEqual(['9 5/8', '1 3/16']);
@@ -100,7 +106,7 @@ describe('what cannot be', () => {
     ['nothing said', { columns: undefined, rows: undefined }, { problems: [{ code: 'missing' }] }],
     [
       'a large one beyond it',
-      { margin: { across: '1/2' }, large: [{ id: 'l', column: 6, row: 1, columns: 2, rows: 1 }] },
+      { margin: { across: '1/2' }, large: [{ id: 'l', column: 6, row: 1, columns: 2, rows: 1, paper: 'own' }] },
       { problems: [{ why: 'large-outside' }] },
     ],
     [
@@ -108,8 +114,8 @@ describe('what cannot be', () => {
       {
         margin: { across: '1/2' },
         large: [
-          { id: 'a', column: 1, row: 1, columns: 2, rows: 2 },
-          { id: 'b', column: 2, row: 2, columns: 2, rows: 2 },
+          { id: 'a', column: 1, row: 1, columns: 2, rows: 2, paper: 'own' },
+          { id: 'b', column: 2, row: 2, columns: 2, rows: 2, paper: 'own' },
         ],
       },
       { problems: [{ why: 'large-overlap' }] },
@@ -126,83 +132,158 @@ test('typed over, the cell is given and the margins follow; a large one is added
   const typed = setField(recipeOf('grid'), start, ['cell', 'width'], '1 1/2', table) as GridInput;
   expect([typed.cell.width, typed.margin.across]).toEqual(['1 1/2', undefined]);
   const one = grid.entry(typed, ['large'], table, 'x') as GridInput['large'][number];
-  expect(one).toEqual({ id: 'x', column: 1, row: 1, columns: 2, rows: 2 });
+  expect(one).toEqual({ id: 'x', column: 1, row: 1, columns: 2, rows: 2, paper: 'pattern' });
   expect(grid.entry({ ...typed, large: [one] }, ['large'], table, 'y')).toEqual({
-    ...{ id: 'y', column: 3, row: 1, columns: 2, rows: 2 },
+    ...{ id: 'y', column: 3, row: 1, columns: 2, rows: 2, paper: 'pattern' },
   });
   // where not one fits, one is added all the same, and it says why
   expect(grid.entry({ ...typed, cell: { as: 'square', width: '13' }, rows: undefined }, ['large'], table, 'n')).toEqual(
     {
-      ...{ id: 'n', column: 1, row: 1, columns: 2, rows: 1 },
+      ...{ id: 'n', column: 1, row: 1, columns: 2, rows: 1, paper: 'pattern' },
     },
   );
-  const full = { ...typed, large: [{ id: 'z', column: 1, row: 1, columns: 6, rows: 5 }] };
-  expect(grid.entry(full, ['large'], table, 'y')).toEqual({ id: 'y', column: 1, row: 6, columns: 1, rows: 1 });
+  const full: GridInput = {
+    ...typed,
+    large: [{ id: 'z', column: 1, row: 1, columns: 6, rows: 5, paper: 'own' }],
+  };
+  expect(grid.entry(full, ['large'], table, 'y')).toEqual({
+    id: 'y',
+    column: 1,
+    row: 6,
+    columns: 1,
+    rows: 1,
+    paper: 'pattern',
+  });
 });
 
-describe('papers, so that no two neighbours match', () => {
-  const shown = (columns: number, rows: number, papers: number, gone: readonly number[] = []) =>
-    assignPapers(columns, rows, papers, (c, r) => !gone.includes(r * columns + c));
-  const counts = (all: readonly (number | null)[], papers: number) =>
-    Array.from({ length: papers }, (_, p) => all.filter((one) => one === p).length);
-  const alike = (all: readonly (number | null)[], columns: number) =>
-    all.some(
-      (one, i) =>
-        one !== null && ((i % columns > 0 && all[i - 1] === one) || (i >= columns && all[i - columns] === one)),
+test('each paper is a piece of its own', () => {
+  const { laid } = solved(solve({ columns: 3, rows: 3, margin: { across: '1/2' }, papers: 3 }));
+  expect(laid.blanks.map((b) => [b.key, b.quantity])).toEqual([
+    ['cell-1', 3],
+    ['cell-2', 3],
+    ['cell-3', 3],
+  ]);
+  expect(laid.facts.find((f) => f.name === 'papers')?.lengths).toEqual([3, 3, 3]);
+});
+
+describe('papers and large ones', () => {
+  const six: GridInput = { ...base, cell: { as: 'square', width: '1' } };
+  const large = (paper: 'pattern' | 'own') => [{ id: 'l', column: 2, row: 2, columns: 2, rows: 2, paper }];
+  test('a large one that takes part comes from the paper that its place has; one of its own does not', () => {
+    const { laid } = solved(solve({ ...six, papers: 3, large: large('pattern') }));
+    const blank = laid.blanks.find((b) => b.key === 'l')!;
+    const beside = laid.layers.filter(({ key }) => ['cell-1-2', 'cell-2-1', 'cell-4-3', 'cell-3-4'].includes(key));
+    expect(beside.map((l) => l.blank)).not.toContain(blank.paperFrom);
+    expect(blank.paperFrom).toMatch(/^cell-[123]$/);
+    expect(solved(solve({ ...six, papers: 3, large: large('own') })).laid.blanks.at(-1)).not.toHaveProperty(
+      'paperFrom',
     );
-  /** Every way there is: whether any is even with no two alike. */
-  function possible(columns: number, rows: number, papers: number, gone: readonly number[]): boolean {
-    const cells = Array.from({ length: columns * rows }, (_, i) => i).filter((i) => !gone.includes(i));
-    const all: (number | null)[] = Array.from({ length: columns * rows }, () => null);
-    const even = Math.floor(cells.length / papers);
-    const go = (at: number): boolean => {
-      const i = cells[at];
-      if (i === undefined) return counts(all, papers).every((n) => n === even || n === even + 1);
-      for (let p = 0; p < papers; p++) {
-        all[i] = p;
-        const clash = (i % columns > 0 && all[i - 1] === p) || (i >= columns && all[i - columns] === p);
-        if (!clash && go(at + 1)) return true;
-        all[i] = null;
-      }
-      return false;
-    };
-    return go(0);
-  }
-  test.each([
-    [6, 6, 2],
-    [5, 5, 3],
-    [7, 4, 5],
-    [12, 12, 12],
-    [40, 40, 7],
-    [1, 9, 2],
-  ])('%i × %i in %i: even, none alike', (columns, rows, papers) => {
-    const all = shown(columns, rows, papers);
-    const got = counts(all, papers);
-    expect([alike(all, columns), Math.max(...got) - Math.min(...got) <= 1]).toEqual([false, true]);
   });
-  test('on every small grid, with cells gone, even wherever that is possible at all', () => {
-    for (const [columns, rows] of [
-      [2, 2],
-      [3, 2],
-      [3, 3],
-    ] as const)
-      for (let mask = 0; mask < 1 << (columns * rows); mask += 3)
-        for (const papers of [2, 3]) {
-          const gone = Array.from({ length: columns * rows }, (_, i) => i).filter((i) => mask & (1 << i));
-          const all = shown(columns, rows, papers, gone);
-          const got = counts(all, papers);
-          const even = Math.max(...got) - Math.min(...got) <= 1;
-          expect([mask, alike(all, columns), even]).toEqual([mask, false, possible(columns, rows, papers, gone)]);
-        }
-  });
-  test('one paper is everywhere', () => expect(shown(2, 2, 1, [3])).toEqual([0, 0, 0, null]));
-  test('each paper is a piece of its own', () => {
-    const { laid } = solved(solve({ columns: 3, rows: 3, margin: { across: '1/2' }, papers: 3 }));
-    expect(laid.blanks.map((b) => [b.key, b.quantity])).toEqual([
-      ['cell-1', 3],
-      ['cell-2', 3],
-      ['cell-3', 3],
+  test('counts as given, the rest shared out; what does not go up is refused, what must match is told', () => {
+    const counted = (counts: GridInput['counts'], change: Partial<GridInput> = {}) =>
+      solve({ ...six, papers: 3, counts, ...change });
+    const result = counted({ '1': 18 });
+    expect(['1', '2', '3'].map((p) => Number(solved(result).values.get(fieldKey(['counts', p]))!.n))).toEqual([
+      18, 9, 9,
     ]);
-    expect(laid.facts.find((f) => f.name === 'papers')?.lengths).toEqual([3, 3, 3]);
+    expect(counted({ '1': 30, '2': 7 })).toMatchObject({
+      problems: [{ why: 'too-many-counted', path: ['counts', '2'], lengths: [37, 36] }],
+    });
+    expect(counted({ '1': 10, '2': 7, '3': 2 })).toMatchObject({ problems: [{ why: 'too-few-counted' }] });
+    expect(solved(counted({ '1': 20 })).suggestions).toMatchObject([{ code: 'own', why: 'alike' }]);
+    expect(solved(counted({ '1': 18 })).suggestions).toEqual([]);
   });
+  test('laid by hand: rows from the top, repeated; what matches is told', () => {
+    const by = (pattern: string) =>
+      solved(solve({ columns: 3, rows: 2, margin: {}, cell: { as: 'square', width: '2' }, papers: 3, pattern }));
+    const shown = (pattern: string) =>
+      by(pattern)
+        .laid.layers.map((l) => l.blank!.slice(-1))
+        .join('');
+    expect([shown('abc bca'), shown('ab'), by('abc bca').suggestions]).toEqual(['231123', '121121', []]);
+    expect(by('ab').suggestions).toMatchObject([{ why: 'by-hand-alike', lengths: [3] }]);
+  });
+  test('typed, it may be written as one likes, and brings the papers it names; fewer papers let it go', () => {
+    const typed = setField(recipeOf('grid'), six, ['pattern'], ' AB/bd', table) as GridInput;
+    expect([typed.pattern, typed.papers]).toEqual(['ab bd', 4]);
+    const fewer = setField(recipeOf('grid'), { ...typed, counts: { '4': 2 } }, ['papers'], 3, table) as GridInput;
+    expect([fewer.pattern, fewer.counts]).toEqual([undefined, {}]);
+    expect((setField(recipeOf('grid'), typed, ['papers'], 5, table) as GridInput).pattern).toBe('ab bd');
+  });
+});
+
+describe('by hand', () => {
+  const hand = grid.hand!;
+  const three: GridInput = { ...base, columns: 3, rows: 2, cell: { as: 'square', width: '2' }, papers: 2 };
+  test('pressed, a cell gets the next paper and the others stay', () => {
+    const before = solved(grid.solve(three, table)).laid.layers.map((l) => l.blank);
+    const after = solved(grid.solve(hand.press(three, table, 'cell-2-1')!, table)).laid.layers.map((l) => l.blank);
+    expect(after.map((blank, i) => blank === before[i])).toEqual([true, false, true, true, true, true]);
+    // of one paper there is another then
+    expect(hand.press({ ...three, papers: 1 }, table, 'cell-1-2')).toMatchObject({ papers: 2, pattern: 'baa aaa' });
+    expect(hand.press(three, table, 'nothing')).toBeNull();
+  });
+  test('dragged, those between become one, with any large one that they cut into', () => {
+    const one = hand.span(three, table, 'cell-1-1', 'cell-2-1', 'x')!;
+    expect(one.large).toEqual([{ id: 'x', column: 1, row: 1, columns: 2, rows: 1, paper: 'pattern' }]);
+    const two = hand.span(one, table, 'cell-2-2', 'cell-3-1', 'y')!;
+    expect(two.large).toEqual([{ id: 'y', column: 1, row: 1, columns: 3, rows: 2, paper: 'pattern' }]);
+    expect(hand.span(one, table, 'x', 'x', 'z')).toBeNull();
+    expect(hand.span(three, table, 'cell-1-1', 'cell-1-1', 'z')).toBeNull();
+    expect(hand.apart(one, table, 'x')!.large).toEqual([]);
+    expect(hand.apart(one, table, 'cell-3-1')).toBeNull();
+  });
+  test('a large one takes the next paper too', () => {
+    const one = hand.span(three, table, 'cell-1-1', 'cell-2-2', 'x')!;
+    const paper = (input: GridInput) =>
+      solved(grid.solve(input, table)).laid.blanks.find((b) => b.key === 'x')!.paperFrom;
+    expect(paper(hand.press(one, table, 'x')!)).not.toBe(paper(one));
+  });
+});
+
+describe('loose', () => {
+  const loose = (of: GridInput['loose'], change: Partial<GridInput> = {}) =>
+    solved(solve({ columns: 4, rows: 3, margin: { across: '1/2' }, loose: of, ...change }));
+  const angles = (result: ReturnType<typeof loose>) => result.laid.layers.map((l) => l.turned ?? 0);
+  test('tilted no further than said, the same for the same shuffle, and cut as before', () => {
+    const one = loose({ tilt: 5, seed: 7 });
+    expect(Math.max(...angles(one).map(Math.abs))).toBeLessThanOrEqual(5);
+    expect(new Set(angles(one)).size).toBe(12);
+    expect(angles(loose({ tilt: 5, seed: 7 }))).toEqual(angles(one));
+    expect(angles(loose({ tilt: 5, seed: 8 }))).not.toEqual(angles(one));
+    expect(one.laid.blanks).toEqual(loose({ seed: 7 }).laid.blanks);
+  });
+  test('shifted no further than said, and nothing leaves the page', () => {
+    const still = loose({ seed: 1 });
+    const one = loose({ jitter: '1/4', seed: 1 });
+    one.laid.layers.forEach(({ box }, i) => {
+      const was = still.laid.layers[i]!.box;
+      expect(Math.max(Math.abs(box.x - was.x), Math.abs(box.y - was.y))).toBeLessThanOrEqual(lengthOf('1/4'));
+    });
+    const edge = loose({ tilt: 10, jitter: '1/2', seed: 3 }, { margin: { across: '0' } });
+    for (const { box } of edge.laid.layers) {
+      expect(Math.min(box.x, box.y)).toBeGreaterThanOrEqual(0);
+      expect(Math.max(box.x + box.width, box.y + box.height)).toBeLessThanOrEqual(inches(12));
+    }
+  });
+  test('which lie over one another is told, with a gutter that keeps them apart', () => {
+    const [advice] = loose({ tilt: 10, jitter: '1/4', seed: 2 }).suggestions.filter((s) => s.code === 'own');
+    if (advice?.code !== 'own') throw new Error('nothing was said');
+    expect([advice.why, advice.lengths[0]! > 0]).toEqual(['one-over-another', true]);
+    const wide = loose({ tilt: 10, jitter: '1/4', seed: 2 }, { gutter: text(advice.lengths[1]!) });
+    expect(wide.suggestions.filter((s) => s.code === 'own')).toEqual([]);
+  });
+  test('as large as it is, it reaches as far as its cells do', () => {
+    const { laid } = loose({ tilt: 8, seed: 4 }, { spread: 'grid', cell: { as: 'square', width: '2' }, margin: {} });
+    const right = Math.max(...laid.layers.map(({ box }) => box.x + box.width));
+    expect([laid.size.width, Math.min(...laid.layers.map(({ box }) => box.x))]).toEqual([right, 0]);
+    expect(Number(laid.size.width)).toBeGreaterThan(Number(lengthOf('8 3/8')));
+  });
+});
+
+test('what was kept by version 1 is read: large ones have a paper of their own', () => {
+  const { counts: _counts, loose: _loose, ...before } = base;
+  const kept = { ...before, large: [{ id: 'a', column: 1, row: 1, columns: 2, rows: 2 }] };
+  const now = grid.migrations.reduce<unknown>((value, { step }) => step(value), kept);
+  expect(grid.input.parse(now)).toEqual({ ...base, large: [{ ...kept.large[0]!, paper: 'own' }] });
 });

@@ -10,16 +10,52 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { fieldKey, lengthField, valueAt, withValue, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, lengthField, samePath, valueAt, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, refused, worked } from '../plain.ts';
 import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Solved, Suggestion, Table } from '../recipe.ts';
 import { term, type Equation, type SumsSolution } from '../sums.ts';
-import { assignPapers } from './assign.ts';
-import { MOST, MOST_LARGE, MOST_PAPERS, SHAPES, SPREADS, gridSchema, type GridInput } from './input.ts';
-import { freePlace, meet, misplaced, type CellPlace } from './large.ts';
+import {
+  LARGE_PAPERS,
+  MOST,
+  MOST_LARGE,
+  MOST_PAPERS,
+  MOST_SEED,
+  MOST_TILT,
+  PATTERN,
+  SHAPES,
+  SPREADS,
+  gridSchema,
+  type GridInput,
+} from './input.ts';
+import { freePlace, miscounted, misplaced } from './large.ts';
+import { cellAlong, countOf, given, gridOf } from './counted.ts';
+import { gridHand } from './hand.ts';
+import { gridLaid, type Laying } from './lay.ts';
+import { withPattern, withoutPapers } from './pattern.ts';
 import { readGrid } from './readGrid.ts';
+import {
+  AXES,
+  CELL,
+  GRID,
+  GUTTER,
+  JITTER,
+  LARGE,
+  LOOSE,
+  PAPERS,
+  PATTERN_AT,
+  SEED,
+  TILT,
+  allAt,
+  cellAt,
+  countAtAxis,
+  countAtPaper,
+  marginAt,
+  otherAxis,
+  roomAt,
+  type Axis,
+} from './axes.ts';
 
 /*
  * Cells in columns and rows, a gutter between them:
@@ -34,61 +70,6 @@ import { readGrid } from './readGrid.ts';
  * Any of them may be the unknown, the counts too. A cell that is worked out goes down to the mark, so that all fit; what is left over
  * goes to the margins. Places count from the left and from the bottom, each rounded once.
  */
-
-interface Axis {
-  readonly size: 'width' | 'height';
-  readonly count: 'columns' | 'rows';
-  readonly margin: 'across' | 'upDown';
-}
-const AXES = [
-  { size: 'width', count: 'columns', margin: 'across' },
-  { size: 'height', count: 'rows', margin: 'upDown' },
-] as const satisfies readonly Axis[];
-
-const CELL: FieldPath = ['cell'];
-const GRID: FieldPath = ['all'];
-const GUTTER: FieldPath = ['gutter'];
-const PAPERS: FieldPath = ['papers'];
-const LARGE: FieldPath = ['large'];
-const cellAt = ({ size }: Axis): FieldPath => ['cell', size];
-const allAt = ({ size }: Axis): FieldPath => ['all', size];
-const marginAt = ({ margin }: Axis): FieldPath => ['margin', margin];
-const countAtAxis = ({ count: of }: Axis): FieldPath => [of];
-const roomAt = ({ size }: Axis): FieldPath => ['room', size];
-const otherAxis = (axis: Axis): Axis => (axis.size === 'width' ? AXES[1] : AXES[0]);
-
-/** A length that is given, in ticks. */
-function given(input: GridInput, path: FieldPath, table: Table): number | null {
-  const text = valueAt(input, path) as LengthText | undefined;
-  const read = text === undefined ? null : parseLength(text, table.unit, { allow: 'negative' });
-  return read?.ok ? read.value.ticks : null;
-}
-
-/** What there is for the cells one way, where that is known. */
-function reach(input: GridInput, axis: Axis, table: Table): number | null {
-  const all = given(input, allAt(axis), table);
-  if (all !== null || input.spread === 'grid') return all;
-  return table.room[axis.size] - 2 * (given(input, marginAt(axis), table) ?? 0);
-}
-
-/** How wide a cell is one way before it goes to the mark: as given, as the other way of a square, or shared out. */
-function cellAlong(input: GridInput, axis: Axis, table: Table, square = true): number | null {
-  const own = given(input, cellAt(axis), table);
-  if (own !== null) return own;
-  const [n, gutter, room] = [input[axis.count], given(input, GUTTER, table), reach(input, axis, table)];
-  const shared = n !== undefined && gutter !== null && room !== null ? (room - (n - 1) * gutter) / n : null;
-  const other = square && input.cell.as === 'square' ? cellAlong(input, otherAxis(axis), table, false) : null;
-  return other ?? shared;
-}
-
-/** How many there are one way: as given, or as many as fit. */
-function countOf(input: GridInput, axis: Axis, table: Table): number | null {
-  const said = input[axis.count];
-  if (said !== undefined) return said;
-  const [cell, gutter, room] = [cellAlong(input, axis, table), given(input, GUTTER, table), reach(input, axis, table)];
-  if (cell === null || gutter === null || room === null || cell + gutter <= 0) return null;
-  return Math.max(0, Math.min(MOST, Math.floor((room + gutter) / (cell + gutter) + 1e-9)));
-}
 
 function arithmetic(input: GridInput, table: Table): Arithmetic {
   const { givens, problems, give } = reading(table.unit);
@@ -113,19 +94,6 @@ function arithmetic(input: GridInput, table: Table): Arithmetic {
   return { equations, givens, problems };
 }
 
-interface Laying {
-  readonly n: number;
-  readonly cell: Ticks;
-  readonly gutter: Exact;
-  /** From the first to the last. */
-  readonly all: Ticks;
-  readonly from: number;
-  /** Where each begins. */
-  readonly at: readonly number[];
-  /** What rounding left over. */
-  readonly over: number;
-}
-
 /** What would make too many or too large ones fit: fewer of them, or smaller ones. */
 function fitting(axis: Axis, n: number, cell: number, gutter: number, room: number, table: Table): Offer[] {
   const fewer = cell + gutter > 0 ? Math.floor((room + gutter) / (cell + gutter)) : 0;
@@ -140,9 +108,21 @@ function fitting(axis: Axis, n: number, cell: number, gutter: number, room: numb
 export const grid: Recipe<'grid', GridInput> = {
   ...PLAIN,
   id: 'grid',
+  version: 2,
+  migrations: [
+    {
+      name: 'large cells of their own paper; counts and looseness',
+      step: (input) => {
+        const before = input as { large: object[] };
+        const large = before.large.map((one) => ({ ...one, paper: 'own' }));
+        return { ...before, large, counts: {}, loose: { seed: 1 } };
+      },
+    },
+  ],
   input: gridSchema,
   roles: ['cell', 'large'],
-  reasons: ['too-much', 'none-fits', 'large-outside', 'large-overlap'],
+  reasons: ['too-much', 'none-fits', 'large-outside', 'large-overlap', 'too-many-counted', 'too-few-counted'],
+  advice: ['alike', 'alike-for-now', 'uneven', 'by-hand-alike', 'one-over-another'],
   phrases: [
     'grid of 6 x 6 cells, 1 1/2 square, gap 1/8',
     'grid 4 columns 3 rows, gap 1/4, margin 1/2',
@@ -163,11 +143,13 @@ export const grid: Recipe<'grid', GridInput> = {
       margin: { across: inch ? (small ? '1/8' : '1/2') : small ? '3' : '12' },
       all: {},
       papers: 2,
-      large: [{ id: 'large-1', column: 1, row: 1, columns: 2, rows: 2 }],
+      counts: {},
+      large: [{ id: 'large-1', column: 1, row: 1, columns: 2, rows: 2, paper: 'own' }],
+      loose: { seed: 1 },
     };
   },
   fields: (input): readonly Field[] => {
-    const { cell, gutter, spread, margin, all, papers, large } = input;
+    const { cell, gutter, spread, margin, all, papers, counts, pattern, large, loose } = input;
     const ofCount = (axis: Axis): Field => ({
       ...{ kind: 'count', path: countAtAxis(axis), group: GRID, value: input[axis.count] },
       ...{ ifEmpty: 'worked-out', most: MOST },
@@ -186,26 +168,49 @@ export const grid: Recipe<'grid', GridInput> = {
           )
         : []),
       ...AXES.map((axis) => lengthField(allAt(axis), all[axis.size], limit(axis))),
-      { kind: 'count', path: PAPERS, group: GRID, value: papers, ifEmpty: 'refused', most: MOST_PAPERS },
-      ...large.flatMap((one, i) =>
-        (['column', 'row', 'columns', 'rows'] as const).map((of): Field => ({
+      { kind: 'count', path: PAPERS, group: PAPERS, value: papers, ifEmpty: 'refused', most: MOST_PAPERS },
+      ...(papers > 1 && pattern === undefined
+        ? Array.from({ length: papers }, (_, p): Field => {
+            const path = countAtPaper(p);
+            const value = counts[String(p + 1)];
+            return { kind: 'count', path, group: PAPERS, value, ifEmpty: 'by-rule', most: MOST * MOST };
+          })
+        : []),
+      ...(papers > 1
+        ? [
+            {
+              ...({ kind: 'text', path: PATTERN_AT, group: PAPERS, value: pattern, ifEmpty: 'by-rule' } as const),
+              ...{ reads: PATTERN.source, example: 'ab ba' },
+            },
+          ]
+        : []),
+      ...large.flatMap((one, i): Field[] => [
+        ...(['column', 'row', 'columns', 'rows'] as const).map((of): Field => ({
           ...{ kind: 'count', path: ['large', i, of], group: ['large', i], value: one[of] },
           ...{ ifEmpty: 'refused', most: MOST },
         })),
-      ),
+        { kind: 'choice', path: ['large', i, 'paper'], group: ['large', i], value: one.paper, options: LARGE_PAPERS },
+      ]),
+      { kind: 'count', path: TILT, group: LOOSE, value: loose.tilt, ifEmpty: 'by-rule', most: MOST_TILT },
+      lengthField(JITTER, loose.jitter, { allow: 'zero', ifEmpty: 'by-rule' }),
+      ...(loose.tilt !== undefined || loose.jitter !== undefined
+        ? [{ kind: 'count', path: SEED, group: LOOSE, value: loose.seed, ifEmpty: 'refused', most: MOST_SEED } as const]
+        : []),
     ];
   },
   lists: ({ large }) => [{ path: LARGE, ids: large.map((one) => one.id), most: MOST_LARGE }],
   /** Two by two at the first place where that is free, else one cell. */
   entry: (input, _list, table, id) => {
-    const [columns, rows] = AXES.map((axis) => Math.max(1, countOf(input, axis, table) ?? 1)) as [number, number];
+    const [columns, rows] = gridOf(input, table);
     const free = (many: number) => freePlace(input.large, columns, rows, Math.min(many, columns), Math.min(many, rows));
     const place = free(2) ?? free(1) ?? { column: 1, row: 1, columns: 1, rows: 1 };
-    return { id, ...place } as { id: string };
+    return { id, ...place, paper: 'pattern' } as { id: string };
   },
-  /** A grid that is not spread over the room has no margins of its own. */
+  /** A grid that is not spread over the room has no margins of its own; what is said of papers that are no more goes with them. */
   put: (input, path, value) => {
+    if (samePath(path, PATTERN_AT) && typeof value === 'string') return withPattern(input, value);
     const next = withValue(input, path, value);
+    if (samePath(path, PAPERS)) return withoutPapers(next);
     return next.spread === 'grid' && Object.keys(next.margin).length ? { ...next, margin: {} } : next;
   },
   givesWay: (_input, path) => {
@@ -279,10 +284,11 @@ export const grid: Recipe<'grid', GridInput> = {
         ),
       );
     const [x, y] = laid as [Laying, Laying];
-    const odd = misplaced(input.large, x.n, y.n);
-    if (odd) return refused([odd]);
-    return gridLaid(input, table, x, y, solution);
+    const odd = misplaced(input.large, x.n, y.n) ?? miscounted(input, x.n, y.n);
+    return odd ? refused([odd]) : gridLaid(input, table, x, y, solution);
   },
+
+  hand: gridHand,
 
   grammar: {
     heads: ['grid', 'cell', 'square', 'checkerboard', 'mosaic'],
@@ -304,121 +310,13 @@ export const grid: Recipe<'grid', GridInput> = {
       gap: { kind: 'length', words: ['gap', 'gutter', 'apart', 'between', 'space', 'spaced', 'spacing'] },
       margin: { kind: 'length', words: ['margin', 'edge', 'border'] },
       across: { kind: 'length', words: ['across', 'over'], alone: true },
+      tilt: { kind: 'length', words: ['tilt', 'degree'], alone: true },
+      jitter: { kind: 'length', words: ['jitter', 'scatter'], alone: true },
       ground: { kind: 'size', words: ['on', 'onto'], alone: true },
     },
-    flags: { fit: ['fit'] },
+    flags: { fit: ['fit'], loose: ['loose', 'loosely'] },
     usual: ['by', 'cell', 'side'],
     idle: ['different', 'alternating', 'fill', 'cover', 'high', 'even'],
   },
   read: readGrid,
 };
-
-function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, solution: SumsSolution): Solved {
-  const { large, papers } = input;
-  const isCell = (column: number, row: number) =>
-    !large.some((one) => meet(one, { column: column + 1, row: row + 1, columns: 1, rows: 1 }));
-  const paper = assignPapers(x.n, y.n, papers, isCell);
-  const cells = paper.flatMap((of, i) => (of === null ? [] : [{ of, column: i % x.n, row: Math.floor(i / x.n) }]));
-  const box = ({ column, row, columns, rows }: CellPlace): Rect => {
-    const end = (l: Laying, first: number, many: number) => l.at[first + many - 2]! + l.cell - l.at[first - 1]!;
-    return rect(x.at[column - 1]!, y.at[row - 1]!, end(x, column, columns), end(y, row, rows));
-  };
-  const sized = { width: cellAt(AXES[0]), height: cellAt(AXES[1]) };
-  const layers = [
-    ...cells.map(({ of, column, row }, i) =>
-      layerOf({
-        ...{
-          key: `cell-${column + 1}-${row + 1}`,
-          role: 'cell',
-          n: i + 1,
-          blank: `cell-${of + 1}`,
-          group: CELL,
-          sized,
-        },
-        box: rect(x.at[column]!, y.at[row]!, x.cell, y.cell),
-      }),
-    ),
-    ...large.map((one, i) =>
-      layerOf({
-        ...{ key: one.id, role: 'large', n: i + 1, box: box(one), group: ['large', i], sized: null },
-        entry: { list: LARGE, id: one.id },
-      }),
-    ),
-  ];
-  const each = Array.from({ length: papers }, (_, p) => cells.filter(({ of }) => of === p).length);
-  const values = new Map(solution.values);
-  for (const [axis, l] of [
-    [AXES[0], x],
-    [AXES[1], y],
-  ] as const) {
-    values.set(fieldKey(countAtAxis(axis)), exact(l.n));
-    values.set(fieldKey(cellAt(axis)), exact(l.cell));
-    values.set(fieldKey(allAt(axis)), exact(l.all));
-    if (input.spread === 'room') values.set(fieldKey(marginAt(axis)), exact(l.from));
-  }
-  values.set(fieldKey(PAPERS), exact(papers));
-  const suggestions = (
-    [
-      [AXES[0], x],
-      [AXES[1], y],
-    ] as const
-  ).flatMap(([axis, { over }]): Suggestion[] => {
-    const to = input.spread === 'room' ? marginAt(axis) : allAt(axis);
-    return over > 0 && given(input, to, table) !== null ? [{ code: 'remainder', by: ticks(over), to }] : [];
-  });
-  const size =
-    input.spread === 'room' ? { width: table.room.width, height: table.room.height } : { width: x.all, height: y.all };
-  return {
-    status: 'solved',
-    laid: {
-      size,
-      layers,
-      blanks: [
-        ...each.flatMap((quantity, p) =>
-          quantity
-            ? [
-                blankOf(
-                  { key: `cell-${p + 1}`, role: 'cell', n: p + 1, quantity },
-                  { width: x.cell, height: y.cell },
-                  table.mark,
-                  'nearest',
-                ),
-              ]
-            : [],
-        ),
-        ...large.map((one, i) => blankOf({ key: one.id, role: 'large', n: i + 1 }, box(one), table.mark, 'nearest')),
-      ],
-      slots: large.map((one, i) => ({ key: one.id, role: 'large', n: i + 1, box: box(one) })),
-      dims: dimsOf(input, x, y),
-      facts: [
-        { name: 'cells', lengths: [ticks(cells.length), ticks(large.length)] },
-        ...(papers > 1 && cells.length ? [{ name: 'papers', lengths: each.map((n) => ticks(n)) }] : []),
-      ],
-    },
-    values,
-    sums: solution.sums,
-    suggestions,
-  };
-}
-
-/** Typed at the upper left cell, a gutter, the margins, and below all of it. */
-function dimsOf(input: GridInput, x: Laying, y: Laying): Dim[] {
-  const at = (px: number, py: number) => ({ x: ticks(Math.round(px)), y: ticks(Math.round(py)) });
-  const top = y.at[y.n - 1]! + y.cell;
-  const [left, right, bottom] = [x.from, x.from + x.all, y.from];
-  const dims: (Dim | false)[] = [
-    { kind: 'span', path: cellAt(AXES[0]), from: at(left, top), to: at(left + x.cell, top), side: 'top' },
-    { kind: 'span', path: cellAt(AXES[1]), from: at(left, top - y.cell), to: at(left, top), side: 'left' },
-    x.n > 1 && {
-      kind: 'leader',
-      path: GUTTER,
-      at: at((x.at[x.n - 2]! + x.cell + x.at[x.n - 1]!) / 2, top - y.cell / 2),
-    },
-    input.spread === 'room' &&
-      x.from > 0 && { kind: 'leader', path: marginAt(AXES[0]), at: at(right + x.from / 2, bottom + y.all * 0.6) },
-    input.spread === 'room' &&
-      y.from > 0 && { kind: 'leader', path: marginAt(AXES[1]), at: at(left + x.all * 0.7, bottom - y.from / 2) },
-    { kind: 'span', path: allAt(AXES[0]), from: at(left, bottom), to: at(right, bottom), side: 'bottom' },
-  ];
-  return dims.filter((dim): dim is Dim => Boolean(dim));
-}

@@ -8,6 +8,12 @@ export const SPREADS = ['room', 'grid'] as const;
 export const MOST_LARGE = 40;
 export const MOST = 40;
 export const MOST_PAPERS = 12;
+export const MOST_TILT = 45;
+export const MOST_SEED = 999;
+/** One of the papers of the cells, beside none of its own; or a paper by itself, as under a photo. */
+export const LARGE_PAPERS = ['pattern', 'own'] as const;
+/** Letters of papers, rows apart. */
+export const PATTERN = /^[a-l]+( [a-l]+)*$/;
 const count = z.int().min(1).max(MOST);
 
 export const gridSchema = z.strictObject({
@@ -29,9 +35,34 @@ export const gridSchema = z.strictObject({
   all: z.strictObject({ width: lengthText().optional(), height: lengthText().optional() }),
   /** In how many papers: no two neighbours alike. */
   papers: z.int().min(1).max(MOST_PAPERS),
+  /** How many each paper gets, by its number from 1; what is left out is shared out evenly. */
+  counts: z.record(
+    z.string().regex(/^([1-9]|1[0-2])$/),
+    z
+      .int()
+      .min(1)
+      .max(MOST * MOST),
+  ),
+  /** Papers as they were laid by hand: a letter a cell, rows from the top, repeated where the grid is larger. Left out: worked out. */
+  pattern: z
+    .string()
+    .max(MOST * (MOST + 1))
+    .regex(PATTERN)
+    .optional(),
   /** Cells that are one with others: where the lower left one of them is, counted from 1, and how many each way. */
   large: z
-    .array(z.strictObject({ id: z.string().min(1).max(64), column: count, row: count, columns: count, rows: count }))
+    .array(
+      z.strictObject({
+        ...{ id: z.string().min(1).max(64), column: count, row: count, columns: count, rows: count },
+        paper: z.enum(LARGE_PAPERS),
+      }),
+    )
     .max(MOST_LARGE),
+  /** Tilted by up to so many degrees either way, and shifted by up to so much each way, as the dice of that number fall. */
+  loose: z.strictObject({
+    tilt: z.int().min(1).max(MOST_TILT).optional(),
+    jitter: lengthText({ allow: 'zero' }).optional(),
+    seed: z.int().min(1).max(MOST_SEED),
+  }),
 });
 export type GridInput = z.infer<typeof gridSchema>;

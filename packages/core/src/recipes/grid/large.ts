@@ -1,4 +1,6 @@
+import { ticks } from '../../length/index.ts';
 import type { RecipeProblem } from '../recipe.ts';
+import type { GridInput } from './input.ts';
 
 /** Cells that are one: where the lower left one of them is, counted from 1, and how many each way. */
 export interface CellPlace {
@@ -39,4 +41,33 @@ export function misplaced(large: readonly CellPlace[], columns: number, rows: nu
       return { code: 'own', why: 'large-overlap', path: ['large', i, 'column'], lengths: [] };
   }
   return null;
+}
+
+/** Every place that wants one of the papers of the cells, row by row from the lower left: large ones that take part, and cells that none covers. */
+export function placesOf(large: GridInput['large'], columns: number, rows: number): (CellPlace & { key: string })[] {
+  const places: (CellPlace & { key: string })[] = large
+    .filter((one) => one.paper === 'pattern')
+    .map(({ id, column, row, columns: wide, rows: high }) => ({ key: id, column, row, columns: wide, rows: high }));
+  for (let row = 1; row <= rows; row++)
+    for (let column = 1; column <= columns; column++) {
+      const cell = { column, row, columns: 1, rows: 1 };
+      if (!large.some((one) => meet(one, cell))) places.push({ key: cellKey(column, row), ...cell });
+    }
+  return places.sort((a, b) => a.row - b.row || a.column - b.column);
+}
+export const cellKey = (column: number, row: number): string => `cell-${column}-${row}`;
+
+/** More of the papers than there are places, or, where all are counted, fewer. */
+export function miscounted(
+  { large, papers, counts, pattern }: GridInput,
+  columns: number,
+  rows: number,
+): RecipeProblem | null {
+  const said = papers > 1 && pattern === undefined ? Object.entries(counts) : [];
+  const all = said.reduce((sum, [, count]) => sum + count, 0);
+  const have = placesOf(large, columns, rows).length;
+  const path = ['counts', said.at(-1)?.[0] ?? '1'];
+  const lengths = [ticks(all), ticks(have)];
+  if (all > have) return { code: 'own', why: 'too-many-counted', path, lengths };
+  return said.length === papers && all < have ? { code: 'own', why: 'too-few-counted', path, lengths } : null;
 }

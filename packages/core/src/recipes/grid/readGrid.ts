@@ -5,6 +5,9 @@ import { freePlace } from './large.ts';
 
 /* A grid as it is said: `6 x 6 grid of 1 1/2 cells, gap 1/8`, `six squares across 12`, `how many 2 x 3 cells fit`. */
 
+/** Degrees, where it is only said that it shall be loose. */
+const LOOSE_TILT = 4;
+
 /** Whole numbers that count columns and rows. */
 function countsIn(size: { readonly width: string; readonly height: string } | null): [number, number] | null {
   if (!size || ![size.width, size.height].every((text) => /^\d{1,2}$/.test(text))) return null;
@@ -27,7 +30,7 @@ function largeSaid(
     if (!size) return null;
     const [wide, high] = size;
     const corner = { column: 1, row: 1, columns: wide, rows: high };
-    large.push({ id: newId(), ...(freePlace(large, columns, rows, wide, high) ?? corner) });
+    large.push({ id: newId(), ...(freePlace(large, columns, rows, wide, high) ?? corner), paper: 'pattern' });
   }
   return large;
 }
@@ -58,6 +61,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const [gap, margin] = [said('gap'), said('margin')];
   const inch = table.unit === 'in';
   const square = !size || size.width === size.height;
+  const tilt = whole('tilt') ?? (heard.flags.has('loose') ? LOOSE_TILT : undefined);
   const fills = width === undefined && margin === undefined;
   return {
     cell: {
@@ -75,6 +79,12 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
     },
     all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
     papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
+    counts: {},
     large,
+    loose: {
+      ...(tilt === undefined ? {} : { tilt }),
+      ...(said('jitter') === undefined ? {} : { jitter: said('jitter')! }),
+      seed: 1,
+    },
   };
 }

@@ -105,6 +105,8 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   version: 1,
   input: hollowMatSchema,
   migrations: [],
+  advice: [],
+  hand: null,
   roles: ['ring', 'centre'],
   reasons: ['no-lip', 'no-ring'],
   phrases: [

@@ -107,6 +107,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   version: 1,
   input: matStackSchema,
   migrations: [],
+  advice: [],
+  hand: null,
   roles: ['print', 'mat'],
   reasons: ['smaller-than-inside'],
   phrases: [

@@ -160,6 +160,8 @@ export const photo: Recipe<'photo', PhotoInput> = {
   version: 1,
   input: photoSchema,
   migrations: [],
+  advice: [],
+  hand: null,
   roles: ['print', 'image'],
   reasons: ['border-too-wide', 'trimmed-larger', 'off-too-much'],
   phrases: [

@@ -1,0 +1,1 @@
+export { seededRandom } from './seededRandom.ts';

@@ -1,0 +1,285 @@
+import { seededRandom } from '../../chance/index.ts';
+import type { CellPlace } from './large.ts';
+
+/*
+ * Which paper each place of a grid gets, so that no two that share an edge match and every paper gets as many as it should:
+ *
+ *     a b c a
+ *     b c d d      four papers, one place as large as four
+ *     c a d d
+ *
+ * First as one would lay them, in turn along the diagonals and back where that leads nowhere; then, from the nearest that has the right
+ * counts, by changing two for one another. That it cannot be is only said where it is proved.
+ */
+
+export interface Spread {
+  /** The paper of each place, from 0. */
+  readonly papers: readonly number[];
+  /**
+   * None alike side by side and as many of each as asked; none alike but the counts not even; or some alike: because it cannot be
+   * otherwise, or because nothing better was found.
+   */
+  readonly is: 'as-asked' | 'uneven' | 'impossible' | 'not-found';
+  /** Side by side and of one paper, as places by their numbers. */
+  readonly alike: ReadonlyArray<readonly [number, number]>;
+}
+
+/** How often one is tried elsewhere before the counts are taken more loosely. */
+const TRIES = 20_000;
+/** How often two are changed for one another. */
+const CHANGES = 4_000;
+/** And over how many places in all. */
+const CHANGE_WORK = 500_000;
+
+/** Which places share an edge, over a gutter: of each the numbers of the others. */
+export function neighboursOf(places: readonly CellPlace[]): number[][] {
+  const owner = new Map<string, number>();
+  places.forEach((p, i) => {
+    for (let c = p.column; c < p.column + p.columns; c++)
+      for (let r = p.row; r < p.row + p.rows; r++) owner.set(`${c} ${r}`, i);
+  });
+  const beside = places.map(() => new Set<number>());
+  for (const [key, i] of owner) {
+    const [c, r] = key.split(' ').map(Number) as [number, number];
+    for (const next of [owner.get(`${c + 1} ${r}`), owner.get(`${c} ${r + 1}`)])
+      if (next !== undefined && next !== i) {
+        beside[i]!.add(next);
+        beside[next]!.add(i);
+      }
+  }
+  return beside.map((of) => [...of]);
+}
+
+/** Those that share an edge and match. */
+export const alikeIn = (papers: readonly number[], beside: readonly number[][]): [number, number][] =>
+  beside.flatMap((of, i) => of.filter((j) => j > i && papers[i] === papers[j]).map((j): [number, number] => [i, j]));
+
+/**
+ * Papers for places listed row by row from the lower left. `counts` has how many places each paper gets, null where the rest is shared
+ * out evenly; what is given must not be more than there is. Of one paper everything is alike, and nothing is said of it.
+ */
+export function spreadPapers(places: readonly CellPlace[], counts: readonly (number | null)[]): Spread {
+  const n = places.length;
+  const wanted = countsFor(counts, n);
+  if (counts.length === 1) return { papers: places.map(() => 0), is: 'as-asked', alike: [] };
+  const beside = neighboursOf(places);
+  const found = (papers: readonly number[], is: Spread['is']): Spread => ({
+    papers,
+    is,
+    alike: alikeIn(papers, beside),
+  });
+  const given = counts.some((count) => count !== null);
+
+  const sides = counts.length === 2 ? inTwo(beside, given ? [wanted] : evenOf(n)) : null;
+  if (sides) return found(sides, 'as-asked');
+  const first = counts.length === 2 ? NO_WAY : laid(places, beside, wanted);
+  if (first.papers) return found(first.papers, 'as-asked');
+  const tooMany = Math.max(...(counts.includes(null) ? counts.map((count) => count ?? 0) : wanted)) > mostApart(beside);
+  const changed = byChanging(places, beside, wanted);
+  if (!alikeIn(changed, beside).length) return found(changed, 'as-asked');
+  if (!counts.includes(null)) return found(changed, first.over || tooMany ? 'impossible' : 'not-found');
+  // never alike, though what is shared out is not even
+  const loose =
+    counts.length > 2 ? laid(places, beside, counts) : { ...NO_WAY, papers: given ? null : inTwo(beside, allOf(n)) };
+  if (loose.papers) return found(loose.papers, 'uneven');
+  return found(changed, loose.over || tooMany ? 'impossible' : 'not-found');
+}
+
+const NO_WAY = { papers: null, over: true };
+
+/** How many each paper gets: what is given, and of the rest as many as the others, give or take one. */
+export function countsFor(counts: readonly (number | null)[], n: number): number[] {
+  const open = counts.filter((count) => count === null).length;
+  const rest = Math.max(0, n - counts.reduce<number>((sum, count) => sum + (count ?? 0), 0));
+  let k = 0;
+  return counts.map((count) => count ?? Math.floor((rest + open - 1 - k++) / open));
+}
+
+const evenOf = (n: number): number[][] => [
+  [Math.ceil(n / 2), Math.floor(n / 2)],
+  [Math.floor(n / 2), Math.ceil(n / 2)],
+];
+
+/** The most even first. */
+const allOf = (n: number): number[][] =>
+  Array.from({ length: n + 1 }, (_, first) => [first, n - first]).sort((a, b) => Math.max(...a) - Math.max(...b));
+
+/**
+ * In two papers, where that can be at all: each part that hangs together can be laid in two ways, and the ways are chosen so that the
+ * counts come out (subset sums). Null: it cannot be.
+ */
+function inTwo(beside: readonly number[][], counts: readonly number[][]): number[] | null {
+  const sides = sidesOf(beside);
+  if (!sides) return null;
+  const parts: [number[], number[]][] = [];
+  const seen = new Set<number>();
+  for (const start of beside.keys()) {
+    if (seen.has(start)) continue;
+    const part: [number[], number[]] = [[], []];
+    const open = [start];
+    seen.add(start);
+    for (let i = open.pop(); i !== undefined; i = open.pop()) {
+      part[sides[i]!].push(i);
+      for (const j of beside[i]!) {
+        if (seen.has(j)) continue;
+        seen.add(j);
+        open.push(j);
+      }
+    }
+    parts.push(part);
+  }
+  // by how many places have the first paper so far, which way each part is laid
+  let ways = new Map<number, readonly (0 | 1)[]>([[0, []]]);
+  for (const part of parts) {
+    const next = new Map<number, readonly (0 | 1)[]>();
+    for (const [sum, way] of ways)
+      for (const first of [0, 1] as const) {
+        const now = sum + part[first].length;
+        if (!next.has(now)) next.set(now, [...way, first]);
+      }
+    ways = next;
+  }
+  const way = counts.map(([first]) => ways.get(first!)).find((one) => one !== undefined);
+  if (!way) return null;
+  const papers = beside.map(() => 1);
+  parts.forEach((part, k) => part[way[k]!].forEach((i) => (papers[i] = 0)));
+  return papers;
+}
+
+/** On which of two sides each lies, so that none is beside one of its own side; null where that cannot be. */
+function sidesOf(beside: readonly number[][]): (0 | 1)[] | null {
+  const side: (0 | 1 | undefined)[] = beside.map(() => undefined);
+  for (const start of beside.keys()) {
+    if (side[start] !== undefined) continue;
+    side[start] = 0;
+    const open = [start];
+    for (let i = open.pop(); i !== undefined; i = open.pop())
+      for (const j of beside[i]!) {
+        if (side[j] === side[i]) return null;
+        if (side[j] !== undefined) continue;
+        side[j] = side[i] === 0 ? 1 : 0;
+        open.push(j);
+      }
+  }
+  return side as (0 | 1)[];
+}
+
+/** Which paper comes next along the diagonal at a place. */
+const turnAt = (place: CellPlace, papers: number) => (p: number) =>
+  (p - place.column - place.row + 4 * papers * (place.column + place.row)) % papers;
+
+/** One after the other, back where it leads nowhere; `over`: there is no way. Null: as many as it comes to. */
+function laid(
+  places: readonly CellPlace[],
+  beside: readonly number[][],
+  counts: readonly (number | null)[],
+): { papers: number[] | null; over: boolean } {
+  const left = counts.map((count) => count ?? places.length);
+  const papers = places.map(() => -1);
+  let due = counts.reduce<number>((sum, count) => sum + (count ?? 0), 0);
+  let tries = 0;
+  const place = (i: number): boolean => {
+    if (due > places.length - i) return false;
+    if (i === places.length) return true;
+    if ((tries += 1) > TRIES) return false;
+    const turn = turnAt(places[i]!, left.length);
+    // the one of which most are left first
+    const free = left.map((n, p) => ({ n, p })).filter(({ n, p }) => n > 0 && !beside[i]!.some((j) => papers[j] === p));
+    for (const { p } of free.sort((a, b) => b.n - a.n || turn(a.p) - turn(b.p))) {
+      papers[i] = p;
+      left[p]! -= 1;
+      due -= counts[p] === null ? 0 : 1;
+      if (place(i + 1)) return true;
+      due += counts[p] === null ? 0 : 1;
+      left[p]! += 1;
+      papers[i] = -1;
+      if (tries > TRIES) return false;
+    }
+    return false;
+  };
+  const done = place(0);
+  return { papers: done ? papers : null, over: !done && tries <= TRIES };
+}
+
+/**
+ * With the counts as they are: laid as well as it goes, then two changed for one another, always those that help most and were not just
+ * changed (tabu search, Glover 1986). The one with the fewest alike that was seen.
+ */
+function byChanging(places: readonly CellPlace[], beside: readonly number[][], counts: readonly number[]): number[] {
+  const n = places.length;
+  const random = seededRandom(n);
+  const left = [...counts];
+  const papers: number[] = [];
+  // how many beside each have which paper: places × papers
+  const besides = new Int16Array(n * counts.length);
+  const alikeAt = (i: number, p: number) => besides[i * counts.length + p]!;
+  const give = (i: number, p: number) => {
+    const was = papers[i];
+    for (const j of beside[i]!) {
+      if (was !== undefined) besides[j * counts.length + was]! -= 1;
+      besides[j * counts.length + p]! += 1;
+    }
+    papers[i] = p;
+  };
+  for (let i = 0; i < n; i++) {
+    const turn = turnAt(places[i]!, left.length);
+    const [first] = left
+      .map((many, p) => ({ many, p, alike: alikeAt(i, p) }))
+      .filter(({ many }) => many > 0)
+      .sort((a, b) => a.alike - b.alike || b.many - a.many || turn(a.p) - turn(b.p));
+    give(i, first!.p);
+    left[first!.p]! -= 1;
+  }
+  let now = alikeIn(papers, beside).length;
+  let best = { alike: now, papers: [...papers] };
+  const rests = new Int32Array(n);
+  for (let turn = 1; turn <= Math.min(CHANGES, Math.ceil(CHANGE_WORK / n)) && best.alike > 0; turn++) {
+    const odd = [...papers.keys()].filter((i) => alikeAt(i, papers[i]!) > 0);
+    const i = odd[Math.floor(random() * odd.length)]!;
+    const near = new Set(beside[i]);
+    let [chosen, by] = [-1, Infinity];
+    for (let j = 0; j < n; j++) {
+      if (papers[j] === papers[i]) continue;
+      const touch = near.has(j) ? 2 : 0;
+      const change =
+        alikeAt(i, papers[j]!) + alikeAt(j, papers[i]!) - alikeAt(i, papers[i]!) - alikeAt(j, papers[j]!) - touch;
+      const rest = (rests[i]! > turn || rests[j]! > turn) && now + change >= best.alike;
+      if (!rest && (change < by || (change === by && random() < 0.3))) [chosen, by] = [j, change];
+    }
+    if (chosen < 0) continue;
+    const [mine, its] = [papers[i]!, papers[chosen]!];
+    give(i, its);
+    give(chosen, mine);
+    now += by;
+    rests[i] = rests[chosen] = turn + 5 + Math.floor(random() * 6);
+    if (now < best.alike) best = { alike: now, papers: [...papers] };
+  }
+  return best.papers;
+}
+
+/**
+ * No more than so many places can lie with none beside another: of each two that are paired off side by side at most one (a bound
+ * for any pairing; in two sides the largest pairing makes it exact, König 1931).
+ */
+function mostApart(beside: readonly number[][]): number {
+  const partner = beside.map(() => -1);
+  const paired = (i: number, seen: Set<number>): boolean =>
+    beside[i]!.some((j) => {
+      if (seen.has(j)) return false;
+      seen.add(j);
+      if (partner[j] !== -1 && !paired(partner[j]!, seen)) return false;
+      [partner[i], partner[j]] = [j, i];
+      return true;
+    });
+  const sides = sidesOf(beside);
+  for (const i of beside.keys()) {
+    if (partner[i] !== -1) continue;
+    if (sides) {
+      if (sides[i] === 0) paired(i, new Set());
+      continue;
+    }
+    const j = beside[i]!.find((one) => partner[one] === -1);
+    if (j !== undefined) [partner[i], partner[j]] = [j, i];
+  }
+  return beside.length - partner.filter((j) => j !== -1).length / 2;
+}
