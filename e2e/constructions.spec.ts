@@ -252,3 +252,35 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
   await expect(page.getByText(/4\u20091⁄2/).first()).toBeVisible();
   await request.delete(`/api/pages/${made.id}`);
 });
+
+test('a grid by hand: pressed, a cell gets the next paper; dragged over, cells become one; on the page too', async ({
+  table: page,
+}) => {
+  await page.goto('/');
+  await page.getByLabel(LINE).fill('grid of 4 x 4 cells, gap 1/8, margin 1/2 in 2 papers');
+  await page.keyboard.press('Enter');
+  const cell = (n: number) => page.getByRole('button', { name: new RegExp(`grid, cell ${n}, `) });
+  await expect(cell(1)).toHaveAccessibleName(/paper a/);
+  await cell(1).click();
+  await expect(cell(1)).toHaveAccessibleName(/paper b/);
+  await expect(page.getByText(/2 pairs of neighbours match, as laid by hand/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'laid by hand' }).fill('');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('no two neighbours alike: 8 of a, 8 of b', { exact: false })).toBeVisible();
+  await cell(6).dragTo(cell(11));
+  await expect(page.getByText('12 cells and 1 large')).toBeVisible();
+  await page.getByRole('textbox', { name: /tilt/ }).fill('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/lie over a neighbour|lies over a neighbour/)).toBeVisible();
+  await page.getByRole('button', { name: 'Put it on a page' }).click();
+  await page
+    .getByRole('button', { name: /^Grid, cell 1,|^grid, cell 1,/ })
+    .first()
+    .click();
+  await page.getByText('Work on its parts by hand').click();
+  const hand = page.getByRole('group', { name: /^Press a cell/ });
+  await hand.getByRole('button', { name: /cell 1, / }).dragTo(hand.getByRole('button', { name: /cell 2, / }));
+  await expect(page.getByText('10 cells and 2 large')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('12 cells and 1 large')).toBeVisible();
+});
