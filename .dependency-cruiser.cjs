@@ -50,10 +50,11 @@ module.exports = {
     inCore('chance', []),
     inCore('line', ['length']),
     inCore('geometry', ['length']),
-    inCore('recipes', ['line', 'geometry', 'length', 'chance']),
+    inCore('lattice', ['geometry']),
+    inCore('recipes', ['line', 'lattice', 'geometry', 'length', 'chance']),
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['recipes', 'stock', 'geometry', 'length']),
-    inCore('planner', ['stock', 'geometry', 'length', 'chance']),
+    inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
     inCore('cutting', ['planner', 'page', 'stock', 'geometry', 'length']),
   ],
   options: {

@@ -1,0 +1,3 @@
+export { Filler, type Filled, type How, type Laying, type Place } from './fill.ts';
+export { areaOf, extentOf, shiftedRing, turnedRing, type Corner, type Extent, type Ring } from './outline.ts';
+export type { Turning } from './rows.ts';
