@@ -1,5 +1,6 @@
 import { ticks } from '../../length/index.ts';
 import type { RecipeProblem } from '../recipe.ts';
+import type { Neighbours } from '../papers.ts';
 import type { GridInput } from './input.ts';
 
 /** Cells that are one: where the lower left one of them is, counted from 1, and how many each way. */
@@ -70,4 +71,23 @@ export function miscounted(
   const lengths = [ticks(all), ticks(have)];
   if (all > have) return { code: 'own', why: 'too-many-counted', path, lengths };
   return said.length === papers && all < have ? { code: 'own', why: 'too-few-counted', path, lengths } : null;
+}
+
+/** Which places share an edge, over a gutter. */
+export function neighboursOf(places: readonly CellPlace[]): Neighbours {
+  const owner = new Map<string, number>();
+  places.forEach((p, i) => {
+    for (let c = p.column; c < p.column + p.columns; c++)
+      for (let r = p.row; r < p.row + p.rows; r++) owner.set(`${c} ${r}`, i);
+  });
+  const beside = places.map(() => new Set<number>());
+  for (const [key, i] of owner) {
+    const [c, r] = key.split(' ').map(Number) as [number, number];
+    for (const next of [owner.get(`${c + 1} ${r}`), owner.get(`${c} ${r + 1}`)])
+      if (next !== undefined && next !== i) {
+        beside[i]!.add(next);
+        beside[next]!.add(i);
+      }
+  }
+  return { beside: beside.map((of) => [...of]), diagonal: places.map((p) => p.column + p.row) };
 }

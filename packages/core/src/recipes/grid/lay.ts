@@ -7,9 +7,9 @@ import type { SumsSolution } from '../sums.ts';
 import { AXES, CELL, GUTTER, LARGE, PAPERS, allAt, cellAt, countAtAxis, countAtPaper, marginAt } from './axes.ts';
 import { given } from './counted.ts';
 import type { GridInput } from './input.ts';
-import { placesOf, type CellPlace } from './large.ts';
+import { neighboursOf, placesOf, type CellPlace } from './large.ts';
 import { loosened } from './loose.ts';
-import { alikeIn, neighboursOf, spreadPapers, type Spread } from './papers.ts';
+import { alikeIn, spreadPapers, type Spread } from '../papers.ts';
 import { paperIn } from './pattern.ts';
 
 /* A grid whose sizes are worked out, laid: which paper each place has, where it lies, what is cut. */
@@ -36,11 +36,11 @@ export function papersOf(
 ): Spread | (Omit<Spread, 'is'> & { is: 'by-hand' }) {
   if (pattern === undefined || papers === 1)
     return spreadPapers(
-      places,
+      neighboursOf(places),
       Array.from({ length: papers }, (_, p) => counts[String(p + 1)] ?? null),
     );
   const all = places.map((place) => paperIn(pattern, place, rows));
-  return { papers: all, is: 'by-hand', alike: alikeIn(all, neighboursOf(places)) };
+  return { papers: all, is: 'by-hand', alike: alikeIn(all, neighboursOf(places).beside) };
 }
 
 /** What is laid, by places; `x` and `y` say where columns and rows begin. */

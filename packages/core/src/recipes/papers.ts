@@ -1,8 +1,7 @@
-import { seededRandom } from '../../chance/index.ts';
-import type { CellPlace } from './large.ts';
+import { seededRandom } from '../chance/index.ts';
 
 /*
- * Which paper each place of a grid gets, so that no two that share an edge match and every paper gets as many as it should:
+ * Which paper each of many pieces side by side gets, so that no two that share an edge match and every paper gets as many as it should:
  *
  *     a b c a
  *     b c d d      four papers, one place as large as four
@@ -31,38 +30,24 @@ const CHANGES = 4_000;
 /** And over how many places in all. */
 const CHANGE_WORK = 500_000;
 
-/** Which places share an edge, over a gutter: of each the numbers of the others. */
-export function neighboursOf(places: readonly CellPlace[]): number[][] {
-  const owner = new Map<string, number>();
-  places.forEach((p, i) => {
-    for (let c = p.column; c < p.column + p.columns; c++)
-      for (let r = p.row; r < p.row + p.rows; r++) owner.set(`${c} ${r}`, i);
-  });
-  const beside = places.map(() => new Set<number>());
-  for (const [key, i] of owner) {
-    const [c, r] = key.split(' ').map(Number) as [number, number];
-    for (const next of [owner.get(`${c + 1} ${r}`), owner.get(`${c} ${r + 1}`)])
-      if (next !== undefined && next !== i) {
-        beside[i]!.add(next);
-        beside[next]!.add(i);
-      }
-  }
-  return beside.map((of) => [...of]);
-}
-
 /** Those that share an edge and match. */
-export const alikeIn = (papers: readonly number[], beside: readonly number[][]): [number, number][] =>
+export const alikeIn = (papers: readonly number[], beside: Neighbours['beside']): [number, number][] =>
   beside.flatMap((of, i) => of.filter((j) => j > i && papers[i] === papers[j]).map((j): [number, number] => [i, j]));
 
+/** What lies side by side, in the order in which one would lay it: of each the numbers of its neighbours, and on which diagonal it lies. */
+export interface Neighbours {
+  readonly beside: readonly (readonly number[])[];
+  readonly diagonal: readonly number[];
+}
+
 /**
- * Papers for places listed row by row from the lower left. `counts` has how many places each paper gets, null where the rest is shared
- * out evenly; what is given must not be more than there is. Of one paper everything is alike, and nothing is said of it.
+ * Papers for places. `counts` has how many places each paper gets, null where the rest is shared out evenly; what is given must not be
+ * more than there is. Of one paper everything is alike, and nothing is said of it.
  */
-export function spreadPapers(places: readonly CellPlace[], counts: readonly (number | null)[]): Spread {
-  const n = places.length;
+export function spreadPapers({ beside, diagonal }: Neighbours, counts: readonly (number | null)[]): Spread {
+  const n = beside.length;
   const wanted = countsFor(counts, n);
-  if (counts.length === 1) return { papers: places.map(() => 0), is: 'as-asked', alike: [] };
-  const beside = neighboursOf(places);
+  if (counts.length === 1) return { papers: beside.map(() => 0), is: 'as-asked', alike: [] };
   const found = (papers: readonly number[], is: Spread['is']): Spread => ({
     papers,
     is,
@@ -72,15 +57,15 @@ export function spreadPapers(places: readonly CellPlace[], counts: readonly (num
 
   const sides = counts.length === 2 ? inTwo(beside, given ? [wanted] : evenOf(n)) : null;
   if (sides) return found(sides, 'as-asked');
-  const first = counts.length === 2 ? NO_WAY : laid(places, beside, wanted);
+  const first = counts.length === 2 ? NO_WAY : laid(beside, diagonal, wanted);
   if (first.papers) return found(first.papers, 'as-asked');
   const tooMany = Math.max(...(counts.includes(null) ? counts.map((count) => count ?? 0) : wanted)) > mostApart(beside);
-  const changed = byChanging(places, beside, wanted);
+  const changed = byChanging(beside, diagonal, wanted);
   if (!alikeIn(changed, beside).length) return found(changed, 'as-asked');
   if (!counts.includes(null)) return found(changed, first.over || tooMany ? 'impossible' : 'not-found');
   // never alike, though what is shared out is not even
   const loose =
-    counts.length > 2 ? laid(places, beside, counts) : { ...NO_WAY, papers: given ? null : inTwo(beside, allOf(n)) };
+    counts.length > 2 ? laid(beside, diagonal, counts) : { ...NO_WAY, papers: given ? null : inTwo(beside, allOf(n)) };
   if (loose.papers) return found(loose.papers, 'uneven');
   return found(changed, loose.over || tooMany ? 'impossible' : 'not-found');
 }
@@ -108,7 +93,7 @@ const allOf = (n: number): number[][] =>
  * In two papers, where that can be at all: each part that hangs together can be laid in two ways, and the ways are chosen so that the
  * counts come out (subset sums). Null: it cannot be.
  */
-function inTwo(beside: readonly number[][], counts: readonly number[][]): number[] | null {
+function inTwo(beside: Neighbours['beside'], counts: readonly number[][]): number[] | null {
   const sides = sidesOf(beside);
   if (!sides) return null;
   const parts: [number[], number[]][] = [];
@@ -147,7 +132,7 @@ function inTwo(beside: readonly number[][], counts: readonly number[][]): number
 }
 
 /** On which of two sides each lies, so that none is beside one of its own side; null where that cannot be. */
-function sidesOf(beside: readonly number[][]): (0 | 1)[] | null {
+function sidesOf(beside: Neighbours['beside']): (0 | 1)[] | null {
   const side: (0 | 1 | undefined)[] = beside.map(() => undefined);
   for (const start of beside.keys()) {
     if (side[start] !== undefined) continue;
@@ -165,24 +150,23 @@ function sidesOf(beside: readonly number[][]): (0 | 1)[] | null {
 }
 
 /** Which paper comes next along the diagonal at a place. */
-const turnAt = (place: CellPlace, papers: number) => (p: number) =>
-  (p - place.column - place.row + 4 * papers * (place.column + place.row)) % papers;
+const turnAt = (diagonal: number, papers: number) => (p: number) => (((p - diagonal) % papers) + papers) % papers;
 
 /** One after the other, back where it leads nowhere; `over`: there is no way. Null: as many as it comes to. */
 function laid(
-  places: readonly CellPlace[],
-  beside: readonly number[][],
+  beside: Neighbours['beside'],
+  diagonal: readonly number[],
   counts: readonly (number | null)[],
 ): { papers: number[] | null; over: boolean } {
-  const left = counts.map((count) => count ?? places.length);
-  const papers = places.map(() => -1);
+  const left = counts.map((count) => count ?? beside.length);
+  const papers = beside.map(() => -1);
   let due = counts.reduce<number>((sum, count) => sum + (count ?? 0), 0);
   let tries = 0;
   const place = (i: number): boolean => {
-    if (due > places.length - i) return false;
-    if (i === places.length) return true;
+    if (due > beside.length - i) return false;
+    if (i === beside.length) return true;
     if ((tries += 1) > TRIES) return false;
-    const turn = turnAt(places[i]!, left.length);
+    const turn = turnAt(diagonal[i]!, left.length);
     // the one of which most are left first
     const free = left.map((n, p) => ({ n, p })).filter(({ n, p }) => n > 0 && !beside[i]!.some((j) => papers[j] === p));
     for (const { p } of free.sort((a, b) => b.n - a.n || turn(a.p) - turn(b.p))) {
@@ -205,8 +189,8 @@ function laid(
  * With the counts as they are: laid as well as it goes, then two changed for one another, always those that help most and were not just
  * changed (tabu search, Glover 1986). The one with the fewest alike that was seen.
  */
-function byChanging(places: readonly CellPlace[], beside: readonly number[][], counts: readonly number[]): number[] {
-  const n = places.length;
+function byChanging(beside: Neighbours['beside'], diagonal: readonly number[], counts: readonly number[]): number[] {
+  const n = beside.length;
   const random = seededRandom(n);
   const left = [...counts];
   const papers: number[] = [];
@@ -222,7 +206,7 @@ function byChanging(places: readonly CellPlace[], beside: readonly number[][], c
     papers[i] = p;
   };
   for (let i = 0; i < n; i++) {
-    const turn = turnAt(places[i]!, left.length);
+    const turn = turnAt(diagonal[i]!, left.length);
     const [first] = left
       .map((many, p) => ({ many, p, alike: alikeAt(i, p) }))
       .filter(({ many }) => many > 0)
@@ -261,7 +245,7 @@ function byChanging(places: readonly CellPlace[], beside: readonly number[][], c
  * No more than so many places can lie with none beside another: of each two that are paired off side by side at most one (a bound
  * for any pairing; in two sides the largest pairing makes it exact, König 1931).
  */
-function mostApart(beside: readonly number[][]): number {
+function mostApart(beside: Neighbours['beside']): number {
   const partner = beside.map(() => -1);
   const paired = (i: number, seen: Set<number>): boolean =>
     beside[i]!.some((j) => {

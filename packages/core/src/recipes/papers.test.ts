@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { seededRandom } from '../../chance/index.ts';
-import { freePlace, type CellPlace } from './large.ts';
-import { alikeIn, countsFor, neighboursOf, spreadPapers } from './papers.ts';
+import { seededRandom } from '../chance/index.ts';
+import { freePlace, neighboursOf, type CellPlace } from './grid/large.ts';
+import { alikeIn, countsFor, spreadPapers as spreadOver } from './papers.ts';
 
 /** Every place of a grid: the large ones said, and a cell wherever none of them lies; row by row from the lower left. */
 function placesOf(columns: number, rows: number, large: readonly CellPlace[] = []): CellPlace[] {
@@ -15,13 +15,15 @@ function placesOf(columns: number, rows: number, large: readonly CellPlace[] = [
     );
   return [...cells.filter((cell) => !covered(cell)), ...large].sort((a, b) => a.row - b.row || a.column - b.column);
 }
+const spreadPapers = (places: readonly CellPlace[], counts: readonly (number | null)[]) =>
+  spreadOver(neighboursOf(places), counts);
 const even = (papers: number) => Array.from({ length: papers }, () => null);
 const countsIn = (papers: readonly number[], many: number) =>
   Array.from({ length: many }, (_, p) => papers.filter((one) => one === p).length);
 
 /** Every way there is: whether any has the counts, null being any, with no two alike. */
 function possible(places: readonly CellPlace[], counts: readonly (number | null)[], isEven: boolean): boolean {
-  const beside = neighboursOf(places);
+  const { beside } = neighboursOf(places);
   const papers = places.map(() => -1);
   const go = (i: number): boolean => {
     if (i === places.length) {
@@ -119,7 +121,7 @@ describe('papers, so that no two neighbours match', () => {
       const spread = spreadPapers(places, counts);
       const got = countsIn(spread.papers, papers);
       seen[spread.is] += 1;
-      expect(spread.alike).toEqual(alikeIn(spread.papers, neighboursOf(places)));
+      expect(spread.alike).toEqual(alikeIn(spread.papers, neighboursOf(places).beside));
       counts.forEach((count, p) => count !== null && expect([k, got[p]]).toEqual([k, count]));
       const strict = possible(places, counts, true);
       const loose = strict || (counts.includes(null) && possible(places, counts, false));
