@@ -24,7 +24,7 @@ export type Finish =
   /** Corners rounded or cut off. */
   | { readonly do: 'corners'; readonly how: 'round' | 'straight'; readonly by: Ticks; readonly count: number }
   /** Cut along its shape, by a template or freehand. */
-  | { readonly do: 'outline'; readonly as: 'circle' | 'oval' }
+  | { readonly do: 'outline'; readonly as: 'circle' | 'oval' | 'shape' }
   /** A cut that stays inside the piece. */
   | { readonly do: 'slit'; readonly from: Point; readonly to: Point }
   /** An edge run through a punch, so many whole repeats. */

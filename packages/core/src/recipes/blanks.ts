@@ -9,6 +9,10 @@ export interface Blank extends Size {
   readonly quantity: number;
   /** It comes from the same paper as this other blank, wherever that is chosen. */
   readonly paperFrom?: string;
+  /** How many layers all of them make, where that is not one each: what one loses at an edge serves at another. */
+  readonly makes?: number;
+  /** Many of them are laid close together, as their outlines go, and cut out by hand. */
+  readonly nests?: boolean;
   /** Exact size less cut size, where the exact one is not on a mark. */
   readonly off: Size;
   /** What it looks like when it is finished, in its own coordinates; null: as it was cut. */

@@ -12,6 +12,7 @@ export const RECIPE_IDS = [
   'border-strip',
   'strip-frame',
   'grid',
+  'shapes',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

@@ -9,6 +9,7 @@ import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
 import { stripFrame } from './strip-frame/stripFrame.ts';
+import { shapes } from './shapes/shapes.ts';
 import { strips } from './strips/strips.ts';
 import type { RecipeId } from './ids.ts';
 
@@ -26,6 +27,7 @@ export const KNOWN = {
   'border-strip': borderStrip,
   'strip-frame': stripFrame,
   grid,
+  shapes,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

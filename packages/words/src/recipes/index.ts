@@ -10,6 +10,7 @@ import { halfBase } from './halfBase.ts';
 import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
+import { shapes } from './shapes.ts';
 import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
 import type { RecipeWords } from './words.ts';
@@ -28,6 +29,7 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'border-strip': borderStrip,
   'strip-frame': stripFrame,
   grid,
+  shapes,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 

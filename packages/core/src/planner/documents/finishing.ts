@@ -19,7 +19,7 @@ export const finishSchema = z.discriminatedUnion('do', [
     by: margin,
     count: z.int().min(1).max(4),
   }),
-  z.strictObject({ do: z.literal('outline'), as: z.enum(['circle', 'oval']) }),
+  z.strictObject({ do: z.literal('outline'), as: z.enum(['circle', 'oval', 'shape']) }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
   z.strictObject({

@@ -1,6 +1,6 @@
 import { flattened, type Shape } from '../../geometry/index.ts';
-import { extentOf, rowKinds, rowsOf, turnedRing, type Corner, type Ring } from '../../lattice/index.ts';
-import type { ShapesInput } from './input.ts';
+import { extentOf, rowKinds, rowsOf, turnedRing, type Corner, type Ring, type Turning } from '../../lattice/index.ts';
+import type { Figure, ShapesInput } from './input.ts';
 
 /*
  * Where shapes lie on a page: in rows, straight one over the other, every other row moved over by half so that it goes between those
@@ -26,6 +26,9 @@ export interface Lattice {
 const CHORD = 24;
 export const ringOf = (shape: Shape): Ring => flattened(shape.outline, CHORD);
 const asideRing = (ring: Ring): Ring => ring.map(([x, y]): Corner => [y, x]);
+
+/** How a figure may be turned where as many as can be shall come from a paper: one that is round, not at all. */
+export const turningOf = (figure: Figure): Turning => (figure === 'circle' || figure === 'scalloped' ? 'none' : 'any');
 
 export function latticeOf({ figure, pointing, lie }: ShapesInput, shape: Shape, gap: number): Lattice {
   const upright = turnedRing(ringOf(shape), 0);
@@ -54,7 +57,7 @@ export interface Spot {
   readonly down: boolean;
 }
 
-/** Columns × rows of them, `first` being how far before the origin the first column and row begin. */
+/** Columns × rows of them, the first at the origin. */
 export function spotsOf(lattice: Lattice, columns: number, rows: number): Spot[] {
   const spots: Spot[] = [];
   for (let row = 0; row < rows; row++)

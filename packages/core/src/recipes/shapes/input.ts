@@ -17,7 +17,7 @@ export const FIGURES = [
 export type Figure = (typeof FIGURES)[number];
 export const POINTING = ['points-up', 'flats-up'] as const;
 export const LIES = ['straight', 'moved', 'alternating'] as const;
-export const EDGES = ['whole', 'cut'] as const;
+export const EDGES = ['whole', 'cut', 'free'] as const;
 export const MOST_IN_ROW = 60;
 export const MOST_SHAPES = 600;
 export const MOST_PAPERS = 12;
@@ -58,7 +58,7 @@ export const shapesSchema = z.strictObject({
   gap: lengthText({ allow: 'zero' }).optional(),
   all: z.strictObject({ length: lengthText().optional() }),
   lie: z.enum(LIES),
-  /** Whole ones only, or over all of the page, cut off at its edges. */
+  /** Whole ones only, or over all of the page, cut off at its edges; or only counted, on no page yet. */
   edges: z.enum(EDGES),
   papers: z.int().min(1).max(MOST_PAPERS),
   own: outlineSchema.optional(),

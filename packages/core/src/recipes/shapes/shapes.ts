@@ -1,0 +1,257 @@
+import { exact, lengthOf, ticks } from '../../length/index.ts';
+import { boundsOf, type Shape } from '../../geometry/index.ts';
+import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import type { Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { extentOfRows, fitting, latticeOf, type Lattice } from './arrange.ts';
+import { MEASURES_OF, figureOf } from './figures.ts';
+import {
+  EDGES,
+  FIGURES,
+  LIES,
+  MEASURES,
+  MOST_IN_ROW,
+  MOST_PAPERS,
+  MOST_POINTS,
+  MOST_SHAPES,
+  POINTING,
+  shapesSchema,
+  type Figure,
+  type Measure,
+  type ShapesInput,
+} from './input.ts';
+import { laidOut } from './laid.ts';
+import {
+  ALL,
+  COLUMNS,
+  GAP,
+  NUMBER,
+  PAPERS,
+  POINTS,
+  ROWS,
+  SIZE,
+  alongRow,
+  arithmetic,
+  hangingTogether,
+  measuredOf,
+  sizeAt,
+} from './measures.ts';
+import { readShapes, shapesGrammar } from './readShapes.ts';
+
+/*
+ * One figure many times: hexagons, circles, hearts, an outline of one's own.
+ *
+ *     _   _   _         any one of its measures says it (flats, corners or side of a hexagon); rows straight, moved over by half so
+ *    / \_/ \_/ \        that they go between one another, or one up and one down; as many as fit, or so many
+ *    \_/ \_/ \_/
+ *
+ * They are traced and cut by hand from blanks: roots force floats, and corners go to the nearest tick.
+ */
+
+/** How many lie in a row and how many rows there are. */
+function counted(input: ShapesInput, lattice: Lattice, table: Table): { columns: number; rows: number } {
+  const { width, height } = table.room;
+  const [length, high] = lattice.aside ? [height, width] : [width, height];
+  const { number } = input;
+  const fit = fitting(lattice, length, high);
+  if (input.edges === 'free') {
+    const many = number ?? (input.columns ?? fit.columns) * (input.rows ?? fit.rows);
+    const columns = Math.min(MOST_IN_ROW, input.columns ?? Math.ceil(input.rows ? many / input.rows : Math.sqrt(many)));
+    return { columns, rows: Math.min(MOST_IN_ROW, input.rows ?? Math.ceil(many / Math.max(1, columns))) };
+  }
+  const columns = input.columns ?? Math.max(0, Math.min(MOST_IN_ROW, fit.columns, number ?? MOST_IN_ROW));
+  const rows = input.rows ?? (number === undefined ? fit.rows : Math.ceil(number / Math.max(1, columns)));
+  return { columns, rows: Math.min(MOST_IN_ROW, rows) };
+}
+
+/** One figure many times: how large, how many fit, where they lie, what they are traced on. */
+export const shapes: Recipe<'shapes', ShapesInput> = {
+  ...PLAIN,
+  id: 'shapes',
+  input: shapesSchema,
+  roles: ['shape'],
+  reasons: ['too-much', 'none-fits', 'too-many', 'no-outline'],
+  phrases: [
+    'hexagons 2 1/4 across the flats, gap 1/16',
+    '12 hexagons with 1 inch sides, honeycomb',
+    '7 circles 1 1/2 across, gap 1/4',
+    'triangles with 2 in sides, alternating',
+    '9 hearts 1 1/4 wide in 3 papers, gap 1/8',
+    'stars 40 mm across, gap 5 mm',
+    '6 scallop circles 2 across, gap 1/4',
+  ],
+
+  start: (table) => {
+    const inch = table.unit === 'in';
+    const { width, height } = table.room;
+    // the largest of which four rows of four leave a margin
+    const fits = (flats: string) => {
+      const length = lengthOf(flats, table.unit);
+      return 5 * length <= width && 4.6 * length <= height;
+    };
+    const all = inch ? ['2 1/4', '1 3/4', '1 1/4', '3/4', '1/2', '3/8'] : ['55', '45', '30', '20', '12', '8'];
+    return {
+      figure: 'hexagon',
+      size: { flats: all.find(fits) ?? all.at(-1)! },
+      ...{ pointing: 'points-up', points: 5, columns: 4, rows: 4 },
+      gap: inch ? '1/16' : '1',
+      ...{ all: {}, lie: 'moved', edges: 'whole', papers: 3 },
+    };
+  },
+  fields: (input): readonly Field[] => {
+    const { figure, size, pointing, points, columns, rows, number, gap, all, lie, edges, papers, own } = input;
+    const along = alongRow(input);
+    const choice = (name: string, group: FieldPath, value: string, options: readonly string[]): Field => ({
+      ...{ kind: 'choice', path: [name], group, value, options },
+    });
+    const measures = MEASURES_OF[figure];
+    const independent = hangingTogether(input).length === 0;
+    return [
+      choice('figure', SIZE, figure, own ? FIGURES : FIGURES.filter((one) => one !== 'own')),
+      ...measures.map((measure) =>
+        lengthField(sizeAt(measure), size[measure], independent && measures.length > 1 ? { ifEmpty: 'refused' } : {}),
+      ),
+      ...(figure === 'hexagon' ? [choice('pointing', SIZE, pointing, POINTING)] : []),
+      ...(figure === 'star' || figure === 'scalloped'
+        ? [{ kind: 'count', path: POINTS, group: SIZE, value: points, ifEmpty: 'refused', most: MOST_POINTS } as const]
+        : []),
+      choice('lie', ROWS, lie, LIES),
+      choice('edges', ROWS, edges, EDGES),
+      ...(edges !== 'cut'
+        ? ([
+            { kind: 'count', path: COLUMNS, group: ROWS, value: columns, ifEmpty: 'by-rule', most: MOST_IN_ROW },
+            { kind: 'count', path: ROWS, group: ROWS, value: rows, ifEmpty: 'by-rule', most: MOST_IN_ROW },
+            { kind: 'count', path: NUMBER, group: ROWS, value: number, ifEmpty: 'by-rule', most: MOST_SHAPES },
+          ] as const)
+        : []),
+      lengthField(GAP, gap, { allow: 'zero', group: ROWS }),
+      ...(along && columns !== undefined && edges !== 'cut' ? [lengthField(ALL, all.length, { group: ROWS })] : []),
+      { kind: 'count', path: PAPERS, group: ROWS, value: papers, ifEmpty: 'refused', most: MOST_PAPERS },
+    ];
+  },
+  /** What another figure does not have goes; what it needs follows from what was there. */
+  put: (input, path, value) => {
+    const next = withValue(input, path, value);
+    if (samePath(path, ['figure']) && value !== input.figure) return asFigure(next, input);
+    if (samePath(path, COLUMNS) && value === undefined) return { ...next, all: {} };
+    // so many in all is said by rows and columns, or by itself
+    if (samePath(path, ROWS) && value !== undefined) return withValue(next, NUMBER, undefined);
+    if (samePath(path, NUMBER) && value !== undefined) return withValue(next, ROWS, undefined);
+    return next;
+  },
+  givesWay: (input, path) => {
+    const measures = hangingTogether(input).length ? MEASURES_OF[input.figure].map(sizeAt) : [];
+    const along = alongRow(input);
+    const row = along ? [sizeAt(along)] : [];
+    if (path[0] === 'size') return { own: [...measures, ALL], others: [GAP] };
+    if (path[0] === 'all') return { own: [...measures, ...row], others: [GAP] };
+    if (path[0] === 'gap') return { own: [ALL], others: [...measures, ...row] };
+    return { own: [ALL], others: [...measures, ...row, GAP] };
+  },
+  standsStill: (input, path) => {
+    const along = alongRow(input);
+    if (path[0] === 'size') {
+      const others = MEASURES_OF[input.figure].map(sizeAt).filter((at) => !samePath(at, path));
+      return input.all.length === undefined ? [ALL, ...others] : others;
+    }
+    return path[0] === 'all' ? (along ? [sizeAt(along), GAP] : [GAP]) : [ALL, ...(along ? [sizeAt(along)] : []), GAP];
+  },
+  arithmetic,
+
+  solve: (input, table) => {
+    if (input.figure === 'own' && !input.own)
+      return refused([{ code: 'own', why: 'no-outline', path: ['figure'], lengths: [] }]);
+    const { solution, problems, near } = worked(arithmetic(input, table));
+    const measures = MEASURES_OF[input.figure];
+    const wrong = problems.length ? problems : notPositive(measures.map(sizeAt), near);
+    if (wrong.length) return refused(wrong);
+    if (near(GAP) < 0) return refused([{ code: 'size-not-positive', path: GAP, size: near(GAP) }]);
+    const shape = figureOf(input, measuredOf(input, table)!);
+    const box = boundsOf(shape);
+    const largest = Math.max(box.width, box.height);
+    if (box.width < 1 || box.height < 1 || largest > 1e9)
+      return refused([{ code: 'size-not-positive', path: sizeAt(measures[0]!), size: near(sizeAt(measures[0]!)) }]);
+    const lattice = latticeOf(input, shape, near(GAP));
+    const { columns, rows } = counted(input, lattice, table);
+    const number = input.edges === 'cut' ? undefined : Math.min(columns * rows, input.number ?? Infinity);
+    const odd = number === undefined ? overPage(lattice, table) : tooMuch(input, lattice, columns, rows, table, shape);
+    if (odd) return odd;
+    const values = new Map(solution.values);
+    const say = (path: FieldPath, n: number) => values.set(fieldKey(path), exact(Math.round(n)));
+    if (number !== undefined) {
+      say(COLUMNS, columns);
+      say(ROWS, rows);
+      say(NUMBER, number);
+      if (!values.has(fieldKey(ALL))) say(ALL, extentOfRows(lattice, columns, rows).length);
+    }
+    say(PAPERS, input.papers);
+    say(POINTS, input.points);
+    const { laid, suggestions } = laidOut(input, table, shape, lattice, { columns, rows, number });
+    // a root is no sum that one would follow
+    const sums = new Map([...solution.sums].filter(([key]) => key === fieldKey(ALL) || key === fieldKey(GAP)));
+    return { status: 'solved', laid, values, sums, suggestions };
+  },
+
+  grammar: shapesGrammar,
+  read: readShapes,
+};
+
+/** The same of another figure: about as large, by the measure that one says of it. */
+function asFigure(next: ShapesInput, before: ShapesInput): ShapesInput {
+  const known = MEASURES.map((measure) => before.size[measure]).find((text) => text !== undefined);
+  const { figure } = next;
+  const usual = (name: Measure) => before.size[name] ?? known ?? (before.all.length === undefined ? '2 in' : '2 in');
+  const needed = hangingTogether(next).length ? [MEASURES_OF[figure][0]!] : MEASURES_OF[figure];
+  const size = Object.fromEntries(needed.map((name) => [name, usual(name)]));
+  const lie = next.lie === 'alternating' && !ALTERNATE.includes(figure) ? 'straight' : next.lie;
+  const { gap = '0' } = before;
+  return { ...next, size, gap, lie, all: {} };
+}
+const ALTERNATE: readonly Figure[] = ['triangle', 'pennant', 'own', 'heart', 'tag', 'star'];
+
+/** Over all of a page there would be more than can be laid. */
+function overPage(lattice: Lattice, { room }: Table): ReturnType<typeof refused> | null {
+  const { pitch, rise, second } = lattice;
+  const each = pitch * rise * (second === null ? 1 : 0.5);
+  const many = Math.ceil((room.width * room.height) / each);
+  if (!(each > 0) || many > MOST_SHAPES)
+    return refused([
+      { code: 'own', why: 'too-many', path: SIZE, lengths: [ticks(Math.min(1e9, many)), ticks(MOST_SHAPES)] },
+    ]);
+  return null;
+}
+
+/** They do not fit, none of them or not so many; what would. */
+function tooMuch(
+  input: ShapesInput,
+  lattice: Lattice,
+  columns: number,
+  rows: number,
+  table: Table,
+  shape: Shape,
+): ReturnType<typeof refused> | null {
+  const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
+    ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+  });
+  const box = boundsOf(shape);
+  if (columns < 1 || rows < 1) return refused([own('none-fits', SIZE, box.width, box.height)]);
+  if (columns * rows > MOST_SHAPES) return refused([own('too-many', COLUMNS, columns * rows, MOST_SHAPES)]);
+  if (input.edges === 'free') return null;
+  const { width, height } = table.room;
+  const [long, high] = lattice.aside ? [height, width] : [width, height];
+  const reach = extentOfRows(lattice, columns, rows);
+  const fit = fitting(lattice, long, high);
+  const offers: Offer[] = [];
+  const problems: RecipeProblem[] = [];
+  if (reach.length > long + 1) {
+    problems.push(own('too-much', COLUMNS, reach.length - long));
+    if (fit.columns > 0 && fit.columns < columns) offers.push({ path: COLUMNS, count: fit.columns });
+  }
+  if (reach.height > high + 1) {
+    problems.push(own('too-much', input.number === undefined ? ROWS : NUMBER, reach.height - high));
+    const rowsPath = input.number === undefined ? ROWS : NUMBER;
+    const count = input.number === undefined ? fit.rows : fit.rows * Math.min(columns, fit.columns);
+    if (fit.rows > 0 && fit.rows < rows) offers.push({ path: rowsPath, count });
+  }
+  return problems.length ? refused(problems, offers) : null;
+}
