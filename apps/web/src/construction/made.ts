@@ -1,6 +1,7 @@
 import {
   exactText,
   fieldKey,
+  inUnit,
   recipeOf,
   roundExact,
   type Field,
@@ -69,5 +70,8 @@ export function shownIn(made: Made, field: Field): string {
   if (field.value !== undefined) return String(field.value);
   const value = valueOf(made, field.path);
   if (value === null) return '';
-  return field.kind === 'length' ? exactText(value, made.table.unit) : String(value);
+  if (field.kind !== 'length') return String(value);
+  const text = exactText(value, made.table.unit);
+  // what is on no mark that one would read is said as a decimal
+  return Number(/\/(\d+)$/.exec(text)?.[1] ?? 1) > 64 ? inUnit(value, made.table.unit).toFixed(3) : text;
 }

@@ -15,7 +15,8 @@ const Shelf = styled.div`
   padding: 0.2rem 1.5rem 0.3rem;
   & > ul {
     flex: 1;
-    display: flex;
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(7.3rem, 1fr));
     min-width: 0;
     overflow-x: auto;
     scrollbar-width: thin;
@@ -28,21 +29,28 @@ const Shelf = styled.div`
   }
   ${NARROW} {
     padding: 0.2rem 0.75rem 0.3rem;
+    & > ul {
+      display: flex;
+    }
   }
 `;
 const One = styled.button`
   display: grid;
-  justify-items: center;
-  align-content: start;
-  gap: 0.15rem;
-  width: 5.6rem;
+  grid-template-columns: auto minmax(0, 1fr);
+  align-items: center;
+  gap: 0.45rem;
+  width: 100%;
   height: 100%;
-  padding: 0.3rem 0.2rem 0.25rem;
+  padding: 0.3rem 0.3rem 0.2rem;
   border: 0;
-  border-bottom: 4px solid transparent;
+  border-bottom: 3px solid transparent;
   background: none;
-  font: 600 var(--s1) / 1.15 var(--text);
+  font: 600 var(--s1) / 1.1 var(--text);
+  text-align: left;
   cursor: pointer;
+  ${NARROW} {
+    width: 7.3rem;
+  }
   &:hover {
     background: var(--sheet);
   }
@@ -51,7 +59,7 @@ const One = styled.button`
     background: var(--sheet);
   }
 `;
-const SIZE = 44;
+const SIZE = 32;
 
 interface ChooserProps {
   chosen: RecipeId;
