@@ -51,6 +51,7 @@ module.exports = {
     inCore('line', ['length']),
     inCore('geometry', ['length']),
     inCore('lattice', ['geometry']),
+    inCore('formats', ['lattice', 'length']),
     inCore('recipes', ['line', 'lattice', 'geometry', 'length', 'chance']),
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['recipes', 'stock', 'geometry', 'length']),

@@ -11,6 +11,7 @@ import { PapersController } from './papers/papers.controller.ts';
 import { PapersService } from './papers/papers.service.ts';
 import { PlansController } from './plans/plans.controller.ts';
 import { PlansService } from './plans/plans.service.ts';
+import { TemplatesController } from './plans/templates.controller.ts';
 import { RemovedController } from './removed/removed.controller.ts';
 import { RemovedService } from './removed/removed.service.ts';
 
@@ -25,6 +26,7 @@ export class AppModule {
         PagesController,
         PapersController,
         PlansController,
+        TemplatesController,
         CuttingController,
         RemovedController,
       ],

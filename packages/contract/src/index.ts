@@ -35,6 +35,7 @@ export {
   type UnreadableStock,
 } from './drawer.ts';
 export { removedSchema, type Removed } from './removed.ts';
+export { templatesSchema, type TemplatesRequest } from './templates.ts';
 export {
   basisSchema,
   latestPlanSchema,

@@ -18,6 +18,7 @@ import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema }
 import { refusalSchema } from './refusals.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
+import { templatesSchema } from './templates.ts';
 
 export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
@@ -117,6 +118,13 @@ export const ROUTES: readonly Route[] = [
     path: '/api/plans/{id}/print.pdf',
     says: 'The cutting order on paper',
     query: printQuerySchema,
+    answer: 'pdf',
+  },
+  {
+    method: 'post',
+    path: '/api/templates.pdf',
+    says: 'The outlines of a construction at true size, to print and trace',
+    body: templatesSchema,
     answer: 'pdf',
   },
   {

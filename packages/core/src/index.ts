@@ -38,6 +38,9 @@ export {
 export {
   EDGES,
   boundsOf,
+  circle,
+  polygon,
+  whole,
   fitsIn,
   flattened,
   isRectangle,

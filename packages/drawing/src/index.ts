@@ -19,4 +19,6 @@ export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureSt
 export { stepPicture } from './stepPicture.ts';
 export { finishPicture } from './finishPicture.ts';
 export { shapePath } from './shapes.ts';
-export { PAPERS, printPages, type PrintOrder, type PrintPaper } from './printPages.ts';
+export { printPages, type PrintOrder } from './printPages.ts';
+export { PAPERS, type PrintPaper } from './printed.ts';
+export { templatePages, templatesOf, trueSizeSvg, type Template } from './templates.ts';

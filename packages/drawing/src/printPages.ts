@@ -14,6 +14,7 @@ import {
   type Voice,
 } from '@temnex/words';
 import { INK, fitText, textWidth, type Drawing, type Drawn } from './marks.ts';
+import { GREY, MARGIN, PAPERS, foot, text, type PrintPaper, type TextMark } from './printed.ts';
 import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
 
 /*
@@ -21,35 +22,12 @@ import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
  * view and the PDF place the same drawings, numbers and page breaks.
  */
 
-export const PAPERS = {
-  a4: { name: 'A4', width: 595.28, height: 841.89 },
-  letter: { name: 'Letter', width: 612, height: 792 },
-} as const;
-export type PrintPaper = keyof typeof PAPERS;
-
-const MARGIN = 40;
-const GREY = '#555555';
-
 interface Cursor {
   pages: Drawn[][];
   y: number;
 }
 
-type TextMark = Extract<Drawn, { kind: 'text' }>;
 const CONTINUED = { anchor: 'end', fill: GREY } as const;
-
-const text = (x: number, y: number, content: string, size: number, more: Partial<TextMark> = {}): Drawn => ({
-  kind: 'text',
-  x,
-  y,
-  text: content,
-  size,
-  weight: 400,
-  face: 'text',
-  anchor: 'start',
-  fill: INK,
-  ...more,
-});
 
 export interface PrintOrder {
   readonly title: string;
@@ -314,30 +292,6 @@ function shifted(m: Drawn, dx: number, dy: number): Drawn {
     default:
       return { ...m, x: m.x + dx, y: m.y + dy };
   }
-}
-
-/** The foot of each page: a ruler to check that nothing was scaled in printing, and the page number. */
-function foot(title: string, page: number, pages: number, W: number, H: number): Drawn[] {
-  const y = H - MARGIN;
-  const marks: Drawn[] = [
-    { kind: 'line', x1: MARGIN, y1: y - 10, x2: MARGIN + 216, y2: y - 10, stroke: { colour: INK, width: 0.7 } },
-  ];
-  for (let i = 0; i <= 12; i++) {
-    const x = MARGIN + i * 18;
-    marks.push({
-      kind: 'line',
-      x1: x,
-      y1: y - 10,
-      x2: x,
-      y2: y - (i % 4 === 0 ? 19 : i % 2 === 0 ? 16 : 14),
-      stroke: { colour: INK, width: 0.7 },
-    });
-  }
-  marks.push(text(MARGIN, y, 'check ruler: 3 inches (76.2 mm) when printed at true size', 7.5, { fill: GREY }));
-  marks.push(
-    text(W - MARGIN, y, `${fitText(title, 7.5, 160)}  ·  ${page} of ${pages}`, 7.5, { anchor: 'end', fill: GREY }),
-  );
-  return marks;
 }
 
 /** A text over as many lines as it needs, sizes kept together; a word that no line holds is cut short. */

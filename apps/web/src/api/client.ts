@@ -33,16 +33,35 @@ export async function ask<T>(method: string, path: string, answer: z.ZodType<T> 
     throw new Unreachable();
   }
   if (response.status === 204) return undefined as T;
+  if (!response.ok) throw await refusalOf(response);
   const said: unknown = await response.json().catch(() => null);
-  if (!response.ok) {
-    const refusal = refusalSchema.safeParse(said);
-    throw new ServerRefusal(
-      refusal.success ? refusal.data : { code: 'failed', message: `The server answered ${response.status}.` },
-    );
-  }
   if (!answer) return undefined as T;
   const read = answer.safeParse(said);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   throw new Error(`The server answered something unexpected (${issue?.path.join('.')}). Open the page anew.`);
+}
+
+/** Asks the server for a PDF. Throws ServerRefusal or Unreachable. */
+export async function askForPdf(path: string, body: unknown): Promise<Blob> {
+  let response: Response;
+  try {
+    response = await fetch(path, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  } catch {
+    throw new Unreachable();
+  }
+  if (response.ok) return response.blob();
+  throw await refusalOf(response);
+}
+
+/** What a refused answer says. */
+async function refusalOf(response: Response): Promise<ServerRefusal> {
+  const refusal = refusalSchema.safeParse(await response.json().catch(() => null));
+  return new ServerRefusal(
+    refusal.success ? refusal.data : { code: 'failed', message: `The server answered ${response.status}.` },
+  );
 }

@@ -1,0 +1,31 @@
+import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common';
+import { MARKS, issueOf, lengthOf, recipeOf } from '@temnex/core';
+import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
+import { templatePages, templatesOf } from '@temnex/drawing';
+import { TERMINAL, issueWords, recipeProblemWords, recipeWords } from '@temnex/words';
+import { checked } from '../http/checked.ts';
+import { Refused } from '../http/refused.ts';
+import { pdfOf } from './pdf.ts';
+
+/** Outlines at true size, worked out anew from what the construction is given. */
+@Controller('api')
+export class TemplatesController {
+  @Post('templates.pdf')
+  @HttpCode(200)
+  async print(@Body(checked(templatesSchema)) body: TemplatesRequest): Promise<StreamableFile> {
+    const recipe = recipeOf(body.recipe);
+    const read = recipe.input.safeParse(body.input);
+    if (!read.success) throw new Refused('bad-input', issueWords(issueOf(read.error.issues[0]!), TERMINAL));
+    const mark = MARKS[body.mark];
+    const room = { width: lengthOf(body.width, mark.unit), height: lengthOf(body.height, mark.unit), seams: [] };
+    const voice = { mark, figures: 'typeset' } as const;
+    const solved = recipe.solve(read.data, { unit: mark.unit, mark, room });
+    if (solved.status === 'refused')
+      throw new Refused('bad-input', `${recipeProblemWords(body.recipe, solved.problems[0]!, voice)}`);
+    const { title } = recipeWords(body.recipe);
+    const pages = templatePages(templatesOf(body.recipe, solved.laid, voice), title, body.paper);
+    if (!pages.length) throw new Refused('bad-input', 'Nothing of it is cut along an outline.');
+    const pdf = await pdfOf(pages, title, new Date());
+    return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="templates.pdf"' });
+  }
+}

@@ -1,0 +1,84 @@
+import { describe, expect, test } from '@jest/globals';
+import { MARKS, circle, inches, polygon, recipeOf, whole, type Laid, type Table } from '@temnex/core';
+import { PAPERS, templatePages, templatesOf, trueSizeSvg, type Drawn, type Template } from './index.ts';
+
+const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;
+const square = (side: number, name = 'square'): Template => ({
+  name,
+  shape: whole(
+    polygon(
+      [
+        [0, 0],
+        [1, 0],
+        [1, 1],
+        [0, 1],
+      ].map(([x, y]) => [x! * inches(side), y! * inches(side)] as const),
+    ),
+  ),
+});
+const lines = (marks: readonly Drawn[]) => marks.filter((m) => m.kind === 'line');
+const outline = (marks: readonly Drawn[]) => lines(marks).filter((m) => m.stroke.width === 0.6);
+const texts = (marks: readonly Drawn[]) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+const reach = (marks: readonly Drawn[]) => {
+  const xs = outline(marks).flatMap((m) => [m.x1, m.x2]);
+  return Math.max(...xs) - Math.min(...xs);
+};
+
+describe('pages of templates', () => {
+  test('at true size, several on a page, with what they are and a check ruler', () => {
+    const [page, ...others] = templatePages([square(2, 'a'), square(3, 'b')], 'Week', 'a4');
+    expect(others).toEqual([]);
+    expect(texts(page!.marks)).toEqual(expect.arrayContaining(['a', 'b', expect.stringContaining('check ruler')]));
+    // two inches, a gap, three inches
+    expect(reach(page!.marks)).toBeCloseTo(5 * 72 + 18 + 6, 0);
+  });
+  test('a new row, then a new page, where there is no room', () => {
+    const pages = templatePages(
+      Array.from({ length: 9 }, (_, i) => square(3, `n${i}`)),
+      'Week',
+      'letter',
+    );
+    expect(pages.length).toBe(3);
+    for (const { marks, height } of pages)
+      for (const m of outline(marks)) expect(Math.max(m.y1, m.y2)).toBeLessThan(height - 40 - 20);
+  });
+  test('larger than the paper: over several pages that join, nothing lost', () => {
+    const pages = templatePages([square(12)], 'Week', 'a4');
+    expect(pages).toHaveLength(4);
+    expect(texts(pages[0]!.marks)).toEqual(expect.arrayContaining(['square: part A1 of 4', 'join A2', 'join B1']));
+    expect(texts(pages[3]!.marks)).toContain('square: part B2 of 4');
+    const length = pages.reduce(
+      (sum, { marks }) => sum + outline(marks).reduce((all, m) => all + Math.hypot(m.x2 - m.x1, m.y2 - m.y1), 0),
+      0,
+    );
+    expect(length).toBeCloseTo(4 * 12 * 72, 3);
+    for (const { marks } of pages)
+      for (const m of lines(marks)) expect(Math.max(m.x1, m.x2)).toBeLessThanOrEqual(PAPERS.a4.width - 40 + 0.01);
+  });
+  test('none: no page', () => expect(templatePages([], 'Week', 'a4')).toEqual([]));
+});
+
+test('as SVG its size is in points, with a ruler in the unit', () => {
+  const svg = trueSizeSvg({ name: 'disc & hole', shape: whole(circle(inches(1), inches(1), inches(1))) }, voice);
+  // two inches, the margins, the ruler below
+  expect(svg).toMatch(/width="186pt" height="192pt"/);
+  expect(svg).toContain('1 inch');
+  expect(svg).toContain('disc &amp; hole');
+  const metric = trueSizeSvg(square(4), { mark: MARKS['1 mm'], figures: 'plain' });
+  expect(metric).toContain('20 mm');
+});
+
+test('every outline cut by hand has one, each once', () => {
+  const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
+  const laidOf = (id: 'shapes' | 'mat-stack', change: object): Laid => {
+    const recipe = recipeOf(id);
+    const solved = recipe.solve({ ...recipe.start(table, () => 'a'), ...change }, table);
+    if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
+    return solved.laid;
+  };
+  expect(templatesOf('shapes', laidOf('shapes', { papers: 3 }), voice).map((t) => t.name)).toEqual([
+    'shapes, 2 1/4 × 2 5/8',
+  ]);
+  expect(templatesOf('mat-stack', laidOf('mat-stack', { shape: 'oval' }), voice)).toHaveLength(1);
+  expect(templatesOf('mat-stack', laidOf('mat-stack', {}), voice)).toEqual([]);
+});

@@ -1,0 +1,185 @@
+import { TICKS_PER_UNIT, boundsOf, flattened, type Laid, type RecipeId, type Shape } from '@temnex/core';
+import { recipeWords, sizeWords, type Voice } from '@temnex/words';
+import { INK, type Drawing, type Drawn } from './marks.ts';
+import { GREY, MARGIN, PAPERS, foot, text, type PrintPaper } from './printed.ts';
+import { svgText } from './svg.ts';
+
+/*
+ * Outlines at true size, to print, cut out and trace: what is finished by a template has one. What is larger than the paper in the printer
+ * goes over several pages, each with its neighbours named along the line where they are joined.
+ */
+
+/** Points to the tick. */
+const PER = 72 / TICKS_PER_UNIT.in;
+/** Chords stray from arcs by at most so many ticks: a hundredth of a millimetre. */
+const CHORD = 10;
+const LINE = { colour: INK, width: 0.6 } as const;
+const HELP = { colour: GREY, width: 0.4, dash: [4, 3] } as const;
+/** Above a template stands what it is. */
+const HEAD = 26;
+const FOOT = 34;
+const BETWEEN = 18;
+
+export interface Template {
+  readonly name: string;
+  readonly shape: Shape;
+}
+
+/** A template for every outline that is cut by hand, each once. */
+export function templatesOf(recipe: RecipeId, laid: Laid, voice: Voice): Template[] {
+  const words = recipeWords(recipe);
+  const found = new Map<string, Template>();
+  for (const blank of laid.blanks) {
+    if (!blank.shape || !blank.finish.some((f) => f.do === 'outline')) continue;
+    const key = JSON.stringify(blank.shape);
+    const { width, height } = boundsOf(blank.shape);
+    const name = `${words.piece(blank.role, blank.n, words.item(1))}, ${sizeWords(width, height, voice)}`;
+    if (!found.has(key)) found.set(key, { name, shape: blank.shape });
+  }
+  return [...found.values()];
+}
+
+type Point = readonly [number, number];
+interface Window {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A template's lines with its lower left corner at 0, 0 and y down from its top, in points. */
+function linesOf({ shape }: Template): { rings: Point[][]; width: number; height: number } {
+  const { x, y, width, height } = boundsOf(shape);
+  const rings = [shape.outline, ...shape.holes].map((contour) =>
+    flattened(contour, CHORD).map(([px, py]): Point => [(px - x) * PER, (y + height - py) * PER]),
+  );
+  return { rings, width: width * PER, height: height * PER };
+}
+
+/** The outlines and the middle lines, seen through a window and moved to where it stands on the page. */
+function seenThrough(
+  rings: readonly (readonly Point[])[],
+  size: { width: number; height: number },
+  w: Window,
+  at: Point,
+): Drawn[] {
+  const { width, height } = size;
+  const middle: [Point, Point][] = [
+    [
+      [width / 2 - 9, height / 2],
+      [width / 2 + 9, height / 2],
+    ],
+    [
+      [width / 2, height / 2 - 9],
+      [width / 2, height / 2 + 9],
+    ],
+  ];
+  const lines = [
+    ...rings.flatMap((ring) => ring.map((p, i) => ({ p, q: ring[(i + 1) % ring.length]!, stroke: LINE }))),
+    ...middle.map(([p, q]) => ({ p, q, stroke: HELP })),
+  ];
+  return lines.flatMap(({ p, q, stroke }): Drawn[] => {
+    const cut = clipped(p, q, w);
+    if (!cut) return [];
+    const [[x1, y1], [x2, y2]] = cut.map(([x, y]): Point => [x - w.x + at[0], y - w.y + at[1]]) as [Point, Point];
+    return [{ kind: 'line', x1, y1, x2, y2, stroke }];
+  });
+}
+
+/** What of a line lies in a window (Liang and Barsky, 1984). */
+function clipped(p: Point, q: Point, w: Window): [Point, Point] | null {
+  let [from, to] = [0, 1];
+  const [dx, dy] = [q[0] - p[0], q[1] - p[1]];
+  for (const [step, room] of [
+    [-dx, p[0] - w.x],
+    [dx, w.x + w.width - p[0]],
+    [-dy, p[1] - w.y],
+    [dy, w.y + w.height - p[1]],
+  ] as const) {
+    if (step === 0) {
+      if (room < 0) return null;
+    } else if (step < 0) from = Math.max(from, room / step);
+    else to = Math.min(to, room / step);
+  }
+  if (from > to) return null;
+  const on = (t: number): Point => [p[0] + t * dx, p[1] + t * dy];
+  return [on(from), on(to)];
+}
+
+/** Pages of templates at true size, each with a check ruler; nothing where there are none. */
+export function templatePages(templates: readonly Template[], title: string, paper: PrintPaper): Drawing[] {
+  const { width: W, height: H } = PAPERS[paper];
+  const room = { width: W - 2 * MARGIN, height: H - 2 * MARGIN - FOOT };
+  const pages: Drawn[][] = [];
+  let [x, y, tall] = [MARGIN, MARGIN, 0];
+  const begin = () => {
+    pages.push([]);
+    [x, y, tall] = [MARGIN, MARGIN, 0];
+  };
+  for (const template of templates) {
+    const { rings, ...size } = linesOf(template);
+    if (size.width <= room.width && size.height + HEAD <= room.height) {
+      if (x > MARGIN && x + size.width > MARGIN + room.width) [x, y, tall] = [MARGIN, y + tall + BETWEEN, 0];
+      if (!pages.length || y + size.height + HEAD > MARGIN + room.height) begin();
+      const page = pages.at(-1)!;
+      page.push(text(x, y + 12, template.name, 9), ...seenThrough(rings, size, { x: 0, y: 0, ...size }, [x, y + HEAD]));
+      x += Math.max(size.width, 150) + BETWEEN;
+      tall = Math.max(tall, size.height + HEAD);
+      continue;
+    }
+    const across = Math.ceil(size.width / room.width);
+    const down = Math.ceil(size.height / (room.height - HEAD));
+    const tile = { width: size.width / across, height: size.height / down };
+    const name = (column: number, row: number) => `${String.fromCharCode(65 + (row % 26))}${column + 1}`;
+    for (let row = 0; row < down; row++)
+      for (let column = 0; column < across; column++) {
+        begin();
+        const page = pages.at(-1)!;
+        const window = { x: column * tile.width, y: row * tile.height, ...tile };
+        const at: Point = [MARGIN, MARGIN + HEAD];
+        page.push(text(MARGIN, MARGIN + 12, `${template.name}: part ${name(column, row)} of ${across * down}`, 9));
+        page.push(...seenThrough(rings, size, window, at));
+        const [right, bottom] = [at[0] + tile.width, at[1] + tile.height];
+        const join = (x1: number, y1: number, x2: number, y2: number, to: string): Drawn[] => [
+          { kind: 'line', x1, y1, x2, y2, stroke: HELP },
+          text((x1 + x2) / 2 + (x1 === x2 ? -3 : 0), (y1 + y2) / 2 - 3, `join ${to}`, 7.5, {
+            anchor: x1 === x2 ? 'end' : 'middle',
+            fill: GREY,
+          }),
+        ];
+        if (column > 0) page.push({ kind: 'line', x1: at[0], y1: at[1], x2: at[0], y2: bottom, stroke: HELP });
+        if (row > 0) page.push({ kind: 'line', x1: at[0], y1: at[1], x2: right, y2: at[1], stroke: HELP });
+        if (column + 1 < across) page.push(...join(right, at[1], right, bottom, name(column + 1, row)));
+        if (row + 1 < down) page.push(...join(at[0], bottom, right, bottom, name(column, row + 1)));
+      }
+    // what comes next begins on a page of its own
+    [x, y] = [MARGIN + room.width, MARGIN + room.height];
+  }
+  return pages.map((marks, i) => ({
+    ...{ width: W, height: H, title: `${title}, templates, page ${i + 1} of ${pages.length}` },
+    marks: [...marks, ...foot(title, i + 1, pages.length, W, H)],
+  }));
+}
+
+/** One template as an SVG file at true size, with a ruler of an inch (or 20 mm) to check it by. */
+export function trueSizeSvg(template: Template, voice: Voice): string {
+  const { rings, width, height } = linesOf(template);
+  const metric = voice.mark.unit === 'mm';
+  const ruler = metric ? (20 * 72) / 25.4 : 72;
+  const pad = 12;
+  const [W, H] = [Math.max(width, ruler + 90) + 2 * pad, height + 2 * pad + 24];
+  const y = height + pad + 20;
+  const tick = (x: number): Drawn => ({ kind: 'line', x1: x, y1: y - 6, x2: x, y2: y, stroke: LINE });
+  const marks: Drawn[] = [
+    ...rings.map((points): Drawn => ({
+      ...{ kind: 'poly', points: points.map(([px, py]) => [px + pad, py + pad] as const), stroke: LINE },
+    })),
+    { kind: 'line', x1: pad, y1: y, x2: pad + ruler, y2: y, stroke: LINE },
+    tick(pad),
+    tick(pad + ruler),
+    text(pad + ruler + 6, y, metric ? '20 mm' : '1 inch', 8, { fill: GREY }),
+  ];
+  const plain = svgText({ width: W, height: H, marks, title: template.name });
+  // points, so that it prints as large as it is
+  return plain.replace(/ width="([\d.]+)" height="([\d.]+)" role/, ' width="$1pt" height="$2pt" role');
+}
