@@ -1,6 +1,18 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import request from 'supertest';
-import { basisOf, derivePage, jobOfPage, planJob, readJob, type Basis, type CutPiece, type Plan } from '@temnex/core';
+import {
+  MARKS,
+  basisOf,
+  derivePage,
+  inches,
+  jobOfPage,
+  planJob,
+  readJob,
+  recipeOf,
+  type Basis,
+  type CutPiece,
+  type Plan,
+} from '@temnex/core';
 import {
   ROUTES,
   type CuttingRecord,
@@ -431,6 +443,49 @@ test('of many orders of one page only the latest are kept, and those that were c
   await other.stop();
 }, 30_000);
 
+const gridStart = () =>
+  recipeOf('grid').start(
+    { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } },
+    () => 'a',
+  );
+
+/** A construction whose outlines are printed. */
+const HEXAGONS = {
+  recipe: 'shapes',
+  input: {
+    ...{ figure: 'hexagon', size: { flats: '2 1/4' }, pointing: 'points-up', points: 5, columns: 3, rows: 2 },
+    ...{ gap: '1/16', all: {}, lie: 'moved', edges: 'whole', papers: 2 },
+  },
+  ...{ mark: '1/16', width: '12', height: '12', paper: 'a4' },
+};
+
+describe('templates at true size', () => {
+  const sent = (change: object) =>
+    local(
+      request(server.http)
+        .post('/api/templates.pdf')
+        .send({ ...HEXAGONS, ...change }),
+    );
+  test('as PDF, on the paper in the printer', async () => {
+    for (const paper of ['a4', 'letter']) {
+      const pdf = await sent({ paper }).buffer(true);
+      expect([pdf.status, pdf.headers['content-type']]).toEqual([200, 'application/pdf']);
+      expect(String(pdf.body)).toMatch(/^%PDF/);
+    }
+  });
+  test.each<[string, object, string]>([
+    ['an input that is none', { input: { figure: 'hexagon' } }, 'bad-input'],
+    ['one that cannot be', { input: { ...HEXAGONS.input, size: {} } }, 'bad-input'],
+    ['a recipe that there is not', { recipe: 'kite' }, 'bad-input'],
+    ['a page of no length', { width: 'wide' }, 'bad-input'],
+    ['nothing that is cut along an outline', { recipe: 'grid', input: gridStart() }, 'bad-input'],
+  ])('not of %s', async (_, change, code) => {
+    const answer = await sent(change);
+    expect([answer.status, answer.body.code]).toEqual([400, code]);
+    expect(answer.body.message).toMatch(/\w/);
+  });
+});
+
 describe('the demo', () => {
   test('goes out without a trace, and in again', async () => {
     const other = await testServer();
@@ -556,6 +611,7 @@ describe('the door', () => {
     const plan = await check('post', '/api/pages/{id}/plans', `${demo}/plans`, order);
     await check('get', '/api/pages/{id}/plan', `${demo}/plan`);
     await check('get', '/api/plans/{id}/print.pdf', `/api/plans/${plan.id}/print.pdf`);
+    await check('post', '/api/templates.pdf', '/api/templates.pdf', HEXAGONS);
     const first = await check('post', '/api/plans/{id}/cut', `/api/plans/${plan.id}/cut`, { id: newId() });
     await check('post', '/api/cuttings/{id}/undo', `/api/cuttings/${first.id}/undo`, { id: newId() });
     const again = await ask('post', `${demo}/plans`, { id: newId(), ...(await planDemo((path) => ask('get', path))) });

@@ -99,6 +99,7 @@ export {
   type Layer,
   type LengthInput,
   type Offer,
+  type OutlineRead,
   type RecipeId,
   type RecipeProblem,
   type Room,

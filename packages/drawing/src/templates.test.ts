@@ -72,7 +72,7 @@ test('every outline cut by hand has one, each once', () => {
   const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
   const laidOf = (id: 'shapes' | 'mat-stack', change: object): Laid => {
     const recipe = recipeOf(id);
-    const solved = recipe.solve({ ...recipe.start(table, () => 'a'), ...change }, table);
+    const solved = recipe.solve({ ...(recipe.start(table, () => 'a') as object), ...change }, table);
     if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
     return solved.laid;
   };

@@ -16,6 +16,7 @@ import { SizeFigure } from '../ui/Figure.tsx';
 import { Notice } from '../ui/states.tsx';
 import { onDrawing } from './DimLayer.tsx';
 import { FieldInput, KnownTick } from './FieldInput.tsx';
+import { OutlineFile } from './OutlineFile.tsx';
 import { Templates } from './Templates.tsx';
 import { fieldsOf, listsOf, sumOf, valueOf, type Made } from './made.ts';
 
@@ -156,6 +157,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
           ))}
         </Facts>
       ) : null}
+      <OutlineFile made={made} />
       <Templates made={made} />
       {words.byHand && laid ? <Sums as="p">{words.byHand}</Sums> : null}
       {listsOf(made).map((list) => (

@@ -10,6 +10,7 @@ import {
   type Laid,
   type LengthText,
   type Offer,
+  type OutlineRead,
   type RecipeId,
   type Solved,
   type Sum,
@@ -74,4 +75,10 @@ export function shownIn(made: Made, field: Field): string {
   const text = exactText(value, made.table.unit);
   // what is on no mark that one would read is said as a decimal
   return Number(/\/(\d+)$/.exec(text)?.[1] ?? 1) > 64 ? inUnit(value, made.table.unit).toFixed(3) : text;
+}
+
+/** What becomes of it with an outline of one's own; null where it has no use for one. */
+export function takesOutline({ recipe, input, table }: Pick<Made, 'recipe' | 'input' | 'table'>) {
+  const { takesOutline: take } = recipeOf(recipe);
+  return take ? (outline: OutlineRead): unknown => take(input, outline, table) : null;
 }

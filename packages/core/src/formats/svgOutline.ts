@@ -28,6 +28,8 @@ export type SvgProblem = 'too-large' | 'not-xml' | 'not-svg' | 'no-outline' | 't
 /** Bytes, about: what is longer is not looked at. */
 export const LARGEST_SVG = 2_000_000;
 const MOST_CORNERS = 60_000;
+/** Letters of one path: more would be more corners than that. */
+const LONGEST_PATH = 800_000;
 /** An outline is thinned until it has no more. */
 const MOST_KEPT = 1_500;
 const DEEPEST = 60;
@@ -196,6 +198,7 @@ class Collector {
   }
 
   private take(path: string, matrix: Matrix, name: string): void {
+    if (path.length > LONGEST_PATH) throw new Limit();
     const read = svgpath(path) as ReturnType<typeof svgpath> & { readonly err?: string };
     if (read.err) this.leaveOut(`broken ${name}`);
     const rings: Corner[][] = [];
@@ -313,7 +316,9 @@ function pathOf({ name, attributes }: Element): string | null {
       return round(at('cx'), at('cy'), at('rx'), at('ry'));
     case 'polygon':
     case 'polyline': {
-      const n = numbers(attributes.points);
+      const said = attributes.points ?? '';
+      if (said.length > LONGEST_PATH) throw new Limit();
+      const n = numbers(said);
       const points = Array.from({ length: Math.floor(n.length / 2) }, (_, i) => `${n[2 * i]} ${n[2 * i + 1]}`);
       return points.length ? `M${points.join('L')}z` : '';
     }

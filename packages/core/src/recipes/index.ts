@@ -24,6 +24,7 @@ export type {
   Laid,
   Layer,
   Offer,
+  OutlineRead,
   Recipe,
   RecipeProblem,
   Room,

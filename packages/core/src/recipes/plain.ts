@@ -11,6 +11,7 @@ export const PLAIN = {
   beneath: null,
   advice: [],
   hand: null,
+  takesOutline: null,
   lists: () => [],
   entry: (_input, _list, _table, id) => ({ id }),
   put: (input, path, value) => withValue(input, path, value),

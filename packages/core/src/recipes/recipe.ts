@@ -146,6 +146,13 @@ export interface Arithmetic {
   readonly problems: readonly RecipeProblem[];
 }
 
+/** An outline as it was read from a file: corners in ticks from its lower left, and what is cut out of it. */
+export interface OutlineRead {
+  readonly name: string;
+  readonly outline: [x: number, y: number][];
+  readonly holes: [x: number, y: number][][];
+}
+
 /** What is done to the layers of a construction by hand, on the drawing. Each gives null where it changes nothing. */
 export interface RecipeHand<Input = never> {
   /** A layer is pressed: it becomes the next of what it can be. */
@@ -199,6 +206,8 @@ export interface Recipe<Id extends string = string, Input = never> {
   loosened(input: Input, path: FieldPath): Input | null;
   /** Where layers can be pressed and dragged over. */
   readonly hand: RecipeHand<Input> | null;
+  /** An outline of one's own, in ticks from its lower left, taken in; null where it has no use for one. */
+  readonly takesOutline: ((input: Input, outline: OutlineRead, table: Table) => Input) | null;
   arithmetic(input: Input, table: Table): Arithmetic;
   solve(input: Input, table: Table): Solved;
   /** What it knows of a line. */

@@ -117,6 +117,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   migrations: [],
   advice: [],
   hand: null,
+  takesOutline: null,
   roles: ['base', 'panel', 'page-mat'],
   reasons: ['off-page', 'nothing-shaved'],
   phrases: [

@@ -107,6 +107,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   migrations: [],
   advice: [],
   hand: null,
+  takesOutline: null,
   roles: ['ring', 'centre'],
   reasons: ['no-lip', 'no-ring'],
   phrases: [

@@ -109,6 +109,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   migrations: [],
   advice: [],
   hand: null,
+  takesOutline: null,
   roles: ['print', 'mat'],
   reasons: ['smaller-than-inside'],
   phrases: [

@@ -162,6 +162,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
   migrations: [],
   advice: [],
   hand: null,
+  takesOutline: null,
   roles: ['print', 'image'],
   reasons: ['border-too-wide', 'trimmed-larger', 'off-too-much'],
   phrases: [

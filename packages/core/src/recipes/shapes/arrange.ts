@@ -22,6 +22,9 @@ export interface Lattice {
   readonly high: number;
 }
 
+/** Ticks by which corners that were rounded may reach too far. */
+export const ROUNDED = 4;
+
 /** Chords that stray from arcs by less than a thousandth of an inch. */
 const CHORD = 24;
 export const ringOf = (shape: Shape): Ring => flattened(shape.outline, CHORD);

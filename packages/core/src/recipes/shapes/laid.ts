@@ -1,10 +1,10 @@
 import { ticks } from '../../length/index.ts';
-import { boundsOf, moved, polygon, whole, type Shape } from '../../geometry/index.ts';
+import { boundsOf, moved, polygon, whole, type Shape, type Size } from '../../geometry/index.ts';
 import { areaOf, extentOf, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
 import type { Dim, Fact, Laid, Layer, Suggestion, Table } from '../recipe.ts';
-import { besideSpots, extentOfRows, ringOf, spotsOf, type Lattice, type Spot } from './arrange.ts';
+import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, type Lattice, type Spot } from './arrange.ts';
 import { onPage, servedBy } from './clip.ts';
 import { MEASURES_OF } from './figures.ts';
 import type { ShapesInput } from './input.ts';
@@ -56,6 +56,7 @@ export function laidOut(
       ? { width: table.room.width, height: table.room.height }
       : reachOf(
           layers,
+          table.room,
           lattice.aside
             ? { width: extent.height, height: extent.length }
             : { width: extent.length, height: extent.height },
@@ -162,12 +163,14 @@ function toCut(seen: readonly Seen[]): { cut: number; whole: number; partial: nu
   return { cut: seen.length - served, whole: wholes, partial: seen.length - wholes, served };
 }
 
-function reachOf(layers: readonly Layer[], most: { width: number; height: number }) {
+/** As far as they reach; what rounded corners reach beyond the room is nothing. */
+function reachOf(layers: readonly Layer[], room: Size, most: { width: number; height: number }): Size {
   const right = Math.max(...layers.map(({ box }) => box.x + box.width));
   const top = Math.max(...layers.map(({ box }) => box.y + box.height));
+  const within = (reach: number, wide: number) => ticks(reach > wide && reach - wide <= ROUNDED ? wide : reach);
   return {
-    width: ticks(Math.min(right, Math.ceil(most.width) + 2)),
-    height: ticks(Math.min(top, Math.ceil(most.height) + 2)),
+    width: within(Math.min(right, Math.ceil(most.width) + 2), room.width),
+    height: within(Math.min(top, Math.ceil(most.height) + 2), room.height),
   };
 }
 

@@ -1,10 +1,10 @@
-import { exact, lengthOf, ticks } from '../../length/index.ts';
+import { exact, exactText, lengthOf, roundToMark, ticks } from '../../length/index.ts';
 import { boundsOf, type Shape } from '../../geometry/index.ts';
 import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { PLAIN, notPositive, refused, worked } from '../plain.ts';
 import type { Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
-import { extentOfRows, fitting, latticeOf, type Lattice } from './arrange.ts';
-import { MEASURES_OF, figureOf } from './figures.ts';
+import { ROUNDED, extentOfRows, fitting, latticeOf, type Lattice } from './arrange.ts';
+import { MEASURES_OF, extentOfOwn, figureOf } from './figures.ts';
 import {
   EDGES,
   FIGURES,
@@ -156,6 +156,20 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     }
     return path[0] === 'all' ? (along ? [sizeAt(along), GAP] : [GAP]) : [ALL, ...(along ? [sizeAt(along)] : []), GAP];
   },
+  /** As large as it is in its file, where the page has room for it. */
+  takesOutline: (input, own, table) => {
+    const { width, height } = extentOfOwn(own.outline);
+    const { room, mark } = table;
+    const most = Math.min(1, room.width / 3 / width, room.height / 3 / height);
+    const wide = Math.max(mark.step, roundToMark(ticks(Math.round(width * most)), mark, 'nearest'));
+    const { columns: _columns, rows: _rows, number: _number, ...others } = input;
+    return {
+      ...others,
+      ...{ figure: 'own', own, all: {}, gap: input.gap ?? '0', size: { width: exactText(ticks(wide), table.unit) } },
+      lie: input.lie === 'moved' ? 'straight' : input.lie,
+      ...{ columns: 2, rows: 2 },
+    };
+  },
   arithmetic,
 
   solve: (input, table) => {
@@ -243,11 +257,11 @@ function tooMuch(
   const fit = fitting(lattice, long, high);
   const offers: Offer[] = [];
   const problems: RecipeProblem[] = [];
-  if (reach.length > long + 1) {
+  if (reach.length > long + ROUNDED) {
     problems.push(own('too-much', COLUMNS, reach.length - long));
     if (fit.columns > 0 && fit.columns < columns) offers.push({ path: COLUMNS, count: fit.columns });
   }
-  if (reach.height > high + 1) {
+  if (reach.height > high + ROUNDED) {
     problems.push(own('too-much', input.number === undefined ? ROWS : NUMBER, reach.height - high));
     const rowsPath = input.number === undefined ? ROWS : NUMBER;
     const count = input.number === undefined ? fit.rows : fit.rows * Math.min(columns, fit.columns);

@@ -1,0 +1,18 @@
+/** What the tests use of the polygon library, which has no types of its own. */
+declare module 'clipper-lib' {
+  interface IntPoint {
+    readonly X: number;
+    readonly Y: number;
+  }
+  class ClipperEngine {
+    static Area(path: readonly IntPoint[]): number;
+    AddPath(path: readonly IntPoint[], kind: number, closed: boolean): boolean;
+    Execute(how: number, found: IntPoint[][]): boolean;
+  }
+  const library: {
+    readonly Clipper: typeof ClipperEngine;
+    readonly PolyType: { readonly ptSubject: number; readonly ptClip: number };
+    readonly ClipType: { readonly ctIntersection: number; readonly ctDifference: number };
+  };
+  export default library;
+}
