@@ -1,11 +1,13 @@
-import { useLayoutEffect, useRef, useState } from 'react';
+import { Suspense, lazy, useLayoutEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import { boundsOf, type Layer } from '@temnex/core';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
-import { HandLayer } from './HandLayer.tsx';
 import { LayersPicture, greyOf } from './LayersPicture.tsx';
-import type { Made } from './made.ts';
+import { handOf, type Made } from './made.ts';
+
+// only some constructions are worked on by hand: it is fetched when one is
+const HandLayer = lazy(() => import('./HandLayer.tsx').then((m) => ({ default: m.HandLayer })));
 
 const Table = styled.div`
   position: sticky;
@@ -95,7 +97,11 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
           )),
         )}
       </svg>
-      <HandLayer made={made} at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })} />
+      {handOf(made) ? (
+        <Suspense fallback={null}>
+          <HandLayer made={made} at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })} />
+        </Suspense>
+      ) : null}
       <DimLayer
         made={made}
         at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })}

@@ -1,3 +1,4 @@
+import { Suspense, lazy } from 'react';
 import { styled } from 'styled-components';
 import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
 import {
@@ -16,9 +17,11 @@ import { SizeFigure } from '../ui/Figure.tsx';
 import { Notice } from '../ui/states.tsx';
 import { onDrawing } from './DimLayer.tsx';
 import { FieldInput, KnownTick } from './FieldInput.tsx';
-import { OutlineFile } from './OutlineFile.tsx';
-import { Templates } from './Templates.tsx';
-import { fieldsOf, listsOf, sumOf, valueOf, type Made } from './made.ts';
+import { fieldsOf, isTraced, listsOf, sumOf, takesOutline, valueOf, type Made } from './made.ts';
+
+// few constructions have use for them: they are fetched when one does
+const OutlineFile = lazy(() => import('./OutlineFile.tsx').then((m) => ({ default: m.OutlineFile })));
+const Templates = lazy(() => import('./Templates.tsx').then((m) => ({ default: m.Templates })));
 
 const Rows = styled.ol`
   display: grid;
@@ -157,8 +160,10 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
           ))}
         </Facts>
       ) : null}
-      <OutlineFile made={made} />
-      <Templates made={made} />
+      <Suspense fallback={null}>
+        {takesOutline(made) ? <OutlineFile made={made} /> : null}
+        {laid && isTraced(laid) ? <Templates made={made} /> : null}
+      </Suspense>
       {words.byHand && laid ? <Sums as="p">{words.byHand}</Sums> : null}
       {listsOf(made).map((list) => (
         <Quiet

@@ -82,3 +82,7 @@ export function takesOutline({ recipe, input, table }: Pick<Made, 'recipe' | 'in
   const { takesOutline: take } = recipeOf(recipe);
   return take ? (outline: OutlineRead): unknown => take(input, outline, table) : null;
 }
+
+/** Whether something of it is cut along an outline. */
+export const isTraced = ({ blanks }: Laid): boolean =>
+  blanks.some((blank) => blank.shape && blank.finish.some((f) => f.do === 'outline'));

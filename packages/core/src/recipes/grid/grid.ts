@@ -1,21 +1,9 @@
-import {
-  exact,
-  lengthOf,
-  parseLength,
-  roundExact,
-  roundToMark,
-  ticks,
-  type Exact,
-  type LengthText,
-  type Ticks,
-} from '../../length/index.ts';
-import { rect, type Rect } from '../../geometry/index.ts';
-import { fieldKey, lengthField, samePath, valueAt, withValue, type Field, type FieldPath } from '../fields.ts';
+import { exact, lengthOf, roundExact, roundToMark, ticks } from '../../length/index.ts';
+import { fieldKey, lengthField, samePath, withValue, type Field } from '../fields.ts';
 import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Offer, Recipe, RecipeProblem, Solved, Suggestion, Table } from '../recipe.ts';
-import { term, type Equation, type SumsSolution } from '../sums.ts';
+import type { Arithmetic, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { term, type Equation } from '../sums.ts';
 import {
   LARGE_PAPERS,
   MOST,
@@ -30,7 +18,7 @@ import {
   type GridInput,
 } from './input.ts';
 import { freePlace, miscounted, misplaced } from './large.ts';
-import { cellAlong, countOf, given, gridOf } from './counted.ts';
+import { cellAlong, countOf, gridOf } from './counted.ts';
 import { gridHand } from './hand.ts';
 import { gridLaid, type Laying } from './lay.ts';
 import { withPattern, withoutPapers } from './pattern.ts';
