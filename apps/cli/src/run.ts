@@ -9,11 +9,13 @@ import {
   jobSchema,
   migratePage,
   pageSchema,
-  planAims,
-  planJob,
+  planAimsNested,
+  planJobNested,
   planSchema,
   nestedDeeperThan,
   readJob,
+  withBlocks,
+  type JobDocument,
   roundExact,
   ticks,
   type JobIssue,
@@ -104,7 +106,6 @@ function refuse(issues: readonly JobIssue[], world: World): number {
 async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions, world: World): Promise<number> {
   const read = readJob(document);
   if (!read.ok) return refuse(read.issues, world);
-  const { job } = read;
   let earlier: Plan | null = null;
   if (file !== undefined) {
     const was = await readDocument(file, world);
@@ -114,8 +115,12 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
     earlier = parsed.data;
   }
   const watch = { now: world.now, earlier };
-  const answers = aims ? planAims(job, watch) : [planJob(job, watch)];
+  const asked = document as JobDocument;
+  const answers = aims ? planAimsNested(asked, read.job, watch) : [planJobNested(asked, read.job, watch)];
   const answer = answers[0]!;
+  // what is cut in blocks is called and drawn so
+  const inBlocks = readJob(withBlocks(asked, answer.blocks));
+  const job = inBlocks.ok ? inBlocks.job : read.job;
   world.out(`${JSON.stringify(aims ? answers : answer, null, 1)}\n`);
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   if (svg) {

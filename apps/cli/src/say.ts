@@ -5,7 +5,7 @@ import {
   fitsIn,
   jobOfBlanks,
   parseSize,
-  planJob,
+  planJobNested,
   readJob,
   recipeOf,
   sayRecipe,
@@ -118,9 +118,13 @@ function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, w
         recipe.toComeFrom(said.input, table, blank.key, paper).map((offer) => offerWords(id, offer, voice)),
       ),
     };
-  const job = readJob(jobOfBlanks(blanks, paper, table));
+  const wanted = jobOfBlanks(blanks, paper, table);
+  const job = readJob(wanted);
   if (!job.ok) return answer;
-  return { ...answer, facts: [...answer.facts, sheetsWords(planJob(job.job, { now: world.now }), paper, voice)] };
+  return {
+    ...answer,
+    facts: [...answer.facts, sheetsWords(planJobNested(wanted, job.job, { now: world.now }), paper, voice)],
+  };
 }
 
 function tell({ understood, values, pieces, marks, facts, problems, offers }: Answer, world: World): void {

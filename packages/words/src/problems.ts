@@ -187,6 +187,12 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${where}: lies outside the piece`;
     case 'least-too-large':
       return `${where}: is more than the piece itself`;
+    case 'block-outside':
+      return `${where}: sticks out of the block`;
+    case 'block-overlap':
+      return `${where}: lies over number ${problem.other + 1} of the block`;
+    case 'nest-without-shape':
+      return `${where}: says nothing without a shape`;
   }
 }
 

@@ -8,6 +8,7 @@ import {
   readJob,
   sameBasis,
   verifyPlan,
+  withBlocks,
   type Aim,
   type Basis,
   type Job,
@@ -77,7 +78,17 @@ export class PlansService {
           'out-of-date',
           'The page, the drawer or the habits have changed since this cutting order was made.',
         );
-      const read = readJob(now.job);
+      // the blocks that the plan cuts in: nothing of them is believed either
+      const job = withBlocks(now.job, plan.blocks);
+      if (!job)
+        throw new Refused(
+          'plan-refused',
+          'The cutting order does not hold: its blocks are not what the page asks for.',
+          {
+            field: 'plan.blocks',
+          },
+        );
+      const read = readJob(job);
       if (!read.ok) {
         const issue = read.issues[0]!;
         throw new Refused('bad-input', `job.${issueWords(issue, TERMINAL)}`, { field: `job.${pathWords(issue.path)}` });
@@ -91,7 +102,7 @@ export class PlansService {
         id,
         page,
         basis: now.basis,
-        job: now.job as Record<string, unknown>,
+        job: job as Record<string, unknown>,
         plan,
         createdAt: new Date().toISOString(),
       };

@@ -1,4 +1,4 @@
-import { planAims, readJob } from '@temnex/core';
+import { planAimsNested, readJob } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */
@@ -8,7 +8,7 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const read = readJob(event.data.job);
   if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
   let told = -Infinity;
-  const plans = planAims(read.job, {
+  const plans = planAimsNested(event.data.job, read.job, {
     now: () => performance.now(),
     earlier: event.data.earlier,
     better: (write) => {

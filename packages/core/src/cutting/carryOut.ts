@@ -43,10 +43,13 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   for (const part of partsAfter(job, plan, steps)) {
     if ('piece' in part) {
       const { piece, copy, side } = part.piece;
-      const { width, height } = asked.get(piece)!;
+      const { block, ...whole } = asked.get(piece)!;
+      const { width, height } = block?.each ?? whole;
       const paper = stock.get(plan.sheets[part.sheet]!.stock)!.paper.id;
       const size = { unit: plan.unit, width: exactText(width, plan.unit), height: exactText(height, plan.unit) };
-      if (!spoiled.has(`${piece} ${copy}`)) pieces.push({ piece: wantedAs(piece), ...size, paper, side });
+      const one = { piece: wantedAs(block?.of ?? piece), ...size, paper, side };
+      // a block is as many pieces as lie in it
+      if (!spoiled.has(`${piece} ${copy}`)) for (let i = block?.places.length ?? 1; i > 0; i--) pieces.push(one);
       continue;
     }
     const item = stock.get(plan.sheets[part.sheet]!.stock)!;

@@ -5,6 +5,7 @@ import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
 import { hiddenCentre, hiddenEnds, hiddenJoin, leastOf } from './hidden.ts';
 import { spareOf } from './pieceIds.ts';
 import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
+import { nestSaid } from './jobOfBlanks.ts';
 import { finishSaid, shapeSaid, type JobDocument } from '../planner/index.ts';
 
 export type JobOfPage =
@@ -77,7 +78,7 @@ export function jobOfPage(
     ok: true,
     job: {
       format: 'temnex-job',
-      version: 2,
+      version: pieces.some((p) => p.nests || p.finish.some((f) => f.do === 'outline' && f.as === 'shape')) ? 3 : 2,
       name,
       unit,
       cutter: {
@@ -161,11 +162,12 @@ function openingOf(page: DerivedPage, piece: PieceToCut, habits: Habits): Return
 
 /** What is done by hand to a piece once it is cut, and what it looks like then. Whole pieces have neither. */
 const finishedAs = (
-  { finish, shape }: PieceToCut,
+  { finish, shape, nests }: PieceToCut,
   unit: Unit,
-): Pick<JobDocument['pieces'][number], 'finish' | 'shape'> => ({
+): Pick<JobDocument['pieces'][number], 'finish' | 'shape' | 'nest'> => ({
   ...(finish.length ? { finish: finish.map((f) => finishSaid(f, unit)) } : {}),
   ...(shape ? { shape: shapeSaid(shape.outline, unit) } : {}),
+  ...(shape && nests ? { nest: nestSaid(nests, unit) } : {}),
 });
 
 /** Of what fits no piece, the longest of each paper are enough to say why: a large drawer stays a small job. */

@@ -1,12 +1,21 @@
 import { exactText, type Mark, type Unit } from '../length/index.ts';
-import type { Finish, Size } from '../geometry/index.ts';
-import { finishSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
+import type { Finish, Shape, Size } from '../geometry/index.ts';
+import type { Nesting } from '../recipes/index.ts';
+import { finishSaid, shapeSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
+
+/** How the planner may lay many of one together. */
+export const nestSaid = ({ turning, apart }: Nesting, unit: Unit): { turning: Nesting['turning']; apart: string } => ({
+  turning,
+  apart: exactText(apart, unit),
+});
 
 /** What of a blank the planner has to know. */
 interface Blank extends Size {
   readonly key: string;
   readonly quantity: number;
   readonly finish: readonly Finish[];
+  readonly shape: Shape | null;
+  readonly nests?: Nesting | undefined;
 }
 
 /** The planner's job for the pieces of one construction, from as many sheets of one size as it takes. */
@@ -17,7 +26,12 @@ export function jobOfBlanks(
 ): JobDocument {
   const size = ({ width, height }: Size) => ({ width: exactText(width, unit), height: exactText(height, unit) });
   return {
-    ...{ format: 'temnex-job', version: 2, unit, cutter: { step: exactText(mark.step, unit) } },
+    ...{
+      format: 'temnex-job',
+      version: blanks.some((b) => b.nests) ? 3 : 2,
+      unit,
+      cutter: { step: exactText(mark.step, unit) },
+    },
     plan: {
       seconds: 1,
       nodes: 400,
@@ -28,6 +42,7 @@ export function jobOfBlanks(
     pieces: blanks.map((b) => ({
       ...{ id: b.key, quantity: b.quantity, papers: ['paper'], ...size(b) },
       ...(b.finish.length ? { finish: b.finish.map((f) => finishSaid(f, unit)) } : {}),
+      ...(b.shape && b.nests ? { shape: shapeSaid(b.shape.outline, unit), nest: nestSaid(b.nests, unit) } : {}),
     })),
   };
 }

@@ -23,8 +23,8 @@ export type Finish =
   | { readonly do: 'slant'; readonly edge: Edge; readonly depth: Ticks; readonly shorter: Edge }
   /** Corners rounded or cut off. */
   | { readonly do: 'corners'; readonly how: 'round' | 'straight'; readonly by: Ticks; readonly count: number }
-  /** Cut along its shape, by a template or freehand. */
-  | { readonly do: 'outline'; readonly as: 'circle' | 'oval' | 'shape' }
+  /** Cut along its shape, by a template or freehand; of a block, as often as it holds it. */
+  | { readonly do: 'outline'; readonly as: 'circle' | 'oval' | 'shape'; readonly times?: number }
   /** A cut that stays inside the piece. */
   | { readonly do: 'slit'; readonly from: Point; readonly to: Point }
   /** An edge run through a punch, so many whole repeats. */

@@ -144,6 +144,35 @@ export class Filler {
     return best;
   }
 
+  /** So many of them on as small a rectangle as the plain rows make, no larger than the room; null where they do not fit in one. */
+  block(many: number, room: Extent): (Extent & { readonly places: readonly Place[] }) | null {
+    let best: (Extent & { readonly rows: Rows; readonly isAside: boolean }) | null = null;
+    const ways = [
+      ...this.across.flatMap(({ plain }) => plain.slice(0, 4).map((rows) => ({ rows, isAside: false }))),
+      ...this.upright.flatMap(({ plain }) => plain.slice(0, 4).map((rows) => ({ rows, isAside: true }))),
+    ];
+    for (const { rows, isAside } of ways) {
+      const within = isAside ? asideOf(room) : room;
+      const reach = Math.max(...rows.members.map((m) => m.across + extentOf(m.ring).width));
+      for (let lines = 1; lines <= many; lines++) {
+        const inRow = Math.ceil(many / lines / rows.members.length);
+        const height = (lines - 1) * rows.rise + rows.height;
+        if (height > within.height + SLACK) break;
+        const over = lines > 1 ? (rows.slants ? (lines - 1) * rows.over : rows.over) : 0;
+        const width = (inRow - 1) * rows.pitch + reach + over;
+        if (width > within.width + SLACK || (best && width * height >= best.width * best.height)) continue;
+        if (countIn(rows, { width, height }) < many) continue;
+        best = { width, height, rows, isAside };
+      }
+    }
+    if (!best) return null;
+    const { rows, isAside } = best;
+    const places = laidIn(rows, best, many);
+    return isAside
+      ? { width: best.height, height: best.width, places: places.map(backAgain) }
+      : { width: best.width, height: best.height, places };
+  }
+
   /** A part of the paper laid one way, as wide as some of its repeats, and the rest as it comes out best. */
   private *splitsOf(size: Extent): Generator<() => Filled> {
     const straight = this.across.flatMap(({ plain }) => plain.slice(0, 1));

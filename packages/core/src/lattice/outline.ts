@@ -66,6 +66,30 @@ export function liesWithin(ring: Ring, paper: Ring, slack: number): boolean {
   );
 }
 
+/** Whether two rings have more than their rims in common. */
+export function liesOver(a: Ring, b: Ring, slack: number): boolean {
+  const reach = (ring: Ring, axis: 0 | 1) => [
+    Math.min(...ring.map((p) => p[axis])),
+    Math.max(...ring.map((p) => p[axis])),
+  ];
+  for (const axis of [0, 1] as const) {
+    const [[low, high], [from, to]] = [reach(a, axis), reach(b, axis)] as [[number, number], [number, number]];
+    if (high - slack <= from || to - slack <= low) return false;
+  }
+  const next = (of: Ring, i: number) => of[(i + 1) % of.length]!;
+  const inside = (of: Ring, other: Ring) =>
+    of.some(([x, y], i) => {
+      const [px, py] = next(of, i);
+      return isWithin(other, x, y, -slack) || isWithin(other, (x + px) / 2, (y + py) / 2, -slack);
+    });
+  return (
+    a.some((p, i) => b.some((q, k) => crosses(p, next(a, i), q, next(b, k), slack))) ||
+    inside(a, b) ||
+    inside(b, a) ||
+    alike(a, b, slack)
+  );
+}
+
 /** Slack below 0: further inside than that. */
 function isWithin(ring: Ring, x: number, y: number, slack: number): boolean {
   let inside = false;

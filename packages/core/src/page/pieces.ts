@@ -73,6 +73,7 @@ export function piecesOf(
     width: over ? ticks(blank.width + over) : blank.width,
     height: over ? ticks(blank.height + over) : blank.height,
     ...(blank.paperFrom === undefined ? {} : { paperFrom: blank.paperFrom }),
+    ...(blank.nests === undefined ? {} : { nests: blank.nests }),
     ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
   };
   // what is shaped or worked on by hand is cut whole

@@ -1,4 +1,6 @@
 export { finishSaid, shapeSaid } from './documents/finishing.ts';
+export { withBlocks } from './documents/blocks.ts';
+export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
 export { nestedDeeperThan } from './documents/depth.ts';
@@ -22,6 +24,7 @@ export {
   type Held,
   type Missing,
   type Plan,
+  type PlanBlock,
   type PlanNode,
   type Step,
   type Totals,

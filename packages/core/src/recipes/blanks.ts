@@ -1,4 +1,11 @@
+import type { Ticks } from '../length/index.ts';
 import type { Finish, PencilMark, Rect, Shape, Size } from '../geometry/index.ts';
+
+/** How many of one outline may be laid close together: how each may be turned, and how far apart they are at least. */
+export interface Nesting {
+  readonly turning: 'any' | 'half' | 'none';
+  readonly apart: Ticks;
+}
 
 /** What the trimmer cuts for an item. */
 export interface Blank extends Size {
@@ -12,7 +19,7 @@ export interface Blank extends Size {
   /** How many layers all of them make, where that is not one each: what one loses at an edge serves at another. */
   readonly makes?: number;
   /** Many of them are laid close together, as their outlines go, and cut out by hand. */
-  readonly nests?: boolean;
+  readonly nests?: Nesting;
   /** Exact size less cut size, where the exact one is not on a mark. */
   readonly off: Size;
   /** What it looks like when it is finished, in its own coordinates; null: as it was cut. */

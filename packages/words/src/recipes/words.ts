@@ -59,7 +59,10 @@ export function finishWords(finish: Finish, say: Say): string {
     case 'slant':
       return `cut the end aslant, ${say(finish.depth)} shorter on the ${finish.shorter}`;
     case 'outline':
-      if (finish.as === 'shape') return 'trace the template on it and cut it out';
+      if (finish.as === 'shape')
+        return finish.times === undefined
+          ? 'trace the template on it and cut it out'
+          : `trace the template on it ${finish.times} times, as drawn, and cut them out`;
       return `cut it to ${finish.as === 'circle' ? 'a circle' : 'an oval'} that touches all four edges`;
     case 'corners':
       return finish.how === 'round'

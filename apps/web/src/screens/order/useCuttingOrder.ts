@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { jobOfPage, readJob, sameBasis, type Basis, type JobDocument, type Plan } from '@temnex/core';
+import { jobOfPage, readJob, sameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
 import { usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext, PageFacts } from '../page/context.ts';
@@ -63,7 +63,8 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
     mutate({ basis, plan });
   }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits]);
 
-  const shownJob = plan ? (fresh ? planned.current!.job : stored.data!.job) : null;
+  // what is stored has its blocks already
+  const shownJob = plan ? (fresh ? withBlocks(planned.current!.job, plan.blocks) : stored.data!.job) : null;
   const job = useMemo(() => {
     const read = shownJob ? readJob(shownJob) : null;
     return read?.ok ? read.job : null;

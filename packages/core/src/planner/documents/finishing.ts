@@ -19,7 +19,12 @@ export const finishSchema = z.discriminatedUnion('do', [
     by: margin,
     count: z.int().min(1).max(4),
   }),
-  z.strictObject({ do: z.literal('outline'), as: z.enum(['circle', 'oval', 'shape']) }),
+  z.strictObject({
+    do: z.literal('outline'),
+    /** Version 3: `shape`, by a template, and how often. */
+    as: z.enum(['circle', 'oval', 'shape']),
+    times: z.int().min(1).max(10_000).optional(),
+  }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
   z.strictObject({
@@ -48,7 +53,7 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
     case 'punch':
       return { ...finish, depth: text(finish.depth) };
     case 'outline':
-      return finish;
+      return { ...finish };
     case 'corners':
       return { ...finish, by: text(finish.by) };
     case 'slit':
@@ -87,7 +92,7 @@ export function readFinish(
     case 'punch':
       return { ...said, depth: length(said.depth, 'depth') };
     case 'outline':
-      return said;
+      return { do: 'outline', as: said.as, ...(said.times === undefined ? {} : { times: said.times }) };
     case 'corners':
       return { ...said, by: length(said.by, 'by') };
     case 'slit':

@@ -1,5 +1,6 @@
 import type { z } from 'zod';
-import type { Finish, Point } from '../../geometry/index.ts';
+import type { Finish, Point, Size } from '../../geometry/index.ts';
+import type { Turning } from '../../lattice/index.ts';
 import type { LengthProblem, Ticks, Unit } from '../../length/index.ts';
 import type { jobSchema } from './jobDocument.ts';
 
@@ -77,12 +78,23 @@ export interface JobPiece {
   readonly finish: readonly Finish[];
   /** What it looks like then, by its corners; null: as it was cut. */
   readonly shape: readonly Point[] | null;
+  /** Many of its shape may be cut as one block; null: each by itself. */
+  readonly nest: { readonly turning: Turning; readonly apart: Ticks } | null;
+  /** It is a block, of another piece; null: it is not. */
+  readonly block: Block | null;
+}
+/** Several of one shape, laid close: which piece, how large that is, and where each lies. */
+export interface Block {
+  readonly of: string;
+  readonly each: Size;
+  readonly outline: readonly Point[];
+  readonly places: ReadonlyArray<{ readonly x: Ticks; readonly y: Ticks; readonly degrees: number }>;
 }
 /** A job that has been read: everything in ticks, every reference resolved. */
 export interface Job {
   readonly name: string;
   readonly unit: Unit;
-  readonly version: 1 | 2;
+  readonly version: 1 | 2 | 3;
   readonly cutter: Cutter & {
     readonly kerf: Ticks;
     /** Whether a cut may stop short of the far edge. */
@@ -111,7 +123,7 @@ export type JobProblem =
   | { code: 'trim-too-wide' }
   | { code: 'opening-outside' }
   | { code: 'unknown-stock'; id: string }
-  | { code: 'needs-version'; version: 2 }
+  | { code: 'needs-version'; version: 2 | 3 }
   | { code: 'outline-not-at-corner' }
   | { code: 'outline-crosses-itself' }
   | { code: 'outline-size' }
@@ -122,6 +134,10 @@ export type JobProblem =
   | { code: 'join-outside' }
   | { code: 'ends-outside' }
   | { code: 'least-too-large' }
+  /** Of what lies in a block, by its place: it sticks out, or lies over another. */
+  | { code: 'block-outside' }
+  | { code: 'block-overlap'; other: number }
+  | { code: 'nest-without-shape' }
   | { code: 'missing' }
   /** More than can be planned at once: copies of all pieces, or kinds of piece times kinds of stock. */
   | { code: 'too-many-pieces'; count: number; most: number }

@@ -3,8 +3,8 @@ import { lengthText } from '../../length/index.ts';
 import { finishSchema, shapeSchema } from './finishing.ts';
 
 /*
- * The job format, versions 1 and 2: what is asked of the planner. Lengths are text as typed, or numbers in `unit`. What
- * version 2 adds is marked; a version 1 document that uses it is refused.
+ * The job format, versions 1 to 3: what is asked of the planner. Lengths are text as typed, or numbers in `unit`. What later
+ * versions add is marked; an earlier document that uses it is refused.
  */
 
 const size = lengthText();
@@ -31,9 +31,21 @@ const cutterKeys = {
   name: name.optional(),
 };
 
+export const TURNINGS = ['any', 'half', 'none'] as const;
+/** What lies in a block: the outline, how large its piece is, and where each begins and how far it is turned, counter-clockwise. */
+const blockSchema = z.strictObject({
+  of: id,
+  each: z.strictObject({ width: size, height: size }),
+  outline: shapeSchema,
+  places: z
+    .array(z.tuple([margin, margin, z.number().min(0).lt(360)]))
+    .min(1)
+    .max(10_000),
+});
+
 export const jobSchema = z.strictObject({
   format: z.literal('temnex-job'),
-  version: z.literal([1, 2]),
+  version: z.literal([1, 2, 3]),
   name: name.default(''),
   unit: z.enum(['in', 'mm']).default('in'),
   cutter: z
@@ -114,6 +126,10 @@ export const jobSchema = z.strictObject({
         finish: z.array(finishSchema).max(200).optional(),
         /** Version 2: what it looks like then. */
         shape: shapeSchema.optional(),
+        /** Version 3: many of its shape may be cut as one block, laid in it as near as they go, and cut out by hand. */
+        nest: z.strictObject({ turning: z.enum(TURNINGS), apart: margin }).optional(),
+        /** Version 3: it is such a block, of the piece that is named. */
+        block: blockSchema.optional(),
       }),
     )
     .min(1)
@@ -131,4 +147,15 @@ export function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[
   d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
   d.pieces.forEach((p, i) => look(p, ['join', 'ends', 'least', 'finish', 'shape'], 'pieces', i));
   return found;
+}
+
+/** Where a document uses what only version 3 has. */
+export function newInVersion3(d: z.output<typeof jobSchema>): (string | number)[][] {
+  return d.pieces.flatMap((p, i) => {
+    const by = (p.finish ?? []).findIndex((f) => f.do === 'outline' && (f.as === 'shape' || f.times !== undefined));
+    return [
+      ...(['nest', 'block'] as const).flatMap((key) => (p[key] === undefined ? [] : [['pieces', i, key]])),
+      ...(by < 0 ? [] : [['pieces', i, 'finish', by]]),
+    ];
+  });
 }

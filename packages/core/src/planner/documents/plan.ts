@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /*
- * The plan format, versions 1 and 2: what the planner answers. Numbers are in the job's unit at full precision. A plan has the
+ * The plan format, versions 1 to 3: what the planner answers. Numbers are in the job's unit at full precision. A plan has the
  * version of its job; what only version 2 has is marked.
  */
 
@@ -171,9 +171,25 @@ export const totalsSchema = z.strictObject({
 });
 export type Totals = z.infer<typeof totalsSchema>;
 
+/** Version 3: pieces of one shape that are cut together, laid in a block of this size; corners from its lower left. */
+export const planBlockSchema = z.strictObject({
+  id: z.string().min(1).max(100),
+  of: z.string(),
+  width: z.number().positive(),
+  height: z.number().positive(),
+  quantity: z.int().min(1),
+  places: z
+    .array(z.tuple([z.number().min(0), z.number().min(0), z.number().min(0).lt(360)]))
+    .min(1)
+    .max(10_000),
+});
+export type PlanBlock = z.infer<typeof planBlockSchema>;
+
 export const planSchema = z.strictObject({
   format: z.literal('temnex-plan'),
-  version: z.literal([1, 2]),
+  version: z.literal([1, 2, 3]),
+  /** Version 3: what stands in place of the pieces that may be cut in blocks. */
+  blocks: z.array(planBlockSchema).max(500).optional(),
   job: z.string(),
   unit: z.enum(['in', 'mm']),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),

@@ -10,7 +10,8 @@ import {
 } from '../../length/index.ts';
 import { readFinish } from './finishing.ts';
 import type { Cutter, Job, JobIssue, JobPaper, JobPiece, JobProblem, JobStock, ReadJob } from './job.ts';
-import { jobSchema, newInVersion2 } from './jobDocument.ts';
+import { blockFaults } from './blocks.ts';
+import { jobSchema, newInVersion2, newInVersion3 } from './jobDocument.ts';
 
 /** A Zod issue as an issue of ours: the length problem it carries, or what was expected. */
 export function issueOf(issue: z.core.$ZodIssue): JobIssue {
@@ -75,6 +76,7 @@ export function readJob(document: unknown): ReadJob {
   unique(d.pieces, 'pieces');
 
   if (d.version === 1) for (const path of newInVersion2(d)) fail(path, { code: 'needs-version', version: 2 });
+  if (d.version < 3) for (const path of newInVersion3(d)) fail(path, { code: 'needs-version', version: 3 });
   const reach = (outline: readonly Point[], axis: 'x' | 'y', i: number): Ticks => {
     const values = outline.map((p) => p[axis]);
     if (Math.min(...values) !== 0) fail(['stock', i, 'outline'], { code: 'outline-not-at-corner' });
@@ -170,6 +172,22 @@ export function readJob(document: unknown): ReadJob {
     };
     if (least && (least.width > width || least.height > height))
       fail(['pieces', i, 'least'], { code: 'least-too-large' });
+    const block = p.block && {
+      of: p.block.of,
+      each: {
+        width: length(p.block.each.width, 'pieces', i, 'block', 'each', 'width'),
+        height: length(p.block.each.height, 'pieces', i, 'block', 'each', 'height'),
+      },
+      outline: p.block.outline.map((c, j) => at(c, 'pieces', i, 'block', 'outline', j)),
+      places: p.block.places.map(([x, y, degrees], j) => ({
+        ...at([x, y], 'pieces', i, 'block', 'places', j),
+        degrees,
+      })),
+    };
+    if (block)
+      for (const { place, problem } of blockFaults(block, { width, height }))
+        fail(['pieces', i, 'block', 'places', place], problem);
+    if (p.nest && !p.shape) fail(['pieces', i, 'nest'], { code: 'nest-without-shape' });
     return {
       id: p.id,
       name: p.name ?? p.id,
@@ -189,6 +207,8 @@ export function readJob(document: unknown): ReadJob {
         readFinish(f, (value, ...field) => length(value, 'pieces', i, 'finish', j, ...field)),
       ),
       shape: p.shape?.map((c, j) => at(c, 'pieces', i, 'shape', j)) ?? null,
+      nest: p.nest ? { turning: p.nest.turning, apart: length(p.nest.apart, 'pieces', i, 'nest', 'apart') } : null,
+      block: block ?? null,
     };
   });
   const inch = TICKS_PER_UNIT.in;

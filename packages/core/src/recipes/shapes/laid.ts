@@ -1,10 +1,10 @@
-import { ticks } from '../../length/index.ts';
+import { ZERO, ticks } from '../../length/index.ts';
 import { boundsOf, moved, polygon, whole, type Shape, type Size } from '../../geometry/index.ts';
 import { areaOf, extentOf, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
 import type { Dim, Fact, Laid, Layer, Suggestion, Table } from '../recipe.ts';
-import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, type Lattice, type Spot } from './arrange.ts';
+import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, turningOf, type Lattice, type Spot } from './arrange.ts';
 import { onPage, servedBy } from './clip.ts';
 import { MEASURES_OF } from './figures.ts';
 import type { ShapesInput } from './input.ts';
@@ -67,7 +67,11 @@ export function laidOut(
           blankOf(
             {
               ...{ key: `shape-${p + 1}`, role: 'shape', n: p + 1, quantity: cuts[p]!.cut, makes: ones.length },
-              ...{ shape, finish: [{ do: 'outline', as: 'shape' } as const], nests: true },
+              ...{
+                shape,
+                finish: [{ do: 'outline', as: 'shape' } as const],
+                nests: { turning: turningOf(input.figure), apart: ZERO },
+              },
             },
             { width: box.width, height: box.height },
             table.mark,

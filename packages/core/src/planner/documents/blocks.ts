@@ -1,0 +1,91 @@
+import type { LengthText, Unit } from '../../length/index.ts';
+import type { Size } from '../../geometry/index.ts';
+import { liesOver, liesWithin, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
+import type { Block, JobProblem } from './job.ts';
+import type { JobDocument } from './jobDocument.ts';
+import type { PlanBlock } from './plan.ts';
+
+/*
+ * Many of one shape are cut from one rectangle, laid in it as near as they go:
+ *
+ *     +-----------+
+ *     | ◇ ◇ ◇ ◇   |     a job asks for the shape and says that it may be laid so (`nest`); a plan says in which blocks (`blocks`);
+ *     |  ◇ ◇ ◇ ◇  |     with them the job has the blocks in place of the piece, and all the rest is as with any other
+ *     +-----------+
+ */
+
+/** Ticks by which places that were rounded may touch. */
+const SLACK = 4;
+
+/** What sticks out of a block, and what lies over another in it. */
+export function blockFaults(
+  { outline, places }: Block,
+  { width, height }: Size,
+): { place: number; problem: JobProblem }[] {
+  const ring: Ring = outline.map((p) => [p.x, p.y]);
+  const turned = new Map<number, Ring>();
+  const laid = places.map(({ x, y, degrees }) => {
+    const one = turned.get(degrees) ?? turnedRing(ring, degrees);
+    turned.set(degrees, one);
+    return shiftedRing(one, x, y);
+  });
+  const room: Ring = [
+    [0, 0],
+    [width, 0],
+    [width, height],
+    [0, height],
+  ];
+  const faults: { place: number; problem: JobProblem }[] = [];
+  laid.forEach((one, i) => {
+    if (!liesWithin(one, room, SLACK)) faults.push({ place: i, problem: { code: 'block-outside' } });
+    for (let j = 0; j < i; j++)
+      if (liesOver(one, laid[j]!, SLACK)) faults.push({ place: i, problem: { code: 'block-overlap', other: j } });
+  });
+  return faults;
+}
+
+/**
+ * The job with blocks in place of the pieces that they are of; null where they are of none that may be laid so, or not as many as it asks
+ * for. What lies in them is checked when the job is read.
+ */
+export function withBlocks(job: JobDocument, blocks: readonly PlanBlock[] = []): JobDocument | null {
+  if (!blocks.length) return job;
+  const pieces = new Map(job.pieces.map((p) => [p.id, p]));
+  const held = new Map<string, number>();
+  for (const { of, quantity, places } of blocks) {
+    if (!pieces.get(of)?.nest) return null;
+    held.set(of, (held.get(of) ?? 0) + quantity * places.length);
+  }
+  for (const [id, many] of held) if (many !== (pieces.get(id)!.quantity ?? 1)) return null;
+  const unit = job.unit ?? 'in';
+  return {
+    ...job,
+    version: 3,
+    pieces: job.pieces.flatMap((piece) =>
+      held.has(piece.id) ? blocks.filter((b) => b.of === piece.id).map((b) => blockPiece(piece, b, unit)) : [piece],
+    ),
+  };
+}
+
+type PieceDocument = JobDocument['pieces'][number];
+
+function blockPiece(
+  piece: PieceDocument,
+  { id, of, width, height, quantity, places }: PlanBlock,
+  unit: Unit,
+): PieceDocument {
+  const { shape, nest: _nest, finish: _finish, from: _from, ...common } = piece;
+  const each: { width: LengthText; height: LengthText } = { width: piece.width, height: piece.height };
+  const times = places.length;
+  const said = (n: number) => `${n} ${unit}`;
+  return {
+    ...common,
+    ...{ id, quantity, width: said(width), height: said(height) },
+    name: times > 1 ? `${piece.name ?? piece.id}, ${times} of them` : (piece.name ?? piece.id),
+    finish: [{ do: 'outline', as: 'shape', ...(times > 1 ? { times } : {}) }],
+    block: {
+      ...{ of, each, outline: shape! },
+      places: places.map(([x, y, degrees]): [string, string, number] => [said(x), said(y), degrees]),
+    },
+  };
+}
