@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// Standalone check of a cutting plan against its job (formats, versions 1 and 2: docs/formats.md): its sheets, its sums, and its
+// Standalone check of a cutting plan against its job (formats, versions 1 to 3: docs/formats.md): its sheets, its sums, and its
 // steps carried out on a table. No dependencies, and no code
 // of the product: whoever writes or changes plans can hold them against this.
 //   node scripts/check-plan.mjs JOB.json PLAN.json    exit 0: the plan holds; 1: it does not (a fault a line); 2: bad input
@@ -81,12 +81,89 @@ function insidePolygon(corners, r) {
   return r.width * r.height - polygonArea(left) <= NEAR * (r.width + r.height);
 }
 
-export function checkPlan(job, plan) {
-  const unit = job.unit ?? 'in';
+/** Version 3: how far a point lies from the rim of an outline, below 0 where it is inside (ticks). */
+function outsideBy(corners, [x, y]) {
+  let near = Infinity;
+  let inside = false;
+  corners.forEach(([ax, ay], i) => {
+    const [bx, by] = corners[(i + 1) % corners.length];
+    const [dx, dy] = [bx - ax, by - ay];
+    const along = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+    near = Math.min(near, Math.hypot(ax + along * dx - x, ay + along * dy - y));
+    if (ay > y !== by > y && x < ax + ((y - ay) / dy) * dx) inside = !inside;
+  });
+  return inside ? -near : near;
+}
+
+const TOUCH = 4; // ticks: places in a block are rounded
+
+/** Whether two outlines share more than their rims: a corner or the middle of an edge lies inside the other, or edges cross. */
+function shareArea(a, b) {
+  const inside = (of, other) =>
+    of.some((p, i) => {
+      const q = of[(i + 1) % of.length];
+      return outsideBy(other, p) < -TOUCH || outsideBy(other, [(p[0] + q[0]) / 2, (p[1] + q[1]) / 2]) < -TOUCH;
+    });
+  const side = (p, q, r) => {
+    const d =
+      ((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0])) / (Math.hypot(q[0] - p[0], q[1] - p[1]) || 1);
+    return Math.abs(d) <= TOUCH ? 0 : Math.sign(d);
+  };
+  const crossing = a.some((p, i) => {
+    const q = a[(i + 1) % a.length];
+    return b.some((r, k) => {
+      const t = b[(k + 1) % b.length];
+      return side(p, q, r) * side(p, q, t) < 0 && side(r, t, p) * side(r, t, q) < 0;
+    });
+  });
+  return crossing || inside(a, b) || inside(b, a);
+}
+
+/** Version 3: the job with the blocks of a plan in place of the pieces that they are of; what does not hold of them is a fault. */
+function inBlocks(job, blocks, len, unit, fault) {
+  const held = new Map();
+  const made = blocks.map((block, i) => {
+    const where = `blocks[${i}]`;
+    const piece = job.pieces.find((p) => p.id === block.of);
+    if (!piece?.nest || !piece.shape) throw new Error(`${where}.of: ${block.of} may not be cut in blocks`);
+    held.set(block.of, (held.get(block.of) ?? 0) + block.quantity * block.places.length);
+    const outline = piece.shape.map(([x, y], k) => [len(x, `${where}.shape[${k}]`), len(y, `${where}.shape[${k}]`)]);
+    const laid = block.places.map(([x, y, degrees]) => {
+      const angle = (degrees * Math.PI) / 180;
+      const turned = outline.map(([px, py]) => [
+        px * Math.cos(angle) - py * Math.sin(angle),
+        px * Math.sin(angle) + py * Math.cos(angle),
+      ]);
+      const [left, bottom] = [0, 1].map((axis) => Math.min(...turned.map((p) => p[axis])));
+      return turned.map(([px, py]) => [px - left + x * TICKS[unit], py - bottom + y * TICKS[unit]]);
+    });
+    const [W, H] = [block.width * TICKS[unit], block.height * TICKS[unit]];
+    laid.forEach((one, k) => {
+      if (one.some(([x, y]) => x < -TOUCH || y < -TOUCH || x > W + TOUCH || y > H + TOUCH))
+        fault(`${where}.places[${k}]: sticks out of the block`);
+      for (let j = 0; j < k; j++)
+        if (shareArea(one, laid[j])) fault(`${where}.places[${k}]: lies over number ${j + 1} of the block`);
+    });
+    const { nest: _nest, shape: _shape, finish: _finish, from: _from, ...common } = piece;
+    return {
+      ...common,
+      ...{ id: block.id, quantity: block.quantity, width: `${block.width} ${unit}`, height: `${block.height} ${unit}` },
+    };
+  });
+  for (const [id, many] of held) {
+    const wanted = job.pieces.find((p) => p.id === id).quantity ?? 1;
+    if (many !== wanted) fault(`blocks: ${id} is wanted ${wanted} times, the blocks hold ${many}`);
+  }
+  return { ...job, pieces: [...job.pieces.filter((p) => !held.has(p.id)), ...made] };
+}
+
+export function checkPlan(asked, plan) {
+  const unit = asked.unit ?? 'in';
   if (!TICKS[unit]) throw new Error(`unit: ${unit}`);
   const faults = [];
   const fault = (text) => faults.push(text);
   const len = (v, where) => readLength(v, unit, where);
+  const job = plan.blocks?.length ? inBlocks(asked, plan.blocks, len, unit, fault) : asked;
   const size = (v, where) => {
     const t = len(v, where);
     if (t <= 0) throw new Error(`${where}: must be more than 0`);
@@ -111,7 +188,7 @@ export function checkPlan(job, plan) {
   const cutter = job.cutter ?? {};
   const kerf = optional(cutter.kerf, 'cutter.kerf', 0);
   const version = job.version ?? 1;
-  if (version !== 1 && version !== 2) throw new Error(`version: ${version}`);
+  if (![1, 2, 3].includes(version)) throw new Error(`version: ${version}`);
   // version 2: more than one cutter; a cut must be possible for one of them
   const cutters = [cutter, ...(cutter.then ?? [])].map((c, i) => ({
     reach: optional(c.reach, `cutter[${i}].reach`, Infinity),
