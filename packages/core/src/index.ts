@@ -203,6 +203,7 @@ export {
   planAimsNested,
   planJobNested,
   withBlocks,
+  outlinesIn,
   planAims,
   planJob,
   planSchema,

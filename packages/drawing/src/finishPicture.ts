@@ -1,4 +1,13 @@
-import { TICKS_PER_UNIT, ticks, type Finish, type Held, type JobPiece, type Point, type Ticks } from '@temnex/core';
+import {
+  TICKS_PER_UNIT,
+  outlinesIn,
+  ticks,
+  type Finish,
+  type Held,
+  type JobPiece,
+  type Point,
+  type Ticks,
+} from '@temnex/core';
 import { INK, cutLine, type Drawing, type Drawn, type Fill } from './marks.ts';
 
 /*
@@ -35,10 +44,16 @@ export function asHeld(
 type Line = readonly [Point, Point];
 
 /** All that is cut by hand in a piece: edges of its shape that are none of its blank's, slits, windows, and edges to punch. */
-export const handCuts = ({ shape, finish, width, height }: JobPiece): Line[] => [
-  ...(shape ? shapedEdges(shape, { width, height }) : []),
+export const handCuts = ({ shape, block, finish, width, height }: JobPiece): Line[] => [
+  ...[...(shape ? [shape] : []), ...(block ? inBlock(block) : [])].flatMap((one) =>
+    shapedEdges(one, { width, height }),
+  ),
   ...finish.flatMap((f) => insideCuts(f, { width, height })),
 ];
+
+/** What lies in a block, corner by corner. */
+const inBlock = (block: NonNullable<JobPiece['block']>): Point[][] =>
+  outlinesIn(block).map((ring) => ring.map(([x, y]) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) })));
 
 function insideCuts(finish: Finish, { width, height }: { readonly width: Ticks; readonly height: Ticks }): Line[] {
   const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
@@ -89,7 +104,10 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
   const spot = (p: { x: number; y: number }): [number, number] => [at.x + p.x * at.per, at.y + h - p.y * at.per];
   const blank: Drawn = { kind: 'rect', x: at.x, y: at.y, width: w, height: h };
   const drawn: Drawn[] = [{ ...blank, fill: '#d8d8d8', stroke: { colour: INK, width: 0.6, dash: [2, 2] } }];
-  if (piece.shape) drawn.push({ kind: 'poly', points: piece.shape.map(spot), fill, stroke: { colour: INK, width: 1 } });
+  const outlines = piece.block ? inBlock(piece.block) : piece.shape ? [piece.shape] : null;
+  if (outlines)
+    for (const outline of outlines)
+      drawn.push({ kind: 'poly', points: outline.map(spot), fill, stroke: { colour: INK, width: 1 } });
   else drawn.push({ ...blank, fill });
   for (const [a, b] of handCuts(piece)) {
     const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];

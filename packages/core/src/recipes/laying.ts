@@ -40,3 +40,9 @@ export const outerSpans = (group: FieldPath, { width, height }: Size): Dim[] => 
     { kind: 'span', path: [...group, 'height'], from: at(0, 0), to: at(0, height), side: 'left' },
   ];
 };
+
+/** Layers that lie side by side, those of one blank together: so they are one row where layers are listed. */
+export const byBlank = (layers: readonly Layer[]): Layer[] => {
+  const order = [...new Set(layers.map((l) => l.blank))].sort();
+  return order.flatMap((blank) => layers.filter((l) => l.blank === blank));
+};

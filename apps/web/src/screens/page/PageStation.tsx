@@ -17,6 +17,7 @@ import {
 import type { CuttingRecord } from '@temnex/contract';
 import { NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../api/queries.ts';
+import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
@@ -45,6 +46,7 @@ const NO_CUTS: readonly CuttingRecord[] = [];
 
 /** Everything that the stations of one page share: the document being worked on, the drawer, the tape. */
 export function PageStation() {
+  useTopOnArrival();
   const { id = '' } = useParams();
   return <OnePage key={id} id={id} />;
 }

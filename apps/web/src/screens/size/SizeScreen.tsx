@@ -19,6 +19,7 @@ import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx'
 import { recipesFetched, useRecipesKnown } from '../../construction/recipes.ts';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
@@ -92,6 +93,7 @@ const Hint = styled.p`
 
 /** The first view: one construction by itself, its numbers typed on the drawing, whichever of them is unknown worked out. */
 export function SizeScreen() {
+  useTopOnArrival();
   const all = useRecipesKnown();
   const state = useSizing();
   const { made, sizing } = state;

@@ -17,18 +17,20 @@ import type { PlanBlock } from './plan.ts';
 /** Ticks by which places that were rounded may touch. */
 const SLACK = 4;
 
-/** What sticks out of a block, and what lies over another in it. */
-export function blockFaults(
-  { outline, places }: Block,
-  { width, height }: Size,
-): { place: number; problem: JobProblem }[] {
+/** The outlines that lie in a block, in ticks from its lower left. */
+export function outlinesIn({ outline, places }: Pick<Block, 'outline' | 'places'>): Ring[] {
   const ring: Ring = outline.map((p) => [p.x, p.y]);
   const turned = new Map<number, Ring>();
-  const laid = places.map(({ x, y, degrees }) => {
+  return places.map(({ x, y, degrees }) => {
     const one = turned.get(degrees) ?? turnedRing(ring, degrees);
     turned.set(degrees, one);
     return shiftedRing(one, x, y);
   });
+}
+
+/** What sticks out of a block, and what lies over another in it. */
+export function blockFaults(block: Block, { width, height }: Size): { place: number; problem: JobProblem }[] {
+  const laid = outlinesIn(block);
   const room: Ring = [
     [0, 0],
     [width, 0],

@@ -1,7 +1,7 @@
 import { exact, ticks, type Exact, type Ticks } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
 import { fieldKey } from '../fields.ts';
-import { blankOf, layerOf } from '../laying.ts';
+import { blankOf, byBlank, layerOf } from '../laying.ts';
 import type { Dim, Layer, Solved, Suggestion, Table } from '../recipe.ts';
 import type { SumsSolution } from '../sums.ts';
 import { AXES, CELL, GUTTER, LARGE, PAPERS, allAt, cellAt, countAtAxis, countAtPaper, marginAt } from './axes.ts';
@@ -57,11 +57,13 @@ export function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, s
   const sized = { width: cellAt(AXES[0]), height: cellAt(AXES[1]) };
   const loose = loosened(input, table, cells.map(level), large.map(level));
   const layers = [
-    ...cells.map((cell, i): Layer => {
-      const { key } = cell;
-      const blank = `cell-${paperOf.get(key)! + 1}`;
-      return layerOf({ key, role: 'cell', n: i + 1, blank, group: CELL, sized, ...loose.cells[i]! });
-    }),
+    ...byBlank(
+      cells.map((cell, i): Layer => {
+        const { key } = cell;
+        const blank = `cell-${paperOf.get(key)! + 1}`;
+        return layerOf({ key, role: 'cell', n: i + 1, blank, group: CELL, sized, ...loose.cells[i]! });
+      }),
+    ),
     ...large.map((one, i): Layer =>
       layerOf({
         ...{ key: one.id, role: 'large', n: i + 1, box: loose.large[i]!, group: ['large', i], sized: null },

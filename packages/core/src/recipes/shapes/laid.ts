@@ -1,7 +1,7 @@
 import { ZERO, ticks } from '../../length/index.ts';
 import { boundsOf, moved, polygon, whole, type Shape, type Size } from '../../geometry/index.ts';
 import { areaOf, extentOf, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
-import { blankOf, layerOf } from '../laying.ts';
+import { blankOf, byBlank, layerOf } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
 import type { Dim, Fact, Laid, Layer, Suggestion, Table } from '../recipe.ts';
 import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, turningOf, type Lattice, type Spot } from './arrange.ts';
@@ -95,7 +95,7 @@ export function laidOut(
   return {
     laid: {
       size,
-      layers,
+      layers: byBlank(layers),
       blanks,
       slots: [],
       dims: counts.number === undefined ? [] : dimsOf(input, layers, lattice, size),
