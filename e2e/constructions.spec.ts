@@ -14,7 +14,7 @@ test('from “I want a row of banners” to the sizes: by typing, from the pictu
   await expect(page.getByRole('textbox', { name: 'how many' })).toHaveValue('5');
   // from the page of pictures
   await page.getByRole('link', { name: 'What each answers' }).click();
-  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('listitem')).toHaveCount(12);
+  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('listitem')).toHaveCount(13);
   await page.keyboard.type('fram');
   await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('button').first()).toContainText(
     'Strip frame',
@@ -283,4 +283,46 @@ test('a grid by hand: pressed, a cell gets the next paper; dragged over, cells b
   await expect(page.getByText('10 cells and 2 large')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('12 cells and 1 large')).toBeVisible();
+});
+
+test('shapes: so many from a sheet, an outline of one’s own from a file, a template at true size', async ({
+  table: page,
+}) => {
+  await page.goto('/');
+  await page.getByLabel(LINE).fill('how many hexagons 2 1/4 across the flats come from a 12 x 12 sheet');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Repeated shapes', pressed: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: /^side/ })).toHaveValue('1.299');
+  await expect(page.getByRole('textbox', { name: /^in all/ })).toHaveValue('25');
+  await expect(page.getByText(/It takes 1 sheet of 12 × 12/)).toBeVisible();
+  // over all of a page, cut off at its edges
+  await page.getByRole('button', { name: /^laid/ }).click();
+  await page.getByRole('option', { name: 'over all of the page' }).click();
+  await expect(
+    page.getByText(/cut off at the edges of the page; of \d+ the part that is cut off serves/),
+  ).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF on A4' }).click();
+  expect((await download).suggestedFilename()).toBe('templates.pdf');
+  const file = (name: string, inside: string) => ({
+    ...{ name, mimeType: 'image/svg+xml' },
+    buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="2in" viewBox="0 0 2 2">${inside}</svg>`),
+  });
+  const chosen = page.locator('input[type=file]');
+  await chosen.setInputFiles(file('kite.svg', '<path d="M1 0L2 .7 1 2 0 .7z"/><text>kite</text>'));
+  await expect(page.getByText('kite: 4 corners; left out: text.')).toBeVisible();
+  await expect(page.getByRole('textbox', { name: /^width/ })).toHaveValue('2');
+  await chosen.setInputFiles(file('line.svg', '<line x1="0" x2="2"/>'));
+  await expect(page.getByText('There is no closed line in it to cut along.')).toBeVisible();
+  // what was there stays
+  await expect(page.getByRole('textbox', { name: /^width/ })).toHaveValue('2');
+});
+
+test('a page of the example with a quilt and a honeycomb is cut, its shapes as blocks or one by one', async ({
+  table: page,
+}) => {
+  await page.goto('/page/demo-every-kite/order');
+  await page.getByRole('button', { name: 'It is cut' }).waitFor();
+  await expect(page.getByText(/trace the template/i).first()).toBeVisible();
+  await saved(page);
 });

@@ -125,6 +125,17 @@ const ROWS: ReadonlyArray<readonly [row: number, line: string, says: readonly st
     ['1 1/2 x 1 1/2', '3 1/8 x 3 1/8'],
   ],
   [
+    20,
+    'hexagon 2 1/4 across flats from 12 x 12',
+    [
+      'across corners of one of them: 2 5/8 (1/32 under)',
+      'side of one of them: 1 5/16 (1/64 under)',
+      'cut 25 × shapes: 2 1/4 x 2 5/8',
+      '1 sheet of 12 × 12',
+    ],
+    ['2 1/4 x 2 5/8'],
+  ],
+  [
     18,
     'frame of 1/2 x 12 strips round 3 1/2 x 5, open corners',
     ['edges left and right 5, top and bottom 3 1/2', 'it takes 2 strips; 3 edges come from one'],

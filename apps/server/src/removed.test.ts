@@ -72,6 +72,7 @@ describe('the example', () => {
     await send('post', '/api/demo', { id: id() });
     const { body: both } = (await send('get', '/api/pages')) as { body: PageSummary[] };
     expect(both.map((p) => [p.id, p.demo]).sort()).toEqual([
+      ['demo-every-kite', true],
       [DEMO_PAGE_ID, false],
       [`${DEMO_PAGE_ID}-2`, true],
       ['demo-stayed-up', true],

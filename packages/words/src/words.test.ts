@@ -153,7 +153,7 @@ describe('problems', () => {
     [{ pieces: [{ id: 'a', width: '0', height: '6', papers: ['p'] }] }, 'pieces[0].width: "0" must be more than 0'],
     [{ pieces: [{ id: 'a', width: '1', height: '6', papers: ['q'] }] }, 'pieces[0].papers[0]: there is no paper "q"'],
     [{ glue: true }, 'the file: does not know "glue"'],
-    [{ version: 3 }, 'version: must be 1 or 2'],
+    [{ version: 4 }, 'version: must be 1 or 2 or 3'],
     [{ cutter: { stop: true } }, 'cutter.stop: needs "version": 2'],
     [
       {

@@ -226,7 +226,7 @@ describe('the demo beside a person’s own things', () => {
         .all()
         .map((p) => p.id)
         .sort(),
-    ).toEqual(['demo-first-wind', 'demo-stayed-up', 'demo-two-days', page.id].sort());
+    ).toEqual(['demo-every-kite', 'demo-first-wind', 'demo-stayed-up', 'demo-two-days', page.id].sort());
     expect(own.drawer().stock.filter((s) => s.paper === 'demo-gust' && s.width === '4')).toHaveLength(1);
   });
 });

@@ -249,9 +249,65 @@ const jettyPage = (): Page => ({
   ],
 });
 
+/** A 12 × 12 page: a quilt of cells with a window for a photo in it, and a honeycomb beside it. */
+const quiltPage = (): Page => ({
+  ...emptyPage('Every kite we saw'),
+  items: [
+    {
+      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      wishes: { base: wish('demo-slate') },
+    },
+    {
+      ...newItem({
+        ...{ id: 'quilt', name: 'the quilt', recipe: 'grid' },
+        input: {
+          cell: { as: 'square', width: '1 1/2' },
+          ...{ columns: 4, rows: 5, gutter: '1/8', spread: 'grid', margin: {}, all: {}, papers: 3, counts: {} },
+          large: [
+            { id: 'window', column: 2, row: 3, columns: 2, rows: 2, paper: 'own' },
+            { id: 'tag', column: 3, row: 1, columns: 2, rows: 1, paper: 'pattern' },
+          ],
+          loose: { seed: 1 },
+        },
+      }),
+      wishes: {
+        'cell-1': wish('demo-gust'),
+        'cell-2': wish('demo-marram'),
+        'cell-3': wish('demo-buoy'),
+        window: wish('demo-chalk'),
+      },
+      names: { window: 'window', tag: 'place for words' },
+      at: place('left', '5/8', 'centre', '0'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'crowd', name: 'the crowd', recipe: 'mat-stack' },
+        input: {
+          print: { width: '2 5/8', height: '2 5/8', known: 'measured' },
+          mats: [{ id: 'm1', reveal: { style: 'even', all: '1/8' } }],
+        },
+      }),
+      wishes: { m1: wish('demo-swell') },
+      on: { item: 'quilt', slot: 'window' },
+    },
+    {
+      ...newItem({
+        ...{ id: 'comb', name: 'the flock', recipe: 'shapes' },
+        input: {
+          ...{ figure: 'hexagon', size: { flats: '1 5/8' }, pointing: 'points-up', points: 5 },
+          ...{ columns: 2, rows: 5, gap: '1/16', all: {}, lie: 'moved', edges: 'whole', papers: 3 },
+        },
+      }),
+      wishes: { 'shape-1': wish('demo-sailcloth'), 'shape-2': wish('demo-chalk'), 'shape-3': wish('demo-swell', 'B') },
+      at: place('right', '1/2', 'centre', '0'),
+    },
+  ],
+});
+
 /** The pages of the example, the one to begin with first. */
 export const demoPages = (): { readonly id: string; readonly document: Page }[] => [
   { id: DEMO_PAGE_ID, document: demoPage() },
   { id: 'demo-two-days', document: spreadPage() },
   { id: 'demo-stayed-up', document: jettyPage() },
+  { id: 'demo-every-kite', document: quiltPage() },
 ];

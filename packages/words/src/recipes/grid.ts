@@ -54,8 +54,9 @@ export const grid: RecipeWords = {
       case 'none-fits':
         return `Not even one of ${say(a)} fits`;
       case 'too-many-counted':
+        return `The papers are counted for ${a} cells, and there are only ${b}`;
       case 'too-few-counted':
-        return `The papers are counted for ${a} cells, and there are ${b}`;
+        return `The papers are counted for only ${a} cells, and there are ${b}`;
       case 'large-outside':
         return `It reaches beyond the grid: ${where}`;
       default:

@@ -9,7 +9,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   across: 'across',
   pointing: 'which way up',
   points: 'points',
-  lie: 'rows',
+  lie: 'how rows lie',
   edges: 'laid',
   columns: 'in a row',
   rows: 'rows',

@@ -19,8 +19,6 @@ const HEADS: Readonly<Record<string, Figure>> = {
   triangle: 'triangle',
   pennant: 'pennant',
   tag: 'tag',
-  scallop: 'scalloped',
-  scalloped: 'scalloped',
   star: 'star',
   heart: 'heart',
 };
@@ -48,6 +46,7 @@ export const shapesGrammar: Grammar = {
     },
   },
   flags: {
+    scalloped: ['scallop', 'scalloped'],
     moved: ['interlocking', 'interlocked', 'honeycomb', 'offset', 'staggered', 'nested', 'moved'],
     straight: ['straight'],
     alternating: ['alternating', 'alternate', 'tumbling'],
@@ -68,7 +67,8 @@ const plainMeasure = (figure: Figure, has: (word: string) => boolean): Measure =
 export function readShapes(heard: Heard, table: Table): ShapesInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const head = [...heard.heads].find((word) => word !== 'honeycomb') ?? 'honeycomb';
-  const figure = HEADS[head]!;
+  const scalloped = HEADS[head] === 'circle' && heard.flags.has('scalloped');
+  const figure: Figure = scalloped ? 'scalloped' : HEADS[head]!;
   const whole = (place: string, most: number): number | undefined => {
     const text = String(said(place) ?? '');
     return /^\d{1,3}$/.test(text) && Number(text) >= 1 ? Math.min(most, Number(text)) : undefined;
