@@ -255,6 +255,7 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
 
 test('a grid by hand: pressed, a cell gets the next paper; dragged over, cells become one; on the page too', async ({
   table: page,
+  request,
 }) => {
   await page.goto('/');
   await page.getByLabel(LINE).fill('grid of 4 x 4 cells, gap 1/8, margin 1/2 in 2 papers');
@@ -283,6 +284,8 @@ test('a grid by hand: pressed, a cell gets the next paper; dragged over, cells b
   await expect(page.getByText('10 cells and 2 large')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('12 cells and 1 large')).toBeVisible();
+  await saved(page);
+  await request.delete(`/api/pages/${new URL(page.url()).pathname.split('/')[2]}`);
 });
 
 test('shapes: so many from a sheet, an outline of one’s own from a file, a template at true size', async ({
@@ -296,8 +299,7 @@ test('shapes: so many from a sheet, an outline of one’s own from a file, a tem
   await expect(page.getByRole('textbox', { name: /^in all/ })).toHaveValue('25');
   await expect(page.getByText(/It takes 1 sheet of 12 × 12/)).toBeVisible();
   // over all of a page, cut off at its edges
-  await page.getByRole('button', { name: /^laid/ }).click();
-  await page.getByRole('option', { name: 'over all of the page' }).click();
+  await page.getByLabel('laid').selectOption({ label: 'over all of the page' });
   await expect(
     page.getByText(/cut off at the edges of the page; of \d+ the part that is cut off serves/),
   ).toBeVisible();

@@ -6,6 +6,7 @@ import {
   roundExact,
   shortfall,
   fieldKey,
+  inUnit,
   TICKS_PER_UNIT,
   type Blank,
   type Exact,
@@ -131,6 +132,12 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
   });
   const say = (length: number) => figure(length, voice);
   const text = (length: Ticks) => exactText(length, table.unit);
+  // a place that hangs on a root is said as a decimal
+  const place = (length: Ticks) => {
+    const exactly = text(length);
+    const fine = Number(/\/(\d+)$/.exec(exactly)?.[1] ?? 1) > 64;
+    return fine ? inUnit(length, table.unit).toFixed(3) : exactly;
+  };
   const named = (blank: Blank) => words.piece(blank.role, blank.n, words.item(1));
   return {
     ...head,
@@ -139,7 +146,7 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
       ...{ name: named(blank), width: text(blank.width), height: text(blank.height), quantity: blank.quantity },
       finish: blank.finish.map((f) => finishWords(f, say)),
     })),
-    marks: [...marksOn(laid, named, text), ...placesOf(laid, recipe, text)],
+    marks: [...marksOn(laid, named, place), ...placesOf(laid, recipe, place)],
     facts: laid.facts.flatMap(({ name, lengths, of }) => {
       const says = words.fact(name, lengths, (length) => fullFigure(length as Ticks, voice));
       return says ? [`${of ? `${words.group(of)}: ` : ''}${says}`] : [];

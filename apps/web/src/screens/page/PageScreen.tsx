@@ -29,6 +29,7 @@ import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './context.ts';
+import { PaperWindow } from './PaperWindow.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { Slabs } from './Slabs.tsx';
 import { useMade } from './useMade.ts';
@@ -135,6 +136,9 @@ export function PageScreen() {
           />
         ) : null}
         <FieldSlip made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
+        {part?.piece && part.wish && part.shape && part.item === item.item.id ? (
+          <PaperWindow key={part.id} part={part} drawer={drawer} settled={settled} voice={voice} />
+        ) : null}
         <PlaceFields
           page={page}
           derived={derived}
