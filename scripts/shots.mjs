@@ -82,6 +82,17 @@ const SHOTS = [
   ['choose', '/choose', 1280, 800],
   ['spread', '/page/demo-two-days', 1280, 800],
   ['second-page', '/page/demo-stayed-up', 1280, 800],
+  ['quilt-and-honeycomb', '/page/demo-every-kite', 1280, 800],
+  [
+    'size-shapes',
+    '/',
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('button', { name: 'Repeated shapes' }).click();
+      await page.getByRole('textbox', { name: /^across flats/ }).waitFor();
+    },
+  ],
   [
     'size-border',
     '/',

@@ -52,7 +52,11 @@ const put = (path: string, body: object) => local(request(server.http).put(path)
 describe('pages', () => {
   test('the demo is there, and a page is made, read, saved and removed', async () => {
     expect((await get('/api/pages')).body).toMatchObject(
-      [DEMO_PAGE_ID, 'demo-two-days', 'demo-stayed-up', 'demo-every-kite'].map((id) => ({ id, demo: true, stage: 'papers' })),
+      [DEMO_PAGE_ID, 'demo-two-days', 'demo-stayed-up', 'demo-every-kite'].map((id) => ({
+        id,
+        demo: true,
+        stage: 'papers',
+      })),
     );
     const made = await post('/api/pages', { document: { ...demoPage(), name: 'Second day' } });
     expect(made.status).toBe(201);

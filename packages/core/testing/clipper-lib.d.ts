@@ -4,13 +4,12 @@ declare module 'clipper-lib' {
     readonly X: number;
     readonly Y: number;
   }
-  class ClipperEngine {
-    static Area(path: readonly IntPoint[]): number;
+  interface Engine {
     AddPath(path: readonly IntPoint[], kind: number, closed: boolean): boolean;
     Execute(how: number, found: IntPoint[][]): boolean;
   }
   const library: {
-    readonly Clipper: typeof ClipperEngine;
+    readonly Clipper: { new (): Engine; Area(path: readonly IntPoint[]): number };
     readonly PolyType: { readonly ptSubject: number; readonly ptClip: number };
     readonly ClipType: { readonly ctIntersection: number; readonly ctDifference: number };
   };
