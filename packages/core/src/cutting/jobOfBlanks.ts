@@ -1,6 +1,5 @@
 import { exactText, type Mark, type Unit } from '../length/index.ts';
-import type { Finish, Shape, Size } from '../geometry/index.ts';
-import type { Nesting } from '../recipes/index.ts';
+import type { Finish, Nesting, Shape, Size } from '../geometry/index.ts';
 import { finishSaid, shapeSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
 
 /** How the planner may lay many of one together. */

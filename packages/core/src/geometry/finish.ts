@@ -47,3 +47,9 @@ export interface PencilMark {
   readonly from: Point;
   readonly to: Point;
 }
+
+/** How many of one outline may be laid close together: how each may be turned, and how far apart they are at least. */
+export interface Nesting {
+  readonly turning: 'any' | 'half' | 'none';
+  readonly apart: Ticks;
+}

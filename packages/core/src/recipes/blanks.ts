@@ -1,11 +1,4 @@
-import type { Ticks } from '../length/index.ts';
-import type { Finish, PencilMark, Rect, Shape, Size } from '../geometry/index.ts';
-
-/** How many of one outline may be laid close together: how each may be turned, and how far apart they are at least. */
-export interface Nesting {
-  readonly turning: 'any' | 'half' | 'none';
-  readonly apart: Ticks;
-}
+import type { Finish, Nesting, PencilMark, Rect, Shape, Size } from '../geometry/index.ts';
 
 /** What the trimmer cuts for an item. */
 export interface Blank extends Size {

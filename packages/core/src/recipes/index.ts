@@ -34,7 +34,7 @@ export type {
   Suggestion,
   Table,
 } from './recipe.ts';
-export type { Blank, Nesting } from './blanks.ts';
+export type { Blank } from './blanks.ts';
 export { fetchRecipes, recipeOf, recipesKnown, type AnyRecipe, type InputOf } from './registry.ts';
 export { FIRST_RECIPE, RECIPE_IDS, type RecipeId } from './ids.ts';
 export type { Sum } from './sums.ts';
