@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ComponentProps } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { knownAs, type CountInput, type Field, type TextInput } from '@temnex/core';
@@ -109,32 +109,19 @@ interface CountFieldProps {
 
 function CountField({ made, field, name, shown, bare }: CountFieldProps) {
   const is = shownIn(made, field);
-  const [draft, setDraft] = useState<string | null>(null);
-  const text = draft ?? is;
-  const number = Number(text);
-  const wrong = text.trim() !== '' && !(Number.isInteger(number) && number >= 1 && number <= field.most);
-  const commit = () => {
-    if (draft === null || wrong) return;
-    setDraft(null);
-    if (text.trim() === '') {
-      if (field.ifEmpty !== 'refused') made.set(field.path, undefined);
-    } else if (number !== field.value) made.set(field.path, number);
-  };
   return (
-    <Count
-      aria-label={name}
-      value={text}
-      onChange={setDraft}
-      onBlur={commit}
-      isInvalid={wrong}
-      validationBehavior="aria"
-      onKeyDown={(e) => (e.key === 'Enter' ? commit() : e.key === 'Escape' ? setDraft(null) : undefined)}
-      {...(field.value === undefined ? { 'data-computed': true } : {})}
-    >
-      {bare ? null : <span aria-hidden="true">{shown}</span>}
-      <Input inputMode="numeric" autoComplete="off" onFocus={(e) => e.currentTarget.select()} />
-      {wrong ? <small role="alert">a number from 1 to {field.most}</small> : null}
-    </Count>
+    <Typed
+      {...{ name, field, is }}
+      shown={bare ? null : shown}
+      isWrong={(text) => !(Number.isInteger(Number(text)) && Number(text) >= 1 && Number(text) <= field.most)}
+      wrong={`a number from 1 to ${field.most}`}
+      onCommit={(text) => {
+        if (text === null) {
+          if (field.ifEmpty !== 'refused') made.set(field.path, undefined);
+        } else if (Number(text) !== field.value) made.set(field.path, Number(text));
+      }}
+      inputMode="numeric"
+    />
   );
 }
 
@@ -147,14 +134,43 @@ interface WrittenFieldProps {
 
 /** Letters or words; emptied, it is worked out again. */
 function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
+  const plain = (text: string) => text.trim().toLowerCase();
+  return (
+    <Typed
+      {...{ name, field, shown, is: shownIn(made, field) }}
+      isWrong={(text) => !new RegExp(field.reads).test(plain(text))}
+      wrong={recipeWords(made.recipe).written?.(field.path) ?? field.example}
+      onCommit={(text) => {
+        if ((text ?? '') !== (field.value ?? '')) made.set(field.path, text === null ? undefined : plain(text));
+      }}
+      placeholder={field.example}
+      style={{ width: '11rem' }}
+    />
+  );
+}
+
+interface TypedProps extends Pick<ComponentProps<'input'>, 'inputMode' | 'placeholder' | 'style'> {
+  name: string;
+  /** What stands over it; null where what stands around says what it is. */
+  shown: string | null;
+  is: string;
+  field: CountInput | TextInput;
+  isWrong: (text: string) => boolean;
+  wrong: string;
+  /** Null: it was emptied. */
+  onCommit: (text: string | null) => void;
+}
+
+/** Something typed that is no length: taken when one leaves it or presses Enter, let be by Escape. */
+function Typed({ name, shown, is, field, isWrong, wrong, onCommit, ...input }: TypedProps) {
   const [draft, setDraft] = useState<string | null>(null);
-  const text = draft ?? shownIn(made, field);
-  const plain = text.trim().toLowerCase();
-  const wrong = plain !== '' && !new RegExp(field.reads).test(plain);
+  const text = draft ?? is;
+  const empty = text.trim() === '';
+  const odd = !empty && isWrong(text);
   const commit = () => {
-    if (draft === null || wrong) return;
+    if (draft === null || odd) return;
     setDraft(null);
-    if (plain !== (field.value ?? '')) made.set(field.path, plain === '' ? undefined : plain);
+    onCommit(empty ? null : text);
   };
   return (
     <Count
@@ -162,20 +178,14 @@ function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
       value={text}
       onChange={setDraft}
       onBlur={commit}
-      isInvalid={wrong}
+      isInvalid={odd}
       validationBehavior="aria"
       onKeyDown={(e) => (e.key === 'Enter' ? commit() : e.key === 'Escape' ? setDraft(null) : undefined)}
       {...(field.value === undefined ? { 'data-computed': true } : {})}
     >
-      <span aria-hidden="true">{shown}</span>
-      <Input
-        autoComplete="off"
-        spellCheck={false}
-        placeholder={field.example}
-        style={{ width: '11rem' }}
-        onFocus={(e) => e.currentTarget.select()}
-      />
-      {wrong ? <small role="alert">{recipeWords(made.recipe).written?.(field.path) ?? field.example}</small> : null}
+      {shown === null ? null : <span aria-hidden="true">{shown}</span>}
+      <Input {...input} autoComplete="off" spellCheck={false} onFocus={(e) => e.currentTarget.select()} />
+      {odd ? <small role="alert">{wrong}</small> : null}
     </Count>
   );
 }

@@ -1,5 +1,5 @@
 export { finishSaid, shapeSaid } from './documents/finishing.ts';
-export { outlinesIn, withBlocks } from './documents/blocks.ts';
+export { outlinesIn, pieceOfBlock, withBlocks } from './documents/blocks.ts';
 export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';

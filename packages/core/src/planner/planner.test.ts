@@ -283,7 +283,7 @@ describe('reading a job', () => {
       ['stock', 0, 'trim'],
       'trim-too-wide',
     ],
-    ['another version', (j) => (j.version = 3), ['version'], 'wrong-value'],
+    ['another version', (j) => (j.version = 4), ['version'], 'wrong-value'],
     ['what only version 2 has', (j) => (j.cutter = { stop: true }), ['cutter', 'stop'], 'needs-version'],
     ['too long in inches', (j) => (j.pieces[0].width = 300), ['pieces', 0, 'width'], 'length-too-large'],
   ])('%s', (_, change, path, code) => expect(broken(change)).toMatchObject({ path, problem: { code } }));

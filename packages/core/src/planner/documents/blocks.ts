@@ -17,6 +17,12 @@ import type { PlanBlock } from './plan.ts';
 /** Ticks by which places that were rounded may touch. */
 const SLACK = 4;
 
+/** How the blocks of a piece are called in a job: by its id with a number behind it. */
+const BLOCK = ' block ';
+export const blockId = (piece: string, n: number): string => `${piece}${BLOCK}${n}`;
+/** The piece that a block is of; any other piece is itself. */
+export const pieceOfBlock = (id: string): string => id.replace(/ block \d+$/, '');
+
 /** The outlines that lie in a block, in ticks from its lower left. */
 export function outlinesIn({ outline, places }: Pick<Block, 'outline' | 'places'>): Ring[] {
   const ring: Ring = outline.map((p) => [p.x, p.y]);

@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { verifyPlan } from '../check/verifyPlan.ts';
-import { jobSchema } from './jobDocument.ts';
+import { withBlocks } from './blocks.ts';
+import { jobSchema, type JobDocument } from './jobDocument.ts';
 import { planSchema } from './plan.ts';
 import { readJob } from './readJob.ts';
 
@@ -14,9 +15,12 @@ describe('a job and its plan of every version are kept, and still read', () => {
     expect([...planSchema.shape.version.values]).toEqual(versions);
   });
   test.each(versions)('version %i', (version) => {
-    const read = readJob(fixture(`job-${version}`));
-    if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const plan = planSchema.parse(fixture(`plan-${version}`));
+    const asked = fixture(`job-${version}`) as JobDocument;
+    expect(readJob(asked).ok).toBe(true);
+    const read = readJob(withBlocks(asked, plan.blocks));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    expect(plan.blocks !== undefined).toBe(version === 3);
     expect([read.job.version, plan.version]).toEqual([version, version]);
     expect(plan.status).toBe('complete');
     expect(verifyPlan(read.job, plan)).toEqual([]);

@@ -1,5 +1,6 @@
 import { ticks, TICKS_PER_UNIT } from '../../length/index.ts';
 import { Filler, extentOf, turnedRing, type Extent, type Place, type Ring } from '../../lattice/index.ts';
+import { blockId } from '../documents/blocks.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { PlanBlock } from '../documents/plan.ts';
 
@@ -143,7 +144,7 @@ const written = (job: Job, piece: JobPiece, way: Way): PlanBlock[] => {
   const per = TICKS_PER_UNIT[job.unit];
   const said = (t: number): number => Math.round(t) / per;
   return way.map(({ laid, quantity }, i) => ({
-    ...{ id: `${piece.id}#${i + 1}`, of: piece.id, quantity },
+    ...{ id: blockId(piece.id, i + 1), of: piece.id, quantity },
     ...{ width: said(ticks(Math.round(laid.width))), height: said(ticks(Math.round(laid.height))) },
     places: laid.places.map(({ x, y, degrees }): [number, number, number] => [said(x), said(y), degrees]),
   }));

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { effectsOf } from '../../cutting/index.ts';
+import { effectsOf, wantedAs } from '../../cutting/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { planJob, planJobNested, readJob, verifyPlan, withBlocks, type JobDocument, type Plan } from '../index.ts';
 
@@ -119,13 +119,14 @@ describe('many of one shape', () => {
     }
   });
   test('what is cut is so many pieces, each as large as it is', () => {
-    const document = job([hexagons(7)], [sheet(2)]);
+    const document = job([hexagons(25)], [sheet(2)]);
     const plan = planned(document);
     const read = readJob(withBlocks(document, plan.blocks));
     if (!read.ok) throw new Error('unread');
     const { pieces } = effectsOf(read.job, plan, 'page', '2026-05-02');
-    expect(pieces).toHaveLength(7);
+    expect(pieces).toHaveLength(25);
     expect(pieces[0]).toMatchObject({ piece: 'hex', width: '2 1/4', height: '2 5/8', paper: 'p' });
+    expect(plan.blocks!.map((b) => wantedAs(b.id))).toEqual(['hex']);
   });
 });
 

@@ -44,9 +44,10 @@ function nested(
     return laid ? { ...plain, blocks: [...blocks] } : plain;
   };
   // an earlier plan has its own blocks, and what it says of them is another job's
-  const { better, earlier: _earlier, ...clock } = watch;
+  const { better, earlier, ...clock } = watch;
   const told = better ? { better: (write: () => Plan) => better(() => with_(write())) } : {};
-  return plan(laid ?? job, { ...clock, ...told }).map(with_);
+  const kept = laid || earlier?.blocks?.length ? {} : { earlier: earlier ?? null };
+  return plan(laid ?? job, { ...clock, ...told, ...kept }).map(with_);
 }
 
 function inBlocks(document: JobDocument, blocks: readonly PlanBlock[]): Job | null {
