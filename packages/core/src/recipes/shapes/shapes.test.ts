@@ -165,6 +165,11 @@ describe('rows', () => {
       { problems: [{ why: 'too-much', path: ['columns'] }], offers: [{ count: 4 }] },
     ],
     ['too many rows', { rows: 7 }, { problems: [{ why: 'too-much', path: ['rows'] }], offers: [{ count: 5 }] }],
+    [
+      'three that would take a row more',
+      { number: 3, rows: undefined, size: { side: '55/16' } },
+      { problems: [{ why: 'too-much' }], offers: [{ path: ['number'], count: 2 }] },
+    ],
     ['none fits', { size: { flats: '13' }, columns: undefined, rows: undefined }, { problems: [{ why: 'none-fits' }] }],
     ['more than can be laid', { columns: 60, rows: 60, edges: 'free' }, { problems: [{ why: 'too-many' }] }],
     ['nothing said', { size: {} }, { problems: [{ code: 'missing' }] }],

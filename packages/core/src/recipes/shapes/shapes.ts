@@ -253,13 +253,18 @@ function tooMuch(
   if (input.edges === 'free') return null;
   const { width, height } = table.room;
   const [long, high] = lattice.aside ? [height, width] : [width, height];
-  const reach = extentOfRows(lattice, columns, rows);
+  // of fewer than a row would hold there is one short row
+  const inRow = Math.min(columns, input.number ?? columns);
+  const reach = extentOfRows(lattice, inRow, rows);
   const fit = fitting(lattice, long, high);
   const offers: Offer[] = [];
   const problems: RecipeProblem[] = [];
   if (reach.length > long + ROUNDED) {
     problems.push(own('too-much', COLUMNS, reach.length - long));
-    if (fit.columns > 0 && fit.columns < columns) offers.push({ path: COLUMNS, count: fit.columns });
+    const more = input.number === undefined ? 0 : Math.ceil(input.number / Math.max(1, fit.columns));
+    if (more > fit.rows) {
+      if (fit.columns > 0) offers.push({ path: NUMBER, count: fit.columns });
+    } else if (fit.columns > 0 && fit.columns < inRow) offers.push({ path: COLUMNS, count: fit.columns });
   }
   if (reach.height > high + ROUNDED) {
     problems.push(own('too-much', input.number === undefined ? ROWS : NUMBER, reach.height - high));
