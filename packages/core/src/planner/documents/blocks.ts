@@ -14,6 +14,8 @@ import type { PlanBlock } from './plan.ts';
  *     +-----------+
  */
 
+/** No one reads more of them. */
+const MOST_FAULTS = 10;
 /** Ticks by which places that were rounded may touch. */
 const SLACK = 4;
 
@@ -44,11 +46,21 @@ export function blockFaults(block: Block, { width, height }: Size): { place: num
     [0, height],
   ];
   const faults: { place: number; problem: JobProblem }[] = [];
-  laid.forEach((one, i) => {
-    if (!liesWithin(one, room, SLACK)) faults.push({ place: i, problem: { code: 'block-outside' } });
-    for (let j = 0; j < i; j++)
-      if (liesOver(one, laid[j]!, SLACK)) faults.push({ place: i, problem: { code: 'block-overlap', other: j } });
-  });
+  const reach = laid.map((one) => ({
+    left: Math.min(...one.map(([x]) => x)),
+    right: Math.max(...one.map(([x]) => x)),
+  }));
+  // from left to right, so that only what may meet is compared
+  const inOrder = [...laid.keys()].sort((a, b) => reach[a]!.left - reach[b]!.left || a - b);
+  for (const [at, i] of inOrder.entries()) {
+    if (!liesWithin(laid[i]!, room, SLACK)) faults.push({ place: i, problem: { code: 'block-outside' } });
+    for (let k = at + 1; k < inOrder.length && reach[inOrder[k]!]!.left < reach[i]!.right; k++) {
+      const [other, place] = [i, inOrder[k]!].sort((a, b) => a - b) as [number, number];
+      if (liesOver(laid[place]!, laid[other]!, SLACK))
+        faults.push({ place, problem: { code: 'block-overlap', other } });
+      if (faults.length >= MOST_FAULTS) return faults;
+    }
+  }
   return faults;
 }
 

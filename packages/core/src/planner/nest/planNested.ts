@@ -38,16 +38,16 @@ function nested(
   const bound = boundOf(job);
   const blocks = bestBlocks(document, job, watch);
   const laid = blocks.length ? inBlocks(document, blocks) : null;
-  const with_ = (one: Plan): Plan => {
+  const inItsBlocks = (one: Plan): Plan => {
     const proved = one.status === 'complete' && one.totals.newSheetArea <= bound.newSheetArea + 1e-9;
     const plain: Plan = { ...one, version: 3, bound: { ...bound, proved } };
     return laid ? { ...plain, blocks: [...blocks] } : plain;
   };
   // an earlier plan has its own blocks, and what it says of them is another job's
   const { better, earlier, ...clock } = watch;
-  const told = better ? { better: (write: () => Plan) => better(() => with_(write())) } : {};
+  const told = better ? { better: (write: () => Plan) => better(() => inItsBlocks(write())) } : {};
   const kept = laid || earlier?.blocks?.length ? {} : { earlier: earlier ?? null };
-  return plan(laid ?? job, { ...clock, ...told, ...kept }).map(with_);
+  return plan(laid ?? job, { ...clock, ...told, ...kept }).map(inItsBlocks);
 }
 
 function inBlocks(document: JobDocument, blocks: readonly PlanBlock[]): Job | null {

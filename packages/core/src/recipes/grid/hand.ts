@@ -1,5 +1,4 @@
-import type { RecipeHand } from '../recipe.ts';
-import type { Table } from '../recipe.ts';
+import type { RecipeHand, Table } from '../recipe.ts';
 import { gridOf } from './counted.ts';
 import type { GridInput } from './input.ts';
 import { meet, placesOf, type CellPlace } from './large.ts';

@@ -1,5 +1,14 @@
 import { ZERO, ticks } from '../../length/index.ts';
-import { boundsOf, moved, polygon, whole, type Shape, type Size } from '../../geometry/index.ts';
+import {
+  boundsOf,
+  moved,
+  polygon,
+  whole,
+  type Contour,
+  type Point,
+  type Shape,
+  type Size,
+} from '../../geometry/index.ts';
 import { areaOf, extentOf, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
 import { blankOf, byBlank, layerOf } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
@@ -111,9 +120,17 @@ const diagonalOf =
   ({ column, row }: Spot): number =>
     column + (over ? 2 * (row % 2) : row);
 
+/** Turned by half a turn in its own bounds, holes and all. */
 function standingOnHead(shape: Shape): Shape {
-  const ring = turnedRing(ringOf(shape), 180);
-  return whole(polygon(ring));
+  const { width, height } = boundsOf(shape);
+  const turn = ({ x, y }: Point): Point => ({ x: ticks(width - x), y: ticks(height - y) });
+  const turned = ({ start, segments }: Contour): Contour => ({
+    start: turn(start),
+    segments: segments.map((s) =>
+      'centre' in s ? { to: turn(s.to), centre: turn(s.centre), turn: s.turn } : { to: turn(s.to) },
+    ),
+  });
+  return { outline: turned(shape.outline), holes: shape.holes.map(turned) };
 }
 
 function wholeOnes(lattice: Lattice, shape: Shape, down: Shape, { columns, rows, number }: Counts): Seen[] {
@@ -160,9 +177,15 @@ function overPage(lattice: Lattice, shape: Shape, down: Shape, { room }: Table):
 
 /** How many are cut for these: whole ones, and for those at the edges what the edge across from them does not lose. */
 function toCut(seen: readonly Seen[]): { cut: number; whole: number; partial: number; served: number } {
-  const at = (edge: string) =>
-    seen.flatMap(({ cut }) => (cut.length === 1 && cut[0]!.edge === edge ? [cut[0]!.share] : []));
-  const served = servedBy(at('left'), at('right')) + servedBy(at('bottom'), at('top'));
+  const at = (edge: string, down: boolean) =>
+    seen.flatMap(({ cut, spot }) =>
+      cut.length === 1 && cut[0]!.edge === edge && spot.down === down ? [cut[0]!.share] : [],
+    );
+  // what one that stands on its head loses is no part of one that does not
+  const served = [false, true].reduce(
+    (sum, down) => sum + servedBy(at('left', down), at('right', down)) + servedBy(at('bottom', down), at('top', down)),
+    0,
+  );
   const wholes = seen.filter(({ cut }) => !cut.length).length;
   return { cut: seen.length - served, whole: wholes, partial: seen.length - wholes, served };
 }

@@ -142,6 +142,14 @@ describe('rows', () => {
     );
     expect(Math.abs(laid.size.width - inches(6))).toBeLessThan(4);
   });
+  test('what stands on its head is all of it, with its hole', () => {
+    const tags = { figure: 'tag', size: { width: '2', height: '3' }, lie: 'alternating', columns: 2, rows: 1 } as const;
+    const [up, down] = solved(solve(tags)).laid.layers.map((l) => l.shape!);
+    expect([up!.holes.length, down!.holes.length]).toEqual([1, 1]);
+    const middle = (shape: Shape) => boundsOf({ outline: shape.holes[0]!, holes: [] }).y;
+    expect(middle(up!)).toBeGreaterThan(inches(2));
+    expect(middle(down!)).toBeLessThan(inches(1));
+  });
   test('as many as fit, or so many, the last row shorter', () => {
     const some = (change: Partial<ShapesInput>) => {
       const result = shapes.solve({ ...without(without(base, 'columns'), 'rows'), ...change }, table);

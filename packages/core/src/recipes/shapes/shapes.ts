@@ -72,10 +72,10 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
   roles: ['shape'],
   reasons: ['too-much', 'none-fits', 'too-many', 'no-outline'],
   phrases: [
+    'triangles with 2 in sides, alternating',
     'hexagons 2 1/4 across the flats, gap 1/16',
     '12 hexagons with 1 inch sides, honeycomb',
     '7 circles 1 1/2 across, gap 1/4',
-    'triangles with 2 in sides, alternating',
     '9 hearts 1 1/4 wide in 3 papers, gap 1/8',
     'stars 40 mm across, gap 5 mm',
     '6 scallop circles 2 across, gap 1/4',
@@ -115,7 +115,8 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
       ...(figure === 'star' || figure === 'scalloped'
         ? [{ kind: 'count', path: POINTS, group: SIZE, value: points, ifEmpty: 'refused', most: MOST_POINTS } as const]
         : []),
-      choice('lie', ROWS, lie, LIES),
+      // of what looks the same on its head there is nothing to alternate
+      choice('lie', ROWS, lie, ALTERNATE.includes(figure) ? LIES : LIES.filter((one) => one !== 'alternating')),
       choice('edges', ROWS, edges, EDGES),
       ...(edges !== 'cut'
         ? ([
@@ -214,7 +215,7 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
 function asFigure(next: ShapesInput, before: ShapesInput): ShapesInput {
   const known = MEASURES.map((measure) => before.size[measure]).find((text) => text !== undefined);
   const { figure } = next;
-  const usual = (name: Measure) => before.size[name] ?? known ?? (before.all.length === undefined ? '2 in' : '2 in');
+  const usual = (name: Measure) => before.size[name] ?? known ?? '2 in';
   const needed = hangingTogether(next).length ? [MEASURES_OF[figure][0]!] : MEASURES_OF[figure];
   const size = Object.fromEntries(needed.map((name) => [name, usual(name)]));
   const lie = next.lie === 'alternating' && !ALTERNATE.includes(figure) ? 'straight' : next.lie;
