@@ -72,13 +72,13 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
   roles: ['shape'],
   reasons: ['too-much', 'none-fits', 'too-many', 'no-outline'],
   phrases: [
-    'triangles with 2 in sides, alternating',
     'hexagons 2 1/4 across the flats, gap 1/16',
     '12 hexagons with 1 inch sides, honeycomb',
     '7 circles 1 1/2 across, gap 1/4',
     '9 hearts 1 1/4 wide in 3 papers, gap 1/8',
     'stars 40 mm across, gap 5 mm',
     '6 scallop circles 2 across, gap 1/4',
+    'triangles with 2 in sides, alternating',
   ],
 
   start: (table) => {
