@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
 import {
+  type DerivedPage,
+  type Part,
   derivePage,
   fieldKey,
   issueOf,
@@ -24,7 +26,7 @@ import {
 import {
   NAMES,
   figure,
-  finishWords,
+  finishesWords,
   fullFigure,
   issueWords,
   missingWords,
@@ -145,12 +147,23 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
   return SHORT;
 }
 
+/** Every part; of those that are parts of one piece folded over, the piece once. */
+function shownParts({ parts }: DerivedPage): Part[] {
+  const said = new Set(parts.filter((p) => !p.along).map((p) => p.piece));
+  return parts.filter((part) => {
+    if (!part.along) return true;
+    const again = part.piece !== null && said.has(part.piece);
+    said.add(part.piece);
+    return !again;
+  });
+}
+
 function size(document: unknown, world: World): number {
   const parsed = pageSchema.safeParse(migratePage(document));
   if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
   const page = derivePage(parsed.data, NAMES);
   const voice: Voice = { mark: page.mark, figures: 'plain' };
-  for (const part of page.parts) {
+  for (const part of shownParts(page)) {
     const { solved } = page.items.get(part.item)!;
     const sumOf = (axis: 'width' | 'height') => {
       const sum = part.sized && solved.status === 'solved' ? solved.sums.get(fieldKey(part.sized[axis])) : undefined;
@@ -158,8 +171,12 @@ function size(document: unknown, world: World): number {
       return sum && value ? [sumWords(sum, roundExact(value, 'nearest'), voice)] : [];
     };
     const sums = [...sumOf('width'), ...sumOf('height')];
+    // of what is turned, how it is cut says more than how far it reaches
+    const cut = part.turned === undefined ? undefined : page.pieces.find((p) => p.id === part.piece);
+    const { width, height } = cut ?? part;
+    const lies = cut ? `, turned by ${Math.round(10 * part.turned!) / 10}°` : '';
     world.out(
-      `${part.name}: ${fullFigure(part.width, voice)} x ${fullFigure(part.height, voice)}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
+      `${part.name}: ${fullFigure(width, voice)} x ${fullFigure(height, voice)}${lies}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
     );
   }
   // what was worked out beside the sizes: the reveals
@@ -172,8 +189,8 @@ function size(document: unknown, world: World): number {
     }
   }
   for (const piece of page.pieces)
-    for (const finish of piece.finish)
-      world.out(`${piece.name}: ${finishWords(finish, (length) => figure(length, voice))}\n`);
+    for (const finish of finishesWords(piece.finish, (length) => figure(length, voice)))
+      world.out(`${piece.name}: ${finish}\n`);
   const nameOf = (id: string) => page.items.get(id)?.item.name ?? id;
   for (const { suggestion, item } of page.suggestions)
     world.err(`${nameOf(item)}: ${suggestionWords(page.items.get(item)!.item.recipe, suggestion, voice)}`);

@@ -153,6 +153,19 @@ const ROWS: ReadonlyArray<readonly [row: number, line: string, says: readonly st
     ['a crest on the middle mark: 13 repeats, 5/16 over', 'a valley there instead: 12 repeats, 3/4 over'],
     ['13 repeats, 5/16 over', '12 repeats, 3/4 over'],
   ],
+  [
+    21,
+    'pinwheel 3 square, slits stop 3/8 short',
+    ['slit of the square: 1 3/4 (0.004 under)', 'slits from each corner 1 3/4', 'diameter of the hub: 3/4'],
+    ['slits from each corner 1 3/4', 'square 1: 3 x 3', 'hub 1: 3/4 x 3/4'],
+  ],
+  [
+    22,
+    'burst of strips 5 1/4, 4 7/8, 5 1/16, 4 13/16',
+    ['off 7/16, 1/16, 1/4, 0', 'cut 4 × burst, strips: 1/2 x 4 13/16'],
+    ['off 7/16, 1/16, 1/4, 0', '1/2 x 4 13/16'],
+  ],
+  [22, 'fan of seven strips 1/2 x 4 13/16 over 150 degrees', ['they stand 25° apart'], ['they stand 25° apart']],
 ];
 
 describe.each(ROWS)('row %i: %s', (_row, line, says, size) => {

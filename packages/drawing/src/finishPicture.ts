@@ -113,6 +113,18 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
     const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];
     drawn.push(...cutLine(x1, y1, x2, y2));
   }
+  for (const f of piece.finish) {
+    if (f.do === 'fold') {
+      const [[x1, y1], [x2, y2]] = [spot(f.from), spot(f.to)];
+      drawn.push({ kind: 'line', x1, y1, x2, y2, stroke: { colour: INK, width: 1, dash: [7, 3] } });
+    }
+    if (f.do === 'holes')
+      for (const p of f.at) {
+        const [x, y] = spot(p);
+        const r = Math.max(1.2, (f.across * at.per) / 2);
+        drawn.push({ kind: 'poly', points: roundAt(x, y, r), fill: '#ffffff', stroke: { colour: INK, width: 0.8 } });
+      }
+  }
   // the line along the middle by which a tip is found
   const tipped = (f: Finish) => f.do === 'notch' || f.do === 'point';
   for (const f of piece.finish.filter(tipped)) {
@@ -124,3 +136,7 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
   }
   return { width: w + 12, height: h + 12, marks: drawn, title };
 }
+
+/** A small hole, as so many corners. */
+const roundAt = (x: number, y: number, r: number): [number, number][] =>
+  Array.from({ length: 12 }, (_, k) => [x + r * Math.cos((k * Math.PI) / 6), y + r * Math.sin((k * Math.PI) / 6)]);

@@ -21,7 +21,7 @@ import {
 import { fieldWords, saidBackWords, sumWords } from './fields.ts';
 import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
 import { capital, offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
-import { finishWords } from './recipes/words.ts';
+import { finishesWords } from './recipes/words.ts';
 import { recipeWords } from './recipes/index.ts';
 
 /*
@@ -144,7 +144,7 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
     values: said,
     pieces: laid.blanks.map((blank) => ({
       ...{ name: named(blank), width: text(blank.width), height: text(blank.height), quantity: blank.quantity },
-      finish: blank.finish.map((f) => finishWords(f, say)),
+      finish: finishesWords(blank.finish, say),
     })),
     marks: [...marksOn(laid, named, place), ...placesOf(laid, recipe, place)],
     facts: laid.facts.flatMap(({ name, lengths, of }) => {
@@ -179,7 +179,7 @@ function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes
   const kinds = new Map<string, Layer[]>();
   // what is turned says its place by itself
   for (const layer of laid.layers)
-    if (layer.turned === undefined) kinds.set(layer.role, [...(kinds.get(layer.role) ?? []), layer]);
+    if (layer.turned === undefined && !layer.along) kinds.set(layer.role, [...(kinds.get(layer.role) ?? []), layer]);
   const holds = ({ box: a }: Layer, { box: b }: Layer) =>
     a.x <= b.x && a.y <= b.y && a.x + a.width >= b.x + b.width && a.y + a.height >= b.y + b.height;
   // what fills a place among the cells of a grid is one of them

@@ -48,4 +48,4 @@ export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
 export { paperLetter, sheetLetter } from './letters.ts';
 export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
-export { NAMES, finishWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';
+export { NAMES, finishWords, finishesWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

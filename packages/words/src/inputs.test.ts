@@ -65,7 +65,11 @@ function section(id: RecipeId): string {
         .replaceAll('.[]', '[]');
       // what is only chosen on the screen stands nowhere
       const stands = f.kind !== 'choice' || valueAt(one, f.path) === f.value;
-      if (stands && !fields.has(at)) fields.set(at, f);
+      const was = fields.get(at);
+      if (stands && !was) fields.set(at, f);
+      // of a choice all that it can be, whichever of the examples has it
+      else if (was?.kind === 'choice' && f.kind === 'choice')
+        fields.set(at, { ...was, options: [...new Set([...was.options, ...f.options])] });
     }
   return [
     `### \`${id}\`: ${recipeWords(id).title}`,

@@ -15,7 +15,7 @@ import {
   edgeThere,
   paperIn,
 } from '@temnex/core';
-import { finishWords } from './recipes/index.ts';
+import { finishesWords } from './recipes/index.ts';
 import { sheetLetter } from './letters.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
@@ -403,7 +403,7 @@ export function finishStepWords(
   return {
     hold: copies > 1 ? `${name}, ${copies} pieces` : name,
     setting: 'by hand',
-    off: piece.finish.map((f) => finishWords(f, say)).join('; '),
+    off: finishesWords(piece.finish, say).join('; '),
     rest: '',
     leaves: '',
     note: tips ? 'pencil a line along the middle first' : '',

@@ -4,10 +4,16 @@ import { shapePath } from '@temnex/drawing';
 /** Greys that say "a layer": no colour, since no paper is chosen yet. */
 const GREYS = ['#fafafa', '#ededed', '#dedede', '#f4f4f4'];
 const PRINT = '#b4b4b4';
+/** The other face of a paper. */
+const BACK = '#c6c6c6';
 
 /** Layers of one blank look alike. */
-export const greyOf = (layer: Pick<Layer, 'blank'>, { blanks }: Pick<Laid, 'blanks'>): string =>
-  layer.blank === null ? PRINT : GREYS[(blanks.findIndex((b) => b.key === layer.blank) + 1) % GREYS.length]!;
+export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<Laid, 'blanks'>): string =>
+  layer.back
+    ? BACK
+    : layer.blank === null
+      ? PRINT
+      : GREYS[(blanks.findIndex((b) => b.key === layer.blank) + 1) % GREYS.length]!;
 
 interface LayersPictureProps {
   laid: Laid;

@@ -27,6 +27,10 @@ export type Finish =
   | { readonly do: 'outline'; readonly as: 'circle' | 'oval' | 'shape'; readonly times?: number }
   /** A cut that stays inside the piece. */
   | { readonly do: 'slit'; readonly from: Point; readonly to: Point }
+  /** Scored and folded along a line. */
+  | { readonly do: 'fold'; readonly from: Point; readonly to: Point }
+  /** Round holes, for a brad, a ribbon or a needle; `across` 0: pricked. */
+  | { readonly do: 'holes'; readonly at: readonly Point[]; readonly across: Ticks }
   /** An edge run through a punch, so many whole repeats. */
   | { readonly do: 'punch'; readonly edge: Edge; readonly depth: Ticks; readonly repeats: number }
   /** Cut too long on purpose and trimmed flush: with what it is glued to, or with the rest once the page is finished. */

@@ -20,6 +20,8 @@ export interface Place {
   /** More than one may be said. */
   readonly many?: boolean;
   readonly allow?: 'negative';
+  /** A whole number, as of degrees, and no length: no more than this. */
+  readonly upTo?: number;
   /** Of a count: no more than this; of what may be said more than once: no oftener. */
   readonly most?: number;
   /** Of a count: what it counts, where not all that a line may be about. */
@@ -221,13 +223,18 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   ): Mishearing | null => {
     const claims = by === null ? undefined : tokens[by];
     const word = claims?.kind === 'word' ? claims.word : null;
-    const { kind, allow, most } = grammar.places[place]!;
+    const { kind, allow, most, upTo } = grammar.places[place]!;
     if (kind !== 'count' && most !== undefined && values.filter((v) => v.place === place).length >= most)
       return { code: 'too-often', text: token.kind === 'size' ? token.said : token.text, most };
     if (kind === 'count') {
       const n = token.kind === 'length' ? (token.whole ?? 0) : 0;
       if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: String(n), most: most ?? 1 };
       values.push({ place, texts: [String(n)], at, word });
+      return null;
+    }
+    if (upTo !== undefined && token.kind === 'length' && token.whole !== null) {
+      if (token.whole > upTo) return { code: 'too-many', text: token.text, most: upTo };
+      values.push({ place, texts: [String(token.whole)], at, word });
       return null;
     }
     const texts =

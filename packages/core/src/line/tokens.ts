@@ -56,7 +56,8 @@ const UNITS = new Map<string, string>([
 const LINKS = new Set(['a', 'an', 'of']);
 
 /** Ways to lay paper that are said in several words, and hold no number. */
-const SAYINGS = /\b(half\s+(and\s+half|base|page)|page\s+mat|edge\s+to\s+edge|side\s+by\s+side)\b/giu;
+const SAYINGS =
+  /\b(half\s+(and\s+half|base|page)|page\s+mat|edge\s+to\s+edge|side\s+by\s+side|(?:half|quarter|semi)\s+(?:circle|moon)s?)\b/giu;
 /** The same, said at length. */
 const HALF_PAGE = /\bhalf\s+(?:of\s+)?(?:the|a|my)\s+(page|base)\b/giu;
 const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b(?!\s+(?:an?\s+)?(?:inch|in\b|mm|cm))/giu;
@@ -78,6 +79,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,
     '$1',
   ],
+  [/°/gu, ' degrees '],
   // `1/8 all round`
   [/\ball\s+a?round\b(?!\s+(?:an?\s|the\s|my\s|\d))/giu, ' '],
   // `a 2:3 photo`
@@ -88,11 +90,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'shortest $1, $2 $3',
   ],
 ];
+/** `15/30/45/60/75`: numbers, and no fraction. */
+const SLASHED = /(?<![\d/])\d{1,3}(?:\/\d{1,3}){2,}(?![\d/])/gu;
 /** The line as it would be said in the words that are known. */
 function plainly(line: string): string {
   const half = line.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
   const whole = half === line ? line : half.replace(OTHER_HALF, ' ');
   return PLAINLY.reduce((said, [roundabout, plain]) => said.replace(roundabout, plain), whole)
+    .replace(SLASHED, (all) => all.replaceAll('/', ', '))
     .replace(/[’‘]/g, "'")
     .replace(HYPHENED, ' ')
     .replace(SHEET_NAME, (name) => NAMED_SHEETS[name.toLowerCase()]!)

@@ -22,7 +22,9 @@ import { placeAlong, type Axis } from './place.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
 export interface Part
-  extends Rect, Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry' | 'turned'> {
+  extends
+    Rect,
+    Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry' | 'turned' | 'back' | 'along'> {
   /** `item/layer`. */
   readonly id: string;
   readonly item: string;
@@ -302,7 +304,12 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
     entry,
     shape: shape && moved(shape, origin.x, origin.y),
   };
-  return layer.turned === undefined ? part : { ...part, turned: layer.turned };
+  return {
+    ...part,
+    ...(layer.turned === undefined ? {} : { turned: layer.turned }),
+    ...(layer.back ? { back: true } : {}),
+    ...(layer.along ? { along: true } : {}),
+  };
 }
 
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {

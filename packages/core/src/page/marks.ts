@@ -21,6 +21,9 @@ export function markOf({ seam }: Pick<DerivedPage, 'seam'>, part: Part): CornerM
   };
 }
 
-/** Of every part that does not lie in the corner anyway, bottom to top. */
+/** Of every part that is placed by itself and does not lie in the corner anyway, bottom to top. */
 export const marksOf = (page: Pick<DerivedPage, 'seam' | 'parts'>): CornerMark[] =>
-  page.parts.map((part) => markOf(page, part)).filter(({ x, y }) => x !== 0 || y !== 0);
+  page.parts
+    .filter((part) => !part.along)
+    .map((part) => markOf(page, part))
+    .filter(({ x, y }) => x !== 0 || y !== 0);

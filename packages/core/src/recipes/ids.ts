@@ -13,6 +13,9 @@ export const RECIPE_IDS = [
   'strip-frame',
   'grid',
   'shapes',
+  'half-circles',
+  'pinwheel',
+  'burst',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

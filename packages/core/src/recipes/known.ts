@@ -3,11 +3,14 @@ import { basePanels } from './base-panels/basePanels.ts';
 import { blockBand } from './block-band/blockBand.ts';
 import { borderStrip } from './border-strip/borderStrip.ts';
 import { builtUp } from './built-up/builtUp.ts';
+import { burst } from './burst/burst.ts';
 import { grid } from './grid/grid.ts';
 import { halfBase } from './half-base/halfBase.ts';
+import { halfCircles } from './half-circles/halfCircles.ts';
 import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
+import { pinwheel } from './pinwheel/pinwheel.ts';
 import { stripFrame } from './strip-frame/stripFrame.ts';
 import { shapes } from './shapes/shapes.ts';
 import { strips } from './strips/strips.ts';
@@ -28,6 +31,9 @@ export const KNOWN = {
   'strip-frame': stripFrame,
   grid,
   shapes,
+  'half-circles': halfCircles,
+  pinwheel,
+  burst,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

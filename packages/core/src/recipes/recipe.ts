@@ -63,6 +63,10 @@ export interface Layer {
   readonly shape: Shape | null;
   /** By how many degrees it lies turned, counter-clockwise; then its shape says how. */
   readonly turned?: number;
+  /** The other face of its paper is what one sees. */
+  readonly back?: true;
+  /** It comes to lie where it does by how it is made, folded over or put on the rest: nothing is pencilled for it. */
+  readonly along?: true;
   /** Not seen through. */
   readonly opaque: boolean;
   /** What it is made of: a blank cut from paper, or a print that is there already. */

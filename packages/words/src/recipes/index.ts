@@ -5,11 +5,14 @@ import { basePanels } from './basePanels.ts';
 import { blockBand } from './blockBand.ts';
 import { borderStrip } from './borderStrip.ts';
 import { builtUp } from './builtUp.ts';
+import { burst } from './burst.ts';
 import { grid } from './grid.ts';
 import { halfBase } from './halfBase.ts';
+import { halfCircles } from './halfCircles.ts';
 import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
+import { pinwheel } from './pinwheel.ts';
 import { shapes } from './shapes.ts';
 import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
@@ -30,6 +33,9 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'strip-frame': stripFrame,
   grid,
   shapes,
+  'half-circles': halfCircles,
+  pinwheel,
+  burst,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 
@@ -40,4 +46,4 @@ export const NAMES: Namer = {
   patch: (piece, n, of) => `${piece}, part${of > 1 ? ` ${sheetLetter(n - 1).toLowerCase()}` : ''}`,
 };
 
-export { finishWords, type RecipeWords, type Say } from './words.ts';
+export { finishWords, finishesWords, type RecipeWords, type Say } from './words.ts';

@@ -68,7 +68,17 @@ export function finishWords(finish: Finish, say: Say): string {
       return finish.how === 'round'
         ? `round ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, radius ${say(finish.by)}`
         : `cut off ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, ${say(finish.by)} along each edge`;
+    case 'fold': {
+      const { from, to } = finish;
+      if (from.x === to.x) return `score and fold it ${say(from.x)} from the left`;
+      if (from.y === to.y) return `score and fold it ${say(from.y)} from the bottom`;
+      return `score and fold it from ${say(from.x)}, ${say(from.y)} to ${say(to.x)}, ${say(to.y)} from its lower left corner`;
+    }
+    case 'holes':
+      return holesWords(finish.at, finish.across, say);
     case 'slit':
+      if (Math.abs(finish.to.x - finish.from.x) === Math.abs(finish.to.y - finish.from.y))
+        return `slit it from the ${finish.from.y < finish.to.y ? 'lower' : 'upper'} ${finish.from.x < finish.to.x ? 'left' : 'right'} corner towards the middle, ${say(Math.round(Math.SQRT2 * Math.abs(finish.to.x - finish.from.x)))} long`;
       return `slit it from ${say(finish.from.x)}, ${say(finish.from.y)} to ${say(finish.to.x)}, ${say(finish.to.y)} from its lower left corner`;
     case 'punch':
       return `punch the ${finish.edge} edge, ${finish.repeats} repeats ${say(finish.depth)} deep`;
@@ -121,4 +131,28 @@ export const revealStyle = (option: string): string => STYLES[option] ?? option;
 export function revealsWords([left, right, top, bottom]: readonly Ticks[], say: Say): string {
   if (left === right && top === bottom && left === top) return `reveals ${say(left!)} all round`;
   return `reveals left ${say(left!)}, right ${say(right!)}, top ${say(top!)}, bottom ${say(bottom!)}`;
+}
+
+/** All that is done to a piece, in its order; four slits from the corners are one thing to do. */
+export function finishesWords(finishes: readonly Finish[], say: Say): string[] {
+  const [first] = finishes;
+  const fromCorners =
+    first?.do === 'slit' &&
+    Math.abs(first.to.x - first.from.x) === Math.abs(first.to.y - first.from.y) &&
+    finishes.slice(0, 4).filter((f) => f.do === 'slit').length === 4;
+  if (!fromCorners) return finishes.map((f) => finishWords(f, say));
+  const long = Math.round(Math.hypot(first.to.x - first.from.x, first.to.y - first.from.y));
+  const rest = finishes.slice(4).map((f) => finishWords(f, say));
+  return [`pencil both diagonals; slit it from each corner towards the middle, ${say(long)} long`, ...rest];
+}
+
+/** One hole where it is; several by the first, how many and how far apart, where they are evenly so. */
+function holesWords(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, say: Say): string {
+  const [first, second] = [at[0]!, at[1]];
+  const what = across > 0 ? 'punch' : 'prick';
+  const size = across > 0 ? ` ${say(across)} across` : '';
+  const place = `${say(first.x)} from the left, ${say(first.y)} from the bottom`;
+  if (!second) return `${what} a hole${size}, ${place}`;
+  const apart = Math.round(Math.hypot(second.x - first.x, second.y - first.y));
+  return `${what} ${at.length} holes${size} by the template, the first ${place}, ${say(apart)} apart`;
 }

@@ -7,6 +7,9 @@ const UNCHOSEN = ['#f2f2f2', '#e2e2e2', '#fafafa'];
 /** A print nobody has photographed. */
 export const PRINT = '#9b9b9b';
 
+/** The back of a paper that has one face. */
+const BARE = '#fbfbf9';
+
 /** By piece: the face that it is cut from, or will be by the order that stands. */
 export type Settled = ReturnType<typeof facesOnPage>;
 export const UNSETTLED: Settled = new Map();
@@ -16,7 +19,12 @@ export function partFill(part: Part, drawer: Drawer, scale: number, settled: Set
   if (!part.piece) return PRINT;
   const from = settled.get(part.piece);
   const paper = drawer.papers.find((p) => p.id === (from?.paper ?? part.wish?.papers[0]));
-  const face = part.wish ? faceOf(paper, from?.side ?? part.wish.side) : undefined;
+  const up = from?.side ?? part.wish?.side ?? 'A';
+  if (part.back && paper) {
+    const other = paper.sides.find((s) => s.side === (up === 'B' ? 'A' : 'B'));
+    return other ? { look: other.look, turn: turnWanted(other, part.wish!.direction), scale } : BARE;
+  }
+  const face = part.wish ? faceOf(paper, up) : undefined;
   if (!face) return UNCHOSEN[(part.entry ? part.n : part.n + 1) % UNCHOSEN.length]!;
   return { look: face.look, turn: turnWanted(face, part.wish!.direction), scale };
 }

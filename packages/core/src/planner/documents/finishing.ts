@@ -26,6 +26,8 @@ export const finishSchema = z.discriminatedUnion('do', [
     times: z.int().min(1).max(10_000).optional(),
   }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
+  z.strictObject({ do: z.literal('fold'), from: corner, to: corner }),
+  z.strictObject({ do: z.literal('holes'), at: z.array(corner).min(1).max(2000), across: margin }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
   z.strictObject({
     do: z.literal('trim'),
@@ -57,7 +59,10 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
     case 'corners':
       return { ...finish, by: text(finish.by) };
     case 'slit':
-      return { do: 'slit', from: cornerSaid(finish.from, unit), to: cornerSaid(finish.to, unit) };
+    case 'fold':
+      return { do: finish.do, from: cornerSaid(finish.from, unit), to: cornerSaid(finish.to, unit) };
+    case 'holes':
+      return { do: 'holes', at: finish.at.map((p) => cornerSaid(p, unit)), across: text(finish.across) };
     case 'trim': {
       const { left, right, top, bottom } = finish;
       return { ...finish, left: text(left), right: text(right), top: text(top), bottom: text(bottom) };
@@ -96,7 +101,14 @@ export function readFinish(
     case 'corners':
       return { ...said, by: length(said.by, 'by') };
     case 'slit':
-      return { do: 'slit', from: at(said.from, 'from'), to: at(said.to, 'to') };
+    case 'fold':
+      return { do: said.do, from: at(said.from, 'from'), to: at(said.to, 'to') };
+    case 'holes':
+      return {
+        do: 'holes',
+        at: said.at.map((p, i) => ({ x: length(p[0], 'at', i, 0), y: length(p[1], 'at', i, 1) })),
+        across: length(said.across, 'across'),
+      };
     case 'trim':
       return {
         ...{ do: 'trim', when: said.when },

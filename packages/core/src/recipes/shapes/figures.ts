@@ -33,10 +33,6 @@ export const MEASURES_OF: Readonly<Record<Figure, readonly Measure[]>> = {
   own: ['width', 'height'],
 };
 
-/** Close fractions: √3 to a part in ten thousand million, √2 to a part in three thousand million. */
-export const ROOT3 = [70226, 40545] as const;
-export const ROOT2 = [47321, 33461] as const;
-
 export type Measured = Readonly<Partial<Record<Measure, number>>>;
 const at = (x: number, y: number): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
 

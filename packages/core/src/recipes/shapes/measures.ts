@@ -2,7 +2,8 @@ import { fieldKey, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import type { Arithmetic, Table } from '../recipe.ts';
 import { solveSums, term, type Equation } from '../sums.ts';
-import { MEASURES_OF, ROOT2, ROOT3, extentOfOwn, type Measured } from './figures.ts';
+import { ROOT2, ROOT3 } from '../roots.ts';
+import { MEASURES_OF, extentOfOwn, type Measured } from './figures.ts';
 import type { Measure, ShapesInput } from './input.ts';
 
 /* What says how large a figure is, and how long a row of them. */
