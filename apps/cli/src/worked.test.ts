@@ -165,6 +165,25 @@ const ROWS: ReadonlyArray<readonly [row: number, line: string, says: readonly st
     ['off 7/16, 1/16, 1/4, 0', 'cut 4 × burst, strips: 1/2 x 4 13/16'],
     ['off 7/16, 1/16, 1/4, 0', '1/2 x 4 13/16'],
   ],
+  [23, 'weave nine 3/8 strips', ['woven 3 3/8 × 3 3/8'], ['woven 3 3/8 × 3 3/8']],
+  [23, 'weave nine 3/8 strips, gap 1/16', ['woven 3 7/8 × 3 7/8'], ['woven 3 7/8 × 3 7/8']],
+  [
+    23,
+    'weave to cover 4 1/2 x 4 1/2 with 3/8 strips, 1/16 gaps, tails 1/2',
+    [
+      'strips of upright strips: 11',
+      'woven 4 3/4 × 4 3/4, trimmed to 4 1/2 × 4 1/2',
+      'cut 11 × weave, upright strips: 3/8 x 5 1/2',
+      '2 come from one strip; 22 pieces from 11 strips',
+    ],
+    ['2 come from one strip; 22 pieces from 11 strips', 'trimmed to 4 1/2 × 4 1/2'],
+  ],
+  [
+    24,
+    'rays 3/4 wide from the lower left corner, hub 3, tuck 1/2, at 15/30/45/60/75°',
+    ['1: 10 1/16, 2: 11 5/8, 3: 14 1/2, 4: 11 5/8, 5: 10 1/16 long', 'rays, ray 3: 3/4 x 14 1/2'],
+    ['1: 10 1/16, 2: 11 5/8, 3: 14 1/2, 4: 11 5/8, 5: 10 1/16 long', 'ray 3: 3/4 x 14 1/2, turned by -45°'],
+  ],
   [22, 'fan of seven strips 1/2 x 4 13/16 over 150 degrees', ['they stand 25° apart'], ['they stand 25° apart']],
 ];
 
@@ -203,6 +222,12 @@ describe('refused, with what works', () => {
       '',
     ]);
     expect((await sized('five 2 1/2 strips across 12 edge to edge')).err).toContain('Together they are 1/2 too much.');
+  });
+  test('row 24: a ray that no sheet of 12 gives, and the ways out', async () => {
+    const { out, err } = await told('say', 'rays 3/4 wide from the lower left corner, hub 3, tuck 1/2, at 45 60');
+    expect(out).toContain('ray 1: 3/4 x 14 1/2');
+    expect(err + out).toContain('Ray 1 is 14 1/2 long, a sheet 12');
+    expect(err + out).toContain('on the diagonal (up to 16 3/16 at that width)');
   });
   test('row 29: a mat that is smaller than its print', async () => {
     const { code, err } = await told('say', 'mat 4 x 6 for a 4 1/4 x 6 print');

@@ -13,7 +13,10 @@ export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<La
     ? BACK
     : layer.blank === null
       ? PRINT
-      : GREYS[(blanks.findIndex((b) => b.key === layer.blank) + 1) % GREYS.length]!;
+      : GREYS[(blanks.findIndex((b) => b.key === paperOf(layer.blank!, blanks)) + 1) % GREYS.length]!;
+
+/** The blank whose paper it shares, or itself. */
+const paperOf = (key: string, blanks: Laid['blanks']): string => blanks.find((b) => b.key === key)?.paperFrom ?? key;
 
 interface LayersPictureProps {
   laid: Laid;
@@ -32,7 +35,9 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
       {laid.layers.map((layer) => {
         const { box, shape, key } = layer;
         const fill = greyOf(layer, laid);
-        const stroke = { stroke: '#161616', strokeWidth: thin ? 0.7 : layer.blank === null ? 1.5 : 0.9 };
+        // so small, many lines would be one black spot
+        const fine = laid.layers.length > 60 ? 0.25 : 0.7;
+        const stroke = { stroke: '#161616', strokeWidth: thin ? fine : layer.blank === null ? 1.5 : 0.9 };
         return shape && !isRectangle(shape) ? (
           <path
             key={key}

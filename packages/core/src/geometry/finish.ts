@@ -33,6 +33,8 @@ export type Finish =
   | { readonly do: 'holes'; readonly at: readonly Point[]; readonly across: Ticks }
   /** An edge run through a punch, so many whole repeats. */
   | { readonly do: 'punch'; readonly edge: Edge; readonly depth: Ticks; readonly repeats: number }
+  /** Glued on, it reaches past the page at one end, and is trimmed flush with it. */
+  | { readonly do: 'flush'; readonly edge: Edge }
   /** Cut too long on purpose and trimmed flush: with what it is glued to, or with the rest once the page is finished. */
   | {
       readonly do: 'trim';

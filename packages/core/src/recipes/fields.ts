@@ -76,6 +76,20 @@ export const lengthField = (
   ...more,
 });
 
+/** Something written that follows a rule of its own where it is left out. */
+export const textField = (
+  path: FieldPath,
+  value: string | undefined,
+  more: Pick<TextInput, 'reads' | 'example'> & Partial<Pick<TextInput, 'group' | 'ifEmpty'>>,
+): TextInput => ({ kind: 'text', path, group: path.slice(0, -1), value, ifEmpty: 'by-rule', ...more });
+
+/** Degrees or a number of something. */
+export const countField = (
+  path: FieldPath,
+  value: number | undefined,
+  more: Pick<CountInput, 'most'> & Partial<Pick<CountInput, 'group' | 'ifEmpty'>>,
+): CountInput => ({ kind: 'count', path, group: path.slice(0, -1), value, ifEmpty: 'refused', ...more });
+
 /** A list of layers that can be added to, each entry with an id of its own. */
 export interface FieldList {
   readonly path: FieldPath;

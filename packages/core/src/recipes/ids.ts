@@ -16,6 +16,8 @@ export const RECIPE_IDS = [
   'half-circles',
   'pinwheel',
   'burst',
+  'weave',
+  'rays',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

@@ -11,9 +11,11 @@ import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
 import { pinwheel } from './pinwheel/pinwheel.ts';
+import { rays } from './rays/rays.ts';
 import { stripFrame } from './strip-frame/stripFrame.ts';
 import { shapes } from './shapes/shapes.ts';
 import { strips } from './strips/strips.ts';
+import { weave } from './weave/weave.ts';
 import type { RecipeId } from './ids.ts';
 
 /** Every construction there is. */
@@ -34,6 +36,8 @@ export const KNOWN = {
   'half-circles': halfCircles,
   pinwheel,
   burst,
+  weave,
+  rays,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

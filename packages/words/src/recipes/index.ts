@@ -13,9 +13,11 @@ import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
 import { pinwheel } from './pinwheel.ts';
+import { rays } from './rays.ts';
 import { shapes } from './shapes.ts';
 import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
+import { weave } from './weave.ts';
 import type { RecipeWords } from './words.ts';
 
 /** The words of every recipe: complete, because its type asks for each. */
@@ -36,6 +38,8 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'half-circles': halfCircles,
   pinwheel,
   burst,
+  weave,
+  rays,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 

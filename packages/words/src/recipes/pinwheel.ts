@@ -14,7 +14,7 @@ const FIELDS: Readonly<Record<string, string>> = {
 const OPTIONS: Readonly<Record<string, string>> = {
   own: 'the other face of the same paper',
   lined: 'a second paper behind it',
-  paper: 'of paper',
+  paper: 'paper',
   button: 'a button or a brad',
   none: 'none',
 };

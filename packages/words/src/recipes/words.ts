@@ -68,6 +68,8 @@ export function finishWords(finish: Finish, say: Say): string {
       return finish.how === 'round'
         ? `round ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, radius ${say(finish.by)}`
         : `cut off ${finish.count === 1 ? 'a corner' : `${finish.count} corners`}, ${say(finish.by)} along each edge`;
+    case 'flush':
+      return `glue it on, its ${finish.edge} end past the edge of the page, and trim it flush`;
     case 'fold': {
       const { from, to } = finish;
       if (from.x === to.x) return `score and fold it ${say(from.x)} from the left`;

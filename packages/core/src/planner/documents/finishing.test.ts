@@ -12,6 +12,7 @@ const EACH: { readonly [Kind in Finish['do']]: Extract<Finish, { do: Kind }> } =
   outline: { do: 'outline', as: 'oval' },
   corners: { do: 'corners', how: 'round', by: ticks(6096), count: 4 },
   slit: { do: 'slit', from: at(0, 961), to: at(24_385, 961) },
+  flush: { do: 'flush', edge: 'top' },
   fold: { do: 'fold', from: at(0, 961), to: at(24_385, 961) },
   holes: { do: 'holes', at: [at(127, 381), at(3048, 1)], across: ticks(3048) },
   punch: { do: 'punch', edge: 'right', depth: ticks(3048), repeats: 9 },

@@ -26,6 +26,7 @@ export const finishSchema = z.discriminatedUnion('do', [
     times: z.int().min(1).max(10_000).optional(),
   }),
   z.strictObject({ do: z.literal('slit'), from: corner, to: corner }),
+  z.strictObject({ do: z.literal('flush'), edge }),
   z.strictObject({ do: z.literal('fold'), from: corner, to: corner }),
   z.strictObject({ do: z.literal('holes'), at: z.array(corner).min(1).max(2000), across: margin }),
   z.strictObject({ do: z.literal('punch'), edge, depth: margin, repeats: z.int().min(1).max(1000) }),
@@ -55,6 +56,7 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
     case 'punch':
       return { ...finish, depth: text(finish.depth) };
     case 'outline':
+    case 'flush':
       return { ...finish };
     case 'corners':
       return { ...finish, by: text(finish.by) };
@@ -96,6 +98,8 @@ export function readFinish(
       return { ...said, shorter: said.shorter as Edge, depth: length(said.depth, 'depth') };
     case 'punch':
       return { ...said, depth: length(said.depth, 'depth') };
+    case 'flush':
+      return said;
     case 'outline':
       return { do: 'outline', as: said.as, ...(said.times === undefined ? {} : { times: said.times }) };
     case 'corners':

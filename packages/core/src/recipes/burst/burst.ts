@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
-import { boundsOf, type Finish, type Point } from '../../geometry/index.ts';
+import { boundsOf, circle, type Finish, type Point } from '../../geometry/index.ts';
 import { countAt, lengthAt, lengthsAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
@@ -220,8 +220,10 @@ export const burst: Recipe<'burst', BurstInput> = {
     const [from, to] = fan ? [-pin, length - pin] : [-length / 2, length / 2];
     const turns = Array.from({ length: n }, (_, i) => first - i * apart);
     const laid = fromZero(turns.map((turn) => radialStrip(width, from, to, degrees(turn))));
-    const layers = laid.shapes.map((shape, i): Layer =>
-      layerOf({
+    const pinned = brad ? [circle(laid.middle.x, laid.middle.y, Math.floor(hole / 2))] : [];
+    const layers = laid.shapes.map(({ outline }, i): Layer => {
+      const shape = { outline, holes: pinned };
+      return layerOf({
         ...{
           key: `strip-${i + 1}`,
           role: 'strip',
@@ -232,8 +234,8 @@ export const burst: Recipe<'burst', BurstInput> = {
           group: STRIP,
         },
         ...{ sized: { width: WIDTH, height: LENGTH }, turned: turns[i]! - 90 },
-      }),
-    );
+      });
+    });
     const middle: Point = { x: ticks(Math.floor(width / 2)), y: fan ? pin : ticks(Math.floor(length / 2)) };
     const finish: Finish[] = brad ? [{ do: 'holes', at: [middle], across: hole }] : [];
     const values = new Map(solution.values);
@@ -348,12 +350,13 @@ function dimsOf(
       y: ticks(Math.round(middle.y + far * Math.sin(angle) + aside * Math.cos(angle))),
     };
   };
-  const [first, second, last] = [turns[0]!, turns[1], turns.at(-1)!];
+  // at those to the right, where numbers stand
+  const [before, last] = [turns.at(-2), turns.at(-1)!];
   const dims: (Dim | false | undefined)[] = [
-    { kind: 'leader', path: LENGTH, at: on(first, to * 0.8) },
+    { kind: 'leader', path: LENGTH, at: on(last, to * 0.6) },
     { kind: 'leader', path: WIDTH, at: on(last, to, -width / 2) },
-    second !== undefined && { kind: 'leader', path: APART, at: on((first + second) / 2, to * 0.9) },
-    brad && { kind: 'leader', path: form === 'fan' ? INSET : HOLE, at: on(last, -pin / 2) },
+    before !== undefined && { kind: 'leader', path: APART, at: on((before + last) / 2, to * 0.9) },
+    brad && { kind: 'leader', path: form === 'fan' ? INSET : HOLE, at: on(last, -pin) },
   ];
   return dims.filter((dim): dim is Dim => Boolean(dim));
 }

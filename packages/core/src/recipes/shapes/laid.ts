@@ -14,7 +14,8 @@ import { blankOf, byBlank, layerOf } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
 import type { Dim, Fact, Laid, Layer, Suggestion, Table } from '../recipe.ts';
 import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, turningOf, type Lattice, type Spot } from './arrange.ts';
-import { onPage, servedBy } from './clip.ts';
+import { onPage } from '../onPage.ts';
+import { servedBy } from './clip.ts';
 import { MEASURES_OF } from './figures.ts';
 import type { ShapesInput } from './input.ts';
 
