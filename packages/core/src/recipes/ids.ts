@@ -18,6 +18,11 @@ export const RECIPE_IDS = [
   'burst',
   'weave',
   'rays',
+  'pocket',
+  'folded-card',
+  'envelope',
+  'tag',
+  'tabs',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

@@ -4,6 +4,8 @@ import { blockBand } from './block-band/blockBand.ts';
 import { borderStrip } from './border-strip/borderStrip.ts';
 import { builtUp } from './built-up/builtUp.ts';
 import { burst } from './burst/burst.ts';
+import { envelope } from './envelope/envelope.ts';
+import { foldedCard } from './folded-card/foldedCard.ts';
 import { grid } from './grid/grid.ts';
 import { halfBase } from './half-base/halfBase.ts';
 import { halfCircles } from './half-circles/halfCircles.ts';
@@ -11,10 +13,13 @@ import { hollowMat } from './hollow-mat/hollowMat.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
 import { pinwheel } from './pinwheel/pinwheel.ts';
+import { pocket } from './pocket/pocket.ts';
 import { rays } from './rays/rays.ts';
 import { stripFrame } from './strip-frame/stripFrame.ts';
 import { shapes } from './shapes/shapes.ts';
 import { strips } from './strips/strips.ts';
+import { tabs } from './tabs/tabs.ts';
+import { tag } from './tag/tag.ts';
 import { weave } from './weave/weave.ts';
 import type { RecipeId } from './ids.ts';
 
@@ -38,6 +43,11 @@ export const KNOWN = {
   burst,
   weave,
   rays,
+  pocket,
+  'folded-card': foldedCard,
+  envelope,
+  tag,
+  tabs,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

@@ -6,6 +6,8 @@ import { blockBand } from './blockBand.ts';
 import { borderStrip } from './borderStrip.ts';
 import { builtUp } from './builtUp.ts';
 import { burst } from './burst.ts';
+import { envelope } from './envelope.ts';
+import { foldedCard } from './foldedCard.ts';
 import { grid } from './grid.ts';
 import { halfBase } from './halfBase.ts';
 import { halfCircles } from './halfCircles.ts';
@@ -13,10 +15,13 @@ import { hollowMat } from './hollowMat.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
 import { pinwheel } from './pinwheel.ts';
+import { pocket } from './pocket.ts';
 import { rays } from './rays.ts';
 import { shapes } from './shapes.ts';
 import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
+import { tabs } from './tabs.ts';
+import { tag } from './tag.ts';
 import { weave } from './weave.ts';
 import type { RecipeWords } from './words.ts';
 
@@ -40,6 +45,11 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   burst,
   weave,
   rays,
+  pocket,
+  'folded-card': foldedCard,
+  envelope,
+  tag,
+  tabs,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 

@@ -41,11 +41,11 @@ const One = styled.button`
   gap: 0.45rem;
   width: 100%;
   height: 100%;
-  padding: 0.3rem 0.3rem 0.2rem;
+  padding: 0.15rem 0.3rem 0.1rem;
   border: 0;
   border-bottom: 3px solid transparent;
   background: none;
-  font: 600 var(--s1) / 1.1 var(--text);
+  font: 600 var(--s0, 0.8rem) / 1.05 var(--text);
   text-align: left;
   cursor: pointer;
   ${NARROW} {
@@ -59,7 +59,7 @@ const One = styled.button`
     background: var(--sheet);
   }
 `;
-const SIZE = 32;
+const SIZE = 26;
 
 interface ChooserProps {
   chosen: RecipeId;

@@ -489,7 +489,7 @@ function dimsOf(input: RaysInput, centre: Point, radius: number, cut: readonly R
   // the one that goes nearest to the right, where numbers stand
   const east = cut.reduce((a, b) => (Math.cos((b.turn * Math.PI) / 180) > Math.cos((a.turn * Math.PI) / 180) ? b : a));
   const dims: (Dim | false)[] = [
-    { kind: 'leader', path: WIDTH, at: on(east.turn, (east.from + east.to) / 2) },
+    { kind: 'leader', path: WIDTH, at: on(east.turn, east.from + (east.to - east.from) * 0.35) },
     radius > 0 && { kind: 'leader', path: RADIUS, at: on(east.turn, radius) },
     radius > 0 && { kind: 'leader', path: TUCK, at: on(east.turn, east.from) },
     input.centre.at === 'typed' && { kind: 'leader', path: X, at: on(0, 0) },

@@ -18,7 +18,6 @@ const HEADS: Readonly<Record<string, Figure>> = {
   dot: 'circle',
   triangle: 'triangle',
   pennant: 'pennant',
-  tag: 'tag',
   star: 'star',
   heart: 'heart',
 };

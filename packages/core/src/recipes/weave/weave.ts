@@ -1,6 +1,5 @@
 import {
   exact,
-  exactText,
   lengthOf,
   parseLength,
   roundExact,
