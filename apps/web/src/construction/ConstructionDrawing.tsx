@@ -12,7 +12,7 @@ const HandLayer = lazy(() => import('./HandLayer.tsx').then((m) => ({ default: m
 const Table = styled.div`
   position: sticky;
   top: 0;
-  height: calc(100vh - 14.6rem);
+  height: calc(100vh - 15.6rem);
   min-height: 25rem;
   max-height: 46rem;
   background: var(--table);

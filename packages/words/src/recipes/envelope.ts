@@ -34,6 +34,7 @@ export const envelope: RecipeWords = {
         return `Side flaps of ${say(a)} lie on one another in ${say(b)}`;
     }
   },
+  advice: (_why, [a = 0], say) => `Beside the top flap it stays open by ${say(a)}; a longer bottom flap covers that`,
   fact: (name, [a = 0, b = 0], say) => {
     switch (name) {
       case 'cut':

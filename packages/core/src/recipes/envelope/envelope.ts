@@ -80,13 +80,14 @@ export function outlineOf(
   const [x0, x1, y0, y1] = [side, side + w, bottom, bottom + h];
   const [all, high] = [w + 2 * side, bottom + h + top];
   // flaps are narrower at their free ends, so that none stands out when it is folded
-  const [in1, up] = [Math.min(bottom, w / 6), Math.min(side, h / 8)];
+  const [in1, up] = [Math.min(bottom / 2, w / 8, side * 0.75), Math.min(side, h / 8)];
+  const slant = Math.min(top, w / 5, (side * top) / Math.max(1, h - bottom));
   const tip: Corner[] =
     closes === 'pointed'
       ? [[(x0 + x1) / 2, high]]
       : [
-          [x1 - Math.min(top, w / 5), high],
-          [x0 + Math.min(top, w / 5), high],
+          [x1 - slant, high],
+          [x0 + slant, high],
         ];
   return [
     ...([
@@ -116,6 +117,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
   input: envelopeSchema,
   roles: ['envelope', 'flap'],
   reasons: ['does-not-close', 'flap-too-long', 'sides-meet'],
+  advice: ['stays-open'],
   phrases: [
     'envelope for a 4 1/4 x 5 1/2 card',
     'envelope for a 3 x 4 card, play 1/8',
@@ -131,7 +133,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
     return {
       card: {
         width: fit(inch ? '5 1/2' : '148', room.width * 0.7),
-        height: fit(inch ? '4 1/4' : '105', room.height * 0.35),
+        height: fit(inch ? '4 1/4' : '105', room.height * 0.4),
       },
       ...{ play: inch ? '1/8' : '3', envelope: {}, flaps: { closes: 'slanted' } },
     };
@@ -213,6 +215,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
       { do: 'fold', from: at(side, bottom), to: at(x1, bottom) },
       { do: 'fold', from: at(side, y1), to: at(x1, y1) },
     ];
+    const opening = openingOf(input, body, flaps);
     const values = new Map(solution.values);
     for (const [path, flap] of [
       [SIDE, side],
@@ -236,7 +239,10 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
       },
       values,
       sums: solution.sums,
-      suggestions: [],
+      suggestions:
+        opening > table.mark.step
+          ? [{ code: 'own', why: 'stays-open', path: BOTTOM, lengths: [ticks(Math.round(opening))] }]
+          : [],
     };
   },
 
@@ -281,7 +287,7 @@ const offered = (path: FieldPath, length: number, { mark }: Table) => {
   return on > 0 ? [{ path, length: on }] : [];
 };
 
-/** Side flaps of 3/4 (20 mm), the bottom flap over two thirds of the height, the top flap over half of it; as long as it is pointed, further. */
+/** Side flaps of 3/4 (20 mm), the bottom flap over two thirds of the height, the top flap over half of it; further where it is pointed. */
 function flapsOf(
   { flaps }: EnvelopeInput,
   { width, height }: Size,
@@ -289,17 +295,25 @@ function flapsOf(
   near: (path: FieldPath) => Ticks,
 ): Flaps {
   const onMark = (t: number) => Math.max(mark.step, roundToMark(ticks(Math.floor(t)), mark, 'up'));
-  const usual = {
-    side: Math.min(lengthOf(unit === 'in' ? '3/4' : '20', unit), onMark(width / 4)),
-    bottom: Math.min(height, onMark((height * 2) / 3)),
-    top: Math.min(height, onMark(height * (flaps.closes === 'pointed' ? 0.65 : 0.5))),
-  };
   const of = (given: unknown, path: FieldPath, rule: number) => (given === undefined ? ticks(rule) : near(path));
-  return {
-    side: of(flaps.side, SIDE, usual.side),
-    bottom: of(flaps.bottom, BOTTOM, usual.bottom),
-    top: of(flaps.top, TOP, usual.top),
-  };
+  const pointed = flaps.closes === 'pointed';
+  const wide = Math.min(lengthOf(unit === 'in' ? '3/4' : '20', unit), onMark(width / 4));
+  const side = of(flaps.side, SIDE, wide);
+  const top = of(flaps.top, TOP, Math.min(height, onMark(height * (pointed ? 0.65 : 0.5))));
+  // beside the slanted edges of a pointed one the bottom flap must reach up to where the side flaps are covered
+  const least = pointed ? height - (1.8 * side * top) / width : (height * 2) / 3;
+  const bottom = of(flaps.bottom, BOTTOM, Math.min(height, onMark(Math.max(least, height / 2))));
+  return { side, bottom, top };
+}
+
+/** How wide it stays open between the top flap and a side flap, above the bottom flap; none where they cover each other. */
+function openingOf(
+  { flaps: { closes } }: EnvelopeInput,
+  { width, height }: Size,
+  { side, bottom, top }: Flaps,
+): number {
+  if (closes === 'slanted' || top <= 0) return 0;
+  return Math.max(0, ((width / 2) * (height - bottom)) / top - side);
 }
 
 /** Closed, from behind: the body, the side flaps, the bottom flap over them, the top flap over all. */

@@ -217,7 +217,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
         size: card,
         layers,
         blanks,
-        slots: [{ key: 'front', role: 'front', n: 1, box }],
+        slots: [{ key: panel && fronts === 1 ? 'panel-1' : 'front', role: 'front', n: 1, box }],
         dims: [
           ...outerSpans(CARD, card),
           ...(panel

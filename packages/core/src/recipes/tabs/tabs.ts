@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import { rect, type Finish, type Point, type Rect, type Shape, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, lengthField, samePath, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, notPositive, refused, worked } from '../plain.ts';
@@ -98,7 +98,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     const { edge, tab, corner } = input;
     return [
       { kind: 'choice', path: ['edge'], group: ['row'], value: edge, options: EDGES },
-      ...rowFields(input, []),
+      ...rowFields(input, []).map((field) => (samePath(field.path, WIDTH) ? { ...field, group: TAB } : field)),
       lengthField(OUT, tab.out, { ifEmpty: 'refused' }),
       lengthField(TUCK, tab.tuck, { allow: 'zero', ifEmpty: 'by-rule' }),
       { kind: 'choice', path: ['tab', 'made'], group: TAB, value: tab.made, options: MADE },
