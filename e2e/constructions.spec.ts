@@ -14,7 +14,7 @@ test('from “I want a row of banners” to the sizes: by typing, from the pictu
   await expect(page.getByRole('textbox', { name: 'how many' })).toHaveValue('5');
   // from the page of pictures
   await page.getByRole('link', { name: 'What each answers' }).click();
-  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('listitem')).toHaveCount(18);
+  await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('listitem')).toHaveCount(26);
   await page.keyboard.type('fram');
   await expect(page.getByRole('list', { name: 'Constructions' }).getByRole('button').first()).toContainText(
     'Strip frame',

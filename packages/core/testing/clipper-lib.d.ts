@@ -5,13 +5,15 @@ declare module 'clipper-lib' {
     readonly Y: number;
   }
   interface Engine {
+    AddPaths(paths: readonly (readonly IntPoint[])[], kind: number, closed: boolean): boolean;
     AddPath(path: readonly IntPoint[], kind: number, closed: boolean): boolean;
-    Execute(how: number, found: IntPoint[][]): boolean;
+    Execute(how: number, found: IntPoint[][], subject?: number, clip?: number): boolean;
   }
   const library: {
     readonly Clipper: { new (): Engine; Area(path: readonly IntPoint[]): number };
     readonly PolyType: { readonly ptSubject: number; readonly ptClip: number };
-    readonly ClipType: { readonly ctIntersection: number; readonly ctDifference: number };
+    readonly PolyFillType: { readonly pftNonZero: number };
+    readonly ClipType: { readonly ctIntersection: number; readonly ctUnion: number; readonly ctDifference: number };
   };
   export default library;
 }

@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, circle, inches, polygon, recipeOf, whole, type Laid, type Table } from '@temnex/core';
+import { MARKS, circle, inches, polygon, recipeOf, whole, type Laid, type RecipeId, type Table } from '@temnex/core';
 import { PAPERS, templatePages, templatesOf, trueSizeSvg, type Drawn, type Template } from './index.ts';
 
 const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;
 const square = (side: number, name = 'square'): Template => ({
   name,
+  folds: [],
+  holes: [],
   shape: whole(
     polygon(
       [
@@ -59,7 +61,10 @@ describe('pages of templates', () => {
 });
 
 test('as SVG its size is in points, with a ruler in the unit', () => {
-  const svg = trueSizeSvg({ name: 'disc & hole', shape: whole(circle(inches(1), inches(1), inches(1))) }, voice);
+  const svg = trueSizeSvg(
+    { name: 'disc & hole', folds: [], holes: [], shape: whole(circle(inches(1), inches(1), inches(1))) },
+    voice,
+  );
   // two inches, the margins, the ruler below
   expect(svg).toMatch(/width="186pt" height="192pt"/);
   expect(svg).toContain('1 inch');
@@ -81,4 +86,30 @@ test('every outline cut by hand has one, each once', () => {
   ]);
   expect(templatesOf('mat-stack', laidOf('mat-stack', { shape: 'oval' }), voice)).toHaveLength(1);
   expect(templatesOf('mat-stack', laidOf('mat-stack', {}), voice)).toEqual([]);
+});
+
+test('folds are dashed, and every hole to prick is a cross', () => {
+  const marks = (id: RecipeId, change: object) => {
+    const recipe = recipeOf(id);
+    const table: Table = {
+      unit: 'in',
+      mark: MARKS['1/16'],
+      room: { width: inches(12), height: inches(12), seams: [] },
+    };
+    const solved = recipe.solve({ ...(recipe.start(table, () => 'x') as object), ...change }, table);
+    if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
+    return templatePages(templatesOf(id, solved.laid, voice), 'Week', 'letter').flatMap((page) => page.marks);
+  };
+  const dashed = (all: readonly Drawn[]) => lines(all).filter((m) => m.stroke.dash !== undefined);
+  // four folds and the two lines of the middle, over the pages that it takes
+  expect(dashed(marks('envelope', { card: { width: '3', height: '2' } }))).toHaveLength(4 + 2);
+  const line = {
+    along: 'line',
+    ground: { width: '4', height: '1/2', is: 'there' },
+    inset: '1/4',
+    spacing: '1/2',
+    stitch: 'back',
+  };
+  // eight holes, two strokes each
+  expect(dashed(marks('stitches', line))).toHaveLength(2 * 8 + 2);
 });

@@ -23,18 +23,31 @@ const BETWEEN = 18;
 export interface Template {
   readonly name: string;
   readonly shape: Shape;
+  /** Lines to score and fold along, in the shape's coordinates. */
+  readonly folds: ReadonlyArray<readonly [Spot, Spot]>;
+  /** Points to prick or punch through. */
+  readonly holes: readonly Spot[];
+}
+interface Spot {
+  readonly x: number;
+  readonly y: number;
 }
 
-/** A template for every outline that is cut by hand, each once. */
+/** A template for every outline that is cut by hand or pricked through, each once. */
 export function templatesOf(recipe: RecipeId, laid: Laid, voice: Voice): Template[] {
   const words = recipeWords(recipe);
   const found = new Map<string, Template>();
-  for (const blank of laid.blanks) {
-    if (!blank.shape || !blank.finish.some((f) => f.do === 'outline')) continue;
-    const key = JSON.stringify(blank.shape);
-    const { width, height } = boundsOf(blank.shape);
-    const name = `${words.piece(blank.role, blank.n, words.item(1))}, ${sizeWords(width, height, voice)}`;
-    if (!found.has(key)) found.set(key, { name, shape: blank.shape });
+  const add = (role: string, n: number, template: Omit<Template, 'name'>) => {
+    const { width, height } = boundsOf(template.shape);
+    const key = JSON.stringify(template.shape);
+    const name = `${words.piece(role, n, words.item(1))}, ${sizeWords(width, height, voice)}`;
+    if (!found.has(key)) found.set(key, { name, ...template });
+  };
+  for (const { role, n, shape, holes } of laid.traced ?? []) add(role, n, { shape, folds: [], holes });
+  for (const { role, n, shape, finish } of laid.blanks) {
+    if (!shape || !finish.some((f) => f.do === 'outline')) continue;
+    const folds = finish.flatMap((f) => (f.do === 'fold' ? [[f.from, f.to] as const] : []));
+    add(role, n, { shape, folds, holes: finish.flatMap((f) => (f.do === 'holes' ? f.at : [])) });
   }
   return [...found.values()];
 }
@@ -47,23 +60,43 @@ interface Window {
   readonly height: number;
 }
 
-/** A template's lines with its lower left corner at 0, 0 and y down from its top, in points. */
-function linesOf({ shape }: Template): { rings: Point[][]; width: number; height: number } {
-  const { x, y, width, height } = boundsOf(shape);
-  const rings = [shape.outline, ...shape.holes].map((contour) =>
-    flattened(contour, CHORD).map(([px, py]): Point => [(px - x) * PER, (y + height - py) * PER]),
-  );
-  return { rings, width: width * PER, height: height * PER };
+interface Lines {
+  readonly rings: Point[][];
+  /** Drawn thin: folds, and a cross for every hole. */
+  readonly thin: [Point, Point][];
+  readonly width: number;
+  readonly height: number;
 }
 
-/** The outlines and the middle lines, seen through a window and moved to where it stands on the page. */
-function seenThrough(
-  rings: readonly (readonly Point[])[],
-  size: { width: number; height: number },
-  w: Window,
-  at: Point,
-): Drawn[] {
-  const { width, height } = size;
+/** Half of a cross that marks a hole, in points. */
+const CROSS = 2.4;
+
+/** A template's lines with its lower left corner at 0, 0 and y down from its top, in points. */
+function linesOf({ shape, folds, holes }: Template): Lines {
+  const { x, y, width, height } = boundsOf(shape);
+  const at = (px: number, py: number): Point => [(px - x) * PER, (y + height - py) * PER];
+  const rings = [shape.outline, ...shape.holes].map((contour) =>
+    flattened(contour, CHORD).map(([px, py]) => at(px, py)),
+  );
+  const crosses = holes.flatMap((hole): [Point, Point][] => {
+    const [px, py] = at(hole.x, hole.y);
+    return [
+      [
+        [px - CROSS, py],
+        [px + CROSS, py],
+      ],
+      [
+        [px, py - CROSS],
+        [px, py + CROSS],
+      ],
+    ];
+  });
+  const scored = folds.map(([from, to]): [Point, Point] => [at(from.x, from.y), at(to.x, to.y)]);
+  return { rings, thin: [...scored, ...crosses], width: width * PER, height: height * PER };
+}
+
+/** The outlines, folds, holes and the middle lines, seen through a window and moved to where it stands on the page. */
+function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point): Drawn[] {
   const middle: [Point, Point][] = [
     [
       [width / 2 - 9, height / 2],
@@ -76,7 +109,7 @@ function seenThrough(
   ];
   const lines = [
     ...rings.flatMap((ring) => ring.map((p, i) => ({ p, q: ring[(i + 1) % ring.length]!, stroke: LINE }))),
-    ...middle.map(([p, q]) => ({ p, q, stroke: HELP })),
+    ...[...middle, ...thin].map(([p, q]) => ({ p, q, stroke: HELP })),
   ];
   return lines.flatMap(({ p, q, stroke }): Drawn[] => {
     const cut = clipped(p, q, w);
@@ -117,12 +150,13 @@ export function templatePages(templates: readonly Template[], title: string, pap
     [x, y, tall] = [MARGIN, MARGIN, 0];
   };
   for (const template of templates) {
-    const { rings, ...size } = linesOf(template);
+    const lines = linesOf(template);
+    const size = { width: lines.width, height: lines.height };
     if (size.width <= room.width && size.height + HEAD <= room.height) {
       if (x > MARGIN && x + size.width > MARGIN + room.width) [x, y, tall] = [MARGIN, y + tall + BETWEEN, 0];
       if (!pages.length || y + size.height + HEAD > MARGIN + room.height) begin();
       const page = pages.at(-1)!;
-      page.push(text(x, y + 12, template.name, 9), ...seenThrough(rings, size, { x: 0, y: 0, ...size }, [x, y + HEAD]));
+      page.push(text(x, y + 12, template.name, 9), ...seenThrough(lines, { x: 0, y: 0, ...size }, [x, y + HEAD]));
       x += Math.max(size.width, 150) + BETWEEN;
       tall = Math.max(tall, size.height + HEAD);
       continue;
@@ -138,7 +172,7 @@ export function templatePages(templates: readonly Template[], title: string, pap
         const window = { x: column * tile.width, y: row * tile.height, ...tile };
         const at: Point = [MARGIN, MARGIN + HEAD];
         page.push(text(MARGIN, MARGIN + 12, `${template.name}: part ${name(column, row)} of ${across * down}`, 9));
-        page.push(...seenThrough(rings, size, window, at));
+        page.push(...seenThrough(lines, window, at));
         const [right, bottom] = [at[0] + tile.width, at[1] + tile.height];
         const join = (x1: number, y1: number, x2: number, y2: number, to: string): Drawn[] => [
           { kind: 'line', x1, y1, x2, y2, stroke: HELP },
@@ -163,7 +197,7 @@ export function templatePages(templates: readonly Template[], title: string, pap
 
 /** One template as an SVG file at true size, with a ruler of an inch (or 20 mm) to check it by. */
 export function trueSizeSvg(template: Template, voice: Voice): string {
-  const { rings, width, height } = linesOf(template);
+  const { rings, thin, width, height } = linesOf(template);
   const metric = voice.mark.unit === 'mm';
   const ruler = metric ? (20 * 72) / 25.4 : 72;
   const pad = 12;
@@ -174,6 +208,10 @@ export function trueSizeSvg(template: Template, voice: Voice): string {
     ...rings.map((points): Drawn => ({
       ...{ kind: 'poly', points: points.map(([px, py]) => [px + pad, py + pad] as const), stroke: LINE },
     })),
+    ...thin.map(([[x1, y1], [x2, y2]]): Drawn => {
+      const [left, top, right, bottom] = [x1 + pad, y1 + pad, x2 + pad, y2 + pad];
+      return { kind: 'line', x1: left, y1: top, x2: right, y2: bottom, stroke: HELP };
+    }),
     { kind: 'line', x1: pad, y1: y, x2: pad + ruler, y2: y, stroke: LINE },
     tick(pad),
     tick(pad + ruler),

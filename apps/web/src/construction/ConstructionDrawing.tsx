@@ -27,6 +27,9 @@ const Table = styled.div`
 const SLAB = 9;
 const STEP = 12;
 
+/** Layers of one blank lie on one level, and so do those that are there already, as letters are. */
+const levelName = ({ blank, role }: Layer): string => blank ?? `there ${role}`;
+
 /** From where to where a layer is paper, seen from the side: not where it is hollow. */
 function stretchesOf({ box, shape }: Layer): [from: number, to: number][] {
   const holes = (shape?.holes ?? []).map((outline) => boundsOf({ outline, holes: [] })).sort((a, b) => a.x - b.x);
@@ -56,7 +59,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
 
   const wide = room.width > 560;
   // seen from the side, layers that lie side by side share a level
-  const levels = Math.min(laid.layers.length, new Set(laid.layers.map((l) => l.blank ?? l.key)).size);
+  const levels = Math.min(laid.layers.length, new Set(laid.layers.map(levelName)).size);
   const side = levels * STEP + 12;
   const [left, right, top, bottom] = wide ? [130, 232, 52, 52 + side] : [20, 20, 14, 14 + side];
   const scale = Math.min(
@@ -69,7 +72,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
   const floor = room.height - 8;
   const levelOf = new Map<string, number>();
   for (const layer of laid.layers) {
-    const name = layer.blank ?? layer.key;
+    const name = levelName(layer);
     if (!levelOf.has(name)) levelOf.set(name, levelOf.size);
   }
   return (
@@ -87,7 +90,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
             <rect
               key={`${layer.key} ${from}`}
               x={x + from * scale}
-              y={floor - (levelOf.get(layer.blank ?? layer.key)! + 1) * STEP}
+              y={floor - (levelOf.get(levelName(layer))! + 1) * STEP}
               width={Math.max(1, (to - from) * scale)}
               height={SLAB}
               fill={greyOf(layer, laid)}

@@ -138,7 +138,7 @@ function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
   return (
     <Typed
       {...{ name, field, shown, is: shownIn(made, field) }}
-      isWrong={(text) => !new RegExp(field.reads).test(plain(text))}
+      isWrong={(text) => !new RegExp(`^(?:${field.reads})$`, 'u').test(plain(text))}
       wrong={recipeWords(made.recipe).written?.(field.path) ?? field.example}
       onCommit={(text) => {
         if ((text ?? '') !== (field.value ?? '')) made.set(field.path, text === null ? undefined : plain(text));

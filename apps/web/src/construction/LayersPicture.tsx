@@ -1,4 +1,4 @@
-import { isRectangle, type Laid, type Layer } from '@temnex/core';
+import { isRectangle, type Laid, type Layer, type Rect } from '@temnex/core';
 import { shapePath } from '@temnex/drawing';
 
 /** Greys that say "a layer": no colour, since no paper is chosen yet. */
@@ -38,24 +38,29 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
         // so small, many lines would be one black spot
         const fine = laid.layers.length > 60 ? 0.25 : 0.7;
         const stroke = { stroke: '#161616', strokeWidth: thin ? fine : layer.blank === null ? 1.5 : 0.9 };
-        return shape && !isRectangle(shape) ? (
-          <path
-            key={key}
-            d={shapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
-            fill={fill}
-            fillRule="evenodd"
-            {...stroke}
-          />
-        ) : (
-          <rect
-            key={key}
-            x={x + box.x * scale}
-            y={y - (box.y + box.height) * scale}
-            width={Math.max(0.5, box.width * scale)}
-            height={Math.max(0.5, box.height * scale)}
-            fill={fill}
-            {...stroke}
-          />
+        const face =
+          shape && !isRectangle(shape) ? (
+            <path
+              d={shapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
+              fill={fill}
+              fillRule="evenodd"
+              {...stroke}
+            />
+          ) : (
+            <rect
+              x={x + box.x * scale}
+              y={y - (box.y + box.height) * scale}
+              width={Math.max(0.5, box.width * scale)}
+              height={Math.max(0.5, box.height * scale)}
+              fill={fill}
+              {...stroke}
+            />
+          );
+        return (
+          <g key={key}>
+            {face}
+            {layer.says === undefined ? null : <Says says={layer.says} {...{ x, y, scale, box }} />}
+          </g>
         );
       })}
       {laid.slots
@@ -73,5 +78,32 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
           />
         ))}
     </>
+  );
+}
+
+interface SaysProps {
+  says: string;
+  x: number;
+  y: number;
+  scale: number;
+  box: Rect;
+}
+
+/** A letter as large as its box. */
+export function Says({ says, x, y, scale, box }: SaysProps) {
+  const [width, height] = [box.width * scale, box.height * scale];
+  const size = Math.min(height * 0.8, (width * 1.3) / Math.max(1, says.length));
+  return (
+    <text
+      x={x + (box.x + box.width / 2) * scale}
+      y={y - box.y * scale - height / 2 + size * 0.35}
+      fontSize={size}
+      fontWeight={700}
+      textAnchor="middle"
+      fill="#161616"
+      aria-hidden="true"
+    >
+      {says}
+    </text>
   );
 }

@@ -83,6 +83,6 @@ export function takesOutline({ recipe, input, table }: Pick<Made, 'recipe' | 'in
   return take ? (outline: OutlineRead): unknown => take(input, outline, table) : null;
 }
 
-/** Whether something of it is cut along an outline. */
-export const isTraced = ({ blanks }: Laid): boolean =>
-  blanks.some((blank) => blank.shape && blank.finish.some((f) => f.do === 'outline'));
+/** Whether something of it is cut along an outline, or pricked. */
+export const isTraced = ({ blanks, traced }: Laid): boolean =>
+  traced !== undefined || blanks.some((blank) => blank.shape && blank.finish.some((f) => f.do === 'outline'));

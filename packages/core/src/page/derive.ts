@@ -24,7 +24,10 @@ import { placeAlong, type Axis } from './place.ts';
 export interface Part
   extends
     Rect,
-    Pick<Layer, 'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry' | 'turned' | 'back' | 'along'> {
+    Pick<
+      Layer,
+      'key' | 'role' | 'n' | 'shape' | 'opaque' | 'group' | 'sized' | 'entry' | 'turned' | 'back' | 'along' | 'says'
+    > {
   /** `item/layer`. */
   readonly id: string;
   readonly item: string;
@@ -309,6 +312,7 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
     ...(layer.turned === undefined ? {} : { turned: layer.turned }),
     ...(layer.back ? { back: true } : {}),
     ...(layer.along ? { along: true } : {}),
+    ...(layer.says === undefined ? {} : { says: layer.says }),
   };
 }
 

@@ -23,6 +23,9 @@ export const RECIPE_IDS = [
   'envelope',
   'tag',
   'tabs',
+  'journaling',
+  'letter-row',
+  'stitches',
 ] as const;
 
 export type RecipeId = (typeof RECIPE_IDS)[number];

@@ -10,11 +10,14 @@ import { grid } from './grid/grid.ts';
 import { halfBase } from './half-base/halfBase.ts';
 import { halfCircles } from './half-circles/halfCircles.ts';
 import { hollowMat } from './hollow-mat/hollowMat.ts';
+import { journaling } from './journaling/journaling.ts';
+import { letterRow } from './letter-row/letterRow.ts';
 import { matStack } from './mat-stack/matStack.ts';
 import { photo } from './photo/photo.ts';
 import { pinwheel } from './pinwheel/pinwheel.ts';
 import { pocket } from './pocket/pocket.ts';
 import { rays } from './rays/rays.ts';
+import { stitches } from './stitches/stitches.ts';
 import { stripFrame } from './strip-frame/stripFrame.ts';
 import { shapes } from './shapes/shapes.ts';
 import { strips } from './strips/strips.ts';
@@ -48,6 +51,9 @@ export const KNOWN = {
   envelope,
   tag,
   tabs,
+  journaling,
+  'letter-row': letterRow,
+  stitches,
 } satisfies Readonly<Record<RecipeId, unknown>>;
 
 /** They are all here; where they are fetched (known.lean.ts), once they have come. */

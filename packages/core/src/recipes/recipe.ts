@@ -65,6 +65,8 @@ export interface Layer {
   readonly turned?: number;
   /** The other face of its paper is what one sees. */
   readonly back?: true;
+  /** What is written on it, a letter or a number. */
+  readonly says?: string;
   /** It comes to lie where it does by how it is made, folded over or put on the rest: nothing is pencilled for it. */
   readonly along?: true;
   /** Not seen through. */
@@ -106,6 +108,14 @@ export interface Fact {
   readonly lengths: readonly Ticks[];
 }
 
+/** An outline at true size, with holes to prick through it. */
+export interface Traced {
+  readonly role: string;
+  readonly n: number;
+  readonly shape: Shape;
+  readonly holes: readonly Point[];
+}
+
 /** What a recipe gives once it is solved. */
 export interface Laid {
   readonly size: Size;
@@ -114,6 +124,8 @@ export interface Laid {
   readonly blanks: readonly Blank[];
   readonly slots: readonly Slot[];
   readonly dims: readonly Dim[];
+  /** Outlines to trace or prick by a template, where those of the blanks are not all. */
+  readonly traced?: readonly Traced[];
   readonly facts: readonly Fact[];
 }
 

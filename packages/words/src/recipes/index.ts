@@ -12,12 +12,15 @@ import { grid } from './grid.ts';
 import { halfBase } from './halfBase.ts';
 import { halfCircles } from './halfCircles.ts';
 import { hollowMat } from './hollowMat.ts';
+import { journaling } from './journaling.ts';
+import { letterRow } from './letterRow.ts';
 import { matStack } from './matStack.ts';
 import { photo } from './photo.ts';
 import { pinwheel } from './pinwheel.ts';
 import { pocket } from './pocket.ts';
 import { rays } from './rays.ts';
 import { shapes } from './shapes.ts';
+import { stitches } from './stitches.ts';
 import { stripFrame } from './stripFrame.ts';
 import { strips } from './strips.ts';
 import { tabs } from './tabs.ts';
@@ -50,6 +53,9 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   envelope,
   tag,
   tabs,
+  journaling,
+  'letter-row': letterRow,
+  stitches,
 };
 export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
 

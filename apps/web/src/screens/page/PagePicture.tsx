@@ -5,6 +5,7 @@ import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing
 import { figure, sizeWords } from '@temnex/words';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import { HandLayer } from '../../construction/HandLayer.tsx';
+import { Says } from '../../construction/LayersPicture.tsx';
 import type { Made } from '../../construction/made.ts';
 import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
 
@@ -174,6 +175,15 @@ export function PagePicture({
               }}
             >
               <PartFace part={part} box={box(part)} fill={fillValue(fills[i])} spot={spot} per={per} />
+              {part.says === undefined ? null : (
+                <Says
+                  says={part.says}
+                  x={0}
+                  y={H}
+                  scale={per}
+                  box={{ x: part.x, y: part.y, width: part.width, height: part.height }}
+                />
+              )}
               <PartLine part={part} box={box(part)} strong={part.id === selected} spot={spot} per={per} />
             </g>
           ))}
@@ -224,7 +234,10 @@ const pathOf = ({ part, spot, per }: PartFaceProps): string =>
 function PartFace(props: PartFaceProps & { fill: string }) {
   const { part, box, fill } = props;
   const clip = useId();
-  if (part.shape && part.piece) return <path d={pathOf(props)} fill={fill} fillRule="evenodd" />;
+  const plain = part.piece ? fill : '#f4f4f4';
+  // only a photo looks like one
+  const photo = !part.piece && part.role === 'print';
+  if (part.shape && !photo) return <path d={pathOf(props)} fill={plain} fillRule="evenodd" />;
   if (part.shape)
     return (
       <>
@@ -236,7 +249,7 @@ function PartFace(props: PartFaceProps & { fill: string }) {
         </g>
       </>
     );
-  return part.piece ? <rect {...box} fill={fill} /> : <Print {...box} />;
+  return photo ? <Print {...box} /> : <rect {...box} fill={plain} />;
 }
 
 function PartLine(props: PartFaceProps & { strong: boolean }) {
