@@ -25,7 +25,7 @@ import {
 import { NAMES } from '@temnex/words';
 import { pages } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
-import { DEMO_PAGE_ID, demoPage } from './demo/demoPages.ts';
+import { DEMO_PAGE_ID, demoPage, demoPages } from './demo/demoPages.ts';
 import { testServer, type TestServer } from './testing.ts';
 
 // a plan takes its seconds, and on a busy machine a few more
@@ -52,7 +52,7 @@ const put = (path: string, body: object) => local(request(server.http).put(path)
 describe('pages', () => {
   test('the demo is there, and a page is made, read, saved and removed', async () => {
     expect((await get('/api/pages')).body).toMatchObject(
-      [DEMO_PAGE_ID, 'demo-two-days', 'demo-stayed-up', 'demo-every-kite'].map((id) => ({
+      demoPages().map(({ id }) => ({
         id,
         demo: true,
         stage: 'papers',

@@ -9,7 +9,7 @@ import { fileURLToPath } from 'node:url';
 import { DemoService } from '../demo/demo.service.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
-import { demoPage } from '../demo/demoPages.ts';
+import { demoPage, demoPages } from '../demo/demoPages.ts';
 import { openDatabase, takeIn, type OpenDatabase } from './database.ts';
 import { cuttings, movements, pages, papers, plans, stock } from './schema.ts';
 import { DATABASE_STEPS, DATABASE_VERSION } from './steps.ts';
@@ -226,7 +226,7 @@ describe('the demo beside a person’s own things', () => {
         .all()
         .map((p) => p.id)
         .sort(),
-    ).toEqual(['demo-every-kite', 'demo-first-wind', 'demo-stayed-up', 'demo-two-days', page.id].sort());
+    ).toEqual([...demoPages().map((one) => one.id), page.id].sort());
     expect(own.drawer().stock.filter((s) => s.paper === 'demo-gust' && s.width === '4')).toHaveLength(1);
   });
 });

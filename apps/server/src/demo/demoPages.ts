@@ -304,10 +304,217 @@ const quiltPage = (): Page => ({
   ],
 });
 
+/** A 12 × 12 page: rays from a corner under a woven mat, a fan, two pinwheels and a hanging edge of halved circles. */
+const coloursPage = (): Page => ({
+  ...emptyPage('Colours in the wind'),
+  items: [
+    {
+      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      wishes: { base: wish('demo-chalk') },
+    },
+    {
+      ...newItem({
+        ...{ id: 'sun', name: 'first light', recipe: 'rays' },
+        input: {
+          centre: { at: 'lower-left' },
+          hub: { as: 'paper', radius: '2 1/2' },
+          ray: { width: '5/8', tuck: '1/2' },
+          angles: { as: 'even', count: 5 },
+          order: 'ab',
+          sheet: { width: '12', height: '12' },
+          long: { how: 'join', lap: '1/2' },
+        },
+      }),
+      wishes: { 'ray-1': wish('demo-marram', 'B'), 'ray-2': wish('demo-gust', 'B'), hub: wish('demo-buoy') },
+    },
+    {
+      ...newItem({
+        ...{ id: 'bunting', name: 'the awning', recipe: 'half-circles' },
+        input: {
+          ...{ cut: 'halves', circle: { across: '2' }, strip: {}, count: 6, spread: 'row', row: { gap: '0' } },
+          ...{ lie: 'edge', round: 'down' },
+        },
+      }),
+      wishes: { circle: wish('demo-swell', 'B') },
+      at: place('centre', '0', 'top', '0'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'wheels', name: 'pinwheels', recipe: 'pinwheel' },
+        input: {
+          square: { side: '2', short: '1/4', back: 'own' },
+          ...{ tips: {}, hub: { as: 'paper' }, number: 2, gap: '1/4' },
+        },
+      }),
+      wishes: { square: wish('demo-gust', 'B'), hub: wish('demo-slate') },
+      at: place('right', '3/4', 'top', '1 1/2'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'fan', name: 'tail feathers', recipe: 'burst' },
+        input: {
+          ...{ form: 'fan', strip: { width: '3/8', length: '2 3/4' }, strips: [], count: 7 },
+          ...{ angle: { spread: 150 }, towards: 'up', held: { by: 'brad' } },
+        },
+      }),
+      wishes: { strip: wish('demo-slate', 'B') },
+      at: place('left', '3/4', 'top', '1 1/2'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'mat', name: 'the windbreak', recipe: 'weave' },
+        input: {
+          ...{ area: { width: '4', height: '4' }, both: 'alike', upright: { width: '1/2', gap: '1/16' }, level: {} },
+          ...{ pattern: 'twill', tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+        },
+      }),
+      wishes: { 'upright-a': wish('demo-sailcloth', 'B'), 'level-b': wish('demo-swell') },
+      at: place('right', '1', 'bottom', '3/4'),
+    },
+  ],
+});
+
+/** A 12 × 12 page of words: a sheet built up of small ones, a title, a stitched panel with a photo, a pocket, tags, tabs and strips of writing. */
+const wordsPage = (): Page => ({
+  ...emptyPage('What the wind wrote'),
+  items: [
+    {
+      ...newItem({
+        ...{ id: 'ground', name: 'the sky', recipe: 'built-up' },
+        input: {
+          whole: { width: '12', height: '12' },
+          patch: { width: '6', height: '6' },
+          count: {},
+          join: { how: 'butt', backing: '1' },
+        },
+      }),
+      wishes: {
+        patch: wish('demo-gust', 'A', 'height'),
+        'backing-up': wish('demo-chalk'),
+        'backing-across': wish('demo-chalk'),
+      },
+    },
+    {
+      ...newItem({
+        ...{ id: 'title', name: 'title', recipe: 'letter-row' },
+        input: {
+          ...{ title: 'KITE WEEK', number: 8, letter: { width: '1', height: '1 1/4', made: 'cut' } },
+          row: { gap: '1/16' },
+        },
+      }),
+      wishes: { usual: wish('demo-buoy') },
+      at: place('centre', '0', 'top', '1/2'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'panel', name: 'stitched panel', recipe: 'stitches' },
+        input: {
+          ...{ along: 'panel', ground: { width: '5', height: '4', is: 'cut' }, inset: '1/8', spacing: '1/4' },
+          stitch: 'running',
+        },
+      }),
+      wishes: { ground: wish('demo-slate') },
+      at: place('left', '3/4', 'top', '2 1/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'print', name: 'Odd on the dune', recipe: 'photo' },
+        input: {
+          print: { width: '4 1/2', height: '3 1/2', known: 'measured' },
+          image: {},
+          crop: { keep: 'fill', across: 'centre', upDown: 'centre' },
+        },
+      }),
+      at: place('left', '1', 'top', '2 1/2'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'lines', name: 'the log', recipe: 'journaling' },
+        input: {
+          ...{ lines: 6, strip: { width: '4 1/2', letter: '1/8', edge: '1/16' } },
+          ...{ printed: { spacing: '3/8' }, placed: { gap: '1/8' } },
+        },
+      }),
+      wishes: { strip: wish('demo-chalk') },
+      at: place('right', '3/4', 'top', '2 3/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'pocket', name: 'pocket', recipe: 'pocket' },
+        input: {
+          ...{ card: { width: '3', height: '4', from: 'cut' }, pocket: {}, play: '1/16', glue: '1/4', peek: '3/4' },
+          ...{ made: 'patch', opens: 'top', thumb: '3/4', number: 1 },
+        },
+      }),
+      wishes: { front: wish('demo-swell'), card: wish('demo-chalk') },
+      at: place('left', '3/4', 'bottom', '3/4'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'labels', name: 'luggage labels', recipe: 'tag' },
+        input: {
+          tag: { width: '1 1/2', height: '3' },
+          ...{ top: 'cropped', hole: { as: 'hole' }, number: 3, gap: '1/4' },
+        },
+      }),
+      wishes: { tag: wish('demo-sailcloth', 'A', 'height') },
+      at: place('right', '1 1/4', 'bottom', '1'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'index', name: 'days of the week', recipe: 'tabs' },
+        input: {
+          ...{ edge: 'right', strip: { width: '1' }, count: 5, spread: 'row', row: { gap: '1/4' } },
+          ...{ tab: { out: '1/4', tuck: '1/4', made: 'single' }, corner: { how: 'round' } },
+        },
+      }),
+      wishes: { tab: wish('demo-marram', 'B') },
+      at: place('right', '0', 'centre', '0'),
+    },
+  ],
+});
+
+/** An 8 × 8 page that carries a card and its envelope. */
+const postPage = (): Page => ({
+  ...emptyPage('Post from the coast'),
+  ground: { width: '8', height: '8' },
+  items: [
+    {
+      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      wishes: { base: wish('demo-marram', 'A', 'height') },
+    },
+    {
+      ...newItem({
+        ...{ id: 'envelope', name: 'envelope', recipe: 'envelope' },
+        input: {
+          card: { width: '4', height: '2 1/2' },
+          ...{ play: '1/8', envelope: {}, flaps: { closes: 'slanted' } },
+        },
+      }),
+      wishes: { envelope: wish('demo-swell', 'B') },
+      at: place('left', '3/4', 'top', '1'),
+    },
+    {
+      ...newItem({
+        ...{ id: 'card', name: 'card', recipe: 'folded-card' },
+        input: {
+          card: { width: '4', height: '2 1/2' },
+          ...{ fold: 'top', leaves: 4, base: {}, panels: 'front', panel: {}, reveal: '1/8' },
+        },
+      }),
+      wishes: { base: wish('demo-chalk'), panel: wish('demo-sailcloth') },
+      at: place('right', '3/4', 'bottom', '1'),
+    },
+  ],
+});
+
 /** The pages of the example, the one to begin with first. */
 export const demoPages = (): { readonly id: string; readonly document: Page }[] => [
   { id: DEMO_PAGE_ID, document: demoPage() },
   { id: 'demo-two-days', document: spreadPage() },
   { id: 'demo-stayed-up', document: jettyPage() },
   { id: 'demo-every-kite', document: quiltPage() },
+  { id: 'demo-colours', document: coloursPage() },
+  { id: 'demo-wind-wrote', document: wordsPage() },
+  { id: 'demo-post', document: postPage() },
 ];

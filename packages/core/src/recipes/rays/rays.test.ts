@@ -189,6 +189,9 @@ describe('longer than a sheet', () => {
       ['ray-3', inches(12)],
       ['ray-3-inner', inches(3)],
     ]);
+    // of the paper that is chosen for its colour, not of a piece that has its own from another
+    const striped = solved(solve({ long: { how: 'join' }, order: 'ab' })).laid.blanks;
+    expect(striped.find((b) => b.key === 'ray-3-inner')!.paperFrom).toBe('ray-1');
   });
   test('on the diagonal: a strip of that length lies in the square', () => {
     const { blanks } = solved(solve({ long: { how: 'diagonal' } })).laid;

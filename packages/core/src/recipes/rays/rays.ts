@@ -451,7 +451,7 @@ function blanksFor(
     blanks: [
       blankOf({ key, ...base, finish: flush, makes: 1 }, { width: ray.width, height: outer }, mark, 'up'),
       blankOf(
-        { key: `${key}-inner`, ...base, paperFrom: key, makes: 0 },
+        { key: `${key}-inner`, ...base, paperFrom: first ?? key, makes: 0 },
         { width: ray.width, height: inner },
         mark,
         'up',
