@@ -42,6 +42,7 @@ test('a layer by reveal, by size, on four edges; added and removed; a photo rena
 
 test('a row of banners on a panel: put there, spread, moved by the mark', async ({ table: page }) => {
   await page.goto(DEMO);
+  await page.getByRole('button', { name: 'Put something on the page' }).click();
   await page.getByRole('button', { name: 'Add banners' }).click();
   await openPlace(page);
   await page.getByLabel('lies on').selectOption({ label: 'sky panel' });
@@ -139,6 +140,7 @@ test('pulled across the page an item moves by the mark, in one step of undo; a n
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => Math.abs((await kite.boundingBox())!.x - before.x)).toBeLessThan(2);
 
+  await page.getByRole('button', { name: 'Put something on the page' }).click();
   await page.getByRole('button', { name: 'Add a print' }).click();
   await expect(page.getByText(/ 1: added$/)).toBeVisible();
   await page.getByRole('button', { name: 'I have seen it' }).click();

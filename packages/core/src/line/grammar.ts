@@ -187,6 +187,7 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
     // `3 rows of cells`
     if (measureBehind(i)) return false;
     // `seven of them`, `seven, ...`, `four 6 x 6`: a number in words that has nothing else to be of
+    if (!grammar.places[counts]!.of && ofThem(i + 1)) return true;
     const lists = grammar.usual.some((name) => grammar.places[name]!.many);
     if (!grammar.places[counts]!.of && !lists) {
       const follows = tokens[i + 1]?.kind ?? 'stop';

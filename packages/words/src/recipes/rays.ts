@@ -60,7 +60,8 @@ export const rays: RecipeWords = {
   option: (path, option) =>
     option === 'typed' ? (path[0] === 'centre' ? 'a place of my own' : 'as typed') : words.option(path, option),
   part: (role, n, item) => (role === 'hub' ? `${item}, hub` : `${item}, ray ${n}`),
-  piece: (role, n, item) => (role === 'hub' ? `${item}, hub` : `${item}, ray ${n}`),
+  piece: (role, n, item) =>
+    role === 'hub' ? `${item}, hub` : `${item}, ray ${n}${role === 'inner' ? ', inner part' : ''}`,
   offer: (path, value, say) => (path.at(-1) === 'radius' ? `make the hub ${say(value)} in radius` : null),
   reason: (why, [a = 0, b = 0, c = 0], _where, say) => {
     switch (why) {

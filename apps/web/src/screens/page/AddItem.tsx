@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { styled } from 'styled-components';
 import {
   RECIPE_IDS,
@@ -15,11 +16,24 @@ import { recipeWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 
-const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.4rem 0.5rem;
-  margin-top: 0.6rem;
+const Panel = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(7.2rem, 1fr));
+  gap: 0.1rem 0.5rem;
+  margin-top: 0.3rem;
+  padding: 0.35rem 0 0.5rem 0.8rem;
+  border-left: 5px solid var(--ink);
+  & > button {
+    justify-self: start;
+    min-height: 1.7rem;
+    text-align: left;
+    line-height: 1.15;
+  }
+  @media (pointer: coarse) {
+    & > button {
+      min-height: 2.75rem;
+    }
+  }
 `;
 
 interface AddItemProps {
@@ -33,9 +47,11 @@ const MOST = 200;
 /** Left between what is new and what lies beside it. */
 const GAP = { in: lengthOf('1/4 in'), mm: lengthOf('6 mm') } as const;
 
-/** A button for every construction there is: it comes to lie where there is room, to be changed there. */
+/** Every construction there is, behind one button: it comes to lie where there is room, to be changed there. An empty page shows them at once. */
 export function AddItem({ page, derived, change, select }: AddItemProps) {
+  const [isOpen, setOpen] = useState(page.items.length === 0);
   const add = (recipe: RecipeId) => {
+    setOpen(false);
     const room = { width: derived.width, height: derived.height, seams: [] };
     const input = recipeOf(recipe).start({ unit: page.unit, mark: derived.mark, room }, newId);
     const id = newId();
@@ -48,17 +64,19 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
     select(id);
   };
   return (
-    <Row role="group" aria-label="Put on the page">
-      {RECIPE_IDS.map((id) => (
-        <Quiet
-          key={id}
-          onPress={() => add(id)}
-          isDisabled={page.items.length >= MOST}
-          aria-label={`Add ${recipeWords(id).title.toLowerCase()}`}
-        >
-          + {recipeWords(id).title}
-        </Quiet>
-      ))}
-    </Row>
+    <div style={{ marginTop: '0.6rem' }}>
+      <Quiet onPress={() => setOpen(!isOpen)} aria-expanded={isOpen} isDisabled={page.items.length >= MOST}>
+        {isOpen ? '−' : '+'} Put something on the page
+      </Quiet>
+      {isOpen ? (
+        <Panel role="group" aria-label="Put on the page">
+          {RECIPE_IDS.map((id) => (
+            <Quiet key={id} onPress={() => add(id)} aria-label={`Add ${recipeWords(id).title.toLowerCase()}`}>
+              {recipeWords(id).title}
+            </Quiet>
+          ))}
+        </Panel>
+      ) : null}
+    </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useId, type ReactNode } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part, type Ticks } from '@temnex/core';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { ownLook } from '../../ui/ownLook.ts';
 import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
@@ -63,64 +63,96 @@ interface SlabsProps {
   children: ReactNode;
 }
 
-/** The layers that are cut as one piece, side by side: one slab. */
+/**
+ * The layers of an item that are cut as one piece: one slab. What is folded over, or comes to lie as it is made, is one with the rest
+ * of its piece.
+ */
 export const slabsOf = (parts: readonly Part[]): Part[][] => {
   const slabs: Part[][] = [];
+  const byPiece = new Map<string, Part[]>();
+  const lying = new Set(parts.filter((p) => !p.along && p.piece).map((p) => p.piece));
   for (const part of parts) {
-    const last = slabs.at(-1);
-    if (last && part.piece && last[0]!.piece === part.piece) last.push(part);
-    else slabs.push([part]);
+    if (part.along && lying.has(part.piece)) continue;
+    const slab = part.piece ? byPiece.get(part.piece) : undefined;
+    if (slab) slab.push(part);
+    else {
+      slabs.push([part]);
+      if (part.piece) byPiece.set(part.piece, slabs.at(-1)!);
+    }
   }
   return slabs;
 };
+
+/** How many are cut for a slab and how large: as it lies, or as it is cut where that is not what one sees of it. */
+export function cutFor(
+  slab: readonly Part[],
+  { pieces }: Pick<DerivedPage, 'pieces'>,
+): { many: number; width: Ticks; height: Ticks } {
+  const [first] = slab as [Part];
+  const piece = pieces.find((p) => p.id === first.piece);
+  const seen = { many: slab.length, width: first.width, height: first.height };
+  if (!piece || piece.patchOf) return seen;
+  const asCut =
+    first.turned !== undefined ||
+    first.along ||
+    // what has no size of its own is as it is cut: a woven strip with its tails
+    (first.sized === null && piece.shape === null) ||
+    piece.quantity !== slab.length ||
+    slab.some((p) => p.width !== first.width || p.height !== first.height);
+  return asCut ? { many: piece.quantity, width: piece.width, height: piece.height } : seen;
+}
 
 /** The page seen from the side, from the top down: every layer a slab as wide as it is, where it lies across, named, with its size. */
 export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPieces, onSelect, children }: SlabsProps) {
   const own = useId();
   const per = ACROSS / Math.max(1, derived.width);
+  const picked = derived.parts.find((p) => p.id === selected);
+  const slabs = slabsOf(derived.parts);
+  /** Several alike are called as their item is; where it has more than one such, as they are cut. */
+  const nameOf = (slab: readonly Part[]): string => {
+    const [first] = slab as [Part];
+    const alike = slabs.filter((other) => other.length > 1 && other[0]!.item === first.item).length;
+    const piece = alike > 1 ? derived.pieces.find((p) => p.id === first.piece)?.name : undefined;
+    return piece ?? derived.items.get(first.item)?.item.name ?? first.name;
+  };
   return (
     <List aria-label="The page from the side, from the top down">
-      {slabsOf(derived.parts)
-        .reverse()
-        .map((slab) => {
-          const [first] = slab as [Part];
-          const isOpen = slab.some((p) => p.id === selected);
-          const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
-          const look = typeof fill === 'string' ? null : ownLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
-          const many = slab.length > 1;
-          // how large it is, not how far it reaches as it lies
-          const piece = first.turned === undefined ? undefined : derived.pieces.find((p) => p.id === first.piece);
-          const size = piece ?? first;
-          return (
-            <li key={first.id}>
-              <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>
-                <svg width={ACROSS} height={THICK} aria-hidden="true" style={{ display: 'block', overflow: 'visible' }}>
-                  {look ? <defs dangerouslySetInnerHTML={{ __html: look.definition }} /> : null}
-                  {slab.map((p) => (
-                    <rect
-                      key={p.id}
-                      x={p.x * per}
-                      width={Math.max(2, p.width * per)}
-                      height={THICK}
-                      fill={look?.fill ?? String(fill)}
-                      stroke="#161616"
-                      strokeWidth={isOpen ? 2.5 : 0.8}
-                    />
-                  ))}
-                </svg>
-                <span>
-                  {many ? (derived.items.get(first.item)?.item.name ?? first.name) : first.name}
-                  {first.piece && cutPieces.has(first.piece) ? ' (cut)' : ''}
-                </span>
-                <span>
-                  {many ? `${slab.length} × ` : ''}
-                  <SizeFigure width={size.width} height={size.height} mark={derived.mark} bare />
-                </span>
-              </Slab>
-              {isOpen ? <Open aria-label="Selected part">{children}</Open> : null}
-            </li>
-          );
-        })}
+      {[...slabs].reverse().map((slab) => {
+        const [first] = slab as [Part];
+        const isOpen = slab.some((p) => p.id === selected || (p.piece !== null && p.piece === picked?.piece));
+        const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
+        const look = typeof fill === 'string' ? null : ownLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
+        const { many, ...size } = cutFor(slab, derived);
+        return (
+          <li key={first.id}>
+            <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>
+              <svg width={ACROSS} height={THICK} aria-hidden="true" style={{ display: 'block', overflow: 'visible' }}>
+                {look ? <defs dangerouslySetInnerHTML={{ __html: look.definition }} /> : null}
+                {slab.map((p) => (
+                  <rect
+                    key={p.id}
+                    x={p.x * per}
+                    width={Math.max(2, p.width * per)}
+                    height={THICK}
+                    fill={look?.fill ?? String(fill)}
+                    stroke="#161616"
+                    strokeWidth={isOpen ? 2.5 : 0.8}
+                  />
+                ))}
+              </svg>
+              <span>
+                {many > 1 ? nameOf(slab) : first.name}
+                {first.piece && cutPieces.has(first.piece) ? ' (cut)' : ''}
+              </span>
+              <span>
+                {many > 1 ? `${many} × ` : ''}
+                <SizeFigure width={size.width} height={size.height} mark={derived.mark} bare />
+              </span>
+            </Slab>
+            {isOpen ? <Open aria-label="Selected part">{children}</Open> : null}
+          </li>
+        );
+      })}
     </List>
   );
 }

@@ -289,7 +289,7 @@ export const burst: Recipe<'burst', BurstInput> = {
     },
     flags: { glue: ['glue', 'glued'], half: ['half'] },
     usual: ['strip', 'length'],
-    idle: ['degrees', 'angle', 'unlike', 'trimmed', 'trim', 'equal', 'evenly', 'from', 'paper'],
+    idle: ['angle', 'unlike', 'trimmed', 'trim', 'equal', 'evenly', 'from', 'paper'],
   },
   read: (heard, table) => {
     const form = heard.heads.has('fan')

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exact, lengthText, ticks, type Ticks } from '../../length/index.ts';
+import { exact, exactText, lengthText, parseLength, ticks, type Ticks } from '../../length/index.ts';
 import { boundsOf, circle, moved, whole, type Finish, type Point, type Shape } from '../../geometry/index.ts';
 import { lengthAt } from '../../line/index.ts';
 import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
@@ -56,7 +56,7 @@ const partsOf = ({ cut }: HalfCirclesInput): 2 | 4 => (cut === 'halves' ? 2 : 4)
 function arithmetic(input: HalfCirclesInput, table: Table): Arithmetic {
   const read = reading(table.unit);
   read.give(CIRCLE, input.circle.across);
-  const equations = rowEquations(asRow(input), table, 'width', read);
+  const equations = rowEquations(asRow(input, table), table, 'width', read);
   // a half is as wide as its circle: there is one number for both
   if (input.cut === 'halves')
     return {
@@ -65,12 +65,18 @@ function arithmetic(input: HalfCirclesInput, table: Table): Arithmetic {
       problems: read.problems,
     };
   equations.push([term(CIRCLE, 1), term(WIDTH, -2)]);
-  return { equations, givens: read.givens, problems: read.problems };
+  const givens = input.strip.width === undefined ? read.givens.filter((g) => !samePath(g.path, WIDTH)) : read.givens;
+  return { equations, givens, problems: read.problems };
 }
 
-/** As a row of parts: of halves the width of one is that of the circle. */
-const asRow = (input: HalfCirclesInput): HalfCirclesInput =>
-  input.cut === 'halves' ? { ...input, strip: { width: input.circle.across } } : input;
+/** As a row of parts: of halves the width of one is that of the circle, of quarters half of it. */
+function asRow(input: HalfCirclesInput, { unit }: Table): HalfCirclesInput {
+  if (input.cut === 'halves') return { ...input, strip: { width: input.circle.across } };
+  const { across } = input.circle;
+  const read = across === undefined ? null : parseLength(across, unit);
+  if (input.strip.width !== undefined || !read?.ok) return input;
+  return { ...input, strip: { width: exactText(ticks(Math.floor(read.value.ticks / 2)), unit) } };
+}
 
 /** A half or a quarter of that radius from 0, 0, its round side up. */
 function partOf(radius: Ticks, parts: 2 | 4): Shape {
@@ -164,7 +170,7 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
 
   solve: (input, table) => {
     const { solution, problems } = worked(arithmetic(input, table));
-    const laid = layRow(asRow(input), table, 'width', ofParts(input, solution), problems);
+    const laid = layRow(asRow(input, table), table, 'width', ofParts(input, solution), problems);
     if (!laid.ok) return refused(laid.problems.map(asCircle(input)), laid.offers.map(asCircle(input)));
     const parts = partsOf(input);
     const { count, width, across, at, from } = laid.row;
@@ -226,6 +232,7 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
     heads: ['halved', 'half-circle', 'semicircle', 'semi-circle', 'quartered', 'quarter-circle', 'half-moon'],
     places: {
       ...ROW_PLACES,
+      margin: { kind: 'length', words: ['margin', 'side'] },
       circle: { kind: 'length', words: ['across', 'wide', 'circle', 'diameter'], alone: true },
       across: { kind: 'length', words: ['over', 'along', 'row'], alone: true },
       length: { kind: 'length', words: ['long'] },

@@ -258,12 +258,14 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
     },
     flags: { lined: ['lined', 'lining', 'backed', 'two'], bare: ['hubless', 'bare'] },
     usual: ['square', 'side', 'short'],
-    idle: ['corner', 'before', 'paper', 'sheet', 'fold', 'folded', 'double-sided', 'face'],
+    idle: ['corner', 'before', 'paper', 'second', 'sheet', 'fold', 'folded', 'double-sided', 'face'],
   },
   read: (heard, table) => {
     const said = (place: string) => lengthAt(heard, place);
-    const side = said('side') ?? sizeAt(heard, 'square')?.width;
-    const [short, slit] = [said('short'), said('slit')];
+    // `how long are the slits of a 3 inch pinwheel stopping 1/4 short`
+    const asked = said('side') === undefined && sizeAt(heard, 'square') === null && said('short') !== undefined;
+    const side = asked ? said('slit') : (said('side') ?? sizeAt(heard, 'square')?.width);
+    const [short, slit] = [said('short'), asked ? undefined : said('slit')];
     if (side === undefined && (short === undefined || slit === undefined)) return null;
     const usual = side === undefined ? '0' : exactText(usualShort(String(side), table), table.unit);
     const [past, hub] = [said('past'), said('hub')];

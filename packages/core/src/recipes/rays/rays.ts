@@ -116,7 +116,7 @@ export const rays: Recipe<'rays', RaysInput> = {
   ...PLAIN,
   id: 'rays',
   input: raysSchema,
-  roles: ['ray', 'hub'],
+  roles: ['ray', 'inner', 'hub'],
   reasons: [
     'misses-page',
     'under-hub',
@@ -347,7 +347,7 @@ export const rays: Recipe<'rays', RaysInput> = {
       edge: ['edge', 'side'],
     },
     usual: ['angles', 'width'],
-    idle: ['degrees', 'even', 'evenly', 'going', 'shining', 'radiating', 'strip', 'from', 'sun'],
+    idle: ['even', 'evenly', 'going', 'shining', 'radiating', 'strip', 'from', 'sun'],
   },
   read: readRays,
 };
@@ -451,7 +451,7 @@ function blanksFor(
     blanks: [
       blankOf({ key, ...base, finish: flush, makes: 1 }, { width: ray.width, height: outer }, mark, 'up'),
       blankOf(
-        { key: `${key}-inner`, ...base, paperFrom: first ?? key, makes: 0 },
+        { key: `${key}-inner`, ...base, role: 'inner', paperFrom: first ?? key, makes: 0 },
         { width: ray.width, height: inner },
         mark,
         'up',

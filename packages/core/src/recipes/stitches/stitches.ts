@@ -236,7 +236,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
   },
 
   grammar: {
-    heads: ['stitch', 'stitching', 'sewing', 'sew', 'pricking'],
+    heads: ['stitch', 'stitching', 'sewing', 'sew', 'pricking', 'prick'],
     places: {
       holes: { kind: 'count', words: ['hole'], most: MOST_HOLES },
       panel: { kind: 'size', words: ['panel', 'round', 'around', 'mat', 'card', 'edge', 'border'], alone: true },

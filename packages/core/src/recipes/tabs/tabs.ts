@@ -186,6 +186,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     heads: ['tab'],
     places: {
       ...ROW_PLACES,
+      margin: { kind: 'length', words: ['margin'] },
       tab: { kind: 'size', words: ['tab'] },
       width: { kind: 'length', words: ['wide', 'width'], alone: true },
       out: { kind: 'length', words: ['out', 'stick', 'sticking', 'high', 'deep', 'tall'] },

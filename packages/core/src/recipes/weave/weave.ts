@@ -519,12 +519,14 @@ function readWeave(heard: Heard, table: Table): WeaveInput | null {
   const count = countAt(heard, 'count');
   const [size, strip, square] = [sizeAt(heard, 'area'), sizeAt(heard, 'strip'), said('square')];
   const area = size ?? (square === undefined ? {} : { width: square, height: square });
-  const width = strip?.width ?? said('width');
+  // `from 1/2 inch strips` is how wide they are
+  const narrow = strip === null && said('width') === undefined ? said('stock') : undefined;
+  const width = strip?.width ?? said('width') ?? narrow;
   if (width === undefined && (count === undefined || area.width === undefined)) return null;
   if (count === undefined && area.width === undefined) return null;
   const [fringe, tail] = [said('fringe'), said('tail')];
   const fringed = fringe ?? (heard.flags.has('fringe') ? (inch ? '1/4' : '6') : undefined);
-  const stock = strip?.height ?? said('stock') ?? (inch ? '12' : '305');
+  const stock = strip?.height ?? (narrow === undefined ? said('stock') : undefined) ?? (inch ? '12' : '305');
   const gap = said('gap') ?? '0';
   return {
     area,
