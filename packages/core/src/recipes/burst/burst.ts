@@ -281,8 +281,9 @@ export const burst: Recipe<'burst', BurstInput> = {
       count: { kind: 'count', words: [], most: MOST },
       strip: { kind: 'size', words: ['strip', 'stripe'] },
       width: { kind: 'length', words: ['wide', 'width'], alone: true },
-      spread: { kind: 'length', words: ['over', 'spread', 'through', 'round', 'degree'], alone: true, upTo: 360 },
-      apart: { kind: 'length', words: ['apart', 'between'], upTo: 360 },
+      spread: { kind: 'length', words: ['over', 'spread', 'through', 'round'], alone: true, upTo: 360 },
+      apart: { kind: 'length', words: ['apart', 'between'], alone: true, upTo: 360 },
+      turn: { kind: 'length', words: ['degree'], alone: true, upTo: 360 },
       inset: { kind: 'length', words: ['hole', 'brad', 'inset'], alone: true },
       length: { kind: 'length', words: ['strip', 'long', 'length', 'are', 'shortest'], many: true, alone: true },
       ground: { kind: 'size', words: ['on', 'onto'], alone: true },
@@ -306,7 +307,10 @@ export const burst: Recipe<'burst', BurstInput> = {
     const size = sizeAt(heard, 'strip');
     const lengths = lengthsAt(heard, 'length');
     if (!size && !lengths.length) return null;
-    const [spread, apart] = [whole('spread'), whole('apart')];
+    // `15 degrees apart`, `150 degrees`
+    const stepped = heard.flags.has('apart') ? whole('turn') : undefined;
+    const apart = whole('apart') ?? stepped;
+    const spread = whole('spread') ?? (stepped === undefined ? whole('turn') : undefined);
     const n = countAt(heard, 'count');
     const usual = form === 'fan' ? 150 : 180;
     const width = size?.width ?? said('width') ?? (table.unit === 'in' ? '1/2' : '12');

@@ -26,7 +26,6 @@ test.each<[string, Partial<ShapesInput>]>([
   ['triangles 2 on a side, alternating', { figure: 'triangle', size: { side: '2' }, lie: 'alternating' }],
   ['triangles 2 high', { figure: 'triangle', size: { height: '2' } }],
   ['8 pennants 2 wide 3 long', { figure: 'pennant', size: { width: '2', height: '3' }, number: 8 }],
-  ['6 tags 1 1/2 x 2 1/2', { figure: 'tag', size: { width: '1 1/2', height: '2 1/2' }, number: 6 }],
   ['scalloped circles 3 across', { figure: 'scalloped', size: { across: '3' } }],
   ['4 scallop circles 2 1/2 in 2 papers', { figure: 'scalloped', number: 4, papers: 2 }],
   ['five stars 2 across', { figure: 'star', number: 5, size: { across: '2' } }],
