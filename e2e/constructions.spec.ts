@@ -328,3 +328,59 @@ test('a page of the example with a quilt and a honeycomb is cut, its shapes as b
   await expect(page.getByText(/trace the template/i).first()).toBeVisible();
   await saved(page);
 });
+
+test('worked numbers of pinwheels, bursts, weaves and rays, each said and seen', async ({ table: page }) => {
+  await page.goto('/');
+  const slip = page.getByRole('main');
+  const say = async (line: string) => {
+    await page.getByLabel(LINE).fill(line);
+    await page.keyboard.press('Enter');
+  };
+  await say('pinwheel 3 square, slits stop 3/8 short');
+  await expect(slip.getByText(/^Slits from each corner 1\u20093⁄4/)).toBeVisible();
+  await give(page, 'uncut to the middle of the square', '1 1/4');
+  await expect(slip.getByText(/let no tip be folded to the middle/)).toBeVisible();
+  await page.getByRole('button', { name: /^Make .*uncut to the middle of the square/i }).click();
+  await expect(slip.getByText(/^Slits from each corner/)).toBeVisible();
+
+  await say('burst of strips 5 1/4, 4 7/8, 5 1/16, 4 13/16');
+  await expect(slip.getByText(/off 7⁄16, 1⁄16, 1⁄4, 0\./)).toBeVisible();
+  await say('fan of seven strips 1/2 x 4 13/16 over 150 degrees');
+  await expect(slip.getByText('They stand 25° apart.')).toBeVisible();
+
+  await say('weave to cover 4 1/2 x 4 1/2 with 3/8 strips, 1/16 gaps, tails 1/2');
+  await expect(slip.getByText(/^Woven 4\u20093⁄4 × 4\u20093⁄4, trimmed to 4\u20091⁄2/)).toBeVisible();
+  await expect(slip.getByText(/22 pieces from 11 strips/)).toBeVisible();
+
+  await say('rays 3/4 wide from the lower left corner, hub 3, tuck 1/2, at 15/30/45/60/75°');
+  await expect(slip.getByText(/3: 14\u20091⁄2/)).toBeVisible();
+  await expect(slip.getByText(/^Ray 3 is 14\u20091⁄2 long, a sheet 12/)).toBeVisible();
+  await page.getByLabel('one that is longer').selectOption('join');
+  await expect(slip.getByText(/^Ray 3 is/)).toHaveCount(0);
+});
+
+test('stitch holes: a template to prick by; a title that does not fit, and the letters that are missing', async ({
+  table: page,
+}) => {
+  await page.goto('/');
+  const slip = page.getByRole('main');
+  await page.getByRole('button', { name: 'Stitch holes' }).click();
+  await expect(slip.getByText('76 holes.')).toBeVisible();
+  const made = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF on A4' }).click();
+  expect((await made).suggestedFilename()).toMatch(/\.pdf$/);
+  await page.getByRole('button', { name: 'Letter row' }).click();
+  await give(page, 'title', 'A WEEK OF KITES AND WIND');
+  await expect(slip.getByText(/^The title is .* too long/)).toBeVisible();
+  await give(page, 'title', 'KITE WEEK');
+  await give(page, 'letters that are left', 'KITEWE');
+  await expect(slip.getByText('These are missing: E K.')).toBeVisible();
+});
+
+test('a page of the example with a pocket, tags and letters is cut', async ({ table: page }) => {
+  await page.goto('/page/demo-wind-wrote/order');
+  await expect(page.getByRole('heading', { name: 'Cuts, in this order' })).toBeVisible();
+  await expect(page.getByText(/punch a hole 3⁄4 across/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'It is cut' }).click();
+  await expect(page.getByRole('button', { name: /Take it back|Undo/ }).first()).toBeVisible();
+});

@@ -83,6 +83,8 @@ const SHOTS = [
   ['spread', '/page/demo-two-days', 1280, 800],
   ['second-page', '/page/demo-stayed-up', 1280, 800],
   ['quilt-and-honeycomb', '/page/demo-every-kite', 1280, 800],
+  ['woven-and-folded', '/page/demo-colours', 1280, 800],
+  ['page-of-words', '/page/demo-wind-wrote', 1280, 800],
   [
     'size-shapes',
     '/',

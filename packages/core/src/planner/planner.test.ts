@@ -86,7 +86,8 @@ describe('worked numbers', () => {
 describe('every plan holds', () => {
   test('seeded jobs with scraps, sides, directions, margins, kerf, reach and stacks', () => {
     let complete = 0;
-    for (let seed = 1; seed <= 100; seed++) {
+    // npm run soak plans and verifies thousands
+    for (let seed = 1; seed <= 45; seed++) {
       const document = mixedJob(seed);
       const job = read(document);
       const plan = planJob(job, still);
@@ -98,7 +99,7 @@ describe('every plan holds', () => {
           faults: [],
         });
     }
-    expect(complete).toBeGreaterThan(20);
+    expect(complete).toBeGreaterThan(9);
   });
   test.each([
     normalJob(1, 0.1),

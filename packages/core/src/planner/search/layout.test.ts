@@ -198,7 +198,7 @@ describe('measuring', () => {
     '%s: a layout stands as the solution that it stands for',
     (_, make) => {
       let framed = 0;
-      for (let seed = 1; seed <= 25; seed++) {
+      for (let seed = 1; seed <= 14; seed++) {
         const c = compiled(make(seed));
         if (!c.stockCount) continue;
         framed += c.frames.length;
