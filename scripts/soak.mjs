@@ -1,4 +1,4 @@
-// npm run soak [FROM TO]: every recipe with a thousand seeded inputs (a minute); then plans many seeded jobs and verifies each; with
+// npm run soak [FROM TO]: every recipe with a thousand seeded inputs (ten minutes); then plans many seeded jobs and verifies each; with
 // TEMNEX_PLAN_CHECK, an outside check too.
 import { spawnSync } from 'node:child_process';
 import { build, install, root } from './ready.mjs';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { at, banners, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
 import { ticks } from '../length/index.ts';
-import { derivePage, type Item, type Page, type Wish } from '../page/index.ts';
+import { derivePage, emptyPage, newItem, type Item, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type WayOut } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
 import { effectsOf, jobOfPage, sizeOnItem, takeWayOut } from './index.ts';
@@ -58,6 +58,27 @@ const planned = (document: JobDocument) => {
 };
 
 describe('what a page hides of a part', () => {
+  test('the centre of a folded card stays, whatever lies on it', () => {
+    const card = newItem({
+      ...{ id: 'card', name: 'card', recipe: 'folded-card' },
+      input: {
+        ...{ card: { width: '6', height: '6' }, fold: 'side', leaves: 4, base: {} },
+        ...{ panels: 'front', panel: {}, reveal: '1/4' },
+      },
+    });
+    const of: Page = {
+      ...emptyPage('Card'),
+      items: [{ ...card, wishes: { base: wish, panel: { ...wish, papers: ['sand'] } } }],
+    };
+    const habits = { ...USUAL_HABITS, centres: '1/4' };
+    const drawer = drawerOf(item('a', '12', '12'), item('b', '12', '12', { paper: 'sand' }));
+    const made = jobOfPage('card', derivePage(of), drawer, habits);
+    if (!made.ok) throw new Error(JSON.stringify(made.problem));
+    expect(made.job.pieces.map((p) => [p.id, p.opening])).toEqual([
+      ['card/base', undefined],
+      ['card/panel', undefined],
+    ]);
+  });
   test('nothing is hidden by what is seen past, or of pieces of which there are several', () => {
     const strips = banners('tails', { count: 2, strip: { width: '2', length: '5' } }, { wishes: { strip: wish } });
     const drawer = drawerOf(item('s', '12', '12', { quantity: 4 }), sand);

@@ -20,6 +20,8 @@ function above(page: DerivedPage, piece: PieceToCut): { part: Part; over: readon
   const at = page.parts.findIndex((p) => p.id === id);
   const part = page.parts[at];
   if (!part || another !== undefined || part.shape || piece.patchOf) return null;
+  // what is folded or traced does not lie on the page as it is cut
+  if (piece.finish.some((f) => f.do === 'fold' || f.do === 'outline')) return null;
   return { part, over: page.parts.slice(at + 1).filter((p) => p.opaque) };
 }
 

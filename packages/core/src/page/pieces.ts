@@ -76,8 +76,9 @@ export function piecesOf(
     ...(blank.nests === undefined ? {} : { nests: blank.nests }),
     ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
   };
-  // what is shaped or worked on by hand is cut whole
-  if (shape || finish.some((f) => f.do !== 'trim')) return [whole];
+  // what is shaped, worked on by hand, or woven and put together before it is laid is cut whole
+  const madeFirst = laid.layers.some((layer) => layer.along);
+  if (shape || madeFirst || finish.some((f) => f.do !== 'trim')) return [whole];
   const inParts = (patches: readonly Patch[], kept: Wish | null): PieceToCut[] =>
     patches.map((patch, i) => ({
       ...whole,

@@ -34,6 +34,13 @@ describe('what lies over the seam', () => {
   test('a base is two pieces of one kind, a page each', () => {
     expect(cut(spread([item('base-panels', { panels: [] })]))).toEqual(['2 of 12 x 12']);
   });
+  test('what is woven before it is laid is cut whole, each way', () => {
+    const weave = item('weave', {
+      ...{ area: {}, both: 'alike', upright: { count: 8, width: '1/2', gap: '0' }, level: {}, pattern: 'plain' },
+      ...{ tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+    });
+    expect(cut(spread([weave]))).toEqual(['8 of 1/2 x 5', '8 of 5 x 1/2']);
+  });
   test('the gap between the pages is not cut', () => {
     expect(cut(spread([item('base-panels', { panels: [] })], '1/2'))).toEqual(['2 of 12 x 12']);
     expect(cut(spread([banner('10')], '1/2'))).toEqual(['2 of 4 3/4 x 2']);

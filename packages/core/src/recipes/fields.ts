@@ -90,6 +90,14 @@ export const countField = (
   more: Pick<CountInput, 'most'> & Partial<Pick<CountInput, 'group' | 'ifEmpty'>>,
 ): CountInput => ({ kind: 'count', path, group: path.slice(0, -1), value, ifEmpty: 'refused', ...more });
 
+/** One of several that is chosen. */
+export const choiceField = (
+  path: FieldPath,
+  group: FieldPath,
+  value: string,
+  options: readonly string[],
+): ChoiceInput => ({ kind: 'choice', path, group, value, options });
+
 /** A list of layers that can be added to, each entry with an id of its own. */
 export interface FieldList {
   readonly path: FieldPath;

@@ -1,7 +1,7 @@
-import { exact, roundExact, type Exact, type Ticks } from '../length/index.ts';
+import { exact, exactText, lengthOf, roundExact, roundToMark, ticks, type Exact, type Ticks } from '../length/index.ts';
 import { fieldKey, withValue, type FieldPath } from './fields.ts';
 import { sumProblems } from './nested.ts';
-import type { Arithmetic, Offer, Recipe, RecipeProblem, Solved } from './recipe.ts';
+import type { Arithmetic, Offer, Recipe, RecipeProblem, Solved, Suggestion, Table } from './recipe.ts';
 import { solveSums } from './sums.ts';
 
 /** What most recipes have in common: no lists, nothing beneath a page, nothing that follows from a paper, values put where they belong. */
@@ -43,3 +43,17 @@ export function worked(lines: Arithmetic) {
 /** Those of the sizes at these paths that come to nothing, as problems. */
 export const notPositive = (at: readonly FieldPath[], near: (path: FieldPath) => Ticks): RecipeProblem[] =>
   at.filter((path) => near(path) <= 0).map((path) => ({ code: 'size-not-positive', path, size: near(path) }));
+
+/** Why only this recipe refuses: one of its reasons, with lengths or numbers to the nearest whole one. */
+export const ownProblem = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
+  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+});
+
+/** What only this recipe advises. */
+export const ownAdvice = (why: string, path: FieldPath, ...lengths: number[]): Suggestion => ({
+  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+});
+
+/** As it is wished, or no more than that, on the mark below, as one would type it. */
+export const noMoreThan = (wished: string, most: number, { unit, mark }: Table): string =>
+  exactText(ticks(Math.min(lengthOf(wished, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import { boundsOf, circle, type Finish, type Point } from '../../geometry/index.ts';
 import { countAt, lengthAt, lengthsAt, sizeAt, ticksSaid } from '../../line/index.ts';
-import { fieldKey, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
+import { fieldKey, lengthField, withValue, type Field, type FieldPath, choiceField } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, notPositive, refused, worked } from '../plain.ts';
@@ -126,14 +126,11 @@ export const burst: Recipe<'burst', BurstInput> = {
   },
   fields: (input): readonly Field[] => {
     const { form, strip, strips, count: n, angle: angles, towards, held } = input;
-    const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path, group, value, options },
-    });
     const turn = (path: FieldPath, value: number | undefined, ifEmpty: 'worked-out' | 'by-rule'): Field => ({
       ...{ kind: 'count', path, group: ['angle'], value, ifEmpty, most: 360 },
     });
     return [
-      choice(['form'], ['form'], form, FORMS),
+      choiceField(['form'], ['form'], form, FORMS),
       lengthField(WIDTH, strip.width, { ifEmpty: 'refused' }),
       lengthField(LENGTH, strip.length, { ifEmpty: strips.length ? 'by-rule' : 'refused' }),
       ...strips.map((one, i) =>
@@ -149,8 +146,8 @@ export const burst: Recipe<'burst', BurstInput> = {
       },
       turn(SPREAD, angles.spread, 'worked-out'),
       turn(APART, angles.apart, 'worked-out'),
-      choice(['towards'], ['form'], towards, TOWARDS),
-      choice(['held', 'by'], ['held'], held.by, HELD),
+      choiceField(['towards'], ['form'], towards, TOWARDS),
+      choiceField(['held', 'by'], ['held'], held.by, HELD),
       ...(held.by === 'brad' && form === 'fan' ? [lengthField(INSET, held.inset, { ifEmpty: 'by-rule' })] : []),
       ...(held.by === 'brad' ? [lengthField(HOLE, held.hole, { ifEmpty: 'by-rule' })] : []),
     ];

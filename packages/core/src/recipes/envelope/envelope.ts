@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import { boundsOf, polygon, rect, whole, type Finish, type Point, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
 import type { Corner } from '../radial.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, Table } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -126,10 +126,10 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
     'envelope for a 105 mm x 148 mm card, play 3 mm',
   ],
 
-  start: ({ unit, room, mark }) => {
+  start: (table) => {
+    const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wanted: string, most: number) =>
-      exactText(ticks(Math.min(lengthOf(wanted, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);
+    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
     return {
       card: {
         width: fit(inch ? '5 1/2' : '148', room.width * 0.7),
@@ -174,7 +174,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
     const { side, bottom, top } = flaps;
     if (2 * side >= body.width)
       return refused(
-        [own('sides-meet', SIDE, side, body.width)],
+        [ownProblem('sides-meet', SIDE, side, body.width)],
         offered(SIDE, body.width / 2 - table.mark.step, table),
       );
     const long = (
@@ -185,13 +185,13 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
     ).find(([, flap]) => flap > body.height);
     if (long)
       return refused(
-        [own('flap-too-long', long[2], long[1], body.height)],
+        [ownProblem('flap-too-long', long[2], long[1], body.height)],
         [{ path: long[2], length: roundToMark(body.height, table.mark, 'down') }],
       );
     const overlap = ticks(bottom + top - body.height);
     if (overlap <= 0)
       return refused(
-        [own('does-not-close', TOP, -overlap)],
+        [ownProblem('does-not-close', TOP, -overlap)],
         [
           {
             path: TOP,
@@ -279,9 +279,6 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
   },
 };
 
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
-});
 const offered = (path: FieldPath, length: number, { mark }: Table) => {
   const on = roundToMark(ticks(Math.max(0, Math.floor(length))), mark, 'down');
   return on > 0 ? [{ path, length: on }] : [];

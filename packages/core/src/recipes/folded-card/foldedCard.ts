@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, lengthOf, lengthText, ticks, type Ticks } from '../../length/index.ts';
 import { rect, type Finish, type Point, type Size } from '../../geometry/index.ts';
 import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import { countField, fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN, notPositive, refused, worked, noMoreThan } from '../plain.ts';
 import type { Arithmetic, Fact, Layer, Recipe, Table } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
@@ -85,10 +85,10 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     'folded card 105 mm x 148 mm, reveal 3 mm',
   ],
 
-  start: ({ unit, room, mark }) => {
+  start: (table) => {
+    const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wanted: string, most: number) =>
-      exactText(ticks(Math.min(lengthOf(wanted, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);
+    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
     return {
       card: {
         width: fit(inch ? '4 1/4' : '105', room.width * 0.7),

@@ -15,8 +15,8 @@ import type { Blank } from '../blanks.ts';
 import { countField, fieldKey, lengthField, textField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Suggestion, Table } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -222,7 +222,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const height = near(HEIGHT);
     const [gap, space] = [exactly(GAP), near(SPACE)];
     const narrowest = Math.min(...all.map(({ kind }) => widths[kind]));
-    if (-near(GAP) >= narrowest) return refused([own('one-over-another', GAP, near(GAP), narrowest)]);
+    if (-near(GAP) >= narrowest) return refused([ownProblem('one-over-another', GAP, near(GAP), narrowest)]);
     let [x, gaps] = [0, 0];
     const places = all.map(({ kind, before }) => {
       if (before === 'space') x += space;
@@ -237,7 +237,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const within = input.row.within === undefined ? table.room.width : near(WITHIN);
     if (across > within)
       return refused(
-        [own('too-long', ACROSS, across - within, fittingLetters(places, within))],
+        [ownProblem('too-long', ACROSS, across - within, fittingLetters(places, within))],
         waysOut(input, all.length, across, within, widths.usual, near(GAP), table),
       );
     const layers = places.map(({ at, width }, i): Layer => {
@@ -372,10 +372,6 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     };
   },
 };
-
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(l)) },
-});
 
 /** How many of the letters lie within. */
 const fittingLetters = (places: readonly { at: number; width: number }[], within: number): number =>

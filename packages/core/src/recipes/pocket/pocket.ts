@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   polygon,
   rect,
@@ -12,10 +12,10 @@ import {
 } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
-import { lengthField, type Field, type FieldPath } from '../fields.ts';
+import { lengthField, type Field, type FieldPath, choiceField } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
 import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Slot, Suggestion, Table } from '../recipe.ts';
 import {
   SEVERAL_PLACES,
@@ -126,10 +126,10 @@ export const pocket: Recipe<'pocket', PocketInput> = {
     'folded pocket for a 3 x 4 card, glue 1/4, thumb 3/4',
   ],
 
-  start: ({ unit, room, mark }) => {
+  start: (table) => {
+    const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wanted: string, most: number) =>
-      exactText(ticks(Math.min(lengthOf(wanted, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);
+    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
     const small = room.width < lengthOf('4', 'in');
     return {
       card: {
@@ -146,18 +146,15 @@ export const pocket: Recipe<'pocket', PocketInput> = {
   },
   fields: (input): readonly Field[] => {
     const { card, pocket: own, play, glue, peek, made, opens, thumb } = input;
-    const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path, group, value, options },
-    });
     return [
       ...AXES.map((axis) => lengthField(along(CARD, axis), card[axis])),
-      choice(['card', 'from'], CARD, card.from, CARDS),
+      choiceField(['card', 'from'], CARD, card.from, CARDS),
       lengthField(PLAY, play, { allow: 'zero', group: POCKET }),
       lengthField(GLUE, glue, { group: POCKET, ...(made === 'flaps' ? { ifEmpty: 'refused' } : {}) }),
       ...AXES.map((axis) => lengthField(along(POCKET, axis), own[axis])),
       lengthField(PEEK, peek, { allow: 'zero', ifEmpty: 'by-rule', group: POCKET }),
-      choice(['made'], ['made'], made, MADE),
-      choice(['opens'], ['made'], opens, OPENS),
+      choiceField(['made'], ['made'], made, MADE),
+      choiceField(['opens'], ['made'], opens, OPENS),
       lengthField(THUMB, thumb, { ifEmpty: 'by-rule', group: ['made'] }),
       ...severalFields(input),
     ];
@@ -201,13 +198,13 @@ export const pocket: Recipe<'pocket', PocketInput> = {
     const [play, glue, peek] = [near(PLAY), near(GLUE), near(PEEK)];
     const into = inAxis(input);
     const card: Size = { width: near(along(CARD, 'width')), height: near(along(CARD, 'height')) };
-    if (peek >= card[into]) return refused([own('out-altogether', PEEK, peek, card[into])]);
+    if (peek >= card[into]) return refused([ownProblem('out-altogether', PEEK, peek, card[into])]);
     const front = onMark({ width: near(along(POCKET, 'width')), height: near(along(POCKET, 'height')) }, table);
     const mouth = into === 'height' ? front.width : front.height;
     const thumb = input.thumb === undefined ? 0 : near(THUMB);
     if (thumb > mouth / 2 || thumb / 2 > front[into] / 2)
       return refused(
-        [own('thumb-too-large', THUMB, thumb, mouth)],
+        [ownProblem('thumb-too-large', THUMB, thumb, mouth)],
         [{ path: THUMB, length: roundToMark(ticks(Math.floor(Math.min(mouth / 2, front[into]))), table.mark, 'down') }],
       );
     const whole: Size =
@@ -294,9 +291,6 @@ export const pocket: Recipe<'pocket', PocketInput> = {
   },
 };
 
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(l)) },
-});
 const onMark = ({ width, height }: Size, { mark }: Table): Size => ({
   width: roundToMark(width, mark, 'up'),
   height: roundToMark(height, mark, 'up'),

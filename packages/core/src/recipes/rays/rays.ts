@@ -20,11 +20,12 @@ import {
   withValue,
   type Field,
   type FieldPath,
+  choiceField,
 } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { onPage } from '../onPage.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem, ownAdvice } from '../plain.ts';
 import type { Corner } from '../radial.ts';
 import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
@@ -151,12 +152,9 @@ export const rays: Recipe<'rays', RaysInput> = {
     };
   },
   fields: (input): readonly Field[] => {
-    const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path, group, value, options },
-    });
     const { centre, hub, ray, angles, order, sheet, long } = input;
     return [
-      choice(['centre', 'at'], CENTRE, centre.at, CENTRES),
+      choiceField(['centre', 'at'], CENTRE, centre.at, CENTRES),
       ...(centre.at === 'typed'
         ? [
             lengthField(X, centre.x, { allow: 'negative', ifEmpty: 'refused' }),
@@ -164,11 +162,11 @@ export const rays: Recipe<'rays', RaysInput> = {
           ]
         : []),
       lengthField(RADIUS, hub.radius, { allow: 'zero', ifEmpty: 'refused' }),
-      choice(['hub', 'as'], HUB, hub.as, HUBS),
+      choiceField(['hub', 'as'], HUB, hub.as, HUBS),
       lengthField(WIDTH, ray.width, { ifEmpty: 'refused' }),
       lengthField(OTHER, ray.other, { ifEmpty: 'by-rule' }),
       lengthField(TUCK, ray.tuck, { allow: 'zero', ifEmpty: 'by-rule' }),
-      choice(['angles', 'as'], TURNS, angles.as, ANGLES),
+      choiceField(['angles', 'as'], TURNS, angles.as, ANGLES),
       ...(angles.as === 'even'
         ? [
             countField(COUNT, angles.count, { most: MOST_RAYS, ifEmpty: 'worked-out' }),
@@ -179,7 +177,7 @@ export const rays: Recipe<'rays', RaysInput> = {
       textField(['order'], order, { reads: ORDER.source, example: 'ab', group: RAY }),
       lengthField([...SHEET, 'width'], sheet.width, { ifEmpty: 'refused' }),
       lengthField([...SHEET, 'height'], sheet.height, { ifEmpty: 'refused' }),
-      choice(['long', 'how'], SHEET, long.how, LONG),
+      choiceField(['long', 'how'], SHEET, long.how, LONG),
       ...(long.how === 'join' ? [lengthField(LAP, long.lap, { ifEmpty: 'by-rule', group: SHEET })] : []),
     ];
   },
@@ -208,7 +206,7 @@ export const rays: Recipe<'rays', RaysInput> = {
     const angles = anglesOf(input, centre, table);
     if (!angles) return refused([{ code: 'missing', paths: input.angles.as === 'even' ? [COUNT] : [LIST] }]);
     const n = angles.turns.length;
-    if (n > MOST_RAYS) return refused([own('too-many-rays', APART, n, MOST_RAYS)]);
+    if (n > MOST_RAYS) return refused([ownProblem('too-many-rays', APART, n, MOST_RAYS)]);
     const radius = near(RADIUS);
     const tuck = input.ray.tuck === undefined ? ticks(Math.min(radius, usualTuck(table))) : near(TUCK);
     const widths = angles.turns.map((_, i) => (i % 2 && input.ray.other !== undefined ? near(OTHER) : near(WIDTH)));
@@ -216,19 +214,19 @@ export const rays: Recipe<'rays', RaysInput> = {
     const widest = Math.max(...widths);
     if (radius > 0 && widest / 2 >= radius)
       return refused(
-        [own('wider-than-hub', WIDTH, widest, 2 * radius)],
+        [ownProblem('wider-than-hub', WIDTH, widest, 2 * radius)],
         [{ path: RADIUS, length: roundToMark(ticks(widest), table.mark, 'up') }],
       );
     const twice = angles.turns.findIndex((turn, i) => angles.turns.slice(0, i).some((one) => (one - turn) % 360 === 0));
     const at = input.angles.as === 'typed' ? LIST : COUNT;
-    if (twice >= 0) return refused([own('same-twice', at, tenths(angles.turns[twice]!))]);
+    if (twice >= 0) return refused([ownProblem('same-twice', at, tenths(angles.turns[twice]!))]);
     const reached = angles.turns.map((angle, i) => rayFrom(centre, table.room, { width: widths[i]!, angle, begins }));
     const missing = reached.findIndex((reach) => reach === null);
     if (missing >= 0) {
       const off =
         rayFrom(centre, table.room, { width: widths[missing]!, angle: angles.turns[missing]!, begins: 0 }) === null;
       return refused([
-        own(off ? 'misses-page' : 'under-hub', off ? at : RADIUS, tenths(angles.turns[missing]!), radius),
+        ownProblem(off ? 'misses-page' : 'under-hub', off ? at : RADIUS, tenths(angles.turns[missing]!), radius),
       ]);
     }
     const sheet = { width: near([...SHEET, 'width']), height: near([...SHEET, 'height']) };
@@ -288,7 +286,7 @@ export const rays: Recipe<'rays', RaysInput> = {
     const suggestions: Suggestion[] = cut.flatMap((ray): Suggestion[] =>
       ray.length > straight && input.long.how === 'whole'
         ? [
-            advice(
+            ownAdvice(
               'too-long',
               ['long', 'how'],
               ray.n,
@@ -302,7 +300,9 @@ export const rays: Recipe<'rays', RaysInput> = {
     // along its sides the hub reaches less far than in the middle
     const covered = Math.sqrt(Math.max(0, radius ** 2 - (widest / 2) ** 2)) - (radius - tuck);
     if (radius > 0 && covered < 0)
-      suggestions.push(advice('tuck-too-short', TUCK, Math.ceil(radius - Math.sqrt(radius ** 2 - (widest / 2) ** 2))));
+      suggestions.push(
+        ownAdvice('tuck-too-short', TUCK, Math.ceil(radius - Math.sqrt(radius ** 2 - (widest / 2) ** 2))),
+      );
     const facts: Fact[] = [
       { name: 'angles', lengths: angles.turns.map((turn) => ticks(tenths(turn))) },
       { name: 'lengths', lengths: cut.map((ray) => ray.length) },
@@ -360,12 +360,6 @@ interface Ray extends Reach {
 }
 
 const tenths = (turn: number): number => Math.round((((turn % 360) + 360) % 360) * 10);
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
-});
-const advice = (why: string, path: FieldPath, ...lengths: number[]): Suggestion => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
-});
 
 /** Half an inch (12 mm). */
 const usualTuck = ({ unit }: Table): Ticks => lengthOf(unit === 'in' ? '1/2' : '12', unit);
@@ -425,7 +419,7 @@ function blanksFor(
   if (how === 'diagonal') {
     const { length, angle } = longestAslant(ray.width, sheet);
     if (ray.length > length)
-      return { why: own('too-long-aslant', ['long', 'how'], ray.n, ray.length, Math.floor(length)) };
+      return { why: ownProblem('too-long-aslant', ['long', 'how'], ray.n, ray.length, Math.floor(length)) };
     const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
     const box = {
       width: ticks(Math.ceil(ray.length * cos + ray.width * sin)),
@@ -445,7 +439,7 @@ function blanksFor(
   }
   // the seam goes near the hub, where least is seen of it
   const inner = ticks(ray.length + lap - straight);
-  if (inner <= lap || inner > straight) return { why: own('lap-too-long', LAP, ray.n, lap, straight) };
+  if (inner <= lap || inner > straight) return { why: ownProblem('lap-too-long', LAP, ray.n, lap, straight) };
   const outer = ticks(straight);
   return {
     blanks: [

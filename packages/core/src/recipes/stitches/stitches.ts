@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   boundsOf,
   circle,
@@ -16,8 +16,8 @@ import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import { countField, fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, Suggestion, Table } from '../recipe.ts';
 import { figureOf } from '../shapes/figures.ts';
 import { term, type Equation } from '../sums.ts';
 import { alongOutline, insetOf, roundPanel, type Pricked } from './along.ts';
@@ -94,10 +94,10 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
     'stitch a heart 3 wide, inset 1/8, 3/16 apart',
   ],
 
-  start: ({ unit, room, mark }) => {
+  start: (table) => {
+    const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wanted: string, most: number) =>
-      exactText(ticks(Math.min(lengthOf(wanted, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);
+    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
     return {
       along: 'panel',
       ground: {
@@ -163,24 +163,26 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
     const [width, inset, spacing] = [near(WIDTH), near(INSET), near(SPACING)];
     const across = input.across === undefined ? ticks(0) : near(ACROSS);
     const ground = groundOf(input, width, near(HEIGHT));
-    if (across >= spacing) return refused([own('hole-too-large', ACROSS, across, spacing)]);
+    if (across >= spacing) return refused([ownProblem('hole-too-large', ACROSS, across, spacing)]);
     const box = boundsOf(ground);
     const least = Math.min(box.width, input.along === 'line' ? box.width : box.height);
     if (2 * inset >= least)
       return refused(
-        [own('no-room', INSET, inset, least)],
+        [ownProblem('no-room', INSET, inset, least)],
         inset > 0 && least > 2 * table.mark.step
           ? [{ path: INSET, length: roundToMark(ticks(Math.floor(least / 4)), table.mark, 'down') }]
           : [],
       );
     if ((2 * (box.width + box.height)) / spacing > MOST_HOLES)
-      return refused([own('too-many-holes', SPACING, Math.ceil((2 * (box.width + box.height)) / spacing), MOST_HOLES)]);
+      return refused([
+        ownProblem('too-many-holes', SPACING, Math.ceil((2 * (box.width + box.height)) / spacing), MOST_HOLES),
+      ]);
     const pricked = prick(input, ground, {
       inset,
       spacing,
       exactSpacing: Number(exactly(SPACING).n) / Number(exactly(SPACING).d),
     });
-    if (!pricked) return refused([own('no-room', INSET, inset, least)]);
+    if (!pricked) return refused([ownProblem('no-room', INSET, inset, least)]);
     const radius = Math.max(across / 2, Math.min(spacing / 6, least / 80));
     const marked: Shape = {
       outline: ground.outline,
@@ -285,10 +287,6 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
     };
   },
 };
-
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
-});
 
 /** The outline of what is stitched; of a shape its width says all of it. */
 function groundOf({ along }: StitchesInput, width: Ticks, height: Ticks): Shape {

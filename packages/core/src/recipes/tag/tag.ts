@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   circle,
   moved,
@@ -14,8 +14,8 @@ import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, Table } from '../recipe.ts';
 import {
   SEVERAL_PLACES,
   SEVERAL_REASONS,
@@ -89,10 +89,10 @@ export const tag: Recipe<'tag', TagInput> = {
     'five tags 1 1/2 x 3 without a hole',
   ],
 
-  start: ({ unit, room, mark }) => {
+  start: (table) => {
+    const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wanted: string, most: number) =>
-      exactText(ticks(Math.min(lengthOf(wanted, unit), roundToMark(ticks(Math.floor(most)), mark, 'down'))), unit);
+    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
     return {
       tag: { width: fit(inch ? '2' : '50', room.width * 0.3), height: fit(inch ? '4' : '100', room.height * 0.6) },
       ...{
@@ -135,7 +135,7 @@ export const tag: Recipe<'tag', TagInput> = {
     const crop = top === 'straight' ? 0 : input.crop === undefined ? usualCrop(width, height, table) : near(CROP);
     if (2 * crop >= width || crop >= height)
       return refused(
-        [own('crop-too-large', CROP, crop, width)],
+        [ownProblem('crop-too-large', CROP, crop, width)],
         [{ path: CROP, length: usualCrop(width, height, table) }],
       );
     if (top !== 'straight') values.set(fieldKey(CROP), exact(crop));
@@ -152,7 +152,7 @@ export const tag: Recipe<'tag', TagInput> = {
         below + across / 2 > height ||
         across >= width - (below < crop ? 2 * (crop - below) : 0)
       )
-        return refused([own('hole-outside', BELOW, across, below)]);
+        return refused([ownProblem('hole-outside', BELOW, across, below)]);
       values.set(fieldKey(ACROSS), exact(across)).set(fieldKey(BELOW), exact(below));
     }
     const laid = laySeveral(input, { width, height }, solution, table);
@@ -246,9 +246,6 @@ export const tag: Recipe<'tag', TagInput> = {
   },
 };
 
-const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
-});
 /** A quarter of the width, to the mark, where it is not too low for that. */
 const usualCrop = (width: Ticks, height: Ticks, { mark }: Table): Ticks =>
   ticks(Math.max(1, roundToMark(ticks(Math.floor(Math.min(width / 4, height / 3))), mark, 'down')));

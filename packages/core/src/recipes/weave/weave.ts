@@ -11,11 +11,20 @@ import {
 import { rect, type Point, type Rect, type Size } from '../../geometry/index.ts';
 import { countAt, lengthAt, sizeAt, type Heard } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
-import { countField, fieldKey, lengthField, textField, withValue, type Field, type FieldPath } from '../fields.ts';
+import {
+  countField,
+  fieldKey,
+  lengthField,
+  textField,
+  withValue,
+  type Field,
+  type FieldPath,
+  choiceField,
+} from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, Slot, Suggestion, Table } from '../recipe.ts';
+import { PLAIN, notPositive, refused, worked, ownProblem } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Slot, Suggestion, Table } from '../recipe.ts';
 import { stripsFor } from '../fromStock.ts';
 import { term, type Equation } from '../sums.ts';
 import {
@@ -180,9 +189,6 @@ export const weave: Recipe<'weave', WeaveInput> = {
     };
   },
   fields: (input): readonly Field[] => {
-    const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path, group, value, options },
-    });
     const strips = (axis: Axis): Field[] => {
       const { direction } = axis;
       const { count, width, gap, order } = input[direction];
@@ -203,16 +209,16 @@ export const weave: Recipe<'weave', WeaveInput> = {
     return [
       lengthField(areaAt(AXES[0]), area.width, { ifEmpty: 'by-rule' }),
       lengthField(areaAt(AXES[1]), area.height, { ifEmpty: 'by-rule' }),
-      choice(['both'], ['both'], both, BOTH),
+      choiceField(['both'], ['both'], both, BOTH),
       ...AXES.flatMap(strips),
-      choice(['pattern'], ['both'], pattern, PATTERNS),
+      choiceField(['pattern'], ['both'], pattern, PATTERNS),
       ...(pattern === 'typed'
         ? [textField(['repeat'], repeat, { reads: REPEAT.source, example: 'oou uoo ouo', group: ['both'] })]
         : []),
       lengthField(TAIL, tail, { allow: 'zero', ifEmpty: 'by-rule', group: TAIL }),
       lengthField(FRINGE, fringe, { allow: 'zero', ifEmpty: 'by-rule', group: TAIL }),
       lengthField(STOCK, stock, { ifEmpty: 'refused', group: TAIL }),
-      choice(['backing', 'as'], ['backing'], backing.as, BACKINGS),
+      choiceField(['backing', 'as'], ['backing'], backing.as, BACKINGS),
       ...(backing.as === 'behind'
         ? [lengthField(SETBACK, backing.setback, { allow: 'zero', ifEmpty: 'by-rule' })]
         : []),
@@ -377,10 +383,6 @@ export const weave: Recipe<'weave', WeaveInput> = {
   },
   read: readWeave,
 };
-
-const ownProblem = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(l)) },
-});
 
 /** An eighth of an inch (3 mm) back from the edge, so that it is not seen. */
 const usualSetback = ({ unit }: Table): Ticks => lengthOf(unit === 'in' ? '1/8' : '3', unit);
