@@ -17,7 +17,7 @@ function under(at: Rect, over: readonly (Rect | Part)[], more = LEFT_OUT): [Deri
   const tops = over.map((o, i) => ('id' in o ? o : part(`on ${i}`, o)));
   const below = part('below', box(0, 0, 12, 12));
   const page = { ...derivePage(pageOf()), parts: [below, part('it', at), ...tops] };
-  return [page, { id: 'it', parts: ['it'], width: at.width, height: at.height, ...more } as PieceToCut];
+  return [page, { id: 'it', parts: ['it'], finish: [], width: at.width, height: at.height, ...more } as PieceToCut];
 }
 const habits = { ...USUAL_HABITS, centres: '1/4' };
 const centre = (at: Rect, over: readonly (Rect | Part)[], more?: Partial<PieceToCut>) =>
