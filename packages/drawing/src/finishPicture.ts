@@ -113,6 +113,11 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
     const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];
     drawn.push(...cutLine(x1, y1, x2, y2));
   }
+  // half a hole in an edge is half a hole
+  const within = ([x, y]: [number, number]): [number, number] => [
+    Math.max(at.x, Math.min(at.x + w, x)),
+    Math.max(at.y, Math.min(at.y + h, y)),
+  ];
   for (const f of piece.finish) {
     if (f.do === 'fold') {
       const [[x1, y1], [x2, y2]] = [spot(f.from), spot(f.to)];
@@ -122,7 +127,12 @@ export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, 
       for (const p of f.at) {
         const [x, y] = spot(p);
         const r = Math.max(1.2, (f.across * at.per) / 2);
-        drawn.push({ kind: 'poly', points: roundAt(x, y, r), fill: '#ffffff', stroke: { colour: INK, width: 0.8 } });
+        drawn.push({
+          kind: 'poly',
+          points: roundAt(x, y, r).map(within),
+          fill: '#ffffff',
+          stroke: { colour: INK, width: 0.8 },
+        });
       }
   }
   // the line along the middle by which a tip is found

@@ -99,6 +99,8 @@ export const rays: RecipeWords = {
         return `they stand at ${lengths.map((t) => turn(t)).join(', ')}, counted from the right`;
       case 'lengths':
         return `cut them ${lengths.map((t, i) => `${i + 1}: ${say(t)}`).join(', ')} long; glue each on and trim it flush with the page`;
+      case 'joined':
+        return `ray ${lengths[0]}: an inner part of ${say(lengths[1] ?? 0)} goes under the outer one by ${say(lengths[2] ?? 0)}; its seam lies near the hub`;
       default:
         return `each begins ${say(lengths[0] ?? 0)} from the centre`;
     }

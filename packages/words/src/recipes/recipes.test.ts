@@ -6,6 +6,7 @@ import {
   fieldWords,
   figure,
   finishWords,
+  finishesWords,
   offerWords,
   recipeWords,
   saidBackWords,
@@ -113,4 +114,25 @@ test('offers and what is left over', () => {
   expect(
     suggestionWords('banner-strip', { code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }, SCREEN),
   ).toBe('1⁄8 is left over, since widths go down to the mark; it goes to the margin of the row.');
+});
+
+test('four slits from the corners are one thing to do, and no others are', () => {
+  const at = (x: string, y: string) => ({
+    x: lengthOf(x),
+    y: lengthOf(y),
+  });
+  const slit = (from: [string, string], to: [string, string]): Finish => ({
+    do: 'slit',
+    from: at(...from),
+    to: at(...to),
+  });
+  const four = [
+    slit(['0', '0'], ['1', '1']),
+    slit(['3', '0'], ['2', '1']),
+    slit(['3', '3'], ['2', '2']),
+    slit(['0', '3'], ['1', '2']),
+  ];
+  expect(finishesWords(four, say)).toEqual([expect.stringContaining('slit it from each corner towards the middle')]);
+  expect(finishesWords(four.slice(0, 3), say)).toHaveLength(3);
+  expect(finishesWords([slit(['1', '1'], ['2', '2']), ...four.slice(1)], say)).toHaveLength(4);
 });

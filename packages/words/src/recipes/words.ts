@@ -79,8 +79,6 @@ export function finishWords(finish: Finish, say: Say): string {
     case 'holes':
       return holesWords(finish.at, finish.across, say);
     case 'slit':
-      if (Math.abs(finish.to.x - finish.from.x) === Math.abs(finish.to.y - finish.from.y))
-        return `slit it from the ${finish.from.y < finish.to.y ? 'lower' : 'upper'} ${finish.from.x < finish.to.x ? 'left' : 'right'} corner towards the middle, ${say(Math.round(Math.SQRT2 * Math.abs(finish.to.x - finish.from.x)))} long`;
       return `slit it from ${say(finish.from.x)}, ${say(finish.from.y)} to ${say(finish.to.x)}, ${say(finish.to.y)} from its lower left corner`;
     case 'punch':
       return `punch the ${finish.edge} edge, ${finish.repeats} repeats ${say(finish.depth)} deep`;
@@ -138,11 +136,7 @@ export function revealsWords([left, right, top, bottom]: readonly Ticks[], say: 
 /** All that is done to a piece, in its order; four slits from the corners are one thing to do. */
 export function finishesWords(finishes: readonly Finish[], say: Say): string[] {
   const [first] = finishes;
-  const fromCorners =
-    first?.do === 'slit' &&
-    Math.abs(first.to.x - first.from.x) === Math.abs(first.to.y - first.from.y) &&
-    finishes.slice(0, 4).filter((f) => f.do === 'slit').length === 4;
-  if (!fromCorners) return finishes.map((f) => finishWords(f, say));
+  if (first?.do !== 'slit' || !isFromCorners(finishes.slice(0, 4))) return finishes.map((f) => finishWords(f, say));
   const long = Math.round(Math.hypot(first.to.x - first.from.x, first.to.y - first.from.y));
   const rest = finishes.slice(4).map((f) => finishWords(f, say));
   return [`pencil both diagonals; slit it from each corner towards the middle, ${say(long)} long`, ...rest];
@@ -157,4 +151,13 @@ function holesWords(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, s
   if (!second) return `${what} a hole${size}, ${place}`;
   const apart = Math.round(Math.hypot(second.x - first.x, second.y - first.y));
   return `${what} ${at.length} holes${size} by the template, the first ${place}, ${say(apart)} apart`;
+}
+
+/** Four slits from the corners of a square towards its middle, all as long. */
+function isFromCorners(finishes: readonly Finish[]): boolean {
+  const slits = finishes.flatMap((f) => (f.do === 'slit' ? [f] : []));
+  const [first] = slits;
+  if (!first || slits.length !== 4 || first.from.x !== 0 || first.from.y !== 0) return false;
+  const reach = first.to.x;
+  return slits.every(({ from, to }) => Math.abs(to.x - from.x) === reach && Math.abs(to.y - from.y) === reach);
 }

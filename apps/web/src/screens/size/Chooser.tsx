@@ -45,7 +45,7 @@ const One = styled.button`
   border: 0;
   border-bottom: 3px solid transparent;
   background: none;
-  font: 600 var(--s0, 0.8rem) / 1.05 var(--text);
+  font: 600 0.8rem / 1.05 var(--text);
   text-align: left;
   cursor: pointer;
   ${NARROW} {

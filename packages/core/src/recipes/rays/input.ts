@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { lengthText } from '../../length/index.ts';
+import { ORDER } from '../order.ts';
 
 /* What rays keep. */
 
@@ -21,7 +22,6 @@ export const LONG = ['whole', 'join', 'diagonal'] as const;
 export const MOST_RAYS = 48;
 /** Degrees, counter-clockwise from the right: `15 30 45`, `22.5, 45`. */
 export const TYPED = /^\d{1,3}(?:\.\d{1,2})?(?:[ ,/°]+\d{1,3}(?:\.\d{1,2})?){0,47}$/;
-export const ORDER = /^[a-h](?:[ ,]*[a-h]){0,47}$/;
 
 export const raysSchema = z.strictObject({
   centre: z.strictObject({

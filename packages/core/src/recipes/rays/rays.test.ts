@@ -189,6 +189,7 @@ describe('longer than a sheet', () => {
       ['ray-3', inches(12)],
       ['ray-3-inner', inches(3)],
     ]);
+    expect(fact(solve({ long: { how: 'join', lap: '1/2' } }), 'joined')).toEqual([3, inches(3), lengthOf('1/2')]);
     // of the paper that is chosen for its colour, not of a piece that has its own from another
     const striped = solved(solve({ long: { how: 'join' }, order: 'ab' })).laid.blanks;
     expect(striped.find((b) => b.key === 'ray-3-inner')!.paperFrom).toBe('ray-1');

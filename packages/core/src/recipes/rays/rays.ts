@@ -25,11 +25,12 @@ import {
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { onPage } from '../onPage.ts';
+import { ORDER, lettersInOrder } from '../order.ts';
 import { PLAIN, notPositive, refused, worked, ownProblem, ownAdvice } from '../plain.ts';
 import type { Corner } from '../radial.ts';
 import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
-import { ANGLES, CENTRES, HUBS, LONG, MOST_RAYS, ORDER, TYPED, raysSchema, type RaysInput } from './input.ts';
+import { ANGLES, CENTRES, HUBS, LONG, MOST_RAYS, TYPED, raysSchema, type RaysInput } from './input.ts';
 import { longestAslant, rayFrom, sectorOf, type Reach } from './reach.ts';
 
 /*
@@ -235,23 +236,21 @@ export const rays: Recipe<'rays', RaysInput> = {
       return { ...reach, n: i + 1, turn: angles.turns[i]!, width: widths[i]!, length: long };
     });
     const lap = input.long.lap === undefined ? usualTuck(table) : near(LAP);
-    const letters = [...(input.order ?? 'a')].filter((c) => /[a-h]/.test(c));
-    const letterOf = (i: number) => letters[i % letters.length]!;
+    const letters = lettersInOrder(input.order ?? 'a', n);
     const made = cut.map((ray, i) => {
-      const before = cut.findIndex((_, k) => letterOf(k) === letterOf(i));
+      const before = letters.indexOf(letters[i]!);
       const first = before < i ? `ray-${before + 1}` : null;
       return blanksFor(ray, input.long.how, sheet, lap, centre, table, first);
     });
     const odd = made.find((one) => 'why' in one);
     if (odd && 'why' in odd) return refused([odd.why]);
     const blanks = made.flatMap((one) => ('blanks' in one ? one.blanks : []));
-    const layers = cut.flatMap((ray): Layer[] => {
+    const layers = cut.map((ray): Layer => {
       const shape = whole(polygon(withoutTwins(ray.seen)));
-      const layer = layerOf({
+      return layerOf({
         ...{ key: `ray-${ray.n}`, role: 'ray', n: ray.n, box: boundsOf(shape), shape, group: RAY, sized: null },
         ...{ turned: ray.turn - 90, blank: `ray-${ray.n}` },
       });
-      return [layer];
     });
     const paper = input.hub.as === 'paper' && radius > 0 ? hubShape(centre, radius, table) : null;
     if (paper) {
@@ -307,6 +306,9 @@ export const rays: Recipe<'rays', RaysInput> = {
       { name: 'angles', lengths: angles.turns.map((turn) => ticks(tenths(turn))) },
       { name: 'lengths', lengths: cut.map((ray) => ray.length) },
       ...(radius > 0 ? [{ name: 'begin', lengths: [ticks(Math.round(begins))] }] : []),
+      ...blanks.flatMap((b): Fact[] =>
+        b.role === 'inner' ? [{ name: 'joined', lengths: [ticks(b.n), b.height, lap] }] : [],
+      ),
     ];
     return {
       status: 'solved',

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { lengthText } from '../../length/index.ts';
+import { ORDER } from '../order.ts';
 
 /* What a weave keeps. */
 
@@ -8,8 +9,6 @@ export const PATTERNS = ['plain', 'twill', 'typed'] as const;
 export const BACKINGS = ['none', 'behind'] as const;
 export const MOST_STRIPS = 40;
 export const MOST_PARTS = 12;
-/** Letters of papers in their order, again and again. */
-export const ORDER = /^[a-h](?:[ ,]*[a-h]){0,39}$/;
 /** Rows from the top: `o` where the level strip goes over, `u` where it goes under. */
 export const REPEAT = /^[ou]{1,16}(?:[ ,/]+[ou]{1,16}){0,15}$/;
 

@@ -26,13 +26,13 @@ import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, notPositive, refused, worked, ownProblem } from '../plain.ts';
 import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Slot, Suggestion, Table } from '../recipe.ts';
 import { stripsFor } from '../fromStock.ts';
+import { ORDER, lettersInOrder } from '../order.ts';
 import { term, type Equation } from '../sums.ts';
 import {
   BACKINGS,
   BOTH,
   MOST_PARTS,
   MOST_STRIPS,
-  ORDER,
   PATTERNS,
   REPEAT,
   weaveSchema,
@@ -124,14 +124,6 @@ function arithmetic(input: WeaveInput, table: Table): Arithmetic {
   if (input.backing.as === 'behind') give(SETBACK, input.backing.setback, 'assumed', 'zero');
   for (const path of asked) equations.push([term(path, 1), term(path, -1)]);
   return { equations, givens, problems };
-}
-
-/** The paper of each strip of a direction, by its letter. */
-function lettersOf(input: WeaveInput, axis: Axis, n: number): string[] {
-  const order = [...(input[axis.direction].order ?? (axis.direction === 'upright' ? 'a' : 'b'))].filter((c) =>
-    /[a-h]/.test(c),
-  );
-  return Array.from({ length: n }, (_, i) => order[i % order.length]!);
 }
 
 /** The strips of one direction as they lie across the area, before anything is trimmed off. */
@@ -230,9 +222,8 @@ export const weave: Recipe<'weave', WeaveInput> = {
   put: (input, path, value) => {
     const next = withValue(input, path, value);
     if (path[0] !== 'both') return next;
-    const { order: mine, ...numbers } = input.upright;
+    const { order: _order, ...numbers } = input.upright;
     const { order } = input.level;
-    void mine;
     return { ...next, level: { ...(value === 'apart' ? numbers : {}), ...(order === undefined ? {} : { order }) } };
   },
   givesWay: (_input, path) => {
@@ -270,7 +261,8 @@ export const weave: Recipe<'weave', WeaveInput> = {
       const woven = ticks(step(n - 1) + width);
       const area = near(areaAt(axis));
       const from = -Math.floor((woven - area) / 2);
-      const letters = lettersOf(input, axis, n);
+      const { direction } = axis;
+      const letters = lettersInOrder(input[direction].order ?? (direction === 'upright' ? 'a' : 'b'), n);
       return { axis, n, width, woven, area, from: Array.from({ length: n }, (_, k) => from + step(k)), letters };
     });
     const thin = each.find(({ axis }) => near(at(own(input, axis), 'gap')) < 0);
