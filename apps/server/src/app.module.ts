@@ -4,6 +4,9 @@ import { CuttingService } from './cutting/cutting.service.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { DemoController } from './demo/demo.controller.ts';
 import { DemoService } from './demo/demo.service.ts';
+import { DrawerController } from './drawer/drawer.controller.ts';
+import { SearchesService } from './drawer/searches.service.ts';
+import { StepsService } from './drawer/steps.service.ts';
 import { HealthController } from './health/health.controller.ts';
 import { PagesController } from './pages/pages.controller.ts';
 import { PagesService } from './pages/pages.service.ts';
@@ -25,6 +28,7 @@ export class AppModule {
         DemoController,
         PagesController,
         PapersController,
+        DrawerController,
         PlansController,
         TemplatesController,
         CuttingController,
@@ -34,6 +38,8 @@ export class AppModule {
         { provide: DATABASE, useValue: db },
         PagesService,
         PapersService,
+        StepsService,
+        SearchesService,
         PlansService,
         CuttingService,
         DemoService,

@@ -158,6 +158,13 @@ function goodBodies(page: object): Record<string, unknown[]> {
       { id, why: 'taken', by: 1 },
       { id, why: 'corrected', to: 4 },
     ],
+    'post /api/drawer/steps': [
+      { id, says: 'put-in', put: stock.slice(0, 3).map((item, i) => ({ ...item, id: `request-of-${i}` })) },
+      { id, says: 'moved', change: stock.map((item) => ({ stock: item.id, place: 'box 3' })) },
+      { id, says: 'taken-out', change: [{ stock: stock[0]!.id, by: -1, reserved: true }] },
+      { id, says: 'kept-for', change: [{ stock: stock[1]!.id, keep: { page: DEMO_PAGE_ID, count: 1 } }] },
+    ],
+    'post /api/searches': [{ id, name: 'wide', line: 'reaches 9 x 9' }],
     'put /api/habits': [habits],
     'post /api/pages/{id}/plans': [
       { id, basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] }, plan: EMPTY_PLAN },

@@ -499,7 +499,7 @@ describe('the demo', () => {
     };
     await ask('delete', '/api/demo');
     expect((await ask('get', '/api/pages')).body).toEqual([]);
-    expect((await ask('get', '/api/drawer')).body).toEqual({ papers: [], stock: [], unreadable: [] });
+    expect((await ask('get', '/api/drawer')).body).toMatchObject({ papers: [], stock: [], unreadable: [] });
     expect((await ask('post', '/api/demo')).body).toEqual({ present: true });
     expect((await ask('get', '/api/drawer')).body.papers).toHaveLength(7);
     await other.stop();
@@ -608,6 +608,15 @@ describe('the door', () => {
     await check('post', '/api/stock/{id}/restore', `/api/stock/${item.id}/restore`, { id: newId() });
     const all = { id: newId(), why: 'taken', by: 3 };
     await check('post', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`, all);
+    const line = { ...stock, id: newId() };
+    const taken = await check('post', '/api/drawer/steps', '/api/drawer/steps', {
+      ...{ id: newId(), says: 'put-in', papers: [{ id: newId(), name: 'Haar', sides: paper.sides }], put: [line] },
+    });
+    await check('get', '/api/drawer/steps', '/api/drawer/steps');
+    await check('post', '/api/drawer/steps/{id}/undo', `/api/drawer/steps/${taken.id}/undo`, { id: newId() });
+    const search = await check('post', '/api/searches', '/api/searches', { id: newId(), name: 'wide', line: '9 x 9' });
+    await check('get', '/api/searches', '/api/searches');
+    await check('delete', '/api/searches/{id}', `/api/searches/${search.id}`);
     const { habits } = await check('get', '/api/habits', '/api/habits');
     await check('put', '/api/habits', '/api/habits', habits);
     await check('get', '/api/pages/{id}/plan', `${demo}/plan`);

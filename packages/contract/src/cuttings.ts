@@ -21,6 +21,8 @@ export const cuttingRecordSchema = z.strictObject({
   plan: z.string(),
   cutAt: z.string(),
   undoneAt: z.string().nullable(),
+  /** Of pages that were cut together: the cut of the first of them, which has what all of them used and kept. */
+  session: z.string().nullable(),
   /** Pieces that are cut, one entry a copy. */
   pieces: z.array(cutPieceSchema),
   used: z.array(z.strictObject({ stock: z.string(), count: z.int() })),

@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import { habitsSchema, paperSchema, sidesSchema, stockItemSchema, stockItemShape, wholeItem } from '@temnex/core';
+import {
+  habitsSchema,
+  paperFacts,
+  paperSchema,
+  sidesSchema,
+  stockItemSchema,
+  stockItemShape,
+  wholeItem,
+} from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** A paper, and how often it or its stock has changed. */
@@ -20,11 +28,25 @@ export const unreadableStockSchema = z.strictObject({
 });
 export type UnreadableStock = z.infer<typeof unreadableStockSchema>;
 
+/** The drawer, or what of it has changed since one saw it. */
 export const drawerSchema = z.strictObject({
+  /** Which drawer it is, and how often anything in it had changed. */
+  book: z.string(),
+  seq: z.int(),
+  /** All of it; else only what has changed. */
+  whole: z.boolean(),
   papers: z.array(paperRecordSchema),
   stock: z.array(stockItemSchema),
   unreadable: z.array(unreadableStockSchema),
+  /** What is no longer there. */
+  gone: z.strictObject({ papers: z.array(z.string()), stock: z.array(z.string()) }),
 });
+/** What one has seen of the drawer. */
+export const drawerQuerySchema = z.strictObject({
+  book: z.string().max(64).optional(),
+  since: z.coerce.number().int().min(0).optional(),
+});
+export type DrawerQuery = z.infer<typeof drawerQuerySchema>;
 export type DrawerRecord = z.infer<typeof drawerSchema>;
 
 export const habitsRecordSchema = z.strictObject({
@@ -39,15 +61,16 @@ export const newPaperSchema = z.strictObject({
   id: requestId,
   name: paperSchema.shape.name,
   sides: sidesSchema,
+  ...paperFacts,
 });
 export type NewPaper = z.infer<typeof newPaperSchema>;
 
-/** How a paper is called and looks, its faces with it. */
-export const changePaperSchema = z.strictObject({ name: paperSchema.shape.name, sides: sidesSchema });
+/** What a paper is, all of it: a fact that is left out is not known any more. */
+export const changePaperSchema = z.strictObject({ name: paperSchema.shape.name, sides: sidesSchema, ...paperFacts });
 export type ChangePaper = z.infer<typeof changePaperSchema>;
 
 export const newStockSchema = stockItemShape
-  .omit({ id: true, origin: true })
+  .omit({ id: true, origin: true, reserves: true })
   .partial({ trim: true, turned: true, reserved: true })
   .extend({ id: requestId })
   .superRefine(wholeItem);
@@ -56,10 +79,66 @@ export type NewStock = z.infer<typeof newStockSchema>;
 /** What is said of an item; how many there are changes by movements alone. */
 export const changeStockSchema = stockItemShape
   .pick({ reserved: true, turned: true, uncut: true, trim: true, unit: true, width: true, height: true, outline: true })
+  .extend({ kind: stockItemShape.shape.kind })
   .partial()
   // null: it is a rectangle after all
   .extend({ outline: stockItemShape.shape.outline.nullable() });
 export type ChangeStock = z.infer<typeof changeStockSchema>;
+
+const label = paperSchema.shape.name;
+/** What a step does to one item. */
+const stepChangeSchema = z.strictObject({
+  stock: z.string().max(64),
+  /** So many more, or fewer. */
+  by: z.int().min(-10_000).max(10_000).optional(),
+  /** Where it goes; null: to where its paper is. */
+  place: label.nullable().optional(),
+  reserved: z.boolean().optional(),
+  /** So many of it are kept for a page from now on. */
+  keep: z.strictObject({ page: z.string().max(64), count: z.int().min(0).max(10_000) }).optional(),
+});
+export const STEP_SAYS = ['put-in', 'moved', 'held-back', 'freed', 'kept-for', 'taken-out', 'cleared-out'] as const;
+export type StepSays = (typeof STEP_SAYS)[number];
+/** Many things done to the drawer as one: all of it or nothing, and undone as one. */
+export const drawerStepSchema = z.strictObject({
+  id: requestId,
+  says: z.enum(STEP_SAYS),
+  papers: z.array(newPaperSchema).max(500).optional(),
+  put: z.array(newStockSchema).max(2000).optional(),
+  change: z.array(stepChangeSchema).max(20_000).optional(),
+});
+export type DrawerStep = z.infer<typeof drawerStepSchema>;
+export type StepChange = z.infer<typeof stepChangeSchema>;
+/** A step that was taken. */
+export const stepRecordSchema = z.strictObject({
+  id: z.string(),
+  says: z.enum(STEP_SAYS),
+  /** How many items it touched. */
+  count: z.int(),
+  at: z.string(),
+  undoneAt: z.string().nullable(),
+});
+export type StepRecord = z.infer<typeof stepRecordSchema>;
+
+/** A search that somebody keeps: what it is called, and its line. */
+export const savedSearchSchema = z.strictObject({
+  id: requestId,
+  name: label,
+  line: z.string().trim().min(1).max(300),
+});
+export type SavedSearch = z.infer<typeof savedSearchSchema>;
+
+/** Something to use up: what counts is said as a search, how many pieces, until when. */
+export const challengeSchema = z.strictObject({
+  name: label,
+  line: z.string().trim().min(1).max(300),
+  pieces: z.int().min(1).max(10_000),
+  from: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),
+  to: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),
+  /** What happens to what is left over at the end, in words. */
+  rest: z.string().trim().max(200),
+});
+export type Challenge = z.infer<typeof challengeSchema>;
 
 const many = z.int().min(1).max(10_000);
 /** How many more or fewer there are, or how many there really are. */
@@ -71,7 +150,19 @@ export const newMovementSchema = z.discriminatedUnion('why', [
 export type NewMovement = z.infer<typeof newMovementSchema>;
 
 /** Why there came to be more or fewer of something. */
-export const MOVEMENTS = ['had', 'added', 'taken', 'corrected', 'used', 'kept', 'taken-back'] as const;
+export const MOVEMENTS = [
+  'had',
+  'added',
+  'taken',
+  'corrected',
+  'used',
+  'kept',
+  'taken-back',
+  'moved',
+  'held-back',
+  'freed',
+  'kept-for',
+] as const;
 export const movementSchema = z.strictObject({
   id: z.string(),
   stock: z.string(),
@@ -79,6 +170,13 @@ export const movementSchema = z.strictObject({
   why: z.enum(MOVEMENTS),
   /** The cut it belongs to. */
   cutting: z.string().nullable(),
+  /** So many more, or fewer, are kept for a page. */
+  held: z.int(),
+  page: z.string().nullable(),
+  /** Where it went to. */
+  place: z.string().nullable(),
+  /** The step it belongs to. */
+  step: z.string().nullable(),
   at: z.string(),
 });
 export type Movement = z.infer<typeof movementSchema>;

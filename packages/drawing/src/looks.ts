@@ -62,13 +62,16 @@ const hash = (text: string): string => {
   return h.toString(36);
 };
 
+/** How many times its own size a pattern is drawn. */
+const SCALED: Readonly<Record<NonNullable<Look['scale']>, number>> = { small: 0.5, medium: 1, large: 2 };
+
 /** The id under which a look, turned and scaled, stands in a drawing's definitions. */
 export const lookId = (look: Look, turn: number, scale: number): string =>
-  `look-${hash(`${look.pattern}${look.ground}${look.ink}${turn}|${scale.toFixed(3)}`)}`;
+  `look-${hash(`${look.pattern}${look.ground}${look.ink}${look.scale ?? ''}${turn}|${scale.toFixed(3)}`)}`;
 
 /** The SVG pattern of a look. `turn` is counter-clockwise; `scale` the drawing's units to the inch. */
 export function lookDefinition(look: Look, turn: number, scale: number): string {
   const id = lookId(look, turn, scale);
-  const transform = `rotate(${-turn}) scale(${scale / 96})`;
+  const transform = `rotate(${-turn}) scale(${(scale / 96) * SCALED[look.scale ?? 'medium']})`;
   return `<pattern id="${id}" width="96" height="96" patternUnits="userSpaceOnUse" patternTransform="${transform}"><rect width="96" height="96" fill="${look.ground}"/>${TILES[look.pattern](look.ink)}</pattern>`;
 }

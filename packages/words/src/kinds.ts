@@ -1,5 +1,12 @@
 /** What the drawer holds, by its kind. */
-export const KIND_WORDS = { sheet: 'sheet', pad: 'pad sheet', scrap: 'scrap', strip: 'strip' } as const;
+export const KIND_WORDS = {
+  sheet: 'sheet',
+  pad: 'pad sheet',
+  scrap: 'scrap',
+  strip: 'strip',
+  branding: 'branding strip',
+  piece: 'finished piece',
+} as const;
 
 /** What is said after the kind of an odd scrap, by the number of its corners. */
 export const oddWords = (corners: number): string =>

@@ -1,10 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { desc, eq, inArray } from 'drizzle-orm';
+import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import {
   NO_TRIM,
+  availableTo,
   cutStateOf,
   derivePage,
   effectsOf,
+  reservedFor,
+  reservesWith,
   sizeOfItem,
   wantedOf,
   type Job,
@@ -14,13 +17,15 @@ import { NAMES } from '@temnex/words';
 import type { Cut, CuttingRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, stock } from '../database/schema.ts';
+import { cuttings, movements, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService, standing } from '../pages/pages.service.ts';
-import { move } from '../papers/movements.ts';
+import { keepFor, move } from '../papers/movements.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
 import { cutsOf } from './cuts.ts';
+
+type StockRow = typeof stock.$inferSelect;
 
 /** Carries plans out in the books: one transaction each, all of it or nothing. */
 @Injectable()
@@ -53,21 +58,22 @@ export class CuttingService {
         );
       for (const { stock: item, count } of effects.used) {
         const row = tx.select().from(stock).where(eq(stock.id, item)).get();
-        if (!row || row.quantity < count || row.reserved || !sameSize(job, stockItemOf(row)))
+        if (!row || availableTo(stockItemOf(row), record.page) < count || !sameSize(job, stockItemOf(row)))
           throw new Refused(
             'stock-changed',
             'The drawer has changed since this cutting order was made. Make a new one.',
           );
-        move(tx, row, -count, 'used', { cutting: id, at: now });
+        move(tx, row, -count, 'used', { cutting: id, page: record.page, at: now });
       }
       const kept = effects.kept.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
-      for (const item of kept) putIn(tx, item, 'kept', now, id);
+      for (const item of kept) putIn(tx, item, 'kept', { at: now, cutting: id });
       const row: CuttingRecord = {
         id,
         page: record.page,
         plan,
         cutAt: now,
         undoneAt: null,
+        session: null,
         pieces: [...effects.pieces],
         used: [...effects.used],
         kept: kept.map((k) => k.id),
@@ -97,11 +103,29 @@ export class CuttingService {
       for (const item of offcuts) move(tx, item, -1, 'taken-back', { cutting: id, at: undoneAt });
       for (const { stock: used, count } of row.used) {
         const item = tx.select().from(stock).where(eq(stock.id, used)).get();
-        if (item) move(tx, item, count, 'taken-back', { cutting: id, at: undoneAt });
+        if (!item) continue;
+        move(tx, item, count, 'taken-back', { cutting: id, at: undoneAt });
+        this.keepAgain(tx, item, id, undoneAt);
       }
       tx.update(cuttings).set({ undoneAt }).where(eq(cuttings.id, id)).run();
       return { ...row, undoneAt };
     });
+  }
+
+  /** What pages had kept of an item before a cut took it, they keep again. */
+  private keepAgain(tx: Transaction, item: StockRow, cutting: string, at: string): void {
+    const lost = tx
+      .select()
+      .from(movements)
+      .where(and(eq(movements.cutting, cutting), eq(movements.stock, item.id), lt(movements.held, 0)))
+      .all();
+    let { reserves } = item;
+    for (const { page, held } of lost) {
+      if (page === null) continue;
+      const count = reservedFor({ reserves: reserves ?? undefined }, page) - held;
+      keepFor(tx, { id: item.id, reserves }, page, count, 'taken-back', { cutting, at });
+      reserves = reservesWith(reserves ?? undefined, page, count);
+    }
   }
 
   /** A cut piece that nothing on its page wants any more becomes a scrap of its size. */
@@ -130,7 +154,7 @@ export class CuttingService {
         reserved: false,
         origin: { page: row.page, stock: row.used[0]?.stock ?? '', date: now.slice(0, 10) },
       };
-      putIn(tx, item, 'kept', now, id);
+      putIn(tx, item, 'kept', { at: now, cutting: id });
       const next = row.pieces.map((p, i) => (i === at ? { ...p, scrap: request } : p));
       tx.update(cuttings).set({ pieces: next }).where(eq(cuttings.id, id)).run();
       return { ...row, pieces: next };

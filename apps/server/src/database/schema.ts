@@ -1,6 +1,7 @@
 import { sql } from 'drizzle-orm';
 import { check, customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import {
+  STOCK_KINDS,
   parseLength,
   type Basis,
   type Habits,
@@ -10,7 +11,7 @@ import {
   type Paper,
   type StockItem,
 } from '@temnex/core';
-import type { CuttingRecord, Movement } from '@temnex/contract';
+import type { Challenge, CuttingRecord, Movement, StepSays } from '@temnex/contract';
 
 /** A length as it was typed. The one place where lengths meet storage: what cannot be read back is not written. */
 const length = customType<{ data: LengthText; driverData: string }>({
@@ -25,17 +26,25 @@ const length = customType<{ data: LengthText; driverData: string }>({
 const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>();
 /** When it was taken out; it stays, to be brought back. */
 const removedAt = () => text('removed_at');
+/** At which change of the drawer it was last changed; triggers see to it (migration 0005), whoever writes. */
+const seq = () => integer('seq').notNull().default(0);
 const demo = () => integer('demo', { mode: 'boolean' }).notNull().default(false);
 
 export const papers = sqliteTable('papers', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   sides: json<Paper['sides']>('sides').notNull(),
+  weight: integer('weight'),
+  seeThrough: integer('see_through', { mode: 'boolean' }),
+  place: text('place'),
+  price: integer('price'),
+  pack: integer('pack'),
   /** Rises with every change of it or of its stock: cutting orders know from which state they were made. */
   revision: integer('revision').notNull().default(1),
   demo: demo(),
   createdAt: text('created_at').notNull(),
   removedAt: removedAt(),
+  seq: seq(),
 });
 
 /** What a list of pages shows, kept with each page when it is saved so that none has to be worked out again. */
@@ -77,6 +86,8 @@ export const plans = sqliteTable(
       .default(sql`'{"pageVersion":1,"papers":{},"habits":-1,"cuts":[]}'`),
     job: json<Record<string, unknown>>('job').notNull(),
     plan: json<unknown>('plan').notNull(),
+    /** Of an order for several pages, `page` being the first of them: their ids in order, one space between. */
+    together: text('together'),
     createdAt: text('created_at').notNull(),
   },
   (t) => [index('plans_page').on(t.page, t.createdAt)],
@@ -93,6 +104,8 @@ export const cuttings = sqliteTable(
     pieces: json<CuttingRecord['pieces']>('parts').notNull(),
     used: json<CuttingRecord['used']>('used').notNull(),
     kept: json<string[]>('kept').notNull(),
+    /** Of pages that were cut together: the cut of the first, which has what was used and kept of all. */
+    session: text('session'),
     cutAt: text('cut_at').notNull(),
     undoneAt: text('undone_at'),
   },
@@ -111,18 +124,27 @@ export const stock = sqliteTable(
     height: length('height').notNull(),
     /** The sum of its movements, kept in the same transaction; at 0 the item is used up, and kept for undo and the books. */
     quantity: integer('quantity').notNull(),
-    kind: text('kind', { enum: ['sheet', 'pad', 'scrap', 'strip'] }).notNull(),
+    kind: text('kind', { enum: STOCK_KINDS }).notNull(),
     trim: json<StockItem['trim']>('trim').notNull(),
     turned: integer('turned').notNull().$type<StockItem['turned']>(),
     reserved: integer('reserved', { mode: 'boolean' }).notNull(),
+    /** What pages keep of it: the sum of what its movements held, by page. */
+    reserves: json<NonNullable<StockItem['reserves']>>('reserves'),
+    place: text('place'),
+    came: text('came'),
     origin: json<NonNullable<StockItem['origin']>>('origin'),
     outline: json<NonNullable<StockItem['outline']>>('outline'),
     uncut: json<NonNullable<StockItem['uncut']>>('uncut'),
     demo: demo(),
     createdAt: text('created_at').notNull(),
     removedAt: removedAt(),
+    seq: seq(),
   },
-  (t) => [index('stock_paper').on(t.paper), check('stock_quantity', sql`${t.quantity} >= 0`)],
+  (t) => [
+    index('stock_paper').on(t.paper),
+    index('stock_seq').on(t.seq),
+    check('stock_quantity', sql`${t.quantity} >= 0`),
+  ],
 );
 
 /** Every change of how many there are of something. What there is is their sum. */
@@ -136,10 +158,71 @@ export const movements = sqliteTable(
     by: integer('by').notNull(),
     why: text('why').notNull().$type<Movement['why']>(),
     cutting: text('cutting'),
+    /** So many more, or fewer, are kept for a page. */
+    held: integer('held').notNull().default(0),
+    page: text('page'),
+    /** Where it went to. */
+    place: text('place'),
+    /** The step it belongs to, with which it is undone. */
+    step: text('step'),
     at: text('at').notNull(),
   },
-  (t) => [index('movements_stock').on(t.stock)],
+  (t) => [
+    index('movements_stock').on(t.stock),
+    index('movements_cutting').on(t.cutting),
+    index('movements_step').on(t.step),
+  ],
 );
+
+/** The drawer itself: which one it is, and how often anything in it has changed. */
+export const book = sqliteTable('book', {
+  id: integer('id').primaryKey(),
+  /** Another one once something went for good, so that whoever has seen the drawer looks through all of it again. */
+  name: text('name').notNull(),
+  seq: integer('seq').notNull(),
+});
+
+/** What one item was before a step, and became by it. */
+export interface StepLine {
+  readonly stock: string;
+  readonly by: number;
+  readonly place?: readonly [was: string | null, is: string | null];
+  readonly reserved?: readonly [was: boolean, is: boolean];
+  readonly keep?: { readonly page: string; readonly was: number; readonly is: number };
+}
+
+/** Things done to the drawer at once, each to be undone as one. */
+export const steps = sqliteTable(
+  'steps',
+  {
+    id: text('id').primaryKey(),
+    says: text('says').notNull().$type<StepSays>(),
+    /** Papers that it made. */
+    papers: json<string[]>('papers').notNull(),
+    lines: json<StepLine[]>('lines').notNull(),
+    /** How many items it touched; kept apart so that a list of steps reads none of them. */
+    count: integer('count').notNull(),
+    at: text('at').notNull(),
+    undoneAt: text('undone_at'),
+  },
+  (t) => [index('steps_at').on(t.at)],
+);
+
+/** What somebody has set out to use up, and by when. */
+export const challenges = sqliteTable('challenges', {
+  id: text('id').primaryKey(),
+  document: json<Challenge>('document').notNull(),
+  createdAt: text('created_at').notNull(),
+  removedAt: removedAt(),
+});
+
+/** Searches that somebody keeps. */
+export const searches = sqliteTable('searches', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  line: text('line').notNull(),
+  createdAt: text('created_at').notNull(),
+});
 
 /** Requests that made or used something, with what was answered: sent again, they are answered the same. */
 export const requests = sqliteTable(

@@ -26,6 +26,9 @@ export const demoPapers = (): Paper[] => [
       face('A', 'waves', 'waves', '#2f8f93', '#8fd0cc', 'two-way', 'width'),
       face('B', 'plain teal', 'plain', '#2f8f93', '#2f8f93'),
     ],
+    weight: 190,
+    place: 'box 1',
+    price: 120,
   },
   {
     id: 'demo-sailcloth',
@@ -34,6 +37,9 @@ export const demoPapers = (): Paper[] => [
       face('A', 'stripes', 'stripes', '#f3ead9', '#c8543a', 'two-way'),
       face('B', 'cream', 'plain', '#f3ead9', '#f3ead9'),
     ],
+    weight: 190,
+    place: 'box 1',
+    price: 120,
   },
   {
     id: 'demo-marram',
@@ -42,6 +48,10 @@ export const demoPapers = (): Paper[] => [
       face('A', 'grass', 'grass', '#e4d9a8', '#7d8a3c', 'one-way'),
       face('B', 'dune sand', 'plain', '#e0cfa0', '#e0cfa0'),
     ],
+    weight: 190,
+    place: 'box 2',
+    price: 1490,
+    pack: 15,
   },
   {
     id: 'demo-gust',
@@ -50,19 +60,39 @@ export const demoPapers = (): Paper[] => [
       face('A', 'clouds', 'clouds', '#b9d3e6', '#ffffff', 'one-way'),
       face('B', 'dots', 'dots', '#dfeaf2', '#6d93b3'),
     ],
+    weight: 160,
+    place: 'box 2',
+    price: 135,
   },
   {
     id: 'demo-slate',
     name: 'Storm slate',
     sides: [face('A', 'slate', 'plain', '#47525c', '#47525c'), face('B', 'checks', 'checks', '#5a6670', '#47525c')],
+    weight: 216,
+    place: 'tall folder',
+    price: 95,
   },
-  { id: 'demo-chalk', name: 'Chalk', sides: [face('A', 'chalk white', 'plain', '#f7f6f2', '#f7f6f2')] },
+  {
+    id: 'demo-chalk',
+    name: 'Chalk',
+    sides: [face('A', 'chalk white', 'plain', '#f7f6f2', '#f7f6f2')],
+    weight: 250,
+    place: 'tall folder',
+    price: 890,
+    pack: 25,
+  },
   {
     id: 'demo-buoy',
     name: 'Buoy orange',
     sides: [face('A', 'orange', 'plain', '#e0772f', '#e0772f'), face('B', 'pale dots', 'dots', '#f6d9bd', '#e0772f')],
+    weight: 216,
+    place: 'box 1',
+    price: 95,
   },
 ];
+
+/** The day that each came, the last a week before the kites. */
+const cameOn = (i: number): string => `2026-0${1 + (i % 4)}-${String(3 + ((i * 7) % 25)).padStart(2, '0')}`;
 
 type Row = [paper: string, width: string, height: string, kind: StockItem['kind'], more?: Partial<StockItem>];
 const ROWS: Row[] = [
@@ -97,6 +127,7 @@ export const demoStock = (): StockItem[] =>
     trim: NO_TRIM,
     turned: 0,
     reserved: false,
+    came: cameOn(i),
     origin: null,
     ...more,
   }));

@@ -1,24 +1,102 @@
 import { randomUUID } from 'node:crypto';
 import { eq, sql } from 'drizzle-orm';
+import { reservedFor, reservesWith, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { movements, papers, stock } from '../database/schema.ts';
 
-/** Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. */
+/** What a movement belongs to. */
+export interface Moving {
+  readonly id?: string;
+  readonly cutting?: string;
+  readonly step?: string;
+  readonly at: string;
+}
+type Moved = Pick<StockItem, 'id' | 'paper' | 'quantity'> & { readonly reserves?: StockItem['reserves'] | null };
+
+/**
+ * Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. `page`: fewer by what
+ * was kept for that page, as far as something was; never is more kept than there is.
+ */
 export function move(
   tx: Transaction,
-  item: { readonly id: string; readonly paper: string },
+  item: Moved,
   by: number,
   why: Movement['why'],
-  more: { readonly id?: string; readonly cutting?: string; readonly at: string },
+  { page, ...more }: Moving & { readonly page?: string },
 ): void {
-  const { id = randomUUID(), cutting = null, at } = more;
-  tx.insert(movements).values({ id, stock: item.id, by, why, cutting, at }).run();
+  note(tx, item.id, { by, why, ...more });
   tx.update(stock)
     .set({ quantity: sql`${stock.quantity} + ${by}` })
     .where(eq(stock.id, item.id))
     .run();
+  if (by < 0 && item.reserves?.length)
+    release(tx, item, -by, why, { ...more, ...(page === undefined ? {} : { page }) });
   touch(tx, item.paper);
+}
+
+/** Lets go of what was kept for the page that took it, then of what is more than there is, the last first. */
+function release(
+  tx: Transaction,
+  item: Moved,
+  taken: number,
+  why: Movement['why'],
+  { page, ...more }: Moving & { readonly page?: string },
+): void {
+  let reserves = item.reserves ?? [];
+  const less = (of: string, count: number) => {
+    const was = reservedFor({ reserves }, of);
+    if (count <= 0 || !was) return;
+    const is = Math.max(0, was - count);
+    reserves = reservesWith(reserves, of, is);
+    note(tx, item.id, { by: 0, held: is - was, page: of, why, ...more, id: randomUUID() });
+  };
+  if (page !== undefined) less(page, taken);
+  const left = item.quantity - taken;
+  for (const { page: other } of reserves.toReversed()) less(other, reservedFor({ reserves }) - left);
+  tx.update(stock)
+    .set({ reserves: reserves.length ? reserves : null })
+    .where(eq(stock.id, item.id))
+    .run();
+}
+
+/** Keeps so many of an item for a page from now on. */
+export function keepFor(
+  tx: Transaction,
+  item: { readonly id: string; readonly reserves?: StockItem['reserves'] | null },
+  page: string,
+  count: number,
+  why: Movement['why'],
+  more: Moving,
+): void {
+  const held = count - reservedFor({ reserves: item.reserves ?? undefined }, page);
+  if (!held) return;
+  const reserves = reservesWith(item.reserves ?? undefined, page, count);
+  note(tx, item.id, { by: 0, held, page, why, ...more });
+  tx.update(stock)
+    .set({ reserves: reserves.length ? reserves : null })
+    .where(eq(stock.id, item.id))
+    .run();
+}
+
+/** Writes down what became of an item. */
+export function note(
+  tx: Transaction,
+  item: string,
+  {
+    id = randomUUID(),
+    cutting = null,
+    step = null,
+    held = 0,
+    page = null,
+    place = null,
+    ...what
+  }: Partial<Pick<Movement, 'id' | 'cutting' | 'step' | 'held' | 'page' | 'place'>> &
+    Pick<Movement, 'by' | 'why' | 'at'>,
+): void {
+  tx.insert(movements)
+    .values({ id, stock: item, cutting, step, held, page, place, ...what })
+    .run();
 }
 
 /** Says that a paper, or what there is of it, has changed. */

@@ -1,13 +1,15 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put, Query } from '@nestjs/common';
 import { habitsSchema, type Habits, type StockItem } from '@temnex/core';
 import {
   changePaperSchema,
   changeStockSchema,
+  drawerQuerySchema,
   newMovementSchema,
   newPaperSchema,
   newStockSchema,
   type ChangePaper,
   type ChangeStock,
+  type DrawerQuery,
   type DrawerRecord,
   type HabitsRecord,
   type Movement,
@@ -24,8 +26,8 @@ export class PapersController {
   constructor(@Inject(PapersService) private readonly papers: PapersService) {}
 
   @Get('drawer')
-  drawer(): DrawerRecord {
-    return this.papers.drawer();
+  drawer(@Query(checked(drawerQuerySchema)) seen: DrawerQuery): DrawerRecord {
+    return this.papers.drawer(seen);
   }
 
   @Post('papers')

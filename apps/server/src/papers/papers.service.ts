@@ -13,6 +13,7 @@ import { TERMINAL, issueWords, pathWords } from '@temnex/words';
 import type {
   ChangePaper,
   ChangeStock,
+  DrawerQuery,
   DrawerRecord,
   HabitsRecord,
   Movement,
@@ -24,9 +25,9 @@ import type {
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { habits, movements, papers, stock } from '../database/schema.ts';
+import { book, habits, movements, papers, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { move, touch } from './movements.ts';
+import { move, touch, type Moving } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
@@ -36,15 +37,50 @@ export const stockItemOf = ({
   demo: _demo,
   createdAt: _createdAt,
   removedAt: _removedAt,
+  seq: _seq,
   origin,
   outline,
   uncut,
+  reserves,
+  place,
+  came,
   ...row
 }: StockRow): StockItem => ({
   ...row,
   ...(outline ? { outline } : {}),
   ...(uncut?.length ? { uncut } : {}),
+  ...(reserves?.length ? { reserves } : {}),
+  ...(place === null ? {} : { place }),
+  ...(came === null ? {} : { came }),
   origin: origin ?? null,
+});
+
+export const paperOf = ({
+  demo: _demo,
+  createdAt: _createdAt,
+  removedAt: _removedAt,
+  seq: _seq,
+  weight,
+  seeThrough,
+  place,
+  price,
+  pack,
+  ...row
+}: typeof papers.$inferSelect): PaperRecord => ({
+  ...row,
+  ...(weight === null ? {} : { weight }),
+  ...(seeThrough === null ? {} : { seeThrough }),
+  ...(place === null ? {} : { place }),
+  ...(price === null ? {} : { price }),
+  ...(pack === null ? {} : { pack }),
+});
+/** What is known of a paper, as columns: what is left out is not known. */
+const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord>) => ({
+  weight: weight ?? null,
+  seeThrough: seeThrough ?? null,
+  place: place ?? null,
+  price: price ?? null,
+  pack: pack ?? null,
 });
 
 /** The movement with which an item comes to be there; it begins with none. */
@@ -52,34 +88,71 @@ export const putIn = (
   tx: Transaction,
   { quantity, ...item }: StockItem & { demo?: boolean },
   why: Movement['why'],
-  at: string,
-  cutting?: string,
+  more: Moving,
 ): void => {
   tx.insert(stock)
-    .values({ ...item, quantity: 0, createdAt: at })
+    .values({ came: more.at.slice(0, 10), ...item, quantity: 0, createdAt: more.at })
     .run();
-  move(tx, item, quantity, why, { at, ...(cutting ? { cutting } : {}) });
+  move(tx, { ...item, quantity: 0 }, quantity, why, more);
 };
+
+export function makePaper(tx: Transaction, { id, name, sides, ...facts }: NewPaper, createdAt: string): PaperRecord {
+  const row = { id, name, sides, revision: 1, ...factsOf(facts) };
+  tx.insert(papers)
+    .values({ ...row, createdAt })
+    .run();
+  return paperOf({ ...row, createdAt, demo: false, removedAt: null, seq: 0 });
+}
+
+/** Puts something new into the drawer; `field` is what to correct where there is no such paper. */
+export function makeStock(tx: Transaction, item: NewStock, field: string, more: Moving): StockItem {
+  if (!tx.select({ id: papers.id }).from(papers).where(standingPaper(item.paper)).get())
+    throw new Refused('bad-input', `${field}: there is no paper "${item.paper}"`, { field });
+  const added: StockItem = {
+    ...{ trim: NO_TRIM, turned: 0, reserved: false, came: more.at.slice(0, 10) },
+    ...item,
+    origin: null,
+  };
+  putIn(tx, added, 'added', more);
+  return added;
+}
 
 /** Papers, the drawer, and the habits of the person who cuts. */
 @Injectable()
 export class PapersService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
-  /** What is there. One row that cannot be read never closes the drawer: it is told as it stands. */
-  drawer(): DrawerRecord {
-    const known = this.papers();
-    const there = new Set(known.map((p) => p.id));
+  /**
+   * What is there, or what of it has changed since somebody saw it. One row that cannot be read never closes the drawer: it is told
+   * as it stands.
+   */
+  drawer({ book: seen, since }: DrawerQuery = {}): DrawerRecord {
+    const { name, seq } = this.db.select().from(book).get() ?? { name: '', seq: 0 };
+    const whole = since === undefined || seen !== name || since > seq;
+    const known = this.db.select().from(papers).orderBy(papers.name).all();
+    const there = new Set(known.filter((p) => p.removedAt === null).map((p) => p.id));
     const items: StockItem[] = [];
     const unreadable: UnreadableStock[] = [];
-    for (const row of this.db.select().from(stock).where(gt(stock.quantity, 0)).all()) {
-      if (!there.has(row.paper)) continue;
+    const gone: string[] = [];
+    const rows = this.db.select().from(stock);
+    for (const row of whole ? rows.where(gt(stock.quantity, 0)).all() : rows.where(gt(stock.seq, since)).all()) {
+      if (!row.quantity || !there.has(row.paper)) {
+        if (!whole) gone.push(row.id);
+        continue;
+      }
       const { item, why } = this.lookedInto(stockItemOf(row));
       const { id, paper, unit } = row;
       if (why === null) items.push(item);
       else unreadable.push({ id, paper, unit, width: String(row.width), height: String(row.height), why });
     }
-    return { papers: known, stock: inDrawerOrder(items), unreadable };
+    const changed = whole ? known : known.filter((p) => p.seq > since);
+    return {
+      ...{ book: name, seq, whole },
+      papers: changed.filter((p) => p.removedAt === null).map(paperOf),
+      stock: inDrawerOrder(items),
+      unreadable,
+      gone: { papers: whole ? [] : changed.filter((p) => p.removedAt !== null).map((p) => p.id), stock: gone },
+    };
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
@@ -101,34 +174,23 @@ export class PapersService {
   }
 
   papers(): PaperRecord[] {
-    return this.db
-      .select({ id: papers.id, name: papers.name, sides: papers.sides, revision: papers.revision })
-      .from(papers)
-      .where(isNull(papers.removedAt))
-      .orderBy(papers.name)
-      .all();
+    return this.db.select().from(papers).where(isNull(papers.removedAt)).orderBy(papers.name).all().map(paperOf);
   }
 
   addPaper(paper: NewPaper): PaperRecord {
-    return once(this.db, paper.id, 'paper', (tx) => {
-      const added = { ...paper, revision: 1 };
-      tx.insert(papers)
-        .values({ ...added, createdAt: new Date().toISOString() })
-        .run();
-      return added;
-    });
+    return once(this.db, paper.id, 'paper', (tx) => makePaper(tx, paper, new Date().toISOString()));
   }
 
   /** Its name, its faces: how it looks, how it runs. */
-  changePaper(id: string, { name, sides }: ChangePaper): PaperRecord {
+  changePaper(id: string, { name, sides, ...facts }: ChangePaper): PaperRecord {
     const row = this.db
       .update(papers)
-      .set({ name, sides, revision: sql`${papers.revision} + 1` })
+      .set({ name, sides, ...factsOf(facts), revision: sql`${papers.revision} + 1` })
       .where(standingPaper(id))
-      .returning({ id: papers.id, name: papers.name, sides: papers.sides, revision: papers.revision })
+      .returning()
       .get();
     if (!row) throw notFound('paper');
-    return row;
+    return paperOf(row);
   }
 
   /** Taken out with all there is of it, to be brought back. */
@@ -144,13 +206,7 @@ export class PapersService {
   }
 
   addStock(item: NewStock): StockItem {
-    return once(this.db, item.id, 'stock', (tx) => {
-      if (!tx.select({ id: papers.id }).from(papers).where(standingPaper(item.paper)).get())
-        throw new Refused('bad-input', `paper: there is no paper "${item.paper}"`, { field: 'paper' });
-      const added: StockItem = { trim: NO_TRIM, turned: 0, reserved: false, ...item, origin: null };
-      putIn(tx, added, 'added', new Date().toISOString());
-      return added;
-    });
+    return once(this.db, item.id, 'stock', (tx) => makeStock(tx, item, 'paper', { at: new Date().toISOString() }));
   }
 
   changeStock(id: string, change: ChangeStock): StockItem {

@@ -3,6 +3,7 @@ import { desc, eq, inArray, sql } from 'drizzle-orm';
 import {
   basisOf,
   derivePage,
+  drawerFor,
   jobOfPage,
   planSchema,
   readJob,
@@ -27,7 +28,7 @@ import { PapersService } from '../papers/papers.service.ts';
 type Row = typeof plans.$inferSelect;
 /** So many cutting orders of a page are kept, beside those that were cut. */
 const KEPT = 5;
-const recordOf = (row: Row): PlanRecord => ({
+const recordOf = ({ together: _together, ...row }: Row): PlanRecord => ({
   ...row,
   job: row.job as PlanRecord['job'],
   plan: planSchema.parse(row.plan),
@@ -51,7 +52,7 @@ export class PlansService {
   /** What is asked of the planner for a page as everything stands now. */
   asked(pageId: string, aim: Aim): { basis: Basis; job: JobDocument } {
     const { document, version } = this.pages.get(pageId);
-    const drawer = this.papers.drawer();
+    const drawer = drawerFor(this.papers.drawer(), pageId);
     const { habits, version: habitsVersion } = this.papers.habits();
     const cuts = cutsOf(this.db, pageId);
     const derived = derivePage(document, NAMES);
@@ -101,6 +102,7 @@ export class PlansService {
       const row: Row = {
         id,
         page,
+        together: null,
         basis: now.basis,
         job: job as Record<string, unknown>,
         plan,

@@ -115,7 +115,8 @@ export function jobOfPage(
         width: text(s.width, s.unit),
         height: text(s.height, s.unit),
         quantity: s.quantity,
-        kind: s.kind,
+        // to what is cut from it, it does not matter what it was before
+        kind: s.kind === 'branding' ? 'strip' : s.kind === 'piece' ? 'scrap' : s.kind,
         turned: s.turned,
         reserved: s.reserved,
         ...(s.outline ? { outline: s.outline.map((p) => pointOf(p, s.unit)) } : {}),

@@ -42,6 +42,54 @@ export function edgeThere(outline: readonly Spot[], r: Box, edge: Edge): number 
   return Math.abs(sum);
 }
 
+/**
+ * Whether a rectangle, as it lies, has room within an outline somewhere. Where it has, it has where it can be pushed no further: two of
+ * its sides or corners touch corners or edges of the outline, so those places are all that need be tried.
+ */
+export function holdsOutline(
+  outline: readonly Spot[],
+  size: { readonly width: number; readonly height: number },
+): boolean {
+  const { width, height } = size;
+  const area = width * height;
+  if (areaWithin(outline) < area) return false;
+  // half a tick on two sides is nothing
+  const least = area - (width + height) / 2;
+  const holds = (x: number, y: number): boolean => areaWithin(paperIn(outline, { x, y, width, height })) >= least;
+  const lines = whereItTouches(outline, width, height);
+  return lines.some((one, i) =>
+    lines.slice(i + 1).some((other) => {
+      const spin = one.a * other.b - other.a * one.b;
+      if (Math.abs(spin) < 1e-9) return false;
+      return holds((one.c * other.b - other.c * one.b) / spin, (one.a * other.c - other.a * one.c) / spin);
+    }),
+  );
+}
+
+/** Lines on which the lower left corner of a rectangle lies while it touches an outline: `a x + b y = c`, each once. */
+function whereItTouches(
+  outline: readonly Spot[],
+  width: number,
+  height: number,
+): { a: number; b: number; c: number }[] {
+  const lines = new Map<string, { a: number; b: number; c: number }>();
+  const add = (a: number, b: number, c: number) =>
+    lines.set(`${a.toFixed(9)} ${b.toFixed(9)} ${c.toFixed(3)}`, { a, b, c });
+  for (const { x, y } of outline) {
+    for (const w of [0, width]) add(1, 0, x - w);
+    for (const h of [0, height]) add(0, 1, y - h);
+  }
+  outline.forEach((p, i) => {
+    const q = outline[(i + 1) % outline.length]!;
+    const [dx, dy] = [q.x - p.x, q.y - p.y];
+    if (!dx || !dy) return;
+    const length = Math.hypot(dx, dy);
+    const [a, b] = [dy / length, -dx / length];
+    for (const w of [0, width]) for (const h of [0, height]) add(a, b, a * (p.x - w) + b * (p.y - h));
+  });
+  return [...lines.values()];
+}
+
 export type CornerName = 'lower left' | 'lower right' | 'upper left' | 'upper right';
 
 /** The corners of a rectangle that the paper in it lacks, each with how far the gap reaches along the two edges. */

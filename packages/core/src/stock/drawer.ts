@@ -5,9 +5,16 @@ import { areaWithin, crossesItself } from '../geometry/index.ts';
 /* Papers and what there is of them: the rules, not the storage. */
 
 export const PATTERNS = ['plain', 'stripes', 'checks', 'dots', 'waves', 'clouds', 'grass', 'words'] as const;
+/** How large a pattern is; what is not said is medium. */
+export const SCALES = ['small', 'medium', 'large'] as const;
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'colour');
 /** How a face looks, enough to tell papers apart and to see which way they run. */
-export const lookSchema = z.strictObject({ pattern: z.enum(PATTERNS), ground: colour, ink: colour });
+export const lookSchema = z.strictObject({
+  pattern: z.enum(PATTERNS),
+  ground: colour,
+  ink: colour,
+  scale: z.enum(SCALES).optional(),
+});
 export type Look = z.infer<typeof lookSchema>;
 
 const label = z.string().trim().min(1).max(80);
@@ -21,6 +28,8 @@ export const paperFaceSchema = z.strictObject({
   /** The edge of the upright paper along which the pattern runs. */
   along: z.enum(['width', 'height']),
   look: lookSchema,
+  /** Its main colours, the first the most; left out: its ground and its print. */
+  colours: z.array(colour).min(1).max(6).optional(),
 });
 export type PaperFace = z.infer<typeof paperFaceSchema>;
 
@@ -33,10 +42,26 @@ export const sidesSchema = z
     if (first && first.side === second?.side)
       addProblem(context, [1, 'side'], { code: 'side-twice', side: first.side });
   });
-export const paperSchema = z.strictObject({ id, name: label, sides: sidesSchema });
+/** What else is known of a paper; none of it is needed. */
+export const paperFacts = {
+  /** Grams to the square metre. */
+  weight: z.int().min(10).max(2000).optional(),
+  seeThrough: z.boolean().optional(),
+  /** Where it is kept, unless an item says otherwise. */
+  place: label.optional(),
+  /** What a pack costs, in hundredths of whatever one pays in. */
+  price: z.int().min(0).max(10_000_000).optional(),
+  /** So many sheets are in a pack; left out: sold by the sheet. */
+  pack: z.int().min(1).max(1000).optional(),
+};
+export const paperSchema = z.strictObject({ id, name: label, sides: sidesSchema, ...paperFacts });
 export type Paper = z.infer<typeof paperSchema>;
 
 const margin = lengthText({ allow: 'zero' });
+/** Of a pad, its quantity is the sheets that are left; a branding strip is the printed edge of a sheet, cut off; a finished piece was cut for something. */
+export const STOCK_KINDS = ['sheet', 'pad', 'scrap', 'strip', 'branding', 'piece'] as const;
+export type StockKind = (typeof STOCK_KINDS)[number];
+const day = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day');
 /** Its parts, each by itself; `wholeItem` checks how they go together. */
 export const stockItemShape = z.strictObject({
   id,
@@ -45,10 +70,20 @@ export const stockItemShape = z.strictObject({
   width: lengthText(),
   height: lengthText(),
   quantity: z.int().min(1).max(10_000),
-  kind: z.enum(['sheet', 'pad', 'scrap', 'strip']),
+  kind: z.enum(STOCK_KINDS),
   trim: z.strictObject({ left: margin, right: margin, top: margin, bottom: margin }),
   turned: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
+  /** Held back: nothing is cut from it. */
   reserved: z.boolean(),
+  /** So many of it are kept for a page: for no other one. */
+  reserves: z
+    .array(z.strictObject({ page: id, count: z.int().min(1).max(10_000) }))
+    .max(1000)
+    .optional(),
+  /** Where it is kept; left out: where its paper is. */
+  place: label.optional(),
+  /** The day it came. */
+  came: day.optional(),
   /** Of an odd scrap: its corners in order round it; its width and height are how far it reaches. */
   outline: z
     .array(z.tuple([margin, margin]))

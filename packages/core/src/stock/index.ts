@@ -1,12 +1,15 @@
 export {
   NO_TRIM,
   PATTERNS,
+  SCALES,
+  STOCK_KINDS,
   USUAL_HABITS,
   inDrawerOrder,
   isSheet,
   habitsSchema,
   lookSchema,
   paperFaceSchema,
+  paperFacts,
   paperSchema,
   sizeOfItem,
   sidesSchema,
@@ -20,4 +23,32 @@ export {
   type PaperFace,
   type StockItem,
 } from './drawer.ts';
+export { availableTo, drawerFor, reservedFor, reservesWith } from './reserve.ts';
+export { COLOUR_WORDS, colourOrder, coloursOf, unlike, unlikeFace } from './colour.ts';
+export {
+  ANYTHING,
+  comesOutOf,
+  finderOf,
+  isAnything,
+  placeOf,
+  sayFind,
+  type FindProblem,
+  type Finder,
+  type SaidFind,
+  type Sought,
+} from './find.ts';
+export {
+  STOCK_COLUMNS,
+  columnsGuessed,
+  columnsNamed,
+  headingOf,
+  isEmptyRow,
+  readRow,
+  rowOf,
+  stockRowOf,
+  type ReadRow,
+  type RowProblem,
+  type StockColumn,
+  type StockRow,
+} from './table.ts';
 export { sayBox, sayStock, type SaidBox, type SaidStock } from './say.ts';

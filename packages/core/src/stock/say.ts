@@ -22,6 +22,8 @@ const KINDS: Readonly<Record<string, StockKindWord>> = {
   sheet: 'sheet',
   pad: 'pad',
   strip: 'strip',
+  branding: 'branding',
+  piece: 'piece',
 };
 
 /** What was understood of a line such as `scrap 5 1/2 x 3 teal x2`. */
@@ -34,6 +36,8 @@ export type SaidStock =
       quantity: number;
       paper: { id: string; name: string } | null;
       paperWords: string;
+      /** Where it is kept, where that is said: `in box 2`. */
+      place?: string;
       /** Of an odd scrap. */
       outline?: [LengthText, LengthText][];
     }
@@ -80,11 +84,18 @@ const BY = new RegExp(BY_SAID, 'i');
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
  * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap. `less 3 x 4`: a corner of that size is gone, so
  * that an L is left; it is drawn with the gap at its upper right. `corners 0 x 0, 9 x 0, 4 x 6`: an odd scrap by its corners in
- * order round it, each so far from the left and from the bottom. Where only one unit is named in the line it holds for all of it.
+ * order round it, each so far from the left and from the bottom. `in box 2`: where it is kept, also in any of `places`. Where only one unit is named in the line it holds for all of it.
  */
-export function sayStock(said: string, papers: readonly { id: string; name: string }[], usual: Unit): SaidStock {
+export function sayStock(
+  line: string,
+  papers: readonly { id: string; name: string }[],
+  usual: Unit,
+  places: readonly string[] = [],
+): SaidStock {
+  const { said, place } = placeSaid(line, places);
   const unit = unitOfLine(said, usual);
-  const heard = sayIn(said, papers, unit);
+  const read = sayIn(said, papers, unit);
+  const heard = read.ok && place ? { ...read, place } : read;
   if (!heard.ok || unit === usual) return heard;
   const named = (text: LengthText) => lengthNamed(text, unit);
   return {
@@ -94,6 +105,23 @@ export function sayStock(said: string, papers: readonly { id: string; name: stri
       ? { outline: heard.outline.map(([x, y]): [LengthText, LengthText] => [named(x), named(y)]) }
       : {}),
   };
+}
+
+/** What paper is kept in, where nobody has called a place so yet. */
+const KEPT_IN =
+  /\s(?:in|on)\s+(?:the\s+)?((?:box|drawer|folder|tray|envelope|bag|file|shelf|case|binder|basket)\b[^,]*)$/i;
+
+/** The place at the end of a line, and the line without it. */
+function placeSaid(line: string, places: readonly string[]): { said: string; place: string | null } {
+  const lower = line.toLowerCase().trimEnd();
+  const known = places
+    .filter((p) => lower.endsWith(` in ${p.toLowerCase()}`) || lower.endsWith(` on ${p.toLowerCase()}`))
+    .sort((a, b) => b.length - a.length)[0];
+  if (known !== undefined) return { said: line.trimEnd().slice(0, -(known.length + 4)), place: known };
+  const found = KEPT_IN.exec(line);
+  return found
+    ? { said: line.slice(0, found.index), place: found[1]!.trim().slice(0, 80) }
+    : { said: line, place: null };
 }
 
 function sayIn(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
@@ -189,6 +217,8 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
     // `6 sheets`, `two scraps`
     else if (kindOf(words[i + 1]) && !kind && quantity === null && numberOf(word) !== null) quantity = numberOf(word);
     else if (!kind && kindOf(word)) kind = kindOf(word)!;
+    // `branding strip`
+    else if (kind === 'branding' && /^strips?$/i.test(word)) continue;
     else name.push(word);
   }
   // `rust 3` where there is a rust and no rust 3: three of it

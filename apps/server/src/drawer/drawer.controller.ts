@@ -1,0 +1,53 @@
+import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import {
+  bareRequestSchema,
+  drawerStepSchema,
+  savedSearchSchema,
+  type BareRequest,
+  type DrawerStep,
+  type SavedSearch,
+  type StepRecord,
+} from '@temnex/contract';
+import { checked } from '../http/checked.ts';
+import { SearchesService } from './searches.service.ts';
+import { StepsService } from './steps.service.ts';
+
+@Controller('api')
+export class DrawerController {
+  constructor(
+    @Inject(StepsService) private readonly steps: StepsService,
+    @Inject(SearchesService) private readonly searches: SearchesService,
+  ) {}
+
+  @Get('drawer/steps')
+  list(): StepRecord[] {
+    return this.steps.list();
+  }
+
+  @Post('drawer/steps')
+  take(@Body(checked(drawerStepSchema)) step: DrawerStep): StepRecord {
+    return this.steps.take(step);
+  }
+
+  @Post('drawer/steps/:id/undo')
+  @HttpCode(200)
+  undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): StepRecord {
+    return this.steps.undo(id, body.id);
+  }
+
+  @Get('searches')
+  kept(): SavedSearch[] {
+    return this.searches.list();
+  }
+
+  @Post('searches')
+  keep(@Body(checked(savedSearchSchema)) search: SavedSearch): SavedSearch {
+    return this.searches.keep(search);
+  }
+
+  @Delete('searches/:id')
+  @HttpCode(204)
+  forget(@Param('id') id: string): void {
+    this.searches.forget(id);
+  }
+}

@@ -1,0 +1,32 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { eq } from 'drizzle-orm';
+import type { SavedSearch } from '@temnex/contract';
+import { DATABASE, type Database } from '../database/types.ts';
+import { searches } from '../database/schema.ts';
+import { notFound } from '../http/refused.ts';
+
+/** Searches that somebody keeps. */
+@Injectable()
+export class SearchesService {
+  constructor(@Inject(DATABASE) private readonly db: Database) {}
+
+  list(): SavedSearch[] {
+    const { id, name, line } = searches;
+    return this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
+  }
+
+  /** Kept under its id: sent twice it is there once, and sent anew with another name or line it has that. */
+  keep({ id, name, line }: SavedSearch): SavedSearch {
+    this.db
+      .insert(searches)
+      .values({ id, name, line, createdAt: new Date().toISOString() })
+      .onConflictDoUpdate({ target: searches.id, set: { name, line } })
+      .run();
+    return { id, name, line };
+  }
+
+  forget(id: string): void {
+    const gone = this.db.delete(searches).where(eq(searches.id, id)).returning({ id: searches.id }).get();
+    if (!gone) throw notFound('search');
+  }
+}

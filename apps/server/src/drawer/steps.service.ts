@@ -1,0 +1,197 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { reservedFor } from '@temnex/core';
+import { pathWords } from '@temnex/words';
+import type { DrawerStep, Movement, StepChange, StepRecord } from '@temnex/contract';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
+import { once } from '../database/once.ts';
+import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
+import { Refused, notFound } from '../http/refused.ts';
+import { keepFor, move, note, touch, type Moving } from '../papers/movements.ts';
+import { makePaper, makeStock } from '../papers/papers.service.ts';
+
+/** So many of the latest steps are listed. */
+const LISTED = 50;
+
+type StockRow = typeof stock.$inferSelect;
+
+/** Many things done to the drawer as one, and undone as one. */
+@Injectable()
+export class StepsService {
+  constructor(@Inject(DATABASE) private readonly db: Database) {}
+
+  list(): StepRecord[] {
+    const { id, says, count, at, undoneAt } = steps;
+    return this.db
+      .select({ id, says, count, at, undoneAt })
+      .from(steps)
+      .orderBy(desc(steps.at), desc(sql`rowid`))
+      .limit(LISTED)
+      .all();
+  }
+
+  /** All of a step or nothing of it. */
+  take({ id, says, papers: made = [], put = [], change = [] }: DrawerStep): StepRecord {
+    return once(this.db, id, `step: ${says}`, (tx) => {
+      const at = new Date().toISOString();
+      const more: Moving = { step: id, at };
+      for (const paper of made) makePaper(tx, paper, at);
+      const lines: StepLine[] = put.map((item, i) => {
+        makeStock(tx, item, pathWords(['put', i, 'paper']), more);
+        return { stock: item.id, by: item.quantity };
+      });
+      const rows = rowsOf(
+        tx,
+        change.map((c) => c.stock),
+      );
+      const open = new Set(
+        tx
+          .select({ id: pages.id })
+          .from(pages)
+          .all()
+          .map((p) => p.id),
+      );
+      const seen = new Set<string>();
+      for (const [i, one] of change.entries()) {
+        // an item that comes a second time is what the first has made of it
+        const row = seen.has(one.stock) ? rowOf(tx, one.stock) : rows.get(one.stock);
+        seen.add(one.stock);
+        if (!row) throw nothingCalled('paper in the drawer', 'change', i, 'stock');
+        if (one.keep && !open.has(one.keep.page)) throw nothingCalled('page', 'change', i, 'keep', 'page');
+        lines.push(changed(tx, row, one, says === 'put-in' ? 'added' : WHY[says], more));
+      }
+      for (const paper of new Set(change.map((c) => rows.get(c.stock)!.paper))) touch(tx, paper);
+      const record: StepRecord = { id, says, count: lines.length, at, undoneAt: null };
+      tx.insert(steps)
+        .values({ ...record, papers: made.map((p) => p.id), lines })
+        .run();
+      return record;
+    });
+  }
+
+  /** Takes a step back: what it put in goes, what it took out comes back, what it moved lies where it lay, unless that has changed since. */
+  undo(id: string, request: string): StepRecord {
+    return once(this.db, request, `undo of step ${id}`, (tx) => {
+      const row = tx.select().from(steps).where(eq(steps.id, id)).get();
+      if (!row) throw notFound('step');
+      if (row.undoneAt) throw new Refused('already-undone', 'This was undone before.');
+      const at = new Date().toISOString();
+      const rows = rowsOf(
+        tx,
+        row.lines.map((l) => l.stock),
+      );
+      const used = row.lines.filter(({ stock: item, by }) => by > 0 && (rows.get(item)?.quantity ?? 0) < by);
+      if (used.length)
+        throw new Refused(
+          'stock-changed',
+          `${used.length === 1 ? 'One of them has' : `${used.length} of them have`} been used or taken out since, so this cannot be undone; nothing was changed.`,
+        );
+      for (const line of row.lines.toReversed()) {
+        const item = rowOf(tx, line.stock);
+        if (item) undone(tx, item, line, { step: id, at });
+      }
+      for (const paper of row.papers) {
+        const left = tx
+          .select({ n: sql<number>`sum(quantity)` })
+          .from(stock)
+          .where(eq(stock.paper, paper))
+          .get();
+        if (!left?.n) tx.update(papers).set({ removedAt: at }).where(eq(papers.id, paper)).run();
+      }
+      for (const paper of new Set([...rows.values()].map((r) => r.paper))) touch(tx, paper);
+      tx.update(steps).set({ undoneAt: at }).where(eq(steps.id, id)).run();
+      const { says, count } = row;
+      return { id, says, count, at: row.at, undoneAt: at };
+    });
+  }
+}
+
+/** What a movement is called that a step makes. */
+const WHY: Readonly<Record<Exclude<DrawerStep['says'], 'put-in'>, Movement['why']>> = {
+  moved: 'moved',
+  'held-back': 'held-back',
+  freed: 'freed',
+  'kept-for': 'kept-for',
+  'taken-out': 'taken',
+  'cleared-out': 'taken',
+};
+
+/** A step names something that is not there. */
+function nothingCalled(what: string, ...path: (string | number)[]): Refused {
+  const field = pathWords(path);
+  return new Refused('bad-input', `${field}: there is no such ${what}`, { field });
+}
+
+const rowOf = (tx: Transaction, id: string): StockRow | undefined =>
+  tx.select().from(stock).where(eq(stock.id, id)).get();
+
+/** So many ids are asked for at a time. */
+const ASKED = 500;
+function rowsOf(tx: Transaction, ids: readonly string[]): Map<string, StockRow> {
+  const rows = new Map<string, StockRow>();
+  const each = [...new Set(ids)];
+  for (let i = 0; i < each.length; i += ASKED)
+    for (const row of tx
+      .select()
+      .from(stock)
+      .where(inArray(stock.id, each.slice(i, i + ASKED)))
+      .all())
+      rows.set(row.id, row);
+  return rows;
+}
+
+/** Does what a step asks of one item, and says what it was before. */
+function changed(
+  tx: Transaction,
+  row: StockRow,
+  { by = 0, place, reserved, keep }: StepChange,
+  why: Movement['why'],
+  more: Moving,
+): StepLine {
+  const reserves = row.reserves ?? undefined;
+  if (row.quantity + by < 0)
+    throw new Refused('stock-changed', `There are only ${row.quantity} of one of them left; nothing was changed.`);
+  const others = keep ? reservedFor({ reserves }) - reservedFor({ reserves }, keep.page) : 0;
+  if (keep && others + keep.count > row.quantity)
+    throw new Refused(
+      'stock-changed',
+      `Of one of them ${row.quantity} are there and ${others} are kept for other pages; nothing was changed.`,
+    );
+  const line: StepLine = {
+    stock: row.id,
+    by,
+    ...(place !== undefined && place !== row.place ? { place: [row.place, place] } : {}),
+    ...(reserved !== undefined && reserved !== row.reserved ? { reserved: [row.reserved, reserved] } : {}),
+    ...(keep ? { keep: { page: keep.page, was: reservedFor({ reserves }, keep.page), is: keep.count } } : {}),
+  };
+  if (by) move(tx, row, by, by > 0 ? 'added' : why, more);
+  if (line.place) note(tx, row.id, { by: 0, why: 'moved', place, ...more });
+  if (line.reserved) note(tx, row.id, { by: 0, why: reserved ? 'held-back' : 'freed', ...more });
+  if (keep) keepFor(tx, row, keep.page, keep.count, why, more);
+  const set = {
+    ...(line.place ? { place: place ?? null } : {}),
+    ...(line.reserved ? { reserved: line.reserved[1] } : {}),
+    ...(by < 0 && row.quantity + by === 0 ? { removedAt: more.at } : {}),
+  };
+  if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
+  return line;
+}
+
+/** Undoes on one item what a step did to it, as far as it is still so. */
+function undone(tx: Transaction, row: StockRow, { by, place, reserved, keep }: StepLine, more: Moving): void {
+  if (by) move(tx, row, -by, 'taken-back', more);
+  const set = {
+    ...(place && row.place === place[1] ? { place: place[0] } : {}),
+    ...(reserved && row.reserved === reserved[1] ? { reserved: reserved[0] } : {}),
+    ...(by < 0 && row.removedAt ? { removedAt: null } : {}),
+  };
+  if ('place' in set) note(tx, row.id, { by: 0, why: 'moved', place: set.place ?? null, ...more });
+  if ('reserved' in set) note(tx, row.id, { by: 0, why: set.reserved ? 'held-back' : 'freed', ...more });
+  if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
+  const now = rowOf(tx, row.id)!;
+  const reserves = now.reserves ?? undefined;
+  if (keep && reservedFor({ reserves }, keep.page) === keep.is) {
+    const others = reservedFor({ reserves }) - keep.is;
+    keepFor(tx, now, keep.page, Math.min(keep.was, now.quantity - others), 'taken-back', more);
+  }
+}
