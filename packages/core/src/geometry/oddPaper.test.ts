@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { areaWithin, cornersGone, edgeThere, paperIn } from './index.ts';
+import { seededRandom } from '../chance/index.ts';
+import { areaWithin, cornersGone, edgeThere, holdsOutline, paperIn } from './index.ts';
 
 /*   +---+
  *   |   |          an L: its upper right corner is gone, 6 x 4
@@ -60,5 +61,52 @@ describe('odd paper', () => {
       'upper left',
       'upper right',
     ]);
+  });
+});
+
+describe('whether a rectangle has room in an outline', () => {
+  const foot = [[0, 0], [90, 0], [90, 30], [40, 30], [40, 80], [0, 80]].map(([x, y]) => ({ x: x! * 1000, y: y! * 1000 })); // prettier-ignore
+  const triangle = [[0, 0], [100, 0], [0, 100]].map(([x, y]) => ({ x: x! * 1000, y: y! * 1000 })); // prettier-ignore
+  test.each<[string, typeof foot, number, number, boolean]>([
+    ['along the foot', foot, 90, 30, true],
+    ['up the leg', foot, 40, 80, true],
+    ['over the inner corner', foot, 41, 31, false],
+    ['half of a triangle', triangle, 50, 50, true],
+    ['more than half of it', triangle, 51, 50, false],
+    ['low and long in it', triangle, 80, 20, true],
+    ['a little too long in it', triangle, 82, 20, false],
+  ])('%s', (_, outline, width, height, holds) =>
+    expect(holdsOutline(outline, { width: width * 1000, height: height * 1000 })).toBe(holds),
+  );
+  test('as far as a grid of places tells, for seeded outlines', () => {
+    const R = seededRandom(77);
+    let held = 0;
+    for (let n = 0; n < 120; n++) {
+      // a polygon round a middle, not crossing itself, on whole hundreds
+      const corners = 4 + Math.floor(R() * 5);
+      const outline = Array.from({ length: corners }, (_, i) => {
+        const [turn, far] = [((i + R() * 0.8) / corners) * 2 * Math.PI, 30 + R() * 70];
+        return { x: 100 + far * Math.cos(turn), y: 100 + far * Math.sin(turn) };
+      });
+      const size = { width: 10 + R() * 70, height: 10 + R() * 70 };
+      const area = size.width * size.height;
+      let onGrid = false;
+      for (let x = 0; x < 200 && !onGrid; x += 2)
+        for (let y = 0; y < 200 && !onGrid; y += 2)
+          onGrid = areaWithin(paperIn(outline, { x, y, ...size })) > area * 0.9999;
+      const holds = holdsOutline(outline, size);
+      if (onGrid) expect([n, holds]).toEqual([n, true]);
+      // nor is anything said to hold that lies nowhere when it is made a tenth smaller
+      if (holds) {
+        held++;
+        const small = { width: size.width - 4, height: size.height - 4 };
+        let there = false;
+        for (let x = 0; x < 200 && !there; x += 1)
+          for (let y = 0; y < 200 && !there; y += 1)
+            there = areaWithin(paperIn(outline, { x, y, ...small })) > small.width * small.height * 0.9999;
+        expect([n, there]).toEqual([n, true]);
+      }
+    }
+    expect(held).toBeGreaterThan(20);
   });
 });

@@ -115,14 +115,14 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
   let fault: FindProblem | null = null;
   const found: { -readonly [K in keyof Sought]: Sought[K] } = { ...ANYTHING };
   const take = (pattern: string, then: (groups: readonly string[]) => void): void => {
-    const match = new RegExp(pattern, 'i').exec(rest);
+    const match = new RegExp(pattern, 'iu').exec(rest);
     if (!match) return;
     rest = `${rest.slice(0, match.index)} ${rest.slice(match.index + match[0].length)}`;
     then(match.slice(1).map((g) => g ?? ''));
   };
   const sizeIn = (text: string): Size | null => {
     const read = parseSize(text, unit);
-    if (!read.ok) fault ??= { code: 'length', text };
+    if (!read.ok) fault ??= { code: 'length', text: text.trim() };
     return read.ok ? { width: read.value.width.ticks, height: read.value.height.ticks } : null;
   };
   const lengthIn = (text: string): Ticks | null => {

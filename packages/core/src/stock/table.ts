@@ -84,8 +84,9 @@ export function readRow(row: StockRow, papers: readonly { id: string; name: stri
     ok: true,
     item: {
       unit,
-      width: said.width,
-      height: said.height,
+      ...(outlined || both
+        ? { width: said.width, height: said.height }
+        : { width: inUnit(cell('width')), height: inUnit(cell('height')) }),
       quantity: Number(many) * said.quantity,
       kind: said.kind,
       trim: NO_TRIM,
