@@ -57,5 +57,21 @@ export const routes = createBrowserRouter([
       },
     ],
   },
+  {
+    path: '/drawer',
+    lazy: async () => ({ Component: (await import('./screens/drawer/DrawerStation.tsx')).DrawerStation }),
+    errorElement: failed,
+    hydrateFallbackElement: <Loading what="the drawer" />,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./screens/drawer/LookThrough.tsx')).LookThrough }),
+      },
+      {
+        path: 'in',
+        lazy: async () => ({ Component: (await import('./screens/drawer/PutMany.tsx')).PutMany }),
+      },
+    ],
+  },
   { path: '*', element: <Nowhere /> },
 ]);

@@ -185,6 +185,8 @@ export {
   columnsGuessed,
   columnsNamed,
   comesOutOf,
+  cornersOf,
+  ticksOf,
   drawerFor,
   finderOf,
   headingOf,

@@ -75,3 +75,12 @@ export function lookDefinition(look: Look, turn: number, scale: number): string 
   const transform = `rotate(${-turn}) scale(${(scale / 96) * SCALED[look.scale ?? 'medium']})`;
   return `<pattern id="${id}" width="96" height="96" patternUnits="userSpaceOnUse" patternTransform="${transform}"><rect width="96" height="96" fill="${look.ground}"/>${TILES[look.pattern](look.ink)}</pattern>`;
 }
+
+/**
+ * One tile of a look, turned, as a picture by itself (SVG text), 96 units square, and how large it is at so many units to the inch: for
+ * surfaces that repeat a picture, where a pattern of its own for each would be slow.
+ */
+export function lookTile(look: Look, turn: number, scale: number): { readonly svg: string; readonly size: number } {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="96" height="96"><g transform="rotate(${-turn} 48 48)"><rect width="96" height="96" fill="${look.ground}"/>${TILES[look.pattern](look.ink)}</g></svg>`;
+  return { svg, size: scale * SCALED[look.scale ?? 'medium'] };
+}

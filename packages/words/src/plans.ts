@@ -420,7 +420,20 @@ const MOVEMENT_WORDS: Readonly<Record<string, (n: number) => string>> = {
   corrected: (n) => `counted again: ${n > 0 ? `${n} more` : `${-n} fewer`}`,
   used: (n) => `${-n} used by cutting`,
   kept: (n) => `${n} kept from cutting`,
-  'taken-back': (n) => (n > 0 ? `${n} back, the cut was taken back` : `${-n} gone, the cut was taken back`),
+  'taken-back': (n) => (n > 0 ? `${n} back, it was undone` : `${-n} gone, it was undone`),
+  'held-back': () => 'held back',
+  freed: () => 'free to use again',
 };
+/** What a movement of stock says beside how many: where it went, and what of it is kept for a page now. */
+interface MovementTold {
+  readonly by: number;
+  readonly why: string;
+  readonly held?: number;
+  readonly place?: string | null;
+}
 /** A movement of stock, said with its number. */
-export const movementWords = (by: number, why: string): string => MOVEMENT_WORDS[why]?.(by) ?? String(by);
+export const movementWords = ({ by, why, held = 0, place = null }: MovementTold): string => {
+  if (why === 'moved') return place === null ? 'back to where its paper is kept' : `moved to ${place}`;
+  if (held) return held > 0 ? `${held} kept for a page` : `${-held} no longer kept for a page`;
+  return MOVEMENT_WORDS[why]?.(by) ?? String(by);
+};

@@ -3,7 +3,6 @@ import { z } from 'zod';
 import {
   cuttingRecordSchema,
   demoSchema,
-  drawerSchema,
   habitsRecordSchema,
   latestPlanSchema,
   movementSchema,
@@ -12,28 +11,35 @@ import {
   paperRecordSchema,
   planRecordSchema,
   removedSchema,
+  savedSearchSchema,
+  stepRecordSchema,
   stockRecordSchema,
   type ChangePaper,
   type DrawerRecord,
   type ChangeStock,
   type Cut,
+  type DrawerStep,
   type HabitsRecord,
   type NewMovement,
   type NewPaper,
   type NewStock,
   type Removed,
+  type SavedSearch,
   type ScrapPiece,
   type StorePlan,
 } from '@temnex/contract';
 import { stockItemSchema, type Habits, type Page } from '@temnex/core';
 import { Unreachable, ask } from './client.ts';
+import { DRAWER, fetchDrawer } from './drawer.ts';
 import { recipesFetched } from '../construction/recipes.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
   pages: ['pages'] as const,
   page: (id: string) => ['page', id] as const,
-  drawer: ['drawer'] as const,
+  drawer: DRAWER,
+  steps: ['steps'] as const,
+  searches: ['searches'] as const,
   movements: (stock: string) => ['movements', stock] as const,
   habits: ['habits'] as const,
   plan: (page: string) => ['plan', page] as const,
@@ -51,8 +57,11 @@ export const fetchPage = async (id: string) => {
 };
 export const usePage = (id: string) =>
   useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
-export const fetchDrawer = () => ask('GET', '/api/drawer', drawerSchema);
-export const useDrawer = () => useQuery({ queryKey: KEYS.drawer, queryFn: fetchDrawer });
+export const useDrawer = () => {
+  const client = useQueryClient();
+  // what has not changed is the same already: of ten thousand items nothing is compared again
+  return useQuery({ queryKey: KEYS.drawer, queryFn: () => fetchDrawer(client), structuralSharing: false });
+};
 export const useMovements = (stock: string) =>
   useQuery({
     queryKey: KEYS.movements(stock),
@@ -164,6 +173,28 @@ export const useChangeStock = () =>
       ask('PATCH', `/api/stock/${id}`, stockRecordSchema, change),
     [KEYS.drawer],
   );
+/** Many things done to the drawer as one. */
+export const useDrawerStep = () =>
+  useChange(
+    (step: Omit<DrawerStep, 'id'>, id) => ask('POST', '/api/drawer/steps', stepRecordSchema, { id, ...step }),
+    [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
+  );
+export const useSteps = () =>
+  useQuery({ queryKey: KEYS.steps, queryFn: () => ask('GET', '/api/drawer/steps', z.array(stepRecordSchema)) });
+export const useUndoStep = () =>
+  useChange(
+    (step: string, id) => ask('POST', `/api/drawer/steps/${step}/undo`, stepRecordSchema, { id }),
+    [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
+  );
+export const useSearches = () =>
+  useQuery({ queryKey: KEYS.searches, queryFn: () => ask('GET', '/api/searches', z.array(savedSearchSchema)) });
+export const useKeepSearch = () =>
+  useChange(
+    (search: Omit<SavedSearch, 'id'>, id) => ask('POST', '/api/searches', savedSearchSchema, { id, ...search }),
+    [KEYS.searches],
+  );
+export const useForgetSearch = () =>
+  useChange((id: string) => ask('DELETE', `/api/searches/${id}`, null), [KEYS.searches]);
 type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type StockMovement = Without<NewMovement>;
 export const useMoveStock = () =>

@@ -68,6 +68,10 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
               </div>
             ))}
             <dt>
+              <kbd>0</kbd>
+            </dt>
+            <dd>The drawer</dd>
+            <dt>
               <kbd>/</kbd>
             </dt>
             <dd>the line that takes shorthand</dd>

@@ -22,6 +22,7 @@ export function KeysSheet({ stations }: { stations: readonly Station[] }) {
       const station = e.altKey || e.target === document.body ? there : undefined;
       if (e.key === '?') setOpen(true);
       else if (e.key === '/') document.querySelector<HTMLInputElement>('[data-say-line]')?.focus();
+      else if (e.key === '0' && e.target === document.body) void navigate('/drawer');
       else if (station) void navigate(station.to);
       else return;
       e.preventDefault();

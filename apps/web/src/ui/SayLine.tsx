@@ -46,12 +46,14 @@ interface SayLineProps {
   understand: (text: string) => { ok: boolean; says: ReactNode; seen?: ReactNode } | null;
   /** Gives back whether it was taken, so that the line can be cleared; `sure`: what had to be said yes to was. */
   onSay: (text: string, sure: boolean) => boolean | Promise<boolean>;
+  /** What was said last: ↑ in an empty line brings it back. */
+  last?: string | null;
   /** What else there is to say about a line, with what says yes to it. */
   more?: (text: string, yes: () => void) => ReactNode;
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
-export function SayLine({ label, example, action, understand, onSay, more }: SayLineProps) {
+export function SayLine({ label, example, action, understand, onSay, last = null, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
   // pressed twice, it is said once
@@ -73,7 +75,12 @@ export function SayLine({ label, example, action, understand, onSay, more }: Say
         void say(false);
       }}
     >
-      <TextField value={text} onChange={setText} style={{ display: 'contents' }}>
+      <TextField
+        value={text}
+        onChange={setText}
+        style={{ display: 'contents' }}
+        onKeyDown={(e) => (e.key === 'ArrowUp' && !text && last !== null ? setText(last) : undefined)}
+      >
         <Label>{label}</Label>
         <Input placeholder={`such as ${example}`} autoComplete="off" spellCheck={false} data-say-line />
       </TextField>

@@ -103,6 +103,43 @@ const Stop = styled(NavLink)<{ $reached: boolean }>`
     }
   }
 `;
+/** The drawer is always in reach, apart from the page: the front of one, with its pull. */
+const Pull = styled(NavLink)`
+  display: flex;
+  flex: none;
+  flex-direction: column;
+  justify-content: center;
+  gap: 0.35rem;
+  margin: 0.55rem 0 0.9rem 1.2rem;
+  padding: 0 0.9rem;
+  border: 1.5px solid var(--ink);
+  font-weight: 600;
+  line-height: 1;
+  text-align: center;
+  text-decoration: none;
+  & > i {
+    align-self: center;
+    width: 1.7rem;
+    height: 5px;
+    border: 1.5px solid var(--ink);
+    border-top: 0;
+  }
+  &:hover {
+    background: var(--room);
+  }
+  &[aria-current='page'] {
+    background: var(--ink);
+    color: #fff;
+    & > i {
+      border-color: #fff;
+    }
+  }
+  ${NARROW} {
+    margin: 0.35rem 0 0.7rem 0.4rem;
+    padding: 0 0.5rem;
+    font-size: var(--s1);
+  }
+`;
 const Aside = styled.div`
   display: flex;
   align-items: center;
@@ -130,9 +167,16 @@ export interface Station {
   readonly reached: boolean;
 }
 
-export function Tape({ stations, aside }: { stations: readonly Station[]; aside?: React.ReactNode }) {
+interface TapeProps {
+  stations: readonly Station[];
+  /** What the stations are; left out: those of a page. */
+  label?: string;
+  aside?: React.ReactNode;
+}
+
+export function Tape({ stations, label = 'Order of the work', aside }: TapeProps) {
   return (
-    <Band aria-label="Order of the work" className="no-print">
+    <Band aria-label={label} className="no-print">
       <Name to="/" end aria-label="Temnex, start">
         Temnex
       </Name>
@@ -147,6 +191,10 @@ export function Tape({ stations, aside }: { stations: readonly Station[]; aside?
         ))}
       </Stations>
       <Aside>{aside}</Aside>
+      <Pull to="/drawer" aria-label="The drawer">
+        <i aria-hidden="true" />
+        <span>The drawer</span>
+      </Pull>
     </Band>
   );
 }

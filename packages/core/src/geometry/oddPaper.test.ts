@@ -81,7 +81,7 @@ describe('whether a rectangle has room in an outline', () => {
   test('as far as a grid of places tells, for seeded outlines', () => {
     const R = seededRandom(77);
     let held = 0;
-    for (let n = 0; n < 120; n++) {
+    for (let n = 0; n < 24; n++) {
       // a polygon round a middle, not crossing itself, on whole hundreds
       const corners = 4 + Math.floor(R() * 5);
       const outline = Array.from({ length: corners }, (_, i) => {
@@ -91,8 +91,8 @@ describe('whether a rectangle has room in an outline', () => {
       const size = { width: 10 + R() * 70, height: 10 + R() * 70 };
       const area = size.width * size.height;
       let onGrid = false;
-      for (let x = 0; x < 200 && !onGrid; x += 2)
-        for (let y = 0; y < 200 && !onGrid; y += 2)
+      for (let x = 0; x < 200 && !onGrid; x += 4)
+        for (let y = 0; y < 200 && !onGrid; y += 4)
           onGrid = areaWithin(paperIn(outline, { x, y, ...size })) > area * 0.9999;
       const holds = holdsOutline(outline, size);
       if (onGrid) expect([n, holds]).toEqual([n, true]);
@@ -101,12 +101,12 @@ describe('whether a rectangle has room in an outline', () => {
         held++;
         const small = { width: size.width - 4, height: size.height - 4 };
         let there = false;
-        for (let x = 0; x < 200 && !there; x += 1)
-          for (let y = 0; y < 200 && !there; y += 1)
+        for (let x = 0; x < 200 && !there; x += 2)
+          for (let y = 0; y < 200 && !there; y += 2)
             there = areaWithin(paperIn(outline, { x, y, ...small })) > small.width * small.height * 0.9999;
         expect([n, there]).toEqual([n, true]);
       }
     }
-    expect(held).toBeGreaterThan(20);
+    expect(held).toBeGreaterThan(4);
   });
 });

@@ -9,6 +9,7 @@ import {
   type Ticks,
   type Unit,
 } from '../length/index.ts';
+import { cornersOf, ticksOf } from './corners.ts';
 import { COLOUR_WORDS, unlikeFace } from './colour.ts';
 import { PATTERNS, sizeOfItem, type Paper, type PaperFace, type StockItem } from './drawer.ts';
 import { reservedFor } from './reserve.ts';
@@ -266,12 +267,10 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
 /** Whether a piece comes out of an item, either way round, its margins gone; of an odd scrap, by its outline. */
 export function comesOutOf(piece: Size, item: StockItem): boolean {
   const { width, height } = sizeOfItem(item);
-  const off = (edge: keyof StockItem['trim']) => (item.trim[edge] ? lengthOf(item.trim[edge], item.unit) : 0);
+  const off = (edge: keyof StockItem['trim']) => ticksOf(item.trim[edge], item.unit);
   const room = { width: ticks(width - off('left') - off('right')), height: ticks(height - off('top') - off('bottom')) };
   if (!fitsIn(piece, room)) return false;
   if (!item.outline) return true;
-  const corners = item.outline.map(([x, y]) => ({ x: at(x, item), y: at(y, item) }));
+  const corners = cornersOf(item);
   return holdsOutline(corners, piece) || holdsOutline(corners, turned(piece));
 }
-const at = (length: StockItem['width'] | number, item: StockItem): number =>
-  Number(length) === 0 ? 0 : lengthOf(length, item.unit);

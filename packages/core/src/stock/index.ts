@@ -23,6 +23,7 @@ export {
   type PaperFace,
   type StockItem,
 } from './drawer.ts';
+export { cornersOf, ticksOf } from './corners.ts';
 export { availableTo, drawerFor, reservedFor, reservesWith } from './reserve.ts';
 export { COLOUR_WORDS, colourOrder, coloursOf, unlike, unlikeFace } from './colour.ts';
 export {

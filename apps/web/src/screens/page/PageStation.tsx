@@ -7,6 +7,7 @@ import {
   cutOf,
   cutStateOf,
   derivePage,
+  drawerFor,
   facesOnPage,
   readJob,
   sameBasis,
@@ -74,6 +75,8 @@ const whenWords = (iso: string): string => {
 function OnePage({ id }: { id: string }) {
   const state = usePageEditor(id);
   const drawer = useDrawer();
+  // what other pages keep is not there for this one
+  const own = useMemo(() => (drawer.data ? drawerFor(drawer.data, id) : NOTHING), [drawer.data, id]);
   const habits = useHabits();
   const cuttings = useCuttings(id);
   const plan = usePlan(id);
@@ -192,7 +195,7 @@ function OnePage({ id }: { id: string }) {
               id,
               editor,
               derived,
-              drawer: drawer.data ?? NOTHING,
+              drawer: own,
               habits: habits.data?.habits ?? USUAL_HABITS,
               basis,
               cuttings: cuttings.data ?? NO_CUTS,

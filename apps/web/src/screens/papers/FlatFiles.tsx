@@ -19,7 +19,7 @@ import { Swatch } from '../../ui/Swatch.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { Lying } from './Lying.tsx';
 import { OneItem } from './OneItem.tsx';
-import { PaperSlip } from './PaperSlip.tsx';
+import { PaperSlip } from '../../stock/PaperSlip.tsx';
 
 const Files = styled.ul`
   display: grid;

@@ -1,8 +1,8 @@
 import { useId } from 'react';
-import { inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
+import { cornersOf, inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
 import { ownLook } from '../../ui/ownLook.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
-import { cornersOf, wholeBoxes } from './OnTable.tsx';
+import { wholeBoxes } from './OnTable.tsx';
 import { PATTERN } from './PieceOnTable.tsx';
 
 /** An edge of each lies open beneath the next. */

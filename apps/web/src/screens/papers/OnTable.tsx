@@ -1,5 +1,6 @@
 import { useRef, useState, type PointerEvent } from 'react';
 import {
+  cornersOf,
   lengthOf,
   parseLength,
   sizeOfItem,
@@ -20,19 +21,6 @@ export interface Spot {
 export interface Box extends Spot {
   readonly width: number;
   readonly height: number;
-}
-
-/** The corners of a piece of paper, in ticks: of an odd scrap its own. */
-export function cornersOf(item: StockItem): Spot[] {
-  const { width: w, height: h } = sizeOfItem(item);
-  return item.outline
-    ? item.outline.map((p) => spotOf(p, item.unit))
-    : [
-        [0, 0],
-        [w, 0],
-        [w, h],
-        [0, h],
-      ].map(([x, y]) => ({ x: x!, y: y! }));
 }
 
 export function spotOf([x, y]: readonly [LengthText, LengthText], unit: 'in' | 'mm'): Spot {

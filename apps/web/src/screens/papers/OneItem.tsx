@@ -5,7 +5,7 @@ import { KIND_WORDS, SCREEN, oddWords, reachWords, saidWords, sizeWords } from '
 import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
-import { History } from './History.tsx';
+import { History } from '../../stock/History.tsx';
 import { Lying } from './Lying.tsx';
 import { spotOf } from './OnTable.tsx';
 import { StayWhole } from './StayWhole.tsx';

@@ -17,7 +17,7 @@ import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { TakenOut } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/context.ts';
-import { AddPaper } from './AddPaper.tsx';
+import { AddPaper } from '../../stock/AddPaper.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import { stockByPaper, type Bed, type Picked } from './bed.ts';
 import { Layers } from './Layers.tsx';

@@ -1,16 +1,19 @@
 import { useState } from 'react';
 import type { Unit } from '@temnex/core';
 import { stockLine } from '@temnex/words';
-import { fetchDrawer, useAddStock } from '../../api/queries.ts';
+import { useQueryClient } from '@tanstack/react-query';
+import { fetchDrawer } from '../../api/drawer.ts';
+import { useAddStock } from '../../api/queries.ts';
 
 /** Puts what a line about paper says into the drawer, where its paper is known; and what came of it. */
 export function usePutIn(unit: Unit) {
   const [put, setPut] = useState<{ ok: boolean; says: string } | null>(null);
+  const client = useQueryClient();
   const addStock = useAddStock();
   const putIn = async (line: string): Promise<boolean> => {
     setPut(null);
     try {
-      const { papers } = await fetchDrawer();
+      const { papers } = await fetchDrawer(client);
       const { said, says } = stockLine(line, papers, unit) ?? {};
       if (!said) return false;
       if (!said.ok || !said.paper) {
@@ -20,10 +23,11 @@ export function usePutIn(unit: Unit) {
         setPut({ ok: false, says: unknown });
         return false;
       }
-      const { width, height, quantity, kind, outline } = said;
+      const { width, height, quantity, kind, outline, place } = said;
       await addStock.mutateAsync({
         ...{ paper: said.paper.id, unit, width, height, quantity, kind },
         ...(outline ? { outline } : {}),
+        ...(place ? { place } : {}),
       });
       setPut({ ok: true, says: `In the drawer: ${says}.` });
       return true;

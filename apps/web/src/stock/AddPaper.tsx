@@ -1,14 +1,16 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import { PATTERNS, sayStock, type Drawer, type Look, type PaperFace, type Unit } from '@temnex/core';
 import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
-import { useAddPaper, useAddStock } from '../../api/queries.ts';
-import { Plain } from '../../ui/buttons.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { SayLine } from '../../ui/SayLine.tsx';
-import { Notice } from '../../ui/states.tsx';
-import { Swatch } from '../../ui/Swatch.tsx';
+import { useDrawerStep, useUndoStep } from '../api/queries.ts';
+import { Plain, Quiet } from '../ui/buttons.tsx';
+import { Choice } from '../ui/Choice.tsx';
+import { newId } from '../ui/newId.ts';
+import { SayLine } from '../ui/SayLine.tsx';
+import { Notice } from '../ui/states.tsx';
+import { Swatch } from '../ui/Swatch.tsx';
 import { ColourField } from './ColourField.tsx';
+import { placesIn } from './places.ts';
 import { DIRECTIONS, plainBack } from './PaperSlip.tsx';
 
 const Faces = styled.fieldset`
@@ -38,59 +40,65 @@ const Faces = styled.fieldset`
   }
 `;
 
-/** One line adds a sheet or a scrap; a paper not known yet is described where it stands. */
-export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
-  const addPaper = useAddPaper();
-  const addStock = useAddStock();
+/** One line adds a sheet or a scrap; a paper not known yet is described where it stands. The last line comes again with ↑. */
+export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit; onPutIn?: (step: string) => void }) {
+  const step = useDrawerStep();
+  const undo = useUndoStep();
+  const [done, setDone] = useState<{ step: string; line: string; says: string } | null>(null);
   const [look, setLook] = useState<Look>({ pattern: 'plain', ground: '#c9b48a', ink: '#7a6a45' });
   const [direction, setDirection] = useState<PaperFace['direction']>('none');
   const [back, setBack] = useState<'none' | 'plain'>('none');
   const papers = drawer.papers.map(({ id, name }) => ({ id, name }));
+  const places = useMemo(() => placesIn(drawer), [drawer]);
   const faceA: PaperFace = { side: 'A', name: look.pattern, direction, along: 'height', look };
   const understand = (text: string) => {
     if (!text.trim()) return null;
-    const said = sayStock(text, papers, unit);
+    const said = sayStock(text, papers, unit, places);
     if (!said.ok) return { ok: false, says: saidWords(said, SCREEN) };
     if (!said.paper && !said.paperWords)
       return { ok: false, says: `A ${KIND_WORDS[said.kind]} of ${said.width} × ${said.height}: which paper?` };
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}: say how it looks, and yes, below`}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}: say how it looks, and yes, below`}${said.place ? `, in ${said.place}` : ''}`,
     };
   };
   const isNew = (text: string): boolean => {
-    const said = sayStock(text, papers, unit);
+    const said = sayStock(text, papers, unit, places);
     return said.ok && !said.paper && said.paperWords !== '';
   };
   const say = async (text: string, sure: boolean): Promise<boolean> => {
-    const said = sayStock(text, papers, unit);
+    const said = sayStock(text, papers, unit, places);
     // a new paper is made once it was seen and said yes to
     if (!said.ok || (!said.paper && !sure)) return false;
+    const paper = said.paper?.id ?? newId();
     try {
-      const paper =
-        said.paper?.id ??
-        (
-          await addPaper.mutateAsync({
-            name: said.paperWords,
-            sides: back === 'plain' ? [faceA, plainBack(faceA)] : [faceA],
-          })
-        ).id;
-      await addStock.mutateAsync({
-        paper,
-        unit,
-        width: said.width,
-        height: said.height,
-        quantity: said.quantity,
-        kind: said.kind,
-        ...(said.outline ? { outline: said.outline } : {}),
+      const { id } = await step.mutateAsync({
+        says: 'put-in',
+        ...(said.paper
+          ? {}
+          : {
+              papers: [
+                { id: paper, name: said.paperWords, sides: back === 'plain' ? [faceA, plainBack(faceA)] : [faceA] },
+              ],
+            }),
+        put: [
+          {
+            ...{ id: newId(), paper, unit, width: said.width, height: said.height },
+            ...{ quantity: said.quantity, kind: said.kind },
+            ...(said.outline ? { outline: said.outline } : {}),
+            ...(said.place ? { place: said.place } : {}),
+          },
+        ],
       });
+      setDone({ step: id, line: text, says: understand(text)!.says });
+      onPutIn?.(id);
       return true;
     } catch {
       return false;
     }
   };
-  const trouble = addPaper.error ?? addStock.error;
+  const trouble = step.error ?? undo.error;
   return (
     <>
       <SayLine
@@ -99,6 +107,7 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
         action="Put in"
         understand={understand}
         onSay={say}
+        last={done?.line ?? null}
         more={(text, yes) =>
           isNew(text) ? (
             <Faces>
@@ -129,13 +138,24 @@ export function AddPaper({ drawer, unit }: { drawer: Drawer; unit: Unit }) {
                 ]}
                 onChange={setBack}
               />
-              <Plain onPress={yes} isDisabled={addPaper.isPending}>
+              <Plain onPress={yes} isDisabled={step.isPending}>
                 Yes, a new paper
               </Plain>
             </Faces>
           ) : null
         }
       />
+      {done ? (
+        <Notice kind="advice">
+          <span role="status">In: {done.says}.</span>
+          <Quiet onPress={() => void say(done.line, false)} isDisabled={step.isPending}>
+            Once more
+          </Quiet>
+          <Quiet onPress={() => undo.mutate(done.step, { onSuccess: () => setDone(null) })} isDisabled={undo.isPending}>
+            Take it out again
+          </Quiet>
+        </Notice>
+      ) : null}
       {trouble ? (
         <Notice kind="block">
           <span>{trouble.message}</span>

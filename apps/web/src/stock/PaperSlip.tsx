@@ -1,10 +1,10 @@
 import { styled } from 'styled-components';
 import { PATTERNS, type Paper, type PaperFace } from '@temnex/core';
 import type { ChangePaper } from '@temnex/contract';
-import { Quiet } from '../../ui/buttons.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { NameField } from '../../ui/NameField.tsx';
-import { Swatch } from '../../ui/Swatch.tsx';
+import { Quiet } from '../ui/buttons.tsx';
+import { Choice } from '../ui/Choice.tsx';
+import { NameField } from '../ui/NameField.tsx';
+import { Swatch } from '../ui/Swatch.tsx';
 import { ColourField } from './ColourField.tsx';
 
 const Sides = styled.div`
@@ -43,6 +43,16 @@ export const plainBack = (front: PaperFace): PaperFace => ({
   look: { pattern: 'plain', ground: front.look.ground, ink: front.look.ground },
 });
 
+/** What is known of a paper, without what the server counts of it. */
+const known = ({ id, name, sides, weight, seeThrough, place, price, pack }: Paper): Paper => ({
+  ...{ id, name, sides },
+  ...(weight === undefined ? {} : { weight }),
+  ...(seeThrough === undefined ? {} : { seeThrough }),
+  ...(place === undefined ? {} : { place }),
+  ...(price === undefined ? {} : { price }),
+  ...(pack === undefined ? {} : { pack }),
+});
+
 interface PaperSlipProps {
   paper: Paper;
   change: (change: ChangePaper & { id: string }) => void;
@@ -51,7 +61,8 @@ interface PaperSlipProps {
 
 /** What a paper is: its name, how its faces look and run, and whether it has two. */
 export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
-  const sides = (faces: readonly PaperFace[]) => change({ id: paper.id, name: paper.name, sides: [...faces] });
+  const { id, name, sides: _sides, ...facts } = known(paper);
+  const sides = (faces: readonly PaperFace[]) => change({ id, name, ...facts, sides: [...faces] });
   const face = (side: PaperFace['side'], part: Partial<PaperFace>) =>
     sides(paper.sides.map((f) => (f.side === side ? { ...f, ...part } : f)));
   const [front] = paper.sides;
@@ -60,7 +71,7 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
       <NameField
         label="call it otherwise"
         value={paper.name}
-        onCommit={(name) => change({ id: paper.id, name, sides: paper.sides })}
+        onCommit={(called) => change({ ...known(paper), name: called })}
       />
       <Sides>
         {paper.sides.map((f) => (

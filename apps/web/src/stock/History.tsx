@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { StockItem } from '@temnex/core';
 import { movementWords } from '@temnex/words';
-import { useMovements } from '../../api/queries.ts';
-import { Quiet } from '../../ui/buttons.tsx';
+import { useMovements } from '../api/queries.ts';
+import { Quiet } from '../ui/buttons.tsx';
 
 /** How there came to be so many of an item: every movement, the latest first. Their sum is what there is. */
 export function History({ item, paper }: { item: StockItem; paper: string }) {
@@ -33,7 +33,7 @@ function Movements({ stock }: { stock: string }) {
     <ul aria-label="History">
       {history.data?.map((m) => (
         <li key={m.id}>
-          {m.at.slice(0, 10)}: {movementWords(m.by, m.why)}
+          {m.at.slice(0, 10)}: {movementWords(m)}
         </li>
       ))}
     </ul>

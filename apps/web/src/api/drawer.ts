@@ -1,0 +1,36 @@
+import type { QueryClient } from '@tanstack/react-query';
+import { inDrawerOrder } from '@temnex/core';
+import { drawerSchema, type DrawerRecord } from '@temnex/contract';
+import { ask } from './client.ts';
+
+/* The drawer as it was seen, brought up to date: what has changed is asked for, not all of it again. */
+
+export const DRAWER = ['drawer'] as const;
+
+/** The drawer as it is, from what was seen of it; what has not changed stays the very same, so that nothing follows from it anew. */
+export async function fetchDrawer(client: QueryClient): Promise<DrawerRecord> {
+  const seen = client.getQueryData<DrawerRecord>(DRAWER);
+  const change = await ask(
+    'GET',
+    seen ? `/api/drawer?book=${seen.book}&since=${seen.seq}` : '/api/drawer',
+    drawerSchema,
+  );
+  // meanwhile another answer may have come, which is as good
+  return seen && !change.whole ? broughtUp(seen, change) : change;
+}
+
+/** A drawer with what has changed in it. */
+export function broughtUp(seen: DrawerRecord, change: DrawerRecord): DrawerRecord {
+  const { book, seq, papers, stock, unreadable, gone } = change;
+  if (seq === seen.seq) return seen;
+  const outPapers = new Set([...papers.map((p) => p.id), ...gone.papers]);
+  const out = new Set([...stock.map((s) => s.id), ...unreadable.map((s) => s.id), ...gone.stock]);
+  return {
+    ...{ book, seq, whole: true, gone: { papers: [], stock: [] } },
+    papers: outPapers.size
+      ? [...seen.papers.filter((p) => !outPapers.has(p.id)), ...papers].sort((a, b) => (a.name < b.name ? -1 : 1))
+      : seen.papers,
+    stock: out.size ? inDrawerOrder([...seen.stock.filter((s) => !out.has(s.id)), ...stock]) : seen.stock,
+    unreadable: [...seen.unreadable.filter((s) => !out.has(s.id)), ...unreadable],
+  };
+}

@@ -1,0 +1,94 @@
+import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { Outlet } from 'react-router';
+import { USUAL_HABITS } from '@temnex/core';
+import { drawerStepWords } from '@temnex/words';
+import { useDrawer, useHabits, useSteps, useUndoStep } from '../../api/queries.ts';
+import { Quiet } from '../../ui/buttons.tsx';
+import { KeysSheet } from '../../ui/KeysSheet.tsx';
+import { Loading, Notice, Trouble } from '../../ui/states.tsx';
+import { Tape, type Station } from '../../ui/Tape.tsx';
+import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import { useUndoKeys } from '../../ui/useUndoKeys.ts';
+import { markOf, type DrawerContext } from './context.ts';
+
+/** What one does at the drawer, in the order in which one comes to do it. */
+const PLACES: readonly Station[] = [
+  { to: '/drawer', name: 'Look through', reached: true },
+  { to: '/drawer/in', name: 'Put many in', reached: true },
+];
+const noop = () => {};
+
+/** The drawer, apart from any page. */
+export function DrawerStation() {
+  useTopOnArrival();
+  const drawer = useDrawer();
+  const habits = useHabits();
+  const steps = useSteps();
+  const undo = useUndoStep();
+  // what was done here, the latest last: only that is undone by a key
+  const own = useRef<string[]>([]);
+  const done = useCallback((step: string) => void own.current.push(step), []);
+  const papers = useMemo(() => new Map((drawer.data?.papers ?? []).map((p) => [p.id, p])), [drawer.data]);
+  const latest = steps.data?.find((s) => !s.undoneAt) ?? null;
+  const takeBack = (step: string) => {
+    own.current = own.current.filter((id) => id !== step);
+    undo.mutate(step);
+  };
+  useUndoKeys(() => {
+    const last = own.current.at(-1);
+    if (last) takeBack(last);
+  }, noop);
+  useEffect(() => {
+    document.title = 'The drawer · Temnex';
+  }, []);
+  const { error } = drawer;
+  return (
+    <>
+      <Tape
+        stations={PLACES}
+        label="At the drawer"
+        aside={
+          latest ? (
+            <Quiet
+              onPress={() => takeBack(latest.id)}
+              isDisabled={undo.isPending}
+              aria-label={`Undo: ${drawerStepWords(latest)}`}
+            >
+              Undo “{drawerStepWords(latest)}”
+            </Quiet>
+          ) : null
+        }
+      />
+      <KeysSheet stations={PLACES} />
+      {undo.error ? (
+        <Notice kind="block">
+          <span>{undo.error.message}</span>
+        </Notice>
+      ) : null}
+      {drawer.data && habits.data ? (
+        <Outlet
+          context={
+            {
+              drawer: drawer.data,
+              papers,
+              habits: habits.data.habits ?? USUAL_HABITS,
+              mark: markOf(habits.data.habits),
+              done,
+            } satisfies DrawerContext
+          }
+        />
+      ) : error || habits.error ? (
+        <Trouble
+          title="The drawer could not be fetched"
+          error={error ?? habits.error}
+          retry={() => {
+            void drawer.refetch();
+            void habits.refetch();
+          }}
+        />
+      ) : (
+        <Loading what="the drawer" />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,274 @@
+import { useDeferredValue, useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { Input, Label, TextField } from 'react-aria-components';
+import { styled } from 'styled-components';
+import { finderOf, isAnything, sayFind, sizeOfItem } from '@temnex/core';
+import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words';
+import { useDrawerStep } from '../../api/queries.ts';
+import { NARROW } from '../../theme/global.ts';
+import { AddPaper } from '../../stock/AddPaper.tsx';
+import { placesIn } from '../../stock/places.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { PlainLink, Quiet } from '../../ui/buttons.tsx';
+import { Empty, Notice } from '../../ui/states.tsx';
+import { TakenOut } from '../../ui/TakenOut.tsx';
+import { today, useDrawerContext } from './context.ts';
+import { ORDERS, ORDER_WORDS, ordered, type Order } from './order.ts';
+import { PickedSlip } from './PickedSlip.tsx';
+import { Searches } from './Searches.tsx';
+import { StockTable } from './StockTable.tsx';
+import { usePicking } from './usePicking.ts';
+import { Wall } from './Wall.tsx';
+
+const Work = styled.main`
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 21rem;
+  min-height: 0;
+  @media (min-width: 761px) and (min-height: 560px) {
+    height: calc(100dvh - 62px);
+    & > aside {
+      overflow-y: auto;
+    }
+  }
+  ${NARROW} {
+    grid-template-columns: minmax(0, 1fr);
+  }
+`;
+const Look = styled.section`
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+  min-height: 0;
+  ${NARROW} {
+    height: calc(100dvh - 3.3rem);
+  }
+`;
+const Line = styled.div`
+  padding: 0.9rem 1.5rem 0.6rem;
+  ${NARROW} {
+    padding: 0.6rem 0.75rem 0.4rem;
+  }
+`;
+const Find = styled(TextField)`
+  display: flex;
+  flex-direction: column;
+  gap: 0.2rem;
+  & label {
+    font-size: var(--s1);
+    color: var(--quiet);
+  }
+  & input {
+    width: 100%;
+    min-height: 2.75rem;
+    padding: 0.2rem 0.8rem;
+    border: 1.5px solid var(--ink);
+    border-radius: 0;
+    background: var(--sheet);
+    font: 400 1.15rem/1.2 var(--text);
+  }
+  & input::placeholder {
+    font-size: var(--s2);
+    color: #6b6b6b;
+  }
+`;
+const Heard = styled.p`
+  min-height: 1.5rem;
+  margin-top: 0.2rem;
+  &[data-bad] {
+    color: var(--cut);
+    font-weight: 600;
+  }
+`;
+const Bar = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.3rem 1.2rem;
+  padding: 0 1.5rem 0.6rem;
+  border-bottom: 2px solid var(--ink);
+  & > p {
+    flex: 1;
+    font-size: var(--s1);
+    & > b {
+      font: 600 var(--s4) / 1 var(--figures);
+    }
+  }
+  ${NARROW} {
+    padding: 0 0.75rem 0.4rem;
+    & > p > b {
+      font-size: var(--s3);
+    }
+  }
+`;
+const Slip = styled.aside`
+  display: flex;
+  flex-direction: column;
+  gap: 1.1rem;
+  padding: 0.9rem 1.5rem 2rem;
+  border-left: 2px solid var(--ink);
+  ${NARROW} {
+    padding: 0.9rem 0.75rem;
+    border-left: 0;
+    border-top: 2px solid var(--ink);
+  }
+`;
+/** Pixels to the inch at which papers hang on the wall. */
+const SCALES = { small: 9, middle: 15, large: 26 } as const;
+type Scale = keyof typeof SCALES;
+
+/** The drawer looked through: one line says what for, and what is found hangs on a wall, or stands in a table. */
+export function LookThrough() {
+  const { drawer, papers, habits, mark, done } = useDrawerContext();
+  const [address, setAddress] = useSearchParams();
+  const line = address.get('find') ?? '';
+  const [order, setOrder] = useState<Order>('fitting');
+  const [seen, setSeen] = useState<'wall' | 'table'>(() => (address.get('as') === 'table' ? 'table' : 'wall'));
+  const [scale, setScale] = useState<Scale>('middle');
+  const step = useDrawerStep();
+  const say = (text: string) =>
+    setAddress(
+      (was) => {
+        const next = new URLSearchParams(was);
+        if (text) next.set('find', text);
+        else next.delete('find');
+        return next;
+      },
+      { replace: true },
+    );
+  // the field never waits for the wall
+  const sought = useDeferredValue(line);
+  const voice = useMemo(() => ({ mark, figures: 'typeset' }) as const, [mark]);
+  const heard = useMemo(() => sayFind(sought, habits.unit, placesIn(drawer), today()), [sought, habits.unit, drawer]);
+  // while a line is not one, what was found last stays
+  const [last, setLast] = useState(heard);
+  if (heard !== last && heard.ok) setLast(heard);
+  const standing = heard.ok ? heard : last;
+  const found = useMemo(() => {
+    if (!standing.ok) return [];
+    const { matches, rank } = finderOf(standing.sought, drawer.papers);
+    const all = isAnything(standing.sought) ? drawer.stock : drawer.stock.filter(matches);
+    return ordered(
+      all.filter((item) => papers.has(item.paper)),
+      order,
+      papers,
+      rank,
+    );
+  }, [standing, drawer, papers, order]);
+  const ids = useMemo(() => found.map((item) => item.id), [found]);
+  const picking = usePicking(ids);
+  const picked = useMemo(() => found.filter((item) => picking.picked.has(item.id)), [found, picking.picked]);
+  const sheets = useMemo(() => found.reduce((n, item) => n + item.quantity, 0), [found]);
+  const worth = useMemo(
+    () => found.reduce((n, item) => n + sizeOfItem(item).width * sizeOfItem(item).height * item.quantity, 0),
+    [found],
+  );
+  const take = (what: Parameters<typeof step.mutate>[0]) => step.mutate(what, { onSuccess: ({ id }) => done(id) });
+  const onKey = (key: string): boolean => {
+    if (!picked.length) return false;
+    if (key === 'Delete') {
+      take({ says: 'taken-out', change: picked.map((item) => ({ stock: item.id, by: -item.quantity })) });
+      return true;
+    }
+    if (key === 'h') {
+      const reserved = picked.some((item) => !item.reserved);
+      take({ says: reserved ? 'held-back' : 'freed', change: picked.map((item) => ({ stock: item.id, reserved })) });
+      return true;
+    }
+    return false;
+  };
+  const shown = {
+    ...{ items: found, papers, mark, picking, onKey },
+    label: 'What is in the drawer',
+  };
+  return (
+    <Work>
+      <h1 className="out-of-sight">The drawer</h1>
+      <Look aria-label="Look through the drawer">
+        <Line>
+          <Find value={line} onChange={say} onKeyDown={(e) => (e.key === 'Escape' ? say('') : undefined)}>
+            <Label>What do you look for?</Label>
+            <Input
+              autoComplete="off"
+              spellCheck={false}
+              data-say-line
+              placeholder="such as reaches 11 1/2 x 3, or scraps near teal in box 2, or stripes older than 6 months"
+            />
+          </Find>
+          <Heard aria-live="polite" {...(heard.ok ? {} : { 'data-bad': true })}>
+            {heard.ok ? soughtWords(heard.sought, voice).join(' · ') : findProblemWords(heard.problem)}
+          </Heard>
+          <Searches line={line} say={say} />
+        </Line>
+        <Bar>
+          <p role="status">
+            <b>{found.length.toLocaleString()}</b>{' '}
+            {found.length === drawer.stock.length ? 'items' : `of ${drawer.stock.length.toLocaleString()} items`},{' '}
+            {sheets.toLocaleString()} in all{worth ? `, ${worthWords(worth)}` : ''}
+          </p>
+          <Choice
+            label="in which order"
+            value={order}
+            options={ORDERS.map((id) => ({ id, name: ORDER_WORDS[id] }))}
+            onChange={setOrder}
+          />
+          <Choice
+            label="seen as"
+            value={seen}
+            options={[
+              { id: 'wall', name: 'a wall, to scale' },
+              { id: 'table', name: 'a table' },
+            ]}
+            onChange={setSeen}
+          />
+          {seen === 'wall' ? (
+            <Choice
+              label="how large"
+              value={scale}
+              options={(Object.keys(SCALES) as Scale[]).map((id) => ({ id, name: id }))}
+              onChange={setScale}
+            />
+          ) : null}
+        </Bar>
+        {!drawer.stock.length ? (
+          <Empty title="The drawer is empty">
+            <p>Say a sheet or a scrap in one line, as “sheet 12 x 12 sea green”, or put many in at once.</p>
+            <PlainLink to="/drawer/in">Put many in</PlainLink>
+          </Empty>
+        ) : !found.length ? (
+          <Empty title="Nothing like that">
+            <p>
+              Nothing in the drawer is all of this:{' '}
+              {standing.ok ? soughtWords(standing.sought, voice).join(' · ') : line}.
+            </p>
+            <Quiet onPress={() => say('')}>Look at everything</Quiet>
+          </Empty>
+        ) : seen === 'wall' ? (
+          <Wall {...shown} scale={SCALES[scale]} />
+        ) : (
+          <StockTable {...shown} order={order} setOrder={setOrder} />
+        )}
+      </Look>
+      <Slip aria-label="What is done with it">
+        {step.error ? (
+          <Notice kind="block">
+            <span>{step.error.message}</span>
+          </Notice>
+        ) : null}
+        {picked.length ? (
+          <PickedSlip
+            key={picked.length === 1 ? picked[0]!.id : 'several'}
+            {...{ picked, take }}
+            clear={picking.clear}
+          />
+        ) : (
+          <p>Press a paper to pick it, more with Ctrl or Shift, all with Ctrl A; Delete takes out, H holds back.</p>
+        )}
+        <section aria-label="Put in">
+          <AddPaper drawer={drawer} unit={habits.unit} onPutIn={done} />
+        </section>
+        <TakenOut kinds={['stock', 'paper']} />
+      </Slip>
+    </Work>
+  );
+}

@@ -1,0 +1,3 @@
+export function PutMany() {
+  return <main />;
+}

@@ -1,0 +1,55 @@
+import type { FindProblem, Sought } from '@temnex/core';
+import { KIND_WORDS } from './kinds.ts';
+import { sizeWords, figure, type Voice } from './lengths.ts';
+
+const DIRECTIONS = { none: 'without direction', 'two-way': 'running two ways', 'one-way': 'with an up' } as const;
+const HELD = { held: 'held back', kept: 'kept for pages', free: 'free to use' } as const;
+
+/** What is looked for, said back part by part: what was understood of a line. */
+export function soughtWords(sought: Sought, voice: Voice): string[] {
+  const { reaches, within, narrower, wider, kind, pattern, direction, colour, place, before, since, held, words } =
+    sought;
+  return [
+    ...(kind ? [`only ${kind === 'pad' ? 'pads' : `${KIND_WORDS[kind]}s`}`] : []),
+    ...(reaches ? [`reaches ${sizeWords(reaches.width, reaches.height, voice)}, either way round`] : []),
+    ...(within ? [`within ${sizeWords(within.width, within.height, voice)}`] : []),
+    ...(narrower !== null ? [`narrower than ${figure(narrower, voice)}`] : []),
+    ...(wider !== null ? [`at least ${figure(wider, voice)} wide`] : []),
+    ...(pattern ? [pattern === 'words' ? 'with words on it' : pattern] : []),
+    ...(direction ? [DIRECTIONS[direction]] : []),
+    ...(colour ? [colour.said === null ? `near ${colour.hex}` : `${colour.said}, by name or by eye`] : []),
+    ...(place !== null ? [`in ${place}`] : []),
+    ...(before ? [`came before ${before}`] : []),
+    ...(since ? [`came on ${since} or later`] : []),
+    ...(held ? [HELD[held]] : []),
+    ...(words.length ? [`called “${words.join(' ')}”`] : []),
+  ];
+}
+
+/** Why a line that looks for paper is not understood. */
+export const findProblemWords = ({ code, text }: FindProblem): string =>
+  code === 'date'
+    ? `“${text}” is not a day. Say it as 2026-05-31.`
+    : `“${text}” is not a size that paper can have. Say it as 5 1/2 x 3.`;
+
+/** 12 in each way, in square ticks. */
+const SHEET = (12 * 24_384) ** 2;
+/** An area of paper (square ticks) as people think of it, in sheets of 12 × 12: `41 sheets’ worth`. */
+export function worthWords(area: number): string {
+  const sheets = area / SHEET;
+  if (sheets < 0.95) return `${Math.max(1, Math.round(sheets * 100))} % of a 12 × 12 sheet`;
+  return `${sheets < 10 ? sheets.toFixed(1) : Math.round(sheets)} sheets’ worth`;
+}
+
+const STEPS: Readonly<Record<string, string>> = {
+  'put-in': 'put in',
+  moved: 'moved',
+  'held-back': 'held back',
+  freed: 'freed',
+  'kept-for': 'kept for a page',
+  'taken-out': 'taken out',
+  'cleared-out': 'cleared out',
+};
+/** What was done to the drawer at once: `12 put in`. */
+export const drawerStepWords = ({ says, count }: { readonly says: string; readonly count: number }): string =>
+  `${count} ${STEPS[says] ?? says}`;
