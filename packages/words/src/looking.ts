@@ -1,6 +1,7 @@
-import type { FindProblem, Sought } from '@temnex/core';
+import { headingOf, type FindProblem, type RowProblem, type Sought, type StockColumn } from '@temnex/core';
 import { KIND_WORDS } from './kinds.ts';
-import { sizeWords, figure, type Voice } from './lengths.ts';
+import { figure, sizeWords, type Voice } from './lengths.ts';
+import { saidWords } from './problems.ts';
 
 const DIRECTIONS = { none: 'without direction', 'two-way': 'running two ways', 'one-way': 'with an up' } as const;
 const HELD = { held: 'held back', kept: 'kept for pages', free: 'free to use' } as const;
@@ -53,3 +54,24 @@ const STEPS: Readonly<Record<string, string>> = {
 /** What was done to the drawer at once: `12 put in`. */
 export const drawerStepWords = ({ says, count }: { readonly says: string; readonly count: number }): string =>
   `${count} ${STEPS[says] ?? says}`;
+
+/** Why a row of a table does not read, with the column to correct. */
+export function rowProblemWords(column: StockColumn, problem: RowProblem, voice: Voice): string {
+  const said = (): string => {
+    switch (problem.code) {
+      case 'kind-unknown':
+        return `“${problem.text}” is none of sheet, pad, scrap, strip, branding, piece.`;
+      case 'unit-unknown':
+        return `“${problem.text}” is neither in, mm nor cm.`;
+      case 'date':
+        return `“${problem.text}” is not a day that can only be one. Write 2026-05-31.`;
+      case 'held-unknown':
+        return `“${problem.text}” is neither yes nor no.`;
+      case 'paper-missing':
+        return 'which paper is it?';
+      default:
+        return saidWords({ ok: false, problem }, voice);
+    }
+  };
+  return `${headingOf(column)}: ${said()}`;
+}

@@ -66,7 +66,7 @@ export class CuttingService {
         move(tx, row, -count, 'used', { cutting: id, page: record.page, at: now });
       }
       const kept = effects.kept.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
-      for (const item of kept) putIn(tx, item, 'kept', { at: now, cutting: id });
+      putIn(tx, kept, 'kept', { at: now, cutting: id });
       const row: CuttingRecord = {
         id,
         page: record.page,
@@ -154,7 +154,7 @@ export class CuttingService {
         reserved: false,
         origin: { page: row.page, stock: row.used[0]?.stock ?? '', date: now.slice(0, 10) },
       };
-      putIn(tx, item, 'kept', { at: now, cutting: id });
+      putIn(tx, [item], 'kept', { at: now, cutting: id });
       const next = row.pieces.map((p, i) => (i === at ? { ...p, scrap: request } : p));
       tx.update(cuttings).set({ pieces: next }).where(eq(cuttings.id, id)).run();
       return { ...row, pieces: next };

@@ -37,7 +37,13 @@ export class DemoService {
           .all()
           .map((s) => s.id),
       );
-      for (const item of demoStock()) if (!there.has(item.id)) putIn(tx, { ...item, demo: true }, 'added', { at: now });
+      const missing = demoStock().filter((item) => !there.has(item.id));
+      putIn(
+        tx,
+        missing.map((item) => ({ ...item, demo: true })),
+        'added',
+        { at: now },
+      );
       // the one to begin with is the one last touched
       demoPages().forEach(({ id, document }, i) => {
         const updatedAt = new Date(Date.parse(now) - i).toISOString();

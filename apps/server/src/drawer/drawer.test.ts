@@ -76,6 +76,11 @@ describe('many things at once', () => {
       change: [{ stock: 'demo-stock-1', keep: { page: 'nobody', count: 1 } }],
     });
     expect([page.status, page.body.field]).toEqual([400, 'change[0].keep.page']);
+    const twice = scrap();
+    const same = await step({ says: 'put-in', put: [scrap(), twice, twice] });
+    expect([same.status, same.body.field]).toEqual([400, 'put[2].id']);
+    const there = await step({ says: 'put-in', put: [scrap({ id: 'demo-stock-1' })] });
+    expect([there.status, there.body.field]).toEqual([400, 'put[0].id']);
     expect(await drawer()).toEqual(before);
   });
   test('are moved, held back and taken out, and lie as they lay once that is undone', async () => {

@@ -14,6 +14,8 @@ import { makePaper, makeStock } from '../papers/papers.service.ts';
 const LISTED = 50;
 
 type StockRow = typeof stock.$inferSelect;
+/** So many ids are asked for at a time. */
+const ASKED = 500;
 
 /** Many things done to the drawer as one, and undone as one. */
 @Injectable()
@@ -35,11 +37,21 @@ export class StepsService {
     return once(this.db, id, `step: ${says}`, (tx) => {
       const at = new Date().toISOString();
       const more: Moving = { step: id, at };
+      neverThere(
+        tx,
+        papers,
+        'papers',
+        made.map((p) => p.id),
+      );
+      neverThere(
+        tx,
+        stock,
+        'put',
+        put.map((p) => p.id),
+      );
       for (const paper of made) makePaper(tx, paper, at);
-      const lines: StepLine[] = put.map((item, i) => {
-        makeStock(tx, item, pathWords(['put', i, 'paper']), more);
-        return { stock: item.id, by: item.quantity };
-      });
+      if (put.length) makeStock(tx, put, (i) => pathWords(['put', i, 'paper']), more);
+      const lines: StepLine[] = put.map((item) => ({ stock: item.id, by: item.quantity }));
       const rows = rowsOf(
         tx,
         change.map((c) => c.stock),
@@ -122,11 +134,26 @@ function nothingCalled(what: string, ...path: (string | number)[]): Refused {
   return new Refused('bad-input', `${field}: there is no such ${what}`, { field });
 }
 
+/** What is put in is called by ids that nothing has had, each once. */
+function neverThere(tx: Transaction, table: typeof papers | typeof stock, field: string, ids: readonly string[]): void {
+  const taken = new Set<string>();
+  for (let i = 0; i < ids.length; i += ASKED)
+    for (const { id } of tx
+      .select({ id: table.id })
+      .from(table)
+      .where(inArray(table.id, ids.slice(i, i + ASKED)))
+      .all())
+      taken.add(id);
+  for (const [i, id] of ids.entries()) {
+    const at = pathWords([field, i, 'id']);
+    if (taken.has(id)) throw new Refused('bad-input', `${at}: this id is taken`, { field: at });
+    taken.add(id);
+  }
+}
+
 const rowOf = (tx: Transaction, id: string): StockRow | undefined =>
   tx.select().from(stock).where(eq(stock.id, id)).get();
 
-/** So many ids are asked for at a time. */
-const ASKED = 500;
 function rowsOf(tx: Transaction, ids: readonly string[]): Map<string, StockRow> {
   const rows = new Map<string, StockRow>();
   const each = [...new Set(ids)];

@@ -1,11 +1,13 @@
+import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, gt, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import {
   NO_TRIM,
   USUAL_HABITS,
   inDrawerOrder,
   issueOf,
   stockItemSchema,
+  type Drawer,
   type Habits,
   type StockItem,
 } from '@temnex/core';
@@ -83,18 +85,28 @@ const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord
   pack: pack ?? null,
 });
 
-/** The movement with which an item comes to be there; it begins with none. */
-export const putIn = (
+/** Many at a time, so that a statement has no more values than it may. */
+const AT_ONCE = 200;
+
+/** Puts items into the drawer, each with the movement with which it comes to be there; its paper is a state further. */
+export function putIn(
   tx: Transaction,
-  { quantity, ...item }: StockItem & { demo?: boolean },
+  items: readonly (StockItem & { demo?: boolean })[],
   why: Movement['why'],
   more: Moving,
-): void => {
-  tx.insert(stock)
-    .values({ came: more.at.slice(0, 10), ...item, quantity: 0, createdAt: more.at })
-    .run();
-  move(tx, { ...item, quantity: 0 }, quantity, why, more);
-};
+): void {
+  const { at, step = null, cutting = null } = more;
+  for (let from = 0; from < items.length; from += AT_ONCE) {
+    const some = items.slice(from, from + AT_ONCE);
+    tx.insert(stock)
+      .values(some.map((item) => ({ came: at.slice(0, 10), ...item, createdAt: at })))
+      .run();
+    tx.insert(movements)
+      .values(some.map(({ id, quantity }) => ({ id: randomUUID(), stock: id, by: quantity, why, cutting, step, at })))
+      .run();
+  }
+  for (const paper of new Set(items.map((item) => item.paper))) touch(tx, paper);
+}
 
 export function makePaper(tx: Transaction, { id, name, sides, ...facts }: NewPaper, createdAt: string): PaperRecord {
   const row = { id, name, sides, revision: 1, ...factsOf(facts) };
@@ -104,17 +116,34 @@ export function makePaper(tx: Transaction, { id, name, sides, ...facts }: NewPap
   return paperOf({ ...row, createdAt, demo: false, removedAt: null, seq: 0 });
 }
 
-/** Puts something new into the drawer; `field` is what to correct where there is no such paper. */
-export function makeStock(tx: Transaction, item: NewStock, field: string, more: Moving): StockItem {
-  if (!tx.select({ id: papers.id }).from(papers).where(standingPaper(item.paper)).get())
-    throw new Refused('bad-input', `${field}: there is no paper "${item.paper}"`, { field });
-  const added: StockItem = {
+/** Puts new things into the drawer; `field` says what to correct where there is no such paper. */
+export function makeStock(
+  tx: Transaction,
+  items: readonly NewStock[],
+  field: (at: number) => string,
+  more: Moving,
+): StockItem[] {
+  const asked = [...new Set(items.map((item) => item.paper))];
+  const there = new Set(
+    tx
+      .select({ id: papers.id })
+      .from(papers)
+      .where(and(inArray(papers.id, asked), isNull(papers.removedAt)))
+      .all()
+      .map((p) => p.id),
+  );
+  const missing = items.findIndex((item) => !there.has(item.paper));
+  if (missing >= 0)
+    throw new Refused('bad-input', `${field(missing)}: there is no paper "${items[missing]!.paper}"`, {
+      field: field(missing),
+    });
+  const made = items.map((item): StockItem => ({
     ...{ trim: NO_TRIM, turned: 0, reserved: false, came: more.at.slice(0, 10) },
     ...item,
     origin: null,
-  };
-  putIn(tx, added, 'added', more);
-  return added;
+  }));
+  putIn(tx, made, 'added', more);
+  return made;
 }
 
 /** Papers, the drawer, and the habits of the person who cuts. */
@@ -153,6 +182,26 @@ export class PapersService {
       unreadable,
       gone: { papers: whole ? [] : changed.filter((p) => p.removedAt !== null).map((p) => p.id), stock: gone },
     };
+  }
+
+  /** What there is of some papers: of a full drawer, what a page needs of it. */
+  drawerOf(wanted: readonly string[]): Drawer & { readonly papers: readonly PaperRecord[] } {
+    const known = this.papers().filter((p) => wanted.includes(p.id));
+    const rows = this.db
+      .select()
+      .from(stock)
+      .where(
+        and(
+          inArray(
+            stock.paper,
+            known.map((p) => p.id),
+          ),
+          gt(stock.quantity, 0),
+        ),
+      )
+      .all();
+    const items = rows.map((row) => this.lookedInto(stockItemOf(row))).filter(({ why }) => why === null);
+    return { papers: known, stock: inDrawerOrder(items.map(({ item }) => item)) };
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
@@ -206,7 +255,10 @@ export class PapersService {
   }
 
   addStock(item: NewStock): StockItem {
-    return once(this.db, item.id, 'stock', (tx) => makeStock(tx, item, 'paper', { at: new Date().toISOString() }));
+    return once(this.db, item.id, 'stock', (tx) => {
+      const [made] = makeStock(tx, [item], () => 'paper', { at: new Date().toISOString() });
+      return made!;
+    });
   }
 
   changeStock(id: string, change: ChangeStock): StockItem {

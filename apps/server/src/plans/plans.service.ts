@@ -52,10 +52,11 @@ export class PlansService {
   /** What is asked of the planner for a page as everything stands now. */
   asked(pageId: string, aim: Aim): { basis: Basis; job: JobDocument } {
     const { document, version } = this.pages.get(pageId);
-    const drawer = drawerFor(this.papers.drawer(), pageId);
     const { habits, version: habitsVersion } = this.papers.habits();
     const cuts = cutsOf(this.db, pageId);
     const derived = derivePage(document, NAMES);
+    const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
+    const drawer = drawerFor(this.papers.drawerOf(wished), pageId);
     const basis = basisOf(
       version,
       derived.pieces,

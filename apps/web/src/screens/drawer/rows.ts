@@ -1,0 +1,94 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  COLOUR_WORDS,
+  isEmptyRow,
+  readRow,
+  type PaperFace,
+  type ReadRow,
+  type StockRow,
+  type Unit,
+} from '@temnex/core';
+import { newId } from '../../ui/newId.ts';
+
+/* Rows that are typed or pasted before they are put in. They are kept in the browser: nothing is lost on the way. */
+
+export interface Row {
+  readonly id: string;
+  readonly cells: StockRow;
+}
+const KEPT = 'temnex-rows';
+/** So many empty rows stand there to be typed in. */
+const READY = 12;
+export const emptyRow = (): Row => ({ id: newId(), cells: {} });
+
+function keptRows(): Row[] {
+  try {
+    const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
+    const rows = Array.isArray(kept) ? kept.filter((cells) => typeof cells === 'object' && cells !== null) : [];
+    return rows.map((cells) => ({ id: newId(), cells: cells as StockRow }));
+  } catch {
+    return [];
+  }
+}
+
+/** With as many empty rows at the end as there should be. */
+function withReady(rows: readonly Row[]): Row[] {
+  const last = rows.findLastIndex((row) => !isEmptyRow(row.cells));
+  const filled = rows.slice(0, last + 1);
+  const ready = rows.slice(last + 1, last + 1 + READY);
+  return [...filled, ...ready, ...Array.from({ length: Math.max(0, READY - ready.length) }, emptyRow)];
+}
+
+export function useRows() {
+  const [rows, setRows] = useState<readonly Row[]>(() => withReady(keptRows()));
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  useEffect(() => {
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => {
+      const filled = rows.filter((row) => !isEmptyRow(row.cells)).map((row) => row.cells);
+      try {
+        if (filled.length) localStorage.setItem(KEPT, JSON.stringify(filled));
+        else localStorage.removeItem(KEPT);
+      } catch {
+        // no room: they stay on the screen
+      }
+    }, 300);
+  }, [rows]);
+  const set = useCallback(
+    (change: (rows: readonly Row[]) => readonly Row[]) => setRows((was) => withReady(change(was))),
+    [],
+  );
+  return { rows, set };
+}
+
+export type ReadOne = ReadRow | null;
+/** What each row comes to; an empty one to nothing. A row that has not changed is not read again. */
+export function useRead(rows: readonly Row[], papers: readonly { id: string; name: string }[], unit: Unit): ReadOne[] {
+  const known = useMemo(() => ({ papers, unit, read: new WeakMap<StockRow, ReadOne>() }), [papers, unit]);
+  return useMemo(
+    () =>
+      rows.map(({ cells }) => {
+        let read = known.read.get(cells);
+        if (read === undefined)
+          known.read.set(cells, (read = isEmptyRow(cells) ? null : readRow(cells, known.papers, known.unit)));
+        return read;
+      }),
+    [rows, known],
+  );
+}
+
+/** A face for a paper that is known by its name alone: in the colour that its name says, else kraft. */
+export function faceCalled(name: string): PaperFace {
+  const said = name
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .find((word) => COLOUR_WORDS[word]);
+  const ground = COLOUR_WORDS[said ?? 'kraft']!;
+  return {
+    side: 'A',
+    name: 'plain',
+    direction: 'none',
+    along: 'height',
+    look: { pattern: 'plain', ground, ink: ground },
+  };
+}

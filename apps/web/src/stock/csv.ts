@@ -1,0 +1,32 @@
+import Papa from 'papaparse';
+import { STOCK_COLUMNS, headingOf, stockRowOf, type Drawer } from '@temnex/core';
+
+/** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
+export function cellsOf(text: string): string[][] {
+  const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
+    skipEmptyLines: 'greedy',
+    ...(text.includes('\t') ? { delimiter: '\t' } : {}),
+  });
+  // what was written so that a spreadsheet takes it for text
+  return data.map((row) => row.map((cell) => cell.replace(/^'(?=[=+\-@])/, '').trim()));
+}
+
+/** The whole drawer as CSV: read again it is the same. */
+export function drawerCsv({ papers, stock }: Drawer): string {
+  const known = new Map(papers.map((p) => [p.id, p]));
+  const rows = stock.map((item) => {
+    const row = stockRowOf(item, known.get(item.paper));
+    return STOCK_COLUMNS.map((column) => row[column]);
+  });
+  return Papa.unparse([STOCK_COLUMNS.map(headingOf), ...rows], { escapeFormulae: true });
+}
+
+/** Gives a file away to be kept. */
+export function download(name: string, text: string, type = 'text/csv;charset=utf-8'): void {
+  const url = URL.createObjectURL(new Blob([type.startsWith('text/csv') ? '\ufeff' : '', text], { type }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
