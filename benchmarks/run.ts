@@ -6,8 +6,9 @@ import { planning } from './planning.ts';
 import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
+import { year } from './year.ts';
 
-const ALL = { sizing, planning, limits, quality, others, screen, drawer };
+const ALL = { sizing, planning, limits, quality, others, screen, drawer, year };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {

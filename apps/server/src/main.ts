@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
 import { UnusableDatabase } from './database/database.ts';
+import { PapersService } from './papers/papers.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
 const asked = process.env.TEMNEX_PORT ?? '4310';
@@ -25,6 +26,7 @@ if (database.copy) console.log(`The database is brought up to date; as it was, i
 try {
   await app.listen(port, '127.0.0.1');
   const address = app.getHttpServer().address() as { port: number };
+  void app.get(PapersService).warm();
   console.log(`Temnex is at http://127.0.0.1:${address.port}`);
 } catch (error) {
   const { code } = error as { code?: string };

@@ -6,12 +6,15 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, useLayoutEffect, type ReactNode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
+import { DRAWER, fetchDrawer } from './api/drawer.ts';
 import { recipesFetched } from './construction/recipes.ts';
 import { replay } from './replay.ts';
 import { routes } from './routes.tsx';
 import { keptNeedsAll } from './screens/size/useSizing.ts';
 import { GlobalStyle } from './theme/global.ts';
 
+/** So long after the first view is there, in milliseconds, when nobody has asked for it yet. */
+const DRAWER_AFTER = 800;
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, retry: 1 } } });
 
 const root = document.getElementById('root')!;
@@ -25,7 +28,16 @@ function Answering({ children }: { children: ReactNode }) {
   useLayoutEffect(() => {
     void replay(root, globalThis.doneBefore?.() ?? [], recipesFetched);
     // the other constructions, once the first view is painted
-    requestAnimationFrame(() => setTimeout(() => void recipesFetched().catch(() => {})));
+    requestAnimationFrame(() =>
+      setTimeout(() => {
+        void recipesFetched().catch(() => {});
+        // and then the drawer, which most of what one goes on to needs
+        setTimeout(
+          () => void client.prefetchQuery({ queryKey: DRAWER, queryFn: () => fetchDrawer(client) }),
+          DRAWER_AFTER,
+        );
+      }),
+    );
   }, []);
   return children;
 }

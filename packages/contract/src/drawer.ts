@@ -7,6 +7,7 @@ import {
   stockItemSchema,
   stockItemShape,
   wholeItem,
+  type StockItem,
 } from '@temnex/core';
 import { requestId } from './requests.ts';
 
@@ -40,6 +41,24 @@ export const drawerSchema = z.strictObject({
   unreadable: z.array(unreadableStockSchema),
   /** What is no longer there. */
   gone: z.strictObject({ papers: z.array(z.string()), stock: z.array(z.string()) }),
+});
+/**
+ * The drawer as the interface reads it. The server has looked into each item by itself; of ten thousand, it is only seen that they
+ * are items.
+ */
+export const drawerSeenSchema = drawerSchema.extend({
+  stock: z.custom<StockItem[]>(
+    (value) =>
+      Array.isArray(value) &&
+      value.every(
+        (item: Partial<StockItem> | null) =>
+          typeof item?.id === 'string' &&
+          typeof item.paper === 'string' &&
+          typeof item.quantity === 'number' &&
+          item.width !== undefined &&
+          item.height !== undefined,
+      ),
+  ),
 });
 /** What one has seen of the drawer. */
 export const drawerQuerySchema = z.strictObject({

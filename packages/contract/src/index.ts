@@ -19,6 +19,7 @@ export {
   changeStockSchema,
   drawerQuerySchema,
   drawerSchema,
+  drawerSeenSchema,
   drawerStepSchema,
   habitsRecordSchema,
   movementSchema,

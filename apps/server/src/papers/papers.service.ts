@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import {
   NO_TRIM,
   USUAL_HABITS,
@@ -146,6 +146,24 @@ export function makeStock(
   return made;
 }
 
+/** From so many on, rows are read all at once. */
+const MANY = 200;
+/** A row as it was read: what it is, and why not where it cannot be read. */
+interface LookedInto {
+  readonly id: string;
+  readonly paper: string;
+  readonly seq: number;
+  readonly item: StockItem;
+  readonly why: string | null;
+}
+function lookedInto(row: StockRow): LookedInto {
+  const item = stockItemOf(row);
+  // what is used up is as it was when there was some
+  const read = stockItemSchema.safeParse({ ...item, quantity: Math.max(1, item.quantity) });
+  const why = read.success ? null : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
+  return { id: row.id, paper: row.paper, seq: row.seq, item, why };
+}
+
 /** Papers, the drawer, and the habits of the person who cuts. */
 @Injectable()
 export class PapersService {
@@ -163,16 +181,14 @@ export class PapersService {
     const items: StockItem[] = [];
     const unreadable: UnreadableStock[] = [];
     const gone: string[] = [];
-    const rows = this.db.select().from(stock);
-    for (const row of whole ? rows.where(gt(stock.quantity, 0)).all() : rows.where(gt(stock.seq, since)).all()) {
-      if (!row.quantity || !there.has(row.paper)) {
-        if (!whole) gone.push(row.id);
-        continue;
+    for (const { id, paper, item, why } of this.rowsNow(whole ? gt(stock.quantity, 0) : gt(stock.seq, since))) {
+      if (!item.quantity || !there.has(paper)) {
+        if (!whole) gone.push(id);
+      } else if (why === null) items.push(item);
+      else {
+        const { unit, width, height } = item;
+        unreadable.push({ id, paper, unit, width: String(width), height: String(height), why });
       }
-      const { item, why } = this.lookedInto(stockItemOf(row));
-      const { id, paper, unit } = row;
-      if (why === null) items.push(item);
-      else unreadable.push({ id, paper, unit, width: String(row.width), height: String(row.height), why });
     }
     const changed = whole ? known : known.filter((p) => p.seq > since);
     return {
@@ -187,39 +203,43 @@ export class PapersService {
   /** What there is of some papers: of a full drawer, what a page needs of it. */
   drawerOf(wanted: readonly string[]): Drawer & { readonly papers: readonly PaperRecord[] } {
     const known = this.papers().filter((p) => wanted.includes(p.id));
-    const rows = this.db
-      .select()
-      .from(stock)
-      .where(
-        and(
-          inArray(
-            stock.paper,
-            known.map((p) => p.id),
-          ),
-          gt(stock.quantity, 0),
+    const rows = this.rowsNow(
+      and(
+        inArray(
+          stock.paper,
+          known.map((p) => p.id),
         ),
-      )
-      .all();
-    const items = rows.map((row) => this.lookedInto(stockItemOf(row))).filter(({ why }) => why === null);
-    return { papers: known, stock: inDrawerOrder(items.map(({ item }) => item)) };
+        gt(stock.quantity, 0),
+      ),
+    );
+    const items = rows.filter(({ why }) => why === null).map(({ item }) => item);
+    return { papers: known, stock: inDrawerOrder(items) };
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
-  private readonly known = new Map<
-    string,
-    { readonly text: string; readonly item: StockItem; readonly why: string | null }
-  >();
+  private readonly known = new Map<string, LookedInto>();
 
-  /** The same item as before while it has not changed, so that what follows from it need not be worked out again. */
-  private lookedInto(item: StockItem): { readonly item: StockItem; readonly why: string | null } {
-    const text = JSON.stringify(item);
-    const before = this.known.get(item.id);
-    if (before?.text === text) return before;
-    const read = stockItemSchema.safeParse(item);
-    const why = read.success ? null : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
-    const now = { text, item, why };
-    this.known.set(item.id, now);
-    return now;
+  /** The rows of the drawer that something holds for; those that have not changed since they were looked into are not read again. */
+  private rowsNow(where: SQL | undefined): LookedInto[] {
+    const all = this.db.select({ id: stock.id, seq: stock.seq }).from(stock).where(where).all();
+    const changed = all.filter(({ id, seq }) => this.known.get(id)?.seq !== seq);
+    // one by one where they are few, else all of them at once
+    const rows =
+      changed.length > MANY
+        ? this.db.select().from(stock).where(where).all()
+        : changed.map(({ id }) => this.db.select().from(stock).where(eq(stock.id, id)).get()!);
+    for (const row of rows) if (this.known.get(row.id)?.seq !== row.seq) this.known.set(row.id, lookedInto(row));
+    return all.map(({ id }) => this.known.get(id)!);
+  }
+
+  /** Looks into all there is, a few at a time so that requests are answered meanwhile: who opens the drawer first need not wait for it. */
+  async warm(): Promise<void> {
+    const all = this.db.select({ id: stock.id }).from(stock).where(gt(stock.quantity, 0)).all();
+    for (let from = 0; from < all.length; from += MANY) {
+      const ids = all.slice(from, from + MANY).map(({ id }) => id);
+      this.rowsNow(inArray(stock.id, ids));
+      await new Promise((later) => setImmediate(later));
+    }
   }
 
   papers(): PaperRecord[] {

@@ -1,6 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { inDrawerOrder } from '@temnex/core';
-import { drawerSchema, type DrawerRecord } from '@temnex/contract';
+import { drawerSeenSchema, type DrawerRecord } from '@temnex/contract';
 import { ask } from './client.ts';
 
 /* The drawer as it was seen, brought up to date: what has changed is asked for, not all of it again. */
@@ -13,7 +13,7 @@ export async function fetchDrawer(client: QueryClient): Promise<DrawerRecord> {
   const change = await ask(
     'GET',
     seen ? `/api/drawer?book=${seen.book}&since=${seen.seq}` : '/api/drawer',
-    drawerSchema,
+    drawerSeenSchema,
   );
   // meanwhile another answer may have come, which is as good
   return seen && !change.whole ? broughtUp(seen, change) : change;

@@ -41,6 +41,24 @@ const Item = styled.li`
     color: var(--quiet);
   }
 `;
+const Find = styled.label`
+  display: flex;
+  flex-direction: column;
+  max-width: 18rem;
+  margin-top: 0.75rem;
+  font-size: var(--s1);
+  color: var(--quiet);
+  & > input {
+    min-height: 2.25rem;
+    padding: 0.1rem 0.6rem;
+    border: 0;
+    border-bottom: 2px solid var(--ink);
+    border-radius: 0;
+    background: var(--sheet);
+  }
+`;
+/** So many of the latest pages are listed at first. */
+const LISTED = 25;
 /** Fetched when it is asked for. */
 const BeginFrom = lazy(() => withRecipes(() => import('./BeginFrom.tsx')));
 const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
@@ -56,6 +74,11 @@ export function PagesOnTable() {
   const navigate = useNavigate();
   const [begun, setBegun] = useState<string | null>(null);
   const [out, setOut] = useState<{ id: string; name: string } | null>(null);
+  const [sought, setSought] = useState('');
+  const [most, setMost] = useState(LISTED);
+  const words = sought.toLowerCase().split(/\s+/);
+  const found =
+    pages.data?.filter((p) => !p.pattern && words.every((word) => p.name.toLowerCase().includes(word))) ?? [];
   const trouble = pages.error ?? demo.error ?? create.error ?? remove.error ?? restore.error ?? setDemo.error;
   const row = (p: PageSummary) => (
     <Item key={p.id}>
@@ -149,7 +172,19 @@ export function PagesOnTable() {
       {pages.data?.length === 0 ? (
         <p style={{ marginTop: '0.75rem' }}>None yet. Size a mat above and put it on a page, or look at the example.</p>
       ) : null}
-      <List aria-label="Pages">{pages.data?.filter((p) => !p.pattern).map(row)}</List>
+      {(pages.data?.length ?? 0) > LISTED ? (
+        <Find>
+          find a page by its name
+          <input type="text" value={sought} autoComplete="off" onChange={(e) => setSought(e.target.value)} />
+        </Find>
+      ) : null}
+      <List aria-label="Pages">{found.slice(0, most).map(row)}</List>
+      {found.length > most ? (
+        <Quiet onPress={() => setMost(most + 4 * LISTED)}>
+          Show {Math.min(4 * LISTED, found.length - most)} more of {found.length} pages
+        </Quiet>
+      ) : null}
+      {sought.trim() && !found.length && pages.data ? <p>No page is called so.</p> : null}
       {pages.data?.some((p) => p.pattern) ? (
         <>
           <h3 style={{ marginTop: '1.2rem' }}>Patterns of your own</h3>
