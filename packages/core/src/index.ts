@@ -313,4 +313,13 @@ export {
   type Stage,
   type FaceUsed,
   type Taken,
+  bagOf,
+  basisTogether,
+  fromTogether,
+  jobTogether,
+  missingArea,
+  oneByOne,
+  planTogether,
+  type JobTogether,
+  type OneByOne,
 } from './cutting/index.ts';

@@ -5,7 +5,7 @@ export { cutOf, cutStateOf, type CutPiece, type CutState } from './cutPieces.ts'
 export { facesOnPage, facesUsed, type FaceUsed } from './facesUsed.ts';
 export { orderOf, sheetsUsedWhole, type OrderStep } from './order.ts';
 export { partsAfter, type PartSoFar } from './soFar.ts';
-export { STAGES, basisOf, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
+export { STAGES, basisOf, basisTogether, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
 export { takeWayOut, type Taken } from './takeWayOut.ts';
 export { sizeOnItem } from './exactPlace.ts';
 export {
@@ -21,3 +21,13 @@ export {
   type Reach,
 } from './reach.ts';
 export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';
+export {
+  bagOf,
+  fromTogether,
+  jobTogether,
+  missingArea,
+  oneByOne,
+  planTogether,
+  type JobTogether,
+  type OneByOne,
+} from './together.ts';

@@ -31,6 +31,19 @@ export function basisOf(
   };
 }
 
+/**
+ * What a cutting order for several pages was made from: that of each, put together. Which pages, and each as it was, stands among
+ * the cuts.
+ */
+export function basisTogether(pages: ReadonlyArray<{ readonly id: string; readonly basis: Basis }>): Basis {
+  return {
+    pageVersion: 1,
+    papers: Object.assign({}, ...pages.map(({ basis }) => basis.papers)) as Basis['papers'],
+    habits: pages[0]?.basis.habits ?? 0,
+    cuts: pages.flatMap(({ id, basis }) => [`${id} at ${basis.pageVersion}`, ...basis.cuts]).sort(),
+  };
+}
+
 export function sameBasis(a: Basis, b: Basis): boolean {
   const ids = Object.keys(a.papers);
   return (

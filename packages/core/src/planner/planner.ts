@@ -3,6 +3,7 @@ import { Budget, type Clock } from './budget.ts';
 import { framesOf, type Framing } from './blanks/frames.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
+import { MOST_CUTS_SHOWN } from './order/steps.ts';
 import { planOf } from './order/write.ts';
 import { lowerBound, type Bound } from './proof/bounds.ts';
 import { patternsFor } from './proof/patterns.ts';
@@ -18,8 +19,9 @@ import type { CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
 
-/** Orders of cuts tried for a plan that is the answer. */
+/** Orders of cuts tried for a plan that is the answer, and for one that is shown until then. */
 const FINAL_TRIES = 100;
+const SHOWN_TRIES = 5;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -160,7 +162,7 @@ export class Planner {
       if (this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
     }
     this.best.set(aim, offered);
-    if (tell) this.better(() => planOf(this.job, this.bound, solution, aim));
+    if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));
   }
 
   private cannotBeBettered(aim: Aim): boolean {

@@ -30,8 +30,9 @@ interface Taste {
   readonly random: () => number;
 }
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
-/** Cuts put in order, over all tries. */
+/** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
 const MOST_CUTS = 3000;
+export const MOST_CUTS_SHOWN = 600;
 /** Parts in hand at a time: of a large order sheets are taken up as others are done, or choosing would take for ever. */
 const IN_HAND = 250;
 const IN_HAND_OF_MANY = 20;
@@ -53,11 +54,11 @@ export interface Schedule {
 }
 
 /** The best of so many schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
-export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number): Schedule {
+export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
   const { groups, runs } = runsOf(sheets, job);
   let best = orderOf(groups, runs, job, PLAIN);
   const random = seededRandom(1);
-  for (let i = 0; i < Math.min(tries, MOST_CUTS / (best.moves.length || 1) - 1); i++) {
+  for (let i = 0; i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
     const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
     const other = orderOf(groups, runs, job, taste);
     if (other.settings < best.settings) best = other;

@@ -9,12 +9,12 @@ import { eachHeld, figuresOfSheet, isNewPaper } from '../sheets/standing.ts';
 import { bestSchedule, type CutStep } from './steps.ts';
 import { isHolding, type Tree } from '../sheets/tree.ts';
 
-/** Writes a solution as a plan document, in the version of its job; its cuts in the best of so many orders. */
-export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 5): Plan {
+/** Writes a solution as a plan document, in the version of its job; its cuts in the best of so many orders, of so many cuts in all. */
+export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 5, most?: number): Plan {
   const per = TICKS_PER_UNIT[job.unit];
   const length = (t: number) => t / per;
   const area = (t: number) => t / per / per;
-  const { sheets, steps, settings } = bestSchedule(sorted(job, solution), job, tries);
+  const { sheets, steps, settings } = bestSchedule(sorted(job, solution), job, tries, most);
   const copies = counter();
   const stockCopies = counter();
   const write = (t: Tree): PlanNode => {

@@ -1,0 +1,117 @@
+import { describe, expect, test } from '@jest/globals';
+import { seededRandom } from '../chance/index.ts';
+import { readJob, verifyPlan, type JobDocument, type Plan } from '../planner/index.ts';
+import { bagOf, fromTogether, jobTogether, missingArea, oneByOne, planTogether } from './index.ts';
+
+/** Pages of a few mats each, from papers that they share and a drawer of sheets and scraps. */
+export function pagesOf(
+  seed: number,
+  { pages = 4, pieces = 4, papers = 3, scraps = 12, sheets = 6 }: Partial<Record<'pages' | 'pieces' | 'papers' | 'scraps' | 'sheets', number>> = {}, // prettier-ignore
+): JobDocument[] {
+  const R = seededRandom(seed);
+  const upTo = (n: number) => Math.floor(R() * n);
+  const eighths = (n: number) => `${Math.floor(n / 8)}${n % 8 ? ` ${n % 8}/8` : ''}`.replace(/^0 /, '');
+  const names = Array.from({ length: papers }, (_, i) => `p${i}`);
+  const stock = [
+    ...names.map((paper) => ({ id: `sheet ${paper}`, paper, width: '12', height: '12', quantity: sheets, kind: 'sheet' as const })),
+    ...Array.from({ length: scraps }, (_, i) => ({
+      ...{ id: `scrap ${i}`, paper: names[upTo(papers)]!, kind: 'scrap' as const, quantity: 1 },
+      ...{ width: eighths(16 + upTo(60)), height: eighths(16 + upTo(60)) },
+    })),
+  ]; // prettier-ignore
+  return Array.from({ length: pages }, (_, at): JobDocument => ({
+    ...{ format: 'temnex-job', version: 2, name: `page ${at}`, unit: 'in' },
+    cutter: { step: at % 2 ? '1/8' : '1/16', narrowest: '1/4' },
+    plan: { aim: 'least-paper', seconds: 0.3, keep: { shorter: '1', longer: '3' } },
+    papers: names.map((id) => ({ id })),
+    stock,
+    pieces: Array.from({ length: pieces }, (_, i) => ({
+      ...{ id: `item/${i}`, name: `mat ${i + 1}`, papers: [names[upTo(papers)]!] },
+      ...{ width: eighths(16 + upTo(50)), height: eighths(16 + upTo(50)), quantity: 1 + upTo(2) },
+    })),
+  }));
+}
+const together = (jobs: readonly JobDocument[]) => {
+  const made = jobTogether('all', jobs);
+  if (!made.ok) throw new Error(made.problem.code);
+  const read = readJob(made.job);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  return { document: made.job, job: read.job };
+};
+
+test('bags are letters, and a piece knows its own', () => {
+  expect([0, 25, 26, 51, 52, 701, 702].map(bagOf)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
+  expect(fromTogether('B:item/blank 2 spare')).toEqual({ bag: 'B', piece: 'item/blank 2 spare' });
+});
+
+describe('the jobs of pages as one', () => {
+  test('has every piece once, with its bag, and every sheet once; the finest mark holds', () => {
+    const jobs = pagesOf(1, { pages: 3 });
+    const { document, job } = together(jobs);
+    expect(document.pieces.map((p) => p.id)).toEqual(
+      jobs.flatMap((j, i) => j.pieces.map((p) => `${bagOf(i)}:${p.id}`)),
+    );
+    expect(document.pieces[0]!.name).toBe('A mat 1');
+    expect(document.stock).toEqual(jobs[0]!.stock);
+    expect(document.cutter!.step).toBe('1/16');
+    expect(job.pieces).toHaveLength(12);
+  });
+  test('pages in another unit are named', () => {
+    const [a, b, c] = pagesOf(1, { pages: 3 });
+    expect(jobTogether('x', [a!, { ...b!, unit: 'mm' }, c!])).toEqual({
+      ok: false,
+      problem: { code: 'other-unit', at: [1] },
+    });
+  });
+});
+
+describe('one by one', () => {
+  test('a page takes what the one before it left: of one sheet, both', () => {
+    const [model] = pagesOf(1, { pages: 1, papers: 1, scraps: 0, sheets: 1 });
+    const page = (width: string, height: string): JobDocument => ({
+      ...model!,
+      pieces: [{ id: 'x', width, height, papers: ['p0'] }],
+    });
+    const jobs = [page('7', '12'), page('5', '6')];
+    const one = (list: readonly JobDocument[]) => {
+      const { document, job } = together(list);
+      return oneByOne(document, job, { now: () => 0 });
+    };
+    const alone = one(jobs);
+    expect([alone.missing, alone.newSheets, alone.plan!.sheets.length]).toEqual([0, 1, 1]);
+    // and what they come to is an order for all of it
+    const { job } = together(jobs);
+    const pieces: string[] = [];
+    const walk = (n: Plan['sheets'][number]['tree']): void => {
+      if (typeof n.holds === 'object') pieces.push(n.holds.piece);
+      n.parts?.forEach(walk);
+    };
+    alone.plan!.sheets.forEach((s) => walk(s.tree));
+    expect(pieces.sort()).toEqual(job.pieces.map((p) => p.id).sort());
+    // a third finds none
+    expect(one([...jobs, page('6', '5')]).missing).toBe(0);
+    expect(one([...jobs, page('7', '6')]).missing).toBe(1);
+  });
+});
+
+/** More of them with TEMNEX_TOGETHER. */
+const SEEDS = Number(process.env.TEMNEX_TOGETHER ?? 8);
+test.each(Array.from({ length: SEEDS }, (_, i) => i + 1))('planned together, seed %i: it holds, and is never worse than one by one', (seed) => {
+  const R = seededRandom(seed * 31);
+  const jobs = pagesOf(seed, {
+    pages: 2 + Math.floor(R() * 5),
+    pieces: 2 + Math.floor(R() * 5),
+    papers: 1 + Math.floor(R() * 3),
+    scraps: Math.floor(R() * 25),
+    sheets: 1 + Math.floor(R() * 5),
+  });
+  const { document, job } = together(jobs);
+  let told = 0;
+  const { plan, alone } = planTogether(document, job, { now: () => performance.now(), better: () => told++ });
+  expect(told).toBeGreaterThan(0);
+  expect(verifyPlan(job, plan)).toEqual([]);
+  const left = missingArea(job, plan);
+  expect(left).toBeLessThanOrEqual(alone.missingArea + 1e-9);
+  if (Math.abs(left - alone.missingArea) < 1e-9)
+    expect(plan.totals.newSheetArea).toBeLessThanOrEqual(alone.newSheetArea + 1e-9);
+}); // prettier-ignore
