@@ -48,7 +48,7 @@ export async function fuzz(app: NestExpressApplication, from: number, count: num
     const path = route.path.replaceAll('{id}', () => pick(ids));
     const query =
       route.query && R() < 0.5
-        ? `?paper=${encodeURIComponent(String(pick(NONSENSE)).replace(/[\ud800-\udfff]/g, '?'))}`
+        ? `?${pick(Object.keys(route.query.shape))}=${encodeURIComponent(String(pick(NONSENSE)).replace(/[\ud800-\udfff]/g, '?'))}`
         : '';
     const asked = local(request(http)[route.method](path + query));
     let body: unknown;
@@ -163,6 +163,12 @@ function goodBodies(page: object): Record<string, unknown[]> {
       { id, says: 'moved', change: stock.map((item) => ({ stock: item.id, place: 'box 3' })) },
       { id, says: 'taken-out', change: [{ stock: stock[0]!.id, by: -1, reserved: true }] },
       { id, says: 'kept-for', change: [{ stock: stock[1]!.id, keep: { page: DEMO_PAGE_ID, count: 1 } }] },
+    ],
+    'post /api/together': [
+      {
+        ...{ id, pages: [DEMO_PAGE_ID, 'demo-tideline'] },
+        ...{ basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] }, plan: EMPTY_PLAN },
+      },
     ],
     'post /api/searches': [{ id, name: 'wide', line: 'reaches 9 x 9' }],
     'put /api/habits': [habits],

@@ -623,6 +623,14 @@ describe('the door', () => {
     const order = { id: newId(), ...(await planDemo((path) => ask('get', path))) };
     const plan = await check('post', '/api/pages/{id}/plans', `${demo}/plans`, order);
     await check('get', '/api/pages/{id}/plan', `${demo}/plan`);
+    const both = `${DEMO_PAGE_ID},${page.id}`;
+    const asked = await check('get', '/api/together', `/api/together?pages=${both}`);
+    const readTogether = readJob(asked.job);
+    if (!readTogether.ok) throw new Error(JSON.stringify(readTogether.issues));
+    await check('post', '/api/together', '/api/together', {
+      ...{ id: newId(), pages: both.split(','), basis: asked.basis },
+      plan: planJob({ ...readTogether.job, nodes: 2 }, { now: () => 0 }),
+    });
     await check('get', '/api/plans/{id}/print.pdf', `/api/plans/${plan.id}/print.pdf`);
     await check('post', '/api/templates.pdf', '/api/templates.pdf', HEXAGONS);
     const first = await check('post', '/api/plans/{id}/cut', `/api/plans/${plan.id}/cut`, { id: newId() });

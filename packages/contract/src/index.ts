@@ -56,8 +56,13 @@ export {
   planRecordSchema,
   printQuerySchema,
   storePlanSchema,
+  storeTogetherSchema,
+  togetherQuerySchema,
+  togetherSchema,
   type PlanRecord,
   type StorePlan,
+  type StoreTogether,
+  type Together,
 } from './plans.ts';
 export {
   cutPieceSchema,

@@ -13,6 +13,8 @@ export const basisSchema = z.strictObject({
 export const planRecordSchema = z.strictObject({
   id: z.string(),
   page: z.string(),
+  /** Of an order for several pages: all of them, in the order of their bags. */
+  together: z.array(z.string()).nullable(),
   basis: basisSchema,
   job: z.custom<z.input<typeof jobSchema>>((value) => typeof value === 'object' && value !== null),
   plan: planSchema,
@@ -26,5 +28,38 @@ export const latestPlanSchema = z.strictObject({ plan: planRecordSchema.nullable
 /** The server makes the job itself, from exactly this page, drawer and habits, and verifies the plan against it. */
 export const storePlanSchema = z.strictObject({ id: requestId, basis: basisSchema, plan: planSchema });
 export type StorePlan = z.infer<typeof storePlanSchema>;
+
+const pageIds = z.array(z.string().min(1).max(64)).min(2).max(60);
+/** Pages to cut together, their ids with commas between. */
+export const togetherQuerySchema = z.strictObject({
+  pages: z
+    .string()
+    .max(4000)
+    .transform((text) => text.split(','))
+    .pipe(pageIds),
+});
+/** Why a page cannot be cut with the others. */
+export const togetherProblemSchema = z.strictObject({
+  page: z.string(),
+  code: z.enum(['page-refused', 'nothing-to-cut', 'no-paper-chosen', 'place-gone', 'other-unit']),
+  parts: z.array(z.string()),
+});
+/** What is asked of the planner for several pages at once; no job where something stands in the way. */
+export const togetherSchema = z.strictObject({
+  pages: z.array(z.strictObject({ id: z.string(), name: z.string(), bag: z.string() })),
+  basis: basisSchema,
+  job: z.custom<z.input<typeof jobSchema>>((value) => typeof value === 'object').nullable(),
+  problems: z.array(togetherProblemSchema),
+  /** The order that stands, where it was made from exactly this. */
+  stored: planRecordSchema.nullable(),
+});
+export type Together = z.infer<typeof togetherSchema>;
+export const storeTogetherSchema = z.strictObject({
+  id: requestId,
+  pages: pageIds,
+  basis: basisSchema,
+  plan: planSchema,
+});
+export type StoreTogether = z.infer<typeof storeTogetherSchema>;
 
 export const printQuerySchema = z.strictObject({ paper: z.enum(['a4', 'letter']).default('a4') });

@@ -18,7 +18,15 @@ import {
   stockRecordSchema,
 } from './drawer.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
-import { latestPlanSchema, planRecordSchema, printQuerySchema, storePlanSchema } from './plans.ts';
+import {
+  latestPlanSchema,
+  planRecordSchema,
+  printQuerySchema,
+  storePlanSchema,
+  storeTogetherSchema,
+  togetherQuerySchema,
+  togetherSchema,
+} from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
@@ -150,6 +158,20 @@ export const ROUTES: readonly Route[] = [
     path: '/api/pages/{id}/plans',
     says: 'Stores a cutting order for the page, drawer and habits as they are, once it is verified',
     body: storePlanSchema,
+    answer: planRecordSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/together',
+    says: 'What is asked of the planner for several pages that are cut together, and the order that stands',
+    query: togetherQuerySchema,
+    answer: togetherSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/together',
+    says: 'Stores a cutting order for several pages, once it is verified',
+    body: storeTogetherSchema,
     answer: planRecordSchema,
   },
   {

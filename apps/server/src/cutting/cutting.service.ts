@@ -3,9 +3,11 @@ import { and, desc, eq, inArray, lt } from 'drizzle-orm';
 import {
   NO_TRIM,
   availableTo,
+  bagOf,
   cutStateOf,
   derivePage,
   effectsOf,
+  fromTogether,
   reservedFor,
   reservesWith,
   sizeOfItem,
@@ -48,67 +50,86 @@ export class CuttingService {
       const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
       if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
       // what was cut or taken back since this order was made is not known to it
-      const cuts = cutsOf(tx, record.page)
-        .map((c) => c.id)
-        .sort();
-      if (cuts.join() !== record.basis.cuts.join())
+      const pages = record.together ?? [record.page];
+      const cuts = pages.flatMap((page) => cutsOf(tx, page).map((c) => c.id));
+      // of several pages, their versions stand among the cuts
+      const known = record.basis.cuts.filter((c) => !record.together || !/ at \d+$/.test(c));
+      if (cuts.sort().join() !== [...known].sort().join())
         throw new Refused(
           'already-cut',
           'Some of these pieces are already cut. Make a new cutting order for what is left.',
         );
       for (const { stock: item, count } of effects.used) {
         const row = tx.select().from(stock).where(eq(stock.id, item)).get();
-        if (!row || availableTo(stockItemOf(row), record.page) < count || !sameSize(job, stockItemOf(row)))
+        if (!row || availableTo(stockItemOf(row), pages) < count || !sameSize(job, stockItemOf(row)))
           throw new Refused(
             'stock-changed',
             'The drawer has changed since this cutting order was made. Make a new one.',
           );
-        move(tx, row, -count, 'used', { cutting: id, page: record.page, at: now });
+        move(tx, row, -count, 'used', { cutting: id, pages, at: now });
       }
       const kept = effects.kept.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
       putIn(tx, kept, 'kept', { at: now, cutting: id });
-      const row: CuttingRecord = {
-        id,
-        page: record.page,
-        plan,
-        cutAt: now,
-        undoneAt: null,
-        session: null,
-        pieces: [...effects.pieces],
-        used: [...effects.used],
-        kept: kept.map((k) => k.id),
-      };
-      tx.insert(cuttings).values(row).run();
-      return row;
+      const rows = pages.map((page, i): CuttingRecord => {
+        const bag = bagOf(i);
+        const own = record.together
+          ? effects.pieces.flatMap((p) => {
+              const from = fromTogether(p.piece);
+              return from.bag === bag ? [{ ...p, piece: from.piece }] : [];
+            })
+          : [...effects.pieces];
+        return {
+          id: i ? `${id}-${bag}` : id,
+          page,
+          plan,
+          cutAt: now,
+          undoneAt: null,
+          session: record.together ? id : null,
+          pieces: own,
+          // the first of them has what all of them used and left
+          used: i ? [] : [...effects.used],
+          kept: i ? [] : kept.map((k) => k.id),
+        };
+      });
+      // a page of which nothing was cut has no cut, but the first, which has the paper
+      const cut = rows.filter((row, i) => !i || row.pieces.length);
+      tx.insert(cuttings).values(cut).run();
+      return rows[0]!;
     });
   }
 
   /** Takes a cut back as if it had not happened, unless one of its offcuts has been used since. */
   undo(id: string, request: string): CuttingRecord {
     return once(this.db, request, `undo of ${id}`, (tx) => {
-      const row = this.one(tx, id);
-      if (row.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
+      const asked = this.one(tx, id);
+      if (asked.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
+      // pages that were cut together are taken back together
+      const rows = asked.session
+        ? tx.select().from(cuttings).where(eq(cuttings.session, asked.session)).all()
+        : [asked];
+      const row = rows.find((r) => r.id === (asked.session ?? id))!;
       const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
       if (offcuts.some((o) => o.quantity !== 1))
         throw new Refused(
           'offcut-used',
           'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
         );
-      if (row.pieces.some((p) => p.scrap))
+      if (rows.some((r) => r.pieces.some((p) => p.scrap)))
         throw new Refused(
           'offcut-used',
           'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
         );
       const undoneAt = new Date().toISOString();
-      for (const item of offcuts) move(tx, item, -1, 'taken-back', { cutting: id, at: undoneAt });
+      for (const item of offcuts) move(tx, item, -1, 'taken-back', { cutting: row.id, at: undoneAt });
       for (const { stock: used, count } of row.used) {
         const item = tx.select().from(stock).where(eq(stock.id, used)).get();
         if (!item) continue;
-        move(tx, item, count, 'taken-back', { cutting: id, at: undoneAt });
-        this.keepAgain(tx, item, id, undoneAt);
+        move(tx, item, count, 'taken-back', { cutting: row.id, at: undoneAt });
+        this.keepAgain(tx, item, row.id, undoneAt);
       }
-      tx.update(cuttings).set({ undoneAt }).where(eq(cuttings.id, id)).run();
-      return { ...row, undoneAt };
+      const ids = rows.map((r) => r.id);
+      tx.update(cuttings).set({ undoneAt }).where(inArray(cuttings.id, ids)).run();
+      return { ...asked, undoneAt };
     });
   }
 

@@ -32,6 +32,7 @@ export class PagesService {
       this.db
         .select({ page: plans.page, basis: plans.basis })
         .from(plans)
+        .where(isNull(plans.together))
         .orderBy(plans.createdAt, sql`rowid`)
         .all()
         .map((p) => [p.page, p.basis]),

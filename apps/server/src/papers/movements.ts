@@ -15,33 +15,32 @@ export interface Moving {
 type Moved = Pick<StockItem, 'id' | 'paper' | 'quantity'> & { readonly reserves?: StockItem['reserves'] | null };
 
 /**
- * Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. `page`: fewer by what
- * was kept for that page, as far as something was; never is more kept than there is.
+ * Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. `pages`: fewer by what
+ * was kept for those, as far as something was; never is more kept than there is.
  */
 export function move(
   tx: Transaction,
   item: Moved,
   by: number,
   why: Movement['why'],
-  { page, ...more }: Moving & { readonly page?: string },
+  { pages = [], ...more }: Moving & { readonly pages?: readonly string[] },
 ): void {
   note(tx, item.id, { by, why, ...more });
   tx.update(stock)
     .set({ quantity: sql`${stock.quantity} + ${by}` })
     .where(eq(stock.id, item.id))
     .run();
-  if (by < 0 && item.reserves?.length)
-    release(tx, item, -by, why, { ...more, ...(page === undefined ? {} : { page }) });
+  if (by < 0 && item.reserves?.length) release(tx, item, -by, why, { ...more, pages });
   touch(tx, item.paper);
 }
 
-/** Lets go of what was kept for the page that took it, then of what is more than there is, the last first. */
+/** Lets go of what was kept for the pages that took it, then of what is more than there is, the last first. */
 function release(
   tx: Transaction,
   item: Moved,
   taken: number,
   why: Movement['why'],
-  { page, ...more }: Moving & { readonly page?: string },
+  { pages, ...more }: Moving & { readonly pages: readonly string[] },
 ): void {
   let reserves = item.reserves ?? [];
   const less = (of: string, count: number) => {
@@ -51,7 +50,12 @@ function release(
     reserves = reservesWith(reserves, of, is);
     note(tx, item.id, { by: 0, held: is - was, page: of, why, ...more, id: randomUUID() });
   };
-  if (page !== undefined) less(page, taken);
+  let open = taken;
+  for (const page of pages) {
+    const own = Math.min(open, reservedFor({ reserves }, page));
+    less(page, own);
+    open -= own;
+  }
   const left = item.quantity - taken;
   for (const { page: other } of reserves.toReversed()) less(other, reservedFor({ reserves }) - left);
   tx.update(stock)

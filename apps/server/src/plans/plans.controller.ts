@@ -1,6 +1,15 @@
 import { Body, Controller, Get, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
 import { MARKS } from '@temnex/core';
-import { printQuerySchema, storePlanSchema, type PlanRecord, type StorePlan } from '@temnex/contract';
+import {
+  printQuerySchema,
+  storePlanSchema,
+  storeTogetherSchema,
+  togetherQuerySchema,
+  type PlanRecord,
+  type StorePlan,
+  type StoreTogether,
+  type Together,
+} from '@temnex/contract';
 import { printPages, type PrintPaper } from '@temnex/drawing';
 import { checked } from '../http/checked.ts';
 import { PagesService } from '../pages/pages.service.ts';
@@ -25,6 +34,17 @@ export class PlansController {
     return this.plans.store(id, body);
   }
 
+  @Get('together')
+  together(@Query(checked(togetherQuerySchema)) { pages }: { pages: string[] }): Together {
+    const asked = this.plans.together(pages);
+    return { ...asked, stored: this.plans.standingTogether(pages, asked.basis) };
+  }
+
+  @Post('together')
+  storeTogether(@Body(checked(storeTogetherSchema)) body: StoreTogether): PlanRecord {
+    return this.plans.storeTogether(body);
+  }
+
   @Get('plans/:id/print.pdf')
   async print(
     @Param('id') id: string,
@@ -33,11 +53,13 @@ export class PlansController {
     const record = this.plans.get(id);
     const page = this.pages.get(record.page);
     const job = jobOf(record);
+    // of several pages the job is called by all of them
+    const title = record.together ? job.name : page.document.name;
     const names = new Map(job.pieces.map((p) => [p.id, p.name]));
     const mark = MARKS[page.document.mark];
     const pages = printPages(
       {
-        title: page.document.name,
+        title,
         plan: record.plan,
         job,
         voice: { mark, figures: 'typeset' },
@@ -46,7 +68,7 @@ export class PlansController {
       },
       query.paper,
     );
-    const pdf = await pdfOf(pages, page.document.name, new Date(record.createdAt));
+    const pdf = await pdfOf(pages, title, new Date(record.createdAt));
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="cutting-order.pdf"' });
   }
 }

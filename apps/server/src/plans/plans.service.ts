@@ -1,10 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import {
+  bagOf,
   basisOf,
+  basisTogether,
   derivePage,
   drawerFor,
   jobOfPage,
+  jobTogether,
   planSchema,
   readJob,
   sameBasis,
@@ -14,11 +17,12 @@ import {
   type Basis,
   type Job,
   type JobDocument,
+  type Plan,
 } from '@temnex/core';
 import { NAMES, TERMINAL, issueWords, pathWords } from '@temnex/words';
-import type { PlanRecord, StorePlan } from '@temnex/contract';
+import type { PlanRecord, StorePlan, StoreTogether, Together } from '@temnex/contract';
 import { cutsOf } from '../cutting/cuts.ts';
-import { DATABASE, type Database } from '../database/types.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, plans } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
@@ -28,8 +32,9 @@ import { PapersService } from '../papers/papers.service.ts';
 type Row = typeof plans.$inferSelect;
 /** So many cutting orders of a page are kept, beside those that were cut. */
 const KEPT = 5;
-const recordOf = ({ together: _together, ...row }: Row): PlanRecord => ({
+const recordOf = ({ together, ...row }: Row): PlanRecord => ({
   ...row,
+  together: together?.split(' ') ?? null,
   job: row.job as PlanRecord['job'],
   plan: planSchema.parse(row.plan),
 });
@@ -51,12 +56,20 @@ export class PlansService {
 
   /** What is asked of the planner for a page as everything stands now. */
   asked(pageId: string, aim: Aim): { basis: Basis; job: JobDocument } {
+    const { basis, asked } = this.askedOf(pageId, aim, pageId);
+    if (!asked.ok)
+      throw new Refused('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
+    return { basis, job: asked.job };
+  }
+
+  /** The same for one of several pages that are cut together: what they keep is theirs together. */
+  private askedOf(pageId: string, aim: Aim, pages: string | readonly string[]) {
     const { document, version } = this.pages.get(pageId);
     const { habits, version: habitsVersion } = this.papers.habits();
     const cuts = cutsOf(this.db, pageId);
     const derived = derivePage(document, NAMES);
     const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
-    const drawer = drawerFor(this.papers.drawerOf(wished), pageId);
+    const drawer = drawerFor(this.papers.drawerOf(wished), pages);
     const basis = basisOf(
       version,
       derived.pieces,
@@ -65,77 +78,136 @@ export class PlansService {
       cuts.map((c) => c.id),
     );
     const cut = cuts.flatMap((c) => standing(c.pieces));
-    const asked = jobOfPage(document.name, derived, drawer, { ...habits, aim }, cut, document);
-    if (!asked.ok)
-      throw new Refused('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
-    return { basis, job: asked.job };
+    return {
+      name: document.name,
+      basis,
+      asked: jobOfPage(document.name, derived, drawer, { ...habits, aim }, cut, document),
+    };
+  }
+
+  /** What is asked for several pages at once, each in its bag, and what stands in the way of it. */
+  together(ids: readonly string[], aim?: Aim): Omit<Together, 'stored'> {
+    const usual = aim ?? this.papers.habits().habits.aim;
+    const each = ids.map((id) => ({ id, ...this.askedOf(id, usual, ids) }));
+    const problems = each.flatMap(({ id, asked }): Together['problems'] =>
+      asked.ok
+        ? []
+        : [{ page: id, code: asked.problem.code, parts: 'parts' in asked.problem ? [...asked.problem.parts] : [] }],
+    );
+    const jobs = each.flatMap(({ asked }) => (asked.ok ? [asked.job] : []));
+    const made =
+      problems.length || !jobs.length
+        ? null
+        : jobTogether(
+            each
+              .map(({ name }) => name)
+              .join(', ')
+              .slice(0, 200),
+            jobs,
+          );
+    if (made && !made.ok)
+      problems.push(...made.problem.at.map((at) => ({ page: ids[at]!, code: made.problem.code, parts: [] })));
+    return {
+      pages: each.map(({ id, name }, i) => ({ id, name, bag: bagOf(i) })),
+      basis: basisTogether(each),
+      job: made?.ok ? made.job : null,
+      problems,
+    };
+  }
+
+  /** The order that stands for several pages, where it was made from exactly what is there now. */
+  standingTogether(ids: readonly string[], basis: Basis): PlanRecord | null {
+    const row = this.db
+      .select()
+      .from(plans)
+      .where(eq(plans.together, ids.join(' ')))
+      .orderBy(desc(plans.createdAt), desc(sql`rowid`))
+      .limit(1)
+      .get();
+    return row && sameBasis(row.basis, basis) ? recordOf(row) : null;
   }
 
   /** Never trusts a plan: it is verified against the job that is made here, of exactly the state that it was made from. */
   store(page: string, { id, basis, plan }: StorePlan): PlanRecord {
-    return once(this.db, id, `order for ${page}`, (tx) => {
-      const now = this.asked(page, plan.aim);
-      if (!sameBasis(basis, now.basis))
-        throw new Refused(
-          'out-of-date',
-          'The page, the drawer or the habits have changed since this cutting order was made.',
-        );
-      // the blocks that the plan cuts in: nothing of them is believed either
-      const job = withBlocks(now.job, plan.blocks);
-      if (!job)
-        throw new Refused(
-          'plan-refused',
-          'The cutting order does not hold: its blocks are not what the page asks for.',
-          {
-            field: 'plan.blocks',
-          },
-        );
-      const read = readJob(job);
-      if (!read.ok) {
-        const issue = read.issues[0]!;
-        throw new Refused('bad-input', `job.${issueWords(issue, TERMINAL)}`, { field: `job.${pathWords(issue.path)}` });
-      }
-      const fault = verifyPlan(read.job, plan)[0];
-      if (fault)
-        throw new Refused('plan-refused', `The cutting order does not hold: ${fault.code} at ${fault.where}.`, {
-          field: `plan.${fault.where}`,
-        });
-      const row: Row = {
-        id,
-        page,
-        together: null,
-        basis: now.basis,
-        job: job as Record<string, unknown>,
-        plan,
-        createdAt: new Date().toISOString(),
-      };
-      tx.insert(plans).values(row).run();
-      // earlier ones are of no more use, unless they were cut
-      const cut = tx
-        .select({ id: cuttings.plan })
-        .from(cuttings)
-        .where(eq(cuttings.page, page))
-        .all()
-        .map((c) => c.id);
-      const old = tx
-        .select({ id: plans.id })
-        .from(plans)
-        .where(eq(plans.page, page))
-        .orderBy(desc(plans.createdAt), desc(sql`rowid`))
-        .all()
-        .slice(KEPT)
-        .map((p) => p.id);
-      const useless = old.filter((other) => !cut.includes(other));
-      if (useless.length) tx.delete(plans).where(inArray(plans.id, useless)).run();
-      return recordOf(row);
+    return once(this.db, id, `order for ${page}`, (tx) =>
+      this.keep(tx, { id, page, together: null, plan, basis }, this.asked(page, plan.aim)),
+    );
+  }
+
+  storeTogether({ id, pages, basis, plan }: StoreTogether): PlanRecord {
+    const together = pages.join(' ');
+    return once(this.db, id, `order for ${together}`, (tx) => {
+      const now = this.together(pages, plan.aim);
+      if (!now.job)
+        throw new Refused('out-of-date', 'These pages cannot be cut together as they are now. Look at them again.');
+      return this.keep(tx, { id, page: pages[0]!, together, plan, basis }, { basis: now.basis, job: now.job });
     });
+  }
+
+  private keep(
+    tx: Transaction,
+    { plan, basis, ...of }: Pick<Row, 'id' | 'page' | 'together' | 'basis'> & { plan: Plan },
+    now: { readonly basis: Basis; readonly job: JobDocument },
+  ): PlanRecord {
+    if (!sameBasis(basis, now.basis))
+      throw new Refused(
+        'out-of-date',
+        'The page, the drawer or the habits have changed since this cutting order was made.',
+      );
+    // the blocks that the plan cuts in: nothing of them is believed either
+    const job = withBlocks(now.job, plan.blocks);
+    if (!job)
+      throw new Refused('plan-refused', 'The cutting order does not hold: its blocks are not what the page asks for.', {
+        field: 'plan.blocks',
+      });
+    const read = readJob(job);
+    if (!read.ok) {
+      const issue = read.issues[0]!;
+      throw new Refused('bad-input', `job.${issueWords(issue, TERMINAL)}`, { field: `job.${pathWords(issue.path)}` });
+    }
+    const fault = verifyPlan(read.job, plan)[0];
+    if (fault)
+      throw new Refused('plan-refused', `The cutting order does not hold: ${fault.code} at ${fault.where}.`, {
+        field: `plan.${fault.where}`,
+      });
+    const row: Row = {
+      ...of,
+      basis: now.basis,
+      job: job as Record<string, unknown>,
+      plan,
+      createdAt: new Date().toISOString(),
+    };
+    tx.insert(plans).values(row).run();
+    this.forgetOld(tx, row);
+    return recordOf(row);
+  }
+
+  /** Earlier orders for the same are of no more use, unless they were cut. */
+  private forgetOld(tx: Transaction, { page, together }: Row): void {
+    const cut = tx
+      .select({ id: cuttings.plan })
+      .from(cuttings)
+      .where(eq(cuttings.page, page))
+      .all()
+      .map((c) => c.id);
+    const same = and(eq(plans.page, page), together === null ? isNull(plans.together) : isNotNull(plans.together));
+    const old = tx
+      .select({ id: plans.id })
+      .from(plans)
+      .where(same)
+      .orderBy(desc(plans.createdAt), desc(sql`rowid`))
+      .all()
+      .slice(KEPT)
+      .map((p) => p.id);
+    const useless = old.filter((other) => !cut.includes(other));
+    if (useless.length) tx.delete(plans).where(inArray(plans.id, useless)).run();
   }
 
   latest(page: string): PlanRecord | null {
     const row = this.db
       .select()
       .from(plans)
-      .where(eq(plans.page, page))
+      .where(and(eq(plans.page, page), isNull(plans.together)))
       .orderBy(desc(plans.createdAt), desc(sql`rowid`))
       .limit(1)
       .get();

@@ -25,6 +25,8 @@ export function fromTogether(id: string): { readonly bag: string; readonly piece
   return { bag: id.slice(0, at), piece: id.slice(at + 1) };
 }
 
+/** So long the pages of a session are planned. */
+const SECONDS = 1.6;
 export type JobTogether =
   | { readonly ok: true; readonly job: JobDocument }
   /** Pages, by their place, that are in another unit than the first. */
@@ -50,6 +52,7 @@ export function jobTogether(name: string, jobs: readonly JobDocument[]): JobToge
       name,
       version: jobs.some((job) => job.version === 3) ? 3 : 2,
       cutter: { ...finest.cutter },
+      plan: { ...first.plan, seconds: SECONDS },
       papers: once(jobs.map((job) => job.papers)),
       stock: once(jobs.map((job) => job.stock)),
       pieces: jobs.flatMap((job, i) =>

@@ -6,16 +6,23 @@ import type { Drawer, StockItem } from './drawer.ts';
 export const reservedFor = ({ reserves }: Pick<StockItem, 'reserves'>, page?: string): number =>
   (reserves ?? []).reduce((n, r) => n + (page === undefined || r.page === page ? r.count : 0), 0);
 
-/** How many of an item a page may take: never what others keep. */
-export const availableTo = (item: Pick<StockItem, 'reserves' | 'reserved' | 'quantity'>, page: string): number =>
-  item.reserved ? 0 : Math.max(0, item.quantity - (reservedFor(item) - reservedFor(item, page)));
+/** How many of an item a page may take, or several that are cut together: never what others keep. */
+export function availableTo(
+  item: Pick<StockItem, 'reserves' | 'reserved' | 'quantity'>,
+  pages: string | readonly string[],
+): number {
+  if (item.reserved) return 0;
+  const own = typeof pages === 'string' ? [pages] : pages;
+  const others = (item.reserves ?? []).reduce((n, r) => n + (own.includes(r.page) ? 0 : r.count), 0);
+  return Math.max(0, item.quantity - others);
+}
 
-/** The drawer as a page sees it: with what others keep taken off, and what they keep whole held back. */
-export function drawerFor<D extends Drawer>(drawer: D, page: string): D {
+/** The drawer as a page sees it, or several together: with what others keep taken off, and what they keep whole held back. */
+export function drawerFor<D extends Drawer>(drawer: D, pages: string | readonly string[]): D {
   if (!drawer.stock.some((item) => item.reserves?.length)) return drawer;
   const stock = drawer.stock.map((item) => {
     if (!item.reserves?.length || item.reserved) return item;
-    const quantity = availableTo(item, page);
+    const quantity = availableTo(item, pages);
     return quantity === item.quantity ? item : quantity ? { ...item, quantity } : { ...item, reserved: true };
   });
   return { ...drawer, stock };

@@ -1,0 +1,93 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import request from 'supertest';
+import { planTogether, readJob, type Plan } from '@temnex/core';
+import type { CuttingRecord, DrawerRecord, PageSummary, PlanRecord, Together } from '@temnex/contract';
+import { demoPages } from '../demo/demoPages.ts';
+import { testServer, type TestServer } from '../testing.ts';
+
+let server: TestServer;
+const id = () => randomUUID();
+const ask = (method: 'get' | 'post' | 'put', path: string, body?: object) =>
+  request(server.http)[method](path).set('Host', '127.0.0.1:4310').send(body);
+beforeAll(async () => void (server = await testServer()));
+afterAll(() => server.stop());
+
+const PAGES = demoPages()
+  .slice(0, 3)
+  .map((p) => p.id);
+const asked = async (pages: readonly string[]) =>
+  (await ask('get', `/api/together?pages=${pages.join()}`)).body as Together;
+const planned = ({ job }: Together): Plan => {
+  const read = readJob(job!);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  return planTogether(job!, { ...read.job, nodes: 10 }, { now: () => 0 }).plan;
+};
+const drawer = async () => {
+  const { stock } = (await ask('get', '/api/drawer')).body as DrawerRecord;
+  return stock.map((s) => `${s.id} ${s.quantity}`).sort();
+};
+const cuttings = async (page: string) => (await ask('get', `/api/pages/${page}/cuttings`)).body as CuttingRecord[];
+
+test('three pages are planned as one, kept, cut for each of them, and taken back as one', async () => {
+  const together = await asked(PAGES);
+  expect(together.pages.map((p) => p.bag)).toEqual(['A', 'B', 'C']);
+  expect([together.problems, together.stored]).toEqual([[], null]);
+  const plan = planned(together);
+  expect(plan.status).toBe('complete');
+  const what = { id: id(), pages: PAGES, basis: together.basis, plan };
+  const kept = (await ask('post', '/api/together', what)).body as PlanRecord;
+  expect(kept.together).toEqual(PAGES);
+  expect((await asked(PAGES)).stored?.id).toBe(kept.id);
+  // it is no order of any page by itself
+  expect((await ask('get', `/api/pages/${PAGES[0]}/plan`)).body.plan).toBeNull();
+  expect((await ask('get', `/api/plans/${kept.id}/print.pdf`)).status).toBe(200);
+
+  const before = await drawer();
+  const cut = (await ask('post', `/api/plans/${kept.id}/cut`, { id: id() })).body as CuttingRecord;
+  const each = await Promise.all(PAGES.map(cuttings));
+  expect(each.map((list) => list.length)).toEqual([1, 1, 1]);
+  const pieces = each.flat().map((c) => c.pieces);
+  expect(pieces.flat()).toHaveLength(
+    together.job!.pieces.reduce((n: number, p: { quantity?: number }) => n + (p.quantity ?? 1), 0),
+  );
+  // each page has its own pieces, called as it calls them
+  for (const list of pieces) for (const p of list) expect(p.piece).not.toContain(':');
+  const stages = (await ask('get', '/api/pages')).body as PageSummary[];
+  expect(PAGES.map((page) => stages.find((p) => p.id === page)!.stage)).toEqual(['cut', 'cut', 'cut']);
+  expect(await drawer()).not.toEqual(before);
+  expect((await asked(PAGES)).problems.map((p) => p.code)).toEqual(Array(3).fill('nothing-to-cut'));
+  // pressed twice, or an order that is done
+  expect(await ask('post', `/api/plans/${kept.id}/cut`, { id: id() })).toMatchObject({ status: 409 });
+
+  // from whichever page it is taken back, it is for all
+  await ask('post', `/api/cuttings/${each[1]![0]!.id}/undo`, { id: id() });
+  expect((await Promise.all(PAGES.map(cuttings))).flat().every((c) => c.undoneAt)).toBe(true);
+  expect(await drawer()).toEqual(before);
+  expect(await ask('post', `/api/cuttings/${cut.id}/undo`, { id: id() })).toMatchObject({ status: 409 });
+});
+
+test('an order that was made from another state, or of something else, is refused', async () => {
+  const together = await asked(PAGES);
+  const plan = planned(together);
+  const page = (await ask('get', `/api/pages/${PAGES[1]}`)).body;
+  await ask('put', `/api/pages/${PAGES[1]}`, { version: page.version, document: { ...page.document, name: 'Other' } });
+  const store = (more: object) =>
+    ask('post', '/api/together', { id: id(), pages: PAGES, basis: together.basis, plan, ...more });
+  expect((await store({})).body.code).toBe('out-of-date');
+  const now = await asked(PAGES);
+  expect((await store({ basis: now.basis, pages: PAGES.slice(0, 2) })).body.code).toBe('out-of-date');
+  const moved = { ...plan, sheets: plan.sheets.slice(1) };
+  expect((await store({ basis: now.basis, plan: moved })).body.code).toBe('plan-refused');
+  expect((await store({ basis: now.basis })).status).toBe(201);
+});
+
+test('what stands in the way is told with its page', async () => {
+  const empty = (await ask('post', '/api/pages', { id: id(), document: { ...demoPages()[0]!.document, items: [] } }))
+    .body;
+  expect((await asked([PAGES[0]!, empty.id])).problems).toEqual([
+    { page: empty.id, code: 'nothing-to-cut', parts: [] },
+  ]);
+  expect((await ask('get', `/api/together?pages=${PAGES[0]},nobody`)).status).toBe(404);
+  expect((await ask('get', `/api/together?pages=${PAGES[0]}`)).body).toMatchObject({ field: 'pages' });
+});
