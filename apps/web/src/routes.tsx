@@ -71,6 +71,12 @@ export const routes = createBrowserRouter([
         path: 'in',
         lazy: async () => ({ Component: (await import('./screens/drawer/PutMany.tsx')).PutMany }),
       },
+      {
+        path: 'together',
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/drawer/Together.tsx'))).TogetherScreen,
+        }),
+      },
     ],
   },
   { path: '*', element: <Nowhere /> },

@@ -44,7 +44,7 @@ export {
   type StepWords,
 } from './plans.ts';
 export { KIND_WORDS, oddWords } from './kinds.ts';
-export { drawerStepWords, findProblemWords, rowProblemWords, soughtWords, worthWords } from './looking.ts';
+export { drawerStepWords, findProblemWords, rowProblemWords, savedWords, soughtWords, worthWords } from './looking.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
 export { paperLetter, sheetLetter } from './letters.ts';

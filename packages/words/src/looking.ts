@@ -1,6 +1,14 @@
-import { headingOf, type FindProblem, type RowProblem, type Sought, type StockColumn } from '@temnex/core';
+import {
+  headingOf,
+  type FindProblem,
+  type OneByOne,
+  type Plan,
+  type RowProblem,
+  type Sought,
+  type StockColumn,
+} from '@temnex/core';
 import { KIND_WORDS } from './kinds.ts';
-import { figure, sizeWords, type Voice } from './lengths.ts';
+import { count, figure, sizeWords, type Voice } from './lengths.ts';
 import { saidWords } from './problems.ts';
 
 const DIRECTIONS = { none: 'without direction', 'two-way': 'running two ways', 'one-way': 'with an up' } as const;
@@ -74,4 +82,36 @@ export function rowProblemWords(column: StockColumn, problem: RowProblem, voice:
     }
   };
   return `${headingOf(column)}: ${said()}`;
+}
+
+/** What planning pages together saves against one by one: the most that matters first, then the rest. */
+export function savedWords(
+  plan: Pick<Plan, 'totals' | 'missing'>,
+  alone: Omit<OneByOne, 'plan'>,
+): { readonly first: string; readonly rest: string } {
+  const missing = alone.missing - plan.missing.reduce((n, m) => n + m.quantity, 0);
+  const sheets = alone.newSheets - plan.totals.newSheets;
+  const cuts = alone.cuts - plan.totals.cuts;
+  const settings = alone.settings - plan.totals.settings;
+  const saves = [
+    missing > 0 ? `${count(missing, 'piece')} more from what is there` : '',
+    sheets > 0 ? `${count(sheets, 'new sheet')} fewer` : '',
+    settings > 0 ? `${count(settings, 'setting')} fewer` : '',
+    cuts > 0 ? `${count(cuts, 'cut')} fewer` : '',
+  ].filter(Boolean);
+  const costs = [
+    cuts < 0 ? `${count(-cuts, 'cut')} more` : '',
+    settings < 0 ? `${count(-settings, 'setting')} more` : '',
+  ].filter(Boolean);
+  const than = 'than the pages one by one';
+  const [first, ...rest] = saves;
+  if (!first)
+    return {
+      first: 'Nothing saved',
+      rest: `One by one the pages would take as much${costs.length ? `, with ${costs.join(' and ')} together` : ''}.`,
+    };
+  return {
+    first,
+    rest: `${than}${rest.length ? `; ${rest.join(', ')}` : ''}${costs.length ? `; but ${costs.join(', ')}` : ''}.`,
+  };
 }

@@ -31,7 +31,7 @@ const cuttings = async (page: string) => (await ask('get', `/api/pages/${page}/c
 
 test('three pages are planned as one, kept, cut for each of them, and taken back as one', async () => {
   const together = await asked(PAGES);
-  expect(together.pages.map((p) => p.bag)).toEqual(['A', 'B', 'C']);
+  expect(together.pages.map((p) => p.bag)).toEqual(['1', '2', '3']);
   expect([together.problems, together.stored]).toEqual([[], null]);
   const plan = planned(together);
   expect(plan.status).toBe('complete');

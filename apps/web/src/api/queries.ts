@@ -14,6 +14,7 @@ import {
   savedSearchSchema,
   stepRecordSchema,
   stockRecordSchema,
+  togetherSchema,
   type ChangePaper,
   type DrawerRecord,
   type ChangeStock,
@@ -27,6 +28,7 @@ import {
   type SavedSearch,
   type ScrapPiece,
   type StorePlan,
+  type StoreTogether,
 } from '@temnex/contract';
 import { stockItemSchema, type Habits, type Page } from '@temnex/core';
 import { Unreachable, ask } from './client.ts';
@@ -39,6 +41,7 @@ const KEYS = {
   page: (id: string) => ['page', id] as const,
   drawer: DRAWER,
   steps: ['steps'] as const,
+  together: (pages: readonly string[]) => ['together', ...pages] as const,
   searches: ['searches'] as const,
   movements: (stock: string) => ['movements', stock] as const,
   habits: ['habits'] as const,
@@ -220,6 +223,33 @@ export const useStorePlan = (page: string) =>
   useChange(
     (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
+  );
+export const useTogether = (pages: readonly string[]) =>
+  useQuery({
+    queryKey: KEYS.together(pages),
+    queryFn: async () => {
+      await recipesFetched();
+      return ask('GET', `/api/together?pages=${pages.join()}`, togetherSchema);
+    },
+    enabled: pages.length > 1,
+    staleTime: 0,
+  });
+export const useStoreTogether = (pages: readonly string[]) =>
+  useChange(
+    (plan: Omit<StoreTogether, 'id' | 'pages'>, id) =>
+      ask('POST', '/api/together', planRecordSchema, { id, pages, ...plan }),
+    [KEYS.together(pages)],
+  );
+export const useCutTogether = (pages: readonly string[]) =>
+  useChange(
+    ({ plan, soFar }: { plan: string; soFar: Omit<Cut, 'id'> }, id) =>
+      ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
+    [KEYS.together(pages), KEYS.drawer, KEYS.pages, ['cuttings'], ['movements']],
+  );
+export const useUndoTogether = (pages: readonly string[]) =>
+  useChange(
+    (cutting: string, id) => ask('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
+    [KEYS.together(pages), KEYS.drawer, KEYS.pages, ['cuttings'], ['movements']],
   );
 const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, ['movements']];
 export const useCut = (page: string) =>

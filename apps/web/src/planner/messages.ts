@@ -1,6 +1,11 @@
-import type { JobDocument, JobIssue, Plan } from '@temnex/core';
+import type { JobDocument, JobIssue, OneByOne, Plan } from '@temnex/core';
 
-/** What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. */
-export type ToWorker = { job: JobDocument; earlier: Plan | null };
+/**
+ * What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. A job of several pages is
+ * planned for its own aim, and compared with the pages one by one.
+ */
+export type ToWorker = { job: JobDocument; earlier: Plan | null; together: boolean };
 export type FromWorker =
-  { kind: 'better'; plan: Plan } | { kind: 'done'; plans: Plan[] } | { kind: 'refused'; issue: JobIssue };
+  | { kind: 'better'; plan: Plan }
+  | { kind: 'done'; plans: Plan[]; alone: Omit<OneByOne, 'plan'> | null }
+  | { kind: 'refused'; issue: JobIssue };

@@ -1,4 +1,4 @@
-import { planAimsNested, readJob } from '@temnex/core';
+import { planAimsNested, planTogether, readJob, type PlanWatch } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */
@@ -8,14 +8,18 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const read = readJob(event.data.job);
   if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
   let told = -Infinity;
-  const plans = planAimsNested(event.data.job, read.job, {
+  const { job, earlier, together } = event.data;
+  const watch: PlanWatch = {
     now: () => performance.now(),
-    earlier: event.data.earlier,
+    earlier,
     better: (write) => {
       if (performance.now() - told < 250) return;
       told = performance.now();
       tell({ kind: 'better', plan: write() });
     },
-  });
-  tell({ kind: 'done', plans });
+  };
+  if (!together) return tell({ kind: 'done', plans: planAimsNested(job, read.job, watch), alone: null });
+  const { plan, alone } = planTogether(job, read.job, watch);
+  const { plan: _order, ...figures } = alone;
+  tell({ kind: 'done', plans: [plan], alone: figures });
 });

@@ -51,11 +51,12 @@ describe('planning beside the screen', () => {
       status: 'planning',
       plans: { 'least-paper': { totals: { settings: 9 } } },
     });
-    FakeWorker.last.say({ kind: 'done', plans: [plan(7), plan(3, 'easiest-cuts')] });
+    FakeWorker.last.say({ kind: 'done', plans: [plan(7), plan(3, 'easiest-cuts')], alone: null });
     expect(hook.current.state).toEqual({
       status: 'done',
       plans: { 'least-paper': plan(7), 'easiest-cuts': plan(3, 'easiest-cuts') },
       stopped: false,
+      alone: null,
     });
     expect(FakeWorker.last.stopped).toBe(true);
   });
@@ -66,7 +67,12 @@ describe('planning beside the screen', () => {
     act(() => hook.current.plan(job));
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
     act(() => hook.current.stop({ 'least-paper': plan(9) }));
-    expect(hook.current.state).toEqual({ status: 'done', plans: { 'least-paper': plan(9) }, stopped: true });
+    expect(hook.current.state).toEqual({
+      status: 'done',
+      plans: { 'least-paper': plan(9) },
+      stopped: true,
+      alone: null,
+    });
   });
   test('a new question ends the old one', () => {
     act(() => hook.current.plan(job));

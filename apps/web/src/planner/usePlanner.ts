@@ -1,14 +1,16 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import type { Aim, JobDocument, JobIssue, Plan } from '@temnex/core';
+import type { Aim, JobDocument, JobIssue, OneByOne, Plan } from '@temnex/core';
 import type { FromWorker } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
 /** The best plan so far for each aim that one is known for. */
 export type Plans = Partial<Record<Aim, Plan>>;
+/** What the pages of a job would take one by one. */
+export type Alone = Omit<OneByOne, 'plan'>;
 export type PlannerState =
   | { status: 'idle' }
   | { status: 'planning'; plans: Plans; startedAt: number; seconds: number }
-  | { status: 'done'; plans: Plans; stopped: boolean }
+  | { status: 'done'; plans: Plans; stopped: boolean; alone: Alone | null }
   | { status: 'refused'; issue: JobIssue }
   | { status: 'failed' };
 
@@ -23,7 +25,7 @@ export function usePlanner() {
   useEffect(() => drop, [drop]);
 
   const plan = useCallback(
-    (job: JobDocument, earlier: Plan | null = null) => {
+    (job: JobDocument, earlier: Plan | null = null, how: 'alone' | 'together' = 'alone') => {
       drop();
       const made = newPlanWorker();
       worker.current = made;
@@ -41,7 +43,12 @@ export function usePlanner() {
           startTransition(() =>
             setState(
               data.kind === 'done'
-                ? { status: 'done', plans: Object.fromEntries(data.plans.map((p) => [p.aim, p])), stopped: false }
+                ? {
+                    status: 'done',
+                    plans: Object.fromEntries(data.plans.map((p) => [p.aim, p])),
+                    stopped: false,
+                    alone: data.alone,
+                  }
                 : { status: 'refused', issue: data.issue },
             ),
           );
@@ -52,7 +59,7 @@ export function usePlanner() {
         setState({ status: 'failed' });
         drop();
       };
-      made.postMessage({ job, earlier });
+      made.postMessage({ job, earlier, together: how === 'together' });
     },
     [drop],
   );
@@ -60,7 +67,9 @@ export function usePlanner() {
   const stop = useCallback(
     (seen: Plans) => {
       drop();
-      setState(Object.keys(seen).length ? { status: 'done', plans: seen, stopped: true } : { status: 'idle' });
+      setState(
+        Object.keys(seen).length ? { status: 'done', plans: seen, stopped: true, alone: null } : { status: 'idle' },
+      );
     },
     [drop],
   );

@@ -39,9 +39,9 @@ const together = (jobs: readonly JobDocument[]) => {
   return { document: made.job, job: read.job };
 };
 
-test('bags are letters, and a piece knows its own', () => {
-  expect([0, 25, 26, 51, 52, 701, 702].map(bagOf)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA']);
-  expect(fromTogether('B:item/blank 2 spare')).toEqual({ bag: 'B', piece: 'item/blank 2 spare' });
+test('a piece knows its bag', () => {
+  expect([0, 1, 11].map(bagOf)).toEqual(['1', '2', '12']);
+  expect(fromTogether('12:item/blank 2 spare')).toEqual({ bag: '12', piece: 'item/blank 2 spare' });
 });
 
 describe('the jobs of pages as one', () => {
@@ -51,7 +51,7 @@ describe('the jobs of pages as one', () => {
     expect(document.pieces.map((p) => p.id)).toEqual(
       jobs.flatMap((j, i) => j.pieces.map((p) => `${bagOf(i)}:${p.id}`)),
     );
-    expect(document.pieces[0]!.name).toBe('A mat 1');
+    expect(document.pieces[0]!.name).toBe('#1 mat 1');
     expect(document.stock).toEqual(jobs[0]!.stock);
     expect(document.cutter!.step).toBe('1/16');
     expect(job.pieces).toHaveLength(12);

@@ -14,9 +14,8 @@ import {
  * the pages one after the other, where each takes what the ones before it left, offcuts too.
  */
 
-/** The bag of the nth page: A to Z, then AA. */
-export const bagOf = (at: number): string =>
-  at < 26 ? String.fromCharCode(65 + at) : bagOf(Math.floor(at / 26) - 1) + bagOf(at % 26);
+/** The bag of the nth page, from 0: a number, as sheets have letters. */
+export const bagOf = (at: number): string => String(at + 1);
 
 /** How a piece of a page is called among those of all, and which page and piece that is. */
 const togetherId = (at: number, piece: string): string => `${bagOf(at)}:${piece}`;
@@ -59,7 +58,7 @@ export function jobTogether(name: string, jobs: readonly JobDocument[]): JobToge
         job.pieces.map((piece) => ({
           ...piece,
           id: togetherId(i, piece.id),
-          name: `${bagOf(i)} ${piece.name ?? piece.id}`,
+          name: `#${bagOf(i)} ${piece.name ?? piece.id}`,
         })),
       ),
     },

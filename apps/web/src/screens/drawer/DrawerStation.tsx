@@ -15,6 +15,7 @@ import { markOf, type DrawerContext } from './context.ts';
 const PLACES: readonly Station[] = [
   { to: '/drawer', name: 'Look through', reached: true },
   { to: '/drawer/in', name: 'Put many in', reached: true },
+  { to: '/drawer/together', name: 'Cut together', reached: true },
 ];
 const noop = () => {};
 

@@ -1,9 +1,9 @@
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, copyWords, count } from '@temnex/words';
-import { useCut } from '../../api/queries.ts';
-import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
+import type { useCut } from '../../api/queries.ts';
+import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
 
@@ -27,7 +27,10 @@ interface CutItProps {
   settle: (() => void) | null;
   /** It could not be kept. */
   failed: boolean;
-  id: string;
+  /** Puts it down: of a page, or of pages that are cut together. */
+  cut: ReturnType<typeof useCut>;
+  /** The way to print it. */
+  print: ReactNode;
   copies: number;
   /** How many of the steps are done; null: nobody has said. */
   done: number | null;
@@ -35,8 +38,7 @@ interface CutItProps {
 }
 
 /** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
-export function CutIt({ plan, job, stored, settle, failed, id, copies, done, setDone }: CutItProps) {
-  const cut = useCut(id);
+export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, done, setDone }: CutItProps) {
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
@@ -115,11 +117,7 @@ export function CutIt({ plan, job, stored, settle, failed, id, copies, done, set
         </Notice>
       ) : null}
       {/* what is printed is what is kept: not before it is */}
-      {stored ? (
-        <PlainLink to={`/page/${id}/print`}>Print it</PlainLink>
-      ) : (
-        <small>It can be printed once it is settled.</small>
-      )}
+      {stored ? print : <small>It can be printed once it is settled.</small>}
       <small>{CAUTION}</small>
     </Stack>
   );

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
 import { boundWords, cutListText, issueWords, totalsWords } from '@temnex/words';
+import { useCut } from '../../api/queries.ts';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
@@ -18,7 +19,7 @@ import { Overview } from './Overview.tsx';
 import { Short } from './Short.tsx';
 import { Story } from './Story.tsx';
 
-const Work = styled.main`
+export const OrderWork = styled.main`
   display: grid;
   flex: 1;
   grid-template-columns: minmax(0, 1fr) 21rem;
@@ -29,7 +30,7 @@ const Work = styled.main`
     grid-template-columns: minmax(0, 1fr);
   }
 `;
-const Table = styled.div`
+export const OrderTable = styled.div`
   padding: 1rem 1.5rem 2.5rem;
   background: var(--table);
   min-width: 0;
@@ -40,13 +41,13 @@ const Table = styled.div`
     padding: 1rem 0.75rem;
   }
 `;
-const Slip = styled.aside`
+export const OrderSlip = styled.aside`
   padding: 1rem 1.5rem 2rem;
   ${NARROW} {
     padding: 1rem 0.75rem;
   }
 `;
-const Totals = styled.dl`
+export const Totals = styled.dl`
   margin: 0.6rem 0;
   & dd {
     order: -1;
@@ -85,7 +86,7 @@ const Aims = styled.div`
     margin-top: 1.5rem;
   }
 `;
-const Part = styled.h2`
+export const Part = styled.h2`
   margin: 1.9rem 0 0.8rem;
   &:first-child {
     margin-top: 0;
@@ -97,6 +98,7 @@ export function OrderScreen() {
   const context = usePageContext();
   const { editor, derived, drawer, id, cuttings } = context;
   const { order, again, stop, trouble } = context.cutting;
+  const cut = useCut(id);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
   // how far the shown plan is cut: another plan has not been begun
   const shown = order.status === 'shown' ? order.plan : null;
@@ -185,10 +187,10 @@ export function OrderScreen() {
     }
   })();
   return (
-    <Work>
+    <OrderWork>
       <h1 className="out-of-sight">Cutting order for {editor.page.name}</h1>
-      <Table>{main}</Table>
-      <Slip aria-label="Summary">
+      <OrderTable>{main}</OrderTable>
+      <OrderSlip aria-label="Summary">
         {order.status === 'shown' ? (
           <>
             <h2>{order.plan.status === 'complete' ? 'What it takes' : 'What can be cut takes'}</h2>
@@ -210,7 +212,8 @@ export function OrderScreen() {
               </Notice>
             ) : null}
             <CutIt
-              {...{ id, done, setDone }}
+              {...{ cut, done, setDone }}
+              print={<PlainLink to={`/page/${id}/print`}>Print it</PlainLink>}
               plan={order.plan}
               job={order.job}
               stored={order.stored}
@@ -229,12 +232,12 @@ export function OrderScreen() {
         <Books context={context} cuttings={cuttings} />
         <HowMany context={context} />
         <HabitsForm context={context} again={again} planned={order.status === 'shown'} />
-      </Slip>
-    </Work>
+      </OrderSlip>
+    </OrderWork>
   );
 }
 
-function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: number; stop: () => void }) {
+export function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: number; stop: () => void }) {
   const [now, setNow] = useState(() => performance.now());
   useEffect(() => {
     const timer = setInterval(() => setNow(performance.now()), 100);
@@ -259,7 +262,7 @@ function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: nu
   );
 }
 
-function PlainList({ job, plan, voice }: { job: Job; plan: Plan; voice: Parameters<typeof cutListText>[1] }) {
+export function PlainList({ job, plan, voice }: { job: Job; plan: Plan; voice: Parameters<typeof cutListText>[1] }) {
   const [copied, setCopied] = useState(false);
   return (
     <>

@@ -14,6 +14,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
+import { useCut } from '../../api/queries.ts';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import type { PageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
@@ -127,7 +128,10 @@ describe('putting down what is cut', () => {
     failed = false,
   }) {
     const [now, setNow] = useState(done);
-    return <CutIt {...{ plan, job, stored, copies, settle, failed }} id="p1" done={now} setDone={setNow} />;
+    const cut = useCut('p1');
+    return (
+      <CutIt {...{ plan, job, stored, copies, settle, failed, cut }} print="Print it" done={now} setDone={setNow} />
+    );
   }
   test('all of it', async () => {
     shown(<Cutting />);

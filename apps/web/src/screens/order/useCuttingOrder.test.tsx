@@ -24,7 +24,7 @@ class Planner {
     const read = readJob({ ...this.job!, plan: { ...this.job!.plan, nodes: 60 } });
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const plans = planAims(read.job, { now: () => 0 });
-    act(() => this.onmessage?.({ data: { kind: 'done', plans } }));
+    act(() => this.onmessage?.({ data: { kind: 'done', plans, alone: null } }));
   }
 }
 jest.unstable_mockModule('../../planner/newWorker.ts', () => ({ newPlanWorker: () => new Planner() }));
