@@ -613,6 +613,7 @@ describe('the door', () => {
       ...{ id: newId(), says: 'put-in', papers: [{ id: newId(), name: 'Haar', sides: paper.sides }], put: [line] },
     });
     await check('get', '/api/drawer/steps', '/api/drawer/steps');
+    await check('get', '/api/wanting', '/api/wanting');
     await check('post', '/api/drawer/steps/{id}/undo', `/api/drawer/steps/${taken.id}/undo`, { id: newId() });
     const search = await check('post', '/api/searches', '/api/searches', { id: newId(), name: 'wide', line: '9 x 9' });
     await check('get', '/api/searches', '/api/searches');

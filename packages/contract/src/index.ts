@@ -6,6 +6,7 @@ export {
   pageSummarySchema,
   savePageSchema,
   stageSchema,
+  wantingPageSchema,
   type CreatePage,
   type PageRecord,
   type PageSummary,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { STAGES, pageSchema } from '@temnex/core';
+import { STAGES, pageSchema, wishSchema, type Ticks } from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** How far a page has come. */
@@ -36,3 +36,18 @@ export const createPageSchema = z.strictObject({ id: requestId, document: pageSc
 export type CreatePage = z.infer<typeof createPageSchema>;
 export const savePageSchema = z.strictObject({ version: z.int().min(1), document: pageSchema });
 export type SavePage = z.infer<typeof savePageSchema>;
+
+/** What a page still wants cut, by what was known when it was saved; lengths in ticks. */
+export const wantingPageSchema = z.strictObject({
+  id: z.string(),
+  name: z.string(),
+  pieces: z.array(
+    z.strictObject({
+      id: z.string(),
+      width: z.custom<Ticks>((value) => typeof value === 'number'),
+      height: z.custom<Ticks>((value) => typeof value === 'number'),
+      quantity: z.int(),
+      wish: wishSchema.nullable(),
+    }),
+  ),
+});

@@ -17,7 +17,7 @@ import {
   stepRecordSchema,
   stockRecordSchema,
 } from './drawer.ts';
-import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema } from './pages.ts';
+import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema, wantingPageSchema } from './pages.ts';
 import {
   latestPlanSchema,
   planRecordSchema,
@@ -85,6 +85,12 @@ export const ROUTES: readonly Route[] = [
     says: 'Undoes a step, where nothing of it has been used since',
     body: bareRequestSchema,
     answer: stepRecordSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/wanting',
+    says: 'What open pages still want cut, of which paper',
+    answer: z.array(wantingPageSchema),
   },
   { method: 'get', path: '/api/searches', says: 'Searches that are kept', answer: z.array(savedSearchSchema) },
   {

@@ -1,4 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
+import type { WantingPage } from '@temnex/core';
 import {
   bareRequestSchema,
   drawerStepSchema,
@@ -9,6 +10,7 @@ import {
   type StepRecord,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
+import { PagesService } from '../pages/pages.service.ts';
 import { SearchesService } from './searches.service.ts';
 import { StepsService } from './steps.service.ts';
 
@@ -17,6 +19,7 @@ export class DrawerController {
   constructor(
     @Inject(StepsService) private readonly steps: StepsService,
     @Inject(SearchesService) private readonly searches: SearchesService,
+    @Inject(PagesService) private readonly pages: PagesService,
   ) {}
 
   @Get('drawer/steps')
@@ -33,6 +36,11 @@ export class DrawerController {
   @HttpCode(200)
   undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): StepRecord {
     return this.steps.undo(id, body.id);
+  }
+
+  @Get('wanting')
+  wanting(): WantingPage[] {
+    return this.pages.wanting();
   }
 
   @Get('searches')

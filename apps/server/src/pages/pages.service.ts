@@ -1,8 +1,21 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNull, sql } from 'drizzle-orm';
-import { basisOf, issueOf, migratePage, pageSchema, stageOf, type Basis, type Page } from '@temnex/core';
+import {
+  basisOf,
+  cutOf,
+  cutStateOf,
+  issueOf,
+  migratePage,
+  pageSchema,
+  stageOf,
+  wantedOf,
+  type Basis,
+  type Page,
+  type WantingPage,
+} from '@temnex/core';
 import { TERMINAL, issueWords } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
+import { cutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
@@ -78,6 +91,28 @@ export class PagesService {
       );
       const { pattern = false } = summary;
       return { id, name, width, height, unit, parts, pattern, demo, updatedAt, stage, unreadable: false };
+    });
+  }
+
+  /** What every open page still wants cut: what is cut already, and will do, is left out. */
+  wanting(): WantingPage[] {
+    const rows = this.db
+      .select({ id: pages.id, summary: pages.summary })
+      .from(pages)
+      .where(isNull(pages.removedAt))
+      .orderBy(desc(pages.updatedAt))
+      .all();
+    return rows.flatMap(({ id, summary }): WantingPage[] => {
+      if (!readable(summary) || summary.pattern) return [];
+      const { name, spares = [], copies } = summary;
+      const order = { copies, spares };
+      const cut = cutsOf(this.db, id).flatMap((c) => standing(c.pieces));
+      const state = cutStateOf(summary.pieces, cut, (p) => wantedOf(p, order));
+      const pieces = summary.pieces.flatMap(({ id: piece, width, height, quantity, wish }) => {
+        const left = wantedOf({ id: piece, quantity }, order) - cutOf(state, piece);
+        return left > 0 ? [{ id: piece, width, height, quantity: left, wish }] : [];
+      });
+      return pieces.length ? [{ id, name, pieces }] : [];
     });
   }
 

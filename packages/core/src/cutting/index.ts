@@ -31,3 +31,16 @@ export {
   type JobTogether,
   type OneByOne,
 } from './together.ts';
+export {
+  USUAL_SHEET,
+  enoughOf,
+  keptForNothing,
+  toBuy,
+  wantedByPaper,
+  wantedNotes,
+  type Enough,
+  type PaperWanted,
+  type ToBuy,
+  type WantedNote,
+  type WantingPage,
+} from './wanting.ts';

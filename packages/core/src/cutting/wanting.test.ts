@@ -1,0 +1,103 @@
+import { describe, expect, test } from '@jest/globals';
+import { inches, lengthOf } from '../length/index.ts';
+import { NO_TRIM, type Drawer, type Paper, type StockItem } from '../stock/index.ts';
+import type { Wish } from '../page/index.ts';
+import { enoughOf, keptForNothing, toBuy, wantedByPaper, wantedNotes, type WantingPage } from './index.ts';
+
+const look = { pattern: 'plain', ground: '#88aacc', ink: '#88aacc' } as const;
+const paper = (id: string, more: Partial<Paper> = {}): Paper => ({
+  ...{ id, name: id },
+  sides: [
+    { side: 'A', name: 'a', direction: 'none', along: 'height', look },
+    { side: 'B', name: 'b', direction: 'none', along: 'height', look },
+  ],
+  ...more,
+});
+const item = (id: string, of: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
+  ...{ id, paper: of, unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
+  ...{ reserved: false, origin: null, ...more },
+});
+const piece = (id: string, width: string, height: string, of: string, more: Partial<Wish> = {}, quantity = 1) => ({
+  ...{ id, width: lengthOf(width), height: lengthOf(height), quantity },
+  wish: { papers: [of], side: 'A', direction: 'any', ...more } as Wish,
+});
+const pages: WantingPage[] = [
+  { id: 'launch', name: 'Launch', pieces: [piece('base', '12', '12', 'swell'), piece('mat', '5', '7', 'gust', {}, 2)] },
+  {
+    id: 'tails',
+    name: 'Tails',
+    pieces: [piece('base', '12', '12', 'swell', { side: 'B' }), { ...piece('x', '3', '3', 'gust'), wish: null }],
+  },
+];
+const drawer = (stock: StockItem[]): Drawer => ({
+  papers: [paper('swell', { price: 120 }), paper('gust', { price: 900, pack: 12 })],
+  stock,
+});
+const clock = { now: () => 0 };
+const swell = () => wantedByPaper(pages).find((w) => w.paper === 'swell')!;
+const gust = () => wantedByPaper(pages).find((w) => w.paper === 'gust')!;
+
+describe('what pages want of each paper', () => {
+  test('is counted over all of them, the most first, and what has no paper is not counted', () => {
+    expect(wantedByPaper(pages).map((w) => [w.paper, w.count, w.pages.map((p) => [p.id, p.count, p.sides])])).toEqual([
+      ['swell', 2, [['launch', 1, ['A']], ['tails', 1, ['B']]]],
+      ['gust', 2, [['launch', 2, ['A']]]],
+    ]); // prettier-ignore
+  });
+  test.each<[string, StockItem[], object]>([
+    ['two sheets are enough', [item('s', 'swell', '12', '12', { quantity: 2 })], { takes: { sheets: 2 }, buy: { count: 0, pages: [] } }],
+    ['of one, a second is bought', [item('s', 'swell', '12', '12')], { takes: { sheets: 1 }, buy: { count: 1 } }],
+    ['of none, both, as large as usual', [], { buy: { count: 2, size: { width: inches(12), height: inches(12) }, pages: ['launch', 'tails'] } }],
+    ['what is held back is not there', [item('s', 'swell', '12', '12', { reserved: true, quantity: 2 })], { buy: { count: 2 } }],
+    ['sheets of one’s own size are bought', [item('s', 'swell', '13', '13')], { buy: { count: 1, size: { width: inches(13), height: inches(13) } } }],
+  ])('%s', (_, stock, enough) => expect(enoughOf(swell(), drawer(stock), 'in', clock)).toMatchObject(enough)); // prettier-ignore
+  test('scraps and finished pieces of their size count; a finished piece serves as it is', () => {
+    const stock = [item('p', 'gust', '5', '7', { kind: 'piece' }), item('c', 'gust', '7', '5', { kind: 'scrap' })];
+    expect(enoughOf(gust(), drawer(stock), 'in', clock)).toMatchObject({
+      takes: { sheets: 0, scraps: 2 },
+      buy: { count: 0 },
+    });
+    expect(enoughOf(gust(), drawer(stock.slice(1)), 'mm', clock)).toMatchObject({ buy: { count: 1 } });
+  });
+  test('what is larger than any sheet is named', () => {
+    const large = wantedByPaper([{ id: 'l', name: 'L', pieces: [piece('wall', '14', '20', 'gust')] }]);
+    expect(enoughOf(large[0]!, drawer([]), 'in', clock)).toMatchObject({ buy: { count: 0 }, beyond: ['l wall'] });
+    expect(enoughOf({ ...large[0]!, paper: 'nobody' }, drawer([]), 'in', clock)).toBeNull();
+  });
+  test('what is to be bought: by the sheet or in packs, with what it costs', () => {
+    const list = [swell(), gust()].map((w) => enoughOf(w, drawer([]), 'in', clock)!);
+    const papers = new Map(drawer([]).papers.map((p) => [p.id, p]));
+    expect(toBuy(list, papers)).toMatchObject([
+      { paper: 'swell', count: 2, packs: null, cost: 240 },
+      { paper: 'gust', count: 1, packs: 1, cost: 900 },
+    ]);
+    expect(toBuy(list, new Map())).toMatchObject([{ packs: null, cost: null }, { cost: null }]);
+  });
+});
+
+describe('what stands out', () => {
+  test('both sides of one paper', () => {
+    expect(wantedNotes(swell(), drawer([]))).toEqual([{ code: 'both-sides', a: ['launch'], b: ['tails'] }]);
+    expect(wantedNotes(gust(), drawer([]))).toEqual([]);
+  });
+  test('one and the same sheet, wanted by several', () => {
+    const from = { from: { stock: 's', x: '0', y: '0' } } as Partial<Wish>;
+    const both = wantedByPaper(
+      ['a', 'b'].map((id) => ({ id, name: id, pieces: [piece('x', '4', '4', 'gust', from)] })),
+    );
+    expect(wantedNotes(both[0]!, drawer([item('s', 'gust', '12', '12')]))).toEqual([
+      { code: 'same-item', stock: 's', pages: ['a', 'b'] },
+    ]);
+    expect(wantedNotes(both[0]!, drawer([item('s', 'gust', '12', '12', { quantity: 2 })]))).toEqual([]);
+  });
+  test('kept for a page that wants none of it', () => {
+    const stock = [
+      item('s', 'swell', '12', '12', { quantity: 3, reserves: [{ page: 'launch', count: 1 }, { page: 'gone', count: 2 }] }),
+      item('t', 'gust', '12', '12', { reserves: [{ page: 'tails', count: 1 }] }),
+    ]; // prettier-ignore
+    expect(keptForNothing(pages, stock)).toEqual([
+      { code: 'kept-for-nothing', page: 'gone', count: 2 },
+      { code: 'kept-for-nothing', page: 'tails', count: 1 },
+    ]);
+  });
+});
