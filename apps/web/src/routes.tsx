@@ -72,6 +72,10 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/drawer/PutMany.tsx')).PutMany }),
       },
       {
+        path: 'wanted',
+        lazy: async () => ({ Component: (await import('./screens/drawer/Wanted.tsx')).WantedScreen }),
+      },
+      {
         path: 'together',
         lazy: async () => ({
           Component: (await withRecipes(() => import('./screens/drawer/Together.tsx'))).TogetherScreen,

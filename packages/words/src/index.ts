@@ -44,7 +44,17 @@ export {
   type StepWords,
 } from './plans.ts';
 export { KIND_WORDS, oddWords } from './kinds.ts';
-export { drawerStepWords, findProblemWords, rowProblemWords, savedWords, soughtWords, worthWords } from './looking.ts';
+export {
+  boughtWords,
+  costWords,
+  drawerStepWords,
+  enoughWords,
+  findProblemWords,
+  rowProblemWords,
+  savedWords,
+  soughtWords,
+  worthWords,
+} from './looking.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
 export { paperLetter, sheetLetter } from './letters.ts';

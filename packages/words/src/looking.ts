@@ -1,11 +1,13 @@
 import {
   headingOf,
+  type Enough,
   type FindProblem,
   type OneByOne,
   type Plan,
   type RowProblem,
   type Sought,
   type StockColumn,
+  type ToBuy,
 } from '@temnex/core';
 import { KIND_WORDS } from './kinds.ts';
 import { count, figure, sizeWords, type Voice } from './lengths.ts';
@@ -115,3 +117,22 @@ export function savedWords(
     rest: `${than}${rest.length ? `; ${rest.join(', ')}` : ''}${costs.length ? `; but ${costs.join(', ')}` : ''}.`,
   };
 }
+
+/** Whether what there is of a paper is enough: `enough: 2 sheets and a scrap`, or what is to be bought besides. */
+export function enoughWords({ takes, buy, beyond }: Enough, voice: Voice): string {
+  const parts = [takes.sheets ? count(takes.sheets, 'sheet') : '', takes.scraps ? count(takes.scraps, 'scrap') : ''];
+  const own = parts.filter(Boolean).join(' and ');
+  const size = sizeWords(buy.size.width, buy.size.height, voice);
+  const large = beyond.length ? `${count(beyond.length, 'piece')} larger than ${size}: no sheet is enough` : '';
+  if (!buy.count) return [large, own ? `enough: it takes ${own}` : ''].filter(Boolean).join('; ');
+  return [`${count(buy.count, 'sheet')} of ${size} short${own ? `, with ${own} from here` : ''}`, large]
+    .filter(Boolean)
+    .join('; ');
+}
+
+/** How many to buy: `3 packs`, `2 sheets`. */
+export const boughtWords = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'packs'>): string =>
+  packs === null ? count(sheets, 'sheet') : count(packs, 'pack');
+
+/** What something costs, in whatever one pays in. */
+export const costWords = (hundredths: number): string => (hundredths / 100).toFixed(2);

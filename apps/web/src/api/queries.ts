@@ -15,6 +15,7 @@ import {
   stepRecordSchema,
   stockRecordSchema,
   togetherSchema,
+  wantingPageSchema,
   type ChangePaper,
   type DrawerRecord,
   type ChangeStock,
@@ -41,6 +42,7 @@ const KEYS = {
   page: (id: string) => ['page', id] as const,
   drawer: DRAWER,
   steps: ['steps'] as const,
+  wanting: ['wanting'] as const,
   together: (pages: readonly string[]) => ['together', ...pages] as const,
   searches: ['searches'] as const,
   movements: (stock: string) => ['movements', stock] as const,
@@ -224,6 +226,12 @@ export const useStorePlan = (page: string) =>
     (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
   );
+export const useWanting = () =>
+  useQuery({
+    queryKey: KEYS.wanting,
+    queryFn: () => ask('GET', '/api/wanting', z.array(wantingPageSchema)),
+    staleTime: 0,
+  });
 export const useTogether = (pages: readonly string[]) =>
   useQuery({
     queryKey: KEYS.together(pages),

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { STOCK_COLUMNS, headingOf, stockRowOf, type Drawer } from '@temnex/core';
+import { STOCK_COLUMNS, exactText, headingOf, stockRowOf, type Drawer, type Paper, type ToBuy } from '@temnex/core';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
 export function cellsOf(text: string): string[][] {
@@ -19,6 +19,25 @@ export function drawerCsv({ papers, stock }: Drawer): string {
     return STOCK_COLUMNS.map((column) => row[column]);
   });
   return Papa.unparse([STOCK_COLUMNS.map(headingOf), ...rows], { escapeFormulae: true });
+}
+
+/** The list to take to the shop as CSV. */
+export function shoppingCsv(
+  buy: readonly ToBuy[],
+  papers: ReadonlyMap<string, Paper>,
+  names: ReadonlyMap<string, string>,
+): string {
+  const rows = buy.map((b) => [
+    b.packs === null ? String(b.count) : '',
+    b.packs === null ? '' : String(b.packs),
+    papers.get(b.paper)?.name ?? '',
+    exactText(b.size.width, 'in'),
+    exactText(b.size.height, 'in'),
+    b.cost === null ? '' : (b.cost / 100).toFixed(2),
+    b.pages.map((id) => names.get(id) ?? '').join('; '),
+  ]);
+  const heading = ['Sheets', 'Packs', 'Paper', 'Width (in)', 'Height (in)', 'Cost', 'For'];
+  return Papa.unparse([heading, ...rows], { escapeFormulae: true });
 }
 
 /** Gives a file away to be kept. */

@@ -61,7 +61,14 @@ describe('what pages want of each paper', () => {
   });
   test('what is larger than any sheet is named', () => {
     const large = wantedByPaper([{ id: 'l', name: 'L', pieces: [piece('wall', '14', '20', 'gust')] }]);
-    expect(enoughOf(large[0]!, drawer([]), 'in', clock)).toMatchObject({ buy: { count: 0 }, beyond: ['l wall'] });
+    expect(enoughOf(large[0]!, drawer([]), 'in', clock)).toMatchObject({
+      buy: { count: 0 },
+      beyond: [{ piece: 'l wall', why: 'size' }],
+    });
+    const [front] = paper('gust').sides;
+    const oneFace = { papers: [paper('gust', { sides: [front!] })], stock: [item('g', 'gust', '12', '12')] };
+    const back = wantedByPaper([{ id: 'l', name: 'L', pieces: [piece('x', '4', '4', 'gust', { side: 'B' })] }]);
+    expect(enoughOf(back[0]!, oneFace, 'in', clock)).toMatchObject({ beyond: [{ piece: 'l x', why: 'side' }] });
     expect(enoughOf({ ...large[0]!, paper: 'nobody' }, drawer([]), 'in', clock)).toBeNull();
   });
   test('what is to be bought: by the sheet or in packs, with what it costs', () => {

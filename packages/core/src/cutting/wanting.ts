@@ -79,8 +79,8 @@ export interface Enough {
   readonly takes: { readonly sheets: number; readonly scraps: number };
   /** Sheets to buy, of this size, and the pages that they are for. */
   readonly buy: { readonly count: number; readonly size: Size; readonly pages: readonly string[] };
-  /** Pieces for which no sheet of that size is large enough. */
-  readonly beyond: readonly string[];
+  /** Pieces that no sheet of it gives: they are larger, or want a side, or a way round, that it does not have. */
+  readonly beyond: ReadonlyArray<{ readonly piece: string; readonly why: 'size' | 'side' }>;
 }
 
 /** So many to buy are thought of, of one paper. */
@@ -118,7 +118,11 @@ export function enoughOf(
     paper: id,
     takes: { sheets: taken.filter(isSheet).length, scraps: taken.filter((s) => !isSheet(s)).length },
     buy: { count: bought.length, size, pages: of(bought) },
-    beyond: plan.missing.flatMap((m) => pieces[Number(m.piece)]?.id ?? []),
+    beyond: plan.missing.flatMap((m) => {
+      const piece = pieces[Number(m.piece)]?.id;
+      const side = m.why === 'wrong-side-only' || m.why === 'direction';
+      return piece === undefined ? [] : [{ piece, why: side ? ('side' as const) : ('size' as const) }];
+    }),
   };
 }
 const BUY = 'to buy';

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Outlet } from 'react-router';
 import { USUAL_HABITS } from '@temnex/core';
 import { drawerStepWords } from '@temnex/words';
@@ -15,9 +15,12 @@ import { markOf, type DrawerContext } from './context.ts';
 const PLACES: readonly Station[] = [
   { to: '/drawer', name: 'Look through', reached: true },
   { to: '/drawer/in', name: 'Put many in', reached: true },
+  { to: '/drawer/wanted', name: 'Wanted', reached: true },
   { to: '/drawer/together', name: 'Cut together', reached: true },
 ];
 const noop = () => {};
+/** So long before it was opened, in milliseconds, a step is offered to be undone. */
+const LATELY = 3_600_000;
 
 /** The drawer, apart from any page. */
 export function DrawerStation() {
@@ -30,7 +33,9 @@ export function DrawerStation() {
   const own = useRef<string[]>([]);
   const done = useCallback((step: string) => void own.current.push(step), []);
   const papers = useMemo(() => new Map((drawer.data?.papers ?? []).map((p) => [p.id, p])), [drawer.data]);
-  const latest = steps.data?.find((s) => !s.undoneAt) ?? null;
+  // what was done long ago is not what somebody wants to undo
+  const [since] = useState(() => new Date(Date.now() - LATELY).toISOString());
+  const latest = steps.data?.find((s) => !s.undoneAt && s.at > since) ?? null;
   const takeBack = (step: string) => {
     own.current = own.current.filter((id) => id !== step);
     undo.mutate(step);

@@ -1,0 +1,40 @@
+import { useEffect, useState } from 'react';
+import type { Drawer, Enough, PaperWanted, Unit } from '@temnex/core';
+import type { FromWanting, ToWanting } from '../../planner/wanting.worker.ts';
+
+export interface EnoughState {
+  readonly found: ReadonlyMap<string, Enough>;
+  readonly done: boolean;
+  readonly failed: boolean;
+}
+const NONE: EnoughState = { found: new Map(), done: false, failed: false };
+
+/** Whether what there is is enough for what is wanted, paper by paper, as it is worked out in a worker. */
+export function useEnough(wanted: readonly PaperWanted[], drawer: Drawer, unit: Unit): EnoughState {
+  const [state, setState] = useState(NONE);
+  useEffect(() => {
+    const worker = new Worker(new URL('../../planner/wanting.worker.ts', import.meta.url), { type: 'module' });
+    let found = new Map<string, Enough>();
+    worker.onmessage = ({ data }: MessageEvent<FromWanting>) => {
+      if (data.kind === 'done') return setState((was) => ({ ...was, done: true }));
+      found = new Map([...found, ...data.enough.map((e) => [e.paper, e] as const)]);
+      setState({ found, done: false, failed: false });
+    };
+    worker.onerror = () => setState((was) => ({ ...was, failed: true }));
+    const papers = new Set(wanted.map((w) => w.paper));
+    const asked: ToWanting = {
+      wanted,
+      unit,
+      drawer: {
+        papers: drawer.papers.filter((p) => papers.has(p.id)),
+        stock: drawer.stock.filter((s) => papers.has(s.paper)),
+      },
+    };
+    worker.postMessage(asked);
+    return () => {
+      worker.terminate();
+      setState(NONE);
+    };
+  }, [wanted, drawer, unit]);
+  return state;
+}
