@@ -63,7 +63,7 @@ export type FindProblem = { code: 'length' | 'date'; text: string };
 export type SaidFind = { ok: true; sought: Sought } | { ok: false; problem: FindProblem };
 
 /** Within so much a colour is near another, unless it is said. */
-const NEAR = 18;
+const NEAR = 14;
 const POINT = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
 const KINDS: Readonly<Record<string, StockItem['kind']>> = {
   sheet: 'sheet',

@@ -31,6 +31,19 @@ function keptRows(): Row[] {
   }
 }
 
+/** Up to so many rows are kept at every change, more of them a moment later (milliseconds). */
+const AT_ONCE = 300;
+const LATER = 400;
+function keepRows(rows: readonly Row[]): void {
+  const filled = rows.filter((row) => !isEmptyRow(row.cells)).map((row) => row.cells);
+  try {
+    if (filled.length) localStorage.setItem(KEPT, JSON.stringify(filled));
+    else localStorage.removeItem(KEPT);
+  } catch {
+    // no room: they stay on the screen
+  }
+}
+
 /** With as many empty rows at the end as there should be. */
 function withReady(rows: readonly Row[]): Row[] {
   const last = rows.findLastIndex((row) => !isEmptyRow(row.cells));
@@ -41,19 +54,23 @@ function withReady(rows: readonly Row[]): Row[] {
 
 export function useRows() {
   const [rows, setRows] = useState<readonly Row[]>(() => withReady(keptRows()));
-  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  // of many rows not at every key; whatever was not kept yet is when the page is left
+  const unkept = useRef<readonly Row[] | null>(null);
   useEffect(() => {
-    clearTimeout(timer.current);
-    timer.current = setTimeout(() => {
-      const filled = rows.filter((row) => !isEmptyRow(row.cells)).map((row) => row.cells);
-      try {
-        if (filled.length) localStorage.setItem(KEPT, JSON.stringify(filled));
-        else localStorage.removeItem(KEPT);
-      } catch {
-        // no room: they stay on the screen
-      }
-    }, 300);
+    unkept.current = rows;
+    const keep = () => {
+      if (unkept.current) keepRows(unkept.current);
+      unkept.current = null;
+    };
+    if (rows.length <= AT_ONCE) keep();
+    const timer = setTimeout(keep, LATER);
+    addEventListener('pagehide', keep);
+    return () => {
+      clearTimeout(timer);
+      removeEventListener('pagehide', keep);
+    };
   }, [rows]);
+  useEffect(() => () => void (unkept.current && keepRows(unkept.current)), []);
   const set = useCallback(
     (change: (rows: readonly Row[]) => readonly Row[]) => setRows((was) => withReady(change(was))),
     [],
