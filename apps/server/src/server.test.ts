@@ -618,6 +618,8 @@ describe('the door', () => {
     const search = await check('post', '/api/searches', '/api/searches', { id: newId(), name: 'wide', line: '9 x 9' });
     await check('get', '/api/searches', '/api/searches');
     await check('delete', '/api/searches/{id}', `/api/searches/${search.id}`);
+    const rules = await check('get', '/api/rules', '/api/rules');
+    await check('put', '/api/rules', '/api/rules', rules);
     const { habits } = await check('get', '/api/habits', '/api/habits');
     await check('put', '/api/habits', '/api/habits', habits);
     await check('get', '/api/pages/{id}/plan', `${demo}/plan`);

@@ -38,7 +38,7 @@ export function liveAYear(db: Database, seed: number, counts: Counts, tell: (wha
   const id = (what: string) => `year-${what}-${++ids}`;
   const [pagesOf, papersOf, steps] = [new PagesService(db), new PapersService(db), new StepsService(db)];
   const plansOf = new PlansService(db, pagesOf, papersOf);
-  const cutting = new CuttingService(db, plansOf, pagesOf);
+  const cutting = new CuttingService(db, plansOf, pagesOf, papersOf);
 
   const papers = Array.from({ length: counts.papers }, (_, i): Paper => {
     const at = i % FIRST_WORDS.length;

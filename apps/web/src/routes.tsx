@@ -72,6 +72,10 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/drawer/PutMany.tsx')).PutMany }),
       },
       {
+        path: 'rules',
+        lazy: async () => ({ Component: (await import('./screens/drawer/ClearOut.tsx')).ClearOutScreen }),
+      },
+      {
         path: 'wanted',
         lazy: async () => ({ Component: (await import('./screens/drawer/Wanted.tsx')).WantedScreen }),
       },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   habitsSchema,
+  oneLine,
   paperFacts,
   paperSchema,
   sidesSchema,
@@ -143,14 +144,14 @@ export type StepRecord = z.infer<typeof stepRecordSchema>;
 export const savedSearchSchema = z.strictObject({
   id: requestId,
   name: label,
-  line: z.string().trim().min(1).max(300),
+  line: oneLine(300),
 });
 export type SavedSearch = z.infer<typeof savedSearchSchema>;
 
 /** Something to use up: what counts is said as a search, how many pieces, until when. */
 export const challengeSchema = z.strictObject({
   name: label,
-  line: z.string().trim().min(1).max(300),
+  line: oneLine(300),
   pieces: z.int().min(1).max(10_000),
   from: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),
   to: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),

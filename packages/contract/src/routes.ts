@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { habitsSchema, stockItemSchema } from '@temnex/core';
+import { habitsSchema, rulesSchema, stockItemSchema } from '@temnex/core';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
 import {
   changePaperSchema,
@@ -92,6 +92,13 @@ export const ROUTES: readonly Route[] = [
     says: 'What open pages still want cut, of which paper',
     answer: z.array(wantingPageSchema),
   },
+  {
+    method: 'get',
+    path: '/api/rules',
+    says: 'Rules of the drawer: what is paper again, what is cleared out',
+    answer: rulesSchema,
+  },
+  { method: 'put', path: '/api/rules', says: 'Changes them', body: rulesSchema, answer: rulesSchema },
   { method: 'get', path: '/api/searches', says: 'Searches that are kept', answer: z.array(savedSearchSchema) },
   {
     method: 'post',

@@ -4,10 +4,12 @@ import {
   NO_TRIM,
   availableTo,
   bagOf,
+  brandingOf,
   cutStateOf,
   derivePage,
   effectsOf,
   fromTogether,
+  keptAs,
   reservedFor,
   reservesWith,
   sizeOfItem,
@@ -23,7 +25,7 @@ import { cuttings, movements, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService, standing } from '../pages/pages.service.ts';
 import { keepFor, move } from '../papers/movements.ts';
-import { putIn, stockItemOf } from '../papers/papers.service.ts';
+import { PapersService, putIn, stockItemOf } from '../papers/papers.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
 import { cutsOf } from './cuts.ts';
 
@@ -36,6 +38,7 @@ export class CuttingService {
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PlansService) private readonly plans: PlansService,
     @Inject(PagesService) private readonly pages: PagesService,
+    @Inject(PapersService) private readonly papers: PapersService,
   ) {}
 
   ofPage(page: string): CuttingRecord[] {
@@ -59,6 +62,8 @@ export class CuttingService {
           'already-cut',
           'Some of these pieces are already cut. Make a new cutting order for what is left.',
         );
+      const rules = this.papers.rules();
+      const strips: Omit<StockItem, 'id'>[] = [];
       for (const { stock: item, count } of effects.used) {
         const row = tx.select().from(stock).where(eq(stock.id, item)).get();
         if (!row || availableTo(stockItemOf(row), pages) < count || !sameSize(job, stockItemOf(row)))
@@ -67,8 +72,13 @@ export class CuttingService {
             'The drawer has changed since this cutting order was made. Make a new one.',
           );
         move(tx, row, -count, 'used', { cutting: id, pages, at: now });
+        if (rules.branding)
+          strips.push(
+            ...brandingOf(stockItemOf(row), count, { page: record.page, stock: row.id, date: now.slice(0, 10) }),
+          );
       }
-      const kept = effects.kept.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
+      const left = [...effects.kept.map((item) => keptAs(item, rules)), ...strips];
+      const kept = left.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
       putIn(tx, kept, 'kept', { at: now, cutting: id });
       const rows = pages.map((page, i): CuttingRecord => {
         const bag = bagOf(i);
@@ -109,7 +119,7 @@ export class CuttingService {
         : [asked];
       const row = rows.find((r) => r.id === (asked.session ?? id))!;
       const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
-      if (offcuts.some((o) => o.quantity !== 1))
+      if (offcuts.some((o) => o.quantity !== putInOf(tx, o.id)))
         throw new Refused(
           'offcut-used',
           'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
@@ -120,7 +130,7 @@ export class CuttingService {
           'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
         );
       const undoneAt = new Date().toISOString();
-      for (const item of offcuts) move(tx, item, -1, 'taken-back', { cutting: row.id, at: undoneAt });
+      for (const item of offcuts) move(tx, item, -item.quantity, 'taken-back', { cutting: row.id, at: undoneAt });
       for (const { stock: used, count } of row.used) {
         const item = tx.select().from(stock).where(eq(stock.id, used)).get();
         if (!item) continue;
@@ -188,6 +198,14 @@ export class CuttingService {
     return row;
   }
 }
+
+/** How many of an offcut the cut put in: as many as are there while nothing has become of it. */
+const putInOf = (tx: Transaction, id: string): number =>
+  tx
+    .select({ by: movements.by })
+    .from(movements)
+    .where(and(eq(movements.stock, id), eq(movements.why, 'kept')))
+    .get()?.by ?? 0;
 
 /** Whether the drawer still holds what the job counted on: same paper, size and way it lies. */
 function sameSize(job: Job, item: StockItem): boolean {

@@ -4,6 +4,7 @@ import {
   STOCK_KINDS,
   parseLength,
   type Basis,
+  type DrawerRules,
   type Habits,
   type LengthText,
   type Page,
@@ -207,6 +208,12 @@ export const steps = sqliteTable(
   },
   (t) => [index('steps_at').on(t.at)],
 );
+
+/** A person's own rules of the drawer. */
+export const rules = sqliteTable('rules', {
+  id: integer('id').primaryKey(),
+  document: json<DrawerRules>('document').notNull(),
+});
 
 /** What somebody has set out to use up, and by when. */
 export const challenges = sqliteTable('challenges', {

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put, Query } from '@nestjs/common';
-import { habitsSchema, type Habits, type StockItem } from '@temnex/core';
+import { habitsSchema, rulesSchema, type DrawerRules, type Habits, type StockItem } from '@temnex/core';
 import {
   changePaperSchema,
   changeStockSchema,
@@ -70,6 +70,16 @@ export class PapersController {
   @HttpCode(204)
   removeStock(@Param('id') id: string): void {
     this.papers.removeStock(id);
+  }
+
+  @Get('rules')
+  rules(): DrawerRules {
+    return this.papers.rules();
+  }
+
+  @Put('rules')
+  saveRules(@Body(checked(rulesSchema)) rules: DrawerRules): DrawerRules {
+    return this.papers.saveRules(rules);
   }
 
   @Get('habits')

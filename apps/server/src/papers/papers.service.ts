@@ -4,10 +4,12 @@ import { and, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import {
   NO_TRIM,
   USUAL_HABITS,
+  USUAL_RULES,
   inDrawerOrder,
   issueOf,
   stockItemSchema,
   type Drawer,
+  type DrawerRules,
   type Habits,
   type StockItem,
 } from '@temnex/core';
@@ -27,7 +29,7 @@ import type {
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { book, habits, movements, papers, stock } from '../database/schema.ts';
+import { book, habits, movements, papers, rules, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { move, touch, type Moving } from './movements.ts';
 
@@ -347,6 +349,16 @@ export class PapersService {
       version,
       habits: { ...USUAL_HABITS, ...document, cutter: { ...USUAL_HABITS.cutter, ...document.cutter } },
     };
+  }
+
+  rules(): DrawerRules {
+    const row = this.db.select().from(rules).where(eq(rules.id, 1)).get();
+    return row ? { ...USUAL_RULES, ...row.document } : USUAL_RULES;
+  }
+
+  saveRules(document: DrawerRules): DrawerRules {
+    this.db.insert(rules).values({ id: 1, document }).onConflictDoUpdate({ target: rules.id, set: { document } }).run();
+    return document;
   }
 
   saveHabits(document: Habits): HabitsRecord {

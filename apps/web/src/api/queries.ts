@@ -31,7 +31,7 @@ import {
   type StorePlan,
   type StoreTogether,
 } from '@temnex/contract';
-import { stockItemSchema, type Habits, type Page } from '@temnex/core';
+import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page } from '@temnex/core';
 import { Unreachable, ask } from './client.ts';
 import { DRAWER, fetchDrawer } from './drawer.ts';
 import { recipesFetched } from '../construction/recipes.ts';
@@ -42,6 +42,7 @@ const KEYS = {
   page: (id: string) => ['page', id] as const,
   drawer: DRAWER,
   steps: ['steps'] as const,
+  rules: ['rules'] as const,
   wanting: ['wanting'] as const,
   together: (pages: readonly string[]) => ['together', ...pages] as const,
   searches: ['searches'] as const,
@@ -225,6 +226,13 @@ export const useStorePlan = (page: string) =>
   useChange(
     (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
+  );
+export const useRules = () => useQuery({ queryKey: KEYS.rules, queryFn: () => ask('GET', '/api/rules', rulesSchema) });
+export const useSaveRules = () =>
+  useChange(
+    (rules: DrawerRules) => ask('PUT', '/api/rules', rulesSchema, rules),
+    [KEYS.rules],
+    (client, rules) => client.setQueryData(KEYS.rules, rules),
   );
 export const useWanting = () =>
   useQuery({

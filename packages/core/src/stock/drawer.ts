@@ -17,7 +17,15 @@ export const lookSchema = z.strictObject({
 });
 export type Look = z.infer<typeof lookSchema>;
 
-const label = z.string().trim().min(1).max(80);
+/** One line, as people write it: what cannot be seen is not in it, and would not be kept. */
+export const oneLine = (most: number) =>
+  z
+    .string()
+    .trim()
+    .min(1)
+    .max(most)
+    .regex(/^\P{Cc}*$/u, 'one-line');
+const label = oneLine(80);
 const id = z.string().min(1).max(64);
 
 export const paperFaceSchema = z.strictObject({
@@ -61,7 +69,8 @@ const margin = lengthText({ allow: 'zero' });
 /** Of a pad, its quantity is the sheets that are left; a branding strip is the printed edge of a sheet, cut off; a finished piece was cut for something. */
 export const STOCK_KINDS = ['sheet', 'pad', 'scrap', 'strip', 'branding', 'piece'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
-const day = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day');
+/** A day, as 2026-05-31. */
+export const day = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day');
 /** Its parts, each by itself; `wholeItem` checks how they go together. */
 export const stockItemShape = z.strictObject({
   id,

@@ -6,6 +6,7 @@ export {
   USUAL_HABITS,
   inDrawerOrder,
   isSheet,
+  oneLine,
   habitsSchema,
   lookSchema,
   paperFaceSchema,
@@ -23,6 +24,7 @@ export {
   type PaperFace,
   type StockItem,
 } from './drawer.ts';
+export { USUAL_RULES, brandingOf, keptAs, monthsAfter, rulesSchema, type DrawerRules } from './rules.ts';
 export { cornersOf, ticksOf } from './corners.ts';
 export { availableTo, drawerFor, reservedFor, reservesWith } from './reserve.ts';
 export { COLOUR_WORDS, colourOrder, coloursOf, unlike, unlikeFace } from './colour.ts';

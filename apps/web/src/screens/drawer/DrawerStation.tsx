@@ -1,15 +1,16 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { Outlet } from 'react-router';
+import { Outlet, useMatch } from 'react-router';
+import { styled } from 'styled-components';
 import { USUAL_HABITS } from '@temnex/core';
 import { drawerStepWords } from '@temnex/words';
-import { useDrawer, useHabits, useSteps, useUndoStep } from '../../api/queries.ts';
-import { Quiet } from '../../ui/buttons.tsx';
+import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../api/queries.ts';
+import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tape, type Station } from '../../ui/Tape.tsx';
 import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import { markOf, type DrawerContext } from './context.ts';
+import { markOf, today, type DrawerContext } from './context.ts';
 
 /** What one does at the drawer, in the order in which one comes to do it. */
 const PLACES: readonly Station[] = [
@@ -17,7 +18,13 @@ const PLACES: readonly Station[] = [
   { to: '/drawer/in', name: 'Put many in', reached: true },
   { to: '/drawer/wanted', name: 'Wanted', reached: true },
   { to: '/drawer/together', name: 'Cut together', reached: true },
+  { to: '/drawer/rules', name: 'Clear out', reached: true },
 ];
+const Due = styled.div`
+  padding: 0.4rem 1.5rem;
+  background: var(--sheet);
+  border-bottom: 1.5px solid var(--ink);
+`;
 const noop = () => {};
 /** So long before it was opened, in milliseconds, a step is offered to be undone. */
 const LATELY = 3_600_000;
@@ -28,6 +35,8 @@ export function DrawerStation() {
   const drawer = useDrawer();
   const habits = useHabits();
   const steps = useSteps();
+  const rules = useRules();
+  const atRules = useMatch('/drawer/rules') !== null;
   const undo = useUndoStep();
   // what was done here, the latest last: only that is undone by a key
   const own = useRef<string[]>([]);
@@ -70,6 +79,14 @@ export function DrawerStation() {
         <Notice kind="block">
           <span>{undo.error.message}</span>
         </Notice>
+      ) : null}
+      {rules.data?.clearOut.next && rules.data.clearOut.next <= today() && !atRules ? (
+        <Due>
+          <Notice kind="advice">
+            <span>It is time to clear out: {rules.data.clearOut.line}.</span>
+            <PlainLink to="/drawer/rules">See what would go</PlainLink>
+          </Notice>
+        </Due>
       ) : null}
       {drawer.data && habits.data ? (
         <Outlet

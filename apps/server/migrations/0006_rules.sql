@@ -1,0 +1,4 @@
+CREATE TABLE `rules` (
+	`id` integer PRIMARY KEY NOT NULL,
+	`document` text NOT NULL
+);
