@@ -56,7 +56,7 @@ module.exports = {
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['recipes', 'stock', 'geometry', 'length']),
     inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
-    inCore('cutting', ['planner', 'page', 'stock', 'geometry', 'length']),
+    inCore('cutting', ['planner', 'page', 'recipes', 'stock', 'geometry', 'length']),
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -340,4 +340,6 @@ export {
   type ToBuy,
   type WantedNote,
   type WantingPage,
+  couldMake,
+  type CouldMake,
 } from './cutting/index.ts';

@@ -47,6 +47,7 @@ export { KIND_WORDS, oddWords } from './kinds.ts';
 export {
   boughtWords,
   costWords,
+  couldMakeWords,
   drawerStepWords,
   enoughWords,
   findProblemWords,

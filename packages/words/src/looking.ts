@@ -1,5 +1,6 @@
 import {
   headingOf,
+  type CouldMake,
   type Enough,
   type FindProblem,
   type OneByOne,
@@ -136,3 +137,17 @@ export const boughtWords = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'pac
 
 /** What something costs, in whatever one pays in. */
 export const costWords = (hundredths: number): string => (hundredths / 100).toFixed(2);
+
+const GIVES: Readonly<Record<string, (each: string, line: string) => string>> = {
+  'mat-stack': (_, line) => `a ${line}`,
+  tag: (each) => `tag of ${each}`,
+  pinwheel: (each) => `pinwheel of ${each}`,
+  strips: (each) => `strip of ${each}`,
+  'banner-strip': (each) => `banner of ${each}`,
+  grid: (each) => `square of ${each}`,
+};
+/** What a scrap would still give: `11 strips of 1/2 × 7 1/4`. */
+export function couldMakeWords({ recipe, line, count: many, each }: CouldMake, voice: Voice): string {
+  const one = GIVES[recipe]?.(sizeWords(each.width, each.height, voice), line) ?? line;
+  return many === 1 ? one : `${many} ${one.replace(/^(\w+)/, '$1s')}`;
+}

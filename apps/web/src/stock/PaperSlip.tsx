@@ -1,10 +1,11 @@
 import { styled } from 'styled-components';
-import { PATTERNS, type Paper, type PaperFace } from '@temnex/core';
+import { PATTERNS, SCALES, coloursOf, type Paper, type PaperFace } from '@temnex/core';
 import type { ChangePaper } from '@temnex/contract';
 import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { NameField } from '../ui/NameField.tsx';
 import { Swatch } from '../ui/Swatch.tsx';
+import { Facts } from './PaperFacts.tsx';
 import { ColourField } from './ColourField.tsx';
 
 const Sides = styled.div`
@@ -121,6 +122,16 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
                 onChange={(along) => face(f.side, { along })}
               />
             ) : null}
+            {f.look.pattern === 'plain' ? null : (
+              <Choice
+                label={`how large the print on side ${f.side} of ${paper.name} is`}
+                shown="its print is"
+                value={f.look.scale ?? 'medium'}
+                options={SCALES.map((id) => ({ id, name: id }))}
+                onChange={(scale) => face(f.side, { look: { ...f.look, scale } })}
+              />
+            )}
+            <MainColours face={f} paper={paper.name} change={(colours) => face(f.side, colours)} />
             {paper.sides.length > 1 && f !== front ? (
               <Quiet
                 onPress={() => sides(paper.sides.filter((s) => s !== f))}
@@ -132,12 +143,59 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
           </Side>
         ))}
       </Sides>
+      <Facts paper={paper} change={(more) => change({ ...known(paper), ...more })} />
       {front && paper.sides.length === 1 ? (
         <Quiet onPress={() => sides([front, plainBack(front)])}>Its other side can be used too</Quiet>
       ) : null}
       <Quiet onPress={() => remove(paper.id)} aria-label={`Take ${paper.name} out with all there is of it`}>
         Take this paper out
       </Quiet>
+    </>
+  );
+}
+
+/** So many main colours can be said of a face. */
+const MOST = 6;
+
+/** The colours that a face is found by: its ground and its print, until others are said. */
+function MainColours({
+  face,
+  paper,
+  change,
+}: {
+  face: PaperFace;
+  paper: string;
+  change: (part: Pick<PaperFace, 'colours'>) => void;
+}) {
+  const all = coloursOf(face);
+  const others = face.colours ?? [];
+  return (
+    <>
+      {others.map((colour, i) => (
+        <ColourField
+          key={i}
+          label={`main colour ${i + 1} of side ${face.side} of ${paper}`}
+          shown={`colour ${i + 1}`}
+          value={colour}
+          onCommit={(to) => change({ colours: others.map((c, at) => (at === i ? to : c)) })}
+        />
+      ))}
+      {all.length < MOST ? (
+        <Quiet
+          onPress={() => change({ colours: [...all, all.at(-1)!] })}
+          aria-label={`One more main colour of side ${face.side} of ${paper}`}
+        >
+          One more colour
+        </Quiet>
+      ) : null}
+      {others.length > 1 ? (
+        <Quiet
+          onPress={() => change({ colours: others.slice(0, -1) })}
+          aria-label={`One main colour less of side ${face.side} of ${paper}`}
+        >
+          One less
+        </Quiet>
+      ) : null}
     </>
   );
 }

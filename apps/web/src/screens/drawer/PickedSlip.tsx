@@ -1,9 +1,10 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { placeOf, reservedFor, sizeOfItem, type StockItem } from '@temnex/core';
+import { couldMake, placeOf, reservedFor, sizeOfItem, type StockItem } from '@temnex/core';
 import type { DrawerStep } from '@temnex/contract';
-import { KIND_WORDS, count, oddWords, sizeWords, worthWords } from '@temnex/words';
+import { KIND_WORDS, couldMakeWords, count, oddWords, sizeWords, worthWords } from '@temnex/words';
 import { useChangePaper, usePages, useRemovePaper } from '../../api/queries.ts';
 import { History } from '../../stock/History.tsx';
 import { PaperSlip } from '../../stock/PaperSlip.tsx';
@@ -167,9 +168,31 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
         </Plain>
         <Quiet onPress={clear}>Pick none</Quiet>
       </Row>
+      {one ? <Gives item={one} /> : null}
       {one && paper ? <History item={one} paper={paper.name} /> : null}
       {one && paper ? <ItsPaper key={paper.id} paper={paper.id} /> : null}
     </>
+  );
+}
+
+/** What it would still give, each with the line to go on with. */
+function Gives({ item }: { item: StockItem }) {
+  const { habits, mark } = useDrawerContext();
+  const list = useMemo(() => couldMake(item, habits.unit), [item, habits.unit]);
+  if (!list.length) return <p>Too small for what is usually made.</p>;
+  return (
+    <section aria-label="What it would still give">
+      <h3>It would still give</h3>
+      <ul>
+        {list.slice(0, 7).map((one) => (
+          <li key={one.line} style={{ padding: '0.15rem 0' }}>
+            <Link to="/" state={{ say: one.line }}>
+              {couldMakeWords(one, { mark, figures: 'typeset' })}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import {
@@ -108,13 +108,21 @@ export function SizeScreen() {
     document.title = 'Work out sizes · Temnex';
   }, []);
   // what was chosen from the pictures, once
-  const { state: arrived } = useLocation() as { state: { make?: RecipeId } | null };
+  const { state: arrived } = useLocation() as { state: { make?: RecipeId; say?: string } | null };
   const { choose } = state;
   useEffect(() => {
     if (!arrived?.make) return;
     choose(arrived.make);
     void navigate('/', { replace: true, state: null });
   }, [arrived, choose, navigate]);
+  // what a scrap would still give, said as if it had been typed
+  const sayIt = useEffectEvent((line: string) => void say(line));
+  useEffect(() => {
+    const line = arrived?.say;
+    if (!line) return;
+    void recipesFetched().then(() => sayIt(line));
+    void navigate('/', { replace: true, state: null });
+  }, [arrived, navigate]);
   useFetchedEarly(NEXT);
   useUndoKeys(state.undo, state.redo);
   const latest = pages.data?.find((p) => !p.pattern);
