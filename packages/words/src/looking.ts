@@ -139,7 +139,7 @@ export const boughtWords = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'pac
 export const costWords = (hundredths: number): string => (hundredths / 100).toFixed(2);
 
 const GIVES: Readonly<Record<string, (each: string, line: string) => string>> = {
-  'mat-stack': (_, line) => `a ${line}`,
+  'mat-stack': (_, line) => `mat for a print of ${line.replace(/^.*around /, '').replace(' x ', ' × ')}`,
   tag: (each) => `tag of ${each}`,
   pinwheel: (each) => `pinwheel of ${each}`,
   strips: (each) => `strip of ${each}`,

@@ -136,8 +136,12 @@ const Pull = styled(NavLink)`
   }
   ${NARROW} {
     margin: 0.35rem 0 0.7rem 0.4rem;
-    padding: 0 0.5rem;
+    padding: 0 0.4rem;
     font-size: var(--s1);
+    text-transform: capitalize;
+    & > span > span {
+      display: none;
+    }
   }
 `;
 const Aside = styled.div`
@@ -193,7 +197,9 @@ export function Tape({ stations, label = 'Order of the work', aside }: TapeProps
       <Aside>{aside}</Aside>
       <Pull to="/drawer" aria-label="The drawer">
         <i aria-hidden="true" />
-        <span>The drawer</span>
+        <span>
+          <span>The </span>drawer
+        </span>
       </Pull>
     </Band>
   );

@@ -96,8 +96,14 @@ const Bar = styled.div`
   }
   ${NARROW} {
     padding: 0 0.75rem 0.4rem;
+    & > p {
+      flex-basis: 100%;
+    }
     & > p > b {
       font-size: var(--s3);
+    }
+    & > [data-large] {
+      display: none;
     }
   }
 `;
@@ -111,6 +117,27 @@ const Slip = styled.aside`
     padding: 0.9rem 0.75rem;
     border-left: 0;
     border-top: 2px solid var(--ink);
+  }
+`;
+/** On a phone what is done with what is picked lies below all of it: the way there. */
+const ToSlip = styled.div`
+  display: none;
+  ${NARROW} {
+    position: sticky;
+    bottom: 0;
+    z-index: 2;
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 1rem;
+    min-height: 3rem;
+    padding: 0.3rem 0.75rem;
+    background: var(--sheet);
+    border-top: 2px solid var(--ink);
+    & > a {
+      padding: 0.8rem 0;
+      font-weight: 600;
+    }
   }
 `;
 /** Pixels to the inch at which papers hang on the wall. */
@@ -222,12 +249,14 @@ export function LookThrough() {
             onChange={setSeen}
           />
           {seen === 'wall' ? (
-            <Choice
-              label="how large"
-              value={scale}
-              options={(Object.keys(SCALES) as Scale[]).map((id) => ({ id, name: id }))}
-              onChange={setScale}
-            />
+            <div data-large="">
+              <Choice
+                label="how large"
+                value={scale}
+                options={(Object.keys(SCALES) as Scale[]).map((id) => ({ id, name: id }))}
+                onChange={setScale}
+              />
+            </div>
           ) : null}
         </Bar>
         {!drawer.stock.length ? (
@@ -249,7 +278,13 @@ export function LookThrough() {
           <StockTable {...shown} order={order} setOrder={setOrder} />
         )}
       </Look>
-      <Slip aria-label="What is done with it">
+      {picked.length ? (
+        <ToSlip>
+          <span aria-hidden="true">{count(picked.length, 'item')} picked</span>
+          <a href="#slip">What is done with {picked.length === 1 ? 'it' : 'them'}</a>
+        </ToSlip>
+      ) : null}
+      <Slip id="slip" aria-label="What is done with it">
         {step.error ? (
           <Notice kind="block">
             <span>{step.error.message}</span>

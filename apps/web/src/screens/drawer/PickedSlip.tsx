@@ -91,7 +91,11 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
               {KIND_WORDS[one.kind]}
               {one.outline ? oddWords(one.outline.length) : ''} of {paper.name}
               {placeOf(one, paper) ? `, in ${placeOf(one, paper)}` : ''}
-              {one.came ? `, came ${one.came}` : ''}
+              {one.came ? (
+                <>
+                  , <span style={{ whiteSpace: 'nowrap' }}>came {one.came}</span>
+                </>
+              ) : null}
               {one.origin ? ', kept from cutting' : ''}
             </>
           ) : (
@@ -111,7 +115,7 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
         }}
       >
         <Where value={place} onChange={setPlace}>
-          <Label>where {one ? 'it' : 'they'} go; empty: where the paper is kept</Label>
+          <Label>where {one ? 'it goes' : 'they go'}; empty: where the paper is kept</Label>
           <Input list="places" autoComplete="off" maxLength={80} />
         </Where>
         <Plain type="submit">Move</Plain>
@@ -169,7 +173,11 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
         <Quiet onPress={clear}>Pick none</Quiet>
       </Row>
       {one ? <Gives item={one} /> : null}
-      {one && paper ? <History item={one} paper={paper.name} /> : null}
+      {one && paper ? (
+        <div>
+          <History item={one} paper={paper.name} />
+        </div>
+      ) : null}
       {one && paper ? <ItsPaper key={paper.id} paper={paper.id} /> : null}
     </>
   );

@@ -25,7 +25,7 @@ const Row = styled.div`
   position: absolute;
   left: 1.5rem;
   right: 1.5rem;
-  contain: layout paint style;
+  contain: layout style;
 `;
 const One = styled.div`
   position: absolute;
