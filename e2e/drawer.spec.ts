@@ -1,4 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
 import { expect, send, test } from './table.ts';
 
 /** Whatever a journey puts in goes again, so that the next one finds the example alone. */
@@ -10,8 +11,7 @@ test.afterEach(async ({ request }) => {
   for (const { id } of papers.filter((p) => !p.id.startsWith('demo-'))) await request.delete(`/api/papers/${id}`);
 });
 
-const found = (page: import('@playwright/test').Page) =>
-  page.getByRole('region', { name: 'Look through the drawer' }).getByRole('status');
+const found = (page: Page) => page.getByRole('region', { name: 'Look through the drawer' }).getByRole('status');
 
 test('twelve scraps are in within a minute, by the keyboard alone, and one too many is taken out again', async ({
   table: page,

@@ -4,6 +4,7 @@ import { CuttingService } from './cutting/cutting.service.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { DemoController } from './demo/demo.controller.ts';
 import { DemoService } from './demo/demo.service.ts';
+import { ChallengesService } from './drawer/challenges.service.ts';
 import { DrawerController } from './drawer/drawer.controller.ts';
 import { SearchesService } from './drawer/searches.service.ts';
 import { StepsService } from './drawer/steps.service.ts';
@@ -40,6 +41,7 @@ export class AppModule {
         PapersService,
         StepsService,
         SearchesService,
+        ChallengesService,
         PlansService,
         CuttingService,
         DemoService,

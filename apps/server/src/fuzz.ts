@@ -170,6 +170,9 @@ function goodBodies(page: object): Record<string, unknown[]> {
         ...{ basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] }, plan: EMPTY_PLAN },
       },
     ],
+    'post /api/challenges': [
+      { id, name: 'narrow', line: 'narrower than 5', pieces: 60, from: '2026-05-01', to: '2026-05-06', rest: '' },
+    ],
     'post /api/searches': [{ id, name: 'wide', line: 'reaches 9 x 9' }],
     'put /api/habits': [habits],
     'put /api/rules': [USUAL_RULES, { ...USUAL_RULES, sheetFrom: { shorter: '8', longer: '8' }, branding: true }],

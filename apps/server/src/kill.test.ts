@@ -7,7 +7,7 @@ import { expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
 import { createApplication } from './application.ts';
 import { openDatabase } from './database/database.ts';
-import { cuttings, movements, pages, stock } from './database/schema.ts';
+import { cuttings, movements, pages, steps, stock } from './database/schema.ts';
 import { demoPage } from './demo/demoPages.ts';
 import { PagesService } from './pages/pages.service.ts';
 
@@ -46,7 +46,7 @@ test(
     first.app.get(PagesService).create({ id: 'the-only-page', document: demoPage() });
     await first.app.close();
     first.database.close();
-    const seen = { saved: 0, cut: 0, undone: 0, counted: 0 };
+    const seen = { saved: 0, cut: 0, undone: 0, counted: 0, stepped: 0, unstepped: 0 };
     for (let kill = 0; kill < KILLS; kill++) {
       const told = (await working(file)).map((line) => line.split(' '));
       const { db, close } = openDatabase(file);
@@ -63,20 +63,28 @@ test(
           .map((c) => [c.id, c]),
       );
       const moved = db.select().from(movements).all();
+      const stepped = new Map(db.select().from(steps).all().map((s) => [s.id, s])); // prettier-ignore
       for (const [what, which] of told) {
         seen[what as keyof typeof seen]++;
         if (what === 'saved') expect(page.version).toBeGreaterThanOrEqual(Number(which));
         if (what === 'cut') expect(cuts.has(which!)).toBe(true);
         if (what === 'undone') expect(cuts.get(which!)?.undoneAt).toBeTruthy();
+        if (what === 'stepped') expect(stepped.has(which!)).toBe(true);
+        if (what === 'unstepped') expect(stepped.get(which!)?.undoneAt).toBeTruthy();
         if (what === 'counted') expect(moved.some((m) => m.id === which)).toBe(true);
       }
       expect(page.document.name).toBe(page.version > 1 ? `saved as ${page.version}` : demoPage().name);
       // what there is of everything is the sum of its movements, and every cut is wholly in the books or not at all
+      const sums = new Map<string, number>();
+      for (const m of moved) sums.set(m.stock, (sums.get(m.stock) ?? 0) + m.by);
       for (const item of db.select().from(stock).all())
-        expect([item.id, moved.filter((m) => m.stock === item.id).reduce((sum, m) => sum + m.by, 0)]).toEqual([
-          item.id,
-          item.quantity,
-        ]);
+        expect([item.id, sums.get(item.id)]).toEqual([item.id, item.quantity]);
+      // a step is in the books with every one of its items, or it was never taken
+      for (const { id, lines, undoneAt } of stepped.values()) {
+        const of = (why: string) => moved.filter((m) => m.step === id && m.why === why && m.by).length;
+        expect([id, of('added') + of('taken')]).toEqual([id, lines.length]);
+        expect([id, of('taken-back')]).toEqual([id, undoneAt ? lines.length : 0]);
+      }
       for (const cut of cuts.values()) {
         const of = (why: string) => moved.filter((m) => m.cutting === cut.id && m.why === why).length;
         expect([of('used'), of('kept')]).toEqual([cut.used.length, cut.kept.length]);

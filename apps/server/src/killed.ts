@@ -65,4 +65,22 @@ async function counting(): Promise<void> {
     if (await send('post', '/api/stock/tally-stock/movements', movement)) say('counted', movement.id);
   }
 }
-await Promise.all([cutting(), saving(), counting()]);
+
+/** Puts three in at once, moves them, takes them out again and undoes it: each step is whole or was never taken. */
+async function drawerSteps(): Promise<void> {
+  const { sides } = demoPapers()[0]!;
+  await send('post', '/api/papers', { id: 'steps-paper', name: 'Steps', sides });
+  for (;;) {
+    const put = [1, 2, 3].map((i) => ({
+      ...{ id: id(), paper: 'steps-paper', unit: 'in', width: String(i + 1), height: '3', quantity: i, kind: 'scrap' },
+    }));
+    const step = { id: id(), says: 'put-in', put };
+    if (await send('post', '/api/drawer/steps', step)) say('stepped', step.id);
+    const change = put.map((item) => ({ stock: item.id, place: 'box 1', by: -1 }));
+    const out = { id: id(), says: 'taken-out', change };
+    if (!(await send('post', '/api/drawer/steps', out))) continue;
+    say('stepped', out.id);
+    if (await send('post', `/api/drawer/steps/${out.id}/undo`, { id: id() })) say('unstepped', out.id);
+  }
+}
+await Promise.all([cutting(), saving(), counting(), drawerSteps()]);

@@ -618,6 +618,17 @@ describe('the door', () => {
     const search = await check('post', '/api/searches', '/api/searches', { id: newId(), name: 'wide', line: '9 x 9' });
     await check('get', '/api/searches', '/api/searches');
     await check('delete', '/api/searches/{id}', `/api/searches/${search.id}`);
+    const goal = {
+      name: 'narrow ones',
+      line: 'narrower than 5',
+      pieces: 60,
+      from: '2026-05-01',
+      to: '2026-05-06',
+      rest: '',
+    };
+    const challenge = await check('post', '/api/challenges', '/api/challenges', { id: newId(), ...goal });
+    await check('get', '/api/challenges', '/api/challenges');
+    await check('delete', '/api/challenges/{id}', `/api/challenges/${challenge.id}`);
     const rules = await check('get', '/api/rules', '/api/rules');
     await check('put', '/api/rules', '/api/rules', rules);
     const { habits } = await check('get', '/api/habits', '/api/habits');

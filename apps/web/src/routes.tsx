@@ -76,6 +76,10 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/drawer/ClearOut.tsx')).ClearOutScreen }),
       },
       {
+        path: 'use-up',
+        lazy: async () => ({ Component: (await import('./screens/drawer/UseUp.tsx')).UseUpScreen }),
+      },
+      {
         path: 'wanted',
         lazy: async () => ({ Component: (await import('./screens/drawer/Wanted.tsx')).WantedScreen }),
       },

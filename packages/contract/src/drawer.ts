@@ -159,6 +159,18 @@ export const challengeSchema = z.strictObject({
   rest: z.string().trim().max(200),
 });
 export type Challenge = z.infer<typeof challengeSchema>;
+export const newChallengeSchema = challengeSchema.extend({ id: requestId });
+export type NewChallenge = z.infer<typeof newChallengeSchema>;
+/** A challenge, and how far it has come. */
+export const challengeRecordSchema = challengeSchema.extend({
+  id: z.string(),
+  /** Pieces that were cut from what counts, by day. */
+  days: z.record(z.string(), z.int()),
+  counted: z.int(),
+  /** What was cut meanwhile and does not count: from what, how many pieces, and which parts of the rule it is not. */
+  not: z.array(z.strictObject({ stock: z.string(), what: z.string(), pieces: z.int(), why: z.array(z.string()) })),
+});
+export type ChallengeRecord = z.infer<typeof challengeRecordSchema>;
 
 const many = z.int().min(1).max(10_000);
 /** How many more or fewer there are, or how many there really are. */

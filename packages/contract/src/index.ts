@@ -15,7 +15,9 @@ export {
 export {
   MOVEMENTS,
   STEP_SAYS,
+  challengeRecordSchema,
   challengeSchema,
+  newChallengeSchema,
   changePaperSchema,
   changeStockSchema,
   drawerQuerySchema,
@@ -32,6 +34,8 @@ export {
   stepRecordSchema,
   stockRecordSchema,
   type Challenge,
+  type ChallengeRecord,
+  type NewChallenge,
   type ChangePaper,
   type ChangeStock,
   type DrawerQuery,

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { habitsSchema, rulesSchema, stockItemSchema } from '@temnex/core';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
 import {
+  challengeRecordSchema,
   changePaperSchema,
   changeStockSchema,
   drawerQuerySchema,
@@ -9,6 +10,7 @@ import {
   drawerStepSchema,
   habitsRecordSchema,
   movementSchema,
+  newChallengeSchema,
   newMovementSchema,
   newPaperSchema,
   newStockSchema,
@@ -99,6 +101,20 @@ export const ROUTES: readonly Route[] = [
     answer: rulesSchema,
   },
   { method: 'put', path: '/api/rules', says: 'Changes them', body: rulesSchema, answer: rulesSchema },
+  {
+    method: 'get',
+    path: '/api/challenges',
+    says: 'What somebody has set out to use up, and how far it has come',
+    answer: z.array(challengeRecordSchema),
+  },
+  {
+    method: 'post',
+    path: '/api/challenges',
+    says: 'Sets out to use something up, by a rule of one’s own',
+    body: newChallengeSchema,
+    answer: challengeRecordSchema,
+  },
+  { method: 'delete', path: '/api/challenges/{id}', says: 'Gives it up', answer: null },
   { method: 'get', path: '/api/searches', says: 'Searches that are kept', answer: z.array(savedSearchSchema) },
   {
     method: 'post',

@@ -222,6 +222,7 @@ export {
   unlike,
   unlikeFace,
   wholeItem,
+  whyNot,
   type Drawer,
   type FindProblem,
   type Finder,
@@ -342,4 +343,9 @@ export {
   type WantingPage,
   couldMake,
   type CouldMake,
+  countedFor,
+  paceOf,
+  type Counted,
+  type Pace,
+  type UseUpCut,
 } from './cutting/index.ts';

@@ -12,7 +12,8 @@ import {
 import { count, figure, sizeWords, type Voice } from './lengths.ts';
 import { KIND_WORDS } from './kinds.ts';
 
-const itemWords = (item: StockItem, voice: Voice): string =>
+/** `scrap of 5 1/2 × 3`. */
+export const itemWords = (item: StockItem, voice: Voice): string =>
   `${KIND_WORDS[item.kind]} of ${sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, voice)}`;
 
 /** By how much something is too small: `1⁄4 too short`, or both ways. */

@@ -51,13 +51,23 @@ export {
   drawerStepWords,
   enoughWords,
   findProblemWords,
+  paceWords,
   rowProblemWords,
   savedWords,
   soughtWords,
+  whyNotWords,
   worthWords,
 } from './looking.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
 export { paperLetter, sheetLetter } from './letters.ts';
-export { DIRECTION_WORDS, builtWords, paperReachWords, reachWords, sideWords, stockWords } from './drawer.ts';
+export {
+  DIRECTION_WORDS,
+  builtWords,
+  itemWords,
+  paperReachWords,
+  reachWords,
+  sideWords,
+  stockWords,
+} from './drawer.ts';
 export { NAMES, finishWords, finishesWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';

@@ -1,9 +1,11 @@
 import {
+  ANYTHING,
   headingOf,
   type CouldMake,
   type Enough,
   type FindProblem,
   type OneByOne,
+  type Pace,
   type Plan,
   type RowProblem,
   type Sought,
@@ -124,9 +126,16 @@ export function enoughWords({ takes, buy, beyond }: Enough, voice: Voice): strin
   const parts = [takes.sheets ? count(takes.sheets, 'sheet') : '', takes.scraps ? count(takes.scraps, 'scrap') : ''];
   const own = parts.filter(Boolean).join(' and ');
   const size = sizeWords(buy.size.width, buy.size.height, voice);
-  const large = beyond.length ? `${count(beyond.length, 'piece')} larger than ${size}: no sheet is enough` : '';
-  if (!buy.count) return [large, own ? `enough: it takes ${own}` : ''].filter(Boolean).join('; ');
-  return [`${count(buy.count, 'sheet')} of ${size} short${own ? `, with ${own} from here` : ''}`, large]
+  const of = (why: 'size' | 'side') => beyond.filter((b) => b.why === why).length;
+  const not = [
+    of('size') ? `${count(of('size'), 'piece')} larger than ${size}: no sheet is enough` : '',
+    of('side') ? `${count(of('side'), 'piece')} on a side, or a way round, that it does not have` : '',
+  ];
+  if (buy.count)
+    return [`${count(buy.count, 'sheet')} of ${size} short${own ? `, with ${own} from here` : ''}`, ...not]
+      .filter(Boolean)
+      .join('; ');
+  return [...not, own ? `${beyond.length ? 'for the rest ' : ''}enough: it takes ${own}` : '']
     .filter(Boolean)
     .join('; ');
 }
@@ -151,3 +160,30 @@ export function couldMakeWords({ recipe, line, count: many, each }: CouldMake, v
   const one = GIVES[recipe]?.(sizeWords(each.width, each.height, voice), line) ?? line;
   return many === 1 ? one : `${many} ${one.replace(/^(\w+)/, '$1s')}`;
 }
+
+/** How fast something is to be used up: `13 a day for 3 days.` */
+export function paceWords(pace: Pace): string {
+  switch (pace.status) {
+    case 'done':
+      return 'All of it is done.';
+    case 'over':
+      return `The time is over; ${count(pace.left, 'piece')} short.`;
+    case 'before':
+      return `Not begun yet: ${pace.perDay} a day for ${count(pace.days, 'day')}.`;
+    case 'running':
+      return pace.days === 1
+        ? `${count(pace.left, 'piece')} left, today is the last day.`
+        : `${pace.left} left: ${pace.perDay} a day for ${count(pace.days, 'day')}.`;
+  }
+}
+
+/** Why something does not count: what of the rule it is not. */
+export const whyNotWords = (why: readonly string[], sought: Sought, voice: Voice): string =>
+  why
+    .map((key) =>
+      key === 'kind' && sought.kind
+        ? `a ${KIND_WORDS[sought.kind]}`
+        : soughtWords({ ...ANYTHING, [key]: sought[key as keyof Sought] }, voice).join(' '),
+    )
+    .map((part) => `not ${part}`)
+    .join(' and ');

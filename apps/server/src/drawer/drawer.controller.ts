@@ -3,14 +3,18 @@ import type { WantingPage } from '@temnex/core';
 import {
   bareRequestSchema,
   drawerStepSchema,
+  newChallengeSchema,
   savedSearchSchema,
   type BareRequest,
+  type ChallengeRecord,
   type DrawerStep,
+  type NewChallenge,
   type SavedSearch,
   type StepRecord,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { PagesService } from '../pages/pages.service.ts';
+import { ChallengesService } from './challenges.service.ts';
 import { SearchesService } from './searches.service.ts';
 import { StepsService } from './steps.service.ts';
 
@@ -20,6 +24,7 @@ export class DrawerController {
     @Inject(StepsService) private readonly steps: StepsService,
     @Inject(SearchesService) private readonly searches: SearchesService,
     @Inject(PagesService) private readonly pages: PagesService,
+    @Inject(ChallengesService) private readonly useUp: ChallengesService,
   ) {}
 
   @Get('drawer/steps')
@@ -41,6 +46,22 @@ export class DrawerController {
   @Get('wanting')
   wanting(): WantingPage[] {
     return this.pages.wanting();
+  }
+
+  @Get('challenges')
+  challenges(): ChallengeRecord[] {
+    return this.useUp.list();
+  }
+
+  @Post('challenges')
+  begin(@Body(checked(newChallengeSchema)) challenge: NewChallenge): ChallengeRecord {
+    return this.useUp.begin(challenge);
+  }
+
+  @Delete('challenges/:id')
+  @HttpCode(204)
+  giveUp(@Param('id') id: string): void {
+    this.useUp.giveUp(id);
   }
 
   @Get('searches')

@@ -248,6 +248,13 @@ export class PapersService {
     return this.db.select().from(papers).where(isNull(papers.removedAt)).orderBy(papers.name).all().map(paperOf);
   }
 
+  /** Every place in which something is kept. */
+  places(): string[] {
+    const own = this.db.selectDistinct({ place: stock.place }).from(stock).where(gt(stock.quantity, 0)).all();
+    const all = [...own, ...this.papers()].flatMap(({ place }) => (place ? [place] : []));
+    return [...new Set(all)];
+  }
+
   addPaper(paper: NewPaper): PaperRecord {
     return once(this.db, paper.id, 'paper', (tx) => makePaper(tx, paper, new Date().toISOString()));
   }

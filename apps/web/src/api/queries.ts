@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import {
+  challengeRecordSchema,
   cuttingRecordSchema,
   demoSchema,
   habitsRecordSchema,
@@ -22,6 +23,7 @@ import {
   type Cut,
   type DrawerStep,
   type HabitsRecord,
+  type NewChallenge,
   type NewMovement,
   type NewPaper,
   type NewStock,
@@ -42,6 +44,7 @@ const KEYS = {
   page: (id: string) => ['page', id] as const,
   drawer: DRAWER,
   steps: ['steps'] as const,
+  challenges: ['challenges'] as const,
   rules: ['rules'] as const,
   wanting: ['wanting'] as const,
   together: (pages: readonly string[]) => ['together', ...pages] as const,
@@ -227,6 +230,20 @@ export const useStorePlan = (page: string) =>
     (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
   );
+export const useChallenges = () =>
+  useQuery({
+    queryKey: KEYS.challenges,
+    queryFn: () => ask('GET', '/api/challenges', z.array(challengeRecordSchema)),
+    staleTime: 0,
+  });
+export const useBeginChallenge = () =>
+  useChange(
+    (challenge: Omit<NewChallenge, 'id'>, id) =>
+      ask('POST', '/api/challenges', challengeRecordSchema, { id, ...challenge }),
+    [KEYS.challenges],
+  );
+export const useGiveUpChallenge = () =>
+  useChange((id: string) => ask('DELETE', `/api/challenges/${id}`, null), [KEYS.challenges]);
 export const useRules = () => useQuery({ queryKey: KEYS.rules, queryFn: () => ask('GET', '/api/rules', rulesSchema) });
 export const useSaveRules = () =>
   useChange(

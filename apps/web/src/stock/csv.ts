@@ -34,7 +34,7 @@ export function shoppingCsv(
     exactText(b.size.width, 'in'),
     exactText(b.size.height, 'in'),
     b.cost === null ? '' : (b.cost / 100).toFixed(2),
-    b.pages.map((id) => names.get(id) ?? '').join('; '),
+    b.pages.flatMap((id) => names.get(id) ?? []).join('; '),
   ]);
   const heading = ['Sheets', 'Packs', 'Paper', 'Width (in)', 'Height (in)', 'Cost', 'For'];
   return Papa.unparse([heading, ...rows], { escapeFormulae: true });

@@ -32,7 +32,7 @@ describe('what a scrap would still give', () => {
   });
   test('what takes the most of it comes first, and all of it does come out', () => {
     for (const size of [['12', '12'], ['3', '11'], ['6', '6'], ['2 1/4', '4']] as const) {
-      const item = scrap(...size);
+      const item = scrap(size[0]!, size[1]!);
       const list = couldMake(item, 'in');
       const taken = list.map((m) => m.each.width * m.each.height * m.count);
       expect(taken).toEqual([...taken].sort((a, b) => b - a));

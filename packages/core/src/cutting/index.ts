@@ -20,6 +20,7 @@ export {
   type PaperReach,
   type Reach,
 } from './reach.ts';
+export { countedFor, paceOf, type Counted, type Pace, type UseUpCut } from './useUp.ts';
 export { couldMake, type CouldMake } from './couldMake.ts';
 export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';
 export {

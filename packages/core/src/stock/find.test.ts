@@ -54,6 +54,8 @@ describe('what is looked for, in one line', () => {
     ['in box 2', { place: 'box 2' }],
     ['scraps in the tall folder older than 1 week', { kind: 'scrap', place: 'the tall folder', before: '2026-05-24' }],
     ['stripes in box 9', { pattern: 'stripes', place: 'box 9' }],
+    ['reaches 11 1/2 x 3 in box 2', { reaches: size('11 1/2', '3'), place: 'box 2' }],
+    ['wider than 1/2 in box 9 dots', { wider: lengthOf('1/2'), place: 'box 9', pattern: 'dots' }],
     ['older than 3 months', { before: '2026-02-28' }],
     ['older than 2 years', { before: '2024-05-31' }],
     ['newer than 10 days', { since: '2026-05-21' }],

@@ -1,17 +1,9 @@
 import { fitsIn, holdsOutline, turned, type Size } from '../geometry/index.ts';
-import {
-  BY_SAID,
-  LENGTH_SAID,
-  lengthOf,
-  parseLength,
-  parseSize,
-  ticks,
-  type Ticks,
-  type Unit,
-} from '../length/index.ts';
+import { BY_SAID, LENGTH_SAID, parseLength, parseSize, ticks, type Ticks, type Unit } from '../length/index.ts';
 import { cornersOf, ticksOf } from './corners.ts';
 import { COLOUR_WORDS, unlikeFace } from './colour.ts';
 import { PATTERNS, sizeOfItem, type Paper, type PaperFace, type StockItem } from './drawer.ts';
+import { KEPT_IN } from './places.ts';
 import { reservedFor } from './reserve.ts';
 
 /*
@@ -136,6 +128,16 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
     if (!ok) fault ??= { code: 'date', text };
     return ok ? text : null;
   };
+  // places first, or `1/2 in box 2` would be half an inch; of those that are known the one with the most words
+  for (const place of [...places].sort((a, b) => b.length - a.length)) {
+    if (found.place !== null) break;
+    take(
+      String.raw`(?:\b(?:in|from|at|on)\s+(?:the\s+)?)(${escaped(place.toLowerCase())})(?![\w])`,
+      ([p]) => (found.place = p!),
+    );
+  }
+  if (found.place === null)
+    take(String.raw`\s(?:in|on)\s+(?:the\s+)?(${KEPT_IN}\s+[\p{L}\d]+)`, ([p]) => (found.place = p!));
   take(
     String.raw`\b(?:smaller than|within|no larger than|at most)\s+(${POINT})`,
     ([size]) => (found.within = sizeIn(size!)),
@@ -166,15 +168,7 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
     found.colour = { hex: hexOf(colour!), within: Number(within || NEAR), said: null };
   });
   take(String.raw`\s(#[0-9a-f]{6})\b`, ([hex]) => (found.colour ??= { hex: hex!, within: NEAR, said: null }));
-  // the place that is known under the most words
-  for (const place of [...places].sort((a, b) => b.length - a.length)) {
-    if (found.place !== null) break;
-    take(
-      String.raw`(?:\b(?:in|from|at|on)\s+(?:the\s+)?)(${escaped(place.toLowerCase())})(?![\w])`,
-      ([p]) => (found.place = p!),
-    );
-  }
-  take(String.raw`\b(?:in|at)\s+([\p{L}\d][^,]*)$`, ([p]) => (found.place ??= p!.trim()));
+  if (found.place === null) take(String.raw`\b(?:in|at)\s+([\p{L}\d][^,]*)$`, ([p]) => (found.place = p!.trim()));
   const words = rest.split(/[\s,]+/).filter((word) => /[\p{L}\d]/u.test(word) && !ASIDE.has(word));
   const names: string[] = [];
   for (const [i, word] of words.entries()) {
@@ -263,6 +257,13 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
       : null;
   return { matches, rank };
 }
+
+/** Which parts of what is looked for an item is not; none: it is what is looked for. */
+export const whyNot = (sought: Sought, papers: readonly Paper[], item: StockItem): (keyof Sought)[] =>
+  (Object.keys(ANYTHING) as (keyof Sought)[]).filter((key) => {
+    const part = { ...ANYTHING, [key]: sought[key] };
+    return !isAnything(part) && !finderOf(part, papers).matches(item);
+  });
 
 /** Whether a piece comes out of an item, either way round, its margins gone; of an odd scrap, by its outline. */
 export function comesOutOf(piece: Size, item: StockItem): boolean {

@@ -35,6 +35,7 @@ export {
   isAnything,
   placeOf,
   sayFind,
+  whyNot,
   type FindProblem,
   type Finder,
   type SaidFind,

@@ -14,6 +14,7 @@ import {
   type Unit,
 } from '../length/index.ts';
 import type { StockItem } from './drawer.ts';
+import { KEPT_IN } from './places.ts';
 
 export type StockKindWord = StockItem['kind'];
 const KINDS: Readonly<Record<string, StockKindWord>> = {
@@ -107,9 +108,8 @@ export function sayStock(
   };
 }
 
-/** What paper is kept in, where nobody has called a place so yet. */
-const KEPT_IN =
-  /\s(?:in|on)\s+(?:the\s+)?((?:box|drawer|folder|tray|envelope|bag|file|shelf|case|binder|basket)\b[^,]*)$/i;
+/** A place at the end of a line, where nobody has called one so yet. */
+const AT_END = new RegExp(String.raw`\s(?:in|on)\s+(?:the\s+)?(${KEPT_IN}\b[^,]*)$`, 'i');
 
 /** The place at the end of a line, and the line without it. */
 function placeSaid(line: string, places: readonly string[]): { said: string; place: string | null } {
@@ -118,7 +118,7 @@ function placeSaid(line: string, places: readonly string[]): { said: string; pla
     .filter((p) => lower.endsWith(` in ${p.toLowerCase()}`) || lower.endsWith(` on ${p.toLowerCase()}`))
     .sort((a, b) => b.length - a.length)[0];
   if (known !== undefined) return { said: line.trimEnd().slice(0, -(known.length + 4)), place: known };
-  const found = KEPT_IN.exec(line);
+  const found = AT_END.exec(line);
   return found
     ? { said: line.slice(0, found.index), place: found[1]!.trim().slice(0, 80) }
     : { said: line, place: null };

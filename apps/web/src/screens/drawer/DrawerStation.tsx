@@ -18,6 +18,7 @@ const PLACES: readonly Station[] = [
   { to: '/drawer/in', name: 'Put many in', reached: true },
   { to: '/drawer/wanted', name: 'Wanted', reached: true },
   { to: '/drawer/together', name: 'Cut together', reached: true },
+  { to: '/drawer/use-up', name: 'Use up', reached: true },
   { to: '/drawer/rules', name: 'Clear out', reached: true },
 ];
 const Due = styled.div`

@@ -1,0 +1,98 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, eq, gte, inArray, isNull, lt } from 'drizzle-orm';
+import { bagOf, countedFor, sayFind, type Sought, type UseUpCut } from '@temnex/core';
+import { SCREEN, findProblemWords, itemWords } from '@temnex/words';
+import type { Challenge, ChallengeRecord, NewChallenge } from '@temnex/contract';
+import { DATABASE, type Database } from '../database/types.ts';
+import { once } from '../database/once.ts';
+import { challenges, cuttings, stock } from '../database/schema.ts';
+import { Refused, notFound } from '../http/refused.ts';
+import { PapersService, stockItemOf } from '../papers/papers.service.ts';
+import { PlansService } from '../plans/plans.service.ts';
+
+/** What somebody has set out to use up, and how far it has come: counted anew from the cuts, so that one taken back counts no more. */
+@Injectable()
+export class ChallengesService {
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(PapersService) private readonly papers: PapersService,
+    @Inject(PlansService) private readonly plans: PlansService,
+  ) {}
+
+  list(): ChallengeRecord[] {
+    return this.db
+      .select()
+      .from(challenges)
+      .where(isNull(challenges.removedAt))
+      .orderBy(challenges.createdAt)
+      .all()
+      .map(({ id, document }) => this.recordOf(id, document));
+  }
+
+  begin({ id, ...document }: NewChallenge): ChallengeRecord {
+    return once(this.db, id, 'challenge', (tx) => {
+      if (document.to < document.from)
+        throw new Refused('bad-input', 'to: the last day is before the first.', { field: 'to' });
+      this.soughtOf(document);
+      tx.insert(challenges).values({ id, document, createdAt: new Date().toISOString() }).run();
+      return this.recordOf(id, document);
+    });
+  }
+
+  giveUp(id: string): void {
+    const gone = this.db
+      .update(challenges)
+      .set({ removedAt: new Date().toISOString() })
+      .where(and(eq(challenges.id, id), isNull(challenges.removedAt)))
+      .returning({ id: challenges.id })
+      .get();
+    if (!gone) throw notFound('challenge');
+  }
+
+  /** The rule; ages in it are counted from the day on which it begins. */
+  private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): Sought {
+    const said = sayFind(line, this.papers.habits().habits.unit, this.papers.places(), from);
+    if (!said.ok) throw new Refused('bad-input', `line: ${findProblemWords(said.problem)}`, { field: 'line' });
+    return said.sought;
+  }
+
+  private recordOf(id: string, document: Challenge): ChallengeRecord {
+    const { from, to } = document;
+    const end = new Date(Date.parse(to) + 86_400_000).toISOString().slice(0, 10);
+    const rows = this.db
+      .select()
+      .from(cuttings)
+      .where(and(isNull(cuttings.undoneAt), gte(cuttings.cutAt, from), lt(cuttings.cutAt, end)))
+      .all();
+    const cuts = rows.flatMap((row): UseUpCut[] => {
+      // pages that were cut together are one cut, told by the first of them
+      if (row.session !== null && row.session !== row.id) return [];
+      const { plan, together } = this.plans.get(row.plan);
+      const pieces = (together ?? [row.page]).flatMap((page, i) =>
+        rows
+          .filter((r) => (row.session === null ? r.id === row.id : r.session === row.id && r.page === page))
+          .flatMap((r) => r.pieces.map((p) => (together ? `${bagOf(i)}:${p.piece}` : p.piece))),
+      );
+      return [{ day: row.cutAt.slice(0, 10), plan, pieces }];
+    });
+    const ids = [...new Set(cuts.flatMap(({ plan }) => plan.sheets.map((s) => s.stock)))];
+    const items = new Map(
+      ids.length
+        ? this.db
+            .select()
+            .from(stock)
+            .where(inArray(stock.id, ids))
+            .all()
+            .map((row) => [row.id, stockItemOf(row)] as const)
+        : [],
+    );
+    const papers = this.papers.papers();
+    const { counted, days, not } = countedFor(this.soughtOf(document), cuts, papers, items);
+    const names = new Map(papers.map((p) => [p.id, p.name]));
+    const what = (of: string) => {
+      const item = items.get(of)!;
+      return `${itemWords(item, SCREEN)}, ${names.get(item.paper) ?? 'a paper that is gone'}`;
+    };
+    return { id, ...document, counted, days, not: not.map((n) => ({ ...n, what: what(n.stock), why: [...n.why] })) };
+  }
+}
