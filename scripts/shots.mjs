@@ -38,6 +38,8 @@ const cut = async (page) => {
   await page.getByRole('link', { name: 'Print it' }).waitFor();
 };
 
+/** Puts back what a picture needed, once it is made. */
+let back = null;
 const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
   [
@@ -53,17 +55,6 @@ const SHOTS = [
   ['page-and-parts', demo, 1280, 800],
   ['papers', `${demo}/papers`, 1280, 800],
   ['cutting-order', `${demo}/order`, 1280, 800, cut],
-  [
-    'sheets',
-    `${demo}/order`,
-    1280,
-    800,
-    async (page) => {
-      await cut(page);
-      await page.getByRole('heading', { name: 'The sheets' }).scrollIntoViewIfNeeded();
-      await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
-    },
-  ],
   ['on-paper', `${demo}/print`, 1280, 800],
   [
     'a-place-on-paper',
@@ -81,10 +72,8 @@ const SHOTS = [
   ],
   ['choose', '/choose', 1280, 800],
   ['spread', '/page/demo-two-days', 1280, 800],
-  ['second-page', '/page/demo-stayed-up', 1280, 800],
   ['quilt-and-honeycomb', '/page/demo-every-kite', 1280, 800],
   ['woven-and-folded', '/page/demo-colours', 1280, 800],
-  ['page-of-words', '/page/demo-wind-wrote', 1280, 800],
   [
     'size-shapes',
     '/',
@@ -96,29 +85,91 @@ const SHOTS = [
     },
   ],
   [
-    'size-border',
-    '/',
+    'drawer',
+    '/drawer',
     1280,
     800,
     async (page) => {
-      await page.getByLabel('Say it in one line').fill('scalloped border round 6 x 4, repeat 1/2');
-      await page.keyboard.press('Enter');
       await page
-        .getByText(/repeats, from end to end/)
-        .first()
-        .waitFor();
+        .getByRole('listbox')
+        .getByRole('option', { name: /^5 1\/2 × 7 1\/4 scrap/ })
+        .click();
+      await page.getByRole('heading', { name: 'It would still give' }).waitFor();
+    },
+  ],
+  [
+    'put-many-in',
+    '/drawer/in',
+    1280,
+    800,
+    async (page) => {
+      const rows = ['Qty,Size,Design,Location,Bought on', '2,5 1/2 x 3,Teal swell,box 1,2026-02-03', '1,4 x 4,Harbour rust,box 3,2026-02-03', '1,wide x 4,Chalk,box 3,2026-02-03', '4,12 x 1/2,Sailcloth stripe,tray 2,2026-03-11', '3,8 x 8,Sea lavender,,3/4/2026']; // prettier-ignore
+      const file = { name: 'stash.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) };
+      await page.locator('input[type=file]').setInputFiles(file);
+      await page.getByRole('button', { name: 'Take them into the table' }).click();
+    },
+  ],
+  [
+    'cut-together',
+    '/drawer/together',
+    1280,
+    800,
+    async (page) => {
+      for (const name of ['First wind at Saltmarsh Point', 'Two days on the shingle', 'The kite that stayed up'])
+        await page.getByRole('checkbox', { name }).check();
+      await page.getByRole('button', { name: /^Plan these/ }).click();
+      await page.getByText('than the pages one by one').waitFor();
+      await page.getByRole('link', { name: 'Print it' }).waitFor();
+      await page.waitForTimeout(500);
+    },
+  ],
+  [
+    'wanted',
+    '/drawer/wanted',
+    1280,
+    800,
+    async (page) => {
+      // nothing of the grass is left: seen, and put back
+      const send = (path, body) => page.request.post(path, { data: { id: crypto.randomUUID(), ...body } });
+      const change = [{ stock: 'demo-stock-6', by: -3 }];
+      const step = await (await send('/api/drawer/steps', { says: 'taken-out', change })).json();
+      await page.reload();
+      await page.getByText('is not enough').waitFor();
+      await page.evaluate(() => document.fonts.ready);
+      back = () => send(`/api/drawer/steps/${step.id}/undo`, {});
+    },
+  ],
+  [
+    'use-up',
+    '/drawer/use-up',
+    1280,
+    800,
+    async (page) => {
+      await page.getByLabel('pieces').fill('24');
+      await page.getByLabel('what you call it').fill('The narrow ones');
+      await page.getByLabel('what happens to the rest').fill('to the school');
+      await page.getByRole('button', { name: 'Set out' }).click();
+      await page.getByRole('heading', { name: 'The narrow ones' }).waitFor();
+      const plan = (await (await page.request.get(`/api/pages/demo-first-wind/plan`)).json()).plan;
+      const cut = await page.request.post(`/api/plans/${plan.id}/cut`, { data: { id: crypto.randomUUID() } });
+      const { id } = await cut.json();
+      await page.reload();
+      await page.getByRole('list', { name: 'What did not count' }).waitFor();
+      back = () => page.request.post(`/api/cuttings/${id}/undo`, { data: { id: crypto.randomUUID() } });
     },
   ],
   ['size-a-mat-phone', '/', 390, 844],
   ['page-and-parts-phone', demo, 390, 844],
 ];
 for (const [name, path, width, height, prepare] of SHOTS) {
-  const page = await browser.newPage({ viewport: { width, height } });
+  back = null;
+  const page = await browser.newPage({ viewport: { width, height }, baseURL: `http://127.0.0.1:${port}` });
   page.setDefaultTimeout(20_000);
   await page.goto(`http://127.0.0.1:${port}${path}`);
   await page.waitForLoadState('networkidle');
   await prepare?.(page);
   await page.screenshot({ path: join(folder, `${name}.png`) });
+  await back?.();
   await page.close();
   console.log(`docs/screenshots/${name}.png`);
 }
