@@ -200,3 +200,46 @@ test('what pages want is counted over all of them, and the list to buy is printe
   ]);
   expect(readFileSync(await written.path(), 'utf8')).toMatch(/Packs.*\n.*,1,Marram grass,12,12,14\.90,/s);
 });
+
+test('an odd scrap is traced by its corners, with the mouse and with keys, and over a picture of it', async ({
+  table: page,
+}) => {
+  await page.goto('/drawer/trace');
+  const ground = page.getByRole('application');
+  const box = (await ground.boundingBox())!;
+  // 16 inches across, 11 up, in the middle of what there is
+  const scale = Math.min(box.width / 16, box.height / 11);
+  const [left, top] = [box.x + (box.width - 16 * scale) / 2, box.y + (box.height - 11 * scale) / 2];
+  const press = (x: number, y: number) => page.mouse.click(left + x * scale, top + (11 - y) * scale);
+  for (const [x, y] of [[2, 2], [9, 2], [9, 5], [5, 5], [5, 8]] as const) await press(x, y); // prettier-ignore
+  // the last corner with the keys: the cross begins an inch from either edge
+  await ground.focus();
+  for (let i = 0; i < 2; i++) await page.keyboard.press('Shift+ArrowRight');
+  for (let i = 0; i < 14; i++) await page.keyboard.press('Shift+ArrowUp');
+  await page.keyboard.press('Enter');
+  const slip = page.getByRole('complementary', { name: 'What is traced' });
+  await expect(slip.getByRole('heading', { name: '7 × 6' })).toBeVisible();
+  await slip.getByRole('textbox', { name: 'edge 1' }).fill('8 1/2');
+  await slip.getByRole('textbox', { name: 'edge 1' }).press('Enter');
+  await expect(slip.getByRole('heading', { name: /^8.1⁄2 × 6$/ })).toBeVisible();
+  await slip.getByRole('combobox', { name: 'of which paper' }).selectOption({ label: 'Gust' });
+  await slip.getByRole('button', { name: 'Put it in' }).click();
+  await expect(page.getByText('In: a scrap of Gust with 6 corners.')).toBeVisible();
+  await page.goto('/drawer?find=gust 7 x 1');
+  await expect(page.getByRole('option', { name: /^8 1\/2 × 6 scrap with a corner gone of Gust/ })).toBeVisible();
+  // a picture that is 100 pixels wide, of which 50 are known to be 5 inches
+  await page.goto('/drawer/trace');
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="100" height="60"><rect width="100" height="60" fill="#a85"/></svg>';
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'scrap.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await press(0, 2);
+  await press(5, 2);
+  await slip.getByRole('textbox', { name: 'it is this long' }).fill('4');
+  await slip.getByRole('textbox', { name: 'it is this long' }).press('Enter');
+  // it was 10 inches wide, and is 8
+  await expect(ground.locator('image')).toHaveAttribute('width', '8');
+  await slip.getByRole('button', { name: 'Take the picture away' }).click();
+  await expect(ground.locator('image')).toHaveCount(0);
+});

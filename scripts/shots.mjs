@@ -1,5 +1,6 @@
 // npm run shots: makes all of docs/screenshots afresh from the demo, on a database of its own.
 import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -39,7 +40,7 @@ const cut = async (page) => {
 };
 
 /** Puts back what a picture needed, once it is made. */
-let back = null;
+let back;
 const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
   [
@@ -130,7 +131,7 @@ const SHOTS = [
     800,
     async (page) => {
       // nothing of the grass is left: seen, and put back
-      const send = (path, body) => page.request.post(path, { data: { id: crypto.randomUUID(), ...body } });
+      const send = (path, body) => page.request.post(path, { data: { id: randomUUID(), ...body } });
       const change = [{ stock: 'demo-stock-6', by: -3 }];
       const step = await (await send('/api/drawer/steps', { says: 'taken-out', change })).json();
       await page.reload();
@@ -151,11 +152,11 @@ const SHOTS = [
       await page.getByRole('button', { name: 'Set out' }).click();
       await page.getByRole('heading', { name: 'The narrow ones' }).waitFor();
       const plan = (await (await page.request.get(`/api/pages/demo-first-wind/plan`)).json()).plan;
-      const cut = await page.request.post(`/api/plans/${plan.id}/cut`, { data: { id: crypto.randomUUID() } });
+      const cut = await page.request.post(`/api/plans/${plan.id}/cut`, { data: { id: randomUUID() } });
       const { id } = await cut.json();
       await page.reload();
       await page.getByRole('list', { name: 'What did not count' }).waitFor();
-      back = () => page.request.post(`/api/cuttings/${id}/undo`, { data: { id: crypto.randomUUID() } });
+      back = () => page.request.post(`/api/cuttings/${id}/undo`, { data: { id: randomUUID() } });
     },
   ],
   ['size-a-mat-phone', '/', 390, 844],

@@ -80,6 +80,10 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/drawer/UseUp.tsx')).UseUpScreen }),
       },
       {
+        path: 'trace',
+        lazy: async () => ({ Component: (await import('./screens/drawer/Trace.tsx')).TraceScreen }),
+      },
+      {
         path: 'wanted',
         lazy: async () => ({ Component: (await import('./screens/drawer/Wanted.tsx')).WantedScreen }),
       },

@@ -57,6 +57,7 @@ export {
   type Shape,
   type Size,
   areaWithin,
+  crossesItself,
   cornersGone,
   edgeThere,
   paperIn,

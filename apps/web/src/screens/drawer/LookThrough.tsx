@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, sayFind, sizeOfItem } from '@temnex/core';
@@ -301,6 +301,7 @@ export function LookThrough() {
         )}
         <section aria-label="Put in">
           <AddPaper drawer={drawer} unit={habits.unit} onPutIn={done} />
+          <Link to="/drawer/trace">Trace an odd one by its corners</Link>
         </section>
         <TakenOut kinds={['stock', 'paper']} />
       </Slip>

@@ -268,7 +268,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
           <em
             style={{
               left: share(Math.min(own, wanted.area)),
-              width: share(Math.max(most * 0.02, Math.min(most - own, wanted.area * 0.15))),
+              width: share(Math.min(most, enough.buy.count * enough.buy.size.width * enough.buy.size.height)),
             }}
           />
         ) : null}

@@ -1,0 +1,52 @@
+import {
+  areaWithin,
+  crossesItself,
+  exactText,
+  ticks,
+  type LengthText,
+  type Mark,
+  type Point,
+  type StockItem,
+} from '@temnex/core';
+
+/* An odd scrap traced by its corners: points in ticks, x to the right and y up, from wherever one began. */
+
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** To the nearest mark of the cutter. */
+export const snapped = ({ x, y }: Spot, { step }: Mark): Spot => ({
+  x: Math.round(x / step) * step,
+  y: Math.round(y / step) * step,
+});
+
+export const lengthBetween = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
+
+/** The second of two corners moved along their edge, so that it is so long, and snapped. */
+export function edgeAs(from: Spot, to: Spot, length: number, mark: Mark): Spot {
+  const now = lengthBetween(from, to) || 1;
+  return snapped({ x: from.x + ((to.x - from.x) * length) / now, y: from.y + ((to.y - from.y) * length) / now }, mark);
+}
+
+export type Traced =
+  | { readonly ok: true; readonly outline: [LengthText, LengthText][]; readonly width: string; readonly height: string }
+  | { readonly ok: false; readonly why: 'few' | 'crosses' | 'nothing' | 'many' };
+
+/** What was traced as an item has it: corners counted from its lower left, and how far it reaches. */
+export function tracedAs(corners: readonly Spot[], unit: StockItem['unit']): Traced {
+  if (corners.length < 3) return { ok: false, why: 'few' };
+  if (corners.length > 60) return { ok: false, why: 'many' };
+  const [left, bottom] = [Math.min(...corners.map((p) => p.x)), Math.min(...corners.map((p) => p.y))];
+  const moved = corners.map((p): Point => ({ x: ticks(p.x - left), y: ticks(p.y - bottom) }));
+  if (crossesItself(moved)) return { ok: false, why: 'crosses' };
+  if (!areaWithin(moved)) return { ok: false, why: 'nothing' };
+  const text = (t: number): LengthText => (t ? exactText(ticks(t), unit) : 0);
+  return {
+    ok: true,
+    outline: moved.map((p) => [text(p.x), text(p.y)]),
+    width: String(text(Math.max(...moved.map((p) => p.x)))),
+    height: String(text(Math.max(...moved.map((p) => p.y)))),
+  };
+}
