@@ -30,6 +30,7 @@ import {
   type Removed,
   type SavedSearch,
   type ScrapPiece,
+  type StepRecord,
   type StorePlan,
   type StoreTogether,
 } from '@temnex/contract';
@@ -100,8 +101,8 @@ const TRIES = 2;
 function useChange<In, Out>(
   change: (input: In, id: string) => Promise<Out>,
   stale: readonly (readonly string[])[],
-  /** Shows it as it will be at once, so that the next change builds on it; what was refused is shown as it is again. */
-  ahead?: (client: QueryClient, input: In) => void,
+  /** Shows it as it will be at once, so that the next change builds on it; gives back what shows it as it was, where it is refused. */
+  ahead?: (client: QueryClient, input: In) => () => void,
   /** Keeps what was answered; then it is done, and what is old is fetched meanwhile. */
   answered?: (client: QueryClient, answer: Out) => void,
 ) {
@@ -109,6 +110,7 @@ function useChange<In, Out>(
   const mutation = useMutation({
     mutationFn: ({ input, id }: { input: In; id: string }) => change(input, id),
     onMutate: ({ input }) => ahead?.(client, input),
+    onError: (_error, _input, asItWas) => asItWas?.(),
     retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
     retryDelay: 400,
     onSuccess: (answer) => answered?.(client, answer),
@@ -158,11 +160,15 @@ export const useChangePaper = () =>
   useChange(
     ({ id, ...change }: ChangePaper & { id: string }) => ask('PUT', `/api/papers/${id}`, paperRecordSchema, change),
     [KEYS.drawer],
-    (client, { id, ...change }) =>
+    (client, { id, ...change }) => {
+      const was = client.getQueryData<DrawerRecord>(KEYS.drawer);
       client.setQueryData<DrawerRecord>(
         KEYS.drawer,
         (drawer) => drawer && { ...drawer, papers: drawer.papers.map((p) => (p.id === id ? { ...p, ...change } : p)) },
-      ),
+      );
+      // the server sends only what has changed, and of what it refused nothing has
+      return () => client.setQueryData(KEYS.drawer, was);
+    },
   );
 export const useRemovePaper = () =>
   useChange((id: string) => ask('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);
@@ -182,11 +188,17 @@ export const useChangeStock = () =>
       ask('PATCH', `/api/stock/${id}`, stockRecordSchema, change),
     [KEYS.drawer],
   );
+/** A step that was taken, or undone, stands in the list of them at once. */
+const stepTaken = (client: QueryClient, step: StepRecord) =>
+  client.setQueryData<StepRecord[]>(KEYS.steps, (steps) => steps && [step, ...steps.filter((s) => s.id !== step.id)]);
 /** Many things done to the drawer as one. */
 export const useDrawerStep = () =>
   useChange(
     (step: Omit<DrawerStep, 'id'>, id) => ask('POST', '/api/drawer/steps', stepRecordSchema, { id, ...step }),
     [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
+    undefined,
+    // it can be undone as soon as it is taken, whatever is still being fetched
+    stepTaken,
   );
 export const useSteps = () =>
   useQuery({ queryKey: KEYS.steps, queryFn: () => ask('GET', '/api/drawer/steps', z.array(stepRecordSchema)) });
@@ -194,6 +206,8 @@ export const useUndoStep = () =>
   useChange(
     (step: string, id) => ask('POST', `/api/drawer/steps/${step}/undo`, stepRecordSchema, { id }),
     [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
+    undefined,
+    stepTaken,
   );
 export const useSearches = () =>
   useQuery({ queryKey: KEYS.searches, queryFn: () => ask('GET', '/api/searches', z.array(savedSearchSchema)) });
@@ -249,7 +263,11 @@ export const useSaveRules = () =>
   useChange(
     (rules: DrawerRules) => ask('PUT', '/api/rules', rulesSchema, rules),
     [KEYS.rules],
-    (client, rules) => client.setQueryData(KEYS.rules, rules),
+    (client, rules) => {
+      const was = client.getQueryData<DrawerRules>(KEYS.rules);
+      client.setQueryData(KEYS.rules, rules);
+      return () => client.setQueryData(KEYS.rules, was);
+    },
   );
 export const useWanting = () =>
   useQuery({
