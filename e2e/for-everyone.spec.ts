@@ -10,6 +10,14 @@ const SCREENS = {
   places: `${DEMO}/papers`,
   order: `${DEMO}/order`,
   print: `${DEMO}/print`,
+  drawer: '/drawer',
+  stock: '/drawer?as=table',
+  many: '/drawer/in',
+  wanted: '/drawer/wanted',
+  together: '/drawer/together?pages=demo-first-wind,demo-two-days',
+  useUp: '/drawer/use-up',
+  clearOut: '/drawer/rules',
+  trace: '/drawer/trace',
   nowhere: '/kites',
 } as const;
 
@@ -29,6 +37,8 @@ for (const [name, path] of Object.entries(SCREENS)) {
       await page.keyboard.press('Enter');
       await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
     }
+    if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
+    if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();
     if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
     const { violations } = await new AxeBuilder({ page })
       .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])

@@ -13,6 +13,7 @@ const NONE: EnoughState = { found: new Map(), done: false, failed: false };
 export function useEnough(wanted: readonly PaperWanted[], drawer: Drawer, unit: Unit): EnoughState {
   const [state, setState] = useState(NONE);
   useEffect(() => {
+    if (!wanted.length) return;
     const worker = new Worker(new URL('../../planner/wanting.worker.ts', import.meta.url), { type: 'module' });
     let found = new Map<string, Enough>();
     worker.onmessage = ({ data }: MessageEvent<FromWanting>) => {
