@@ -6,9 +6,10 @@ import { planning } from './planning.ts';
 import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
+import { together } from './together.ts';
 import { year } from './year.ts';
 
-const ALL = { sizing, planning, limits, quality, others, screen, drawer, year };
+const ALL = { sizing, planning, limits, quality, others, screen, drawer, together, year };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {

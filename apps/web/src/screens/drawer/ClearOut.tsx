@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { Input, Label, TextField } from 'react-aria-components';
+import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, monthsAfter, sayFind, sizeOfItem, type DrawerRules } from '@temnex/core';
 import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words';
@@ -12,25 +12,11 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
 import { today, useDrawerContext } from './context.ts';
+import { SearchLine, Split } from './layout.ts';
 import { ordered } from './order.ts';
 import { usePicking } from './usePicking.ts';
 import { Wall } from './Wall.tsx';
 
-const Work = styled.main`
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 21rem;
-  min-height: 0;
-  @media (min-width: 761px) and (min-height: 560px) {
-    height: calc(100dvh - 62px);
-    & > aside {
-      overflow-y: auto;
-    }
-  }
-  ${NARROW} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Going = styled.section`
   display: flex;
   flex-direction: column;
@@ -43,19 +29,6 @@ const Going = styled.section`
 const Line = styled.div`
   padding: 0.9rem 1.5rem 0.7rem;
   border-bottom: 2px solid var(--ink);
-  & label {
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & input {
-    width: 100%;
-    min-height: 2.75rem;
-    padding: 0.2rem 0.8rem;
-    border: 1.5px solid var(--ink);
-    border-radius: 0;
-    background: var(--sheet);
-    font: 400 1.15rem/1.2 var(--text);
-  }
   & > p {
     margin-top: 0.3rem;
   }
@@ -146,14 +119,14 @@ function ByRule({ rules }: { rules: DrawerRules }) {
     );
   const trouble = save.error ?? step.error;
   return (
-    <Work>
+    <Split>
       <h1 className="out-of-sight">Clear out</h1>
       <Going aria-label="What would go">
         <Line>
-          <TextField value={text} onChange={setText}>
+          <SearchLine value={text} onChange={setText}>
             <Label>What goes? Said as what one looks for</Label>
             <Input autoComplete="off" spellCheck={false} data-say-line />
-          </TextField>
+          </SearchLine>
           <p aria-live="polite" {...(heard.ok && !asksNothing ? {} : { 'data-bad': true })}>
             {!heard.ok
               ? findProblemWords(heard.problem)
@@ -227,7 +200,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
         </Fields>
         <Keeping rules={rules} save={save.mutate} />
       </Slip>
-    </Work>
+    </Split>
   );
 }
 

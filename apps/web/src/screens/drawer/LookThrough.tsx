@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { Input, Label, TextField } from 'react-aria-components';
+import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, sayFind, sizeOfItem } from '@temnex/core';
 import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words';
@@ -13,6 +13,7 @@ import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { TakenOut } from '../../ui/TakenOut.tsx';
 import { today, useDrawerContext } from './context.ts';
+import { SearchLine, Split } from './layout.ts';
 import { ORDERS, ORDER_WORDS, ordered, type Order } from './order.ts';
 import { PickedSlip } from './PickedSlip.tsx';
 import { Searches } from './Searches.tsx';
@@ -20,21 +21,6 @@ import { StockTable } from './StockTable.tsx';
 import { usePicking } from './usePicking.ts';
 import { Wall } from './Wall.tsx';
 
-const Work = styled.main`
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 21rem;
-  min-height: 0;
-  @media (min-width: 761px) and (min-height: 560px) {
-    height: calc(100dvh - 62px);
-    & > aside {
-      overflow-y: auto;
-    }
-  }
-  ${NARROW} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Look = styled.section`
   display: flex;
   flex-direction: column;
@@ -48,28 +34,6 @@ const Line = styled.div`
   padding: 0.9rem 1.5rem 0.6rem;
   ${NARROW} {
     padding: 0.6rem 0.75rem 0.4rem;
-  }
-`;
-const Find = styled(TextField)`
-  display: flex;
-  flex-direction: column;
-  gap: 0.2rem;
-  & label {
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & input {
-    width: 100%;
-    min-height: 2.75rem;
-    padding: 0.2rem 0.8rem;
-    border: 1.5px solid var(--ink);
-    border-radius: 0;
-    background: var(--sheet);
-    font: 400 1.15rem/1.2 var(--text);
-  }
-  & input::placeholder {
-    font-size: var(--s2);
-    color: #6b6b6b;
   }
 `;
 const Heard = styled.p`
@@ -209,11 +173,11 @@ export function LookThrough() {
     label: 'What is in the drawer',
   };
   return (
-    <Work>
+    <Split>
       <h1 className="out-of-sight">The drawer</h1>
       <Look aria-label="Look through the drawer">
         <Line>
-          <Find value={line} onChange={say} onKeyDown={(e) => (e.key === 'Escape' ? say('') : undefined)}>
+          <SearchLine value={line} onChange={say} onKeyDown={(e) => (e.key === 'Escape' ? say('') : undefined)}>
             <Label>What do you look for?</Label>
             <Input
               autoComplete="off"
@@ -221,7 +185,7 @@ export function LookThrough() {
               data-say-line
               placeholder="such as reaches 11 1/2 x 3, or scraps near teal in box 2, or stripes older than 6 months"
             />
-          </Find>
+          </SearchLine>
           <Heard aria-live="polite" {...(heard.ok ? {} : { 'data-bad': true })}>
             {heard.ok ? soughtWords(heard.sought, voice).join(' · ') : findProblemWords(heard.problem)}
           </Heard>
@@ -305,6 +269,6 @@ export function LookThrough() {
         </section>
         <TakenOut kinds={['stock', 'paper']} />
       </Slip>
-    </Work>
+    </Split>
   );
 }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { Input, Label, TextField } from 'react-aria-components';
+import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { couldMake, placeOf, reservedFor, sizeOfItem, type StockItem } from '@temnex/core';
 import type { DrawerStep } from '@temnex/contract';
@@ -13,6 +13,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { useDrawerContext } from './context.ts';
+import { TypedField } from './layout.ts';
 
 const Head = styled.div`
   & > h2 {
@@ -24,24 +25,6 @@ const Doing = styled.form`
   grid-template-columns: minmax(0, 1fr) auto;
   align-items: end;
   gap: 0.5rem;
-`;
-const Where = styled(TextField)`
-  display: flex;
-  flex-direction: column;
-  & label {
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & input {
-    min-width: 0;
-    width: 100%;
-    min-height: 2.5rem;
-    padding: 0.1rem 0.6rem;
-    border: 0;
-    border-bottom: 2px solid var(--ink);
-    border-radius: 0;
-    background: var(--sheet);
-  }
 `;
 const Row = styled.div`
   display: flex;
@@ -114,10 +97,10 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
           move();
         }}
       >
-        <Where value={place} onChange={setPlace}>
+        <TypedField value={place} onChange={setPlace}>
           <Label>where {one ? 'it goes' : 'they go'}; empty: where the paper is kept</Label>
           <Input list="places" autoComplete="off" maxLength={80} />
-        </Where>
+        </TypedField>
         <Plain type="submit">Move</Plain>
         <datalist id="places">
           {placesIn(drawer).map((name) => (

@@ -22,6 +22,7 @@ import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
 import { today, useDrawerContext } from './context.ts';
+import { Split } from './layout.ts';
 import { MatchColumns } from './MatchColumns.tsx';
 import { emptyRow, faceCalled, useRead, useRows, type ReadOne, type Row } from './rows.ts';
 
@@ -52,21 +53,6 @@ const WIDTHS: Readonly<Record<StockColumn, string>> = {
 const AT_ONCE = 2000;
 const HEIGHT = 42;
 
-const Work = styled.main`
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 21rem;
-  min-height: 0;
-  @media (min-width: 761px) and (min-height: 560px) {
-    height: calc(100dvh - 62px);
-    & > aside {
-      overflow-y: auto;
-    }
-  }
-  ${NARROW} {
-    grid-template-columns: minmax(0, 1fr);
-  }
-`;
 const Table = styled.section`
   display: flex;
   flex-direction: column;
@@ -299,7 +285,7 @@ export function PutMany() {
   };
 
   return (
-    <Work>
+    <Split>
       <h1 className="out-of-sight">Put many in</h1>
       <Table aria-label="Rows to put in">
         {matching ? (
@@ -417,7 +403,7 @@ export function PutMany() {
           Write the drawer as CSV
         </Plain>
       </Slip>
-    </Work>
+    </Split>
   );
 }
 

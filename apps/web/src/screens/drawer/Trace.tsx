@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { Button, FileTrigger, Input, Label, TextField } from 'react-aria-components';
+import { Button, FileTrigger, Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, parseLength } from '@temnex/core';
 import { count, figure, sizeWords } from '@temnex/words';
@@ -12,6 +12,7 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
 import { useDrawerContext } from './context.ts';
+import { TypedField } from './layout.ts';
 import { edgeAs, lengthBetween, snapped, tracedAs, type Spot } from './tracing.ts';
 
 const Work = styled.main`
@@ -54,23 +55,6 @@ const Slip = styled.aside`
     padding: 0.9rem 0.75rem;
     border-left: 0;
     border-top: 2px solid var(--ink);
-  }
-`;
-const Where = styled(TextField)`
-  display: flex;
-  flex-direction: column;
-  width: 100%;
-  & label {
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & input {
-    min-height: 2.4rem;
-    padding: 0.1rem 0.5rem;
-    border: 0;
-    border-bottom: 2px solid var(--ink);
-    border-radius: 0;
-    background: var(--sheet);
   }
 `;
 
@@ -358,10 +342,10 @@ export function TraceScreen() {
             ) : (
               <p>There is no paper yet: put a sheet of it in first, in one line.</p>
             )}
-            <Where value={place} onChange={setPlace}>
+            <TypedField value={place} onChange={setPlace}>
               <Label>kept in; empty: where its paper is</Label>
               <Input list="places-traced" autoComplete="off" maxLength={80} />
-            </Where>
+            </TypedField>
             <datalist id="places-traced">
               {placesIn(drawer).map((name) => (
                 <option key={name} value={name} />

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { Input, Label, TextField } from 'react-aria-components';
+import { Input, Label } from 'react-aria-components';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, paceOf, sayFind } from '@temnex/core';
@@ -11,6 +11,7 @@ import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { today, useDrawerContext } from './context.ts';
+import { TypedField } from './layout.ts';
 
 const Work = styled.main`
   display: grid;
@@ -84,6 +85,9 @@ const Slip = styled.aside`
   padding: 1.1rem 1.5rem 2rem;
   background: var(--sheet);
   border-left: 2px solid var(--ink);
+  & input {
+    background: var(--room);
+  }
   & form {
     display: grid;
     grid-template-columns: minmax(0, 1fr);
@@ -95,24 +99,6 @@ const Slip = styled.aside`
     padding: 0.9rem 0.75rem;
     border-left: 0;
     border-top: 2px solid var(--ink);
-  }
-`;
-const Field = styled(TextField)`
-  display: flex;
-  flex-direction: column;
-  width: 100%;
-  & label {
-    font-size: var(--s1);
-    color: var(--quiet);
-  }
-  & input {
-    width: 100%;
-    min-height: 2.4rem;
-    padding: 0.1rem 0.5rem;
-    border: 0;
-    border-bottom: 2px solid var(--ink);
-    border-radius: 0;
-    background: var(--room);
   }
 `;
 const Days = styled.div`
@@ -272,36 +258,36 @@ function Begin() {
           );
         }}
       >
-        <Field value={line} onChange={setLine}>
+        <TypedField value={line} onChange={setLine}>
           <Label>what counts, said as what one looks for</Label>
           <Input autoComplete="off" spellCheck={false} data-say-line />
-        </Field>
+        </TypedField>
         <p>
           {voiceOf}
           {said.ok && there ? `: ${there.toLocaleString()} in the drawer` : ''}
         </p>
         <Days>
-          <Field value={pieces} onChange={setPieces}>
+          <TypedField value={pieces} onChange={setPieces}>
             <Label>pieces</Label>
             <Input inputMode="numeric" autoComplete="off" />
-          </Field>
-          <Field value={from} onChange={setFrom}>
+          </TypedField>
+          <TypedField value={from} onChange={setFrom}>
             <Label>from</Label>
             <Input type="date" />
-          </Field>
-          <Field value={to} onChange={setTo}>
+          </TypedField>
+          <TypedField value={to} onChange={setTo}>
             <Label>to</Label>
             <Input type="date" />
-          </Field>
+          </TypedField>
         </Days>
-        <Field value={rest} onChange={setRest}>
+        <TypedField value={rest} onChange={setRest}>
           <Label>what happens to the rest</Label>
           <Input autoComplete="off" maxLength={200} placeholder="such as: to the school" />
-        </Field>
-        <Field value={name} onChange={setName}>
+        </TypedField>
+        <TypedField value={name} onChange={setName}>
           <Label>what you call it</Label>
           <Input autoComplete="off" maxLength={80} placeholder={line} />
-        </Field>
+        </TypedField>
         <p role="status">{not ?? paceWords(paceOf({ pieces: many, from, to }, 0, from))}</p>
         <Strong type="submit" isDisabled={not !== null || begin.isPending}>
           Set out
