@@ -19,24 +19,26 @@ const drawer: DrawerRecord = {
   papers: [{ ...paper, revision: 1 }],
 };
 
-/** A server whose drawer does not change, and which refuses or takes a change of a paper. */
-function server(taken: boolean): string[] {
+/** A server whose drawer does not change, and which refuses a change of a paper once it is told to. */
+function server(): { asked: string[]; refuse: () => void } {
   const asked: string[] = [];
-  const answer = (status: number, body: object) =>
-    Promise.resolve({ ok: status < 300, status, json: () => Promise.resolve(body) });
+  let refuse = () => {};
+  const answer = (status: number, body: object) => ({ ok: status < 300, status, json: () => Promise.resolve(body) });
   globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
     asked.push(`${init?.method ?? 'GET'} ${String(path)}`);
     if (init?.method === 'PUT')
-      return taken
-        ? answer(200, { ...paper, name: 'Tide', revision: 2 })
-        : answer(400, { code: 'bad-input', message: 'name: too long', field: 'name' });
-    return answer(200, String(path).includes('since') ? { ...drawer, whole: false, papers: [] } : drawer);
+      return new Promise((resolve) => {
+        refuse = () => resolve(answer(400, { code: 'bad-input', message: 'name: too long', field: 'name' }));
+      });
+    return Promise.resolve(
+      answer(200, String(path).includes('since') ? { ...drawer, whole: false, papers: [] } : drawer),
+    );
   }) as unknown as typeof fetch;
-  return asked;
+  return { asked, refuse: () => refuse() };
 }
 
 test('a paper is shown at once as it will be, and as it was where that is refused, though nothing of it is sent again', async () => {
-  const asked = server(false);
+  const { asked, refuse } = server();
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
@@ -45,6 +47,7 @@ test('a paper is shown at once as it will be, and as it was where that is refuse
   await waitFor(() => expect(hook.result.current.drawer.data?.papers[0]!.name).toBe('Swell'));
   hook.result.current.change.mutate({ ...paper, name: 'Tide' });
   await waitFor(() => expect(hook.result.current.drawer.data?.papers[0]!.name).toBe('Tide'));
+  refuse();
   await waitFor(() => expect(hook.result.current.change.error?.message).toBe('name: too long'));
   await waitFor(() => expect(hook.result.current.drawer.data?.papers[0]!.name).toBe('Swell'));
   await waitFor(() => expect(asked).toContain('GET /api/drawer?book=b&since=7'));
