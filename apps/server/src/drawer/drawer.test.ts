@@ -203,6 +203,8 @@ describe('kept for a page', () => {
     sumsHold();
     await ask('post', `/api/cuttings/${cut.id}/undo`, { id: id() });
     expect((await item(used.id))!.reserves).toEqual([{ page: DEMO_PAGE_ID, count: 1 }]);
+    const both = await step({ says: 'taken-out', change: [{ stock: used.id, by: -1, keep: { page: DEMO_PAGE_ID, count: whole } }] }); // prettier-ignore
+    expect(both.status).toBe(409);
     // never is more kept than there is
     await step({ says: 'taken-out', change: [{ stock: used.id, by: -whole }] });
     sumsHold();

@@ -179,7 +179,7 @@ function changed(
   if (row.quantity + by < 0)
     throw new Refused('stock-changed', `There are only ${row.quantity} of one of them left; nothing was changed.`);
   const others = keep ? reservedFor({ reserves }) - reservedFor({ reserves }, keep.page) : 0;
-  if (keep && others + keep.count > row.quantity)
+  if (keep && others + keep.count > row.quantity + by)
     throw new Refused(
       'stock-changed',
       `Of one of them ${row.quantity} are there and ${others} are kept for other pages; nothing was changed.`,
@@ -194,7 +194,8 @@ function changed(
   if (by) move(tx, row, by, by > 0 ? 'added' : why, more);
   if (line.place) note(tx, row.id, { by: 0, why: 'moved', place, ...more });
   if (line.reserved) note(tx, row.id, { by: 0, why: reserved ? 'held-back' : 'freed', ...more });
-  if (keep) keepFor(tx, row, keep.page, keep.count, why, more);
+  // fewer of it may have let go of what pages kept
+  if (keep) keepFor(tx, by ? rowOf(tx, row.id)! : row, keep.page, keep.count, why, more);
   const set = {
     ...(line.place ? { place: place ?? null } : {}),
     ...(line.reserved ? { reserved: line.reserved[1] } : {}),

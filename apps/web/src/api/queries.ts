@@ -25,7 +25,6 @@ import {
   type HabitsRecord,
   type NewChallenge,
   type NewMovement,
-  type NewPaper,
   type NewStock,
   type Removed,
   type SavedSearch,
@@ -172,11 +171,6 @@ export const useChangePaper = () =>
   );
 export const useRemovePaper = () =>
   useChange((id: string) => ask('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);
-export const useAddPaper = () =>
-  useChange(
-    (paper: Omit<NewPaper, 'id'>, id) => ask('POST', '/api/papers', paperRecordSchema, { id, ...paper }),
-    [KEYS.drawer],
-  );
 export const useAddStock = () =>
   useChange(
     (item: Omit<NewStock, 'id'>, id) => ask('POST', '/api/stock', stockItemSchema, { id, ...item }),

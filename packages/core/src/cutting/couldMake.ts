@@ -1,4 +1,4 @@
-import { exactText, inches, millimetres, type Ticks, type Unit } from '../length/index.ts';
+import { exactText, lengthOf, type Ticks, type Unit } from '../length/index.ts';
 import type { Size } from '../geometry/index.ts';
 import type { RecipeId } from '../recipes/index.ts';
 import { comesOutOf, sizeOfItem, type StockItem } from '../stock/index.ts';
@@ -27,15 +27,9 @@ const PINWHEELS = { in: ['6', '5', '4', '3', '2'], mm: ['150', '120', '100', '75
 /** As many as hang in a row on a page; what is more is for another one. */
 const IN_A_ROW = { strips: 10, banners: 6 } as const;
 
-const ticksOf = (text: string, unit: Unit): Ticks => {
-  const [whole, part] = text.split(' ');
-  const [a, b] = (part ?? whole!).split('/').map(Number);
-  const n = (part ? Number(whole) : 0) + (b ? a! / b : a!);
-  return unit === 'mm' ? millimetres(n) : inches(n);
-};
 const sizeIn = (text: string, unit: Unit): Size => {
   const [width, height] = text.split(' x ');
-  return { width: ticksOf(width!, unit), height: ticksOf(height!, unit) };
+  return { width: lengthOf(width!, unit), height: lengthOf(height!, unit) };
 };
 const grown = ({ width, height }: Size, by: Ticks): Size => ({
   width: (width + 2 * by) as Ticks,
@@ -56,7 +50,7 @@ export function couldMake(item: StockItem, unit: Unit): CouldMake[] {
   const add = (recipe: RecipeId, line: string, each: Size, count = 1) => {
     if (count > 0) found.push({ recipe, line, each, count });
   };
-  const reveal = ticksOf(REVEAL[unit], unit);
+  const reveal = lengthOf(REVEAL[unit], unit);
   const mats = PRINTS[unit].filter((print) => once(grown(sizeIn(print, unit), reveal)));
   for (const print of mats.slice(0, 2))
     add('mat-stack', `mat ${REVEAL[unit]} around ${print}`, grown(sizeIn(print, unit), reveal));
@@ -64,7 +58,7 @@ export function couldMake(item: StockItem, unit: Unit): CouldMake[] {
   if (tag) add('tag', `tag ${tag}`, sizeIn(tag, unit), many(sizeIn(tag, unit)));
   const pinwheel = PINWHEELS[unit].find((side) => once(sizeIn(`${side} x ${side}`, unit)));
   if (pinwheel) add('pinwheel', `pinwheel ${pinwheel}`, sizeIn(`${pinwheel} x ${pinwheel}`, unit));
-  const wide = ticksOf(STRIP[unit], unit);
+  const wide = lengthOf(STRIP[unit], unit);
   const long = Math.max(room.width, room.height) as Ticks;
   const strip = { width: long, height: wide };
   const strips = item.outline ? 0 : many(strip);
