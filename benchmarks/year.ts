@@ -73,6 +73,43 @@ const answered = async (page: Page, text: string): Promise<number> => {
   return seen;
 };
 
+/** From the press on a page's cutting order, which no longer stands, until its planner has its job, and until it first answers. */
+async function planned(page: Page, id: string): Promise<{ begun: number[]; first: number[] }> {
+  await page.addInitScript(`(() => {
+    const post = Worker.prototype.postMessage;
+    Worker.prototype.postMessage = function (message, ...more) {
+      if (message && message.job) {
+        window.begunAt ||= performance.now();
+        this.addEventListener('message', () => (window.answeredAt ||= performance.now()));
+      }
+      return post.call(this, message, ...more);
+    };
+    addEventListener('pointerdown', () => (window.pressedAt = performance.now()), { capture: true });
+  })()`);
+  const begun: number[] = [];
+  const first: number[] = [];
+  const habits = (await (await fetch(`${ADDRESS}/api/habits`)).json()) as { habits: object; revision: number };
+  for (let i = 0; i < TIMES; i++) {
+    // an order is made from its habits: changed, it does not stand
+    await fetch(`${ADDRESS}/api/habits`, {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ ...habits.habits, keep: { shorter: i % 2 ? '1 in' : '1 1/8 in', longer: '3 in' } }),
+    });
+    await page.goto(`${ADDRESS}/page/${id}`);
+    await page.locator('[aria-label="The page to scale"]').waitFor();
+    await page.waitForTimeout(1500);
+    await page.locator('[aria-label="Order of the work"]').getByText('Cutting order').click();
+    await page.waitForFunction('window.answeredAt', null, { timeout: 30_000 });
+    const [pressed, began, answered] = await page.evaluate<[number, number, number]>(
+      `[window.pressedAt, window.begunAt, window.answeredAt]`,
+    );
+    begun.push(began - pressed);
+    first.push(answered - pressed);
+  }
+  return { begun, first };
+}
+
 export async function* year(): AsyncGenerator<string> {
   const given = process.env.TEMNEX_YEAR;
   const data = given ?? mkdtempSync(join(tmpdir(), 'temnex-bench-'));
@@ -168,6 +205,9 @@ export async function* year(): AsyncGenerator<string> {
   }
   yield told('a change made, and what changed fetched', took, 100);
   yield told('sent for a change', sent, 4000, 'bytes');
+  const waits = await planned(page, open.id);
+  yield told('planning begins against the whole drawer, from the press', waits.begun, 200);
+  yield told('its first plan is there', waits.first, 1000);
   await browser.close();
   await server.stop();
   if (!given) rmSync(data, { recursive: true, force: true });

@@ -243,3 +243,28 @@ test('an odd scrap is traced by its corners, with the mouse and with keys, and o
   await slip.getByRole('button', { name: 'Take the picture away' }).click();
   await expect(ground.locator('image')).toHaveCount(0);
 });
+
+test('a paper is seen as it is: a picture of its face, how wide it shows, and drawn again', async ({ table: page }) => {
+  await page.goto('/drawer');
+  await page.getByRole('option', { name: /Teal swell/ }).first().click(); // prettier-ignore
+  await page.getByText('Teal swell, the paper').click();
+  const choose = page.getByRole('button', { name: /^A picture of side A of Teal swell/ });
+  const put = async (file: { name: string; mimeType: string; buffer: Buffer }) => {
+    const waiting = page.waitForEvent('filechooser');
+    await choose.click();
+    await (await waiting).setFiles(file);
+  };
+  await put({ name: 'swell.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(page.getByText('This picture is broken, or is none: it cannot be opened.')).toBeVisible();
+  // four pixels of rust over four of sand
+  const png = 'iVBORw0KGgoAAAANSUhEUgAAAAIAAAACCAIAAAD91JpzAAAAE0lEQVR4nGM4GWAFRAwPjvYDEQAtCQcPQp2YFAAAAABJRU5ErkJggg=='; // prettier-ignore
+  await put({ name: 'swell.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
+  const across = page.getByRole('textbox', { name: 'how wide the paper is that the picture of side A of Teal swell shows' }); // prettier-ignore
+  await expect(across).toHaveValue('12');
+  const item = page.getByRole('option', { name: /Teal swell/ }).first();
+  await expect(item.locator('[style*="/api/pictures/"]').first()).toBeVisible();
+  await across.fill('6');
+  await page.keyboard.press('Enter');
+  await page.reload();
+  await expect(page.locator('[style*="/api/pictures/"]').first()).toBeVisible();
+});

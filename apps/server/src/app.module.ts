@@ -13,6 +13,8 @@ import { PagesController } from './pages/pages.controller.ts';
 import { PagesService } from './pages/pages.service.ts';
 import { PapersController } from './papers/papers.controller.ts';
 import { PapersService } from './papers/papers.service.ts';
+import { PICTURES_FOLDER, PicturesService } from './pictures/pictures.service.ts';
+import { PicturesController } from './pictures/pictures.controller.ts';
 import { PlansController } from './plans/plans.controller.ts';
 import { PlansService } from './plans/plans.service.ts';
 import { TemplatesController } from './plans/templates.controller.ts';
@@ -21,7 +23,8 @@ import { RemovedService } from './removed/removed.service.ts';
 
 @Module({})
 export class AppModule {
-  static with(db: Database): DynamicModule {
+  /** `pictures` is the folder in which they lie. */
+  static with(db: Database, pictures: string): DynamicModule {
     return {
       module: AppModule,
       controllers: [
@@ -32,11 +35,14 @@ export class AppModule {
         DrawerController,
         PlansController,
         TemplatesController,
+        PicturesController,
         CuttingController,
         RemovedController,
       ],
       providers: [
         { provide: DATABASE, useValue: db },
+        { provide: PICTURES_FOLDER, useValue: pictures },
+        PicturesService,
         PagesService,
         PapersService,
         StepsService,

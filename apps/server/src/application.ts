@@ -1,9 +1,10 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
 import { existsSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import { PICTURE_LIMIT_MB, PICTURE_TYPES } from '@temnex/contract';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
@@ -30,13 +31,15 @@ export async function createApplication(
   options: ServerOptions,
 ): Promise<{ app: NestExpressApplication; database: OpenDatabase }> {
   const database = openDatabase(options.databaseFile);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db), {
+  const pictures = join(dirname(options.databaseFile), 'pictures');
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db, pictures), {
     logger: options.quiet ? false : ['error', 'warn'],
     bodyParser: false,
     forceCloseConnections: true,
   });
   app.disable('x-powered-by');
   app.use(localOnly, headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
+  app.use('/api/pictures', express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());
   if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());

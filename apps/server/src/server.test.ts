@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import sharp from 'sharp';
 import request from 'supertest';
 import {
   MARKS,
@@ -15,6 +16,7 @@ import {
 } from '@temnex/core';
 import {
   ROUTES,
+  paperPictureSchema,
   type CuttingRecord,
   type DrawerRecord,
   type HabitsRecord,
@@ -570,6 +572,7 @@ describe('the door', () => {
       seen.add(`${method} ${path}`);
       expect([path, answer.status < 300]).toEqual([path, true]);
       if (route.answer === 'pdf') expect(answer.headers['content-type']).toContain('pdf');
+      else if (route.answer === 'picture') expect(answer.headers['content-type']).toContain('image/');
       else if (route.answer)
         expect([path, route.answer.safeParse(answer.body).error?.issues]).toEqual([path, undefined]);
       else expect(answer.body).toEqual({});
@@ -659,6 +662,16 @@ describe('the door', () => {
     });
     const at = cut.pieces.findIndex((p: { piece: string }) => p.piece === 'base/base');
     await check('post', '/api/cuttings/{id}/scraps', `/api/cuttings/${cut.id}/scraps`, { id: newId(), at });
+    const picture = await local(request(fresh.http).post('/api/pictures/papers'))
+      .set('content-type', 'image/png')
+      .send(
+        await sharp({ create: { width: 9, height: 9, channels: 3, background: '#1f7a7a' } })
+          .png()
+          .toBuffer(),
+      );
+    seen.add('post /api/pictures/papers');
+    expect(paperPictureSchema.safeParse(picture.body).success).toBe(true);
+    await check('get', '/api/pictures/{file}', `/api/pictures/${picture.body.file}?turn=90`);
     await check('post', '/api/demo', '/api/demo', { id: newId() });
     await check('delete', '/api/demo', '/api/demo');
     await check('post', '/api/demo', '/api/demo', { id: newId() });
@@ -668,7 +681,7 @@ describe('the door', () => {
   test('every route that is documented answers, and none is missing from the description', async () => {
     const { body } = await get('/api/openapi.json');
     for (const route of ROUTES) {
-      const answer = await local(request(server.http)[route.method](route.path.replace('{id}', 'nobody')));
+      const answer = await local(request(server.http)[route.method](route.path.replace(/\{\w+\}/, 'nobody')));
       expect({ route: route.path, nothing: answer.body?.message === 'There is nothing at this address.' }).toEqual({
         route: route.path,
         nothing: false,

@@ -84,7 +84,7 @@ describe('the description of the API', () => {
       const described = document.paths[route.path]![route.method]!;
       const names = [...route.path.matchAll(/\{(\w+)\}/g)].map((m) => m[1]);
       expect(described.parameters.filter((p) => p.in === 'path').map((p) => p.name)).toEqual(names);
-      expect('requestBody' in described).toBe(route.body !== undefined);
+      expect('requestBody' in described).toBe((route.body ?? route.sends) !== undefined);
       expect(Object.keys(described.responses)).toEqual([route.answer ? '200' : '204', 'default']);
     }
   });

@@ -1,3 +1,11 @@
+export {
+  PICTURE_LIMIT_MB,
+  PICTURE_TYPES,
+  paperPictureSchema,
+  pictureQuerySchema,
+  type PaperPicture,
+  type PictureQuery,
+} from './pictures.ts';
 export { refusalSchema, type Refusal } from './refusals.ts';
 export { bareRequestSchema, demoRequestSchema, requestId, type BareRequest, type DemoRequest } from './requests.ts';
 export {

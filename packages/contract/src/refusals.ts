@@ -17,6 +17,7 @@ export const refusalSchema = z.object({
     'still-wanted',
     'too-large',
     'not-json',
+    'no-picture',
     'unreadable',
     'no-space',
     'forbidden',

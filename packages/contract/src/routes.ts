@@ -30,6 +30,7 @@ import {
   togetherSchema,
 } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
+import { PICTURE_LIMIT_MB, PICTURE_TYPES, paperPictureSchema, pictureQuerySchema } from './pictures.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
 import { templatesSchema } from './templates.ts';
@@ -39,8 +40,10 @@ export interface Route {
   readonly path: string;
   readonly says: string;
   readonly body?: z.ZodType;
+  /** Where the body is no JSON. */
+  readonly sends?: 'picture';
   readonly query?: z.ZodObject;
-  readonly answer: z.ZodType | 'pdf' | null;
+  readonly answer: z.ZodType | 'pdf' | 'picture' | null;
 }
 
 export const healthSchema = z.strictObject({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
@@ -67,6 +70,20 @@ export const ROUTES: readonly Route[] = [
     says: 'Papers and what there is of them; or, of a drawer that was seen, what has changed since',
     query: drawerQuerySchema,
     answer: drawerSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/pictures/papers',
+    says: `A picture of a paper (JPEG, PNG or WebP as the body, up to ${PICTURE_LIMIT_MB} MB), kept without its hidden data`,
+    sends: 'picture',
+    answer: paperPictureSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/pictures/{file}',
+    says: 'A picture that was taken in',
+    query: pictureQuerySchema,
+    answer: 'picture',
   },
   {
     method: 'post',
@@ -274,16 +291,20 @@ export function openApi(version: string): Record<string, unknown> {
       required: true,
       schema: { type: 'string' },
     }));
+    const pictures = Object.fromEntries(PICTURE_TYPES.map((type) => [type, {}]));
     const content =
       route.answer === 'pdf'
         ? { 'application/pdf': {} }
-        : route.answer && { 'application/json': { schema: schema(route.answer) } };
+        : route.answer === 'picture'
+          ? pictures
+          : route.answer && { 'application/json': { schema: schema(route.answer) } };
     (paths[route.path] ??= {})[route.method] = {
       summary: route.says,
       parameters: [...inPath, ...query],
       ...(route.body
         ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } }
         : {}),
+      ...(route.sends ? { requestBody: { required: true, content: pictures } } : {}),
       responses: {
         [route.answer ? '200' : '204']: { description: 'done', ...(content ? { content } : {}) },
         default: { description: 'refused', content: { 'application/json': { schema: schema(refusalSchema) } } },

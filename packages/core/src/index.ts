@@ -202,6 +202,7 @@ export {
   isEmptyRow,
   isSheet,
   habitsSchema,
+  facePictureSchema,
   lookSchema,
   oneLine,
   paperFaceSchema,

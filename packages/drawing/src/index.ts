@@ -13,7 +13,7 @@ export {
   type Drawn,
   type Stroke,
 } from './marks.ts';
-export { lookDefinition, lookId, lookTile } from './looks.ts';
+export { lookDefinition, lookId, lookTile, pictureUrl } from './looks.ts';
 export { FACES, definitionsOf, fillValue, svgText } from './svg.ts';
 export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';
 export { stepPicture } from './stepPicture.ts';

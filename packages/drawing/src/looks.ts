@@ -1,4 +1,4 @@
-import type { Look } from '@temnex/core';
+import { TICKS_PER_UNIT, lengthOf, type Look } from '@temnex/core';
 
 /*
  * How the faces of papers are drawn: a tile of 96 units = 1 inch, upright, with an up where the pattern has one.
@@ -65,22 +65,52 @@ const hash = (text: string): string => {
 /** How many times its own size a pattern is drawn. */
 const SCALED: Readonly<Record<NonNullable<Look['scale']>, number>> = { small: 0.5, medium: 1, large: 2 };
 
+/** Where the server keeps the picture of a face, turned counter-clockwise by quarters. */
+export const pictureUrl = (file: string, turn = 0): string => `/api/pictures/${file}${turn ? `?turn=${turn}` : ''}`;
+
+/** What of paper one tile of a look shows, in inches. */
+function tileSize(look: Look): { readonly width: number; readonly height: number } {
+  if (!look.picture) {
+    const side = SCALED[look.scale ?? 'medium'];
+    return { width: side, height: side };
+  }
+  const width = lengthOf(look.picture.across, 'in') / TICKS_PER_UNIT.in;
+  return { width, height: (width * look.picture.height) / look.picture.width };
+}
+
+const nameOf = ({ pattern, ground, ink, scale, picture }: Look): string =>
+  `${pattern}${ground}${ink}${scale ?? ''}${picture ? `${picture.file}${picture.across}` : ''}`;
+
 /** The id under which a look, turned and scaled, stands in a drawing's definitions. */
 export const lookId = (look: Look, turn: number, scale: number): string =>
-  `look-${hash(`${look.pattern}${look.ground}${look.ink}${look.scale ?? ''}${turn}|${scale.toFixed(3)}`)}`;
+  `look-${hash(`${nameOf(look)}${turn}|${scale.toFixed(3)}`)}`;
 
 /** The SVG pattern of a look. `turn` is counter-clockwise; `scale` the drawing's units to the inch. */
 export function lookDefinition(look: Look, turn: number, scale: number): string {
   const id = lookId(look, turn, scale);
-  const transform = `rotate(${-turn}) scale(${(scale / 96) * SCALED[look.scale ?? 'medium']})`;
-  return `<pattern id="${id}" width="96" height="96" patternUnits="userSpaceOnUse" patternTransform="${transform}"><rect width="96" height="96" fill="${look.ground}"/>${TILES[look.pattern](look.ink)}</pattern>`;
+  const { width, height } = tileSize(look);
+  const [w, h] = look.picture ? [width * scale, height * scale] : [96, 96];
+  const transform = `rotate(${-turn})${look.picture ? '' : ` scale(${(scale / 96) * width})`}`;
+  const print = look.picture
+    ? `<image href="${pictureUrl(look.picture.file)}" width="${w}" height="${h}" preserveAspectRatio="none"/>`
+    : TILES[look.pattern](look.ink);
+  return `<pattern id="${id}" width="${w}" height="${h}" patternUnits="userSpaceOnUse" patternTransform="${transform}"><rect width="${w}" height="${h}" fill="${look.ground}"/>${print}</pattern>`;
 }
 
-/**
- * One tile of a look, turned, as a picture by itself (SVG text), 96 units square, and how large it is at so many units to the inch: for
- * surfaces that repeat a picture, where a pattern of its own for each would be slow.
- */
-export function lookTile(look: Look, turn: number, scale: number): { readonly svg: string; readonly size: number } {
+/** One tile of a look by itself, for surfaces that repeat a picture, where a pattern of its own for each would be slow. */
+export interface LookTile {
+  /** SVG text, 96 units square; or the address of a picture. */
+  readonly image: { readonly svg: string } | { readonly url: string };
+  /** How large it is at so many units to the inch. */
+  readonly width: number;
+  readonly height: number;
+}
+export function lookTile(look: Look, turn: number, scale: number): LookTile {
+  const { width, height } = tileSize(look);
+  if (look.picture) {
+    const [w, h] = turn % 180 ? [height, width] : [width, height];
+    return { image: { url: pictureUrl(look.picture.file, turn) }, width: w * scale, height: h * scale };
+  }
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="96" height="96"><g transform="rotate(${-turn} 48 48)"><rect width="96" height="96" fill="${look.ground}"/>${TILES[look.pattern](look.ink)}</g></svg>`;
-  return { svg, size: scale * SCALED[look.scale ?? 'medium'] };
+  return { image: { svg }, width: width * scale, height: height * scale };
 }

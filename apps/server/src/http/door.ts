@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
+import { PICTURE_TYPES } from '@temnex/contract';
 import { Refused } from './refused.ts';
 
 const LOCAL = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/;
@@ -22,10 +23,18 @@ export function localOnly(request: Request, response: Response, next: NextFuncti
   const asksFor = request.path.startsWith('/api') ? String(site ?? 'none') : 'none';
   if (!LOCAL.test(host) || other || !OWN.has(asksFor))
     return refuse(new Refused('forbidden', 'Only the pages of this server may use it.'));
-  if (CHANGES.has(request.method) && hasBody(request) && !request.is('application/json'))
-    return refuse(new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'));
+  if (CHANGES.has(request.method) && hasBody(request) && !request.is([...sentAs(request)]))
+    return refuse(
+      request.path.startsWith('/api/pictures/')
+        ? new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.')
+        : new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'),
+    );
   next();
 }
+
+/** Pictures have a door of their own. None of these types can be sent by a page of another site without being asked first. */
+const sentAs = (request: Request): readonly string[] =>
+  request.path.startsWith('/api/pictures/') ? PICTURE_TYPES : ['application/json'];
 
 const hasBody = (request: Request): boolean =>
   request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0;

@@ -17,7 +17,11 @@ export class AnswerErrors implements ExceptionFilter {
     if (error instanceof Refused) return error;
     const said = error instanceof HttpException ? error.getStatus() : (error as { status?: unknown })?.status;
     const status = typeof said === 'number' ? said : 500;
-    if (status === 413) return new Refused('too-large', 'That is more than can be saved at once (8 MB).');
+    if (status === 413) {
+      const most = (error as { limit?: unknown }).limit;
+      const mb = typeof most === 'number' ? Math.round(most / 2 ** 20) : 8;
+      return new Refused('too-large', `That is more than can be saved at once (${mb} MB).`);
+    }
     if (status === 415)
       return new Refused(
         'not-json',

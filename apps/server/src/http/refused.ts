@@ -15,6 +15,7 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
   'still-wanted': 409,
   'too-large': 413,
   'not-json': 415,
+  'no-picture': 415,
   unreadable: 422,
   'no-space': 507,
   forbidden: 403,

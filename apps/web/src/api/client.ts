@@ -24,10 +24,12 @@ export class Unreachable extends Error {
  */
 export async function ask<T>(method: string, path: string, answer: z.ZodType<T> | null, body?: unknown): Promise<T> {
   let response: Response;
+  const sent =
+    body instanceof Blob ? { type: body.type, body } : { type: 'application/json', body: JSON.stringify(body) };
   try {
     response = await fetch(path, {
       method,
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      ...(body === undefined ? {} : { headers: { 'content-type': sent.type }, body: sent.body }),
     });
   } catch {
     throw new Unreachable();

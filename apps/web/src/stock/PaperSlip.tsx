@@ -5,6 +5,7 @@ import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { NameField } from '../ui/NameField.tsx';
 import { Swatch } from '../ui/Swatch.tsx';
+import { FacePicture } from './FacePicture.tsx';
 import { Facts } from './PaperFacts.tsx';
 import { ColourField } from './ColourField.tsx';
 
@@ -122,7 +123,7 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
                 onChange={(along) => face(f.side, { along })}
               />
             ) : null}
-            {f.look.pattern === 'plain' ? null : (
+            {f.look.pattern === 'plain' || f.look.picture ? null : (
               <Choice
                 label={`how large the print on side ${f.side} of ${paper.name} is`}
                 shown="its print is"
@@ -131,6 +132,7 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
                 onChange={(scale) => face(f.side, { look: { ...f.look, scale } })}
               />
             )}
+            <FacePicture face={f} paper={paper.name} change={(part) => face(f.side, part)} />
             <MainColours face={f} paper={paper.name} change={(colours) => face(f.side, colours)} />
             {paper.sides.length > 1 && f !== front ? (
               <Quiet

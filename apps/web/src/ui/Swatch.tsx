@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { Paper, PaperFace, Wish } from '@temnex/core';
-import { ownLook } from './ownLook.ts';
+import { inchesSeen, ownLook } from './ownLook.ts';
 
 /** How far the pattern of a face lies turned from upright, counter-clockwise, as seen from side A. */
 export const faceTurn = (face: PaperFace, turned: number): number => (turned + (face.along === 'width' ? 90 : 0)) % 360;
@@ -37,7 +37,7 @@ export function Swatch({
     );
   }
   const turn = faceTurn(face, turned);
-  const { fill, definition } = ownLook(face.look, turn, size, own);
+  const { fill, definition } = ownLook(face.look, turn, size / inchesSeen(face.look), own);
   return (
     <svg width={size} height={size} aria-hidden="true" style={{ flex: 'none' }}>
       <defs dangerouslySetInnerHTML={{ __html: definition }} />

@@ -1,4 +1,4 @@
-import type { Look } from '@temnex/core';
+import { TICKS_PER_UNIT, lengthOf, type Look } from '@temnex/core';
 import { lookDefinition, lookId } from '@temnex/drawing';
 
 /**
@@ -10,3 +10,7 @@ export function ownLook(look: Look, turn: number, scale: number, own: string): {
   const name = `${id}${own.replace(/[^a-z0-9]/gi, '')}`;
   return { fill: `url(#${name})`, definition: lookDefinition(look, turn, scale).replace(id, name) };
 }
+
+/** How much of a paper a swatch of it shows, in inches: a little of what is drawn, all of a picture. */
+export const inchesSeen = ({ picture }: Look): number =>
+  picture ? lengthOf(picture.across, 'in') / TICKS_PER_UNIT.in : 1;

@@ -8,12 +8,22 @@ export const PATTERNS = ['plain', 'stripes', 'checks', 'dots', 'waves', 'clouds'
 /** How large a pattern is; what is not said is medium. */
 export const SCALES = ['small', 'medium', 'large'] as const;
 const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'colour');
+/** A picture of a face in place of a drawn look: the name it is stored under, its size in pixels, and how wide the paper is that it shows (inches, where no unit is said). */
+export const facePictureSchema = z.strictObject({
+  file: z.string().regex(/^[0-9a-f]{64}$/, 'picture'),
+  width: z.int().min(1).max(10_000),
+  height: z.int().min(1).max(10_000),
+  across: lengthText(),
+});
+export type FacePicture = z.infer<typeof facePictureSchema>;
+
 /** How a face looks, enough to tell papers apart and to see which way they run. */
 export const lookSchema = z.strictObject({
   pattern: z.enum(PATTERNS),
   ground: colour,
   ink: colour,
   scale: z.enum(SCALES).optional(),
+  picture: facePictureSchema.optional(),
 });
 export type Look = z.infer<typeof lookSchema>;
 

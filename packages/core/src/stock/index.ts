@@ -8,6 +8,7 @@ export {
   isSheet,
   oneLine,
   habitsSchema,
+  facePictureSchema,
   lookSchema,
   paperFaceSchema,
   paperFacts,
