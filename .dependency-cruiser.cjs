@@ -56,6 +56,7 @@ module.exports = {
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['recipes', 'stock', 'geometry', 'length']),
     inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
+    inCore('trimmer', ['cutting', 'planner', 'page', 'recipes', 'stock', 'geometry', 'length']),
     inCore('cutting', ['planner', 'page', 'recipes', 'stock', 'geometry', 'length']),
   ],
   options: {

@@ -73,7 +73,7 @@ const answered = async (page: Page, text: string): Promise<number> => {
   return seen;
 };
 
-/** From the press on a page's cutting order, which no longer stands, until its planner has its job, and until it first answers. */
+/** From a change of a habit on a page's cutting order, typed, until its planner has its job, and until it first answers. */
 async function planned(page: Page, id: string): Promise<{ begun: number[]; first: number[] }> {
   await page.addInitScript(`(() => {
     const post = Worker.prototype.postMessage;
@@ -84,22 +84,19 @@ async function planned(page: Page, id: string): Promise<{ begun: number[]; first
       }
       return post.call(this, message, ...more);
     };
-    addEventListener('pointerdown', () => (window.pressedAt = performance.now()), { capture: true });
+    addEventListener('keydown', () => (window.pressedAt ||= performance.now()), { capture: true });
   })()`);
   const begun: number[] = [];
   const first: number[] = [];
-  const habits = (await (await fetch(`${ADDRESS}/api/habits`)).json()) as { habits: object; revision: number };
+  await page.goto(`${ADDRESS}/page/${id}/order`);
+  const field = page.getByRole('textbox', { name: 'keep from, short side' });
   for (let i = 0; i < TIMES; i++) {
-    // an order is made from its habits: changed, it does not stand
-    await fetch(`${ADDRESS}/api/habits`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...habits.habits, keep: { shorter: i % 2 ? '1 in' : '1 1/8 in', longer: '3 in' } }),
-    });
-    await page.goto(`${ADDRESS}/page/${id}`);
-    await page.locator('[aria-label="The page to scale"]').waitFor();
-    await page.waitForTimeout(1500);
-    await page.locator('[aria-label="Order of the work"]').getByText('Cutting order').click();
+    await page.locator('[aria-label="Cuts in order"] li').first().waitFor();
+    await page.waitForTimeout(3500);
+    await field.focus();
+    await field.fill(i % 2 ? '1' : '1 1/8');
+    await page.evaluate('window.begunAt = window.answeredAt = window.pressedAt = 0');
+    await page.keyboard.press('Enter');
     await page.waitForFunction('window.answeredAt', null, { timeout: 30_000 });
     const [pressed, began, answered] = await page.evaluate<[number, number, number]>(
       `[window.pressedAt, window.begunAt, window.answeredAt]`,
@@ -206,7 +203,7 @@ export async function* year(): AsyncGenerator<string> {
   yield told('a change made, and what changed fetched', took, 100);
   yield told('sent for a change', sent, 4000, 'bytes');
   const waits = await planned(page, open.id);
-  yield told('planning begins against the whole drawer, from the press', waits.begun, 200);
+  yield told('planning begins against the whole drawer, from the key', waits.begun, 200);
   yield told('its first plan is there', waits.first, 1000);
   await browser.close();
   await server.stop();

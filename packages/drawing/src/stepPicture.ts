@@ -2,13 +2,14 @@ import {
   TICKS_PER_UNIT,
   areaWithin,
   paperIn,
+  partAt,
   type Job,
   type Spot,
   type Plan,
   type PlanNode,
   type Step,
 } from '@temnex/core';
-import { oddPaperOf, partAt, partNames, partWords, sizeWords, stepWords } from '@temnex/words';
+import { oddPaperOf, partNames, partWords, sizeWords, stepWords } from '@temnex/words';
 import {
   CUT,
   INK,

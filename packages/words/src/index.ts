@@ -35,7 +35,6 @@ export {
   missingWords,
   movementWords,
   oddPaperOf,
-  partAt,
   partNames,
   partWords,
   stepWords,

@@ -10,6 +10,7 @@ import {
   type Step,
   type WayOut,
   facesUsed,
+  partAt,
   areaWithin,
   cornersGone,
   edgeThere,
@@ -166,17 +167,6 @@ export function boundWords(plan: Plan): string {
     ? `${count(bound.newSheets, 'new sheet')} (${areaWords(bound.newSheetArea, plan.unit)})`
     : 'no new sheet';
   return `Perhaps less would do: at least ${least} is needed${how ? `, as ${how}` : ''}.`;
-}
-
-/** The node that a step's path names; `r.0.1+` is part 1 with all after it. */
-export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: PlanNode['cut'] } {
-  const [, plain = 'r', from] = /^(.*?)(?:\.(\d+)\+)?$/.exec(path) ?? [];
-  let node = tree;
-  for (const index of plain.split('.').slice(1))
-    node = (index === 'o' ? node.opening : node.parts?.[Number(index)]) ?? node;
-  return from === undefined
-    ? { nodes: [node], cut: null }
-    : { nodes: node.parts?.slice(Number(from)) ?? [], cut: node.cut };
 }
 
 /** Less of an edge than this is a tip that no fence holds straight: 1/2 in. */

@@ -4,6 +4,7 @@ import type { StockItem } from '../stock/index.ts';
 import type { CutPiece } from './cutPieces.ts';
 import { wantedAs } from './pieceIds.ts';
 import { partsAfter } from './soFar.ts';
+import { inHandFor, type Left, type Spoiled, type WrongCut } from './wrong.ts';
 
 /** What carrying out a plan does to the drawer and the page. */
 export interface CutEffects {
@@ -19,64 +20,109 @@ export interface CutEffects {
 export interface CutSoFar {
   /** So many of its steps are done; left out: all. */
   readonly steps?: number | undefined;
-  /** Copies that were spoiled: their paper is gone, and they are wanted again. */
-  readonly spoiled?: ReadonlyArray<{ readonly piece: string; readonly copy: number }> | undefined;
+  /** Copies that were spoiled: they are wanted again, and only what is left of them is paper. */
+  readonly spoiled?: readonly Spoiled[] | undefined;
+  /** The step after those went wrong. */
+  readonly wrong?: WrongCut | undefined;
+  /** Copies that came out as something else, and will do. */
+  readonly measured?: ReadonlyArray<{ piece: string; copy: number } & Left> | undefined;
 }
 
 /**
  * The effects of cutting a plan, or the first steps of it: sheets not yet touched stay in the drawer, and what is in hand with
- * cuts left goes there as scraps. `date` is the day, as text; the core has no clock.
+ * cuts left goes there as scraps. Of a cut that went wrong, what was in hand is gone and what is left of it goes there too.
+ * `date` is the day, as text; the core has no clock.
  */
 export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFar: CutSoFar = {}): CutEffects {
   const steps = soFar.steps ?? plan.steps.length;
+  const { wrong } = soFar;
   const used = new Map<string, number>();
   const kept: Omit<StockItem, 'id'>[] = [];
   const pieces: CutPiece[] = [];
   const asked = new Map(job.pieces.map((p) => [p.id, p]));
   const stock = new Map(job.stock.map((s) => [s.id, s]));
-  const spoiled = new Set((soFar.spoiled ?? []).map(({ piece, copy }) => `${piece} ${copy}`));
+  const copies = <T extends { piece: string; copy: number }>(list: readonly T[] | undefined) =>
+    new Map((list ?? []).map((one) => [`${one.piece} ${one.copy}`, one]));
+  const spoiled = copies(soFar.spoiled);
+  const measured = copies(soFar.measured);
   const length = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[plan.unit])), plan.unit);
+  const scrapOf = (item: JobStock | null, paper: string, from: string, size: Left): Omit<StockItem, 'id'> => ({
+    paper,
+    unit: plan.unit,
+    ...{ width: size.width, height: size.height, quantity: 1, kind: 'scrap' },
+    trim: { left: 0, right: 0, top: 0, bottom: 0 },
+    // an offcut lies as its sheet lay
+    turned: item?.turned ?? 0,
+    reserved: false,
+    origin: { page, stock: from, date },
+  });
+
   const touched = new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets));
+  // the sheets that were in hand for the step that went wrong; of another paper, they were not
+  const spoiltSheets = wrong && wrong.how !== 'paper' ? (plan.steps[steps]?.sheets ?? []) : [];
+  const hand = spoiltSheets.length ? inHandFor(job, plan, steps) : null;
+  for (const at of spoiltSheets) touched.add(at);
   plan.sheets.forEach((sheet, at) => {
-    if (touched.has(at) || steps >= plan.steps.length) used.set(sheet.stock, (used.get(sheet.stock) ?? 0) + 1);
+    if (touched.has(at) || (steps >= plan.steps.length && !wrong))
+      used.set(sheet.stock, (used.get(sheet.stock) ?? 0) + 1);
   });
   for (const part of partsAfter(job, plan, steps)) {
+    const item = stock.get(plan.sheets[part.sheet]!.stock)!;
     if ('piece' in part) {
       const { piece, copy, side } = part.piece;
       const { block, ...whole } = asked.get(piece)!;
       const { width, height } = block?.each ?? whole;
-      const paper = stock.get(plan.sheets[part.sheet]!.stock)!.paper.id;
+      const key = `${piece} ${copy}`;
+      const lost = spoiled.get(key);
+      if (lost) {
+        for (const size of lost.left ?? []) kept.push(scrapOf(item, item.paper.id, item.id, size));
+        continue;
+      }
       const size = { unit: plan.unit, width: exactText(width, plan.unit), height: exactText(height, plan.unit) };
-      const one = { piece: wantedAs(block?.of ?? piece), ...size, paper, side };
+      const as = measured.get(key);
+      const one: CutPiece = {
+        ...{ piece: wantedAs(block?.of ?? piece), ...size, paper: item.paper.id, side },
+        ...(as ? { cameOutAs: { width: as.width, height: as.height } } : {}),
+      };
       // a block is as many pieces as lie in it
-      if (!spoiled.has(`${piece} ${copy}`)) for (let i = block?.places.length ?? 1; i > 0; i--) pieces.push(one);
+      for (let i = block?.places.length ?? 1; i > 0; i--) pieces.push(one);
       continue;
     }
-    const item = stock.get(plan.sheets[part.sheet]!.stock)!;
+    if (hand && spoiltSheets.includes(part.sheet) && liesIn(part.paper, hand)) continue;
     kept.push({
-      paper: item.paper.id,
-      unit: plan.unit,
-      width: length(part.paper.width),
-      height: length(part.paper.height),
-      quantity: 1,
-      kind: 'scrap',
-      trim: { left: 0, right: 0, top: 0, bottom: 0 },
-      // an offcut lies as its sheet lay
-      turned: item.turned,
-      reserved: false,
+      ...scrapOf(item, item.paper.id, item.id, {
+        width: length(part.paper.width),
+        height: length(part.paper.height),
+      }),
       ...linesOn(item, part.paper, plan.unit),
-      origin: { page, stock: item.id, date },
     });
+  }
+  if (wrong?.how === 'paper' && wrong.stock !== undefined) {
+    const count = plan.steps[steps]?.sheets.length ?? 1;
+    used.set(wrong.stock, (used.get(wrong.stock) ?? 0) + count);
+  }
+  if (wrong) {
+    const other = wrong.how === 'paper' ? (stock.get(wrong.stock ?? '') ?? null) : null;
+    for (const at of plan.steps[steps]?.sheets ?? []) {
+      const item = wrong.how === 'paper' ? other : stock.get(plan.sheets[at]!.stock)!;
+      // of a paper that the order does not know, whoever keeps the drawer says which it is
+      for (const size of wrong.left)
+        kept.push(scrapOf(item, item?.paper.id ?? '', wrong.how === 'paper' ? (wrong.stock ?? '') : item!.id, size));
+    }
   }
   return { used: [...used].map(([id, count]) => ({ stock: id, count })), kept, pieces };
 }
 
+type Spot = { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+const NEAR = 1e-6;
+const liesIn = (a: Spot, b: Spot): boolean =>
+  a.x >= b.x - NEAR &&
+  a.y >= b.y - NEAR &&
+  a.x + a.width <= b.x + b.width + NEAR &&
+  a.y + a.height <= b.y + b.height + NEAR;
+
 /** The lines not to be cut through that lie on a part of a sheet, counted from its own corner. */
-function linesOn(
-  { uncut }: JobStock,
-  part: { readonly x: number; readonly y: number; readonly width: number; readonly height: number },
-  unit: Unit,
-): Pick<StockItem, 'uncut'> {
+function linesOn({ uncut }: JobStock, part: Spot, unit: Unit): Pick<StockItem, 'uncut'> {
   const per = TICKS_PER_UNIT[unit];
   const [left, bottom] = [Math.round(part.x * per), Math.round(part.y * per)];
   const [right, top] = [left + Math.round(part.width * per), bottom + Math.round(part.height * per)];

@@ -10,6 +10,8 @@ export interface CutPiece {
   readonly height: LengthText;
   readonly paper: string;
   readonly side: 'A' | 'B';
+  /** What it measures, where somebody has measured it, and it will do. */
+  readonly cameOutAs?: { readonly width: LengthText; readonly height: LengthText } | undefined;
 }
 
 /** What the pieces that are cut are still good for. */

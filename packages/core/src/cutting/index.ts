@@ -46,3 +46,18 @@ export {
   type WantedNote,
   type WantingPage,
 } from './wanting.ts';
+export { lyingAfter, type Lying, type LyingPart } from './lying.ts';
+export {
+  WRONGS,
+  inHandFor,
+  leftByWrong,
+  leftSchema,
+  spoiledSchema,
+  tooLarge,
+  wrongCutSchema,
+  wrongFault,
+  type Left,
+  type Spoiled,
+  type WrongCut,
+  type WrongFault,
+} from './wrong.ts';

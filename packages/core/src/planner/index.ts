@@ -20,6 +20,7 @@ export type {
   Turn,
 } from './documents/job.ts';
 export {
+  partAt,
   planSchema,
   type Held,
   type Missing,

@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import {
   isSpare,
   orderOf,
+  partAt,
   sheetsUsedWhole,
   type Drawer,
   type Job,
@@ -11,16 +12,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
-import {
-  KIND_WORDS,
-  copyWords,
-  finishStepWords,
-  partAt,
-  partWords,
-  sheetLetter,
-  sizeWords,
-  stepWords,
-} from '@temnex/words';
+import { KIND_WORDS, copyWords, finishStepWords, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';

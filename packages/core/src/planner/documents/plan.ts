@@ -215,3 +215,14 @@ export const planSchema = z.strictObject({
   }),
 });
 export type Plan = z.infer<typeof planSchema>;
+
+/** The node that a step's path names; `r.0.1+` is part 1 with all after it. */
+export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: PlanNode['cut'] } {
+  const [, plain = 'r', from] = /^(.*?)(?:\.(\d+)\+)?$/.exec(path) ?? [];
+  let node = tree;
+  for (const index of plain.split('.').slice(1))
+    node = (index === 'o' ? node.opening : node.parts?.[Number(index)]) ?? node;
+  return from === undefined
+    ? { nodes: [node], cut: null }
+    : { nodes: node.parts?.slice(Number(from)) ?? [], cut: node.cut };
+}

@@ -1,0 +1,14 @@
+export { cutsDone, quartersOf, trimmerSteps, type Edge, type TrimmerStep } from './steps.ts';
+export {
+  beginSession,
+  sessionAfter,
+  sessionDeedSchema,
+  sessionEventSchema,
+  sessionOf,
+  type Idle,
+  type Measured,
+  type SessionDeed,
+  type SessionEvent,
+  type SessionState,
+  type StepsOf,
+} from './session.ts';

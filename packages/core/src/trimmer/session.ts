@@ -1,0 +1,169 @@
+import { z } from 'zod';
+import { lengthText } from '../length/index.ts';
+import { oneLine } from '../stock/index.ts';
+import { leftSchema, spoiledSchema, wrongCutSchema } from '../cutting/index.ts';
+
+/*
+ * A session at the trimmer is a sequence of events. Which step one is at, what is done and what went wrong all follow from them;
+ * the same event twice, or the same step done on two devices, is done once.
+ *
+ *     order 0:  take · cut · turn · cut ✗        (a cut went wrong: put down, and planned anew)
+ *     order 1:  take · cut · cut · finish ─ end
+ */
+
+/** Which order of the session, counted from 0, and which of its steps. */
+const place = { order: z.int().min(0).max(1000), step: z.int().min(0).max(100_000) };
+const piece = { order: place.order, piece: z.string().max(200), copy: z.int().min(1) };
+
+export const sessionDeedSchema = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('done'), ...place }),
+  /** It is not done after all. */
+  z.strictObject({ do: z.literal('back'), ...place }),
+  /** The step went wrong; `spoiled`: pieces that had come off before. */
+  z.strictObject({
+    do: z.literal('wrong'),
+    ...place,
+    /** Left out: only pieces that had come off are spoiled. */
+    wrong: wrongCutSchema.optional(),
+    spoiled: z.array(spoiledSchema).max(200).default([]),
+  }),
+  /** What went wrong last did not, after all: the order before it goes on. */
+  z.strictObject({ do: z.literal('right'), order: place.order }),
+  /** The order for what is left. */
+  z.strictObject({ do: z.literal('order'), order: place.order, plan: z.string().max(64) }),
+  /** A piece was measured. `wanted` is what it should have been along the cut, `was` what it is. */
+  z.strictObject({ do: z.literal('measured'), ...piece, width: lengthText(), height: lengthText() }),
+  z.strictObject({ do: z.literal('unmeasured'), ...piece }),
+  z.strictObject({ do: z.literal('note'), text: oneLine(500) }),
+  /** All of it is put down. */
+  z.strictObject({ do: z.literal('end'), order: place.order }),
+  /** It is not, after all. */
+  z.strictObject({ do: z.literal('on'), order: place.order }),
+]);
+export type SessionDeed = z.infer<typeof sessionDeedSchema>;
+
+export const sessionEventSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  /** When, by the clock of the device. */
+  at: z.iso.datetime(),
+  /** What the device is called. */
+  device: oneLine(60).optional(),
+  deed: sessionDeedSchema,
+});
+export type SessionEvent = z.infer<typeof sessionEventSchema>;
+
+/** Why an event changes nothing. */
+export type Idle =
+  /** It is done already, here or on another device. */
+  | 'already'
+  /** Something before it is not done yet. */
+  | 'too-early'
+  /** The order it belongs to is no longer the one that is cut. */
+  | 'order-gone'
+  /** The session is over, or is not. */
+  | 'over';
+
+export interface SessionState {
+  /** Which order is being cut, by its place in `plans`. */
+  readonly order: number;
+  readonly plans: readonly string[];
+  /** How many of its steps are done. */
+  readonly at: number;
+  readonly phase: 'cutting' | 'waiting' | 'over';
+  /** What went wrong in each order that was left for another, and at which step. */
+  readonly left: ReadonlyArray<{ readonly order: number; readonly at: number; readonly event: string }>;
+  /** The event that ended it. */
+  readonly ended: string | null;
+  /** What was measured in the order that is cut: `piece copy` → size. */
+  readonly measured: ReadonlyMap<string, Measured>;
+  readonly notes: ReadonlyArray<{ readonly id: string; readonly at: string; readonly text: string }>;
+}
+export interface Measured {
+  readonly piece: string;
+  readonly copy: number;
+  readonly width: string | number;
+  readonly height: string | number;
+}
+
+export const beginSession = (plan: string): SessionState => ({
+  ...{ order: 0, plans: [plan], at: 0, phase: 'cutting', left: [], ended: null },
+  measured: new Map(),
+  notes: [],
+});
+
+/** How many steps an order of the session has; asked of whoever knows the plans. */
+export type StepsOf = (plan: string) => number;
+
+/** What an event makes of a session; or why it makes nothing of it. */
+export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: StepsOf): SessionState | Idle {
+  const { deed } = event;
+  if (deed.do === 'note') return { ...state, notes: [...state.notes, { id: event.id, at: event.at, text: deed.text }] };
+  if (deed.do === 'on') {
+    if (state.phase !== 'over') return 'already';
+    return deed.order === state.order ? { ...state, phase: 'cutting', ended: null } : 'order-gone';
+  }
+  if (state.phase === 'over') return deed.do === 'end' ? 'already' : 'over';
+  if (deed.do === 'order') {
+    if (deed.order <= state.order) return 'already';
+    if (state.phase !== 'waiting' || deed.order !== state.order + 1) return 'too-early';
+    const plans = [...state.plans.slice(0, deed.order), deed.plan];
+    return { ...state, plans, order: deed.order, at: 0, phase: 'cutting', measured: new Map() };
+  }
+  if (deed.do === 'right') {
+    const last = state.left.at(-1);
+    if (!last || last.order !== deed.order) return 'order-gone';
+    // an order that has been begun since stands
+    if (state.phase !== 'waiting' && state.at > 0) return 'over';
+    return {
+      ...state,
+      ...{ order: last.order, at: last.at, phase: 'cutting', left: state.left.slice(0, -1), measured: new Map() },
+      plans: state.plans.slice(0, last.order + 1),
+    };
+  }
+  if (deed.order < state.order) return 'order-gone';
+  if (deed.order > state.order) return 'too-early';
+  if (state.phase === 'waiting') return deed.do === 'wrong' ? 'already' : 'order-gone';
+  const steps = stepsOf(state.plans[state.order]!);
+  switch (deed.do) {
+    case 'done':
+      if (deed.step < state.at) return 'already';
+      return deed.step === state.at && state.at < steps ? { ...state, at: state.at + 1 } : 'too-early';
+    case 'back':
+      if (deed.step >= state.at) return 'already';
+      return deed.step === state.at - 1 ? { ...state, at: deed.step } : 'too-early';
+    case 'wrong': {
+      if (deed.step !== state.at) return deed.step < state.at ? 'already' : 'too-early';
+      const left = [...state.left, { order: state.order, at: state.at, event: event.id }];
+      return { ...state, left, phase: 'waiting', measured: new Map() };
+    }
+    case 'measured': {
+      const { do: _, order: _order, ...size } = deed;
+      return { ...state, measured: new Map(state.measured).set(`${deed.piece} ${deed.copy}`, size) };
+    }
+    case 'unmeasured': {
+      const measured = new Map(state.measured);
+      return measured.delete(`${deed.piece} ${deed.copy}`) ? { ...state, measured } : 'already';
+    }
+    case 'end':
+      return state.at === steps ? { ...state, phase: 'over', ended: event.id } : 'too-early';
+  }
+}
+
+/** A session from all its events in the order they were taken in, and those that changed nothing. */
+export function sessionOf(
+  plan: string,
+  events: readonly SessionEvent[],
+  stepsOf: StepsOf,
+): { readonly state: SessionState; readonly idle: ReadonlyMap<string, Idle> } {
+  let state = beginSession(plan);
+  const idle = new Map<string, Idle>();
+  const seen = new Set<string>();
+  for (const event of events) {
+    if (seen.has(event.id)) continue;
+    seen.add(event.id);
+    const next = sessionAfter(state, event, stepsOf);
+    if (typeof next === 'string') idle.set(event.id, next);
+    else state = next;
+  }
+  return { state, idle };
+}
