@@ -17,6 +17,8 @@ import { PICTURES_FOLDER, PicturesService } from './pictures/pictures.service.ts
 import { PicturesController } from './pictures/pictures.controller.ts';
 import { PlansController } from './plans/plans.controller.ts';
 import { PlansService } from './plans/plans.service.ts';
+import { SessionsController } from './sessions/sessions.controller.ts';
+import { SessionsService } from './sessions/sessions.service.ts';
 import { TemplatesController } from './plans/templates.controller.ts';
 import { RemovedController } from './removed/removed.controller.ts';
 import { RemovedService } from './removed/removed.service.ts';
@@ -37,6 +39,7 @@ export class AppModule {
         TemplatesController,
         PicturesController,
         CuttingController,
+        SessionsController,
         RemovedController,
       ],
       providers: [
@@ -50,6 +53,7 @@ export class AppModule {
         ChallengesService,
         PlansService,
         CuttingService,
+        SessionsService,
         DemoService,
         RemovedService,
       ],

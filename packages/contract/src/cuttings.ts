@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthText } from '@temnex/core';
+import { lengthText, spoiledSchema } from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** A piece that was cut: it stays as it is, whatever becomes of its page. */
@@ -10,6 +10,8 @@ export const cutPieceSchema = z.strictObject({
   height: lengthText(),
   paper: z.string(),
   side: z.enum(['A', 'B']),
+  /** What it measures, where that is not what was wanted, and it will do. */
+  cameOutAs: z.strictObject({ width: lengthText(), height: lengthText() }).optional(),
   /** The scrap it has become, once nothing wanted it any more. */
   scrap: z.string().optional(),
 });
@@ -35,10 +37,7 @@ export type CuttingRecord = z.infer<typeof cuttingRecordSchema>;
 export const cutSchema = z.strictObject({
   id: requestId,
   steps: z.int().min(0).optional(),
-  spoiled: z
-    .array(z.strictObject({ piece: z.string().max(200), copy: z.int().min(1) }))
-    .max(1000)
-    .optional(),
+  spoiled: z.array(spoiledSchema).max(1000).optional(),
 });
 export type Cut = z.infer<typeof cutSchema>;
 

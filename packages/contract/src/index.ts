@@ -1,4 +1,20 @@
 export {
+  beginSessionSchema,
+  sendEventsSchema,
+  sentEventsSchema,
+  sessionRecordSchema,
+  sessionSchema,
+  sessionsQuerySchema,
+  takenEventSchema,
+  type BeginSession,
+  type SendEvents,
+  type SentEvents,
+  type Session,
+  type SessionRecord,
+  type SessionsQuery,
+  type TakenEvent,
+} from './sessions.ts';
+export {
   PICTURE_LIMIT_MB,
   PICTURE_TYPES,
   paperPictureSchema,

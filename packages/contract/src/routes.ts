@@ -33,6 +33,14 @@ import { refusalSchema } from './refusals.ts';
 import { PICTURE_LIMIT_MB, PICTURE_TYPES, paperPictureSchema, pictureQuerySchema } from './pictures.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
+import {
+  beginSessionSchema,
+  sendEventsSchema,
+  sentEventsSchema,
+  sessionRecordSchema,
+  sessionSchema,
+  sessionsQuerySchema,
+} from './sessions.ts';
 import { templatesSchema } from './templates.ts';
 
 export interface Route {
@@ -43,7 +51,7 @@ export interface Route {
   /** Where the body is no JSON. */
   readonly sends?: 'picture';
   readonly query?: z.ZodObject;
-  readonly answer: z.ZodType | 'pdf' | 'picture' | null;
+  readonly answer: z.ZodType | 'pdf' | 'picture' | 'stream' | null;
 }
 
 export const healthSchema = z.strictObject({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
@@ -261,6 +269,39 @@ export const ROUTES: readonly Route[] = [
     body: scrapPieceSchema,
     answer: cuttingRecordSchema,
   },
+  {
+    method: 'post',
+    path: '/api/sessions',
+    says: 'Begins a session at the trimmer; the one that goes on for these pages is answered instead',
+    body: beginSessionSchema,
+    answer: sessionSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/sessions',
+    says: 'Sessions, the latest first; or those of one page',
+    query: sessionsQuerySchema,
+    answer: z.array(sessionRecordSchema),
+  },
+  {
+    method: 'get',
+    path: '/api/sessions/{id}',
+    says: 'One session, with all that happened in it',
+    answer: sessionSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/sessions/{id}/events',
+    says: 'What happened on a device: each event once, however often it is sent',
+    body: sendEventsSchema,
+    answer: sentEventsSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/sessions/{id}/stream',
+    says: 'What happens in it, as it happens (server-sent events)',
+    answer: 'stream',
+  },
   { method: 'get', path: '/api/demo', says: 'Whether the demo is there', answer: demoSchema },
   { method: 'post', path: '/api/demo', says: 'Puts the demo in', body: demoRequestSchema, answer: demoSchema },
   { method: 'delete', path: '/api/demo', says: 'Takes the demo out again', answer: demoSchema },
@@ -297,7 +338,9 @@ export function openApi(version: string): Record<string, unknown> {
         ? { 'application/pdf': {} }
         : route.answer === 'picture'
           ? pictures
-          : route.answer && { 'application/json': { schema: schema(route.answer) } };
+          : route.answer === 'stream'
+            ? { 'text/event-stream': {} }
+            : route.answer && { 'application/json': { schema: schema(route.answer) } };
     (paths[route.path] ??= {})[route.method] = {
       summary: route.says,
       parameters: [...inPath, ...query],

@@ -14,6 +14,7 @@ import {
   reservesWith,
   sizeOfItem,
   wantedOf,
+  type CutSoFar,
   type Job,
   type StockItem,
 } from '@temnex/core';
@@ -46,101 +47,106 @@ export class CuttingService {
   }
 
   cut(plan: string, { id, ...soFar }: Cut): CuttingRecord {
-    return once(this.db, id, `cut of ${plan}`, (tx) => {
-      const record = this.plans.get(plan);
-      const job = jobOf(record);
-      const now = new Date().toISOString();
-      const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
-      if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
-      // what was cut or taken back since this order was made is not known to it
-      const pages = record.together ?? [record.page];
-      const cuts = pages.flatMap((page) => cutsOf(tx, page).map((c) => c.id));
-      // of several pages, their versions stand among the cuts
-      const known = record.basis.cuts.filter((c) => !record.together || !/ at \d+$/.test(c));
-      if (cuts.sort().join() !== [...known].sort().join())
-        throw new Refused(
-          'already-cut',
-          'Some of these pieces are already cut. Make a new cutting order for what is left.',
+    return once(this.db, id, `cut of ${plan}`, (tx) => this.carryOut(tx, plan, id, soFar));
+  }
+
+  /** The same within a transaction of somebody else's, who sees to it that it is done once. */
+  carryOut(tx: Transaction, plan: string, id: string, soFar: CutSoFar): CuttingRecord {
+    const record = this.plans.get(plan);
+    const job = jobOf(record);
+    const now = new Date().toISOString();
+    const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
+    if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
+    // what was cut or taken back since this order was made is not known to it
+    const pages = record.together ?? [record.page];
+    const cuts = pages.flatMap((page) => cutsOf(tx, page).map((c) => c.id));
+    // of several pages, their versions stand among the cuts
+    const known = record.basis.cuts.filter((c) => !record.together || !/ at \d+$/.test(c));
+    if (cuts.sort().join() !== [...known].sort().join())
+      throw new Refused(
+        'already-cut',
+        'Some of these pieces are already cut. Make a new cutting order for what is left.',
+      );
+    const rules = this.papers.rules();
+    const strips: Omit<StockItem, 'id'>[] = [];
+    for (const { stock: item, count } of effects.used) {
+      const row = tx.select().from(stock).where(eq(stock.id, item)).get();
+      const another = soFar.wrong?.how === 'paper' && soFar.wrong.stock === item;
+      if (!row || availableTo(stockItemOf(row), pages) < count || (!another && !sameSize(job, stockItemOf(row))))
+        throw new Refused('stock-changed', 'The drawer has changed since this cutting order was made. Make a new one.');
+      move(tx, row, -count, 'used', { cutting: id, pages, at: now });
+      if (rules.branding)
+        strips.push(
+          ...brandingOf(stockItemOf(row), count, { page: record.page, stock: row.id, date: now.slice(0, 10) }),
         );
-      const rules = this.papers.rules();
-      const strips: Omit<StockItem, 'id'>[] = [];
-      for (const { stock: item, count } of effects.used) {
-        const row = tx.select().from(stock).where(eq(stock.id, item)).get();
-        if (!row || availableTo(stockItemOf(row), pages) < count || !sameSize(job, stockItemOf(row)))
-          throw new Refused(
-            'stock-changed',
-            'The drawer has changed since this cutting order was made. Make a new one.',
-          );
-        move(tx, row, -count, 'used', { cutting: id, pages, at: now });
-        if (rules.branding)
-          strips.push(
-            ...brandingOf(stockItemOf(row), count, { page: record.page, stock: row.id, date: now.slice(0, 10) }),
-          );
-      }
-      const left = [...effects.kept.map((item) => keptAs(item, rules)), ...strips];
-      const kept = left.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
-      putIn(tx, kept, 'kept', { at: now, cutting: id });
-      const rows = pages.map((page, i): CuttingRecord => {
-        const bag = bagOf(i);
-        const own = record.together
-          ? effects.pieces.flatMap((p) => {
-              const from = fromTogether(p.piece);
-              return from.bag === bag ? [{ ...p, piece: from.piece }] : [];
-            })
-          : [...effects.pieces];
-        return {
-          id: i ? `${id}-${bag}` : id,
-          page,
-          plan,
-          cutAt: now,
-          undoneAt: null,
-          session: record.together ? id : null,
-          pieces: own,
-          // the first of them has what all of them used and left
-          used: i ? [] : [...effects.used],
-          kept: i ? [] : kept.map((k) => k.id),
-        };
-      });
-      // a page of which nothing was cut has no cut, but the first, which has the paper
-      const cut = rows.filter((row, i) => !i || row.pieces.length);
-      tx.insert(cuttings).values(cut).run();
-      return rows[0]!;
+    }
+    // of another paper than the order asked for, the drawer says which it is
+    const paperOf = (item: Omit<StockItem, 'id'>): string =>
+      item.paper || tx.select({ paper: stock.paper }).from(stock).where(eq(stock.id, item.origin!.stock)).get()!.paper;
+    const named = effects.kept.map((item) => ({ ...item, paper: paperOf(item) }));
+    const left = [...named.map((item) => keptAs(item, rules)), ...strips];
+    const kept = left.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
+    putIn(tx, kept, 'kept', { at: now, cutting: id });
+    const rows = pages.map((page, i): CuttingRecord => {
+      const bag = bagOf(i);
+      const own = record.together
+        ? effects.pieces.flatMap((p) => {
+            const from = fromTogether(p.piece);
+            return from.bag === bag ? [{ ...p, piece: from.piece }] : [];
+          })
+        : [...effects.pieces];
+      return {
+        id: i ? `${id}-${bag}` : id,
+        page,
+        plan,
+        cutAt: now,
+        undoneAt: null,
+        session: record.together ? id : null,
+        pieces: own,
+        // the first of them has what all of them used and left
+        used: i ? [] : [...effects.used],
+        kept: i ? [] : kept.map((k) => k.id),
+      };
     });
+    // a page of which nothing was cut has no cut, but the first, which has the paper
+    const cut = rows.filter((row, i) => !i || row.pieces.length);
+    tx.insert(cuttings).values(cut).run();
+    return rows[0]!;
   }
 
   /** Takes a cut back as if it had not happened, unless one of its offcuts has been used since. */
   undo(id: string, request: string): CuttingRecord {
-    return once(this.db, request, `undo of ${id}`, (tx) => {
-      const asked = this.one(tx, id);
-      if (asked.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
-      // pages that were cut together are taken back together
-      const rows = asked.session
-        ? tx.select().from(cuttings).where(eq(cuttings.session, asked.session)).all()
-        : [asked];
-      const row = rows.find((r) => r.id === (asked.session ?? id))!;
-      const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
-      if (offcuts.some((o) => o.quantity !== putInOf(tx, o.id)))
-        throw new Refused(
-          'offcut-used',
-          'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
-        );
-      if (rows.some((r) => r.pieces.some((p) => p.scrap)))
-        throw new Refused(
-          'offcut-used',
-          'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
-        );
-      const undoneAt = new Date().toISOString();
-      for (const item of offcuts) move(tx, item, -item.quantity, 'taken-back', { cutting: row.id, at: undoneAt });
-      for (const { stock: used, count } of row.used) {
-        const item = tx.select().from(stock).where(eq(stock.id, used)).get();
-        if (!item) continue;
-        move(tx, item, count, 'taken-back', { cutting: row.id, at: undoneAt });
-        this.keepAgain(tx, item, row.id, undoneAt);
-      }
-      const ids = rows.map((r) => r.id);
-      tx.update(cuttings).set({ undoneAt }).where(inArray(cuttings.id, ids)).run();
-      return { ...asked, undoneAt };
-    });
+    return once(this.db, request, `undo of ${id}`, (tx) => this.takeBack(tx, id));
+  }
+
+  takeBack(tx: Transaction, id: string): CuttingRecord {
+    const asked = this.one(tx, id);
+    if (asked.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
+    // pages that were cut together are taken back together
+    const rows = asked.session ? tx.select().from(cuttings).where(eq(cuttings.session, asked.session)).all() : [asked];
+    const row = rows.find((r) => r.id === (asked.session ?? id))!;
+    const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
+    if (offcuts.some((o) => o.quantity !== putInOf(tx, o.id)))
+      throw new Refused(
+        'offcut-used',
+        'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
+      );
+    if (rows.some((r) => r.pieces.some((p) => p.scrap)))
+      throw new Refused(
+        'offcut-used',
+        'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
+      );
+    const undoneAt = new Date().toISOString();
+    for (const item of offcuts) move(tx, item, -item.quantity, 'taken-back', { cutting: row.id, at: undoneAt });
+    for (const { stock: used, count } of row.used) {
+      const item = tx.select().from(stock).where(eq(stock.id, used)).get();
+      if (!item) continue;
+      move(tx, item, count, 'taken-back', { cutting: row.id, at: undoneAt });
+      this.keepAgain(tx, item, row.id, undoneAt);
+    }
+    const ids = rows.map((r) => r.id);
+    tx.update(cuttings).set({ undoneAt }).where(inArray(cuttings.id, ids)).run();
+    return { ...asked, undoneAt };
   }
 
   /** What pages had kept of an item before a cut took it, they keep again. */

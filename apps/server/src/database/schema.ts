@@ -6,9 +6,11 @@ import {
   type Basis,
   type DrawerRules,
   type Habits,
+  type Idle,
   type LengthText,
   type Page,
   type PageFacts,
+  type SessionEvent,
   type Paper,
   type StockItem,
 } from '@temnex/core';
@@ -247,4 +249,50 @@ export const habits = sqliteTable('habits', {
   id: integer('id').primaryKey(),
   version: integer('version').notNull().default(1),
   document: json<Habits>('document').notNull(),
+});
+
+/** Sessions at the trimmer: which order each began with. What became of it, its events say. */
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    id: text('id').primaryKey(),
+    // a session stays in the books when its page goes
+    page: text('page').notNull(),
+    /** All its pages, one space between, where several are cut together. */
+    pages: text('pages').notNull(),
+    /** The orders that it has cut, the first of them first. */
+    plans: json<string[]>('plans').notNull(),
+    startedAt: text('started_at').notNull(),
+    /** When it was put down, or left for another. */
+    endedAt: text('ended_at'),
+  },
+  (t) => [index('sessions_page').on(t.page, t.startedAt)],
+);
+
+/** What happened in sessions, in the order in which it was taken in. */
+export const sessionEvents = sqliteTable(
+  'session_events',
+  {
+    seq: integer('seq').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    session: text('session')
+      .notNull()
+      .references(() => sessions.id, { onDelete: 'cascade' }),
+    event: json<SessionEvent>('event').notNull(),
+    /** Why it changed nothing; null: it did. */
+    idle: text('idle').$type<Idle>(),
+    receivedAt: text('received_at').notNull(),
+  },
+  (t) => [index('session_events_session').on(t.session, t.seq)],
+);
+
+/** Other devices that were let in: each by a token of which only the hash is kept. */
+export const devices = sqliteTable('devices', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  token: text('token').notNull().unique(),
+  admittedAt: text('admitted_at').notNull(),
+  seenAt: text('seen_at').notNull(),
+  /** When it was shown the door. */
+  outAt: text('out_at'),
 });

@@ -3,7 +3,7 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, movements, pages, papers, stock } from '../database/schema.ts';
+import { cuttings, movements, pages, papers, sessions, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { demoPapers, demoStock } from './demoDrawer.ts';
@@ -129,6 +129,7 @@ function forget(tx: Transaction): void {
   const cuts = tx.select({ kept: cuttings.kept }).from(cuttings).where(inArray(cuttings.page, ids)).all();
   const gone = [...demoStock().map((s) => s.id), ...cuts.flatMap((c) => c.kept)];
   tx.delete(cuttings).where(inArray(cuttings.page, ids)).run();
+  tx.delete(sessions).where(inArray(sessions.page, ids)).run();
   tx.delete(stock).where(inArray(stock.id, gone)).run();
   tx.delete(pages).where(inArray(pages.id, ids)).run();
   for (const { id, name, sides } of demoPapers())

@@ -24,7 +24,7 @@ import type { PlanRecord, StorePlan, StoreTogether, Together } from '@temnex/con
 import { cutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, plans } from '../database/schema.ts';
+import { cuttings, plans, sessions } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService, standing } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
@@ -199,7 +199,13 @@ export class PlansService {
       .all()
       .slice(KEPT)
       .map((p) => p.id);
-    const useless = old.filter((other) => !cut.includes(other));
+    const inSessions = tx
+      .select({ plans: sessions.plans })
+      .from(sessions)
+      .where(eq(sessions.page, page))
+      .all()
+      .flatMap((s) => s.plans);
+    const useless = old.filter((other) => !cut.includes(other) && !inSessions.includes(other));
     if (useless.length) tx.delete(plans).where(inArray(plans.id, useless)).run();
   }
 

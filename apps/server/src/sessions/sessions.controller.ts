@@ -1,0 +1,50 @@
+import { Body, Controller, Get, HttpCode, Inject, Param, Post, Query, Sse, type MessageEvent } from '@nestjs/common';
+import { interval, map, merge, type Observable } from 'rxjs';
+import {
+  beginSessionSchema,
+  sendEventsSchema,
+  sessionsQuerySchema,
+  type BeginSession,
+  type SendEvents,
+  type SentEvents,
+  type Session,
+  type SessionRecord,
+  type SessionsQuery,
+} from '@temnex/contract';
+import { checked } from '../http/checked.ts';
+import { SessionsService } from './sessions.service.ts';
+
+/** A line that says nothing, so that a connection that is gone is noticed. */
+const HEARTBEAT = 15_000;
+
+@Controller('api/sessions')
+export class SessionsController {
+  constructor(@Inject(SessionsService) private readonly sessions: SessionsService) {}
+
+  @Post()
+  begin(@Body(checked(beginSessionSchema)) body: BeginSession): Session {
+    return this.sessions.begin(body);
+  }
+
+  @Get()
+  list(@Query(checked(sessionsQuerySchema)) { page }: SessionsQuery): SessionRecord[] {
+    return this.sessions.list(page);
+  }
+
+  @Get(':id')
+  one(@Param('id') id: string): Session {
+    return this.sessions.one(id);
+  }
+
+  @Post(':id/events')
+  @HttpCode(200)
+  send(@Param('id') id: string, @Body(checked(sendEventsSchema)) body: SendEvents): SentEvents {
+    return this.sessions.send(id, body);
+  }
+
+  @Sse(':id/stream')
+  stream(@Param('id') id: string): Observable<MessageEvent> {
+    const told = this.sessions.told(id).pipe(map((data): MessageEvent => ({ data })));
+    return merge(told, interval(HEARTBEAT).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))));
+  }
+}

@@ -1,0 +1,218 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm';
+import { Subject, filter, map, type Observable } from 'rxjs';
+import {
+  cutsDone,
+  sessionAfter,
+  sessionOf,
+  trimmerSteps,
+  wrongFault,
+  type CutSoFar,
+  type SessionEvent,
+  type SessionState,
+  type TrimmerStep,
+} from '@temnex/core';
+import type {
+  BeginSession,
+  PlanRecord,
+  SendEvents,
+  SentEvents,
+  Session,
+  SessionRecord,
+  TakenEvent,
+} from '@temnex/contract';
+import { CuttingService } from '../cutting/cutting.service.ts';
+import { sessionEvents, sessions } from '../database/schema.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
+import { Refused, notFound } from '../http/refused.ts';
+import { PlansService, jobOf } from '../plans/plans.service.ts';
+
+type Row = typeof sessions.$inferSelect;
+/** So many sessions are listed. */
+const LISTED = 1000;
+
+const recordOf = ({ pages, ...row }: Row): SessionRecord => ({ ...row, pages: pages.split(' ') });
+
+const WRONG_SAYS = {
+  'no-such-step': 'There is no cut to have gone wrong at this step.',
+  'no-such-stock': 'stock: say which paper was cut.',
+  'left-too-large': 'left: that is more than was in hand.',
+} as const;
+
+/** Sessions at the trimmer: takes in what happened, once each, and carries out in the books what ends an order. */
+@Injectable()
+export class SessionsService {
+  private readonly taken = new Subject<{ session: string; event: TakenEvent }>();
+  /** The steps of orders; they never change. */
+  private readonly steps = new Map<string, readonly TrimmerStep[]>();
+
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(PlansService) private readonly plans: PlansService,
+    @Inject(CuttingService) private readonly cutting: CuttingService,
+  ) {}
+
+  begin({ id, plan }: BeginSession): Session {
+    return this.db.transaction((tx) => {
+      const again = tx.select().from(sessions).where(eq(sessions.id, id)).get();
+      if (again) return this.whole(tx, again);
+      const order = this.plans.get(plan);
+      const pages = (order.together ?? [order.page]).join(' ');
+      const open = tx
+        .select()
+        .from(sessions)
+        .where(and(eq(sessions.pages, pages), isNull(sessions.endedAt)))
+        .get();
+      const now = new Date().toISOString();
+      if (open) {
+        // nothing of it is done: it gives way to the order of now
+        const fresh = open.plans.at(-1) !== plan && open.plans.length === 1 && this.stateOf(tx, open).at === 0;
+        if (!fresh) return this.whole(tx, open);
+        tx.update(sessions).set({ endedAt: now }).where(eq(sessions.id, open.id)).run();
+      }
+      const row: Row = { id, page: order.page, pages, plans: [plan], startedAt: now, endedAt: null };
+      tx.insert(sessions).values(row).run();
+      return this.whole(tx, row);
+    });
+  }
+
+  list(page?: string): SessionRecord[] {
+    return this.db
+      .select()
+      .from(sessions)
+      .orderBy(desc(sessions.startedAt))
+      .limit(LISTED)
+      .all()
+      .map(recordOf)
+      .filter((s) => page === undefined || s.pages.includes(page));
+  }
+
+  one(id: string): Session {
+    return this.whole(this.db, this.row(this.db, id));
+  }
+
+  /** As they happen, from now on. Refuses a session that is not there. */
+  told(id: string): Observable<TakenEvent> {
+    this.row(this.db, id);
+    return this.taken.pipe(
+      filter(({ session }) => session === id),
+      map(({ event }) => event),
+    );
+  }
+
+  /** Takes in what happened on a device, one after the other, each in a transaction of its own, until one cannot be done. */
+  send(id: string, { events, since }: SendEvents): SentEvents {
+    this.row(this.db, id);
+    let refused: SentEvents['refused'] = null;
+    for (const event of events) {
+      try {
+        const taken = this.db.transaction((tx) => this.take(tx, id, event));
+        if (taken) this.taken.next({ session: id, event: taken });
+      } catch (error) {
+        if (!(error instanceof Refused)) throw error;
+        refused = { event: event.id, refusal: error.refusal };
+        break;
+      }
+    }
+    const row = this.row(this.db, id);
+    return { session: recordOf(row), events: this.eventsOf(this.db, id, since), refused };
+  }
+
+  /** Null: it was taken in before. */
+  private take(tx: Transaction, id: string, event: SessionEvent): TakenEvent | null {
+    const before = tx.select().from(sessionEvents).where(eq(sessionEvents.id, event.id)).get();
+    if (before) {
+      if (before.session !== id)
+        throw new Refused('bad-input', 'id: this event belongs to another session.', { field: 'id' });
+      return null;
+    }
+    const row = this.row(tx, id);
+    const state = this.stateOf(tx, row);
+    const next = sessionAfter(state, event, (plan) => this.stepsOf(plan).length);
+    const idle = typeof next === 'string' ? next : null;
+    if (typeof next !== 'string') this.carryOut(tx, row, state, event);
+    const receivedAt = new Date().toISOString();
+    const { seq } = tx
+      .insert(sessionEvents)
+      .values({ id: event.id, session: id, event, idle, receivedAt })
+      .returning({ seq: sessionEvents.seq })
+      .get();
+    return { seq, event, idle };
+  }
+
+  /** What an event does to the books. */
+  private carryOut(tx: Transaction, row: Row, state: SessionState, { id, deed }: SessionEvent): void {
+    const plan = state.plans[state.order]!;
+    switch (deed.do) {
+      case 'wrong': {
+        const done = cutsDone(this.stepsOf(plan), state.at);
+        if (deed.wrong) {
+          const record = this.plans.get(plan);
+          const fault = wrongFault(jobOf(record), record.plan, done, deed.wrong);
+          if (fault) throw new Refused('bad-input', WRONG_SAYS[fault], { field: 'wrong' });
+        }
+        this.cutting.carryOut(tx, plan, id, {
+          ...{ steps: done, spoiled: deed.spoiled, measured: [...state.measured.values()] },
+          ...(deed.wrong ? { wrong: deed.wrong } : {}),
+        } satisfies CutSoFar);
+        return;
+      }
+      case 'end':
+        this.cutting.carryOut(tx, plan, id, { measured: [...state.measured.values()] });
+        tx.update(sessions).set({ endedAt: new Date().toISOString() }).where(eq(sessions.id, row.id)).run();
+        return;
+      case 'right':
+        this.cutting.takeBack(tx, state.left.at(-1)!.event);
+        return;
+      case 'on':
+        this.cutting.takeBack(tx, state.ended!);
+        tx.update(sessions).set({ endedAt: null }).where(eq(sessions.id, row.id)).run();
+        return;
+      case 'order': {
+        const order = this.plans.get(deed.plan);
+        if ((order.together ?? [order.page]).join(' ') !== row.pages)
+          throw new Refused('bad-input', 'plan: this order is for other pages.', { field: 'plan' });
+        tx.update(sessions)
+          .set({ plans: [...new Set([...row.plans, deed.plan])] })
+          .where(eq(sessions.id, row.id))
+          .run();
+        return;
+      }
+      default:
+    }
+  }
+
+  private stateOf(tx: Transaction | Database, row: Row): SessionState {
+    const events = this.eventsOf(tx, row.id, 0).map((e) => e.event);
+    return sessionOf(row.plans[0]!, events, (plan) => this.stepsOf(plan).length).state;
+  }
+
+  private stepsOf(plan: string): readonly TrimmerStep[] {
+    let steps = this.steps.get(plan);
+    if (!steps) {
+      const record = this.plans.get(plan);
+      this.steps.set(plan, (steps = trimmerSteps(jobOf(record), record.plan)));
+    }
+    return steps;
+  }
+
+  private eventsOf(tx: Transaction | Database, session: string, since: number): TakenEvent[] {
+    return tx
+      .select({ seq: sessionEvents.seq, event: sessionEvents.event, idle: sessionEvents.idle })
+      .from(sessionEvents)
+      .where(and(eq(sessionEvents.session, session), gt(sessionEvents.seq, since)))
+      .orderBy(asc(sessionEvents.seq))
+      .all();
+  }
+
+  private whole(tx: Transaction | Database, row: Row): Session {
+    const orders = row.plans.map((plan): PlanRecord => this.plans.get(plan));
+    return { session: recordOf(row), events: this.eventsOf(tx, row.id, 0), plans: orders };
+  }
+
+  private row(tx: Transaction | Database, id: string): Row {
+    const row = tx.select().from(sessions).where(eq(sessions.id, id)).get();
+    if (!row) throw notFound('session at the trimmer');
+    return row;
+  }
+}

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { sessionEventSchema } from '@temnex/core';
+import { planRecordSchema } from './plans.ts';
+import { refusalSchema } from './refusals.ts';
+import { requestId } from './requests.ts';
+
+/** A session at the trimmer. */
+export const sessionRecordSchema = z.strictObject({
+  id: z.string(),
+  /** The page, or the first of those that are cut together. */
+  page: z.string(),
+  pages: z.array(z.string()),
+  /** The orders that it cuts or has cut, the first of them first, also those that were taken back. */
+  plans: z.array(z.string()),
+  startedAt: z.string(),
+  /** When it was put down, or left for another; null: it goes on. */
+  endedAt: z.string().nullable(),
+});
+export type SessionRecord = z.infer<typeof sessionRecordSchema>;
+
+export const IDLE = ['already', 'too-early', 'order-gone', 'over'] as const;
+/** An event as it was taken in: its place among all, and why it changed nothing. */
+export const takenEventSchema = z.strictObject({
+  seq: z.int(),
+  event: sessionEventSchema,
+  idle: z.enum(IDLE).nullable(),
+});
+export type TakenEvent = z.infer<typeof takenEventSchema>;
+
+/** A session with all that happened in it and the orders it has cut. */
+export const sessionSchema = z.strictObject({
+  session: sessionRecordSchema,
+  events: z.array(takenEventSchema),
+  plans: z.array(planRecordSchema),
+});
+export type Session = z.infer<typeof sessionSchema>;
+
+/** A session begins with an order; one that goes on for these pages is answered instead, whatever its order. */
+export const beginSessionSchema = z.strictObject({ id: requestId, plan: z.string().max(64) });
+export type BeginSession = z.infer<typeof beginSessionSchema>;
+
+export const sessionsQuerySchema = z.strictObject({ page: z.string().max(64).optional() });
+export type SessionsQuery = z.infer<typeof sessionsQuerySchema>;
+
+/** What happened on a device, in its order. */
+export const sendEventsSchema = z.strictObject({
+  events: z
+    .array(sessionEventSchema.extend({ id: requestId }))
+    .min(1)
+    .max(500),
+  /** The last event that the device knows of. */
+  since: z.int().min(0).default(0),
+});
+export type SendEvents = z.infer<typeof sendEventsSchema>;
+
+/** All that the device does not know yet, its own among it; and what could not be done, with what was sent after it left out. */
+export const sentEventsSchema = z.strictObject({
+  session: sessionRecordSchema,
+  events: z.array(takenEventSchema),
+  refused: z.strictObject({ event: z.string(), refusal: refusalSchema }).nullable(),
+});
+export type SentEvents = z.infer<typeof sentEventsSchema>;
