@@ -58,6 +58,12 @@ export const routes = createBrowserRouter([
     ],
   },
   {
+    path: '/trimmer/:id',
+    lazy: async () => ({ Component: (await import('./screens/trimmer/TrimmerScreen.tsx')).TrimmerScreen }),
+    errorElement: failed,
+    hydrateFallbackElement: <Loading what="the session" />,
+  },
+  {
     path: '/drawer',
     lazy: async () => ({ Component: (await import('./screens/drawer/DrawerStation.tsx')).DrawerStation }),
     errorElement: failed,

@@ -3,6 +3,8 @@ export {
   sendEventsSchema,
   sentEventsSchema,
   sessionRecordSchema,
+  sessionRestSchema,
+  type SessionRest,
   sessionSchema,
   sessionsQuerySchema,
   takenEventSchema,

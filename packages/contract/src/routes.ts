@@ -38,6 +38,7 @@ import {
   sendEventsSchema,
   sentEventsSchema,
   sessionRecordSchema,
+  sessionRestSchema,
   sessionSchema,
   sessionsQuerySchema,
 } from './sessions.ts';
@@ -295,6 +296,12 @@ export const ROUTES: readonly Route[] = [
     says: 'What happened on a device: each event once, however often it is sent',
     body: sendEventsSchema,
     answer: sentEventsSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/sessions/{id}/rest',
+    says: 'What is asked of the planner for what is left to cut',
+    answer: sessionRestSchema,
   },
   {
     method: 'get',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { sessionEventSchema } from '@temnex/core';
-import { planRecordSchema } from './plans.ts';
+import { MARK_NAMES, sessionEventSchema } from '@temnex/core';
+import { basisSchema, planRecordSchema } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { requestId } from './requests.ts';
 
@@ -30,6 +30,11 @@ export type TakenEvent = z.infer<typeof takenEventSchema>;
 /** A session with all that happened in it and the orders it has cut. */
 export const sessionSchema = z.strictObject({
   session: sessionRecordSchema,
+  /** What its pages are called, and the finest mark of the first. */
+  title: z.string(),
+  mark: z.enum(MARK_NAMES),
+  /** So many of the page are made. */
+  copies: z.int().min(1),
   events: z.array(takenEventSchema),
   plans: z.array(planRecordSchema),
 });
@@ -38,6 +43,14 @@ export type Session = z.infer<typeof sessionSchema>;
 /** A session begins with an order; one that goes on for these pages is answered instead, whatever its order. */
 export const beginSessionSchema = z.strictObject({ id: requestId, plan: z.string().max(64) });
 export type BeginSession = z.infer<typeof beginSessionSchema>;
+
+/** What is asked of the planner for what is left of a session: nothing, or something that its pages must say first. */
+export const sessionRestSchema = z.strictObject({
+  job: planRecordSchema.shape.job.nullable(),
+  basis: basisSchema,
+  left: z.enum(['some', 'nothing', 'unclear']),
+});
+export type SessionRest = z.infer<typeof sessionRestSchema>;
 
 export const sessionsQuerySchema = z.strictObject({ page: z.string().max(64).optional() });
 export type SessionsQuery = z.infer<typeof sessionsQuerySchema>;

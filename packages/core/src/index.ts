@@ -283,6 +283,11 @@ export {
 } from './planner/index.ts';
 export {
   cutsDone,
+  calibrationOf,
+  fenceSays,
+  offBy,
+  type FenceSays,
+  type StripMeasured,
   quartersOf,
   sessionAfter,
   beginSession,
@@ -306,6 +311,7 @@ export {
   leftByWrong,
   lyingAfter,
   spoiledSchema,
+  stillFit,
   tooLarge,
   wrongCutSchema,
   wrongFault,

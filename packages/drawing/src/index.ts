@@ -17,6 +17,7 @@ export { lookDefinition, lookId, lookTile, pictureUrl } from './looks.ts';
 export { FACES, definitionsOf, fillValue, svgText } from './svg.ts';
 export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';
 export { stepPicture } from './stepPicture.ts';
+export { trimmerPicture, type TrimmerPicture } from './trimmerPicture.ts';
 export { finishPicture } from './finishPicture.ts';
 export { shapePath } from './shapes.ts';
 export { printPages, type PrintOrder } from './printPages.ts';

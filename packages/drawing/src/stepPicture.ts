@@ -25,7 +25,7 @@ import {
 } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 
-interface Box {
+export interface Box {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -112,7 +112,7 @@ function partsOf(
 }
 
 /** What of a part is paper; undefined where all of it is. */
-function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[] | undefined {
+export function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[] | undefined {
   const { outline } = job.stock.find((s) => s.id === stock)!;
   if (!outline) return undefined;
   const ticks = TICKS_PER_UNIT[plan.unit];
@@ -126,7 +126,7 @@ function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[]
 }
 
 /** A name short enough for a picture: the piece, or the first of several. */
-function shortName(
+export function shortName(
   nodes: readonly PlanNode[],
   { pieceName, voice }: Pick<PictureStyle, 'pieceName' | 'voice'>,
   plan: Plan,
@@ -340,30 +340,36 @@ function partMarks(
 }
 
 const NAME = 11;
-const LINE = 12.5;
 
 /**
  * A name in the middle of a part: level or turned, over as many lines as it needs, on a plate where paper is under it.
  * Where it does not fit, `shorter` stands for it, or what fits of it.
  */
-function nameMarks(name: string, { x, y, width, height }: Box, plate: boolean, shorter: string | null): Drawn[] {
-  const [level, turned] = [nameIn(name, NAME, width - 6, height - 2), nameIn(name, NAME, height - 6, width - 2)];
+export function nameMarks(
+  name: string,
+  { x, y, width, height }: Box,
+  plate: boolean,
+  shorter: string | null,
+  size = NAME,
+): Drawn[] {
+  const line = size * 1.14;
+  const [level, turned] = [nameIn(name, size, width - 6, height - 2), nameIn(name, size, height - 6, width - 2)];
   const turn = !level.whole && (turned.whole || height > 1.4 * width);
   const best = turn ? turned : level;
   const along = (turn ? height : width) - 6;
-  const lines = best.whole || shorter === null ? best.lines : nameIn(shorter, NAME, along, 2 * NAME).lines;
+  const lines = best.whole || shorter === null ? best.lines : nameIn(shorter, size, along, 2 * size).lines;
   if (!lines.length) return [];
   const [cx, cy] = [x + width / 2, y + height / 2];
-  const long = Math.max(...lines.map((line) => textWidth(line, NAME))) + 6;
-  const high = lines.length * LINE + 2;
+  const long = Math.max(...lines.map((line) => textWidth(line, size))) + 6;
+  const high = lines.length * line + 2;
   const under = turn ? { width: high, height: long } : { width: long, height: high };
   const marks: Drawn[] = plate
     ? [{ kind: 'rect', x: cx - under.width / 2, y: cy - under.height / 2, ...under, fill: '#fbfbfae8' }]
     : [];
   lines.forEach((text, i) => {
-    const off = (i - (lines.length - 1) / 2) * LINE + NAME * 0.34;
+    const off = (i - (lines.length - 1) / 2) * line + size * 0.34;
     const spot = turn ? { x: cx + off, y: cy, turn: 90 } : { x: cx, y: cy + off };
-    marks.push({ kind: 'text', ...spot, text, size: NAME, weight: 600, face: 'text', anchor: 'middle', fill: INK });
+    marks.push({ kind: 'text', ...spot, text, size: size, weight: 600, face: 'text', anchor: 'middle', fill: INK });
   });
   return marks;
 }

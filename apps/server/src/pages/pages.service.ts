@@ -122,6 +122,16 @@ export class PagesService {
     return recordOf(row);
   }
 
+  /** The document of a page, also of one that was taken out; null where it is gone, or cannot be read. */
+  known(id: string): Page | null {
+    const row = this.db.select().from(pages).where(eq(pages.id, id)).get();
+    try {
+      return row ? recordOf(row).document : null;
+    } catch {
+      return null;
+    }
+  }
+
   /** What a page is called whose summary does not say. */
   private nameOf(id: string): string {
     const text = this.db

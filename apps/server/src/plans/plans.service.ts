@@ -20,7 +20,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { NAMES, TERMINAL, issueWords, pathWords } from '@temnex/words';
-import type { PlanRecord, StorePlan, StoreTogether, Together } from '@temnex/contract';
+import type { PlanRecord, SessionRest, StorePlan, StoreTogether, Together } from '@temnex/contract';
 import { cutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -60,6 +60,13 @@ export class PlansService {
     if (!asked.ok)
       throw new Refused('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
     return { basis, job: asked.job };
+  }
+
+  /** What is left to be cut of a page. */
+  rest(pageId: string): SessionRest {
+    const { basis, asked } = this.askedOf(pageId, this.papers.habits().habits.aim, pageId);
+    if (asked.ok) return { job: asked.job, basis, left: 'some' };
+    return { job: null, basis, left: asked.problem.code === 'nothing-to-cut' ? 'nothing' : 'unclear' };
   }
 
   /** The same for one of several pages that are cut together: what they keep is theirs together. */

@@ -9,6 +9,7 @@ import {
   type SentEvents,
   type Session,
   type SessionRecord,
+  type SessionRest,
   type SessionsQuery,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
@@ -34,6 +35,11 @@ export class SessionsController {
   @Get(':id')
   one(@Param('id') id: string): Session {
     return this.sessions.one(id);
+  }
+
+  @Get(':id/rest')
+  rest(@Param('id') id: string): SessionRest {
+    return this.sessions.rest(id);
   }
 
   @Post(':id/events')

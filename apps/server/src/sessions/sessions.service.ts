@@ -19,12 +19,14 @@ import type {
   SentEvents,
   Session,
   SessionRecord,
+  SessionRest,
   TakenEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
 import { sessionEvents, sessions } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
+import { PagesService } from '../pages/pages.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
 
 type Row = typeof sessions.$inferSelect;
@@ -49,6 +51,7 @@ export class SessionsService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PlansService) private readonly plans: PlansService,
+    @Inject(PagesService) private readonly pages: PagesService,
     @Inject(CuttingService) private readonly cutting: CuttingService,
   ) {}
 
@@ -89,6 +92,18 @@ export class SessionsService {
 
   one(id: string): Session {
     return this.whole(this.db, this.row(this.db, id));
+  }
+
+  /** What is asked of the planner for what is left of the session's pages, and from which state. */
+  rest(id: string): SessionRest {
+    const { pages } = recordOf(this.row(this.db, id));
+    const [page] = pages;
+    if (pages.length > 1) {
+      const { job, basis, problems } = this.plans.together(pages);
+      const done = problems.length > 0 && problems.every((p) => p.code === 'nothing-to-cut');
+      return { job, basis, left: done ? 'nothing' : job ? 'some' : 'unclear' };
+    }
+    return this.plans.rest(page!);
   }
 
   /** As they happen, from now on. Refuses a session that is not there. */
@@ -158,14 +173,15 @@ export class SessionsService {
         return;
       }
       case 'end':
-        this.cutting.carryOut(tx, plan, id, { measured: [...state.measured.values()] });
+        if (state.phase === 'cutting')
+          this.cutting.carryOut(tx, plan, id, { measured: [...state.measured.values()] });
         tx.update(sessions).set({ endedAt: new Date().toISOString() }).where(eq(sessions.id, row.id)).run();
         return;
       case 'right':
         this.cutting.takeBack(tx, state.left.at(-1)!.event);
         return;
       case 'on':
-        this.cutting.takeBack(tx, state.ended!);
+        if (state.ended !== null) this.cutting.takeBack(tx, state.ended);
         tx.update(sessions).set({ endedAt: null }).where(eq(sessions.id, row.id)).run();
         return;
       case 'order': {
@@ -207,7 +223,16 @@ export class SessionsService {
 
   private whole(tx: Transaction | Database, row: Row): Session {
     const orders = row.plans.map((plan): PlanRecord => this.plans.get(plan));
-    return { session: recordOf(row), events: this.eventsOf(tx, row.id, 0), plans: orders };
+    const session = recordOf(row);
+    const documents = session.pages.flatMap((page) => this.pages.known(page) ?? []);
+    return {
+      session,
+      title: documents.map(({ name }) => name).join(', ') || 'a page that is gone',
+      mark: documents[0]?.mark ?? '1/16',
+      copies: documents.length === 1 ? documents[0]!.copies : 1,
+      events: this.eventsOf(tx, row.id, 0),
+      plans: orders,
+    };
   }
 
   private row(tx: Transaction | Database, id: string): Row {

@@ -188,6 +188,7 @@ describe('seeded walks of two devices', () => {
         { do: 'back', order: now.order, step: Math.max(0, now.at - 1) },
         { do: 'wrong', order: now.order, step: now.at, wrong: { how: 'torn', left: whole(2) ? [{ width: '1', height: '1' }] : [] }, spoiled: [] }, // prettier-ignore
         { do: 'right', order: Math.max(0, now.order - (now.phase === 'waiting' ? 0 : 1)) },
+        { do: 'measured', order: now.order, piece: 'base/base', copy: 1, width: '11 15/16', height: '12' },
         { do: 'end', order: now.order },
         { do: 'on', order: now.order },
       ];

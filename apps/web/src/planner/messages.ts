@@ -4,7 +4,9 @@ import type { JobDocument, JobIssue, OneByOne, Plan } from '@temnex/core';
  * What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. A job of several pages is
  * planned for its own aim, and compared with the pages one by one.
  */
-export type ToWorker = { job: JobDocument; earlier: Plan | null; together: boolean };
+/** How it is planned: for all three aims, for its own alone, or as pages that are cut together. */
+export type How = 'alone' | 'one-aim' | 'together';
+export type ToWorker = { job: JobDocument; earlier: Plan | null; how: How };
 export type FromWorker =
   | { kind: 'better'; plan: Plan }
   | { kind: 'done'; plans: Plan[]; alone: Omit<OneByOne, 'plan'> | null }

@@ -1,4 +1,4 @@
-import { planAimsNested, planTogether, readJob, type PlanWatch } from '@temnex/core';
+import { planAimsNested, planJobNested, planTogether, readJob, type PlanWatch } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */
@@ -8,7 +8,7 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const read = readJob(event.data.job);
   if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
   let told = -Infinity;
-  const { job, earlier, together } = event.data;
+  const { job, earlier, how } = event.data;
   const watch: PlanWatch = {
     now: () => performance.now(),
     earlier,
@@ -18,7 +18,8 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
       tell({ kind: 'better', plan: write() });
     },
   };
-  if (!together) return tell({ kind: 'done', plans: planAimsNested(job, read.job, watch), alone: null });
+  if (how === 'one-aim') return tell({ kind: 'done', plans: [planJobNested(job, read.job, watch)], alone: null });
+  if (how === 'alone') return tell({ kind: 'done', plans: planAimsNested(job, read.job, watch), alone: null });
   const { plan, alone } = planTogether(job, read.job, watch);
   const { plan: _order, ...figures } = alone;
   tell({ kind: 'done', plans: [plan], alone: figures });

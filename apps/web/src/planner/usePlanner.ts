@@ -1,6 +1,6 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Aim, JobDocument, JobIssue, OneByOne, Plan } from '@temnex/core';
-import type { FromWorker } from './messages.ts';
+import type { FromWorker, How } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
 /** The best plan so far for each aim that one is known for. */
@@ -25,7 +25,7 @@ export function usePlanner() {
   useEffect(() => drop, [drop]);
 
   const plan = useCallback(
-    (job: JobDocument, earlier: Plan | null = null, how: 'alone' | 'together' = 'alone') => {
+    (job: JobDocument, earlier: Plan | null = null, how: How = 'alone') => {
       drop();
       const made = newPlanWorker();
       worker.current = made;
@@ -59,7 +59,7 @@ export function usePlanner() {
         setState({ status: 'failed' });
         drop();
       };
-      made.postMessage({ job, earlier, together: how === 'together' });
+      made.postMessage({ job, earlier, how });
     },
     [drop],
   );

@@ -4,7 +4,8 @@ import { FACES, definitionsOf, fillValue, type Drawing, type Drawn, type Stroke 
 const strokeOf = (s: Stroke | undefined) =>
   s ? { stroke: s.colour, strokeWidth: s.width, ...(s.dash ? { strokeDasharray: s.dash.join(' ') } : {}) } : {};
 
-function MarkView({ mark: m }: { mark: Drawn }) {
+/** One mark of a drawing. */
+export function MarkView({ mark: m }: { mark: Drawn }) {
   switch (m.kind) {
     case 'rect':
       return (

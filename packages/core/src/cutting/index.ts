@@ -53,6 +53,7 @@ export {
   leftByWrong,
   leftSchema,
   spoiledSchema,
+  stillFit,
   tooLarge,
   wrongCutSchema,
   wrongFault,

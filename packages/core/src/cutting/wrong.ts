@@ -99,3 +99,28 @@ export function tooLarge(left: readonly Left[], of: Pick<Box, 'width' | 'height'
   }
   return area > w * h;
 }
+
+/**
+ * What of a plan that is still to be cut could be cut from what is left of a paper: names of pieces, each once, by the size of
+ * each rectangle alone. Whether it will be, the new order says.
+ */
+export function stillFit(job: Job, plan: Plan, steps: number, paper: string, left: readonly Left[]): string[] {
+  const off = new Set(
+    lyingAfter(job, plan, steps).parts.flatMap(({ is }) => (typeof is === 'object' ? [`${is.piece} ${is.copy}`] : [])),
+  );
+  const ahead = new Set<string>();
+  const walk = (node: Plan['sheets'][number]['tree']): void => {
+    const { holds } = node;
+    if (holds && typeof holds === 'object' && !off.has(`${holds.piece} ${holds.copy}`)) ahead.add(holds.piece);
+    node.parts?.forEach(walk);
+    if (node.opening) walk(node.opening);
+  };
+  plan.sheets.forEach(({ tree }) => walk(tree));
+  const sizes = left.map((l) => [lengthOf(l.width, plan.unit), lengthOf(l.height, plan.unit)] as const);
+  return job.pieces.flatMap((p) => {
+    if (!ahead.has(p.id) || !p.papers.includes(paper)) return [];
+    const turns = p.direction === 'any';
+    const fits = sizes.some(([w, h]) => (w >= p.width && h >= p.height) || (turns && w >= p.height && h >= p.width));
+    return fits ? [p.name] : [];
+  });
+}

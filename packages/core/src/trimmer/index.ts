@@ -12,3 +12,4 @@ export {
   type SessionState,
   type StepsOf,
 } from './session.ts';
+export { calibrationOf, fenceSays, offBy, type FenceSays, type StripMeasured } from './measured.ts';

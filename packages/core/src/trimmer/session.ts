@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { lengthText } from '../length/index.ts';
 import { oneLine } from '../stock/index.ts';
-import { leftSchema, spoiledSchema, wrongCutSchema } from '../cutting/index.ts';
+import { spoiledSchema, wrongCutSchema } from '../cutting/index.ts';
 
 /*
  * A session at the trimmer is a sequence of events. Which step one is at, what is done and what went wrong all follow from them;
@@ -72,7 +72,7 @@ export interface SessionState {
   readonly phase: 'cutting' | 'waiting' | 'over';
   /** What went wrong in each order that was left for another, and at which step. */
   readonly left: ReadonlyArray<{ readonly order: number; readonly at: number; readonly event: string }>;
-  /** The event that ended it. */
+  /** The event that put down the last of it; null: it goes on, or was put down before, with what went wrong. */
   readonly ended: string | null;
   /** What was measured in the order that is cut: `piece copy` → size. */
   readonly measured: ReadonlyMap<string, Measured>;
@@ -100,7 +100,8 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
   if (deed.do === 'note') return { ...state, notes: [...state.notes, { id: event.id, at: event.at, text: deed.text }] };
   if (deed.do === 'on') {
     if (state.phase !== 'over') return 'already';
-    return deed.order === state.order ? { ...state, phase: 'cutting', ended: null } : 'order-gone';
+    if (deed.order !== state.order) return 'order-gone';
+    return { ...state, phase: state.ended === null ? 'waiting' : 'cutting', ended: null };
   }
   if (state.phase === 'over') return deed.do === 'end' ? 'already' : 'over';
   if (deed.do === 'order') {
@@ -122,7 +123,11 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
   }
   if (deed.order < state.order) return 'order-gone';
   if (deed.order > state.order) return 'too-early';
-  if (state.phase === 'waiting') return deed.do === 'wrong' ? 'already' : 'order-gone';
+  if (state.phase === 'waiting') {
+    // what went wrong is in the books, and nothing is left to cut
+    if (deed.do === 'end') return { ...state, phase: 'over', ended: null };
+    return deed.do === 'wrong' ? 'already' : 'order-gone';
+  }
   const steps = stepsOf(state.plans[state.order]!);
   switch (deed.do) {
     case 'done':

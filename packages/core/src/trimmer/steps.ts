@@ -15,6 +15,8 @@ export type TrimmerStep =
       readonly from: Edge;
       readonly to: Edge;
       readonly quarters: 1 | 2 | 3;
+      /** The step of the plan that it is for. */
+      readonly index: number;
       readonly picked: boolean;
     }
   /** A step of the plan; `picked`: the part lay aside and is taken up again. */
@@ -63,7 +65,7 @@ export function trimmerSteps(job: Job, plan: Plan): TrimmerStep[] {
       const quarters = (QUARTERS[step.edge] - QUARTERS[from] + 4) % 4;
       if (quarters)
         found.push({
-          ...{ do: 'turn', sheets: step.sheets, part, from, to: step.edge, picked },
+          ...{ do: 'turn', index, sheets: step.sheets, part, from, to: step.edge, picked },
           quarters: quarters as 1 | 2 | 3,
         });
       found.push({ do: 'cut', index, step, picked: picked && !quarters });

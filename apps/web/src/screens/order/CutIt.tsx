@@ -2,8 +2,9 @@ import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, copyWords, count } from '@temnex/words';
+import { useBeginSession } from '../trimmer/useBeginSession.ts';
 import type { useCut } from '../../api/queries.ts';
-import { Quiet, Strong } from '../../ui/buttons.tsx';
+import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
 
@@ -70,6 +71,17 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, d
   useEffect(() => {
     if (isSaid && stored) putNow();
   }, [isSaid, stored]);
+  // begun before it was kept: as soon as it is
+  const begin = useBeginSession();
+  const [going, setGoing] = useState<Plan | null>(null);
+  const goNow = useEffectEvent(() => {
+    setGoing(null);
+    begin.mutate(stored!);
+  });
+  const isGoing = going !== null && (going === plan || JSON.stringify(going) === JSON.stringify(plan));
+  useEffect(() => {
+    if (isGoing && stored) goNow();
+  }, [isGoing, stored]);
   const toggle = (key: string) => {
     const next = new Set(spoiled);
     if (!next.delete(key)) next.add(key);
@@ -77,7 +89,21 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, d
   };
   return (
     <Stack>
-      <Strong onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
+      {done === null && plan.sheets.length ? (
+        <Strong
+          onPress={() => {
+            if (stored) begin.mutate(stored);
+            else {
+              setGoing(plan);
+              settle?.();
+            }
+          }}
+          isDisabled={(!stored && !settle) || begin.isPending || going !== null}
+        >
+          {begin.isPending || going ? 'Getting ready …' : 'To the trimmer'}
+        </Strong>
+      ) : null}
+      <Plain onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
         {waiting || cut.isPending
           ? 'Putting it down …'
           : partly
@@ -85,7 +111,7 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, d
             : spoiled.size
               ? 'It is cut, plan what was spoiled'
               : 'It is cut'}
-      </Strong>
+      </Plain>
       <small>
         {partly
           ? 'Sheets not yet touched stay in the drawer and keep their cuts; what is in hand goes there as scraps.'
@@ -110,6 +136,11 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, d
             ))}
           </Ticks>
         </details>
+      ) : null}
+      {begin.error ? (
+        <Notice kind="block">
+          <span>{begin.error.message}</span>
+        </Notice>
       ) : null}
       {cut.error ? (
         <Notice kind="block">

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { styled } from 'styled-components';
+import {
+  exactText,
+  fenceSays,
+  lengthOf,
+  lyingAfter,
+  offBy,
+  ticks,
+  type FenceSays,
+  type Left,
+  type Measured,
+} from '@temnex/core';
+import { figure, sizeWords, type Voice } from '@temnex/words';
+import { Plain, Strong } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/LengthField.tsx';
+import { Notice } from '../../ui/states.tsx';
+import type { Order } from '../../trimmer/useSession.ts';
+import { Panel } from './Frame.tsx';
+
+const Line = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-end;
+  gap: 0.6rem 1rem;
+  margin: 0.9rem 0;
+`;
+
+/** What three sizes in a row say of the fence. */
+export function fenceWords(says: FenceSays, voice: Voice): string {
+  const by = (n: number) => figure(Math.abs(n), voice);
+  if (says.code === 'always-off')
+    return `Three in a row are ${by(says.by)} too ${says.by > 0 ? 'long' : 'short'}: this cutter is not true. Set “cuts longer than set by” with your cutting habits, or cut a strip to measure there.`;
+  const side = (n: number) => (n === 0 ? 'right' : `${by(n)} ${n > 0 ? 'long' : 'short'}`);
+  return `Three in a row are from ${side(says.from)} to ${side(says.to)}: the fence may be loose. Tighten it, and set it anew.`;
+}
+
+interface MeasuredPanelProps {
+  order: Order;
+  cuts: number;
+  voice: Voice;
+  measured: ReadonlyMap<string, Measured>;
+  pieceName: (id: string) => string;
+  /** It is so, and it will do. */
+  onMeasured: (measured: Measured) => void;
+  /** It is so, and it is cut again. */
+  onAgain: (piece: string, copy: number, left: Left) => void;
+  onClose: () => void;
+}
+
+/** What a piece measures in truth, whether it will do, and what three of them say of the fence. */
+export function MeasuredPanel({
+  order,
+  cuts,
+  voice,
+  measured,
+  pieceName,
+  onMeasured,
+  onAgain,
+  onClose,
+}: MeasuredPanelProps) {
+  const { job } = order;
+  const { plan } = order.record;
+  const off = lyingAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : []));
+  const [key, setKey] = useState(() => {
+    const last = off.at(-1);
+    return last ? `${last.piece} ${last.copy}` : '';
+  });
+  const [typed, setTyped] = useState<Partial<Left>>({});
+  const held = off.find((h) => `${h.piece} ${h.copy}` === key);
+  const piece = held && job.pieces.find((p) => p.id === held.piece);
+  if (!held || !piece)
+    return (
+      <Panel aria-label="What it measures">
+        <h2>It came out as …</h2>
+        <p>No piece has come off yet.</p>
+        <Line>
+          <Plain onPress={onClose}>Back to the cut</Plain>
+        </Line>
+      </Panel>
+    );
+  const known = measured.get(key);
+  const size: Left = {
+    width: typed.width ?? known?.width ?? exactText(piece.width, plan.unit),
+    height: typed.height ?? known?.height ?? exactText(piece.height, plan.unit),
+  };
+  const one: Measured = { piece: held.piece, copy: held.copy, ...size };
+  const differences = (['width', 'height'] as const).flatMap((side) => {
+    const by = lengthOf(size[side], plan.unit) - piece[side];
+    return by ? [`${figure(Math.abs(by), voice)} ${by > 0 ? 'over' : 'short'} in ${side}`] : [];
+  });
+  const says = fenceSays(offBy(job, plan, [...[...measured].filter(([k]) => k !== key).map(([, m]) => m), one]));
+  return (
+    <Panel aria-label="What it measures">
+      <h2>It came out as …</h2>
+      <Line>
+        <Choice
+          label="which piece"
+          value={key}
+          options={off
+            .map((h) => ({
+              id: `${h.piece} ${h.copy}`,
+              name: `${pieceName(h.piece)}${job.pieces.find((p) => p.id === h.piece)!.quantity > 1 ? `, number ${h.copy}` : ''}`,
+            }))
+            .reverse()}
+          onChange={(k) => {
+            setKey(k);
+            setTyped({});
+          }}
+        />
+        {(['width', 'height'] as const).map((side) => (
+          <LengthField
+            key={`${key} ${side}`}
+            label={side}
+            value={size[side]}
+            unit={plan.unit}
+            onCommit={(t) => setTyped({ ...typed, [side]: t })}
+          />
+        ))}
+      </Line>
+      <p role="status">
+        It was to be {sizeWords(ticks(piece.width), ticks(piece.height), voice)}
+        {differences.length ? `: ${differences.join(', ')}.` : ', and it is.'}
+      </p>
+      {says ? (
+        <Notice kind="advice">
+          <span>{fenceWords(says, voice)}</span>
+        </Notice>
+      ) : null}
+      <Line>
+        <Strong onPress={() => onMeasured(one)}>It will do</Strong>
+        <Plain onPress={() => onAgain(held.piece, held.copy, size)}>Cut it again</Plain>
+        <Plain onPress={onClose}>Back to the cut</Plain>
+      </Line>
+    </Panel>
+  );
+}

@@ -1,0 +1,320 @@
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { MARKS, cutsDone, ticks, type SessionDeed } from '@temnex/core';
+import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
+import { useDrawer } from '../../api/queries.ts';
+import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
+import { useAwake } from '../../trimmer/useAwake.ts';
+import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
+import { PlainLink, Quiet } from '../../ui/buttons.tsx';
+import { Figure, SizeFigure } from '../../ui/Figure.tsx';
+import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
+import { styleOf } from '../order/pictures.ts';
+import {
+  Caution,
+  Done,
+  Foot,
+  Off,
+  PicturePart,
+  Press,
+  Rest,
+  Room,
+  Says,
+  Setting,
+  Size,
+  Top,
+  TopRow,
+  Work,
+} from './Frame.tsx';
+import { MeasuredPanel } from './MeasuredPanel.tsx';
+import { Over, Planned } from './Over.tsx';
+import { Progress } from './Progress.tsx';
+import { StepPicture } from './StepPicture.tsx';
+import { TrimmerKeys } from './TrimmerKeys.tsx';
+import { WrongPanel } from './WrongPanel.tsx';
+
+const NOTHING = { papers: [], stock: [] };
+
+/** A session at the trimmer, one step a screen. */
+export function TrimmerScreen() {
+  const { id = '' } = useParams();
+  const live = useSession(id);
+  if (live.status === 'loading') return <Loading what="the session" />;
+  if (live.status === 'failed')
+    return (
+      <main>
+        <Trouble title="This session cannot be opened" error={live.error} retry={live.retry} />
+        <Empty title="">
+          <PlainLink to="/">To the start</PlainLink>
+        </Empty>
+      </main>
+    );
+  return <AtTheTrimmer live={live} />;
+}
+
+type Panel = 'wrong' | 'measured' | 'keys' | null;
+/** A finger that moves so far sideways, and not as far up or down, has swiped. */
+const SWIPE = 70;
+
+function AtTheTrimmer({ live }: { live: LiveSession }) {
+  const { session, state, order, press } = live;
+  const { steps, job } = order;
+  const { plan } = order.record;
+  const navigate = useNavigate();
+  const drawer = useDrawer();
+  const [panel, setPanel] = useState<Panel>(null);
+  const [aloud, setAloud] = useState(false);
+  const mark = MARKS[session.mark];
+  const voice = useMemo(() => ({ mark, figures: 'typeset' }) as const, [mark]);
+  const shelf = drawer.data ?? NOTHING;
+  const style = useMemo(() => styleOf(job, shelf, mark, 13), [job, shelf, mark]);
+  const { pieceName } = style;
+  const cuts = cutsDone(steps, state.at);
+  const step = steps[state.at] ?? null;
+  const places = useMemo(() => {
+    const papers = new Map(shelf.papers.map((p) => [p.id, p]));
+    return new Map(shelf.stock.map((s) => [s.id, s.place ?? papers.get(s.paper)?.place]));
+  }, [shelf]);
+  const words = useMemo(
+    () => (step ? trimmerWords(step, plan, job, voice, pieceName, (stock) => places.get(stock)) : null),
+    [step, plan, job, voice, pieceName, places],
+  );
+  useAwake(state.phase !== 'over');
+
+  const done = useCallback(() => {
+    if (state.phase === 'cutting' && state.at < steps.length) press({ do: 'done', order: state.order, step: state.at });
+  }, [state, steps.length, press]);
+  const back = useCallback(() => {
+    if (state.phase === 'over') return void press({ do: 'on', order: state.order });
+    if (state.phase === 'cutting' && state.at > 0)
+      return void press({ do: 'back', order: state.order, step: state.at - 1 });
+    const last = state.left.at(-1);
+    if (last) press({ do: 'right', order: last.order });
+  }, [state, press]);
+  const canBack = state.phase === 'over' || (state.phase === 'cutting' && state.at > 0) || state.left.length > 0;
+  /** Back before the cut that was made last. */
+  const beforeLast = () => {
+    let at = state.at;
+    while (at > 0) {
+      at--;
+      press({ do: 'back', order: state.order, step: at });
+      if (steps[at]!.do === 'cut') break;
+    }
+  };
+
+  // read aloud as it comes, where somebody wants that
+  const spoken = words?.spoken ?? '';
+  useEffect(() => {
+    if (aloud && spoken && panel === null) speak(spoken);
+    return hush;
+  }, [aloud, spoken, panel]);
+
+  const key = useEffectEvent((e: KeyboardEvent) => {
+    if (e.ctrlKey || e.metaKey || e.altKey) return;
+    const field = e.target instanceof HTMLElement && e.target.closest('input, select, textarea');
+    if (e.key === 'Escape' && panel) setPanel(null);
+    else if (field || panel) return;
+    // a button that has the focus is pressed by its own key
+    else if (
+      (e.key === ' ' || e.key === 'Enter') &&
+      e.target instanceof HTMLElement &&
+      e.target.closest('button, a, summary')
+    )
+      return; // prettier-ignore
+    else if (e.repeat) return;
+    else if ([' ', 'Enter', 'ArrowRight', 'PageDown'].includes(e.key)) done();
+    else if (['ArrowLeft', 'PageUp', 'Backspace', 'u'].includes(e.key)) back();
+    else if (e.key === 'w' && state.phase === 'cutting') setPanel('wrong');
+    else if (e.key === 'm' && state.phase === 'cutting') setPanel('measured');
+    else if (e.key === 'r' && canSpeak()) speak(spoken);
+    else if (e.key === '?') setPanel('keys');
+    else return;
+    e.preventDefault();
+  });
+  useEffect(() => {
+    const listener = (e: KeyboardEvent) => key(e);
+    window.addEventListener('keydown', listener);
+    return () => window.removeEventListener('keydown', listener);
+  }, []);
+  const touch = useRef<{ x: number; y: number } | null>(null);
+
+  const deed = (what: SessionDeed) => {
+    press(what);
+    setPanel(null);
+  };
+  const bags = state.order ? `, order ${state.order + 1}` : '';
+  return (
+    <Room>
+      <Top>
+        <TopRow>
+          <h1>
+            {session.title}
+            {bags}
+          </h1>
+          {live.offline ? (
+            <span role="status">
+              The server does not answer;{' '}
+              {live.waiting ? `${count(live.waiting, 'press', 'presses')} kept here` : 'go on'}
+            </span>
+          ) : live.waiting > 1 ? (
+            <span role="status">{live.waiting} being sent</span>
+          ) : null}
+          {canSpeak() ? (
+            <Quiet onPress={() => setAloud(!aloud)} aria-pressed={aloud}>
+              {aloud ? 'Stop reading aloud' : 'Read aloud'}
+            </Quiet>
+          ) : null}
+          <Quiet onPress={() => setPanel('keys')}>Keys</Quiet>
+          <Quiet
+            onPress={() =>
+              void navigate(
+                session.session.pages.length > 1
+                  ? `/drawer/together?pages=${session.session.pages.join(',')}`
+                  : `/page/${session.session.page}/order`,
+              )
+            }
+          >
+            Leave, go on later
+          </Quiet>
+        </TopRow>
+        <Progress steps={steps} at={state.at} />
+        {live.trouble ? (
+          <Notice kind="block">
+            <span>{live.trouble.message}</span>
+            <Quiet onPress={live.clearTrouble}>Understood</Quiet>
+          </Notice>
+        ) : null}
+        <Disagreed live={live} />
+      </Top>
+      {panel === 'keys' ? (
+        <TrimmerKeys onClose={() => setPanel(null)} />
+      ) : state.phase === 'over' ? (
+        <Over live={live} />
+      ) : state.phase === 'waiting' ? (
+        <Planned live={live} />
+      ) : panel === 'wrong' ? (
+        <WrongPanel
+          {...{ order, cuts, voice, pieceName }}
+          drawer={shelf}
+          before={cuts > 0 ? beforeLast : null}
+          onWrong={(wrong, spoiled) =>
+            deed({ do: 'wrong', order: state.order, step: state.at, spoiled, ...(wrong ? { wrong } : {}) })
+          }
+          onClose={() => setPanel(null)}
+        />
+      ) : panel === 'measured' ? (
+        <MeasuredPanel
+          {...{ order, cuts, voice, pieceName }}
+          measured={state.measured}
+          onMeasured={(m) => deed({ do: 'measured', order: state.order, ...m })}
+          onAgain={(piece, copy, left) =>
+            deed({ do: 'wrong', order: state.order, step: state.at, spoiled: [{ piece, copy, left: [left] }] })
+          }
+          onClose={() => setPanel(null)}
+        />
+      ) : step && words ? (
+        <Work
+          onTouchStart={(e) => {
+            const first = e.touches[0];
+            touch.current = e.touches.length === 1 && first ? { x: first.clientX, y: first.clientY } : null;
+          }}
+          onTouchEnd={(e) => {
+            const end = e.changedTouches[0];
+            const from = touch.current;
+            touch.current = null;
+            if (!from || !end) return;
+            const [dx, dy] = [end.clientX - from.x, end.clientY - from.y];
+            if (Math.abs(dx) < SWIPE || Math.abs(dy) > Math.abs(dx) / 2) return;
+            if (dx < 0) done();
+            else back();
+          }}
+        >
+          <PicturePart>
+            <StepPicture {...{ plan, job, step, style }} title={words.spoken} />
+          </PicturePart>
+          <Says>
+            <p className="out-of-sight" role="status">
+              {words.spoken}
+            </p>
+            <h2>{words.head}</h2>
+            <p>{words.hold}</p>
+            {words.setting !== null ? (
+              <Setting>
+                <Figure length={ticks(words.setting)} mark={mark} bare />
+              </Setting>
+            ) : null}
+            {words.size ? (
+              <Size>
+                <SizeFigure width={ticks(words.size.width)} height={ticks(words.size.height)} mark={mark} bare />
+              </Size>
+            ) : null}
+            {words.off ? (
+              <Off>
+                {words.setting === null ? null : <small>comes off</small>}
+                {words.off}
+                {words.goes ? <span>{words.goes}</span> : null}
+              </Off>
+            ) : words.goes ? (
+              <p>{words.goes}</p>
+            ) : null}
+            {words.rest ? <Rest>{words.rest}</Rest> : null}
+            {session.copies > 1 && step.do === 'finish' ? <p>{copyWords(1, session.copies)} and on</p> : null}
+            {words.notes.map((note) => (
+              <p key={note}>
+                <b>{note}</b>
+              </p>
+            ))}
+            {words.cautions.map((caution) => (
+              <Caution key={caution}>{caution}</Caution>
+            ))}
+          </Says>
+        </Work>
+      ) : (
+        <Work>
+          <Says style={{ gridColumn: '1 / -1' }}>
+            <h2>All of it is cut.</h2>
+            <p>Put it down: the sheets are used up, the offcuts go into the drawer, and the pieces are the page’s.</p>
+          </Says>
+        </Work>
+      )}
+      {state.phase !== 'over' && panel === null ? (
+        <Foot>
+          <Press onPress={back} isDisabled={!canBack}>
+            Back
+          </Press>
+          <Press onPress={() => setPanel('wrong')} isDisabled={state.phase !== 'cutting'}>
+            I cut it wrong
+          </Press>
+          <Press onPress={() => setPanel('measured')} isDisabled={state.phase !== 'cutting'}>
+            It came out as …
+          </Press>
+          {step || state.phase === 'waiting' ? (
+            <Done onPress={done} isDisabled={state.phase !== 'cutting'}>
+              Done
+            </Done>
+          ) : (
+            <Done onPress={() => press({ do: 'end', order: state.order })}>Put it down</Done>
+          )}
+        </Foot>
+      ) : null}
+    </Room>
+  );
+}
+
+/** What was pressed here and another device had done, or done otherwise, in the meantime: said, until it has been read. */
+function Disagreed({ live }: { live: LiveSession }) {
+  const [read, setRead] = useState<ReadonlySet<string>>(() => new Set(live.idle.map((i) => i.event.id)));
+  // the same press on two devices is no disagreement: it was done
+  const said = live.idle.filter((i) => i.why !== 'already' && !read.has(i.event.id));
+  if (!said.length) return null;
+  const [first] = said;
+  return (
+    <Notice kind="advice">
+      <span>
+        {count(said.length, 'press', 'presses')} {said.length > 1 ? 'were' : 'was'} not carried out:{' '}
+        {IDLE_WORDS[first!.why]}.
+      </span>
+      <Quiet onPress={() => setRead(new Set(live.idle.map((i) => i.event.id)))}>Understood</Quiet>
+    </Notice>
+  );
+}

@@ -1,0 +1,26 @@
+import { useEffect, useRef } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { sessionSchema } from '@temnex/contract';
+import { ask } from '../../api/client.ts';
+import { SESSION } from '../../trimmer/useSession.ts';
+import { newId } from '../../ui/newId.ts';
+
+/** Begins a session with an order, or goes on with the one that is open for its pages, and goes there. */
+export function useBeginSession() {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const id = useRef(newId());
+  const begin = useMutation({
+    mutationFn: (plan: string) => ask('POST', '/api/sessions', sessionSchema, { id: id.current, plan }),
+    onSuccess: (session) => {
+      client.setQueryData(SESSION(session.session.id), session);
+      void navigate(`/trimmer/${session.session.id}`);
+    },
+  });
+  useEffect(() => {
+    // its screen, before it is asked for
+    void import('./TrimmerScreen.tsx').catch(() => {});
+  }, []);
+  return begin;
+}

@@ -1,0 +1,11 @@
+import type { SessionEvent } from '@temnex/core';
+
+/** A pause longer than this was a pause, in milliseconds. */
+const PAUSE = 10 * 60_000;
+
+/** How long somebody was at it, in minutes: between presses, without the pauses. At least 1. */
+export function minutesOf(events: readonly Pick<SessionEvent, 'at'>[]): number {
+  const times = events.map((e) => Date.parse(e.at)).sort((a, b) => a - b);
+  const spent = times.slice(1).reduce((sum, t, i) => sum + Math.min(t - times[i]!, t - times[i]! > PAUSE ? 0 : PAUSE), 0); // prettier-ignore
+  return Math.max(1, Math.round(spent / 60_000));
+}

@@ -1,0 +1,66 @@
+import type { SessionEvent } from '@temnex/core';
+
+/*
+ * What was pressed and the server has not taken in yet, kept on the device: it survives a reload, a crash and an hour without
+ * a connection.
+ */
+
+const KEY = 'temnex.session.';
+const listeners = new Set<() => void>();
+const read = new Map<string, { text: string | null; events: readonly SessionEvent[] }>();
+const NONE: readonly SessionEvent[] = [];
+
+/** Where there is no storage, or no room in it, what is pressed lives as long as the view does. */
+const spare = new Map<string, string>();
+const stored = (id: string): string | null => {
+  try {
+    return localStorage.getItem(KEY + id) ?? spare.get(id) ?? null;
+  } catch {
+    return spare.get(id) ?? null;
+  }
+};
+
+/** The events of a session that wait; the same list while nothing has changed. */
+export function waitingOf(id: string): readonly SessionEvent[] {
+  const text = stored(id);
+  const known = read.get(id);
+  if (known && known.text === text) return known.events;
+  let events = NONE;
+  try {
+    if (text) events = JSON.parse(text) as SessionEvent[];
+  } catch {
+    // written half by a crash: nothing of it can be read
+  }
+  read.set(id, { text, events });
+  return events;
+}
+
+function keep(id: string, events: readonly SessionEvent[]): void {
+  const text = events.length ? JSON.stringify(events) : null;
+  try {
+    if (text) localStorage.setItem(KEY + id, text);
+    else localStorage.removeItem(KEY + id);
+    spare.delete(id);
+  } catch {
+    if (text) spare.set(id, text);
+    else spare.delete(id);
+  }
+  listeners.forEach((tell) => tell());
+}
+
+export const putOut = (id: string, event: SessionEvent): void => keep(id, [...waitingOf(id), event]);
+export const takenIn = (id: string, gone: ReadonlySet<string>): void => {
+  const events = waitingOf(id);
+  if (events.some((e) => gone.has(e.id))) keep(id, events.filter((e) => !gone.has(e.id))); // prettier-ignore
+};
+
+export function listen(tell: () => void): () => void {
+  listeners.add(tell);
+  // another tab of the same device
+  const other = (e: StorageEvent) => (e.key?.startsWith(KEY) ? tell() : undefined);
+  addEventListener('storage', other);
+  return () => {
+    listeners.delete(tell);
+    removeEventListener('storage', other);
+  };
+}

@@ -1,0 +1,80 @@
+import { useEffect, useRef, useState } from 'react';
+import type { JobDocument, Plan } from '@temnex/core';
+import { planRecordSchema, sessionRestSchema, type PlanRecord } from '@temnex/contract';
+import { ask } from '../api/client.ts';
+import type { FromWorker } from '../planner/messages.ts';
+import { newPlanWorker } from '../planner/newWorker.ts';
+import { newId } from '../ui/newId.ts';
+import type { LiveSession } from './useSession.ts';
+
+/** Somebody stands there with paper in their hands: a good order now, not the best one later. */
+const SECONDS = 0.5;
+
+export type PlanRest =
+  | { readonly status: 'planning' }
+  /** Its pages must be looked at first. */
+  | { readonly status: 'unclear' }
+  /** There is no paper for what is left. */
+  | { readonly status: 'no-paper'; readonly missing: readonly string[] }
+  | { readonly status: 'failed'; readonly error: Error; readonly retry: () => void };
+
+function planned(job: JobDocument, earlier: Plan, signal: AbortSignal): Promise<Plan> {
+  const worker = newPlanWorker();
+  return new Promise<Plan>((resolve, reject) => {
+    const failed = () => reject(new Error('The planner stopped unexpectedly. What is cut is in the books.'));
+    signal.addEventListener('abort', failed);
+    worker.onerror = failed;
+    worker.onmessage = ({ data }: MessageEvent<FromWorker>) => {
+      if (data.kind === 'done') resolve(data.plans[0]!);
+      else if (data.kind === 'refused') failed();
+    };
+    worker.postMessage({ job: { ...job, plan: { ...job.plan, seconds: SECONDS } }, earlier, how: 'one-aim' });
+  }).finally(() => worker.terminate());
+}
+
+/**
+ * Once something went wrong and is in the books: what is left is planned from what is really there, stored, and the session
+ * goes on by it. Nothing left: the session ends.
+ */
+export function usePlanRest(live: LiveSession): PlanRest {
+  const { session, state, order, press, know, waiting, offline } = live;
+  const [result, setResult] = useState<PlanRest>({ status: 'planning' });
+  const [again, setAgain] = useState(0);
+  const { id, pages } = session.session;
+  // what it presses and knows changes with every event; what is planned does not
+  const use = useRef({ press, know, earlier: order.record.plan, order: state.order });
+  useEffect(() => {
+    use.current = { press, know, earlier: order.record.plan, order: state.order };
+  });
+  const ready = state.phase === 'waiting' && waiting === 0 && !offline;
+  useEffect(() => {
+    if (!ready) return;
+    const stop = new AbortController();
+    const go = async (): Promise<void> => {
+      const rest = await ask('GET', `/api/sessions/${id}/rest`, sessionRestSchema);
+      if (stop.signal.aborted) return;
+      if (rest.left === 'nothing') return void use.current.press({ do: 'end', order: use.current.order });
+      if (!rest.job) return setResult({ status: 'unclear' });
+      const plan = await planned(rest.job, use.current.earlier, stop.signal);
+      if (stop.signal.aborted) return;
+      if (!plan.sheets.length) {
+        const names = new Map(rest.job.pieces.map((p) => [p.id, p.name ?? p.id]));
+        return setResult({ status: 'no-paper', missing: plan.missing.map((m) => names.get(m.piece) ?? m.piece) });
+      }
+      const body = { id: newId(), basis: rest.basis, plan };
+      const record: PlanRecord =
+        pages.length > 1
+          ? await ask('POST', '/api/together', planRecordSchema, { ...body, pages })
+          : await ask('POST', `/api/pages/${pages[0]!}/plans`, planRecordSchema, body);
+      if (stop.signal.aborted) return;
+      use.current.know(record);
+      use.current.press({ do: 'order', order: use.current.order + 1, plan: record.id });
+    };
+    setResult({ status: 'planning' });
+    go().catch((error: Error) => {
+      if (!stop.signal.aborted) setResult({ status: 'failed', error, retry: () => setAgain((n) => n + 1) });
+    });
+    return () => stop.abort();
+  }, [ready, id, pages, again]);
+  return result;
+}

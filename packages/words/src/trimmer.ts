@@ -1,0 +1,256 @@
+import {
+  TICKS_PER_UNIT,
+  figureOf,
+  inHandFor,
+  partAt,
+  ticks,
+  type Idle,
+  type Job,
+  type Plan,
+  type PlanNode,
+  type TrimmerStep,
+} from '@temnex/core';
+import { KIND_WORDS } from './kinds.ts';
+import { count, sizeWords, type Voice } from './lengths.ts';
+import { sheetLetter } from './letters.ts';
+import { finishStepWords, partNames, stepWords } from './plans.ts';
+
+/** A step as it is said on a screen that is read from a metre away. */
+export interface TrimmerWords {
+  /** What is to be done, in a few words: `Cut`, `Take A`, `Turn it a quarter to the right`. */
+  readonly head: string;
+  /** What is in hand and which edge of it lies on the fence. */
+  readonly hold: string;
+  /** What the fence is set to, in ticks; null where nothing is set. */
+  readonly setting: number | null;
+  /** Of paper or a piece taken up, how large it is, in ticks. */
+  readonly size: { readonly width: number; readonly height: number } | null;
+  /** What comes off. */
+  readonly off: string;
+  /** Where it goes, and what is pencilled on it. */
+  readonly goes: string;
+  /** What is left in hand. */
+  readonly rest: string;
+  readonly notes: readonly string[];
+  /** Of blades and strips, where they apply. */
+  readonly cautions: readonly string[];
+  /** The step read aloud. */
+  readonly spoken: string;
+}
+
+const CAUTIONS = {
+  narrow: 'A narrow strip: hold the wide part, and let the strip go. Fingers behind the guard.',
+  stack: 'A stack: only as many as the maker of your cutter allows. Hold it down firmly.',
+  knife: 'A knife: metal ruler, mat under it, cut away from the hand that holds. Cap it after.',
+  punch: 'A punch or snips: keep fingers clear, and small parts away from children.',
+} as const;
+/** Narrower than this a strip is held by its wide neighbour: 1 in. */
+const NARROW = TICKS_PER_UNIT.in;
+
+const TURNS = {
+  1: 'Turn it a quarter to the left',
+  2: 'Turn it half round',
+  3: 'Turn it a quarter to the right',
+} as const;
+
+/** Where an item of the drawer is kept, as one says it: `box 2`; nothing where nobody has said. */
+export type PlaceOf = (stock: string) => string | undefined;
+
+/** A step at the trimmer, in words. */
+export function trimmerWords(
+  step: TrimmerStep,
+  plan: Plan,
+  job: Job,
+  voice: Voice,
+  pieceName: (id: string) => string,
+  placeOf: PlaceOf = () => undefined,
+): TrimmerWords {
+  const none = { hold: '', setting: null, size: null, off: '', goes: '', rest: '', notes: [], cautions: [] };
+  const stockAt = (sheet: number) => job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
+  const says = (words: Omit<TrimmerWords, 'spoken'>): TrimmerWords => ({ ...words, spoken: spokenOf(words, voice) });
+  switch (step.do) {
+    case 'take': {
+      const letters = step.sheets.map(sheetLetter).join(' and ');
+      const each = step.sheets.map((s) => {
+        const item = stockAt(s);
+        const place = placeOf(item.id);
+        const of = step.sheets.length > 1 ? ` of ${sizeWords(item.width, item.height, voice)}` : '';
+        return `${item.paper.name}, ${KIND_WORDS[item.kind]}${of}${place ? `, from ${place}` : ''}`;
+      });
+      const [first] = each;
+      const alike = each.every((e) => e === first);
+      return says({
+        ...none,
+        head: `Take ${letters}`,
+        size: stockAt(step.sheets[0]!),
+        hold: alike && each.length > 1 ? `${count(each.length, 'time')}: ${first}` : each.join('; '),
+        goes: `pencil ${letters} lightly on the back`,
+        notes: step.sheets.length > 1 ? ['edge to edge, one on the other'] : [],
+        cautions: step.sheets.length > 1 ? [CAUTIONS.stack] : [],
+      });
+    }
+    case 'whole': {
+      const item = stockAt(step.sheet);
+      const name = nameOf([plan.sheets[step.sheet]!.tree], pieceName);
+      const place = placeOf(item.id);
+      return says({
+        ...none,
+        head: `Take ${sheetLetter(step.sheet)} as it is`,
+        size: item,
+        hold: `${item.paper.name}, ${KIND_WORDS[item.kind]}${place ? `, from ${place}` : ''}`,
+        off: name,
+        goes: `no cut: pencil \u201c${name}\u201d on its back`,
+      });
+    }
+    case 'turn': {
+      const name = partNames(plan)(step.sheets[0]!, step.part);
+      return says({
+        ...none,
+        head: TURNS[step.quarters],
+        hold: `${step.picked ? 'take up ' : ''}${name ?? 'what is in hand'}: ${step.to} edge to the fence`,
+      });
+    }
+    case 'over':
+      return says({
+        ...none,
+        head: 'Turn it over',
+        hold: `${pieceName(step.piece.id)}${step.copies > 1 ? `, all ${step.copies}` : ''}: its back is what will be seen`,
+      });
+    case 'finish': {
+      const words = finishStepWords({ do: 'finish', after: -1, piece: step.piece, copies: step.copies }, job, voice);
+      const knife = step.piece.finish.some((f) => f.do === 'slit' || f.do === 'window' || f.do === 'notch');
+      return says({
+        ...none,
+        head: 'By hand',
+        hold: words.hold,
+        off: words.off,
+        notes: words.note ? [words.note] : [],
+        cautions: [knife ? CAUTIONS.knife : CAUTIONS.punch],
+      });
+    }
+    case 'cut': {
+      const words = stepWords(step.step, plan, job, voice, pieceName);
+      const { step: cut } = step;
+      const notes = [
+        ...(step.picked ? ['take it up again from where it lies'] : []),
+        ...(words.note ? [words.note] : []),
+      ];
+      const letters = cut.sheets.length > 1 ? [CAUTIONS.stack] : [];
+      if (cut.do === 'open')
+        return says({ ...none, head: 'Cut out the centre', hold: words.hold, off: words.off, notes, cautions: [CAUTIONS.knife] }); // prettier-ignore
+      const setting = Math.round((cut.dial ?? cut.setting) * TICKS_PER_UNIT[plan.unit]);
+      const hand = inHandFor(job, plan, step.index)!;
+      const along = cut.edge === 'left' || cut.edge === 'right' ? hand.width : hand.height;
+      const strip = Math.min(cut.setting, along - cut.setting) * TICKS_PER_UNIT[plan.unit];
+      const knife = cut.by !== undefined && /knife/i.test(job.cutter.then[cut.by - 1]?.name ?? '');
+      const cautions = [
+        ...letters,
+        ...(strip > 0 && strip < NARROW ? [CAUTIONS.narrow] : []),
+        ...(knife ? [CAUTIONS.knife] : []),
+      ];
+      const shared = { hold: words.hold, setting, notes, cautions };
+      if (cut.do === 'trim') return says({ ...none, ...shared, head: 'Trim', off: words.off, goes: 'waste' });
+      if (cut.do === 'stop')
+        return says({ ...none, ...shared, head: `Stop cut ${cut.line} of 4`, off: 'nothing comes off yet', rest: words.rest }); // prettier-ignore
+      const off = partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.off).nodes;
+      const restNodes = cut.rest === null ? [] : partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.rest).nodes;
+      const short = (path: string) => partNames(plan)(cut.sheets[0]!, path);
+      return says({
+        ...none,
+        ...shared,
+        head: 'Cut',
+        off: short(cut.off) ? `${short(cut.off)}, ${nameOf(off, pieceName)}` : words.off,
+        goes: goesTo(off, short(cut.off), pieceName),
+        rest: cut.rest === null ? '' : restSaid(restNodes, short(cut.rest), pieceName),
+      });
+    }
+  }
+}
+
+/** A part by what it is, or by the first of what is in it. */
+function nameOf(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
+  const only = nodes.length === 1 ? nodes[0]! : null;
+  if (only?.holds === 'keep') return 'an offcut to keep';
+  if (only?.holds === 'waste' || only?.holds === 'odd') return 'waste';
+  if (only?.holds && typeof only.holds === 'object') return pieceName(only.holds.piece);
+  const names = new Set<string>();
+  const walk = (node: PlanNode): void => {
+    if (node.holds && typeof node.holds === 'object') names.add(pieceName(node.holds.piece));
+    node.parts?.forEach(walk);
+    if (node.opening) walk(node.opening);
+  };
+  nodes.forEach(walk);
+  const [first] = names;
+  return first === undefined ? 'the rest' : names.size > 1 ? `for ${first} and ${names.size - 1} more` : `for ${first}`;
+}
+
+function restSaid(nodes: readonly PlanNode[], name: string | null, pieceName: (id: string) => string): string {
+  if (name !== null) return `${name} is left, for the next cuts`;
+  const only = nodes.length === 1 ? nodes[0]! : null;
+  if (only?.holds === 'waste' || only?.holds === 'odd') return 'the rest is waste';
+  if (only?.holds === 'keep') return 'the rest goes back into the drawer';
+  return `${nameOf(nodes, pieceName)} is left, ${goesTo(nodes, null, pieceName)}`;
+}
+
+function goesTo(nodes: readonly PlanNode[], name: string | null, pieceName: (id: string) => string): string {
+  const only = nodes.length === 1 ? nodes[0]! : null;
+  if (name !== null) return `pencil ${name} on it and lay it aside: it is cut again`;
+  if (only?.holds === 'keep') return 'back into the drawer';
+  if (only?.holds === 'waste' || only?.holds === 'odd') return 'waste';
+  if (only?.holds && typeof only.holds === 'object')
+    return `to the pieces: pencil \u201c${pieceName(only.holds.piece)}\u201d on its back`;
+  return 'lay it aside';
+}
+
+const ONES = ['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve', 'thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen']; // prettier-ignore
+const TENS = ['', '', 'twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
+/** A whole number in words, up to 999; above, its figures. */
+function numberSpoken(n: number): string {
+  if (n < 20) return ONES[n]!;
+  if (n < 100) return `${TENS[Math.floor(n / 10)]!}${n % 10 ? `-${ONES[n % 10]!}` : ''}`;
+  if (n > 999) return String(n);
+  return `${ONES[Math.floor(n / 100)]!} hundred${n % 100 ? ` and ${numberSpoken(n % 100)}` : ''}`;
+}
+const PARTS: Readonly<Record<number, string>> = { 2: 'half', 4: 'quarter', 8: 'eighth', 16: 'sixteenth', 32: 'thirty-second', 64: 'sixty-fourth' }; // prettier-ignore
+
+/** A length as one says it: `seven and one eighth`, `a half`, `one hundred and five millimetres`. */
+export function lengthSpoken(length: number, voice: Voice): string {
+  const { whole, numerator, denominator, negative, unit } = figureOf(ticks(Math.round(length)), voice.mark);
+  const sign = negative ? 'minus ' : '';
+  const [units = '', decimals] = whole.split('.');
+  if (unit === 'mm')
+    return `${sign}${numberSpoken(Number(units))}${decimals ? ` point ${numberSpoken(Number(decimals))}` : ''} millimetres`;
+  if (!denominator) return `${sign}${numberSpoken(Number(units))}`;
+  const part = PARTS[denominator] ?? `over ${numberSpoken(denominator)}`;
+  if (denominator === 2) return units ? `${sign}${numberSpoken(Number(units))} and a half` : `${sign}one half`;
+  const fraction = `${numberSpoken(numerator)} ${numerator > 1 ? `${part}s` : part}`;
+  return units ? `${sign}${numberSpoken(Number(units))} and ${fraction}` : `${sign}${fraction}`;
+}
+
+/** `Seven and one eighth; bottom edge on the fence; mat three comes off.` */
+function spokenOf(words: Omit<TrimmerWords, 'spoken'>, voice: Voice): string {
+  const parts = [
+    words.setting === null ? words.head : lengthSpoken(words.setting, voice),
+    words.hold,
+    words.size ? `${lengthSpoken(words.size.width, voice)} by ${lengthSpoken(words.size.height, voice)}` : '',
+    words.setting === null || !words.off ? words.off : `${words.off} comes off`,
+    ...words.notes,
+  ];
+  return `${parts.filter(Boolean).join('; ').replaceAll('×', 'by').replaceAll('⁄', '/')}.`;
+}
+
+/** Why something that was sent changed nothing. */
+export const IDLE_WORDS: Readonly<Record<Idle, string>> = {
+  already: 'it was done already, here or on another device',
+  'too-early': 'something before it was not done yet',
+  'order-gone': 'another order had taken its place',
+  over: 'the session was over, or had begun to be cut',
+};
+
+/** How a wrong cut is called. */
+export const WRONG_WORDS = {
+  size: 'cut at another setting',
+  edge: 'cut from the wrong edge',
+  torn: 'torn or crooked',
+  paper: 'cut from another paper',
+} as const;
