@@ -182,6 +182,21 @@ export const Done = styled(Press)`
     min-height: 5rem;
   }
 `;
+/** What was done is told beside the picture of the cut it is about. */
+export const Beside = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
+  min-height: 0;
+  & > section {
+    grid-column: auto;
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+    & > :last-child {
+      display: none;
+    }
+  }
+`;
 export const Panel = styled.section`
   grid-column: 1 / -1;
   padding: 1.2rem 1.5rem 2rem;

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { MARKS, cutsDone, ticks, type SessionDeed } from '@temnex/core';
 import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
@@ -11,6 +11,7 @@ import { Figure, SizeFigure } from '../../ui/Figure.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { styleOf } from '../order/pictures.ts';
 import {
+  Beside,
   Caution,
   Done,
   Foot,
@@ -55,6 +56,8 @@ export function TrimmerScreen() {
 type Panel = 'wrong' | 'measured' | 'keys' | null;
 /** A finger that moves so far sideways, and not as far up or down, has swiped. */
 const SWIPE = 70;
+/** So long after another device has moved the step on, in milliseconds, nothing is pressed here. */
+const SETTLE = 600;
 
 function AtTheTrimmer({ live }: { live: LiveSession }) {
   const { session, state, order, press } = live;
@@ -82,8 +85,17 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   useAwake(state.phase !== 'over');
 
   const done = useCallback(() => {
-    if (state.phase === 'cutting' && state.at < steps.length) press({ do: 'done', order: state.order, step: state.at });
+    if (state.phase !== 'cutting' || state.at >= steps.length || performance.now() - moved.current < SETTLE) return;
+    expected.current = state.at + 1;
+    press({ do: 'done', order: state.order, step: state.at });
   }, [state, steps.length, press]);
+  // a step that another device has just moved on from was not seen yet: a press meant for it is not taken for the next one
+  const expected = useRef(state.at);
+  const moved = useRef(-Infinity);
+  useLayoutEffect(() => {
+    if (state.at > expected.current) moved.current = performance.now();
+    expected.current = state.at;
+  }, [state.at, state.order]);
   const back = useCallback(() => {
     if (state.phase === 'over') return void press({ do: 'on', order: state.order });
     if (state.phase === 'cutting' && state.at > 0)
@@ -136,6 +148,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     window.addEventListener('keydown', listener);
     return () => window.removeEventListener('keydown', listener);
   }, []);
+  const aboutCut = steps.slice(state.at).find((s) => s.do === 'cut') ?? null;
   const touch = useRef<{ x: number; y: number } | null>(null);
 
   const deed = (what: SessionDeed) => {
@@ -193,15 +206,23 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       ) : state.phase === 'waiting' ? (
         <Planned live={live} />
       ) : panel === 'wrong' ? (
-        <WrongPanel
-          {...{ order, cuts, voice, pieceName }}
-          drawer={shelf}
-          before={cuts > 0 ? beforeLast : null}
-          onWrong={(wrong, spoiled) =>
-            deed({ do: 'wrong', order: state.order, step: state.at, spoiled, ...(wrong ? { wrong } : {}) })
-          }
-          onClose={() => setPanel(null)}
-        />
+        <Beside>
+          {' '}
+          <WrongPanel
+            {...{ order, cuts, voice, pieceName }}
+            drawer={shelf}
+            before={cuts > 0 ? beforeLast : null}
+            onWrong={(wrong, spoiled) =>
+              deed({ do: 'wrong', order: state.order, step: state.at, spoiled, ...(wrong ? { wrong } : {}) })
+            }
+            onClose={() => setPanel(null)}
+          />
+          {aboutCut ? (
+            <PicturePart>
+              <StepPicture {...{ plan, job, style }} step={aboutCut} title="the cut that it is about" />
+            </PicturePart>
+          ) : null}
+        </Beside>
       ) : panel === 'measured' ? (
         <MeasuredPanel
           {...{ order, cuts, voice, pieceName }}

@@ -16,7 +16,7 @@ import {
   type Spoiled,
   type WrongCut,
 } from '@temnex/core';
-import { KIND_WORDS, WRONG_WORDS, sizeWords, type Voice } from '@temnex/words';
+import { KIND_WORDS, WRONG_WORDS, sizeWords, stepWords, type Voice } from '@temnex/words';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -87,6 +87,7 @@ export function WrongPanel({ order, cuts, voice, drawer, pieceName, onWrong, bef
   const [own, setOwn] = useState<readonly Left[] | null>(null);
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const per = TICKS_PER_UNIT[plan.unit];
+  const words = guided ? stepWords(guided, plan, job, voice, pieceName) : null;
   const off = useMemo(
     () => lyingAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : [])),
     [job, plan, cuts],
@@ -144,6 +145,11 @@ export function WrongPanel({ order, cuts, voice, drawer, pieceName, onWrong, bef
   return (
     <Panel aria-label="What went wrong">
       <h2>What happened?</h2>
+      {words ? (
+        <p>
+          The cut: {words.hold}, set to {words.setting}, for {words.off}.
+        </p>
+      ) : null}
       {before ? <Quiet onPress={before}>It was the cut before this one</Quiet> : null}
       <Ways role="group" aria-label="What happened">
         {ways.map(({ id, name }) => (
