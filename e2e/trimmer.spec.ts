@@ -64,7 +64,7 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   // both press the same step at once: it is done once
   await Promise.all([page, phone].map((p) => p.evaluate(`dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true }))`))); // prettier-ignore
   await expect(stepOf(page)).toContainText('step 5 of');
-  await page.waitForTimeout(300);
+  await page.waitForTimeout(700);
   await expect(stepOf(page)).toContainText('step 5 of');
   await expect(stepOf(phone)).toContainText('step 5 of');
   await other.close();

@@ -4,10 +4,14 @@ import { build, install, root } from './ready.mjs';
 
 install();
 build();
-const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
-  cwd: root,
-  stdio: ['inherit', 'pipe', 'inherit'],
-});
+const server = spawn(
+  process.execPath,
+  ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js', ...process.argv.slice(2)],
+  {
+    cwd: root,
+    stdio: ['inherit', 'pipe', 'inherit'],
+  },
+);
 server.stdout.on('data', (chunk) => {
   process.stdout.write(chunk);
   const address = /http:\/\/\S+/.exec(String(chunk))?.[0];

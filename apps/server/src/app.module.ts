@@ -8,6 +8,8 @@ import { ChallengesService } from './drawer/challenges.service.ts';
 import { DrawerController } from './drawer/drawer.controller.ts';
 import { SearchesService } from './drawer/searches.service.ts';
 import { StepsService } from './drawer/steps.service.ts';
+import { DevicesController, SHARING } from './devices/devices.controller.ts';
+import type { Sharing } from './http/sharing.ts';
 import { HealthController } from './health/health.controller.ts';
 import { PagesController } from './pages/pages.controller.ts';
 import { PagesService } from './pages/pages.service.ts';
@@ -26,7 +28,7 @@ import { RemovedService } from './removed/removed.service.ts';
 @Module({})
 export class AppModule {
   /** `pictures` is the folder in which they lie. */
-  static with(db: Database, pictures: string): DynamicModule {
+  static with(db: Database, pictures: string, sharing: Sharing | null): DynamicModule {
     return {
       module: AppModule,
       controllers: [
@@ -40,11 +42,13 @@ export class AppModule {
         PicturesController,
         CuttingController,
         SessionsController,
+        DevicesController,
         RemovedController,
       ],
       providers: [
         { provide: DATABASE, useValue: db },
         { provide: PICTURES_FOLDER, useValue: pictures },
+        { provide: SHARING, useValue: sharing },
         PicturesService,
         PagesService,
         PapersService,

@@ -10,8 +10,9 @@ import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
 import { openDatabase, type OpenDatabase } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
-import { headers, localOnly } from './http/door.ts';
+import { door, headers } from './http/door.ts';
 import { AnswerErrors } from './http/filter.ts';
+import { Sharing } from './http/sharing.ts';
 import { Refused } from './http/refused.ts';
 
 export interface ServerOptions {
@@ -20,6 +21,8 @@ export interface ServerOptions {
   readonly site?: string;
   /** Whether a database that is new gets the demo. */
   readonly demo: boolean;
+  /** The addresses of this machine under which other devices may come, by a code; left out: only this machine itself. */
+  readonly share?: readonly string[];
   readonly quiet?: boolean;
 }
 
@@ -31,14 +34,15 @@ export async function createApplication(
   options: ServerOptions,
 ): Promise<{ app: NestExpressApplication; database: OpenDatabase }> {
   const database = openDatabase(options.databaseFile);
+  const sharing = options.share ? new Sharing(database.db, options.share) : null;
   const pictures = join(dirname(options.databaseFile), 'pictures');
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db, pictures), {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db, pictures, sharing), {
     logger: options.quiet ? false : ['error', 'warn'],
     bodyParser: false,
     forceCloseConnections: true,
   });
   app.disable('x-powered-by');
-  app.use(localOnly, headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
+  app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   app.use('/api/pictures', express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());

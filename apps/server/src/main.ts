@@ -2,6 +2,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
 import { UnusableDatabase } from './database/database.ts';
+import { ownAddresses } from './http/sharing.ts';
 import { PapersService } from './papers/papers.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
@@ -13,10 +14,12 @@ if (!/^\d+$/.test(asked) || port > 65_535) {
 }
 const data = process.env.TEMNEX_DATA ?? join(here, '../../../data');
 
+const share = process.argv.includes('--share') || process.env.TEMNEX_SHARE === 'yes';
 const options = {
   databaseFile: join(data, 'temnex.sqlite'),
   site: join(here, '../../web/dist'),
   demo: process.env.TEMNEX_DEMO !== 'no',
+  ...(share ? { share: ownAddresses() } : {}),
 };
 const { app, database } = await createApplication(options).catch((error: unknown) => {
   console.error(error instanceof UnusableDatabase ? error.message : error);
@@ -24,10 +27,12 @@ const { app, database } = await createApplication(options).catch((error: unknown
 });
 if (database.copy) console.log(`The database is brought up to date; as it was, it is kept in ${database.copy}`);
 try {
-  await app.listen(port, '127.0.0.1');
+  await app.listen(port, share ? '0.0.0.0' : '127.0.0.1');
   const address = app.getHttpServer().address() as { port: number };
   void app.get(PapersService).warm();
   console.log(`Temnex is at http://127.0.0.1:${address.port}`);
+  for (const own of options.share ?? [])
+    console.log(`Other devices in the room come in at http://${own}:${address.port}, by a code from “Other devices”`);
 } catch (error) {
   const { code } = error as { code?: string };
   if (code === 'EADDRINUSE') console.error(`Port ${port} is taken; set TEMNEX_PORT to another one.`);

@@ -1,3 +1,4 @@
+export { deviceCodeSchema, devicesSchema, type DeviceCode, type Devices } from './devices.ts';
 export {
   beginSessionSchema,
   sendEventsSchema,

@@ -21,6 +21,7 @@ export const refusalSchema = z.object({
     'unreadable',
     'no-space',
     'forbidden',
+    'not-let-in',
     'failed',
   ]),
   message: z.string(),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { habitsSchema, rulesSchema, stockItemSchema } from '@temnex/core';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
+import { deviceCodeSchema, devicesSchema } from './devices.ts';
 import {
   challengeRecordSchema,
   changePaperSchema,
@@ -309,6 +310,9 @@ export const ROUTES: readonly Route[] = [
     says: 'What happens in it, as it happens (server-sent events)',
     answer: 'stream',
   },
+  { method: 'get', path: '/api/devices', says: 'Other devices that were let in', answer: devicesSchema },
+  { method: 'post', path: '/api/devices/code', says: 'A code that lets one device in, once', answer: deviceCodeSchema },
+  { method: 'delete', path: '/api/devices/{id}', says: 'Shows a device the door', answer: null },
   { method: 'get', path: '/api/demo', says: 'Whether the demo is there', answer: demoSchema },
   { method: 'post', path: '/api/demo', says: 'Puts the demo in', body: demoRequestSchema, answer: demoSchema },
   { method: 'delete', path: '/api/demo', says: 'Takes the demo out again', answer: demoSchema },

@@ -1,35 +1,99 @@
 import { createHash } from 'node:crypto';
-import type { NextFunction, Request, Response } from 'express';
+import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { PICTURE_TYPES } from '@temnex/contract';
+import { DOOR_SAYS, doorPage } from './doorPage.ts';
 import { Refused } from './refused.ts';
+import { COOKIE, type Sharing } from './sharing.ts';
 
 const LOCAL = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/;
+const LOOPBACK = /^(?:127\.|::1$|::ffff:127\.)/;
 
 const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 const OWN = new Set(['same-origin', 'none']);
+/** So long a device is let in without another code: half a year, in seconds. */
+const LET_IN = 180 * 86_400;
+
+const refuse = (response: Response, refused: Refused): void =>
+  void response.status(refused.status).json(refused.refusal);
 
 /**
  * Only this server's own pages may talk to it: a foreign Host (a rebound name) or another Origin (another site in the same
- * browser, on another local port too) is refused. What changes something is JSON, which no other site can send unasked.
+ * browser, on another local port too) is refused. What changes something is JSON, which no other site can send unasked. Where
+ * it is shared, its own addresses on the network are its names too, and whoever comes from elsewhere must have been let in.
  */
-export function localOnly(request: Request, response: Response, next: NextFunction): void {
-  const host = request.headers.host ?? '';
-  const origin = request.headers.origin;
-  const site = request.headers['sec-fetch-site'];
-  const refuse = (refused: Refused) => void response.status(refused.status).json(refused.refusal);
-  const other = origin !== undefined && origin !== `http://${host}`;
-  // a link to a page of ours is no request to the server's data
-  const asksFor = request.path.startsWith('/api') ? String(site ?? 'none') : 'none';
-  if (!LOCAL.test(host) || other || !OWN.has(asksFor))
-    return refuse(new Refused('forbidden', 'Only the pages of this server may use it.'));
-  if (CHANGES.has(request.method) && hasBody(request) && !request.is([...sentAs(request)]))
-    return refuse(
-      request.path.startsWith('/api/pictures/')
-        ? new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.')
-        : new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'),
-    );
-  next();
+export const door =
+  (sharing: Sharing | null) =>
+  (request: Request, response: Response, next: NextFunction): void => {
+    const host = request.headers.host ?? '';
+    const origin = request.headers.origin;
+    const site = request.headers['sec-fetch-site'];
+    const own = LOCAL.test(host) || sharing?.addresses.includes(host.replace(/:\d+$/, ''));
+    const other = origin !== undefined && origin !== `http://${host}`;
+    // a link to a page of ours is no request to the server's data
+    const asksFor = request.path.startsWith('/api') ? String(site ?? 'none') : 'none';
+    if (!own || other || !OWN.has(asksFor))
+      return refuse(response, new Refused('forbidden', 'Only the pages of this server may use it.'));
+    const here = LOOPBACK.test(request.socket.remoteAddress ?? '') && LOCAL.test(host);
+    if (!here && !sharing) return refuse(response, new Refused('forbidden', 'This server is not shared.'));
+    if (!here && sharing) {
+      const device = sharing.deviceOf(tokenOf(request));
+      if (!device) return atTheDoor(sharing, request, response);
+      sharing.answering(device.id, response);
+      (request as Visited).device = device;
+    }
+    if (CHANGES.has(request.method) && hasBody(request) && !request.is([...sentAs(request)]))
+      return refuse(
+        response,
+        request.path.startsWith('/api/pictures/')
+          ? new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.')
+          : new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'),
+      );
+    next();
+  };
+
+/** A request of a device that was let in; of this machine itself there is none. */
+export type Visited = Request & { device?: { readonly id: string; readonly name: string } };
+
+const tokenOf = (request: Request): string =>
+  /(?:^|;\s*)temnex_device=([\w-]{43})(?:;|$)/.exec(request.headers.cookie ?? '')?.[1] ?? '';
+
+/** What is answered to whoever has not been let in: the door, and nothing else. */
+function atTheDoor(sharing: Sharing, request: Request, response: Response): void {
+  response.setHeader('cache-control', 'no-store');
+  if (request.method === 'POST' && request.path === '/door') return knock(sharing, request, response);
+  const isPage = request.method === 'GET' && !request.path.startsWith('/api') && !/\.\w+$/.test(request.path);
+  if (!isPage)
+    return refuse(response, new Refused('not-let-in', 'This device has not been let in. Open the address anew.'));
+  const code = typeof request.query.code === 'string' ? request.query.code.replace(/\D/g, '').slice(0, 6) : '';
+  showDoor(response, 401, doorPage(code, '', ''));
+}
+
+function showDoor(response: Response, status: number, page: string): void {
+  response.setHeader('content-security-policy', DOOR_POLICY);
+  response.setHeader('x-content-type-options', 'nosniff');
+  response.setHeader('referrer-policy', 'no-referrer');
+  response.status(status).type('html').send(page);
+}
+const DOOR_POLICY =
+  "default-src 'none'; style-src 'unsafe-inline'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'";
+
+/** Reads a code, and lets in or answers late. */
+function knock(sharing: Sharing, request: Request, response: Response): void {
+  express.urlencoded({ extended: false, limit: '2kb', parameterLimit: 4 })(request, response, (error?: unknown) => {
+    const body = (request.body ?? {}) as { code?: unknown; name?: unknown };
+    const text = (value: unknown) => (typeof value === 'string' ? value.trim() : '');
+    const name = text(body.name).replace(/\p{Cc}/gu, '').slice(0, 40); // prettier-ignore
+    if (error) return showDoor(response, 400, doorPage('', '', DOOR_SAYS.wrong));
+    const admitted = sharing.admit(text(body.code), name || 'a device', request.socket.remoteAddress ?? '');
+    if (!admitted.ok) {
+      const status = admitted.why === 'locked' ? 429 : 401;
+      setTimeout(() => showDoor(response, status, doorPage('', name, DOOR_SAYS[admitted.why])), admitted.wait).unref();
+      return;
+    }
+    response.cookie(COOKIE, admitted.token, { httpOnly: true, sameSite: 'strict', maxAge: LET_IN * 1000, path: '/' });
+    response.redirect(303, '/');
+  });
 }
 
 /** Pictures have a door of their own. None of these types can be sent by a page of another site without being asked first. */

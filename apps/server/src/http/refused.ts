@@ -19,6 +19,7 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
   unreadable: 422,
   'no-space': 507,
   forbidden: 403,
+  'not-let-in': 401,
   failed: 500,
 };
 

@@ -1,4 +1,16 @@
-import { Body, Controller, Get, HttpCode, Inject, Param, Post, Query, Sse, type MessageEvent } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  Post,
+  Query,
+  Req,
+  Sse,
+  type MessageEvent,
+} from '@nestjs/common';
 import { interval, map, merge, type Observable } from 'rxjs';
 import {
   beginSessionSchema,
@@ -13,6 +25,7 @@ import {
   type SessionsQuery,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
+import type { Visited } from '../http/door.ts';
 import { SessionsService } from './sessions.service.ts';
 
 /** A line that says nothing, so that a connection that is gone is noticed. */
@@ -44,8 +57,14 @@ export class SessionsController {
 
   @Post(':id/events')
   @HttpCode(200)
-  send(@Param('id') id: string, @Body(checked(sendEventsSchema)) body: SendEvents): SentEvents {
-    return this.sessions.send(id, body);
+  send(
+    @Param('id') id: string,
+    @Body(checked(sendEventsSchema)) { events, since }: SendEvents,
+    @Req() request: Visited,
+  ): SentEvents {
+    // a device that was let in is called what it was called at the door
+    const device = request.device?.name;
+    return this.sessions.send(id, { since, events: device ? events.map((e) => ({ ...e, device })) : events });
   }
 
   @Sse(':id/stream')

@@ -173,8 +173,7 @@ export class SessionsService {
         return;
       }
       case 'end':
-        if (state.phase === 'cutting')
-          this.cutting.carryOut(tx, plan, id, { measured: [...state.measured.values()] });
+        if (state.phase === 'cutting') this.cutting.carryOut(tx, plan, id, { measured: [...state.measured.values()] });
         tx.update(sessions).set({ endedAt: new Date().toISOString() }).where(eq(sessions.id, row.id)).run();
         return;
       case 'right':
