@@ -11,6 +11,8 @@ import { StepsService } from './drawer/steps.service.ts';
 import { DevicesController, SHARING } from './devices/devices.controller.ts';
 import type { Sharing } from './http/sharing.ts';
 import { HealthController } from './health/health.controller.ts';
+import { KeepingController } from './keeping/keeping.controller.ts';
+import { KeepingService } from './keeping/keeping.service.ts';
 import { PagesController } from './pages/pages.controller.ts';
 import { PagesService } from './pages/pages.service.ts';
 import { PapersController } from './papers/papers.controller.ts';
@@ -43,6 +45,7 @@ export class AppModule {
         CuttingController,
         SessionsController,
         DevicesController,
+        KeepingController,
         RemovedController,
       ],
       providers: [
@@ -50,6 +53,7 @@ export class AppModule {
         { provide: PICTURES_FOLDER, useValue: pictures },
         { provide: SHARING, useValue: sharing },
         PicturesService,
+        KeepingService,
         PagesService,
         PapersService,
         StepsService,

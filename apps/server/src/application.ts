@@ -4,7 +4,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { PICTURE_LIMIT_MB, PICTURE_TYPES } from '@temnex/contract';
+import { BACKUP_LIMIT_MB, PICTURE_LIMIT_MB, PICTURE_TYPES } from '@temnex/contract';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
@@ -44,6 +44,7 @@ export async function createApplication(
   app.disable('x-powered-by');
   app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   app.use('/api/pictures', express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
+  app.use('/api/backup/look', express.raw({ type: 'application/zip', limit: `${BACKUP_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());
   if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());

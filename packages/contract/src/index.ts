@@ -1,3 +1,17 @@
+export {
+  BACKUP_LIMIT_MB,
+  copiesSchema,
+  lookAtCopySchema,
+  previewSchema,
+  restoreSchema,
+  restoredSchema,
+  type Amounts,
+  type Copies,
+  type LookAtCopy,
+  type Preview,
+  type Restore,
+  type Restored,
+} from './keeping.ts';
 export { deviceCodeSchema, devicesSchema, type DeviceCode, type Devices } from './devices.ts';
 export {
   beginSessionSchema,

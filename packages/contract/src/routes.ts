@@ -20,6 +20,14 @@ import {
   stepRecordSchema,
   stockRecordSchema,
 } from './drawer.ts';
+import {
+  BACKUP_LIMIT_MB,
+  copiesSchema,
+  lookAtCopySchema,
+  previewSchema,
+  restoreSchema,
+  restoredSchema,
+} from './keeping.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema, wantingPageSchema } from './pages.ts';
 import {
   latestPlanSchema,
@@ -51,9 +59,9 @@ export interface Route {
   readonly says: string;
   readonly body?: z.ZodType;
   /** Where the body is no JSON. */
-  readonly sends?: 'picture';
+  readonly sends?: 'picture' | 'zip';
   readonly query?: z.ZodObject;
-  readonly answer: z.ZodType | 'pdf' | 'picture' | 'stream' | null;
+  readonly answer: z.ZodType | 'pdf' | 'picture' | 'stream' | 'zip' | null;
 }
 
 export const healthSchema = z.strictObject({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
@@ -310,6 +318,34 @@ export const ROUTES: readonly Route[] = [
     says: 'What happens in it, as it happens (server-sent events)',
     answer: 'stream',
   },
+  {
+    method: 'get',
+    path: '/api/backup/copies',
+    says: 'Copies of the database that were made by themselves, and how much there is of everything',
+    answer: copiesSchema,
+  },
+  { method: 'get', path: '/api/backup/file', says: 'Everything as one file (ZIP)', answer: 'zip' },
+  {
+    method: 'post',
+    path: '/api/backup/look',
+    says: `What a backup holds (ZIP as the body, up to ${BACKUP_LIMIT_MB} MB); nothing is changed`,
+    sends: 'zip',
+    answer: previewSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/backup/look-at-copy',
+    says: 'What one of the copies holds; nothing is changed',
+    body: lookAtCopySchema,
+    answer: previewSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/backup/restore',
+    says: 'Puts what was looked into in place of what there is, which is kept as a copy',
+    body: restoreSchema,
+    answer: restoredSchema,
+  },
   { method: 'get', path: '/api/devices', says: 'Other devices that were let in', answer: devicesSchema },
   { method: 'post', path: '/api/devices/code', says: 'A code that lets one device in, once', answer: deviceCodeSchema },
   { method: 'delete', path: '/api/devices/{id}', says: 'Shows a device the door', answer: null },
@@ -351,14 +387,18 @@ export function openApi(version: string): Record<string, unknown> {
           ? pictures
           : route.answer === 'stream'
             ? { 'text/event-stream': {} }
-            : route.answer && { 'application/json': { schema: schema(route.answer) } };
+            : route.answer === 'zip'
+              ? { 'application/zip': {} }
+              : route.answer && { 'application/json': { schema: schema(route.answer) } };
     (paths[route.path] ??= {})[route.method] = {
       summary: route.says,
       parameters: [...inPath, ...query],
       ...(route.body
         ? { requestBody: { required: true, content: { 'application/json': { schema: schema(route.body) } } } }
         : {}),
-      ...(route.sends ? { requestBody: { required: true, content: pictures } } : {}),
+      ...(route.sends
+        ? { requestBody: { required: true, content: route.sends === 'zip' ? { 'application/zip': {} } : pictures } }
+        : {}),
       responses: {
         [route.answer ? '200' : '204']: { description: 'done', ...(content ? { content } : {}) },
         default: { description: 'refused', content: { 'application/json': { schema: schema(refusalSchema) } } },

@@ -42,13 +42,8 @@ export const door =
       sharing.answering(device.id, response);
       (request as Visited).device = device;
     }
-    if (CHANGES.has(request.method) && hasBody(request) && !request.is([...sentAs(request)]))
-      return refuse(
-        response,
-        request.path.startsWith('/api/pictures/')
-          ? new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.')
-          : new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'),
-      );
+    const { types, refused } = sentAs(request);
+    if (CHANGES.has(request.method) && hasBody(request) && !request.is([...types])) return refuse(response, refused());
     next();
   };
 
@@ -96,9 +91,23 @@ function knock(sharing: Sharing, request: Request, response: Response): void {
   });
 }
 
-/** Pictures have a door of their own. None of these types can be sent by a page of another site without being asked first. */
-const sentAs = (request: Request): readonly string[] =>
-  request.path.startsWith('/api/pictures/') ? PICTURE_TYPES : ['application/json'];
+/** What may be sent where, and what is said of anything else. None of it can be sent by a page of another site without being asked first. */
+function sentAs(request: Request): { readonly types: readonly string[]; readonly refused: () => Refused } {
+  if (request.path.startsWith('/api/pictures/'))
+    return {
+      types: PICTURE_TYPES,
+      refused: () => new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.'),
+    };
+  if (request.path === '/api/backup/look')
+    return {
+      types: ['application/zip'],
+      refused: () => new Refused('bad-input', 'A backup is sent as a ZIP file.'),
+    };
+  return {
+    types: ['application/json'],
+    refused: () => new Refused('not-json', 'What changes something is sent as JSON (content-type: application/json).'),
+  };
+}
 
 const hasBody = (request: Request): boolean =>
   request.headers['transfer-encoding'] !== undefined || Number(request.headers['content-length'] ?? 0) > 0;

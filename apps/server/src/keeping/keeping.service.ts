@@ -1,0 +1,280 @@
+import { randomUUID } from 'node:crypto';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { Inject, Injectable, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
+import { sql, type SQL } from 'drizzle-orm';
+import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core';
+import { strToU8, unzipSync, zip, type AsyncZippable } from 'fflate';
+import type { Amounts, Copies, Preview, Restore, Restored } from '@temnex/contract';
+import { UnusableDatabase, openDatabase } from '../database/database.ts';
+import { once } from '../database/once.ts';
+import * as schema from '../database/schema.ts';
+import { DATABASE, type Database, type Transaction } from '../database/types.ts';
+import { Refused, notFound } from '../http/refused.ts';
+import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
+import { CopiesFolder } from './copies.ts';
+
+const { papers, pages, plans, cuttings, stock, movements, steps, rules, challenges, searches, habits } = schema;
+const { sessions, sessionEvents, book } = schema;
+/** Everything that is somebody's own, whatever refers to another after it. Requests and devices belong to this server. */
+const TABLES: readonly SQLiteTable[] = [
+  ...[papers, pages, plans, cuttings, stock, movements, steps],
+  ...[rules, challenges, searches, habits, sessions, sessionEvents],
+];
+const LOOK_EVERY = 60 * 60_000;
+const WAITS = 60 * 60_000;
+const PICTURE = /^[0-9a-f]{64}\.webp$/;
+const README = `What is in this file
+====================
+
+temnex.sqlite   everything, as one SQLite database: any program that reads SQLite reads it
+pages/          each page as JSON, as docs/formats.md of Temnex describes it
+pictures/       the pictures, each under the SHA-256 of its content
+
+Put it back under "Backup" in Temnex; what it holds is shown before anything is replaced.
+`;
+
+interface Waiting {
+  readonly folder: string;
+  readonly at: number;
+}
+
+/** Backups and copies: everything out as one open file, back in once it has been looked at, and a copy a day by itself. */
+@Injectable()
+export class KeepingService implements OnModuleInit, OnModuleDestroy {
+  private readonly copies: CopiesFolder;
+  private trouble: string | null = null;
+  private timer: NodeJS.Timeout | undefined;
+  private readonly waiting = new Map<string, Waiting>();
+
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(PICTURES_FOLDER) private readonly pictures: string,
+  ) {
+    this.copies = new CopiesFolder(join(dirname(pictures), 'copies'), (file) => this.copyInto(file));
+  }
+
+  onModuleInit(): void {
+    // not while it starts: a large database takes a second
+    this.timer = setTimeout(() => {
+      this.daily();
+      this.timer = setInterval(() => this.daily(), LOOK_EVERY).unref();
+    }, 5000).unref();
+  }
+
+  onModuleDestroy(): void {
+    clearTimeout(this.timer);
+    clearInterval(this.timer);
+    for (const { folder } of this.waiting.values()) rmSync(folder, { recursive: true, force: true });
+  }
+
+  /** Makes the copy of today if there is none; where it cannot, that is said with the copies. */
+  daily(now = new Date()): boolean {
+    try {
+      const made = this.copies.daily(now.toISOString().slice(0, 10));
+      this.trouble = null;
+      return made;
+    } catch (error) {
+      this.trouble = `The copy of today could not be made: ${error instanceof Error ? error.message : String(error)}`;
+      return false;
+    }
+  }
+
+  list(): Copies {
+    return { copies: this.copies.list(), trouble: this.trouble, now: amountsIn(this.db, this.pictureNames().length) };
+  }
+
+  /** Everything as one file (ZIP): the database, each page as JSON, the pictures beside it. */
+  async backup(): Promise<Buffer> {
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-backup-'));
+    try {
+      const file = join(folder, 'temnex.sqlite');
+      this.copyInto(file);
+      const inside: AsyncZippable = { 'README.txt': strToU8(README), 'temnex.sqlite': readFileSync(file) };
+      for (const { id, document } of this.db.select({ id: pages.id, document: pages.document }).from(pages).all())
+        inside[`pages/${id.replace(/[^\w-]/g, '_')}.json`] = strToU8(JSON.stringify(document, null, 2));
+      // they are as small as they get
+      for (const name of this.pictureNames())
+        inside[`pictures/${name}`] = [readFileSync(join(this.pictures, name)), { level: 0 }];
+      return await new Promise<Buffer>((resolve, reject) =>
+        zip(inside, { level: 6 }, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))),
+      );
+    } finally {
+      rmSync(folder, { recursive: true, force: true });
+    }
+  }
+
+  /** Looks into a backup that was sent; nothing is changed. */
+  lookInto(body: unknown): Preview {
+    if (!Buffer.isBuffer(body) || !body.length) throw new Refused('bad-input', 'No backup was sent.');
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-restore-'));
+    try {
+      let inside: Record<string, Uint8Array>;
+      try {
+        inside = unzipSync(body, {
+          filter: ({ name }) =>
+            name === 'temnex.sqlite' || (name.startsWith('pictures/') && PICTURE.test(name.slice(9))),
+        });
+      } catch {
+        throw new Refused('bad-input', 'This is no backup of Temnex, or it is damaged: it cannot be opened.');
+      }
+      const database = inside['temnex.sqlite'];
+      if (!database) throw new Refused('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
+      writeFileSync(join(folder, 'temnex.sqlite'), database);
+      mkdirSync(join(folder, 'pictures'));
+      for (const [name, data] of Object.entries(inside))
+        if (name !== 'temnex.sqlite') writeFileSync(join(folder, name), data);
+      return this.previewOf(folder);
+    } catch (error) {
+      rmSync(folder, { recursive: true, force: true });
+      throw error;
+    }
+  }
+
+  /** Looks into one of the copies that were made by themselves. */
+  lookIntoCopy(name: string): Preview {
+    const file = this.copies.fileOf(name);
+    if (!file) throw notFound('copy');
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-restore-'));
+    try {
+      copyFileSync(file, join(folder, 'temnex.sqlite'));
+      return this.previewOf(folder);
+    } catch (error) {
+      rmSync(folder, { recursive: true, force: true });
+      throw error;
+    }
+  }
+
+  private previewOf(folder: string): Preview {
+    const file = join(folder, 'temnex.sqlite');
+    const opened = opening(file);
+    try {
+      const pictures = picturesIn(join(folder, 'pictures')).length;
+      const made = opened.db.get<{ at: string | null }>(
+        sql`select max(at) as at from (select max(updated_at) as at from pages union select max(at) from movements)`,
+      );
+      const ticket = randomUUID();
+      this.forgetOld();
+      this.waiting.set(ticket, { folder, at: Date.now() });
+      return {
+        ticket,
+        made: made?.at?.slice(0, 10) ?? null,
+        holds: amountsIn(opened.db, pictures),
+        now: amountsIn(this.db, this.pictureNames().length),
+      };
+    } finally {
+      opened.close();
+    }
+  }
+
+  /**
+   * Puts what was looked into in place of what there is, all of it or nothing; what there was is kept among the copies. Where there
+   * is something, it must be said that this is meant.
+   */
+  restore({ id, ticket, replace }: Restore): Restored {
+    const waits = this.waiting.get(ticket);
+    const before = this.db.select().from(schema.requests).where(sql`id = ${id}`).get(); // prettier-ignore
+    if (!waits && !before) throw new Refused('not-found', 'Look into the backup again: it was too long ago.');
+    const now = amountsIn(this.db, 0);
+    if (!before && !replace && Object.values(now).some((n) => n > 0))
+      throw new Refused(
+        'in-use',
+        'There is something here already. Say that it is to be replaced; it is kept as a copy.',
+      );
+    const kept = before ? '' : this.copies.beforeRestoring(new Date());
+    if (waits) for (const name of picturesIn(join(waits.folder, 'pictures'))) this.takePicture(waits.folder, name);
+    const client = this.db.$client;
+    if (waits) client.prepare('ATTACH ? AS incoming').run(join(waits.folder, 'temnex.sqlite'));
+    try {
+      return once(this.db, id, 'restore', (tx) => {
+        tx.run(sql`pragma defer_foreign_keys = on`);
+        for (const table of TABLES.toReversed()) tx.run(sql`delete from ${main(table)}`);
+        for (const table of TABLES) copyTable(tx, table);
+        // whoever has seen the drawer looks through all of it again
+        tx.update(book)
+          .set({ name: randomUUID(), seq: sql`${book.seq} + 1` })
+          .run();
+        return { before: kept, now: amountsIn(tx, this.pictureNames().length) };
+      });
+    } finally {
+      if (waits) {
+        client.prepare('DETACH incoming').run();
+        this.waiting.delete(ticket);
+        rmSync(waits.folder, { recursive: true, force: true });
+      }
+    }
+  }
+
+  private takePicture(folder: string, name: string): void {
+    mkdirSync(this.pictures, { recursive: true });
+    const to = join(this.pictures, name);
+    if (!existsSync(to)) copyFileSync(join(folder, 'pictures', name), to);
+  }
+
+  private copyInto(file: string): void {
+    this.db.$client.prepare('VACUUM INTO ?').run(file);
+  }
+
+  private pictureNames(): string[] {
+    return picturesIn(this.pictures);
+  }
+
+  private forgetOld(): void {
+    for (const [ticket, { folder, at }] of this.waiting)
+      if (Date.now() - at > WAITS) {
+        this.waiting.delete(ticket);
+        rmSync(folder, { recursive: true, force: true });
+      }
+  }
+}
+
+const picturesIn = (folder: string): string[] =>
+  existsSync(folder) ? readdirSync(folder).filter((name) => PICTURE.test(name)) : [];
+
+/** Opens a database of a backup and brings it up to date; refuses what is none, or is of a later version. */
+function opening(file: string): ReturnType<typeof openDatabase> {
+  try {
+    return openDatabase(file);
+  } catch (error) {
+    const why = error instanceof UnusableDatabase && /later version/.test(error.message);
+    throw new Refused(
+      'bad-input',
+      why
+        ? 'This backup was written by a later version of Temnex. Restore it with that one.'
+        : 'This is no backup of Temnex, or it is damaged: its database cannot be opened.',
+    );
+  }
+}
+
+const named = (table: SQLiteTable): string => getTableConfig(table).name;
+const main = (table: SQLiteTable): SQL => sql.raw(`main."${named(table)}"`);
+/** All rows of a table of the attached database, column by column by name: their order may be another. */
+function copyTable(tx: Transaction, table: SQLiteTable): void {
+  const columns = sql.raw(getTableConfig(table).columns.map((c) => `"${c.name}"`).join(', ')); // prettier-ignore
+  tx.run(sql`insert into ${main(table)} (${columns}) select ${columns} from ${sql.raw(`incoming."${named(table)}"`)}`);
+}
+
+function amountsIn(db: Database | Transaction, pictures: number): Amounts {
+  const count = (table: SQLiteTable, where: SQL = sql`1`): number =>
+    db.get<{ n: number }>(sql`select count(*) as n from ${sql.raw(`"${named(table)}"`)} where ${where}`)?.n ?? 0;
+  const there = sql`removed_at is null`;
+  return {
+    pages: count(pages, there),
+    papers: count(papers, there),
+    items: count(stock, sql`quantity > 0`),
+    orders: count(plans),
+    cuttings: count(cuttings, sql`undone_at is null`),
+    sessions: count(sessions),
+    pictures,
+  };
+}
