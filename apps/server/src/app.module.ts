@@ -24,6 +24,8 @@ import { PlansService } from './plans/plans.service.ts';
 import { SessionsController } from './sessions/sessions.controller.ts';
 import { SessionsService } from './sessions/sessions.service.ts';
 import { TemplatesController } from './plans/templates.controller.ts';
+import { RecordController } from './record/record.controller.ts';
+import { RecordService } from './record/record.service.ts';
 import { RemovedController } from './removed/removed.controller.ts';
 import { RemovedService } from './removed/removed.service.ts';
 
@@ -46,6 +48,7 @@ export class AppModule {
         SessionsController,
         DevicesController,
         KeepingController,
+        RecordController,
         RemovedController,
       ],
       providers: [
@@ -54,6 +57,7 @@ export class AppModule {
         { provide: SHARING, useValue: sharing },
         PicturesService,
         KeepingService,
+        RecordService,
         PagesService,
         PapersService,
         StepsService,

@@ -58,6 +58,26 @@ export const routes = createBrowserRouter([
     ],
   },
   {
+    path: '/books',
+    lazy: async () => ({ Component: (await import('./screens/books/BooksStation.tsx')).BooksStation }),
+    errorElement: failed,
+    hydrateFallbackElement: <Loading what="the books" />,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./screens/books/RecordScreen.tsx')).RecordScreen }),
+      },
+      {
+        path: 'devices',
+        lazy: async () => ({ Component: (await import('./screens/books/DevicesScreen.tsx')).DevicesScreen }),
+      },
+      {
+        path: 'backup',
+        lazy: async () => ({ Component: (await import('./screens/books/BackupScreen.tsx')).BackupScreen }),
+      },
+    ],
+  },
+  {
     path: '/trimmer/:id',
     lazy: async () => ({ Component: (await import('./screens/trimmer/TrimmerScreen.tsx')).TrimmerScreen }),
     errorElement: failed,

@@ -12,6 +12,16 @@ export {
   type Restore,
   type Restored,
 } from './keeping.ts';
+export {
+  recordEntrySchema,
+  recordQuerySchema,
+  recordSchema,
+  type RecordEntry,
+  type RecordQuery,
+  type RecordedCut,
+  type RecordedItem,
+  type TheRecord,
+} from './record.ts';
 export { deviceCodeSchema, devicesSchema, type DeviceCode, type Devices } from './devices.ts';
 export {
   beginSessionSchema,

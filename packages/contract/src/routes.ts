@@ -40,6 +40,7 @@ import {
 } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { PICTURE_LIMIT_MB, PICTURE_TYPES, paperPictureSchema, pictureQuerySchema } from './pictures.ts';
+import { recordQuerySchema, recordSchema } from './record.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
 import {
@@ -317,6 +318,13 @@ export const ROUTES: readonly Route[] = [
     path: '/api/sessions/{id}/stream',
     says: 'What happens in it, as it happens (server-sent events)',
     answer: 'stream',
+  },
+  {
+    method: 'get',
+    path: '/api/record',
+    says: 'What was cut, when, from what, and what became of it; of one page, or of all',
+    query: recordQuerySchema,
+    answer: recordSchema,
   },
   {
     method: 'get',

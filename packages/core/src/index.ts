@@ -285,6 +285,7 @@ export {
   cutsDone,
   calibrationOf,
   fenceSays,
+  minutesOf,
   offBy,
   type FenceSays,
   type StripMeasured,

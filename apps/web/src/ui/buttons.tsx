@@ -67,7 +67,7 @@ export const StrongLink = styled(Link)`
   }
 `;
 /** A quiet action inside a line of text or a list. */
-export const Quiet = styled(Button)`
+const quiet = css`
   min-width: 1.75rem;
   min-height: 1.75rem;
   padding: 0 0.25rem;
@@ -90,4 +90,12 @@ export const Quiet = styled(Button)`
     min-width: 2.75rem;
     min-height: 2.75rem;
   }
+`;
+export const Quiet = styled(Button)`
+  ${quiet}
+`;
+export const QuietLink = styled(Link)`
+  ${quiet}
+  display: inline-flex;
+  align-items: center;
 `;

@@ -13,3 +13,4 @@ export {
   type StepsOf,
 } from './session.ts';
 export { calibrationOf, fenceSays, offBy, type FenceSays, type StripMeasured } from './measured.ts';
+export { minutesOf } from './minutes.ts';

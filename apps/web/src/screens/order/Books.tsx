@@ -1,6 +1,6 @@
 import { useUndoCut } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
-import { Quiet } from '../../ui/buttons.tsx';
+import { Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import type { PageContext } from '../page/context.ts';
 
@@ -26,6 +26,7 @@ export function Books({ context, cuttings }: { context: PageContext; cuttings: P
           </li>
         ))}
       </ul>
+      <QuietLink to="/books">All of it in the record</QuietLink>
       {undo.error ? (
         <Notice kind="block">
           <span>{undo.error.message}</span>

@@ -41,6 +41,25 @@ const Item = styled.li`
     color: var(--quiet);
   }
 `;
+const Kept = styled.nav`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.4rem;
+  margin-top: 1.6rem;
+  padding-top: 0.7rem;
+  border-top: 1px solid var(--rule);
+  font-weight: 600;
+  & > a {
+    min-height: 1.75rem;
+  }
+  @media (pointer: coarse) {
+    & > a {
+      display: inline-flex;
+      align-items: center;
+      min-height: 2.75rem;
+    }
+  }
+`;
 const Find = styled.label`
   display: flex;
   flex-direction: column;
@@ -192,6 +211,11 @@ export function PagesOnTable() {
         </>
       ) : null}
       <TakenOut kinds={['page']} />
+      <Kept aria-label="The books">
+        <Link to="/books">The record</Link>
+        <Link to="/books/devices">Other devices</Link>
+        <Link to="/books/backup">Backup</Link>
+      </Kept>
     </Section>
   );
 }

@@ -1,11 +1,11 @@
 import { styled } from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import { minutesOf } from '@temnex/core';
 import { count } from '@temnex/words';
 import { Plain, PlainLink, Strong } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Notice } from '../../ui/states.tsx';
-import { minutesOf } from '../../trimmer/minutes.ts';
 import { usePlanRest } from '../../trimmer/usePlanRest.ts';
 import type { LiveSession } from '../../trimmer/useSession.ts';
 import { Panel } from './Frame.tsx';

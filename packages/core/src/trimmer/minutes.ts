@@ -1,4 +1,4 @@
-import type { SessionEvent } from '@temnex/core';
+import type { SessionEvent } from './session.ts';
 
 /** A pause longer than this was a pause, in milliseconds. */
 const PAUSE = 10 * 60_000;

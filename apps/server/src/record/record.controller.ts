@@ -1,0 +1,14 @@
+import { Controller, Get, Inject, Query } from '@nestjs/common';
+import { recordQuerySchema, type RecordQuery, type TheRecord } from '@temnex/contract';
+import { checked } from '../http/checked.ts';
+import { RecordService } from './record.service.ts';
+
+@Controller('api/record')
+export class RecordController {
+  constructor(@Inject(RecordService) private readonly record: RecordService) {}
+
+  @Get()
+  entries(@Query(checked(recordQuerySchema)) query: RecordQuery): TheRecord {
+    return this.record.entries(query);
+  }
+}

@@ -1,0 +1,61 @@
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  copiesSchema,
+  deviceCodeSchema,
+  devicesSchema,
+  previewSchema,
+  recordSchema,
+  restoredSchema,
+  type Preview,
+} from '@temnex/contract';
+import { newId } from '../ui/newId.ts';
+import { ask } from './client.ts';
+
+const KEYS = { record: ['record'], devices: ['devices'], copies: ['copies'] } as const;
+
+/** What was cut, the latest first, a part at a time. */
+export const useRecord = () =>
+  useInfiniteQuery({
+    queryKey: KEYS.record,
+    queryFn: ({ pageParam }) => ask('GET', `/api/record?after=${pageParam}`, recordSchema),
+    initialPageParam: 0,
+    getNextPageParam: (last, all) => (last.more ? all.reduce((n, p) => n + p.entries.length, 0) : undefined),
+    staleTime: 0,
+  });
+
+/** Other devices; looked at again while one may be coming in. */
+export const useDevices = (watch: boolean) =>
+  useQuery({
+    queryKey: KEYS.devices,
+    queryFn: () => ask('GET', '/api/devices', devicesSchema),
+    staleTime: 0,
+    refetchInterval: watch ? 1500 : false,
+  });
+export const useNewCode = () => useMutation({ mutationFn: () => ask('POST', '/api/devices/code', deviceCodeSchema) });
+export const useShowOut = () => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (id: string) => ask('DELETE', `/api/devices/${id}`, null),
+    onSettled: () => client.invalidateQueries({ queryKey: KEYS.devices }),
+  });
+};
+
+export const useCopies = () =>
+  useQuery({ queryKey: KEYS.copies, queryFn: () => ask('GET', '/api/backup/copies', copiesSchema), staleTime: 0 });
+/** Looks into a backup that is sent, or into a copy that lies here. */
+export const useLookInto = () =>
+  useMutation({
+    mutationFn: (what: File | string): Promise<Preview> =>
+      typeof what === 'string'
+        ? ask('POST', '/api/backup/look-at-copy', previewSchema, { name: what })
+        : ask('POST', '/api/backup/look', previewSchema, what.slice(0, what.size, 'application/zip')),
+  });
+/** Puts it in place of what there is; nothing that was seen before stands any more. */
+export const useRestore = () => {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (ticket: string) =>
+      ask('POST', '/api/backup/restore', restoredSchema, { id: newId(), ticket, replace: true }),
+    onSuccess: () => client.resetQueries(),
+  });
+};
