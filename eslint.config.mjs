@@ -66,6 +66,27 @@ export default tseslint.config(
   { files: ['apps/server/src/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
   { files: ['**/*.test.ts', '**/*.test.tsx'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   {
+    // what stands between the application and the server
+    files: ['apps/web/sw.js'],
+    languageOptions: {
+      globals: Object.fromEntries(
+        [
+          'addEventListener',
+          'caches',
+          'clients',
+          'fetch',
+          'location',
+          'skipWaiting',
+          'setTimeout',
+          'BroadcastChannel',
+          'Headers',
+          'Response',
+          'URL',
+        ].map((name) => [name, 'readonly']),
+      ),
+    },
+  },
+  {
     // what a browser is given as it is
     files: ['apps/web/begin.js'],
     languageOptions: {

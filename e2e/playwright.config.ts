@@ -22,6 +22,8 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port(Number(process.env.TEST_PARALLEL_INDEX ?? 0))}`,
     viewport: { width: 1280, height: 800 },
+    // a journey that goes on without the server lets it work
+    serviceWorkers: 'block',
     permissions: ['clipboard-read', 'clipboard-write'],
     launchOptions: {
       executablePath: process.env.TEMNEX_CHROMIUM ?? '/usr/bin/chromium',

@@ -95,3 +95,37 @@ test('a piece is measured, and one that will not do is cut again from what there
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('heading', { name: /order 2$/ })).toBeHidden();
 });
+
+test('it opens and goes on without the server, and what was pressed then is sent when it is back', async ({
+  table: page,
+  browser,
+  request,
+}) => {
+  test.setTimeout(90_000);
+  const address = await begin(page);
+  const other = await browser.newContext({ viewport: { width: 1024, height: 768 }, serviceWorkers: 'allow' });
+  const tablet = await other.newPage();
+  await tablet.goto(address);
+  await tablet.evaluate(`navigator.serviceWorker.ready`);
+  await tablet.reload();
+  await done(tablet).click();
+  await expect(stepOf(tablet)).toContainText('step 2 of');
+  await expect(stepOf(page)).toContainText('step 2 of');
+  await other.setOffline(true);
+  await tablet.reload();
+  await expect(stepOf(tablet)).toContainText('step 2 of');
+  await expect(tablet.getByText(/The server does not answer. What you see is of/)).toBeVisible();
+  await done(tablet).click();
+  await done(tablet).click();
+  // the tablet goes off, and is opened again, still without the server
+  await tablet.reload();
+  await expect(stepOf(tablet)).toContainText('step 4 of');
+  // in the meantime somebody cuts on at the other device
+  await done(page).click();
+  await other.setOffline(false);
+  await expect(stepOf(page)).toContainText('step 4 of');
+  await expect(stepOf(tablet)).toContainText('step 4 of');
+  const { events } = await (await request.get(`/api/sessions/${address.split('/').at(-1)!}`)).json();
+  expect(events.map((e: { idle: string | null }) => e.idle)).toEqual([null, null, 'already', null]);
+  await other.close();
+});

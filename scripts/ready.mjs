@@ -15,7 +15,9 @@ const SOURCES = [
   'tsconfig.base.json',
   'tsconfig.json',
   ...PARTS.flatMap((p) =>
-    ['src', 'tsconfig.json', 'index.html', 'vite.config.ts', 'first-view.mjs', 'public'].map((f) => `${p}/${f}`),
+    ['src', 'tsconfig.json', 'index.html', 'vite.config.ts', 'first-view.mjs', 'sw.js', 'public'].map(
+      (f) => `${p}/${f}`,
+    ),
   ),
 ];
 

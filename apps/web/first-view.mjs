@@ -1,5 +1,6 @@
 // The last step of the build: dist/first.html, the page with its first view in it, shown before any script has run; the
 // application then takes it over. Every other address gets the empty page.
+import { createHash } from 'node:crypto';
 import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
@@ -38,3 +39,16 @@ writeFileSync(at('dist/first.html'), first);
 writeFileSync(at('dist/first.html.br'), brotliCompressSync(first));
 writeFileSync(at('dist/first.html.gz'), gzipSync(first));
 rmSync(at('dist-first'), { recursive: true });
+
+// what the application needs without the server: all of its own files, by name, each of which has its content in its name
+const assets = readdirSync(at('dist/assets'))
+  .filter((f) => !/\.(br|gz|woff)$/.test(f))
+  .map((f) => `/assets/${f}`);
+const version = createHash('sha256').update(assets.join()).update(page).digest('hex').slice(0, 12);
+const worker = readFileSync(at('sw.js'), 'utf8');
+if (!worker.includes("'ASSETS'") || !worker.includes('VERSION'))
+  throw new Error('the service worker has no place for its files');
+writeFileSync(
+  at('dist/sw.js'),
+  worker.replace("'ASSETS'", () => JSON.stringify(assets)).replace('shell-VERSION', `shell-${version}`),
+);

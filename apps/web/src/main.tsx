@@ -11,6 +11,8 @@ import { recipesFetched } from './construction/recipes.ts';
 import { replay } from './replay.ts';
 import { routes } from './routes.tsx';
 import { keptNeedsAll } from './screens/size/useSizing.ts';
+import { Seen } from './ui/Seen.tsx';
+import { keepApplicationLater } from './ui/installed.ts';
 import { GlobalStyle } from './theme/global.ts';
 
 /** So long after the first view is there, in milliseconds, when nobody has asked for it yet. */
@@ -28,6 +30,7 @@ function Answering({ children }: { children: ReactNode }) {
   useLayoutEffect(() => {
     void replay(root, globalThis.doneBefore?.() ?? [], recipesFetched);
     // the other constructions, once the first view is painted
+    keepApplicationLater();
     requestAnimationFrame(() =>
       setTimeout(() => {
         void recipesFetched().catch(() => {});
@@ -49,6 +52,7 @@ const begin = () =>
         <GlobalStyle />
         <QueryClientProvider client={client}>
           <RouterProvider router={routes} />
+          <Seen />
         </QueryClientProvider>
       </Answering>
     </StrictMode>,

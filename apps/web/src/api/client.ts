@@ -22,7 +22,14 @@ export class Unreachable extends Error {
  * Asks the server and checks what it answers with the schema that both have. Throws ServerRefusal, Unreachable, or an Error with
  * a sentence where the answer is not what it should be.
  */
-export async function ask<T>(method: string, path: string, answer: z.ZodType<T> | null, body?: unknown): Promise<T> {
+export async function ask<T>(
+  method: string,
+  path: string,
+  answer: z.ZodType<T> | null,
+  body?: unknown,
+  /** Is told whether the answer is one of before, because the server did not answer now. */
+  seenBefore?: (before: boolean) => void,
+): Promise<T> {
   let response: Response;
   const sent =
     body instanceof Blob ? { type: body.type, body } : { type: 'application/json', body: JSON.stringify(body) };
@@ -39,7 +46,10 @@ export async function ask<T>(method: string, path: string, answer: z.ZodType<T> 
   const said: unknown = await response.json().catch(() => null);
   if (!answer) return undefined as T;
   const read = answer.safeParse(said);
-  if (read.success) return read.data;
+  if (read.success) {
+    seenBefore?.(response.headers.get('x-temnex-seen') === 'before');
+    return read.data;
+  }
   const [issue] = read.error.issues;
   throw new Error(`The server answered something unexpected (${issue?.path.join('.')}). Open the page anew.`);
 }

@@ -1,4 +1,5 @@
 import type { SessionEvent } from '@temnex/core';
+import type { TakenEvent } from '@temnex/contract';
 
 /*
  * What was pressed and the server has not taken in yet, kept on the device: it survives a reload, a crash and an hour without
@@ -63,4 +64,21 @@ export function listen(tell: () => void): () => void {
     listeners.delete(tell);
     removeEventListener('storage', other);
   };
+}
+
+const TAKEN = 'temnex.taken.';
+/** What the server has taken in, as far as this device knows: for when it opens the session without the server. */
+export function keepTaken(id: string, events: readonly TakenEvent[]): void {
+  try {
+    localStorage.setItem(TAKEN + id, JSON.stringify(events));
+  } catch {
+    // without it, it opens as the server last showed it
+  }
+}
+export function takenBefore(id: string): readonly TakenEvent[] {
+  try {
+    return JSON.parse(localStorage.getItem(TAKEN + id) ?? '[]') as TakenEvent[];
+  } catch {
+    return [];
+  }
 }

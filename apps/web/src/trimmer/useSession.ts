@@ -23,7 +23,7 @@ import {
 import { ServerRefusal, Unreachable, ask } from '../api/client.ts';
 import { newId } from '../ui/newId.ts';
 import { deviceName } from './device.ts';
-import { listen, putOut, takenIn, waitingOf } from './outbox.ts';
+import { keepTaken, listen, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
 
 export const SESSION = (id: string) => ['session', id] as const;
 /** Between two tries to reach the server, in milliseconds: soon at first, then less often. */
@@ -64,6 +64,15 @@ export interface LiveSession {
   readonly know: (plan: PlanRecord) => void;
 }
 
+/** A session as the server has it; as this device last saw it, where the server does not answer. */
+async function fetchSession(id: string): Promise<Session> {
+  let before = false;
+  const session = await ask('GET', `/api/sessions/${id}`, sessionSchema, undefined, (seen) => (before = seen));
+  if (before) return withEvents(session, takenBefore(id));
+  keepTaken(id, session.events);
+  return session;
+}
+
 type Status = { status: 'loading' } | { status: 'failed'; error: Error; retry: () => void };
 
 const withEvents = (session: Session, more: readonly TakenEvent[]): Session => {
@@ -77,7 +86,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   const client = useQueryClient();
   const query = useQuery({
     queryKey: SESSION(id),
-    queryFn: () => ask('GET', `/api/sessions/${id}`, sessionSchema),
+    queryFn: () => fetchSession(id),
     staleTime: Infinity,
   });
   const [offline, setOffline] = useState(false);
@@ -89,9 +98,12 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
 
   const merge = useCallback(
     (more: readonly TakenEvent[], session?: Session['session']) =>
-      client.setQueryData<Session>(SESSION(id), (was) =>
-        was ? withEvents(session ? { ...was, session } : was, more) : was,
-      ),
+      client.setQueryData<Session>(SESSION(id), (was) => {
+        if (!was) return was;
+        const now = withEvents(session ? { ...was, session } : was, more);
+        if (now.events !== was.events) keepTaken(id, now.events);
+        return now;
+      }),
     [client, id],
   );
   const flush = useCallback(async (): Promise<void> => {
@@ -111,6 +123,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       takenIn(id, known);
       tries.current = 0;
       setOffline(false);
+      dispatchEvent(new Event('temnex-answered'));
     } catch (error) {
       if (error instanceof ServerRefusal && error.refusal.code !== 'failed') {
         // not to be had at all: said, and kept, for another try by hand
@@ -146,6 +159,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
     const source = new EventSource(`/api/sessions/${id}/stream`);
     let opened = 0;
     source.onopen = () => {
+      dispatchEvent(new Event('temnex-answered'));
       if (opened++) void client.invalidateQueries({ queryKey: SESSION(id) });
       void flush();
     };

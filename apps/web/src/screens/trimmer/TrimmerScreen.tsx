@@ -6,6 +6,7 @@ import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
+import { keepApplication } from '../../ui/installed.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Figure, SizeFigure } from '../../ui/Figure.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
@@ -83,6 +84,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     [step, plan, job, voice, pieceName, places],
   );
   useAwake(state.phase !== 'over');
+  useEffect(keepApplication, []);
 
   const done = useCallback(() => {
     if (state.phase !== 'cutting' || state.at >= steps.length || performance.now() - moved.current < SETTLE) return;
