@@ -52,6 +52,10 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/order/OrderScreen.tsx')).OrderScreen }),
       },
       {
+        path: 'kit',
+        lazy: async () => ({ Component: (await import('./screens/kit/KitScreen.tsx')).KitScreen }),
+      },
+      {
         path: 'print',
         lazy: async () => ({ Component: (await import('./screens/print/PrintScreen.tsx')).PrintScreen }),
       },

@@ -33,8 +33,15 @@ export const sessionSchema = z.strictObject({
   /** What its pages are called, and the finest mark of the first. */
   title: z.string(),
   mark: z.enum(MARK_NAMES),
-  /** So many of the page are made. */
-  copies: z.int().min(1),
+  /** Where its page is made several times: how many, for whom, how many of each piece go into one, and how many were cut before each order. */
+  kit: z
+    .strictObject({
+      copies: z.int().min(2),
+      names: z.array(z.string()),
+      perPage: z.record(z.string(), z.int()),
+      before: z.record(z.string(), z.record(z.string(), z.int())),
+    })
+    .nullable(),
   events: z.array(takenEventSchema),
   plans: z.array(planRecordSchema),
 });

@@ -70,4 +70,12 @@ export {
   stockWords,
 } from './drawer.ts';
 export { NAMES, finishWords, finishesWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';
-export { IDLE_WORDS, WRONG_WORDS, lengthSpoken, trimmerWords, type PlaceOf, type TrimmerWords } from './trimmer.ts';
+export {
+  IDLE_WORDS,
+  WRONG_WORDS,
+  lengthSpoken,
+  trimmerWords,
+  type BagOf,
+  type PlaceOf,
+  type TrimmerWords,
+} from './trimmer.ts';

@@ -145,7 +145,8 @@ function largestKept(plan: Plan): number {
 }
 
 /** Which of several equal pages a copy is for. */
-export const copyWords = (copy: number, copies: number): string => `page ${copy} of ${copies}`;
+export const copyWords = (copy: number, copies: number, name: string | null = null): string =>
+  name === null ? `page ${copy} of ${copies}` : `page ${copy}, ${name}`;
 
 /** Whether fewer sheets could do, and how that is known. */
 export function boundWords(plan: Plan): string {

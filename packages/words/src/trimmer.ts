@@ -2,6 +2,7 @@ import {
   TICKS_PER_UNIT,
   figureOf,
   inHandFor,
+  isSpare,
   partAt,
   ticks,
   type Idle,
@@ -56,6 +57,9 @@ const TURNS = {
 /** Where an item of the drawer is kept, as one says it: `box 2`; nothing where nobody has said. */
 export type PlaceOf = (stock: string) => string | undefined;
 
+/** Into which bag a copy of a piece goes, as one says it; null where there is only one. */
+export type BagOf = (piece: string, copy: number) => string | null;
+
 /** A step at the trimmer, in words. */
 export function trimmerWords(
   step: TrimmerStep,
@@ -64,6 +68,7 @@ export function trimmerWords(
   voice: Voice,
   pieceName: (id: string) => string,
   placeOf: PlaceOf = () => undefined,
+  bagOf: BagOf = () => null,
 ): TrimmerWords {
   const none = { hold: '', setting: null, size: null, off: '', goes: '', rest: '', notes: [], cautions: [] };
   const stockAt = (sheet: number) => job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
@@ -154,14 +159,25 @@ export function trimmerWords(
         return says({ ...none, ...shared, head: `Stop cut ${cut.line} of 4`, off: 'nothing comes off yet', rest: words.rest }); // prettier-ignore
       const off = partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.off).nodes;
       const restNodes = cut.rest === null ? [] : partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.rest).nodes;
+      const bagsOf = (path: string): string => {
+        const bags = cut.sheets.flatMap((sheet) => {
+          const [only, more] = partAt(plan.sheets[sheet]!.tree, path).nodes;
+          const held = !more && only?.holds && typeof only.holds === 'object' ? only.holds : null;
+          return (held && !isSpare(held.piece) && bagOf(held.piece, held.copy)) || [];
+        });
+        return bags.length ? `for ${bags.join(' and ')}` : '';
+      };
       const short = (path: string) => partNames(plan)(cut.sheets[0]!, path);
       return says({
         ...none,
         ...shared,
         head: 'Cut',
         off: short(cut.off) ? `${short(cut.off)}, ${nameOf(off, pieceName)}` : words.off,
-        goes: goesTo(off, short(cut.off), pieceName),
-        rest: cut.rest === null ? '' : restSaid(restNodes, short(cut.rest), pieceName),
+        goes: [goesTo(off, short(cut.off), pieceName), bagsOf(cut.off)].filter(Boolean).join(', '),
+        rest:
+          cut.rest === null
+            ? ''
+            : [restSaid(restNodes, short(cut.rest), pieceName), bagsOf(cut.rest)].filter(Boolean).join(', '),
       });
     }
   }

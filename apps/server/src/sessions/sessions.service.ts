@@ -1,13 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, desc, eq, gt, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import { Subject, filter, map, type Observable } from 'rxjs';
 import {
   cutsDone,
+  derivePage,
   sessionAfter,
   sessionOf,
   trimmerSteps,
   wrongFault,
   type CutSoFar,
+  type Page,
   type SessionEvent,
   type SessionState,
   type TrimmerStep,
@@ -23,10 +25,11 @@ import type {
   TakenEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
-import { sessionEvents, sessions } from '../database/schema.ts';
+import { cuttings, sessionEvents, sessions } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { PagesService } from '../pages/pages.service.ts';
+import { NAMES } from '@temnex/words';
+import { PagesService, standing } from '../pages/pages.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
 
 type Row = typeof sessions.$inferSelect;
@@ -228,7 +231,7 @@ export class SessionsService {
       session,
       title: documents.map(({ name }) => name).join(', ') || 'a page that is gone',
       mark: documents[0]?.mark ?? '1/16',
-      copies: documents.length === 1 ? documents[0]!.copies : 1,
+      kit: documents.length === 1 ? kitOf(tx, documents[0]!, orders) : null,
       events: this.eventsOf(tx, row.id, 0),
       plans: orders,
     };
@@ -239,4 +242,23 @@ export class SessionsService {
     if (!row) throw notFound('session at the trimmer');
     return row;
   }
+}
+
+/** What is to be known to sort the pieces of a page that is made several times. */
+function kitOf(tx: Transaction | Database, page: Page, orders: readonly PlanRecord[]): Session['kit'] {
+  if (page.copies < 2) return null;
+  const perPage = Object.fromEntries(derivePage(page, NAMES).pieces.map((p) => [p.id, p.quantity]));
+  const before: Record<string, Record<string, number>> = {};
+  for (const { id, basis } of orders) {
+    const cut = basis.cuts.length
+      ? tx
+          .select({ pieces: cuttings.pieces })
+          .from(cuttings)
+          .where(inArray(cuttings.id, [...basis.cuts]))
+          .all()
+      : [];
+    const own: Record<string, number> = (before[id] = {});
+    for (const { piece } of cut.flatMap((c) => standing(c.pieces))) own[piece] = (own[piece] ?? 0) + 1;
+  }
+  return { copies: page.copies, names: page.bags ?? [], perPage, before };
 }

@@ -62,3 +62,4 @@ export {
   type WrongCut,
   type WrongFault,
 } from './wrong.ts';
+export { bagIsFull, bagOfCopy, nameOfBag, packingList, type PackingLine } from './kits.ts';

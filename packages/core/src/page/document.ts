@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { oneLine } from '../stock/index.ts';
 import { MARK_NAMES, lengthNamed, lengthText, lengthsIn, type LengthText, type Unit } from '../length/index.ts';
 import { RECIPE_IDS, inputNamed, recipeOf, type RecipeId } from '../recipes/index.ts';
 
@@ -118,6 +119,8 @@ export const pageSchema = z
     items: z.array(itemSchema).max(200),
     /** The same page so many times. */
     copies: z.int().min(1).max(500),
+    /** For whom each copy is, in order; a copy that nobody is named for has its number. */
+    bags: z.array(oneLine(60)).max(500).optional(),
     /** Pieces of which one more is cut, to be safe. */
     spares: z.array(z.string().max(130)).max(500),
     /** Pieces that are cut first where paper is short. */

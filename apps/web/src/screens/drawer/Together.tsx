@@ -224,7 +224,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
             ) : null}
             <Part>Cuts, in this order</Part>
             {plan.steps.length ? (
-              <Story {...{ plan, job, drawer, mark, done }} copies={1} onDone={setDone} />
+              <Story {...{ plan, job, drawer, mark, done }} bagOf={null} onDone={setDone} />
             ) : (
               <p>No cut is needed.</p>
             )}
@@ -283,7 +283,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
                   Print it
                 </a>
               }
-              copies={1}
+              bagOf={null}
             />
             <Block>
               <h3>Plain list</h3>

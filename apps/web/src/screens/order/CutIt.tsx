@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
-import { CAUTION, copyWords, count } from '@temnex/words';
+import { CAUTION, count, type BagOf } from '@temnex/words';
 import { useBeginSession } from '../trimmer/useBeginSession.ts';
 import type { useCut } from '../../api/queries.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
@@ -32,14 +32,15 @@ interface CutItProps {
   cut: ReturnType<typeof useCut>;
   /** The way to print it. */
   print: ReactNode;
-  copies: number;
+  /** Into which of several pages a copy goes; null: there is one. */
+  bagOf: BagOf | null;
   /** How many of the steps are done; null: nobody has said. */
   done: number | null;
   setDone: (done: number | null) => void;
 }
 
 /** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
-export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, done, setDone }: CutItProps) {
+export function CutIt({ plan, job, stored, settle, failed, cut, print, bagOf, done, setDone }: CutItProps) {
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
@@ -131,7 +132,7 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, copies, d
             {off.map((h) => (
               <Tick key={keyOf(h)} checked={spoiled.has(keyOf(h))} onChange={() => toggle(keyOf(h))}>
                 {names.get(h.piece) ?? h.piece}
-                {copies > 1 && !isSpare(h.piece) ? `, ${copyWords(h.copy, copies)}` : ''}
+                {bagOf && !isSpare(h.piece) ? `, ${bagOf(h.piece, h.copy)}` : ''}
               </Tick>
             ))}
           </Ticks>

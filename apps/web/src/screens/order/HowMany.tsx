@@ -2,6 +2,7 @@ import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { useState } from 'react';
 import { Block } from '../../ui/Block.tsx';
+import { QuietLink } from '../../ui/buttons.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
 import type { PageContext } from '../page/context.ts';
 
@@ -60,6 +61,7 @@ export function HowMany({ context }: { context: PageContext }) {
           <Count inputMode="numeric" onKeyDown={(e) => e.key === 'Enter' && commit()} />
           {wrong ? <p role="alert">A number of pages from 1 to 500.</p> : null}
         </TextField>
+        {page.copies > 1 ? <QuietLink to={`/page/${context.id}/kit`}>For whom, packing lists, labels</QuietLink> : null}
         <details>
           <summary>One spare of {page.spares.length ? `${page.spares.length} of the pieces` : 'a piece'}</summary>
           <Ticks>

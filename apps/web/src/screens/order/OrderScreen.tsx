@@ -7,6 +7,7 @@ import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
+import { useBagOf } from './useBagOf.ts';
 import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
@@ -109,6 +110,7 @@ export function OrderScreen() {
     if (n !== null && order.status === 'shown' && order.planning) stop();
     setBegun(n === null || !shown ? null : { plan: shown, done: n });
   };
+  const bagOf = useBagOf(context);
   const main = (() => {
     switch (order.status) {
       case 'loading':
@@ -173,7 +175,7 @@ export function OrderScreen() {
                 job={order.job}
                 drawer={drawer}
                 mark={derived.mark}
-                copies={editor.page.copies}
+                bagOf={bagOf}
                 done={done}
                 onDone={setDone}
               />
@@ -220,7 +222,7 @@ export function OrderScreen() {
               // a plan that is still being bettered is settled by being cut
               settle={order.planning && order.plan.aim === context.habits.aim ? stop : null}
               failed={trouble !== null}
-              copies={editor.page.copies}
+              bagOf={bagOf}
             />
             <Block>
               <h3>Plain list</h3>

@@ -12,7 +12,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
-import { KIND_WORDS, copyWords, finishStepWords, partWords, sheetLetter, sizeWords, stepWords } from '@temnex/words';
+import { KIND_WORDS, finishStepWords, partWords, sheetLetter, sizeWords, stepWords, type BagOf } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
@@ -72,12 +72,12 @@ const Taking = styled.p`
 const FRAME = { width: 217, height: 172 };
 
 /** For which of several pages a piece is that comes off or is left: `, page 2 of 3`. */
-function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, copies: number): string {
-  if (step.do !== 'cut' || path === null || copies === 1) return '';
+function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, bagOf: BagOf | null): string {
+  if (step.do !== 'cut' || path === null || !bagOf) return '';
   const pages = step.sheets.flatMap((at) => {
     const [only, more] = partAt(plan.sheets[at]!.tree, path).nodes;
     if (!only || more || !only.holds || typeof only.holds !== 'object' || isSpare(only.holds.piece)) return [];
-    return [copyWords(only.holds.copy, copies)];
+    return bagOf(only.holds.piece, only.holds.copy) ?? [];
   });
   return pages.length ? `, ${pages.join(' and ')}` : '';
 }
@@ -88,14 +88,14 @@ interface StoryProps {
   drawer: Drawer;
   mark: Mark;
   /** So many of the same page are cut: pieces are named by the page they are for. */
-  copies: number;
+  bagOf: BagOf | null;
   /** How many of the cuts are made, where somebody has said so. */
   done: number | null;
   onDone: (done: number) => void;
 }
 
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
-export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryProps) {
+export function Story({ plan, job, drawer, mark, bagOf, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
   const order = useMemo(() => orderOf(job, plan), [job, plan]);
   const begun = new Set<number>();
@@ -117,7 +117,7 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
         ) : (
           <OneCut
             key={step.index}
-            {...{ plan, job, style, copies, onDone }}
+            {...{ plan, job, style, bagOf, onDone }}
             at={step.index}
             number={n + 1}
             takes={taken[step.index]!}
@@ -140,7 +140,7 @@ export function Story({ plan, job, drawer, mark, copies, done, onDone }: StoryPr
   );
 }
 
-interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'copies' | 'onDone'> {
+interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'bagOf' | 'onDone'> {
   style: PictureStyle;
   at: number;
   /** Its place in the whole order, what is done by hand counted in. */
@@ -151,7 +151,7 @@ interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'copies' | 'onDo
 }
 
 /** One frame; a component of its own, so that a long story is drawn a frame at a time and the page stays at hand. */
-const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, number, takes, made }: OneCutProps) {
+const OneCut = memo(function OneCut({ plan, job, style, bagOf, onDone, at, number, takes, made }: OneCutProps) {
   const step = plan.steps[at]!;
   const words = stepWords(step, plan, job, style.voice, style.pieceName);
   return (
@@ -172,12 +172,12 @@ const OneCut = memo(function OneCut({ plan, job, style, copies, onDone, at, numb
         })}
         <p>
           <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
-          {step.do === 'cut' ? pagesOf(plan, step, step.off, copies) : null}
+          {step.do === 'cut' ? pagesOf(plan, step, step.off, bagOf) : null}
         </p>
         {words.leaves ? (
           <p>
             leaves {words.leaves}
-            {step.do === 'cut' ? pagesOf(plan, step, step.rest, copies) : null}
+            {step.do === 'cut' ? pagesOf(plan, step, step.rest, bagOf) : null}
           </p>
         ) : null}
       </Says>

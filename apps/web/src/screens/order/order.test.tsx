@@ -62,6 +62,8 @@ const { job } = read;
 const plans = Object.fromEntries(planAims(job, { now: () => 0 }).map((p) => [p.aim, p])) as Record<string, Plan>;
 const plan = plans['least-paper']!;
 
+const two = (_piece: string, copy: number) => `page ${copy} of 2`;
+
 /** What the screens asked of the server. */
 let asked: Asked[] = [];
 beforeEach(() => {
@@ -121,7 +123,7 @@ describe('the three aims', () => {
 
 describe('putting down what is cut', () => {
   function Cutting({
-    copies = 1,
+    bagOf = null as ((piece: string, copy: number) => string) | null,
     done = null as number | null,
     stored = 'plan-1' as string | null,
     settle = null as (() => void) | null,
@@ -130,7 +132,7 @@ describe('putting down what is cut', () => {
     const [now, setNow] = useState(done);
     const cut = useCut('p1');
     return (
-      <CutIt {...{ plan, job, stored, copies, settle, failed, cut }} print="Print it" done={now} setDone={setNow} />
+      <CutIt {...{ plan, job, stored, bagOf, settle, failed, cut }} print="Print it" done={now} setDone={setNow} />
     );
   }
   test('all of it', async () => {
@@ -176,7 +178,7 @@ describe('putting down what is cut', () => {
   });
   test('the first cuts, with what was spoiled', async () => {
     const steps = plan.steps.length - 1;
-    shown(<Cutting copies={2} done={steps} />);
+    shown(<Cutting bagOf={two} done={steps} />);
     fireEvent.click(screen.getByText('A piece was spoiled'));
     fireEvent.click(screen.getByRole('checkbox', { name: 'launch mat, page 1 of 2' }));
     fireEvent.click(screen.getByRole('button', { name: `${steps} cuts made, plan the rest` }));
@@ -248,7 +250,7 @@ test('habits: what the trimmer can do, and hidden centres with their edge to glu
 describe('the story of cuts', () => {
   const drawer = { papers: [], stock: [] };
   const story = (done: number | null, onDone: (n: number) => void) =>
-    shown(<Story {...{ plan, job, drawer, done, onDone }} mark={MARKS['1/16']} copies={2} />);
+    shown(<Story {...{ plan, job, drawer, done, onDone }} mark={MARKS['1/16']} bagOf={two} />);
   test('one frame a cut; by hand where a centre is cut out; what to set, and for which page', () => {
     story(null, () => {});
     expect(screen.getAllByRole('button', { name: /is made, and all before it/ })).toHaveLength(plan.steps.length);

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import { MARKS, cutsDone, ticks, type SessionDeed } from '@temnex/core';
+import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type SessionDeed } from '@temnex/core';
 import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
@@ -79,9 +79,20 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     const papers = new Map(shelf.papers.map((p) => [p.id, p]));
     return new Map(shelf.stock.map((s) => [s.id, s.place ?? papers.get(s.paper)?.place]));
   }, [shelf]);
+  const { kit } = session;
+  const orderId = order.record.id;
+  const bagOf = useCallback(
+    (piece: string, copy: number): string | null => {
+      if (!kit) return null;
+      const of = wantedAs(piece);
+      const bag = bagOfCopy(copy, kit.perPage[of] ?? 1, kit.before[orderId]?.[of]);
+      return copyWords(bag, kit.copies, kit.names[bag - 1] ?? null);
+    },
+    [kit, orderId],
+  );
   const words = useMemo(
-    () => (step ? trimmerWords(step, plan, job, voice, pieceName, (stock) => places.get(stock)) : null),
-    [step, plan, job, voice, pieceName, places],
+    () => (step ? trimmerWords(step, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
+    [step, plan, job, voice, pieceName, places, bagOf],
   );
   useAwake(state.phase !== 'over');
   useEffect(keepApplication, []);
@@ -281,7 +292,6 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
               <p>{words.goes}</p>
             ) : null}
             {words.rest ? <Rest>{words.rest}</Rest> : null}
-            {session.copies > 1 && step.do === 'finish' ? <p>{copyWords(1, session.copies)} and on</p> : null}
             {words.notes.map((note) => (
               <p key={note}>
                 <b>{note}</b>

@@ -1,0 +1,18 @@
+import { useMemo } from 'react';
+import { bagOfCopy, cutOf, nameOfBag, wantedAs } from '@temnex/core';
+import { copyWords, type BagOf } from '@temnex/words';
+import type { PageContext } from '../page/context.ts';
+
+/** Into which bag a copy of a piece goes, where the page is made several times; null where it is made once. */
+export function useBagOf({ editor, derived, cutState }: PageContext): BagOf | null {
+  const { page } = editor;
+  return useMemo(() => {
+    if (page.copies < 2) return null;
+    const perPage = new Map(derived.pieces.map((p) => [p.id, p.quantity]));
+    return (piece, copy) => {
+      const of = wantedAs(piece);
+      const bag = bagOfCopy(copy, perPage.get(of) ?? 1, cutOf(cutState, of));
+      return copyWords(bag, page.copies, nameOfBag(page, bag));
+    };
+  }, [page, derived, cutState]);
+}
