@@ -17,6 +17,7 @@ import {
 import {
   ROUTES,
   paperPictureSchema,
+  previewSchema,
   type CuttingRecord,
   type DrawerRecord,
   type HabitsRecord,
@@ -557,7 +558,7 @@ describe('the door', () => {
     await broken.stop();
   });
   test('every answer is what the description says it is', async () => {
-    const fresh = await testServer();
+    const fresh = await testServer(true, ['192.0.2.7']);
     const ask = (method: 'get' | 'post' | 'put' | 'patch' | 'delete', path: string, body?: object) =>
       local(request(fresh.http)[method](path).send(body));
     const seen = new Set<string>();
@@ -573,7 +574,8 @@ describe('the door', () => {
       expect([path, answer.status < 300]).toEqual([path, true]);
       if (route.answer === 'pdf') expect(answer.headers['content-type']).toContain('pdf');
       else if (route.answer === 'picture') expect(answer.headers['content-type']).toContain('image/');
-      else if (route.answer)
+      else if (route.answer === 'zip') expect(answer.headers['content-type']).toContain('zip');
+      else if (route.answer && route.answer !== 'stream')
         expect([path, route.answer.safeParse(answer.body).error?.issues]).toEqual([path, undefined]);
       else expect(answer.body).toEqual({});
       return answer.body;
@@ -662,6 +664,33 @@ describe('the door', () => {
     });
     const at = cut.pieces.findIndex((p: { piece: string }) => p.piece === 'base/base');
     await check('post', '/api/cuttings/{id}/scraps', `/api/cuttings/${cut.id}/scraps`, { id: newId(), at });
+    const session = await check('post', '/api/sessions', '/api/sessions', { id: newId(), plan: again.body.id });
+    await check('get', '/api/sessions', `/api/sessions?page=${DEMO_PAGE_ID}`);
+    const one = `/api/sessions/${session.session.id}`;
+    await check('get', '/api/sessions/{id}', one);
+    await check('get', '/api/sessions/{id}/rest', `${one}/rest`);
+    const event = { id: newId(), at: new Date().toISOString(), deed: { do: 'done', order: 0, step: 0 } };
+    await check('post', '/api/sessions/{id}/events', `${one}/events`, { events: [event] });
+    // it goes on for as long as somebody listens
+    seen.add('get /api/sessions/{id}/stream');
+    await check('get', '/api/record', '/api/record');
+    await check('get', '/api/backup/copies', '/api/backup/copies');
+    const zip = await local(request(fresh.http).get('/api/backup/file')).buffer(true).parse(wholeBody);
+    seen.add('get /api/backup/file');
+    expect(zip.headers['content-type']).toContain('zip');
+    const looked = await local(request(fresh.http).post('/api/backup/look'))
+      .set('content-type', 'application/zip')
+      .send(zip.body);
+    seen.add('post /api/backup/look');
+    expect(previewSchema.safeParse(looked.body).success).toBe(true);
+    const restored = await check('post', '/api/backup/restore', '/api/backup/restore', {
+      ...{ id: newId(), ticket: looked.body.ticket, replace: true },
+    });
+    await check('post', '/api/backup/look-at-copy', '/api/backup/look-at-copy', { name: restored.before });
+    const { code } = await check('post', '/api/devices/code', '/api/devices/code', {});
+    await request(fresh.http).post('/door').set('Host', '192.0.2.7').type('form').send({ code, name: 'a kettle' });
+    const { devices } = await check('get', '/api/devices', '/api/devices');
+    await check('delete', '/api/devices/{id}', `/api/devices/${devices[0].id}`);
     const picture = await local(request(fresh.http).post('/api/pictures/papers'))
       .set('content-type', 'image/png')
       .send(
@@ -694,6 +723,13 @@ describe('the door', () => {
     for (const ref of refs) expect(Object.keys(body.components.schemas)).toContain(ref);
   });
 });
+
+/** A body that is no text, as it came. */
+const wholeBody = (response: request.Response, done: (error: Error | null, body: Buffer) => void): void => {
+  const parts: Buffer[] = [];
+  response.on('data', (part: Buffer) => parts.push(part));
+  response.on('end', () => done(null, Buffer.concat(parts)));
+};
 
 const openedOf = (of: TestServer) => ({ db: of.app.get<Database>(DATABASE) });
 

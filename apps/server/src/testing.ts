@@ -12,10 +12,16 @@ export interface TestServer {
   stop(): Promise<void>;
 }
 
-export async function testServer(demo = true): Promise<TestServer> {
+/** `share`: addresses under which other devices may come. */
+export async function testServer(demo = true, share?: readonly string[]): Promise<TestServer> {
   const folder = mkdtempSync(join(tmpdir(), 'temnex-'));
   const file = join(folder, 'test.sqlite');
-  const { app, database } = await createApplication({ databaseFile: file, demo, quiet: true });
+  const { app, database } = await createApplication({
+    databaseFile: file,
+    demo,
+    quiet: true,
+    ...(share ? { share } : {}),
+  });
   await app.init();
   return {
     app,
