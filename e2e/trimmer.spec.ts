@@ -1,3 +1,7 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { DEMO, expect, test } from './table.ts';
 
@@ -128,4 +132,62 @@ test('it opens and goes on without the server, and what was pressed then is sent
   const { events } = await (await request.get(`/api/sessions/${address.split('/').at(-1)!}`)).json();
   expect(events.map((e: { idle: string | null }) => e.idle)).toEqual([null, null, 'already', null]);
   await other.close();
+});
+
+test('a kit of twelve: for whom, cut in stacks, told by bag, with packing lists and labels', async ({
+  table: page,
+}) => {
+  await page.goto(`${DEMO}/order`);
+  await page.getByRole('textbox', { name: 'of this page' }).fill('12');
+  await page.keyboard.press('Enter');
+  await page.getByRole('combobox', { name: 'sheets cut at once' }).selectOption('4');
+  await page.getByRole('link', { name: 'For whom, packing lists, labels' }).click();
+  await expect(page.getByText('12 bags, 11 pieces in each, 132 in all.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'for whom, one a line' }).fill('Runa\nIver\nMaren');
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('region', { name: 'Packing list for Iver' })).toContainText('First wind at Saltmarsh Point, 2 of 12'); // prettier-ignore
+  await expect(page.getByRole('region', { name: 'Packing list for Bag 12' })).toBeVisible();
+  await page.getByRole('combobox', { name: 'what is shown and printed' }).selectOption('labels');
+  await expect(page.getByText('bag 12 of 12 · 11 pieces')).toBeVisible();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('textbox', { name: 'for whom, one a line' })).toBeHidden();
+  await page.emulateMedia({ media: 'screen' });
+  await page.getByRole('link', { name: 'To the cutting order' }).click();
+  await page.getByRole('button', { name: 'To the trimmer' }).click();
+  await page.waitForURL('**/trimmer/**', { timeout: 40_000 });
+  // a piece says whose it is as it comes off
+  await until(page, () => page.getByText(/for page \d+(, (Runa|Iver|Maren)| of 12)/).first().isVisible()); // prettier-ignore
+  // habits are everybody's: as they were
+  const { habits } = await (await page.request.get('/api/habits')).json();
+  await page.request.put('/api/habits', { data: { ...habits, cutter: { ...habits.cutter, stack: 1 } } });
+});
+
+test('a backup is saved, and restored into an empty folder on another computer', async ({ table: page, browser }) => {
+  const folder = mkdtempSync(join(tmpdir(), 'temnex-empty-'));
+  const port = Number(process.env.TEMNEX_TEST_PORT ?? 4329) + 50 + test.info().parallelIndex;
+  await page.goto('/books/backup');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save a backup' }).click();
+  const file = join(folder, 'saved.zip');
+  await (await saved).saveAs(file);
+  const server = spawn(process.execPath, ['--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'], {
+    env: { ...process.env, TEMNEX_PORT: String(port), TEMNEX_DATA: join(folder, 'data'), TEMNEX_DEMO: 'no' },
+    stdio: 'ignore',
+  });
+  try {
+    const other = await (await browser.newContext({ baseURL: `http://127.0.0.1:${port}` })).newPage();
+    await expect.poll(() => other.goto('/books/backup').then(() => true, () => false), { timeout: 15_000 }).toBe(true); // prettier-ignore
+    const choosing = other.waitForEvent('filechooser');
+    await other.getByRole('button', { name: 'Choose a backup' }).click();
+    await (await choosing).setFiles(file);
+    await expect(other.getByRole('row', { name: /^pages \d+ 0$/ })).toBeVisible();
+    await other.getByRole('button', { name: 'Put it back' }).click();
+    await expect(other.getByText(/^It is back: \d+ pages/)).toBeVisible();
+    await other.goto('/');
+    await expect(other.getByRole('link', { name: /First wind at Saltmarsh Point/ }).first()).toBeVisible();
+    expect(readdirSync(join(folder, 'data', 'copies')).join()).toContain('before-restoring');
+  } finally {
+    server.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
 });

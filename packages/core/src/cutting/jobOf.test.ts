@@ -198,3 +198,25 @@ describe('the job of a page', () => {
     ]);
   });
 });
+
+describe('several cutters', () => {
+  const drawer = drawerOf(item('a', 'dune', '12', '12', { kind: 'sheet' }));
+  test('are told one after the other, each with its own figures, and the knife last', () => {
+    const guillotine = { name: 'guillotine', reach: null, narrowest: '1', stack: 8, long: '-1/64' };
+    const punch = { name: 'small one', reach: '150 mm', narrowest: 0, stack: 1, long: 0 };
+    const { cutter } = asked(page(), drawer, {
+      cutter: { ...USUAL_HABITS.cutter, name: 'rotary', knife: true },
+      others: [guillotine, punch],
+    });
+    expect(cutter?.name).toBe('rotary');
+    expect(cutter?.then).toEqual([
+      { name: 'guillotine', step: '1/16', reach: null, narrowest: '1 in', stack: 8, long: '-1/64 in' },
+      { name: 'small one', step: '1/16', reach: '150 mm', narrowest: '0 in', stack: 1 },
+      { name: 'knife and ruler', step: '1/16' },
+    ]);
+  });
+  test('without others, a job says what it always said', () => {
+    expect(asked(page(), drawer).cutter).not.toHaveProperty('then');
+    expect(asked(page(), drawer).cutter).not.toHaveProperty('name');
+  });
+});

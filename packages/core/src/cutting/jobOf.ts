@@ -1,4 +1,4 @@
-import { exactText, type LengthText, type Unit } from '../length/index.ts';
+import { lengthOf, exactText, type LengthText, type Unit } from '../length/index.ts';
 import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
@@ -74,6 +74,17 @@ export function jobOfPage(
   const text = (value: string | number, itemUnit: string) =>
     typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
   const pointOf = ([x, y]: Corner, itemUnit: string): Corner => [text(x, itemUnit), text(y, itemUnit)];
+  const then = [
+    ...(habits.others ?? []).map((one) => ({
+      name: one.name,
+      step: exactText(page.mark.step, unit),
+      reach: one.reach === null ? null : text(one.reach, habits.unit),
+      narrowest: text(one.narrowest, habits.unit),
+      stack: one.stack,
+      ...(lengthOf(one.long, habits.unit) === 0 ? {} : { long: text(one.long, habits.unit) }),
+    })),
+    ...(habits.cutter.knife ? [{ name: 'knife and ruler', step: exactText(page.mark.step, unit) }] : []),
+  ];
   return {
     ok: true,
     job: {
@@ -91,7 +102,8 @@ export function jobOfPage(
           ? {}
           : { long: text(habits.cutter.long, habits.unit) }),
         ...(habits.cutter.stop ? { stop: true } : {}),
-        ...(habits.cutter.knife ? { then: [{ name: 'knife and ruler', step: exactText(page.mark.step, unit) }] } : {}),
+        ...(habits.cutter.name === undefined ? {} : { name: habits.cutter.name }),
+        ...(then.length ? { then } : {}),
       },
       plan: {
         aim: habits.aim,

@@ -175,6 +175,7 @@ export function sizeOfItem(item: Pick<StockItem, 'width' | 'height' | 'unit'>): 
 const habitsShape = z.strictObject({
   unit: z.enum(['in', 'mm']),
   cutter: z.strictObject({
+    name: oneLine(40).optional(),
     reach: lengthText().nullable(),
     narrowest: margin,
     kerf: margin,
@@ -186,16 +187,34 @@ const habitsShape = z.strictObject({
     /** A knife and ruler are taken up for what the trimmer cannot cut. */
     knife: z.boolean().default(false),
   }),
+  /** Further cutters, taken up for what the first cannot cut: the first of them that can. */
+  others: z
+    .array(
+      z.strictObject({
+        name: oneLine(40),
+        reach: lengthText().nullable(),
+        narrowest: margin,
+        stack: z.int().min(1).max(20),
+        long: lengthText({ allow: 'negative' }).default(0),
+      }),
+    )
+    .max(4)
+    .optional(),
   /** Hidden centres may be cut out and used, all but this much under what covers them; null: left whole. */
   centres: margin.nullable().default(null),
   keep: z.strictObject({ shorter: margin, longer: margin }),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
 });
-export const habitsSchema = habitsShape.superRefine(({ unit, cutter, keep, centres }, context) => {
+export const habitsSchema = habitsShape.superRefine(({ unit, cutter, others = [], keep, centres }, context) => {
   const read = lengthsIn(unit, context);
   if (cutter.reach !== null) read(cutter.reach, ['cutter', 'reach']);
   for (const name of ['narrowest', 'kerf'] as const) read(cutter[name], ['cutter', name], { allow: 'zero' });
   read(cutter.long, ['cutter', 'long'], { allow: 'negative' });
+  others.forEach((one, i) => {
+    if (one.reach !== null) read(one.reach, ['others', i, 'reach']);
+    read(one.narrowest, ['others', i, 'narrowest'], { allow: 'zero' });
+    read(one.long, ['others', i, 'long'], { allow: 'negative' });
+  });
   for (const name of ['shorter', 'longer'] as const) read(keep[name], ['keep', name], { allow: 'zero' });
   if (centres !== null) read(centres, ['centres'], { allow: 'zero' });
 });

@@ -6,6 +6,7 @@ const PAUSE = 10 * 60_000;
 /** How long somebody was at it, in minutes: between presses, without the pauses. At least 1. */
 export function minutesOf(events: readonly Pick<SessionEvent, 'at'>[]): number {
   const times = events.map((e) => Date.parse(e.at)).sort((a, b) => a - b);
-  const spent = times.slice(1).reduce((sum, t, i) => sum + Math.min(t - times[i]!, t - times[i]! > PAUSE ? 0 : PAUSE), 0); // prettier-ignore
+  const gaps = times.slice(1).map((t, i) => t - times[i]!);
+  const spent = gaps.filter((gap) => gap <= PAUSE).reduce((sum, gap) => sum + gap, 0);
   return Math.max(1, Math.round(spent / 60_000));
 }

@@ -6,11 +6,12 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
+import { Cutters } from './Cutters.tsx';
+import { STACKS } from './stacks.ts';
 import type { PageContext } from '../page/context.ts';
 
 /** Left of a hidden centre's edge to glue by, to begin with. */
 const GLUE = { in: '1/2', mm: '12' } as const;
-const STACKS = ['1', '2', '3', '4', '5', '6', '8', '10'];
 
 /** The cutter and the keep rule: one person's, remembered. */
 export function HabitsForm({ context, again, planned }: { context: PageContext; again: () => void; planned: boolean }) {
@@ -99,6 +100,7 @@ export function HabitsForm({ context, again, planned }: { context: PageContext; 
           />
         )}
       </Ticks>
+      <Cutters habits={habits} save={save.mutate} />
       {save.error ? (
         <Notice kind="block">
           <span>{save.error.message}</span>

@@ -1,0 +1,59 @@
+import { describe, expect, test } from '@jest/globals';
+import { inches } from '../length/index.ts';
+import { planJob, readJob, type JobDocument } from '../planner/index.ts';
+import { calibrationOf, fenceSays, offBy } from './measured.ts';
+import { minutesOf } from './minutes.ts';
+
+const in32 = (n: number) => inches(n / 32);
+
+describe('what sizes say of the fence', () => {
+  test.each([
+    ['two are too few', [in32(1), in32(1)], null],
+    ['right each time', [0, 0, 0], null],
+    ['off by less than one can measure', [10, -20, 30], null],
+    ['always 1/32 too long', [in32(1), in32(1), in32(1)], { code: 'always-off', by: in32(1) }],
+    ['always a little too short', [-in32(2), -in32(1), -in32(1.5)], { code: 'always-off', by: -in32(1.5) }],
+    ['a little over and a little under', [in32(0.5), -in32(0.4), in32(0.5)], null],
+    ['further off each time', [0, in32(1), in32(3)], { code: 'loose', from: 0, to: in32(3) }],
+    ['only the last three count', [in32(9), in32(1), in32(1), in32(1)], { code: 'always-off', by: in32(1) }],
+  ])('%s', (_, off, says) => {
+    expect(fenceSays(off)).toEqual(says);
+  });
+  test('a piece is compared along the cut that freed it, also where it lay turned', () => {
+    const read = readJob({
+      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 } },
+      stock: [{ id: 's', paper: 'gust', width: '12', height: '3' }],
+      pieces: [{ id: 'strip', width: '3', height: '5', quantity: 2, papers: ['gust'] }],
+    } as JobDocument);
+    if (!read.ok) throw new Error('it reads');
+    const plan = planJob(read.job, { now: () => 0 });
+    const strip = (copy: number, height: string) => ({ piece: 'strip', copy, width: '3', height });
+    expect(offBy(read.job, plan, [strip(1, '5 1/32'), strip(2, '4 31/32')])).toEqual([in32(1), -in32(1)]);
+    expect(offBy(read.job, plan, [{ piece: 'gone', copy: 1, width: '3', height: '5' }])).toEqual([]);
+  });
+});
+
+describe('strips cut to be measured', () => {
+  test('say how much longer than set a cutter cuts, and how far they are apart', () => {
+    const strips = [
+      { set: '1', measured: '1 1/32' },
+      { set: '3', measured: '3 1/32' },
+      { set: '6', measured: '6 1/16' },
+    ];
+    expect(calibrationOf(strips, 'in')).toEqual({ long: Math.round((in32(1) * 4) / 3), apart: in32(1) });
+    expect(calibrationOf([{ set: '25', measured: '24.5' }], 'mm')).toEqual({ long: -480, apart: 0 });
+    expect(calibrationOf([], 'in')).toBeNull();
+  });
+});
+
+describe('how long it took', () => {
+  const at = (...minutes: number[]) => minutes.map((m) => ({ at: new Date(m * 60_000).toISOString() }));
+  test.each([
+    ['nothing is a minute', [], 1],
+    ['from the first press to the last', [0, 3, 8], 8],
+    ['a pause is none of it', [0, 3, 60, 64], 7],
+    ['in whatever order they were taken in', [8, 0, 3], 8],
+  ])('%s', (_, minutes, took) => {
+    expect(minutesOf(at(...minutes))).toBe(took);
+  });
+});
