@@ -18,6 +18,12 @@ const SCREENS = {
   useUp: '/drawer/use-up',
   clearOut: '/drawer/rules',
   trace: '/drawer/trace',
+  kit: `${DEMO}/kit`,
+  trimmer: `${DEMO}/order`,
+  wrong: `${DEMO}/order`,
+  record: '/books',
+  devices: '/books/devices',
+  backup: '/books/backup',
   nowhere: '/kites',
 } as const;
 
@@ -36,6 +42,16 @@ for (const [name, path] of Object.entries(SCREENS)) {
       await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
       await page.keyboard.press('Enter');
       await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
+    }
+    if (name === 'trimmer' || name === 'wrong') {
+      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      await expect(page.getByText(/^step 2 of/)).toBeVisible();
+    }
+    if (name === 'wrong') {
+      await page.keyboard.press('w');
+      await page.getByRole('button', { name: 'It was cut from the wrong edge' }).click();
+      await expect(page.getByRole('textbox', { name: 'width of rest 2' })).toBeVisible();
     }
     if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
     if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();

@@ -191,3 +191,19 @@ test('a backup is saved, and restored into an empty folder on another computer',
     rmSync(folder, { recursive: true, force: true });
   }
 });
+
+test('pages that are cut together are one session; what went wrong is planned anew for all of them', async ({
+  table: page,
+}) => {
+  await page.goto('/drawer/together?pages=demo-first-wind,demo-two-days');
+  await page.getByRole('button', { name: 'To the trimmer' }).click();
+  await page.waitForURL('**/trimmer/**', { timeout: 30_000 });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('First wind at Saltmarsh Point, Two days on the shingle'); // prettier-ignore
+  await until(page, () => page.getByRole('heading', { name: 'Cut', exact: true }).isVisible());
+  await page.keyboard.press('w');
+  await page.getByRole('button', { name: 'It is torn or crooked' }).click();
+  await page.getByRole('button', { name: 'Put it down, plan the rest' }).click();
+  await expect(page.getByRole('heading', { name: /order 2$/ })).toBeVisible();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('heading', { name: /order 2$/ })).toBeHidden();
+});

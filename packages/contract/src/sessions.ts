@@ -55,6 +55,8 @@ export type BeginSession = z.infer<typeof beginSessionSchema>;
 export const sessionRestSchema = z.strictObject({
   job: planRecordSchema.shape.job.nullable(),
   basis: basisSchema,
+  /** Those of its pages of which something is left. */
+  pages: z.array(z.string()),
   left: z.enum(['some', 'nothing', 'unclear']),
 });
 export type SessionRest = z.infer<typeof sessionRestSchema>;

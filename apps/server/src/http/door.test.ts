@@ -50,6 +50,7 @@ describe('a shared server', () => {
     const page = await outside(request(http).get('/page/demo-first-wind?code=123456'));
     expect([page.status, page.headers['cache-control']]).toEqual([401, 'no-store']);
     expect(page.text).toContain('value="123456"');
+    expect(page.headers['referrer-policy']).toBe('same-origin');
     expect(page.text).not.toContain('<script');
     expect(page.headers['content-security-policy']).toContain("default-src 'none'");
     const odd = await outside(request(http).get('/?code=%22%3E%3Cscript%3E'));

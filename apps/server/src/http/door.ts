@@ -67,7 +67,8 @@ function atTheDoor(sharing: Sharing, request: Request, response: Response): void
 function showDoor(response: Response, status: number, page: string): void {
   response.setHeader('content-security-policy', DOOR_POLICY);
   response.setHeader('x-content-type-options', 'nosniff');
-  response.setHeader('referrer-policy', 'no-referrer');
+  // with no-referrer its form would come from nowhere (Origin: null), and be refused
+  response.setHeader('referrer-policy', 'same-origin');
   response.status(status).type('html').send(page);
 }
 const DOOR_POLICY =

@@ -100,13 +100,14 @@ export class SessionsService {
   /** What is asked of the planner for what is left of the session's pages, and from which state. */
   rest(id: string): SessionRest {
     const { pages } = recordOf(this.row(this.db, id));
-    const [page] = pages;
-    if (pages.length > 1) {
-      const { job, basis, problems } = this.plans.together(pages);
-      const done = problems.length > 0 && problems.every((p) => p.code === 'nothing-to-cut');
-      return { job, basis, left: done ? 'nothing' : job ? 'some' : 'unclear' };
+    const each = pages.map((page) => this.plans.rest(page));
+    const open = pages.filter((_, i) => each[i]!.left !== 'nothing');
+    if (open.length < 2) {
+      const at = pages.indexOf(open[0] ?? pages[0]!);
+      return { ...each[at]!, pages: open };
     }
-    return this.plans.rest(page!);
+    const { job, basis } = this.plans.together(open);
+    return { job, basis, pages: open, left: job ? 'some' : 'unclear' };
   }
 
   /** As they happen, from now on. Refuses a session that is not there. */
@@ -188,7 +189,8 @@ export class SessionsService {
         return;
       case 'order': {
         const order = this.plans.get(deed.plan);
-        if ((order.together ?? [order.page]).join(' ') !== row.pages)
+        const own = new Set(row.pages.split(' '));
+        if (!(order.together ?? [order.page]).every((page) => own.has(page)))
           throw new Refused('bad-input', 'plan: this order is for other pages.', { field: 'plan' });
         tx.update(sessions)
           .set({ plans: [...new Set([...row.plans, deed.plan])] })

@@ -40,7 +40,7 @@ export function usePlanRest(live: LiveSession): PlanRest {
   const { session, state, order, press, know, waiting, offline } = live;
   const [result, setResult] = useState<PlanRest>({ status: 'planning' });
   const [again, setAgain] = useState(0);
-  const { id, pages } = session.session;
+  const { id } = session.session;
   // what it presses and knows changes with every event; what is planned does not
   const use = useRef({ press, know, earlier: order.record.plan, order: state.order });
   useEffect(() => {
@@ -63,9 +63,9 @@ export function usePlanRest(live: LiveSession): PlanRest {
       }
       const body = { id: newId(), basis: rest.basis, plan };
       const record: PlanRecord =
-        pages.length > 1
-          ? await ask('POST', '/api/together', planRecordSchema, { ...body, pages })
-          : await ask('POST', `/api/pages/${pages[0]!}/plans`, planRecordSchema, body);
+        rest.pages.length > 1
+          ? await ask('POST', '/api/together', planRecordSchema, { ...body, pages: rest.pages })
+          : await ask('POST', `/api/pages/${rest.pages[0]!}/plans`, planRecordSchema, body);
       if (stop.signal.aborted) return;
       use.current.know(record);
       use.current.press({ do: 'order', order: use.current.order + 1, plan: record.id });
@@ -75,6 +75,6 @@ export function usePlanRest(live: LiveSession): PlanRest {
       if (!stop.signal.aborted) setResult({ status: 'failed', error, retry: () => setAgain((n) => n + 1) });
     });
     return () => stop.abort();
-  }, [ready, id, pages, again]);
+  }, [ready, id, again]);
   return result;
 }

@@ -74,15 +74,14 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, bagOf, do
   }, [isSaid, stored]);
   // begun before it was kept: as soon as it is
   const begin = useBeginSession();
-  const [going, setGoing] = useState<Plan | null>(null);
+  const [going, setGoing] = useState(false);
   const goNow = useEffectEvent(() => {
-    setGoing(null);
+    setGoing(false);
     begin.mutate(stored!);
   });
-  const isGoing = going !== null && (going === plan || JSON.stringify(going) === JSON.stringify(plan));
   useEffect(() => {
-    if (isGoing && stored) goNow();
-  }, [isGoing, stored]);
+    if (going && stored) goNow();
+  }, [going, stored]);
   const toggle = (key: string) => {
     const next = new Set(spoiled);
     if (!next.delete(key)) next.add(key);
@@ -95,13 +94,13 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, bagOf, do
           onPress={() => {
             if (stored) begin.mutate(stored);
             else {
-              setGoing(plan);
+              setGoing(true);
               settle?.();
             }
           }}
-          isDisabled={(!stored && !settle) || begin.isPending || going !== null}
+          isDisabled={(!stored && !settle) || begin.isPending || (going && !failed)}
         >
-          {begin.isPending || going ? 'Getting ready …' : 'To the trimmer'}
+          {begin.isPending || (going && !failed) ? 'Getting ready …' : 'To the trimmer'}
         </Strong>
       ) : null}
       <Plain onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
