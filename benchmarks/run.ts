@@ -7,9 +7,10 @@ import { quality } from './quality.ts';
 import { screen } from './screen.ts';
 import { sizing } from './sizing.ts';
 import { together } from './together.ts';
+import { trimmer } from './trimmer.ts';
 import { year } from './year.ts';
 
-const ALL = { sizing, planning, limits, quality, others, screen, drawer, together, year };
+const ALL = { sizing, planning, limits, quality, others, screen, drawer, together, year, trimmer };
 const wanted = process.argv.slice(2);
 console.log(machine());
 for (const [name, measure] of Object.entries(ALL)) {

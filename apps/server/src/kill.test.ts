@@ -7,7 +7,7 @@ import { expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
 import { createApplication } from './application.ts';
 import { openDatabase } from './database/database.ts';
-import { cuttings, movements, pages, steps, stock } from './database/schema.ts';
+import { cuttings, movements, pages, sessionEvents, steps, stock } from './database/schema.ts';
 import { demoPage } from './demo/demoPages.ts';
 import { PagesService } from './pages/pages.service.ts';
 
@@ -27,7 +27,7 @@ function working(file: string): Promise<string[]> {
     );
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => {
-      if (!text) setTimeout(() => child.kill('SIGKILL'), 20 + Math.random() * 500);
+      if (!text) setTimeout(() => child.kill('SIGKILL'), 20 + Math.random() * 900);
       text += chunk;
     });
     // what was being said when it was killed was not said
@@ -46,7 +46,7 @@ test(
     first.app.get(PagesService).create({ id: 'the-only-page', document: demoPage() });
     await first.app.close();
     first.database.close();
-    const seen = { saved: 0, cut: 0, undone: 0, counted: 0, stepped: 0, unstepped: 0 };
+    const seen = { saved: 0, cut: 0, undone: 0, counted: 0, stepped: 0, unstepped: 0, pressed: 0 };
     for (let kill = 0; kill < KILLS; kill++) {
       const told = (await working(file)).map((line) => line.split(' '));
       const { db, close } = openDatabase(file);
@@ -64,6 +64,7 @@ test(
       );
       const moved = db.select().from(movements).all();
       const stepped = new Map(db.select().from(steps).all().map((s) => [s.id, s])); // prettier-ignore
+      const events = new Map(db.select().from(sessionEvents).all().map((e) => [e.id, e])); // prettier-ignore
       for (const [what, which] of told) {
         seen[what as keyof typeof seen]++;
         if (what === 'saved') expect(page.version).toBeGreaterThanOrEqual(Number(which));
@@ -71,6 +72,7 @@ test(
         if (what === 'undone') expect(cuts.get(which!)?.undoneAt).toBeTruthy();
         if (what === 'stepped') expect(stepped.has(which!)).toBe(true);
         if (what === 'unstepped') expect(stepped.get(which!)?.undoneAt).toBeTruthy();
+        if (what === 'pressed') expect(events.has(which!)).toBe(true);
         if (what === 'counted') expect(moved.some((m) => m.id === which)).toBe(true);
       }
       expect(page.document.name).toBe(page.version > 1 ? `saved as ${page.version}` : demoPage().name);
@@ -85,6 +87,10 @@ test(
         expect([id, of('added') + of('taken')]).toEqual([id, lines.length]);
         expect([id, of('taken-back')]).toEqual([id, undoneAt ? lines.length : 0]);
       }
+      // what a session put down is in the books, as what ended it or went wrong is among its events, and the other way round
+      for (const { id, event, idle } of events.values())
+        if (idle === null && (event.deed.do === 'end' || event.deed.do === 'wrong'))
+          expect([id, cuts.has(id)]).toEqual([id, true]);
       for (const cut of cuts.values()) {
         const of = (why: string) => moved.filter((m) => m.cutting === cut.id && m.why === why).length;
         expect([of('used'), of('kept')]).toEqual([cut.used.length, cut.kept.length]);

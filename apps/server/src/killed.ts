@@ -1,10 +1,11 @@
 import 'reflect-metadata';
 import { writeSync } from 'node:fs';
 import request from 'supertest';
-import { planJob, readJob } from '@temnex/core';
-import type { CuttingRecord, PageRecord, PlanRecord } from '@temnex/contract';
+import { planJob, readJob, sessionOf, trimmerSteps, type SessionDeed } from '@temnex/core';
+import type { CuttingRecord, PageRecord, PlanRecord, SentEvents, Session } from '@temnex/contract';
 import { createApplication } from './application.ts';
-import { PlansService } from './plans/plans.service.ts';
+import { PlansService, jobOf } from './plans/plans.service.ts';
+import { SessionsService } from './sessions/sessions.service.ts';
 import { demoPapers } from './demo/demoDrawer.ts';
 import { DEMO_PAGE_ID } from './demo/demoPages.ts';
 
@@ -16,6 +17,7 @@ const { app } = await createApplication({ databaseFile: process.argv[2]!, demo: 
 await app.init();
 const http = app.getHttpServer();
 const local = (r: request.Test) => r.set('Host', '127.0.0.1:4310');
+const OTHER_PAGE = 'demo-two-days';
 const say = (what: string, ...more: (string | number)[]) => writeSync(1, `${[what, ...more].join(' ')}\n`);
 let n = 0;
 const id = () => `${process.pid}-${Date.now()}-${++n}`;
@@ -83,4 +85,43 @@ async function drawerSteps(): Promise<void> {
     if (await send('post', `/api/drawer/steps/${out.id}/undo`, { id: id() })) say('unstepped', out.id);
   }
 }
-await Promise.all([cutting(), saving(), counting(), drawerSteps()]);
+/** Cuts another page step by step at the trimmer: on and back, one torn and right after all, put down and taken back. */
+async function atTheTrimmer(): Promise<void> {
+  const open = (): Session | null => {
+    const [latest] = app.get(SessionsService).list(OTHER_PAGE);
+    return latest ? app.get(SessionsService).one(latest.id) : null;
+  };
+  while (!open()) {
+    const { job, basis } = app.get(PlansService).asked(OTHER_PAGE, 'least-paper');
+    const read = readJob(job);
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const plan = planJob({ ...read.job, nodes: 5 }, { now: () => performance.now() });
+    const stored = await send<PlanRecord>('post', `/api/pages/${OTHER_PAGE}/plans`, { id: id(), basis, plan });
+    if (stored) await send('post', '/api/sessions', { id: id(), plan: stored.id });
+  }
+  const lengths = new Map<string, number>();
+  for (let turn = 0; ; turn++) {
+    const { session, events, plans: orders } = open()!;
+    for (const order of orders)
+      if (!lengths.has(order.id)) lengths.set(order.id, trimmerSteps(jobOf(order), order.plan).length);
+    const stepsOf = (plan: string) => lengths.get(plan)!;
+    const { state } = sessionOf(orders[0]!.id, events.map((e) => e.event), stepsOf); // prettier-ignore
+    const { order, at, phase } = state;
+    const deed: SessionDeed =
+      phase === 'over'
+        ? { do: 'on', order }
+        : phase === 'waiting'
+          ? { do: 'right', order }
+          : turn % 9 === 8 && at > 0
+            ? { do: 'back', order, step: at - 1 }
+            : turn % 13 === 12
+              ? { do: 'wrong', order, step: at, spoiled: [] }
+              : at < stepsOf(state.plans[order]!)
+                ? { do: 'done', order, step: at }
+                : { do: 'end', order };
+    const event = { id: id(), at: new Date().toISOString(), deed };
+    const sent = await send<SentEvents>('post', `/api/sessions/${session.id}/events`, { events: [event] });
+    if (sent && !sent.refused) say('pressed', event.id);
+  }
+}
+await Promise.all([cutting(), saving(), counting(), drawerSteps(), atTheTrimmer()]);

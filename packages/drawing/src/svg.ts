@@ -47,6 +47,40 @@ function markText(m: Drawn): string {
   }
 }
 
+/**
+ * Marks as SVG text, for a picture that is drawn anew often: lines of one stroke that follow each other, such as the marks of a
+ * ruler or a hatching, are one path.
+ */
+export function marksText(marks: readonly Drawn[]): string {
+  const parts: string[] = [];
+  let path = '';
+  let stroke: Stroke | null = null;
+  const end = (): void => {
+    if (stroke) parts.push(`<path d="${path}" fill="none"${strokeText(stroke)}/>`);
+    path = '';
+    stroke = null;
+  };
+  for (const m of marks) {
+    if (m.kind !== 'line') {
+      end();
+      parts.push(markText(m));
+      continue;
+    }
+    if (
+      !stroke ||
+      stroke.colour !== m.stroke.colour ||
+      stroke.width !== m.stroke.width ||
+      stroke.dash !== m.stroke.dash
+    ) {
+      end();
+      ({ stroke } = m);
+    }
+    path += `M${num(m.x1)} ${num(m.y1)}L${num(m.x2)} ${num(m.y2)}`;
+  }
+  end();
+  return parts.join('');
+}
+
 /** A drawing as an SVG file. */
 export function svgText(drawing: Drawing): string {
   const { width, height, title } = drawing;

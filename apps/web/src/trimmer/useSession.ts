@@ -29,6 +29,9 @@ export const SESSION = (id: string) => ['session', id] as const;
 /** Between two tries to reach the server, in milliseconds: soon at first, then less often. */
 const AGAIN = [800, 1500, 3000, 6000, 12_000];
 
+/** By then a press is drawn, in milliseconds. */
+const AFTER_DRAWN = 40;
+
 /** One order of a session, read and taken apart into steps; each once. */
 export interface Order {
   readonly record: PlanRecord;
@@ -180,10 +183,11 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       const event: SessionEvent = { id: newId(), at: new Date().toISOString(), device: deviceName(), deed };
       setTrouble(null);
       putOut(id, event);
-      void flush();
+      // kept and shown first; it goes out once that is drawn
+      setTimeout(() => void retry.current(), AFTER_DRAWN);
       return event.id;
     },
-    [id, flush],
+    [id],
   );
   const know = useCallback(
     (plan: PlanRecord) =>

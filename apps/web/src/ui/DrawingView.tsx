@@ -4,8 +4,7 @@ import { FACES, definitionsOf, fillValue, type Drawing, type Drawn, type Stroke 
 const strokeOf = (s: Stroke | undefined) =>
   s ? { stroke: s.colour, strokeWidth: s.width, ...(s.dash ? { strokeDasharray: s.dash.join(' ') } : {}) } : {};
 
-/** One mark of a drawing. */
-export function MarkView({ mark: m }: { mark: Drawn }) {
+function MarkView({ mark: m }: { mark: Drawn }) {
   switch (m.kind) {
     case 'rect':
       return (

@@ -72,47 +72,47 @@ export const Says = styled.div`
   & > p > b {
     font-weight: 600;
   }
+  /* one style for all of it: with every step it is drawn anew. The figure that the fence is set to is 12 mm high and more on a tablet */
+  & > [data-says='setting'] {
+    padding: 0.1rem 0 0.15rem;
+    font: 600 clamp(6rem, min(22vmin, 17vw), 12.5rem) / 0.92 var(--figures);
+    letter-spacing: -0.03em;
+    color: var(--cut);
+    white-space: nowrap;
+  }
+  & > [data-says='size'] {
+    font: 600 clamp(3rem, 9vmin, 5.5rem) / 1.05 var(--figures);
+  }
+  & > [data-says='off'] {
+    padding: 0.35rem 0 0.35rem 0.7rem;
+    border-left: 6px solid var(--cut);
+    font-size: clamp(1.3rem, 3.2vmin, 2rem);
+    font-weight: 600;
+    & > small {
+      display: block;
+      font-size: clamp(0.9375rem, 1.8vmin, 1.2rem);
+      font-weight: 400;
+      color: var(--quiet);
+    }
+    & > span {
+      display: block;
+      font-size: clamp(1.05rem, 2.2vmin, 1.4rem);
+      font-weight: 400;
+    }
+  }
+  & > [data-says='rest'] {
+    padding: 0.2rem 0 0.2rem 0.7rem;
+    border-left: 6px solid var(--faint);
+  }
+  & > [data-says='caution'] {
+    padding: 0.3rem 0.6rem;
+    border: 2px dashed var(--ink);
+    font-size: clamp(1rem, 2vmin, 1.25rem);
+  }
   @media (orientation: portrait) {
     padding: 0.6rem 0.9rem;
     max-height: 52dvh;
   }
-`;
-/** The figure that the fence is set to: 12 mm high and more on a tablet. */
-export const Setting = styled.p`
-  padding: 0.1rem 0 0.15rem;
-  font: 600 clamp(6rem, min(22vmin, 17vw), 12.5rem) / 0.92 var(--figures);
-  letter-spacing: -0.03em;
-  color: var(--cut);
-  white-space: nowrap;
-`;
-export const Size = styled.p`
-  font: 600 clamp(3rem, 9vmin, 5.5rem) / 1.05 var(--figures);
-`;
-export const Off = styled.p`
-  padding: 0.35rem 0 0.35rem 0.7rem;
-  border-left: 6px solid var(--cut);
-  font-size: clamp(1.3rem, 3.2vmin, 2rem);
-  font-weight: 600;
-  & > small {
-    display: block;
-    font-size: clamp(0.9375rem, 1.8vmin, 1.2rem);
-    font-weight: 400;
-    color: var(--quiet);
-  }
-  & > span {
-    display: block;
-    font-size: clamp(1.05rem, 2.2vmin, 1.4rem);
-    font-weight: 400;
-  }
-`;
-export const Rest = styled.p`
-  padding: 0.2rem 0 0.2rem 0.7rem;
-  border-left: 6px solid var(--faint);
-`;
-export const Caution = styled.p`
-  padding: 0.3rem 0.6rem;
-  border: 2px dashed var(--ink);
-  font-size: clamp(1rem, 2vmin, 1.25rem);
 `;
 export const Foot = styled.footer`
   display: grid;

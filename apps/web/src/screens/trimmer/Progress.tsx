@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { styled } from 'styled-components';
 import type { TrimmerStep } from '@temnex/core';
 import { count } from '@temnex/words';
@@ -31,6 +32,13 @@ const Line = styled.p`
 /** More marks than this would be a grey bar. */
 const MOST_MARKS = 160;
 
+const Marks = memo(function Marks({ steps }: { steps: readonly TrimmerStep[] }) {
+  if (steps.length > MOST_MARKS) return null;
+  return steps.map((s, i) => (
+    <i key={i} style={{ left: `${((i + 1) / steps.length) * 100}%`, height: s.do === 'cut' ? 12 : 6 }} />
+  ));
+});
+
 export function Progress({ steps, at }: { steps: readonly TrimmerStep[]; at: number }) {
   const cuts = steps.filter((s) => s.do === 'cut').length;
   const made = steps.slice(0, at).filter((s) => s.do === 'cut').length;
@@ -50,11 +58,7 @@ export function Progress({ steps, at }: { steps: readonly TrimmerStep[]; at: num
         aria-valuemin={0}
         aria-valuemax={steps.length}
       >
-        {steps.length <= MOST_MARKS
-          ? steps.map((s, i) => (
-              <i key={i} style={{ left: `${((i + 1) / steps.length) * 100}%`, height: s.do === 'cut' ? 12 : 6 }} />
-            ))
-          : null}
+        <Marks steps={steps} />
         <b style={{ width: `${share * 100}%` }} />
       </Rule>
       <Line>

@@ -1,9 +1,10 @@
-import { memo, useEffect, useId, useMemo, useRef, useState } from 'react';
+import { memo, startTransition, useEffect, useRef, useState } from 'react';
 import { keyframes, styled } from 'styled-components';
 import type { Job, Plan, PlanNode, TrimmerStep } from '@temnex/core';
 import {
   definitionsOf,
   finishPicture,
+  marksText,
   paperFill,
   stepPicture,
   trimmerPicture,
@@ -12,7 +13,6 @@ import {
   type PictureStyle,
   type TrimmerPicture,
 } from '@temnex/drawing';
-import { MarkView } from '../../ui/DrawingView.tsx';
 import { useRoom } from './useRoom.ts';
 
 const Bed = styled.div`
@@ -23,6 +23,7 @@ const Bed = styled.div`
   min-width: 0;
   min-height: 0;
   overflow: hidden;
+  contain: layout paint;
   & > svg {
     grid-area: 1 / 1;
   }
@@ -62,30 +63,71 @@ interface StepPictureProps {
   plan: Plan;
   job: Job;
   step: TrimmerStep;
+  /** What comes after it: its picture is made while nobody waits. */
+  next: TrimmerStep | null;
   style: PictureStyle;
   title: string;
 }
 
+/** A picture with its marks as text: it is drawn anew with every step, and has hundreds of them. */
+interface Ready {
+  readonly picture: Shown;
+  readonly defs: string;
+  readonly marks: string;
+  readonly off: string;
+  readonly front: string;
+}
+const made = new WeakMap<
+  TrimmerStep,
+  { readonly key: string; readonly style: PictureStyle; readonly ready: Ready | null }
+>();
+/** The picture of a step in a room; each is made once while the room stays as it is. */
+function readyFor(plan: Plan, step: TrimmerStep, job: Job, style: PictureStyle, room: Room): Ready | null {
+  const key = `${room.width} ${room.height}`;
+  const before = made.get(step);
+  if (before && before.key === key && before.style === style) return before.ready;
+  const drawn: TrimmerPicture | null = trimmerPicture(plan, step, job, style, room);
+  const picture = drawn ?? byHand(plan, step, job, style, room);
+  const ready = picture && {
+    picture,
+    defs: definitionsOf({ ...picture, marks: [...picture.marks, ...picture.off] }),
+    marks: marksText(picture.marks),
+    off: marksText(picture.off),
+    front: marksText(picture.front),
+  };
+  made.set(step, { key, style, ready });
+  return ready;
+}
+const idly = (then: () => void): (() => void) => {
+  if (typeof requestIdleCallback === 'undefined') {
+    const timer = setTimeout(then, 150);
+    return () => clearTimeout(timer);
+  }
+  const asked = requestIdleCallback(then);
+  return () => cancelIdleCallback(asked);
+};
+
 /** What lies on the trimmer for a step, as large as there is room. */
-export const StepPicture = memo(function StepPicture({ plan, job, step, style, title }: StepPictureProps) {
+export const StepPicture = memo(function StepPicture({ plan, job, step, next, style, title }: StepPictureProps) {
   const bed = useRef<HTMLDivElement>(null);
   const room = useRoom(bed);
-  const own = useId();
-  const picture = useMemo((): Shown | null => {
-    if (!room || room.width < 40 || room.height < 40) return null;
-    const drawn: TrimmerPicture | null = trimmerPicture(plan, step, job, style, room);
-    return drawn ?? byHand(plan, step, job, style, room);
-  }, [plan, step, job, style, room]);
+  const ready = room && room.width > 40 && room.height > 40 ? readyFor(plan, step, job, style, room) : null;
+  useEffect(() => {
+    if (next && room && room.width > 40 && room.height > 40)
+      return idly(() => void readyFor(plan, next, job, style, room));
+  }, [plan, next, job, style, room]);
   // what came off with the step before slides away once
-  const last = useRef<{ step: TrimmerStep; picture: Shown } | null>(null);
-  const [gone, setGone] = useState<{ key: number; picture: Shown } | null>(null);
+  const last = useRef<{ step: TrimmerStep; ready: Ready } | null>(null);
+  const [gone, setGone] = useState<{ key: number; ready: Ready } | null>(null);
   useEffect(() => {
     const before = last.current;
-    if (before && before.step !== step && before.picture.off.length)
-      setGone((g) => ({ key: (g?.key ?? 0) + 1, picture: before.picture }));
-    last.current = picture ? { step, picture } : null;
-  }, [step, picture]);
-  if (!picture) return <Bed ref={bed} />;
+    // after the step is drawn: what goes is not waited for
+    if (before && before.step !== step && before.ready.off)
+      startTransition(() => setGone((g) => ({ key: (g?.key ?? 0) + 1, ready: before.ready })));
+    last.current = ready ? { step, ready } : null;
+  }, [step, ready]);
+  if (!ready) return <Bed ref={bed} />;
+  const { picture } = ready;
   const zoom = room ? Math.min(room.width / picture.width, room.height / picture.height, 3) : 1;
   return (
     <Bed ref={bed}>
@@ -95,28 +137,18 @@ export const StepPicture = memo(function StepPicture({ plan, job, step, style, t
         height={picture.height * zoom}
         role="img"
         aria-label={title}
-      >
-        <defs
-          dangerouslySetInnerHTML={{ __html: definitionsOf({ ...picture, marks: [...picture.marks, ...picture.off] }) }}
-        />
-        {[...picture.marks, ...picture.off, ...picture.front].map((mark, i) => (
-          <MarkView key={i} mark={mark} />
-        ))}
-      </svg>
+        dangerouslySetInnerHTML={{ __html: `<defs>${ready.defs}</defs>${ready.marks}${ready.off}${ready.front}` }}
+      />
       {gone ? (
         <Gone
-          key={`${own}${gone.key}`}
-          viewBox={`0 0 ${gone.picture.width} ${gone.picture.height}`}
-          width={gone.picture.width}
-          height={gone.picture.height}
+          key={gone.key}
+          viewBox={`0 0 ${gone.ready.picture.width} ${gone.ready.picture.height}`}
+          width={gone.ready.picture.width}
+          height={gone.ready.picture.height}
           aria-hidden="true"
           onAnimationEnd={() => setGone(null)}
-        >
-          <defs dangerouslySetInnerHTML={{ __html: definitionsOf({ ...gone.picture, marks: gone.picture.off }) }} />
-          {gone.picture.off.map((mark, i) => (
-            <MarkView key={i} mark={mark} />
-          ))}
-        </Gone>
+          dangerouslySetInnerHTML={{ __html: `<defs>${gone.ready.defs}</defs>${gone.ready.off}` }}
+        />
       ) : null}
     </Bed>
   );

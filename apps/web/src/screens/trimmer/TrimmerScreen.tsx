@@ -1,5 +1,5 @@
-import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useParams } from 'react-router';
 import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type SessionDeed } from '@temnex/core';
 import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
@@ -7,27 +7,11 @@ import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
 import { keepApplication } from '../../ui/installed.ts';
-import { PlainLink, Quiet } from '../../ui/buttons.tsx';
+import { PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Figure, SizeFigure } from '../../ui/Figure.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { styleOf } from '../order/pictures.ts';
-import {
-  Beside,
-  Caution,
-  Done,
-  Foot,
-  Off,
-  PicturePart,
-  Press,
-  Rest,
-  Room,
-  Says,
-  Setting,
-  Size,
-  Top,
-  TopRow,
-  Work,
-} from './Frame.tsx';
+import { Beside, Done, Foot, PicturePart, Press, Room, Says, Top, TopRow, Work } from './Frame.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { Over, Planned } from './Over.tsx';
 import { Progress } from './Progress.tsx';
@@ -64,7 +48,6 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const { session, state, order, press } = live;
   const { steps, job } = order;
   const { plan } = order.record;
-  const navigate = useNavigate();
   const drawer = useDrawer();
   const [panel, setPanel] = useState<Panel>(null);
   const [aloud, setAloud] = useState(false);
@@ -130,7 +113,8 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   // read aloud as it comes, where somebody wants that
   const spoken = words?.spoken ?? '';
   useEffect(() => {
-    if (aloud && spoken && panel === null) speak(spoken);
+    if (!aloud || !spoken || panel !== null) return;
+    speak(spoken);
     return hush;
   }, [aloud, spoken, panel]);
 
@@ -164,6 +148,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const aboutCut = steps.slice(state.at).find((s) => s.do === 'cut') ?? null;
   const touch = useRef<{ x: number; y: number } | null>(null);
 
+  const end = useCallback(() => void press({ do: 'end', order: state.order }), [press, state.order]);
   const deed = (what: SessionDeed) => {
     press(what);
     setPanel(null);
@@ -172,37 +157,23 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   return (
     <Room>
       <Top>
-        <TopRow>
-          <h1>
-            {session.title}
-            {bags}
-          </h1>
-          {live.offline ? (
-            <span role="status">
-              The server does not answer;{' '}
-              {live.waiting ? `${count(live.waiting, 'press', 'presses')} kept here` : 'go on'}
-            </span>
-          ) : live.waiting > 1 ? (
-            <span role="status">{live.waiting} being sent</span>
-          ) : null}
-          {canSpeak() ? (
-            <Quiet onPress={() => setAloud(!aloud)} aria-pressed={aloud}>
-              {aloud ? 'Stop reading aloud' : 'Read aloud'}
-            </Quiet>
-          ) : null}
-          <Quiet onPress={() => setPanel('keys')}>Keys</Quiet>
-          <Quiet
-            onPress={() =>
-              void navigate(
-                session.session.pages.length > 1
-                  ? `/drawer/together?pages=${session.session.pages.join(',')}`
-                  : `/page/${session.session.page}/order`,
-              )
-            }
-          >
-            Leave, go on later
-          </Quiet>
-        </TopRow>
+        <Heading
+          title={`${session.title}${bags}`}
+          says={
+            live.offline
+              ? `The server does not answer; ${live.waiting ? `${count(live.waiting, 'press', 'presses')} kept here` : 'go on'}`
+              : live.waiting > 1
+                ? `${live.waiting} being sent`
+                : ''
+          }
+          {...{ aloud, setAloud }}
+          open={setPanel}
+          back={
+            session.session.pages.length > 1
+              ? `/drawer/together?pages=${session.session.pages.join(',')}`
+              : `/page/${session.session.page}/order`
+          }
+        />
         <Progress steps={steps} at={state.at} />
         {live.trouble ? (
           <Notice kind="block">
@@ -232,7 +203,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           />
           {aboutCut ? (
             <PicturePart>
-              <StepPicture {...{ plan, job, style }} step={aboutCut} title="the cut that it is about" />
+              <StepPicture {...{ plan, job, style }} step={aboutCut} next={null} title="the cut that it is about" />
             </PicturePart>
           ) : null}
         </Beside>
@@ -264,7 +235,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           }}
         >
           <PicturePart>
-            <StepPicture {...{ plan, job, step, style }} title={words.spoken} />
+            <StepPicture {...{ plan, job, step, style }} next={steps[state.at + 1] ?? null} title={words.spoken} />
           </PicturePart>
           <Says>
             <p className="out-of-sight" role="status">
@@ -273,32 +244,34 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
             <h2>{words.head}</h2>
             <p>{words.hold}</p>
             {words.setting !== null ? (
-              <Setting>
+              <p data-says="setting">
                 <Figure length={ticks(words.setting)} mark={mark} bare />
-              </Setting>
+              </p>
             ) : null}
             {words.size ? (
-              <Size>
+              <p data-says="size">
                 <SizeFigure width={ticks(words.size.width)} height={ticks(words.size.height)} mark={mark} bare />
-              </Size>
+              </p>
             ) : null}
             {words.off ? (
-              <Off>
+              <p data-says="off">
                 {words.setting === null ? null : <small>comes off</small>}
                 {words.off}
                 {words.goes ? <span>{words.goes}</span> : null}
-              </Off>
+              </p>
             ) : words.goes ? (
               <p>{words.goes}</p>
             ) : null}
-            {words.rest ? <Rest>{words.rest}</Rest> : null}
+            {words.rest ? <p data-says="rest">{words.rest}</p> : null}
             {words.notes.map((note) => (
               <p key={note}>
                 <b>{note}</b>
               </p>
             ))}
             {words.cautions.map((caution) => (
-              <Caution key={caution}>{caution}</Caution>
+              <p data-says="caution" key={caution}>
+                {caution}
+              </p>
             ))}
           </Says>
         </Work>
@@ -311,26 +284,80 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         </Work>
       )}
       {state.phase !== 'over' && panel === null ? (
-        <Foot>
-          <Press onPress={back} isDisabled={!canBack}>
-            Back
-          </Press>
-          <Press onPress={() => setPanel('wrong')} isDisabled={state.phase !== 'cutting'}>
-            I cut it wrong
-          </Press>
-          <Press onPress={() => setPanel('measured')} isDisabled={state.phase !== 'cutting'}>
-            It came out as …
-          </Press>
-          {step || state.phase === 'waiting' ? (
-            <Done onPress={done} isDisabled={state.phase !== 'cutting'}>
-              Done
-            </Done>
-          ) : (
-            <Done onPress={() => press({ do: 'end', order: state.order })}>Put it down</Done>
-          )}
-        </Foot>
+        <Presses
+          {...{ back, done, canBack }}
+          open={setPanel}
+          cutting={state.phase === 'cutting'}
+          end={step || state.phase === 'waiting' ? null : end}
+        />
       ) : null}
     </Room>
+  );
+}
+
+interface HeadingProps {
+  title: string;
+  /** How it stands with the server; nothing where all is as it should be. */
+  says: string;
+  aloud: boolean;
+  setAloud: (aloud: boolean) => void;
+  open: (panel: Panel) => void;
+  back: string;
+}
+const Heading = memo(function Heading({ title, says, aloud, setAloud, open, back }: HeadingProps) {
+  return (
+    <TopRow>
+      <h1>{title}</h1>
+      {says ? <span role="status">{says}</span> : null}
+      {canSpeak() ? (
+        <Quiet onPress={() => setAloud(!aloud)} aria-pressed={aloud}>
+          {aloud ? 'Stop reading aloud' : 'Read aloud'}
+        </Quiet>
+      ) : null}
+      <Quiet onPress={() => open('keys')}>Keys</Quiet>
+      <QuietLink to={back}>Leave, go on later</QuietLink>
+    </TopRow>
+  );
+});
+
+interface PressesProps {
+  back: () => void;
+  done: () => void;
+  canBack: boolean;
+  cutting: boolean;
+  open: (panel: Panel) => void;
+  /** All of it is cut: it is put down. */
+  end: (() => void) | null;
+}
+/** What one presses with an elbow. What they do is asked when they are pressed: they stay as they are from step to step. */
+function Presses({ back, done, canBack, cutting, open, end }: PressesProps) {
+  const now = useRef({ back, done, end });
+  useLayoutEffect(() => {
+    now.current = { back, done, end };
+  });
+  const isEnd = end !== null;
+  return useMemo(
+    () => (
+      <Foot>
+        <Press onPress={() => now.current.back()} isDisabled={!canBack}>
+          Back
+        </Press>
+        <Press onPress={() => open('wrong')} isDisabled={!cutting}>
+          I cut it wrong
+        </Press>
+        <Press onPress={() => open('measured')} isDisabled={!cutting}>
+          It came out as …
+        </Press>
+        {isEnd ? (
+          <Done onPress={() => now.current.end?.()}>Put it down</Done>
+        ) : (
+          <Done onPress={() => now.current.done()} isDisabled={!cutting}>
+            Done
+          </Done>
+        )}
+      </Foot>
+    ),
+    [canBack, cutting, isEnd, open],
   );
 }
 
