@@ -72,7 +72,8 @@ export class SessionsService {
       const now = new Date().toISOString();
       if (open) {
         // nothing of it is done: it gives way to the order of now
-        const fresh = open.plans.at(-1) !== plan && open.plans.length === 1 && this.stateOf(tx, open).at === 0;
+        const { plans, order: at, ...state } = this.stateOf(tx, open);
+        const fresh = plans.at(-1) !== plan && at === 0 && state.at === 0 && state.phase === 'cutting';
         if (!fresh) return this.whole(tx, open);
         tx.update(sessions).set({ endedAt: now }).where(eq(sessions.id, open.id)).run();
       }

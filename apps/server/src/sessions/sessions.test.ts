@@ -195,7 +195,10 @@ describe('seeded walks of two devices', () => {
       const deed = deeds[whole(deeds.length)]!;
       const one = sent.length && whole(6) === 0 ? sent[whole(sent.length)]! : event(deed);
       sent.push(one);
-      await send(session.id, [one]);
+      // now and then somebody who is quick, so that orders come to their end
+      const quick = whole(4) ? 0 : 14;
+      const more = Array.from({ length: quick }, (_, k) => done(now.at + k, now.order));
+      await send(session.id, [...more, one]);
       if (state().phase === 'waiting' && whole(2)) {
         const next = await ordered();
         know(next);
