@@ -90,7 +90,7 @@ test('a piece is measured, and one that will not do is cut again from what there
   await width.fill('1');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/It was to be .* short in width/)).toBeVisible();
-  await page.getByRole('button', { name: 'It will do' }).click();
+  await page.getByRole('button', { name: 'It will do', exact: true }).click();
   await page.keyboard.press('m');
   await expect(width).toHaveValue('1');
   await page.getByRole('button', { name: 'Cut it again' }).click();
@@ -98,6 +98,19 @@ test('a piece is measured, and one that will not do is cut again from what there
   // it was right after all
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('heading', { name: /order 2$/ })).toBeHidden();
+  // what depends on it follows: the mat under it is another size now, and is planned so
+  const mats = async () => {
+    const { document } = await (await page.request.get('/api/pages/demo-first-wind')).json();
+    return JSON.stringify(document.items);
+  };
+  const before = await mats();
+  await page.keyboard.press('m');
+  await width.fill('4 3/16');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'It will do, and the rest follows' }).click();
+  await expect(page.getByRole('heading', { name: /order 2$/ })).toBeVisible();
+  expect(await mats()).not.toBe(before);
+  expect(await mats()).toContain('4 3/16');
 });
 
 test('it opens and goes on without the server, and what was pressed then is sent when it is back', async ({

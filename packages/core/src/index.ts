@@ -129,6 +129,7 @@ export {
   freeSpot,
   fromPattern,
   inRowWith,
+  cameOutAs,
   derivePage,
   emptyPage,
   inOtherUnit,

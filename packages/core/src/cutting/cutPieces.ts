@@ -31,7 +31,14 @@ type Wanted = Pick<PieceToCut, 'id' | 'width' | 'height' | 'wish'>;
 function serves(piece: Wanted, cut: CutPiece): Serves {
   const { wish } = piece;
   if (wish && (!wish.papers.includes(cut.paper) || (wish.side !== 'any' && wish.side !== cut.side))) return null;
-  const [w, h] = [lengthOf(cut.width, cut.unit), lengthOf(cut.height, cut.unit)];
+  const as = servesAs(piece, lengthOf(cut.width, cut.unit), lengthOf(cut.height, cut.unit));
+  if (as === 'right' || !cut.cameOutAs) return as;
+  // the page may have followed what it measures
+  const { width, height } = cut.cameOutAs;
+  return servesAs(piece, lengthOf(width, cut.unit), lengthOf(height, cut.unit)) ?? as;
+}
+
+function servesAs({ wish, ...piece }: Wanted, w: number, h: number): Serves {
   const fits = (width: number, height: number): Serves =>
     width === piece.width && height === piece.height
       ? 'right'

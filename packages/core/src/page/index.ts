@@ -51,3 +51,4 @@ export {
   stopFollowing,
   takeOffers,
 } from './edit.ts';
+export { cameOutAs } from './cameOut.ts';

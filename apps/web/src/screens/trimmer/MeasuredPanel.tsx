@@ -44,6 +44,8 @@ interface MeasuredPanelProps {
   pieceName: (id: string) => string;
   /** It is so, and it will do. */
   onMeasured: (measured: Measured) => void;
+  /** It is so, and what depends on it follows; null where that cannot be. Says what stands in the way, or nothing. */
+  onFollow: ((measured: Measured) => Promise<string | null>) | null;
   /** It is so, and it is cut again. */
   onAgain: (piece: string, copy: number, left: Left) => void;
   onClose: () => void;
@@ -57,6 +59,7 @@ export function MeasuredPanel({
   measured,
   pieceName,
   onMeasured,
+  onFollow,
   onAgain,
   onClose,
 }: MeasuredPanelProps) {
@@ -68,6 +71,8 @@ export function MeasuredPanel({
     return last ? `${last.piece} ${last.copy}` : '';
   });
   const [typed, setTyped] = useState<Partial<Left>>({});
+  const [following, setFollowing] = useState(false);
+  const [trouble, setTrouble] = useState<string | null>(null);
   const held = off.find((h) => `${h.piece} ${h.copy}` === key);
   const piece = held && job.pieces.find((p) => p.id === held.piece);
   if (!held || !piece)
@@ -123,6 +128,11 @@ export function MeasuredPanel({
         It was to be {sizeWords(ticks(piece.width), ticks(piece.height), voice)}
         {differences.length ? `: ${differences.join(', ')}.` : ', and it is.'}
       </p>
+      {trouble ? (
+        <Notice kind="block">
+          <span>{trouble}</span>
+        </Notice>
+      ) : null}
       {says ? (
         <Notice kind="advice">
           <span>{fenceWords(says, voice)}</span>
@@ -130,6 +140,20 @@ export function MeasuredPanel({
       ) : null}
       <Line>
         <Strong onPress={() => onMeasured(one)}>It will do</Strong>
+        {onFollow && differences.length ? (
+          <Plain
+            isDisabled={following}
+            onPress={() => {
+              setFollowing(true);
+              void onFollow(one).then((says) => {
+                setFollowing(false);
+                setTrouble(says);
+              });
+            }}
+          >
+            {following ? 'Working it out …' : 'It will do, and the rest follows'}
+          </Plain>
+        ) : null}
         <Plain onPress={() => onAgain(held.piece, held.copy, size)}>Cut it again</Plain>
         <Plain onPress={onClose}>Back to the cut</Plain>
       </Line>

@@ -1,7 +1,8 @@
 import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type SessionDeed } from '@temnex/core';
+import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
 import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
+import { withRecipes } from '../../construction/recipes.ts';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
@@ -153,6 +154,21 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     press(what);
     setPanel(null);
   };
+  /** What depends on it is another size now: what is cut is put down, and the rest planned anew. */
+  const follow = async (measured: Measured): Promise<string | null> => {
+    try {
+      const { followMeasured } = await withRecipes(() => import('../../trimmer/followMeasured.ts'));
+      const others = await followMeasured(session.session.page, measured);
+      if (others === null)
+        return 'Nothing on the page counts from the size of this piece. “It will do” puts it down as it is.';
+      press({ do: 'measured', order: state.order, ...measured });
+      if (others) press({ do: 'wrong', order: state.order, step: state.at, spoiled: [] });
+      setPanel(null);
+      return null;
+    } catch (error) {
+      return error instanceof Error ? error.message : 'It could not be worked out.';
+    }
+  };
   const bags = state.order ? `, order ${state.order + 1}` : '';
   return (
     <Room>
@@ -212,6 +228,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           {...{ order, cuts, voice, pieceName }}
           measured={state.measured}
           onMeasured={(m) => deed({ do: 'measured', order: state.order, ...m })}
+          onFollow={session.session.pages.length === 1 ? follow : null}
           onAgain={(piece, copy, left) =>
             deed({ do: 'wrong', order: state.order, step: state.at, spoiled: [{ piece, copy, left: [left] }] })
           }

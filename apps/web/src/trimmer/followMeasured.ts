@@ -1,0 +1,23 @@
+import { cameOutAs, derivePage, wantedAs, type Measured } from '@temnex/core';
+import { pageRecordSchema } from '@temnex/contract';
+import { NAMES } from '@temnex/words';
+import { ask } from '../api/client.ts';
+import { fetchPage } from '../api/queries.ts';
+
+/**
+ * Has a page follow what a piece of it measures: its size is given from now on, and what counts from it is another one. Says how
+ * many other pieces changed; null: nothing on the page says how large that piece is. Throws as `ask` does.
+ */
+export async function followMeasured(pageId: string, { piece, width, height }: Measured): Promise<number | null> {
+  const { document, version } = await fetchPage(pageId);
+  const before = derivePage(document, NAMES);
+  const id = wantedAs(piece);
+  const made = cameOutAs(document, before, NAMES, id, { width, height });
+  if (!made) return null;
+  await ask('PUT', `/api/pages/${pageId}`, pageRecordSchema, { version, document: made.page });
+  const sizes = new Map(before.pieces.map((p) => [p.id, p]));
+  return made.derived.pieces.filter((p) => {
+    const was = sizes.get(p.id);
+    return p.id !== id && (!was || was.width !== p.width || was.height !== p.height);
+  }).length;
+}
