@@ -1,4 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { DEMO, expect, test } from './table.ts';
 
 const SCREENS = {
@@ -27,55 +28,71 @@ const SCREENS = {
   nowhere: '/kites',
 } as const;
 
-for (const [name, path] of Object.entries(SCREENS)) {
-  test(`${name}: no accessibility faults, and nothing sticks out on a phone or at 200 %`, async ({ table: page }) => {
-    if (name === 'print') {
-      await page.goto(`${DEMO}/order`);
-      await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
-    }
-    await page.goto(path);
-    await page.waitForLoadState('networkidle');
-    if (name === 'places') {
-      await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
-      await page.getByRole('button', { name: /^(Fan out|Close) Chalk/ }).click();
-      await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
-      await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
-      await page.keyboard.press('Enter');
-      await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
-    }
-    if (name === 'trimmer' || name === 'wrong') {
-      await page.getByRole('button', { name: 'To the trimmer' }).click();
-      await page.getByRole('button', { name: 'Done', exact: true }).click();
-      await expect(page.getByText(/^step 2 of/)).toBeVisible();
-    }
-    if (name === 'wrong') {
-      await page.keyboard.press('w');
-      await page.getByRole('button', { name: 'It was cut from the wrong edge' }).click();
-      await expect(page.getByRole('textbox', { name: 'width of rest 2' })).toBeVisible();
-    }
-    if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
-    if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();
-    if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-      .analyze();
-    expect(
-      violations.map(
-        (v) =>
-          `${v.id}: ${v.nodes
-            .map((n) => n.target.join(' '))
-            .slice(0, 3)
-            .join(', ')}`,
-      ),
-    ).toEqual([]);
-    for (const width of [390, 640]) {
-      await page.setViewportSize({ width, height: 844 });
-      const over = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect({ width, over }).toEqual({ width, over: 0 });
-    }
+/** Gone through one after the other, what has been fetched for one is there for the next. */
+const GROUPS: Readonly<Record<string, readonly (keyof typeof SCREENS)[]>> = {
+  'sizes and pages': ['size', 'choose', 'spread', 'page', 'kit', 'nowhere'],
+  'papers and cutting': ['papers', 'places', 'order', 'print', 'trimmer', 'wrong'],
+  'the drawer': ['drawer', 'stock', 'many', 'trace', 'wanted'],
+  'the drawer and the books': ['useUp', 'clearOut', 'together', 'record', 'devices', 'backup'],
+};
+test('every screen is in a group', () => {
+  expect(Object.values(GROUPS).flat().sort()).toEqual(Object.keys(SCREENS).sort());
+});
+
+for (const [group, names] of Object.entries(GROUPS)) {
+  test(`${group}: no accessibility faults, and nothing sticks out on a phone or at 200 %`, async ({ table: page }) => {
+    test.setTimeout(120_000);
+    for (const name of names) await test.step(name, () => lookedAt(page, name));
   });
+}
+
+async function lookedAt(page: Page, name: keyof typeof SCREENS): Promise<void> {
+  const path = SCREENS[name];
+  await page.setViewportSize({ width: 1280, height: 800 });
+  if (name === 'print') {
+    await page.goto(`${DEMO}/order`);
+    await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  }
+  await page.goto(path);
+  await page.waitForLoadState('networkidle');
+  if (name === 'places') {
+    await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+    await page.getByRole('button', { name: /^(Fan out|Close) Chalk/ }).click();
+    await page.getByRole('button', { name: 'Mark places on 8 1/2 by 7 Chalk' }).click();
+    await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('1 x 2 to 4 x 5');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem')).toHaveCount(1);
+  }
+  if (name === 'trimmer' || name === 'wrong') {
+    await page.getByRole('button', { name: 'To the trimmer' }).click();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByText(/^step [23] of/)).toBeVisible();
+  }
+  if (name === 'wrong') {
+    await page.keyboard.press('w');
+    await page.getByRole('button', { name: 'It was cut from the wrong edge' }).click();
+    await expect(page.getByRole('textbox', { name: 'width of rest 2' })).toBeVisible();
+  }
+  if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
+  if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();
+  if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([]);
+  for (const width of [390, 640]) {
+    await page.setViewportSize({ width, height: 844 });
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect({ width, over }).toEqual({ width, over: 0 });
+  }
 }
 
 test('the keyboard alone: from the first view to a cut', async ({ table: page }) => {

@@ -1,4 +1,4 @@
-// npm run soak [FROM TO]: every recipe with a thousand seeded inputs (ten minutes); then plans many seeded jobs and verifies each; with
+// npm run soak [FROM TO]: what the tests do a few times, many times (an hour); then plans many seeded jobs and verifies each; with
 // TEMNEX_PLAN_CHECK, an outside check too.
 import { spawnSync } from 'node:child_process';
 import { build, install, root } from './ready.mjs';
@@ -6,11 +6,23 @@ import { build, install, root } from './ready.mjs';
 install();
 build();
 const inherited = { cwd: root, stdio: 'inherit' };
-const recipes = spawnSync('npm', ['run', '-s', 'unit', '--', 'packages/core/src/recipes/conformance'], {
-  ...inherited,
-  env: { TEMNEX_CONFORMANCE: '1000', ...process.env },
-});
-if (recipes.status !== 0) process.exit(recipes.status ?? 1);
+// what the tests do a few times, done many times
+const longer = [
+  ['packages/core/src/recipes/conformance', { TEMNEX_CONFORMANCE: '1000' }],
+  ['packages/core/src/trimmer', { TEMNEX_WALKS: '200' }],
+  ['packages/core/src/planner/planner.test', { TEMNEX_PLANNED: '200' }],
+  ['packages/core/src/planner/blanks/sources', { TEMNEX_SOURCES: '60' }],
+  ['apps/server/src/sessions', { TEMNEX_SESSIONS: '500' }],
+  ['apps/server/src/drawer/drawer.test', { TEMNEX_OPERATIONS: '10000' }],
+  ['apps/server/src/kill.test', { TEMNEX_KILLS: '200' }],
+];
+for (const [tests, often] of longer) {
+  const { status } = spawnSync('npm', ['run', '-s', 'unit', '--', tests], {
+    ...inherited,
+    env: { ...often, ...process.env },
+  });
+  if (status !== 0) process.exit(status ?? 1);
+}
 const plans = ['--import', 'tsx', 'benchmarks/soak.ts', ...process.argv.slice(2)];
 const { status } = spawnSync(process.execPath, plans, inherited);
 process.exit(status ?? 1);

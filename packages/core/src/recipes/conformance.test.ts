@@ -72,7 +72,7 @@ function inputsOf(id: RecipeId, table: Table, many: number): { input: unknown; s
   });
 }
 
-const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 60);
+const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 48);
 
 describe.each(RECIPE_IDS)('%s', (id) => {
   const recipe = recipeOf(id);
