@@ -71,7 +71,7 @@ async function lookedAt(page: Page, name: keyof typeof SCREENS): Promise<void> {
   if (name === 'wrong') {
     await page.keyboard.press('w');
     await page.getByRole('button', { name: 'It was cut from the wrong edge' }).click();
-    await expect(page.getByRole('textbox', { name: 'width of rest 2' })).toBeVisible();
+    await expect(page.getByRole('textbox', { name: 'width of rest 1' })).toBeVisible();
   }
   if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
   if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();

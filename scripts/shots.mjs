@@ -43,16 +43,6 @@ const cut = async (page) => {
 let back;
 const SHOTS = [
   ['size-a-mat', '/', 1280, 800],
-  [
-    'size-banners',
-    '/',
-    1280,
-    800,
-    async (page) => {
-      await page.getByRole('button', { name: 'Banners' }).click();
-      await page.getByRole('textbox', { name: 'how many' }).waitFor();
-    },
-  ],
   ['page-and-parts', demo, 1280, 800],
   ['papers', `${demo}/papers`, 1280, 800],
   ['cutting-order', `${demo}/order`, 1280, 800, cut],
@@ -74,17 +64,6 @@ const SHOTS = [
   ['choose', '/choose', 1280, 800],
   ['spread', '/page/demo-two-days', 1280, 800],
   ['quilt-and-honeycomb', '/page/demo-every-kite', 1280, 800],
-  ['woven-and-folded', '/page/demo-colours', 1280, 800],
-  [
-    'size-shapes',
-    '/',
-    1280,
-    800,
-    async (page) => {
-      await page.getByRole('button', { name: 'Repeated shapes' }).click();
-      await page.getByRole('textbox', { name: /^across flats/ }).waitFor();
-    },
-  ],
   [
     'drawer',
     '/drawer',
@@ -160,7 +139,68 @@ const SHOTS = [
     },
   ],
   ['size-a-mat-phone', '/', 390, 844],
-  ['page-and-parts-phone', demo, 390, 844],
+  [
+    'in-bags',
+    `${demo}/kit`,
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('textbox', { name: 'for whom, one a line' }).fill('Runa\nIver\nMaren\nTorben\nSigne\nAskel');
+      await page.keyboard.press('Tab');
+      await page.getByRole('region', { name: 'Packing list for Askel' }).waitFor();
+      back = async () => {
+        const { document, version } = await (await page.request.get('/api/pages/demo-first-wind')).json();
+        const { bags: _bags, ...rest } = document;
+        await page.request.put('/api/pages/demo-first-wind', { data: { version, document: { ...rest, copies: 1 } } });
+      };
+      await page.waitForTimeout(1000);
+    },
+  ],
+  [
+    'at-the-trimmer',
+    `${demo}/order`,
+    1024,
+    768,
+    async (page) => {
+      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByRole('heading', { name: 'Take A' }).waitFor();
+      while (!(await page.getByText(/^to the pieces.*mat 3/).isVisible())) {
+        await page.keyboard.press('PageDown');
+        await page.waitForTimeout(150);
+      }
+      await page.waitForTimeout(600);
+    },
+  ],
+  [
+    'at-the-trimmer-phone',
+    `${demo}/order`,
+    390,
+    844,
+    async (page) => {
+      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByText(/^to the pieces.*mat 3/).waitFor();
+      await page.waitForTimeout(600);
+    },
+  ],
+  [
+    'the-record',
+    `${demo}/order`,
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      while (!(await page.getByRole('heading', { name: 'All of it is cut.' }).isVisible())) {
+        await page.keyboard.press('PageDown');
+        await page.waitForTimeout(60);
+      }
+      await page.getByRole('button', { name: 'Put it down' }).click();
+      await page.getByRole('textbox', { name: 'a note for the record' }).fill('the blade is getting blunt');
+      await page.keyboard.press('Enter');
+      await page.getByText('“the blade is getting blunt”').waitFor();
+      await page.goto('/books');
+      await page.getByText('What it took and gave').first().click();
+    },
+  ],
 ];
 for (const [name, path, width, height, prepare] of SHOTS) {
   back = null;
