@@ -244,7 +244,9 @@ function bed(
     const x = FENCE + n * per;
     marks.push({ kind: 'line', x1: x, y1: foot + 8, x2: x, y2: foot + 8 + heightOf(n), stroke: { colour: INK, width: 0.9 } }); // prettier-ignore
     const whole = Math.round(n / numbered);
-    if (Math.abs(n / numbered - whole) < 1e-6 && whole % everyNth === 0)
+    // a number under the flag of the setting would be read with it
+    const clear = setting === null || Math.abs(x - FENCE - (dial ?? setting) * per) > 18;
+    if (clear && Math.abs(n / numbered - whole) < 1e-6 && whole % everyNth === 0)
       marks.push({
         ...{ kind: 'text', x, y: foot + 36, text: String(whole * (inch ? 1 : 10)), size: 14 },
         ...{ weight: 600, face: 'figures', anchor: 'middle', fill: QUIET },

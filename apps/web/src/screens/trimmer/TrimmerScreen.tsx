@@ -1,5 +1,6 @@
 import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
+import { styled } from 'styled-components';
 import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
 import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
 import { withRecipes } from '../../construction/recipes.ts';
@@ -10,6 +11,7 @@ import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
 import { keepApplication } from '../../ui/installed.ts';
 import { PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Figure, SizeFigure } from '../../ui/Figure.tsx';
+import { NARROW } from '../../theme/global.ts';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { styleOf } from '../order/pictures.ts';
 import { Beside, Done, Foot, PicturePart, Press, Room, Says, Top, TopRow, Work } from './Frame.tsx';
@@ -321,6 +323,16 @@ interface HeadingProps {
   open: (panel: Panel) => void;
   back: string;
 }
+/** Said, and shown where there is room. */
+const Wide = styled.span`
+  ${NARROW} {
+    position: absolute;
+    width: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+    white-space: nowrap;
+  }
+`;
 const Heading = memo(function Heading({ title, says, aloud, setAloud, open, back }: HeadingProps) {
   return (
     <TopRow>
@@ -332,7 +344,9 @@ const Heading = memo(function Heading({ title, says, aloud, setAloud, open, back
         </Quiet>
       ) : null}
       <Quiet onPress={() => open('keys')}>Keys</Quiet>
-      <QuietLink to={back}>Leave, go on later</QuietLink>
+      <QuietLink to={back}>
+        Leave<Wide>, go on later</Wide>
+      </QuietLink>
     </TopRow>
   );
 });

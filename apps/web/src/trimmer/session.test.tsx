@@ -1,0 +1,190 @@
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import {
+  planJob,
+  readJob,
+  sessionAfter,
+  sessionOf,
+  trimmerSteps,
+  type JobDocument,
+  type SessionEvent,
+} from '@temnex/core';
+import type { Session, TakenEvent } from '@temnex/contract';
+import { keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
+import { useSession, type LiveSession } from './useSession.ts';
+
+const document: JobDocument = {
+  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 } },
+  stock: [{ id: 's', paper: 'gust', width: '12', height: '6' }],
+  pieces: [{ id: 'mat', width: '5', height: '4', quantity: 2, papers: ['gust'] }],
+} as JobDocument;
+const read = readJob(document);
+if (!read.ok) throw new Error('it reads');
+const plan = planJob(read.job, { now: () => 0 });
+const steps = trimmerSteps(read.job, plan).length;
+
+const answer = (body: unknown): Response => ({ ok: true, status: 200, headers: { get: () => null }, json: () => Promise.resolve(body) }) as unknown as Response; // prettier-ignore
+
+/** A server that takes events in as the real one does; it can be gone, lose answers, and refuse one. */
+class FakeServer {
+  taken: TakenEvent[] = [];
+  gone = false;
+  losesAnswers = 0;
+  refuses: string | null = null;
+  posts = 0;
+  session(): Session {
+    return {
+      session: {
+        id: 'one',
+        page: 'p',
+        pages: ['p'],
+        plans: ['plan'],
+        startedAt: '2026-05-31T09:00:00Z',
+        endedAt: null,
+      },
+      ...{ title: 'A windy week', mark: '1/16', kit: null, events: this.taken },
+      plans: [{ id: 'plan', page: 'p', together: null, basis: { pageVersion: 1, papers: {}, habits: 1, cuts: [] }, job: document, plan, createdAt: '' }], // prettier-ignore
+    } as Session;
+  }
+  press(event: SessionEvent): void {
+    if (this.taken.some((t) => t.event.id === event.id)) return;
+    const { state } = sessionOf('plan', this.taken.map((t) => t.event), () => steps); // prettier-ignore
+    const next = sessionAfter(state, event, () => steps);
+    this.taken = [...this.taken, { seq: this.taken.length + 1, event, idle: typeof next === 'string' ? next : null }];
+  }
+  fetch = async (path: string, init?: RequestInit): Promise<Response> => {
+    if (this.gone) throw new TypeError('no network');
+    if (init?.method !== 'POST') return answer(this.session());
+    this.posts++;
+    const { events, since } = JSON.parse(String(init.body)) as { events: SessionEvent[]; since: number };
+    let refused = null;
+    for (const event of events) {
+      if (event.deed.do === this.refuses) {
+        refused = { event: event.id, refusal: { code: 'stock-changed', message: 'The drawer has changed.' } };
+        break;
+      }
+      this.press(event);
+    }
+    if (this.losesAnswers-- > 0) throw new TypeError('the answer was lost');
+    return answer({ session: this.session().session, events: this.taken.filter((t) => t.seq > since), refused });
+  };
+}
+
+let server: FakeServer;
+const before = globalThis.fetch;
+beforeEach(() => {
+  localStorage.clear();
+  server = new FakeServer();
+  globalThis.fetch = server.fetch as typeof fetch;
+});
+afterEach(() => {
+  cleanup();
+  globalThis.fetch = before;
+});
+
+function opened() {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={client}>{children}</QueryClientProvider>
+  );
+  const { result, unmount } = renderHook(() => useSession('one'), { wrapper });
+  const live = () => result.current as LiveSession & { status: string };
+  const press = (step: number) => act(() => void live().press({ do: 'done', order: 0, step }));
+  return { live, press, unmount, ready: () => waitFor(() => expect(result.current.status).toBe('live')) };
+}
+
+describe('a session on a device', () => {
+  test('shows a press at once, and has it taken in', async () => {
+    const { live, press, ready } = opened();
+    await ready();
+    press(0);
+    expect(live().state.at).toBe(1);
+    expect(server.posts).toBe(0);
+    await waitFor(() => expect(live().waiting).toBe(0));
+    expect(server.taken).toHaveLength(1);
+    expect(live().state.at).toBe(1);
+  });
+  test('without the server goes on, keeps what was pressed over a reload, and sends it once when it is back', async () => {
+    const first = opened();
+    await first.ready();
+    server.gone = true;
+    first.press(0);
+    first.press(1);
+    await waitFor(() => expect(first.live().offline).toBe(true));
+    expect(first.live().state.at).toBe(2);
+    first.unmount();
+    expect(waitingOf('one')).toHaveLength(2);
+    server.gone = false;
+    const second = opened();
+    await second.ready();
+    expect(second.live().state.at).toBe(2);
+    await waitFor(() => expect(second.live().waiting).toBe(0));
+    expect(server.taken.map((t) => t.event.deed)).toMatchObject([{ step: 0 }, { step: 1 }]);
+  });
+  test('an answer that was lost makes nothing twice', async () => {
+    const { live, press, ready } = opened();
+    await ready();
+    server.losesAnswers = 1;
+    press(0);
+    await waitFor(() => expect(live().offline).toBe(true));
+    await waitFor(() => expect(live().waiting).toBe(0), { timeout: 4000 });
+    expect(server.taken).toHaveLength(1);
+    expect(server.posts).toBe(2);
+  });
+  test('what another device did meanwhile is seen, and what that makes of a press is said', async () => {
+    const { live, press, ready } = opened();
+    await ready();
+    server.press({ id: 'of-another', at: '2026-05-31T10:00:00.000Z', deed: { do: 'wrong', order: 0, step: 0, spoiled: [] } }); // prettier-ignore
+    press(0);
+    await waitFor(() => expect(live().waiting).toBe(0));
+    expect(live().state).toMatchObject({ phase: 'waiting', at: 0 });
+    expect(live().idle).toMatchObject([{ why: 'order-gone' }]);
+  });
+  test('what the server refuses is said, and left out', async () => {
+    const { live, ready } = opened();
+    await ready();
+    for (let step = 0; step < steps; step++) server.press({ id: `e${step}`, at: '2026-05-31T10:00:00.000Z', deed: { do: 'done', order: 0, step } }); // prettier-ignore
+    server.refuses = 'end';
+    const other = opened();
+    await other.ready();
+    act(() => void other.live().press({ do: 'end', order: 0 }));
+    expect(other.live().state.phase).toBe('over');
+    await waitFor(() => expect(other.live().trouble?.message).toBe('The drawer has changed.'));
+    expect(other.live().state.phase).toBe('cutting');
+    expect(waitingOf('one')).toEqual([]);
+    expect(live().status).toBe('live');
+  });
+});
+
+describe('what waits on a device', () => {
+  const event = (id: string): SessionEvent => ({ id, at: '2026-05-31T10:00:00.000Z', deed: { do: 'note', text: id } });
+  test('is kept in its order, and what is half written is left', () => {
+    putOut('two', event('a'));
+    putOut('two', event('b'));
+    expect(waitingOf('two').map((e) => e.id)).toEqual(['a', 'b']);
+    takenIn('two', new Set(['a', 'not there']));
+    expect(waitingOf('two').map((e) => e.id)).toEqual(['b']);
+    localStorage.setItem('temnex.session.two', '[{"id":"c');
+    expect(waitingOf('two')).toEqual([]);
+    localStorage.setItem('temnex.taken.two', '{');
+    expect(takenBefore('two')).toEqual([]);
+    keepTaken('two', [{ seq: 1, event: event('a'), idle: null }]);
+    expect(takenBefore('two')).toHaveLength(1);
+  });
+  test('where there is no room to keep it, it lives as long as the view does', () => {
+    const set = Storage.prototype.setItem;
+    Storage.prototype.setItem = () => {
+      throw new Error('no space');
+    };
+    try {
+      putOut('three', event('a'));
+      expect(waitingOf('three').map((e) => e.id)).toEqual(['a']);
+      takenIn('three', new Set(['a']));
+      expect(waitingOf('three')).toEqual([]);
+    } finally {
+      Storage.prototype.setItem = set;
+    }
+  });
+});
