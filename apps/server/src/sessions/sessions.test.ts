@@ -10,7 +10,7 @@ import {
   type SessionEvent,
   type TrimmerStep,
 } from '@temnex/core';
-import type { CuttingRecord, PlanRecord, SentEvents, Session } from '@temnex/contract';
+import type { CuttingRecord, PlanRecord, SentEvents, Session, TheRecord } from '@temnex/contract';
 import { sql } from 'drizzle-orm';
 import { movements, stock } from '../database/schema.ts';
 import { DATABASE, type Database } from '../database/types.ts';
@@ -99,9 +99,22 @@ describe('a session on the server', () => {
     const [cut] = await cuts();
     expect(cut).toMatchObject({ id: end.id, plan: plan.id });
     sumsHold();
+    // the record has it: what it took and gave, each piece back to its sheet, the note
+    const { entries } = (await get('/api/record')).body as TheRecord;
+    const [entry] = entries;
+    expect(entry).toMatchObject({ session: session.id, open: false, notes: ['the blade is getting blunt'], wrong: [] });
+    const [recorded] = entry!.cuts;
+    expect(recorded!.pieces).toHaveLength(cut!.pieces.length);
+    const used = new Set(recorded!.used.map((u) => u.stock));
+    expect(recorded!.pieces.every((p) => p.stock !== null && used.has(p.stock))).toBe(true);
+    expect(recorded!.kept.every((k) => k.from.length > 0 && used.has(k.from[0]!.stock))).toBe(true);
+    expect((await get(`/api/record?page=nobody`)).body.entries).toEqual([]);
     expect((await send(session.id, [end])).refused).toBeNull();
     expect(await cuts()).toHaveLength(1);
     await send(session.id, [event({ do: 'on', order: 0 })]);
+    // undone, it is not gone from the record
+    const after = ((await get('/api/record')).body as TheRecord).entries[0]!;
+    expect([after.open, after.cuts[0]!.undoneAt === null]).toEqual([true, false]);
     expect(await cuts()).toEqual([]);
     expect(quantities()).toBe(before);
     const whole = (await get(`/api/sessions/${session.id}`)).body as Session;

@@ -3,6 +3,7 @@ import { styled } from 'styled-components';
 import { RECIPE_IDS, recipeOf } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { Plain } from './buttons.tsx';
+import { KeyList } from './KeyList.tsx';
 import type { Station } from './Tape.tsx';
 
 const Veil = styled(ModalOverlay)`
@@ -20,29 +21,12 @@ const Sheet = styled(Modal)`
   padding: 1.75rem 2rem;
   background: var(--sheet);
   border: 2px solid var(--ink);
-  & dl {
-    display: grid;
-    grid-template-columns: auto 1fr;
-    gap: 0.5rem 1.25rem;
-    margin: 1rem 0 1.5rem;
-  }
   & h3 {
     font-size: var(--s2);
   }
   & li {
     list-style: none;
     margin-bottom: 0.15rem;
-  }
-  & dd {
-    margin: 0;
-  }
-  & kbd {
-    display: inline-block;
-    min-width: 1.8rem;
-    padding: 0 0.4rem;
-    border: 1.5px solid var(--ink);
-    font: 600 0.95rem/1.6 var(--figures);
-    text-align: center;
   }
 `;
 
@@ -55,7 +39,7 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
           <Heading slot="title" style={{ fontSize: 'var(--s3)' }}>
             Keys
           </Heading>
-          <dl>
+          <KeyList>
             {stations.map((s, i) => (
               <div key={s.to} style={{ display: 'contents' }}>
                 <dt>
@@ -91,9 +75,9 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
               <kbd>?</kbd>
             </dt>
             <dd>this sheet</dd>
-          </dl>
+          </KeyList>
           <h3>In one line</h3>
-          <dl>
+          <KeyList>
             {RECIPE_IDS.map((id) => (
               <div key={id} style={{ display: 'contents' }}>
                 <dt>{recipeWords(id).title}</dt>
@@ -106,7 +90,7 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
                 </dd>
               </div>
             ))}
-          </dl>
+          </KeyList>
           <Plain slot="close" autoFocus>
             Close
           </Plain>

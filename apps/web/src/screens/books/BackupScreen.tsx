@@ -7,7 +7,7 @@ import { useCopies, useLookInto, useRestore } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { BookPage } from './BooksStation.tsx';
+import { BookPage, Rows } from './BooksStation.tsx';
 
 const Out = styled.a`
   display: inline-flex;
@@ -50,24 +50,6 @@ const Compared = styled.table`
   }
   & thead th {
     font-size: var(--s1);
-    font-weight: 600;
-  }
-`;
-const Copies = styled.ul`
-  max-width: 40rem;
-  margin-top: 0.5rem;
-  border-top: 1px solid var(--rule);
-  & > li {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0.2rem 1rem;
-    padding: 0.35rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  & b {
-    flex: 1;
-    min-width: 12rem;
     font-weight: 600;
   }
 `;
@@ -205,7 +187,7 @@ export function BackupScreen() {
           </Notice>
         ) : null}
         {copies.data?.copies.length ? (
-          <Copies>
+          <Rows>
             {copies.data.copies.map((c) => (
               <li key={c.name}>
                 <b>
@@ -218,7 +200,7 @@ export function BackupScreen() {
                 </Quiet>
               </li>
             ))}
-          </Copies>
+          </Rows>
         ) : copies.data ? (
           <p>None yet; the first is made soon after the start.</p>
         ) : null}

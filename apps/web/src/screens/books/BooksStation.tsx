@@ -23,6 +23,26 @@ export const BookPage = styled.main`
   }
 `;
 
+/** A list with a rule under each, its name first. */
+export const Rows = styled.ul`
+  max-width: 44rem;
+  margin: 0.6rem 0 1.5rem;
+  border-top: 1px solid var(--rule);
+  & > li {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: baseline;
+    gap: 0.2rem 1rem;
+    padding: 0.4rem 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  & b {
+    flex: 1;
+    min-width: 9rem;
+    font-weight: 600;
+  }
+`;
+
 /** What is kept of all that was done, who else may come in, and how none of it is lost. */
 export function BooksStation() {
   useTopOnArrival();

@@ -4,7 +4,7 @@ import { count } from '@temnex/words';
 import { useDevices, useNewCode, useShowOut } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { BookPage } from './BooksStation.tsx';
+import { BookPage, Rows } from './BooksStation.tsx';
 
 const Code = styled.div`
   display: flex;
@@ -25,24 +25,6 @@ const Code = styled.div`
     font: 600 clamp(3rem, 12vw, 5.5rem) / 1 var(--figures);
     letter-spacing: 0.06em;
     font-variant-numeric: tabular-nums;
-  }
-`;
-const List = styled.ul`
-  max-width: 44rem;
-  margin: 0.6rem 0 1.5rem;
-  border-top: 1px solid var(--rule);
-  & > li {
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0.2rem 1rem;
-    padding: 0.5rem 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  & b {
-    flex: 1;
-    min-width: 9rem;
-    font-weight: 600;
   }
 `;
 const Command = styled.code`
@@ -133,7 +115,7 @@ export function DevicesScreen() {
       {data?.devices.length ? (
         <>
           <h2>{count(data.devices.length, 'device')} let in</h2>
-          <List>
+          <Rows>
             {data.devices.map((d) => (
               <li key={d.id}>
                 <b>{d.name}</b>
@@ -145,7 +127,7 @@ export function DevicesScreen() {
                 ) : null}
               </li>
             ))}
-          </List>
+          </Rows>
         </>
       ) : data?.shared ? (
         <p>No other device is let in.</p>

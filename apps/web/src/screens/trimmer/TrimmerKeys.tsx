@@ -1,25 +1,8 @@
-import { styled } from 'styled-components';
 import { CAUTION } from '@temnex/words';
+import { KeyList } from '../../ui/KeyList.tsx';
 import { Plain } from '../../ui/buttons.tsx';
 import { Panel } from './Frame.tsx';
 
-const List = styled.dl`
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0.5rem 1.25rem;
-  margin: 1rem 0 1.5rem;
-  & dd {
-    margin: 0;
-  }
-  & kbd {
-    display: inline-block;
-    min-width: 1.8rem;
-    padding: 0 0.4rem;
-    border: 1.5px solid var(--ink);
-    font: 600 0.95rem/1.6 var(--figures);
-    text-align: center;
-  }
-`;
 const KEYS: readonly (readonly [keys: readonly string[], does: string])[] = [
   [['Space', 'Enter', '→', 'Page down'], 'it is done, the next step; a foot switch sends Page down'],
   [['←', 'Page up', 'U'], 'it is not done after all, one step back'],
@@ -35,7 +18,7 @@ export function TrimmerKeys({ onClose }: { onClose: () => void }) {
   return (
     <Panel aria-label="Keys at the trimmer">
       <h2>Keys</h2>
-      <List>
+      <KeyList>
         {KEYS.map(([keys, does]) => (
           <div key={does} style={{ display: 'contents' }}>
             <dt>
@@ -50,7 +33,7 @@ export function TrimmerKeys({ onClose }: { onClose: () => void }) {
         ))}
         <dt>swipe</dt>
         <dd>to the left: done; to the right: back</dd>
-      </List>
+      </KeyList>
       <p style={{ maxWidth: '44rem', marginBottom: '1.2rem' }}>{CAUTION}</p>
       <Plain onPress={onClose} autoFocus>
         Back to the cut
