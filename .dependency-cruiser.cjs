@@ -55,6 +55,7 @@ module.exports = {
     inCore('recipes', ['line', 'lattice', 'geometry', 'length', 'chance']),
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['recipes', 'stock', 'geometry', 'length']),
+    inCore('photos', ['length']),
     inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
     inCore('trimmer', ['cutting', 'planner', 'page', 'recipes', 'stock', 'geometry', 'length']),
     inCore('cutting', ['planner', 'page', 'recipes', 'stock', 'geometry', 'length']),

@@ -1,15 +1,17 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import type { APIRequestContext, Page } from '@playwright/test';
 import { expect, send, test } from './table.ts';
 
-/** Whatever a journey puts in goes again, so that the next one finds the example alone. */
-test.afterEach(async ({ request }) => {
+/** Whatever a journey put in, here or elsewhere, goes again, so that each finds the example alone. */
+const tidied = async ({ request }: { request: APIRequestContext }) => {
   const { stock, papers } = (await (await request.get('/api/drawer')).json()) as Record<'stock' | 'papers', { id: string; quantity: number }[]>; // prettier-ignore
   const own = stock.filter((s) => !s.id.startsWith('demo-'));
   const change = own.map((s) => ({ stock: s.id, by: -s.quantity }));
   if (change.length) await send(request, '/api/drawer/steps', { says: 'taken-out', change });
   for (const { id } of papers.filter((p) => !p.id.startsWith('demo-'))) await request.delete(`/api/papers/${id}`);
-});
+};
+test.beforeEach(tidied);
+test.afterEach(tidied);
 
 const found = (page: Page) => page.getByRole('region', { name: 'Look through the drawer' }).getByRole('status');
 

@@ -79,6 +79,19 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   await page.getByRole('textbox', { name: 'a note for the record' }).fill('the blade is getting blunt');
   await page.keyboard.press('Enter');
   await expect(page.getByText('“the blade is getting blunt”')).toBeVisible();
+  // the record has it, with what was torn; taken back, it is not gone from there
+  await page.goto('/books');
+  const entry = page.getByRole('list', { name: 'What was cut, the latest first' }).getByRole('listitem').first();
+  await expect(entry).toContainText('one torn');
+  await expect(entry).toContainText('the blade is getting blunt');
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Take it back: it is not put down' }).click();
+  await expect(page.getByRole('heading', { name: 'All of it is cut.' })).toBeVisible();
+  await expect(page.getByText(/being sent/)).toBeHidden();
+  await page.goto('/books');
+  await expect(entry).toContainText('goes on');
+  await entry.getByText('What it took and gave').click();
+  await expect(entry).toContainText('taken back');
 });
 
 test('a piece is measured, and one that will not do is cut again from what there is', async ({ table: page }) => {

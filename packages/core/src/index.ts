@@ -283,6 +283,22 @@ export {
   type WayOut,
 } from './planner/index.ts';
 export {
+  DENSITIES,
+  cropTo,
+  fittedOn,
+  holds,
+  largestOf,
+  largestPrint,
+  lostBy,
+  sharpness,
+  wholeOf,
+  within,
+  type Crop,
+  type Cropped,
+  type Density,
+  type Pixels,
+} from './photos/index.ts';
+export {
   cutsDone,
   calibrationOf,
   fenceSays,

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, inArray, lt } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
 import {
   NO_TRIM,
   availableTo,
@@ -22,7 +22,7 @@ import { NAMES } from '@temnex/words';
 import type { Cut, CuttingRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, movements, stock } from '../database/schema.ts';
+import { cuttings, movements, sessions, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService, standing } from '../pages/pages.service.ts';
 import { keepFor, move } from '../papers/movements.ts';
@@ -47,7 +47,16 @@ export class CuttingService {
   }
 
   cut(plan: string, { id, ...soFar }: Cut): CuttingRecord {
-    return once(this.db, id, `cut of ${plan}`, (tx) => this.carryOut(tx, plan, id, soFar));
+    return once(this.db, id, `cut of ${plan}`, (tx) => {
+      const record = this.carryOut(tx, plan, id, soFar);
+      // put down as a whole, it is not cut on at the trimmer
+      const { page, together } = this.plans.get(plan);
+      tx.update(sessions)
+        .set({ endedAt: record.cutAt })
+        .where(and(eq(sessions.pages, (together ?? [page]).join(' ')), isNull(sessions.endedAt)))
+        .run();
+      return record;
+    });
   }
 
   /** The same within a transaction of somebody else's, who sees to it that it is done once. */

@@ -148,6 +148,17 @@ describe('a session on the server', () => {
     const after = await send(session.id, [done(at)]);
     expect(after.events.at(-1)!.idle).toBeNull();
   }, 30_000);
+  test('put down as a whole, an order is not cut on at the trimmer, and the next session is another one', async () => {
+    const plan = await ordered();
+    const { session } = await begin(plan.id);
+    await send(session.id, [done(0), done(1)]);
+    const { body: cut } = await post(`/api/plans/${plan.id}/cut`, { id: newId() });
+    expect(((await get(`/api/sessions/${session.id}`)).body as Session).session.endedAt).toBe(cut.cutAt);
+    const late = await send(session.id, [done(2)]);
+    expect(late.session.endedAt).toBe(cut.cutAt);
+    await post(`/api/cuttings/${cut.id}/undo`, { id: newId() });
+    expect((await begin((await ordered()).id)).session.id).not.toBe(session.id);
+  });
   test('an order of another page, an event of another session and a session that is not there are refused', async () => {
     const plan = await ordered();
     const { session } = await begin(plan.id);

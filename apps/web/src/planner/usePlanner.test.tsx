@@ -45,7 +45,7 @@ describe('planning beside the screen', () => {
   test('better plans are shown as they come, the last one stays', () => {
     act(() => hook.current.plan(job));
     expect(hook.current.state).toMatchObject({ status: 'planning', plans: {}, seconds: 2 });
-    expect(FakeWorker.last.asked).toEqual({ job, earlier: null, together: false });
+    expect(FakeWorker.last.asked).toEqual({ job, earlier: null, how: 'alone' });
     FakeWorker.last.say({ kind: 'better', plan: plan(9) });
     expect(hook.current.state).toMatchObject({
       status: 'planning',

@@ -88,6 +88,23 @@ export function Planned({ live }: { live: LiveSession }) {
   );
 }
 
+/** It was put down as a whole, or gave way to another order, while it was open here. */
+export function PutDownElsewhere({ live }: { live: LiveSession }) {
+  const { page, pages } = live.session.session;
+  return (
+    <Panel aria-label="The session has ended">
+      <h2>This session has ended.</h2>
+      <p>Its order was put down as a whole, or has given way to another one.</p>
+      <Line>
+        <PlainLink to={pages.length > 1 ? `/drawer/together?pages=${pages.join(',')}` : `/page/${page}/order`}>
+          To the cutting order
+        </PlainLink>
+        <PlainLink to="/books">To the record</PlainLink>
+      </Line>
+    </Panel>
+  );
+}
+
 /** It is put down: what it came to, a note, and the way back. */
 export function Over({ live }: { live: LiveSession }) {
   const { session, state, press } = live;

@@ -16,7 +16,7 @@ import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { styleOf } from '../order/pictures.ts';
 import { Beside, Done, Foot, PicturePart, Press, Room, Says, Top, TopRow, Work } from './Frame.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
-import { Over, Planned } from './Over.tsx';
+import { Over, Planned, PutDownElsewhere } from './Over.tsx';
 import { Progress } from './Progress.tsx';
 import { StepPicture } from './StepPicture.tsx';
 import { TrimmerKeys } from './TrimmerKeys.tsx';
@@ -203,6 +203,8 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       </Top>
       {panel === 'keys' ? (
         <TrimmerKeys onClose={() => setPanel(null)} />
+      ) : session.session.endedAt !== null && state.phase !== 'over' && !live.waiting ? (
+        <PutDownElsewhere live={live} />
       ) : state.phase === 'over' ? (
         <Over live={live} />
       ) : state.phase === 'waiting' ? (
@@ -302,7 +304,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           </Says>
         </Work>
       )}
-      {state.phase !== 'over' && panel === null ? (
+      {state.phase !== 'over' && panel === null && session.session.endedAt === null ? (
         <Presses
           {...{ back, done, canBack }}
           open={setPanel}
