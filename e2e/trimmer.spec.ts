@@ -152,11 +152,12 @@ test('it opens and goes on without the server, and what was pressed then is sent
   await expect(stepOf(tablet)).toContainText('step 4 of');
   // in the meantime somebody cuts on at the other device
   await done(page).click();
+  const taken = async () => (await (await request.get(`/api/sessions/${address.split('/').at(-1)!}`)).json()).events;
+  await expect.poll(async () => (await taken()).length).toBe(2);
   await other.setOffline(false);
   await expect(stepOf(page)).toContainText('step 4 of');
   await expect(stepOf(tablet)).toContainText('step 4 of');
-  const { events } = await (await request.get(`/api/sessions/${address.split('/').at(-1)!}`)).json();
-  expect(events.map((e: { idle: string | null }) => e.idle)).toEqual([null, null, 'already', null]);
+  expect((await taken()).map((e: { idle: string | null }) => e.idle)).toEqual([null, null, 'already', null]);
   await other.close();
 });
 

@@ -162,7 +162,7 @@ const SHOTS = [
     1024,
     768,
     async (page) => {
-      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByRole('button', { name: /(To|Go on at) the trimmer/ }).click();
       await page.getByRole('heading', { name: 'Take A' }).waitFor();
       while (!(await page.getByText(/^to the pieces.*mat 3/).isVisible())) {
         await page.keyboard.press('PageDown');
@@ -177,7 +177,7 @@ const SHOTS = [
     390,
     844,
     async (page) => {
-      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByRole('button', { name: /(To|Go on at) the trimmer/ }).click();
       await page.getByText(/^to the pieces.*mat 3/).waitFor();
       await page.waitForTimeout(600);
     },
@@ -188,7 +188,7 @@ const SHOTS = [
     1280,
     800,
     async (page) => {
-      await page.getByRole('button', { name: 'To the trimmer' }).click();
+      await page.getByRole('button', { name: /(To|Go on at) the trimmer/ }).click();
       while (!(await page.getByRole('heading', { name: 'All of it is cut.' }).isVisible())) {
         await page.keyboard.press('PageDown');
         await page.waitForTimeout(60);

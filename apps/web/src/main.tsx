@@ -46,7 +46,10 @@ function Answering({ children }: { children: ReactNode }) {
 }
 
 const begin = () =>
-  createRoot(root).render(
+  createRoot(root, {
+    // what it recovered from says itself what was wrong
+    onRecoverableError: (error) => console.error((error as { cause?: unknown }).cause ?? error),
+  }).render(
     <StrictMode>
       <Answering>
         <GlobalStyle />

@@ -33,6 +33,8 @@ const TABLES: readonly SQLiteTable[] = [
 ];
 const LOOK_EVERY = 60 * 60_000;
 const WAITS = 60 * 60_000;
+/** What a backup may unfold to: 4 GB. */
+const MOST_UNFOLDED = 4e9;
 const PICTURE = /^[0-9a-f]{64}\.webp$/;
 const README = `What is in this file
 ====================
@@ -121,9 +123,15 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     try {
       let inside: Record<string, Uint8Array>;
       try {
+        let unfolded = 0;
         inside = unzipSync(body, {
-          filter: ({ name }) =>
-            name === 'temnex.sqlite' || (name.startsWith('pictures/') && PICTURE.test(name.slice(9))),
+          filter: ({ name, originalSize }) => {
+            if (name !== 'temnex.sqlite' && !(name.startsWith('pictures/') && PICTURE.test(name.slice(9))))
+              return false;
+            // a small file that unfolds without end is no backup
+            if ((unfolded += originalSize) > MOST_UNFOLDED) throw new RangeError('it unfolds to too much');
+            return true;
+          },
         });
       } catch {
         throw new Refused('bad-input', 'This is no backup of Temnex, or it is damaged: it cannot be opened.');

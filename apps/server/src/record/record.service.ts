@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { asc, desc, eq, inArray } from 'drizzle-orm';
+import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import { minutesOf, wantedAs, type Plan, type PlanNode, type SessionEvent } from '@temnex/core';
 import type { RecordEntry, RecordQuery, RecordedCut, RecordedItem, TheRecord } from '@temnex/contract';
 import { cuttings, papers, sessionEvents, sessions, stock } from '../database/schema.ts';
@@ -38,12 +38,7 @@ export class RecordService {
       this.db
         .select({ id: sessionEvents.id, session: sessionEvents.session })
         .from(sessionEvents)
-        .where(
-          inArray(
-            sessionEvents.id,
-            cuts.map((c) => c.session ?? c.id),
-          ),
-        )
+        .where(sql`${sessionEvents.id} in (select coalesce(${cuttings.session}, ${cuttings.id}) from ${cuttings})`)
         .all()
         .map((e) => [e.id, e.session]),
     );

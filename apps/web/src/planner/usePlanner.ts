@@ -17,6 +17,8 @@ export type PlannerState =
 /** Plans a job in a worker: streams better plans, can be stopped at any time with the best plan so far. */
 export function usePlanner() {
   const [state, setState] = useState<PlannerState>({ status: 'idle' });
+  /** What the state is of: a plan of another job does not go with this one. */
+  const [of, setOf] = useState<JobDocument | null>(null);
   const worker = useRef<Worker | null>(null);
   const drop = useCallback(() => {
     worker.current?.terminate();
@@ -29,6 +31,7 @@ export function usePlanner() {
       drop();
       const made = newPlanWorker();
       worker.current = made;
+      setOf(job);
       setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
         if (worker.current !== made) return;
@@ -73,5 +76,5 @@ export function usePlanner() {
     },
     [drop],
   );
-  return { state, plan, stop };
+  return { state, of, plan, stop };
 }

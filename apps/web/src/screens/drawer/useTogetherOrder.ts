@@ -20,7 +20,7 @@ export interface TogetherOrder {
 export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   const asked = useTogether(pages);
   const store = useStoreTogether(pages);
-  const { state, plan: start, stop } = usePlanner();
+  const { state, of, plan: start, stop } = usePlanner();
   const { job = null, stored = null, basis } = asked.data ?? {};
   const text = useMemo(() => (job ? JSON.stringify(job) : null), [job]);
   // planned also where one stands: what is saved is known by that alone
@@ -30,8 +30,9 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
     planned.current = { text, job };
     start(job, null, 'together');
   }, [job, text, start]);
-  const fresh =
-    planned.current?.text === text && (state.status === 'planning' || state.status === 'done') ? state : null;
+  // what is planned may still be of the job before
+  const isOf = planned.current?.text === text && planned.current?.job === of;
+  const fresh = isOf && (state.status === 'planning' || state.status === 'done') ? state : null;
   const found = fresh ? (Object.values(fresh.plans)[0] ?? null) : null;
   const plan = stored?.plan ?? found;
   const { mutate } = store;

@@ -34,13 +34,27 @@ interface CutItProps {
   print: ReactNode;
   /** Into which of several pages a copy goes; null: there is one. */
   bagOf: BagOf | null;
+  /** A session at the trimmer goes on for it. */
+  open?: boolean;
   /** How many of the steps are done; null: nobody has said. */
   done: number | null;
   setDone: (done: number | null) => void;
 }
 
 /** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
-export function CutIt({ plan, job, stored, settle, failed, cut, print, bagOf, done, setDone }: CutItProps) {
+export function CutIt({
+  plan,
+  job,
+  stored,
+  settle,
+  failed,
+  cut,
+  print,
+  bagOf,
+  open = false,
+  done,
+  setDone,
+}: CutItProps) {
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
@@ -100,7 +114,7 @@ export function CutIt({ plan, job, stored, settle, failed, cut, print, bagOf, do
           }}
           isDisabled={(!stored && !settle) || begin.isPending || (going && !failed)}
         >
-          {begin.isPending || (going && !failed) ? 'Getting ready …' : 'To the trimmer'}
+          {begin.isPending || (going && !failed) ? 'Getting ready …' : open ? 'Go on at the trimmer' : 'To the trimmer'}
         </Strong>
       ) : null}
       <Plain onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>

@@ -7,6 +7,7 @@ import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
+import { useOpenSession } from '../trimmer/useBeginSession.ts';
 import { useBagOf } from './useBagOf.ts';
 import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
@@ -111,6 +112,7 @@ export function OrderScreen() {
     setBegun(n === null || !shown ? null : { plan: shown, done: n });
   };
   const bagOf = useBagOf(context);
+  const open = useOpenSession(id);
   const main = (() => {
     switch (order.status) {
       case 'loading':
@@ -223,6 +225,7 @@ export function OrderScreen() {
               settle={order.planning && order.plan.aim === context.habits.aim ? stop : null}
               failed={trouble !== null}
               bagOf={bagOf}
+              open={open}
             />
             <Block>
               <h3>Plain list</h3>

@@ -17,7 +17,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
-  const { state, plan: start, stop: settle } = usePlanner();
+  const { state, of, plan: start, stop: settle } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
     () => jobOfPage(name, derived, drawer, habits, cut, { copies, spares, first }),
@@ -45,8 +45,9 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
     return () => clearTimeout(timer);
   }, [ready, wanted, fits, text, start, begun, wait]);
 
-  const fresh =
-    planned.current?.text === text && (state.status === 'planning' || state.status === 'done') ? state : null;
+  // what is planned may still be of the job before
+  const isOf = planned.current?.text === text && planned.current?.job === of;
+  const fresh = isOf && (state.status === 'planning' || state.status === 'done') ? state : null;
   const plans: Plans = fresh?.plans ?? (fits ? { [aim]: stored.data!.plan } : {});
   // until the chosen aim has its plan, another's is shown
   const plan = plans[aim] ?? Object.values(plans)[0] ?? null;

@@ -1,7 +1,8 @@
 import { useEffect, useRef } from 'react';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { z } from 'zod';
 import { useNavigate } from 'react-router';
-import { sessionSchema } from '@temnex/contract';
+import { sessionRecordSchema, sessionSchema } from '@temnex/contract';
 import { ask } from '../../api/client.ts';
 import { SESSION } from '../../trimmer/useSession.ts';
 import { newId } from '../../ui/newId.ts';
@@ -23,4 +24,14 @@ export function useBeginSession() {
     void import('./TrimmerScreen.tsx').catch(() => {});
   }, []);
   return begin;
+}
+
+/** Whether a session goes on for a page, or with it among others. */
+export function useOpenSession(page: string): boolean {
+  const sessions = useQuery({
+    queryKey: ['sessions', page],
+    queryFn: () => ask('GET', `/api/sessions?page=${page}`, z.array(sessionRecordSchema)),
+    staleTime: 0,
+  });
+  return sessions.data?.some((s) => s.endedAt === null) ?? false;
 }
