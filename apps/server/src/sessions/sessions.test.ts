@@ -186,7 +186,7 @@ describe('a session on the server', () => {
 
 describe('seeded walks of two devices', () => {
   test('keep every account, whatever they press', async () => {
-    for (let seed = 1; seed <= Number(process.env.TEMNEX_SESSIONS ?? 2); seed++) await walk(seed);
+    for (let seed = 1; seed <= Number(process.env.TEMNEX_SESSIONS ?? 1); seed++) await walk(seed);
   }, 7_200_000);
   async function walk(seed: number): Promise<void> {
     const random = seededRandom(seed);

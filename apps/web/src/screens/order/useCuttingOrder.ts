@@ -72,8 +72,9 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   }, [shownJob]);
   const again = () => {
     if (!wanted.ok) return;
-    planned.current = { text: text!, job: { ...wanted.job } };
-    start(wanted.job, begun);
+    const job = { ...wanted.job };
+    planned.current = { text: text!, job };
+    start(job, begun);
   };
   let order: CuttingOrder;
   if (!ready) order = { status: 'loading' };
