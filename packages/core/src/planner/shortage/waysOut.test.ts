@@ -60,7 +60,7 @@ describe('ways out', () => {
   test('do what they say when they are taken; the most helpful first, two of a kind at the most', () => {
     const kinds = new Set<string>();
     const once = new Map<string, number>();
-    for (let seed = 1; seed <= 18; seed++) {
+    for (let seed = 1; seed <= 14; seed++) {
       const document = mixedJob(seed);
       for (const missing of planJob(read(document), still).missing) {
         const { help } = missing;
