@@ -8,8 +8,8 @@ const SHELL = 'temnex-shell-VERSION';
 const SEEN = 'temnex-seen';
 /** Longer than this nobody waits for a page that is here already, in milliseconds. */
 const PATIENCE = 2500;
-/** Of these nothing is kept: they go on for long, or are files to be saved. */
-const NEVER = /\/stream$|\/backup\/|\.pdf$|^\/api\/(?:devices|health|openapi)/;
+/** Of these nothing is kept: they go on for long, are files to be saved, or are true of now alone. */
+const NEVER = /\/stream$|\/rest$|\/backup\/|\.pdf$|^\/api\/(?:devices|health|openapi)/;
 
 addEventListener('install', (event) => {
   event.waitUntil(

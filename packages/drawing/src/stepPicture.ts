@@ -32,7 +32,7 @@ export interface Box {
   readonly height: number;
 }
 
-function around(nodes: readonly PlanNode[]): Box {
+export function around(nodes: readonly PlanNode[]): Box {
   const x = Math.min(...nodes.map((n) => n.x));
   const y = Math.min(...nodes.map((n) => n.y));
   return {

@@ -13,7 +13,7 @@ import {
 import { oddPaperOf, partNames } from '@temnex/words';
 import { CUT, INK, KEEP, cutLine, hatch, hatchIn, textWidth, type Drawing, type Drawn } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
-import { nameMarks, paperOf, shortName, type Box, type Room } from './stepPicture.ts';
+import { around, nameMarks, paperOf, shortName, type Box, type Room } from './stepPicture.ts';
 
 /*
  * What lies on the trimmer, as it lies there: the fence on the left, the blade's line at the setting, the ruler below, the paper
@@ -59,17 +59,6 @@ function turned(part: Box, quarters: Quarters, per: number) {
   };
   return { size, point, box };
 }
-
-const around = (nodes: readonly PlanNode[]): Box => {
-  const x = Math.min(...nodes.map((n) => n.x));
-  const y = Math.min(...nodes.map((n) => n.y));
-  return {
-    x,
-    y,
-    width: Math.max(...nodes.map((n) => n.x + n.width)) - x,
-    height: Math.max(...nodes.map((n) => n.y + n.height)) - y,
-  };
-};
 
 const wholeSheet = (plan: Plan, job: Job, sheet: number): Box => {
   const item = job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
@@ -135,7 +124,7 @@ function lyingPicture(
       ...{ x: at.x + i * 4, y: at.y - i * 4, ...t.size },
       ...{ fill: '#ffffff', stroke: { colour: INK, width: 0.8 } },
     });
-  marks.push(...partMarks(plan, job, style, { sheet, part, box, quarters, per, at, label: labelOf(plan, job, style, sheet, part) })); // prettier-ignore
+  marks.push(...partMarks(plan, job, style, { sheet, part, box, quarters, per, at, label: labelOf(plan, style, sheet, part) })); // prettier-ignore
   if (from) marks.push(...turnArrow(at.x + t.size.width / 2, at.y + t.size.height / 2, from.quarters, Math.min(t.size.width, t.size.height, 170) * 0.32)); // prettier-ignore
   return { ...sizeOf(t.size), marks, off: [], front: [], title: '' };
 }
@@ -145,9 +134,9 @@ const sizeOf = (size: { width: number; height: number }) => ({
   height: ABOVE + size.height + RULER,
 });
 
-function labelOf(plan: Plan, job: Job, style: Style, sheet: number, part: string): string {
+function labelOf(plan: Plan, style: Style, sheet: number, part: string): string {
   const { nodes } = partAt(plan.sheets[sheet]!.tree, part);
-  return partNames(plan)(sheet, part) ?? shortName(nodes, { ...style, pieceName: style.pieceName }, plan);
+  return partNames(plan)(sheet, part) ?? shortName(nodes, style, plan);
 }
 
 function cutPicture(
@@ -167,7 +156,7 @@ function cutPicture(
   const t = turned(box, quarters, per);
   const at = { x: FENCE, y: ABOVE };
   const blade = at.x + step.setting * per;
-  const marks: Drawn[] = bed(plan, t.size, per, step.setting, step.do === 'cut' || step.do === 'trim' || step.do === 'stop' ? step.dial : undefined); // prettier-ignore
+  const marks: Drawn[] = bed(plan, t.size, per, step.setting, step.dial);
   const off: Drawn[] = [];
   const front: Drawn[] = [];
   const shared = { sheet: sheet!, quarters, per };
@@ -190,7 +179,7 @@ function cutPicture(
     const offBox = around(node);
     off.push(
       ...partMarks(plan, job, style, {
-        ...{ ...shared, part: step.off, box: offBox, label: labelOf(plan, job, style, sheet!, step.off) },
+        ...{ ...shared, part: step.off, box: offBox, label: labelOf(plan, style, sheet!, step.off) },
         at: cornerOf(t.box(offBox), at),
       }),
     );
@@ -198,7 +187,7 @@ function cutPicture(
       const restBox = around(partAt(plan.sheets[sheet!]!.tree, step.rest).nodes);
       marks.push(
         ...partMarks(plan, job, style, {
-          ...{ ...shared, part: step.rest, box: restBox, label: labelOf(plan, job, style, sheet!, step.rest) },
+          ...{ ...shared, part: step.rest, box: restBox, label: labelOf(plan, style, sheet!, step.rest) },
           at: cornerOf(t.box(restBox), at),
         }),
       );

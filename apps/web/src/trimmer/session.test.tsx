@@ -34,6 +34,7 @@ class FakeServer {
   losesAnswers = 0;
   refuses: string | null = null;
   posts = 0;
+  asked = 0;
   session(): Session {
     return {
       session: {
@@ -56,7 +57,10 @@ class FakeServer {
   }
   fetch = async (path: string, init?: RequestInit): Promise<Response> => {
     if (this.gone) throw new TypeError('no network');
-    if (init?.method !== 'POST') return answer(this.session());
+    if (init?.method !== 'POST') {
+      this.asked++;
+      return answer(this.session());
+    }
     this.posts++;
     const { events, since } = JSON.parse(String(init.body)) as { events: SessionEvent[]; since: number };
     let refused = null;
@@ -141,6 +145,25 @@ describe('a session on a device', () => {
     await waitFor(() => expect(live().waiting).toBe(0));
     expect(live().state).toMatchObject({ phase: 'waiting', at: 0 });
     expect(live().idle).toMatchObject([{ why: 'order-gone' }]);
+  });
+  test('pressed before it was opened anew, what changed nothing is still said; what others press is theirs', async () => {
+    const at = '2026-05-31T10:00:00.000Z';
+    putOut('one', { id: 'pressed-before', at, deed: { do: 'done', order: 0, step: 0 } });
+    server.press({ id: 'of-another', at, deed: { do: 'wrong', order: 0, step: 0, spoiled: [] } });
+    server.press({ id: 'of-another-2', at, deed: { do: 'done', order: 0, step: 0 } });
+    const { live, ready } = opened();
+    await ready();
+    await waitFor(() => expect(live().waiting).toBe(0));
+    expect(live().idle.map((i) => [i.event.id, i.why])).toEqual([['pressed-before', 'order-gone']]);
+  });
+  test('an order that another device goes on by is waited for, never shown as the one before', async () => {
+    const at = '2026-05-31T10:00:00.000Z';
+    server.press({ id: 'went-wrong', at, deed: { do: 'wrong', order: 0, step: 0, spoiled: [] } });
+    server.press({ id: 'goes-on', at, deed: { do: 'order', order: 1, plan: 'not fetched yet' } });
+    const { live } = opened();
+    await waitFor(() => expect(server.asked).toBe(1));
+    await act(() => new Promise((r) => setTimeout(r, 30)));
+    expect(live().status).toBe('loading');
   });
   test('what the server refuses is said, and left out', async () => {
     const { live, ready } = opened();

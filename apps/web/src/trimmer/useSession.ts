@@ -95,6 +95,8 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   const [offline, setOffline] = useState(false);
   const [trouble, setTrouble] = useState<Refusal | null>(null);
   const waiting = useSyncExternalStore(listen, () => waitingOf(id));
+  // what was pressed on this device, also before it was opened anew: only of that is it said what changed nothing
+  const [own] = useState(() => new Set(waitingOf(id).map((e) => e.id)));
   const sending = useRef(false);
   const tries = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -182,12 +184,13 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
     (deed: SessionDeed): string => {
       const event: SessionEvent = { id: newId(), at: new Date().toISOString(), device: deviceName(), deed };
       setTrouble(null);
+      own.add(event.id);
       putOut(id, event);
       // kept and shown first; it goes out once that is drawn
       setTimeout(() => void retry.current(), AFTER_DRAWN);
       return event.id;
     },
-    [id],
+    [id, own],
   );
   const know = useCallback(
     (plan: PlanRecord) =>
@@ -207,14 +210,16 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       return record ? orderOfRecord(record).steps.length : Infinity;
     };
     const { state, idle } = sessionOf(session.session.plans[0]!, all, stepsOf);
-    const record = plans.get(state.plans[state.order]!) ?? session.plans[0]!;
+    const record = plans.get(state.plans[state.order]!);
+    // another device goes on by an order that is still to be fetched: nothing is shown in its place
+    if (!record) return null;
     const mine = new Map(all.map((e) => [e.id, e]));
     return {
       state,
       order: orderOfRecord(record),
-      idle: [...idle].flatMap(([event, why]) => ({ event: mine.get(event)!, why })),
+      idle: [...idle].flatMap(([event, why]) => (own.has(event) ? { event: mine.get(event)!, why } : [])),
     };
-  }, [session, waiting]);
+  }, [session, waiting, own]);
   if (query.isError && !session) return { status: 'failed', error: query.error, retry: () => void query.refetch() };
   if (!session || !made) return { status: 'loading' };
   const clearTrouble = () => setTrouble(null);

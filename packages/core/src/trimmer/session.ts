@@ -31,9 +31,8 @@ export const sessionDeedSchema = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('right'), order: place.order }),
   /** The order for what is left. */
   z.strictObject({ do: z.literal('order'), order: place.order, plan: z.string().max(64) }),
-  /** A piece was measured. `wanted` is what it should have been along the cut, `was` what it is. */
+  /** A piece measures this, and will do; measured again, the last counts. */
   z.strictObject({ do: z.literal('measured'), ...piece, width: lengthText(), height: lengthText() }),
-  z.strictObject({ do: z.literal('unmeasured'), ...piece }),
   z.strictObject({ do: z.literal('note'), text: oneLine(500) }),
   /** All of it is put down. */
   z.strictObject({ do: z.literal('end'), order: place.order }),
@@ -70,8 +69,13 @@ export interface SessionState {
   /** How many of its steps are done. */
   readonly at: number;
   readonly phase: 'cutting' | 'waiting' | 'over';
-  /** What went wrong in each order that was left for another, and at which step. */
-  readonly left: ReadonlyArray<{ readonly order: number; readonly at: number; readonly event: string }>;
+  /** What went wrong in each order that was left for another, at which step, and what had been measured by then. */
+  readonly left: ReadonlyArray<{
+    readonly order: number;
+    readonly at: number;
+    readonly event: string;
+    readonly measured: SessionState['measured'];
+  }>;
   /** The event that put down the last of it; null: it goes on, or was put down before, with what went wrong. */
   readonly ended: string | null;
   /** What was measured in the order that is cut: `piece copy` → size. */
@@ -117,7 +121,7 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
     if (state.phase !== 'waiting' && state.at > 0) return 'over';
     return {
       ...state,
-      ...{ order: last.order, at: last.at, phase: 'cutting', left: state.left.slice(0, -1), measured: new Map() },
+      ...{ order: last.order, at: last.at, phase: 'cutting', left: state.left.slice(0, -1), measured: last.measured },
       plans: state.plans.slice(0, last.order + 1),
     };
   }
@@ -138,16 +142,13 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
       return deed.step === state.at - 1 ? { ...state, at: deed.step } : 'too-early';
     case 'wrong': {
       if (deed.step !== state.at) return deed.step < state.at ? 'already' : 'too-early';
-      const left = [...state.left, { order: state.order, at: state.at, event: event.id }];
+      const { order, at, measured } = state;
+      const left = [...state.left, { order, at, event: event.id, measured }];
       return { ...state, left, phase: 'waiting', measured: new Map() };
     }
     case 'measured': {
       const { do: _, order: _order, ...size } = deed;
       return { ...state, measured: new Map(state.measured).set(`${deed.piece} ${deed.copy}`, size) };
-    }
-    case 'unmeasured': {
-      const measured = new Map(state.measured);
-      return measured.delete(`${deed.piece} ${deed.copy}`) ? { ...state, measured } : 'already';
     }
     case 'end':
       return state.at === steps ? { ...state, phase: 'over', ended: event.id } : 'too-early';

@@ -232,6 +232,17 @@ describe('a session', () => {
     expect(sessionOf('one', [...ordered, back], stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'] });
     expect(sessionOf('one', [...ordered, done(0, 1), back], stepsOf).idle.get(back.id)).toBe('over');
   });
+  test('what was measured comes back with an order that was right after all', () => {
+    const size = { piece: 'mat', copy: 1, width: '4 5/16', height: '6' };
+    const events = [
+      done(0),
+      event({ do: 'measured', order: 0, ...size }),
+      event({ do: 'wrong', order: 0, step: 1, spoiled: [] }),
+    ];
+    expect(sessionOf('one', events, stepsOf).state.measured.size).toBe(0);
+    const { state } = sessionOf('one', [...events, event({ do: 'right', order: 0 })], stepsOf);
+    expect([...state.measured]).toEqual([['mat 1', size]]);
+  });
   test('it ends when all is done, and goes on when that is taken back', () => {
     const all = [0, 1, 2, 3, 4].map((s) => done(s));
     const end = event({ do: 'end', order: 0 });

@@ -1,24 +1,25 @@
-import { memo, useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { styled } from 'styled-components';
-import { MARKS, bagOfCopy, cutsDone, ticks, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
-import { IDLE_WORDS, copyWords, count, trimmerWords } from '@temnex/words';
+import { MARKS, bagOfCopy, cutsDone, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
+import { copyWords, count, trimmerWords } from '@temnex/words';
 import { withRecipes } from '../../construction/recipes.ts';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
 import { keepApplication } from '../../ui/installed.ts';
-import { PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
-import { Figure, SizeFigure } from '../../ui/Figure.tsx';
-import { NARROW } from '../../theme/global.ts';
+import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { styleOf } from '../order/pictures.ts';
-import { Beside, Done, Foot, PicturePart, Press, Room, Says, Top, TopRow, Work } from './Frame.tsx';
+import { Disagreed } from './Disagreed.tsx';
+import { Beside, PicturePart, Room, Says, Top, Work } from './Frame.tsx';
+import { Heading } from './Heading.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { Over, Planned, PutDownElsewhere } from './Over.tsx';
+import { Presses } from './Presses.tsx';
 import { Progress } from './Progress.tsx';
 import { StepPicture } from './StepPicture.tsx';
+import { StepSays } from './StepSays.tsx';
 import { TrimmerKeys } from './TrimmerKeys.tsx';
 import { WrongPanel } from './WrongPanel.tsx';
 
@@ -46,6 +47,9 @@ type Panel = 'wrong' | 'measured' | 'keys' | null;
 const SWIPE = 70;
 /** So long after another device has moved the step on, in milliseconds, nothing is pressed here. */
 const SETTLE = 600;
+
+const onButton = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement && target.closest('button, a, summary') !== null;
 
 function AtTheTrimmer({ live }: { live: LiveSession }) {
   const { session, state, order, press } = live;
@@ -127,13 +131,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     if (e.key === 'Escape' && panel) setPanel(null);
     else if (field || panel) return;
     // a button that has the focus is pressed by its own key
-    else if (
-      (e.key === ' ' || e.key === 'Enter') &&
-      e.target instanceof HTMLElement &&
-      e.target.closest('button, a, summary')
-    )
-      return; // prettier-ignore
-    else if (e.repeat) return;
+    else if (e.repeat || ((e.key === ' ' || e.key === 'Enter') && onButton(e.target))) return;
     else if ([' ', 'Enter', 'ArrowRight', 'PageDown'].includes(e.key)) done();
     else if (['ArrowLeft', 'PageUp', 'Backspace', 'u'].includes(e.key)) back();
     else if (e.key === 'w' && state.phase === 'cutting') setPanel('wrong');
@@ -151,6 +149,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const aboutCut = steps.slice(state.at).find((s) => s.do === 'cut') ?? null;
   const touch = useRef<{ x: number; y: number } | null>(null);
 
+  const keys = useCallback(() => setPanel('keys'), []);
   const end = useCallback(() => void press({ do: 'end', order: state.order }), [press, state.order]);
   const deed = (what: SessionDeed) => {
     press(what);
@@ -185,7 +184,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
                 : ''
           }
           {...{ aloud, setAloud }}
-          open={setPanel}
+          keys={keys}
           back={
             session.session.pages.length > 1
               ? `/drawer/together?pages=${session.session.pages.join(',')}`
@@ -211,7 +210,6 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         <Planned live={live} />
       ) : panel === 'wrong' ? (
         <Beside>
-          {' '}
           <WrongPanel
             {...{ order, cuts, voice, pieceName }}
             drawer={shelf}
@@ -258,43 +256,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           <PicturePart>
             <StepPicture {...{ plan, job, step, style }} next={steps[state.at + 1] ?? null} title={words.spoken} />
           </PicturePart>
-          <Says>
-            <p className="out-of-sight" role="status">
-              {words.spoken}
-            </p>
-            <h2>{words.head}</h2>
-            <p>{words.hold}</p>
-            {words.setting !== null ? (
-              <p data-says="setting">
-                <Figure length={ticks(words.setting)} mark={mark} bare />
-              </p>
-            ) : null}
-            {words.size ? (
-              <p data-says="size">
-                <SizeFigure width={ticks(words.size.width)} height={ticks(words.size.height)} mark={mark} bare />
-              </p>
-            ) : null}
-            {words.off ? (
-              <p data-says="off">
-                {words.setting === null ? null : <small>comes off</small>}
-                {words.off}
-                {words.goes ? <span>{words.goes}</span> : null}
-              </p>
-            ) : words.goes ? (
-              <p>{words.goes}</p>
-            ) : null}
-            {words.rest ? <p data-says="rest">{words.rest}</p> : null}
-            {words.notes.map((note) => (
-              <p key={note}>
-                <b>{note}</b>
-              </p>
-            ))}
-            {words.cautions.map((caution) => (
-              <p data-says="caution" key={caution}>
-                {caution}
-              </p>
-            ))}
-          </Says>
+          <StepSays words={words} mark={mark} />
         </Work>
       ) : (
         <Work>
@@ -313,101 +275,5 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         />
       ) : null}
     </Room>
-  );
-}
-
-interface HeadingProps {
-  title: string;
-  /** How it stands with the server; nothing where all is as it should be. */
-  says: string;
-  aloud: boolean;
-  setAloud: (aloud: boolean) => void;
-  open: (panel: Panel) => void;
-  back: string;
-}
-/** Said, and shown where there is room. */
-const Wide = styled.span`
-  ${NARROW} {
-    position: absolute;
-    width: 1px;
-    overflow: hidden;
-    clip-path: inset(50%);
-    white-space: nowrap;
-  }
-`;
-const Heading = memo(function Heading({ title, says, aloud, setAloud, open, back }: HeadingProps) {
-  return (
-    <TopRow>
-      <h1>{title}</h1>
-      {says ? <span role="status">{says}</span> : null}
-      {canSpeak() ? (
-        <Quiet onPress={() => setAloud(!aloud)} aria-pressed={aloud}>
-          {aloud ? 'Stop reading aloud' : 'Read aloud'}
-        </Quiet>
-      ) : null}
-      <Quiet onPress={() => open('keys')}>Keys</Quiet>
-      <QuietLink to={back}>
-        Leave<Wide>, go on later</Wide>
-      </QuietLink>
-    </TopRow>
-  );
-});
-
-interface PressesProps {
-  back: () => void;
-  done: () => void;
-  canBack: boolean;
-  cutting: boolean;
-  open: (panel: Panel) => void;
-  /** All of it is cut: it is put down. */
-  end: (() => void) | null;
-}
-/** What one presses with an elbow. What they do is asked when they are pressed: they stay as they are from step to step. */
-function Presses({ back, done, canBack, cutting, open, end }: PressesProps) {
-  const now = useRef({ back, done, end });
-  useLayoutEffect(() => {
-    now.current = { back, done, end };
-  });
-  const isEnd = end !== null;
-  return useMemo(
-    () => (
-      <Foot>
-        <Press onPress={() => now.current.back()} isDisabled={!canBack}>
-          Back
-        </Press>
-        <Press onPress={() => open('wrong')} isDisabled={!cutting}>
-          I cut it wrong
-        </Press>
-        <Press onPress={() => open('measured')} isDisabled={!cutting}>
-          It came out as …
-        </Press>
-        {isEnd ? (
-          <Done onPress={() => now.current.end?.()}>Put it down</Done>
-        ) : (
-          <Done onPress={() => now.current.done()} isDisabled={!cutting}>
-            Done
-          </Done>
-        )}
-      </Foot>
-    ),
-    [canBack, cutting, isEnd, open],
-  );
-}
-
-/** What was pressed here and another device had done, or done otherwise, in the meantime: said, until it has been read. */
-function Disagreed({ live }: { live: LiveSession }) {
-  const [read, setRead] = useState<ReadonlySet<string>>(() => new Set(live.idle.map((i) => i.event.id)));
-  // the same press on two devices is no disagreement: it was done
-  const said = live.idle.filter((i) => i.why !== 'already' && !read.has(i.event.id));
-  if (!said.length) return null;
-  const [first] = said;
-  return (
-    <Notice kind="advice">
-      <span>
-        {count(said.length, 'press', 'presses')} {said.length > 1 ? 'were' : 'was'} not carried out:{' '}
-        {IDLE_WORDS[first!.why]}.
-      </span>
-      <Quiet onPress={() => setRead(new Set(live.idle.map((i) => i.event.id)))}>Understood</Quiet>
-    </Notice>
   );
 }

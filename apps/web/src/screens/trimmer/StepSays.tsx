@@ -1,0 +1,47 @@
+import { ticks, type Mark } from '@temnex/core';
+import type { TrimmerWords } from '@temnex/words';
+import { Figure, SizeFigure } from '../../ui/Figure.tsx';
+import { Says } from './Frame.tsx';
+
+/** A step in words: what is to be done, what the fence is set to, what comes off and where it goes, what to mind. */
+export function StepSays({ words, mark }: { words: TrimmerWords; mark: Mark }) {
+  return (
+    <Says>
+      <p className="out-of-sight" role="status">
+        {words.spoken}
+      </p>
+      <h2>{words.head}</h2>
+      <p>{words.hold}</p>
+      {words.setting !== null ? (
+        <p data-says="setting">
+          <Figure length={ticks(words.setting)} mark={mark} bare />
+        </p>
+      ) : null}
+      {words.size ? (
+        <p data-says="size">
+          <SizeFigure width={ticks(words.size.width)} height={ticks(words.size.height)} mark={mark} bare />
+        </p>
+      ) : null}
+      {words.off ? (
+        <p data-says="off">
+          {words.setting === null ? null : <small>comes off</small>}
+          {words.off}
+          {words.goes ? <span>{words.goes}</span> : null}
+        </p>
+      ) : words.goes ? (
+        <p>{words.goes}</p>
+      ) : null}
+      {words.rest ? <p data-says="rest">{words.rest}</p> : null}
+      {words.notes.map((note) => (
+        <p key={note}>
+          <b>{note}</b>
+        </p>
+      ))}
+      {words.cautions.map((caution) => (
+        <p data-says="caution" key={caution}>
+          {caution}
+        </p>
+      ))}
+    </Says>
+  );
+}
