@@ -6,6 +6,13 @@ import { trimsOf } from '../sheets/trims.ts';
 
 const roomOf = (s: JobStock) => [s.width - s.trim.left - s.trim.right, s.height - s.trim.top - s.trim.bottom] as const;
 
+/** Whether a piece, turned as it may be, is no larger than what an item of stock has room for. */
+export function holds(s: JobStock, want: JobPiece): boolean {
+  const [w, h] = roomOf(s);
+  const { upright, flat } = waysOf(want, s);
+  return Boolean((upright && want.width <= w && want.height <= h) || (flat && want.height <= w && want.width <= h));
+}
+
 /** Why copies of a piece could not be cut, as data. What would help is worked out apart, by planning: see `waysOut.ts`. */
 export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing {
   const say = (figure: number) => inUnit(figure, job.unit);
@@ -20,11 +27,7 @@ export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing
   }
   const ofPaper = job.stock.filter((s) => piece.papers.includes(s.paper.id));
   const here = ofPaper.filter((s) => !s.reserved);
-  const fits = (s: JobStock, want: JobPiece = piece) => {
-    const [w, h] = roomOf(s);
-    const { upright, flat } = waysOf(want, s);
-    return Boolean((upright && want.width <= w && want.height <= h) || (flat && want.height <= w && want.width <= h));
-  };
+  const fits = (s: JobStock, want: JobPiece = piece) => holds(s, want);
   if (!here.length) return answer(ofPaper.length ? 'held-back' : 'no-paper');
   const fitting = here.filter((s) => fits(s));
   if (fitting.length) {

@@ -5,6 +5,7 @@ import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Missing, WayOut } from '../documents/plan.ts';
 import type { Solution } from '../sheets/score.ts';
 import { isNewPaper, missingAreasOf, standingOf } from '../sheets/standing.ts';
+import { holds } from './missing.ts';
 
 /*
  * When paper is short: what would help. Every way out is a change to the job, and is planned before it is named; what
@@ -139,26 +140,32 @@ function* changesFor(job: Job, k: number, missing: Missing): Generator<Change> {
   const counts = [{ at: k, each: 1 }];
   yield* purchases(job, k, missing.quantity);
   if (piece.from) yield { job: withPiece({ from: null }), say: { do: 'elsewhere' }, counts };
-  if (piece.direction !== 'any') yield { job: withPiece({ direction: 'any' }), say: { do: 'turn' }, counts };
+  // what it does not fit on need not be planned
+  const wouldHold = (want: JobPiece, of: (s: JobStock) => boolean) =>
+    job.stock.some((s) => want.papers.includes(s.paper.id) && of(s) && holds(s, want));
+  const free = (s: JobStock) => !s.reserved;
+  const turned = { ...piece, direction: 'any' as const };
+  if (piece.direction !== 'any' && wouldHold(turned, free))
+    yield { job: withPiece(turned), say: { do: 'turn' }, counts };
   const side = piece.side === 'A' ? 'B' : 'A';
-  if (piece.side !== 'any') yield { job: withPiece({ side }), say: { do: 'other-side', side }, counts };
+  const other = { ...piece, side } as const;
+  if (piece.side !== 'any' && wouldHold(other, free))
+    yield { job: withPiece(other), say: { do: 'other-side', side }, counts };
   for (const item of job.stock) {
-    if (!item.reserved || !piece.papers.includes(item.paper.id)) continue;
+    if (!item.reserved || !wouldHold(piece, (s) => s === item)) continue;
     const stock = job.stock.map((s) => (s.id === item.id ? { ...s, reserved: false } : s));
     yield { job: { ...job, stock }, say: { do: 'release', stock: item.id }, counts };
   }
   for (const item of job.stock) {
-    if (!item.uncut.length || item.reserved || !piece.papers.includes(item.paper.id)) continue;
+    if (!item.uncut.length || item.reserved || !wouldHold(piece, (s) => s === item)) continue;
     const stock = job.stock.map((s) => (s.id === item.id ? { ...s, uncut: [] } : s));
     yield { job: { ...job, stock }, say: { do: 'cut-through', stock: item.id }, counts };
   }
-  for (const paper of job.papers)
-    if (!piece.papers.includes(paper.id))
-      yield {
-        job: withPiece({ papers: [...piece.papers, paper.id] }),
-        say: { do: 'other-paper', paper: paper.id },
-        counts,
-      };
+  for (const paper of job.papers) {
+    if (piece.papers.includes(paper.id) || !wouldHold({ ...piece, papers: [paper.id] }, free)) continue;
+    const papers = [...piece.papers, paper.id];
+    yield { job: withPiece({ papers }), say: { do: 'other-paper', paper: paper.id }, counts };
+  }
   if (piece.least) {
     const { width, height } = piece.least;
     yield { job: withPiece({ width, height }), say: { do: 'tuck', width: say(width), height: say(height) }, counts };
@@ -314,15 +321,14 @@ function* purchases(job: Job, k: number, quantity: number): Generator<Change> {
   const per = job.unit === 'in' ? inch : 960;
   const known = job.stock.filter((s) => isNewPaper(s) && s.paper.id === paper.id && !s.outline);
   const common = [...known.map((s) => [s.width, s.height]), ...usual.map(([w, h]) => [w! * per, h! * per])];
-  const holds = ([w, h]: readonly number[]) =>
+  const reaches = ([w, h]: readonly number[]) =>
     (piece.width <= w! && piece.height <= h!) || (piece.height <= w! && piece.width <= h!);
   // larger than any: a sheet of at least its size, in whole inches or centimetres; or cut to size, where no cutter reaches
   const whole = job.unit === 'in' ? inch : 10 * 960;
   const { upright } = waysOf(piece, { paper, turned: 0 });
   const exact = upright ? [piece.width, piece.height] : [piece.height, piece.width];
   const own = [exact.map((t) => Math.ceil(t / whole) * whole), exact];
-  // what it does not fit on need not be planned
-  const fitting = common.filter(holds);
+  const fitting = common.filter(reaches);
   const sizes = fitting.length ? fitting : own;
   const seen = new Set<string>();
   for (const [width, height] of sizes) {
