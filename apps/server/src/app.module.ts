@@ -19,6 +19,8 @@ import { PapersController } from './papers/papers.controller.ts';
 import { PapersService } from './papers/papers.service.ts';
 import { PICTURES_FOLDER, PicturesService } from './pictures/pictures.service.ts';
 import { PicturesController } from './pictures/pictures.controller.ts';
+import { PhotosController } from './photos/photos.controller.ts';
+import { PhotosService } from './photos/photos.service.ts';
 import { PlansController } from './plans/plans.controller.ts';
 import { PlansService } from './plans/plans.service.ts';
 import { SessionsController } from './sessions/sessions.controller.ts';
@@ -44,6 +46,7 @@ export class AppModule {
         PlansController,
         TemplatesController,
         PicturesController,
+        PhotosController,
         CuttingController,
         SessionsController,
         DevicesController,
@@ -56,6 +59,7 @@ export class AppModule {
         { provide: PICTURES_FOLDER, useValue: pictures },
         { provide: SHARING, useValue: sharing },
         PicturesService,
+        PhotosService,
         KeepingService,
         RecordService,
         PagesService,

@@ -43,7 +43,7 @@ export async function createApplication(
   });
   app.disable('x-powered-by');
   app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
-  app.use('/api/pictures', express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
+  app.use(['/api/pictures', '/api/photos'], express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
   app.use('/api/backup/look', express.raw({ type: 'application/zip', limit: `${BACKUP_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());

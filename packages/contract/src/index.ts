@@ -49,6 +49,24 @@ export {
   type PaperPicture,
   type PictureQuery,
 } from './pictures.ts';
+export {
+  PHOTO_SIDES,
+  changePhotosSchema,
+  changedPhotosSchema,
+  photoImageQuerySchema,
+  photosSchema,
+  removePhotosSchema,
+  shownPhotoSchema,
+  takePhotoQuerySchema,
+  tookPhotoSchema,
+  type ChangePhotos,
+  type PhotoImageQuery,
+  type Photos,
+  type RemovePhotos,
+  type ShownPhoto,
+  type TakePhotoQuery,
+  type TookPhoto,
+} from './photos.ts';
 export { refusalSchema, type Refusal } from './refusals.ts';
 export { bareRequestSchema, demoRequestSchema, requestId, type BareRequest, type DemoRequest } from './requests.ts';
 export {

@@ -9,6 +9,7 @@ export const amountsSchema = z.strictObject({
   orders: z.int(),
   cuttings: z.int(),
   sessions: z.int(),
+  photos: z.int(),
   pictures: z.int(),
 });
 export type Amounts = z.infer<typeof amountsSchema>;

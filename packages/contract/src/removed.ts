@@ -4,6 +4,7 @@ const keys = { id: z.string(), removedAt: z.string() };
 /** What was taken out and can be brought back. */
 export const removedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('page'), ...keys, name: z.string() }),
+  z.strictObject({ kind: z.literal('photo'), ...keys, name: z.string() }),
   z.strictObject({ kind: z.literal('paper'), ...keys, name: z.string() }),
   z.strictObject({
     kind: z.literal('stock'),

@@ -40,6 +40,15 @@ import {
 } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { PICTURE_LIMIT_MB, PICTURE_TYPES, paperPictureSchema, pictureQuerySchema } from './pictures.ts';
+import {
+  changePhotosSchema,
+  changedPhotosSchema,
+  photoImageQuerySchema,
+  photosSchema,
+  removePhotosSchema,
+  takePhotoQuerySchema,
+  tookPhotoSchema,
+} from './photos.ts';
 import { recordQuerySchema, recordSchema } from './record.ts';
 import { removedSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
@@ -102,6 +111,36 @@ export const ROUTES: readonly Route[] = [
     path: '/api/pictures/{file}',
     says: 'A picture that was taken in',
     query: pictureQuerySchema,
+    answer: 'picture',
+  },
+  { method: 'get', path: '/api/photos', says: 'All photos, and where they are shown', answer: photosSchema },
+  {
+    method: 'post',
+    path: '/api/photos',
+    says: `Takes in a photo (JPEG, PNG or WebP as the body, up to ${PICTURE_LIMIT_MB} MB), without its hidden data`,
+    sends: 'picture',
+    query: takePhotoQuerySchema,
+    answer: tookPhotoSchema,
+  },
+  {
+    method: 'patch',
+    path: '/api/photos',
+    says: 'Says the same of many photos',
+    body: changePhotosSchema,
+    answer: changedPhotosSchema,
+  },
+  {
+    method: 'post',
+    path: '/api/photos/remove',
+    says: 'Takes photos out, to be brought back',
+    body: removePhotosSchema,
+    answer: null,
+  },
+  {
+    method: 'get',
+    path: '/api/photos/files/{file}',
+    says: 'A photo, upright and without its hidden data',
+    query: photoImageQuerySchema,
     answer: 'picture',
   },
   {
@@ -175,7 +214,7 @@ export const ROUTES: readonly Route[] = [
     says: 'What was taken out and can be brought back, the latest first',
     answer: z.array(removedSchema),
   },
-  ...(['pages', 'papers', 'stock'] as const).map((what): Route => ({
+  ...(['pages', 'papers', 'stock', 'photos'] as const).map((what): Route => ({
     method: 'post',
     path: `/api/${what}/{id}/restore`,
     says: 'Brings it back',

@@ -10,11 +10,12 @@ import {
   type LengthText,
   type Page,
   type PageFacts,
+  type PhotoFacts,
   type SessionEvent,
   type Paper,
   type StockItem,
 } from '@temnex/core';
-import type { Challenge, CuttingRecord, Movement, StepSays } from '@temnex/contract';
+import type { Challenge, CuttingRecord, Movement, ShownPhoto, StepSays } from '@temnex/contract';
 
 /** A length as it was typed. The one place where lengths meet storage: what cannot be read back is not written. */
 const length = customType<{ data: LengthText; driverData: string }>({
@@ -61,6 +62,8 @@ export interface StoredSummary extends Omit<PageFacts, 'spares'> {
   readonly parts: number;
   /** Left out by summaries of the first days: then it is none. */
   readonly pattern?: boolean;
+  /** Which photos it shows; left out: none. */
+  readonly shown?: readonly Omit<ShownPhoto, 'page' | 'pageName' | 'copies'>[];
 }
 
 export const pages = sqliteTable('pages', {
@@ -231,6 +234,22 @@ export const searches = sqliteTable('searches', {
   name: text('name').notNull(),
   line: text('line').notNull(),
   createdAt: text('created_at').notNull(),
+});
+
+/** Photos that were taken in; their files lie in the folder `photos`. */
+export const photos = sqliteTable('photos', {
+  id: text('id').primaryKey(),
+  /** The hash of what was sent. */
+  file: text('file').notNull().unique(),
+  name: text('name').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  /** The size of its largest file. */
+  bytes: integer('bytes').notNull(),
+  facts: json<PhotoFacts>('facts').notNull(),
+  demo: demo(),
+  addedAt: text('added_at').notNull(),
+  removedAt: removedAt(),
 });
 
 /** Requests that made or used something, with what was answered: sent again, they are answered the same. */

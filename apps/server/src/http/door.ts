@@ -94,7 +94,7 @@ function knock(sharing: Sharing, request: Request, response: Response): void {
 
 /** What may be sent where, and what is said of anything else. None of it can be sent by a page of another site without being asked first. */
 function sentAs(request: Request): { readonly types: readonly string[]; readonly refused: () => Refused } {
-  if (request.path.startsWith('/api/pictures/'))
+  if (request.path.startsWith('/api/pictures/') || (request.path === '/api/photos' && request.method === 'POST'))
     return {
       types: PICTURE_TYPES,
       refused: () => new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.'),

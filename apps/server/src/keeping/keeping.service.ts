@@ -7,6 +7,7 @@ import {
   readFileSync,
   readdirSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -25,23 +26,29 @@ import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 import { CopiesFolder } from './copies.ts';
 
 const { papers, pages, plans, cuttings, stock, movements, steps, rules, challenges, searches, habits } = schema;
-const { sessions, sessionEvents, book } = schema;
+const { sessions, sessionEvents, book, photos } = schema;
 /** Everything that is somebody's own, whatever refers to another after it. Requests and devices belong to this server. */
 const TABLES: readonly SQLiteTable[] = [
   ...[papers, pages, plans, cuttings, stock, movements, steps],
-  ...[rules, challenges, searches, habits, sessions, sessionEvents],
+  ...[rules, challenges, searches, habits, sessions, sessionEvents, photos],
 ];
 const LOOK_EVERY = 60 * 60_000;
 const WAITS = 60 * 60_000;
 /** What a backup may unfold to: 4 GB. */
 const MOST_UNFOLDED = 4e9;
 const PICTURE = /^[0-9a-f]{64}\.webp$/;
+/** A photo, or the larger of its smaller ones. */
+const PHOTO = /^[0-9a-f]{64}(\.large)?\.jpg$/;
+/** What photos may come to in a backup, in bytes: it has to be small enough to be sent back. */
+const MOST_OF_PHOTOS = 700e6;
 const README = `What is in this file
 ====================
 
 temnex.sqlite   everything, as one SQLite database: any program that reads SQLite reads it
 pages/          each page as JSON, as docs/formats.md of Temnex describes it
-pictures/       the pictures, each under the SHA-256 of its content
+pictures/       the pictures of papers, each under the SHA-256 of its content
+photos/         the photos, each under the SHA-256 of what was taken in; where they come to more than 700 MB, at most 1600
+                pixels large, or none: then keep a copy of the folder "photos" of your data as well
 
 Put it back under "Backup" in Temnex; what it holds is shown before anything is replaced.
 `;
@@ -54,6 +61,7 @@ interface Waiting {
 /** Backups and copies: everything out as one open file, back in once it has been looked at, and a copy a day by itself. */
 @Injectable()
 export class KeepingService implements OnModuleInit, OnModuleDestroy {
+  private readonly photos: string;
   private readonly copies: CopiesFolder;
   private trouble: string | null = null;
   private timer: NodeJS.Timeout | undefined;
@@ -63,6 +71,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PICTURES_FOLDER) private readonly pictures: string,
   ) {
+    this.photos = join(dirname(pictures), 'photos');
     this.copies = new CopiesFolder(join(dirname(pictures), 'copies'), (file) => this.copyInto(file));
   }
 
@@ -108,6 +117,8 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
       // they are as small as they get
       for (const name of this.pictureNames())
         inside[`pictures/${name}`] = [readFileSync(join(this.pictures, name)), { level: 0 }];
+      for (const name of this.photosToKeep())
+        inside[`photos/${name}`] = [readFileSync(join(this.photos, name)), { level: 0 }];
       return await new Promise<Buffer>((resolve, reject) =>
         zip(inside, { level: 6 }, (error, data) => (error ? reject(error) : resolve(Buffer.from(data)))),
       );
@@ -126,8 +137,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
         let unfolded = 0;
         inside = unzipSync(body, {
           filter: ({ name, originalSize }) => {
-            if (name !== 'temnex.sqlite' && !(name.startsWith('pictures/') && PICTURE.test(name.slice(9))))
-              return false;
+            if (!isKept(name)) return false;
             // a small file that unfolds without end is no backup
             if ((unfolded += originalSize) > MOST_UNFOLDED) throw new RangeError('it unfolds to too much');
             return true;
@@ -139,7 +149,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
       const database = inside['temnex.sqlite'];
       if (!database) throw new Refused('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
       writeFileSync(join(folder, 'temnex.sqlite'), database);
-      mkdirSync(join(folder, 'pictures'));
+      for (const kind of ['pictures', 'photos']) mkdirSync(join(folder, kind));
       for (const [name, data] of Object.entries(inside))
         if (name !== 'temnex.sqlite') writeFileSync(join(folder, name), data);
       return this.previewOf(folder);
@@ -167,7 +177,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     const file = join(folder, 'temnex.sqlite');
     const opened = opening(file);
     try {
-      const pictures = picturesIn(join(folder, 'pictures')).length;
+      const pictures = filesIn(join(folder, 'pictures'), PICTURE).length;
       const made = opened.db.get<{ at: string | null }>(
         sql`select max(at) as at from (select max(updated_at) as at from pages union select max(at) from movements)`,
       );
@@ -200,7 +210,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
         'There is something here already. Say that it is to be replaced; it is kept as a copy.',
       );
     const kept = before ? '' : this.copies.beforeRestoring(new Date());
-    if (waits) for (const name of picturesIn(join(waits.folder, 'pictures'))) this.takePicture(waits.folder, name);
+    if (waits) this.takeFiles(waits.folder);
     const client = this.db.$client;
     if (waits) client.prepare('ATTACH ? AS incoming').run(join(waits.folder, 'temnex.sqlite'));
     try {
@@ -223,10 +233,24 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
-  private takePicture(folder: string, name: string): void {
-    mkdirSync(this.pictures, { recursive: true });
-    const to = join(this.pictures, name);
-    if (!existsSync(to)) copyFileSync(join(folder, 'pictures', name), to);
+  private takeFiles(folder: string): void {
+    const take = (kind: string, pattern: RegExp, into: string) => {
+      for (const name of filesIn(join(folder, kind), pattern)) {
+        mkdirSync(into, { recursive: true });
+        if (!existsSync(join(into, name))) copyFileSync(join(folder, kind, name), join(into, name));
+      }
+    };
+    take('pictures', PICTURE, this.pictures);
+    take('photos', PHOTO, this.photos);
+  }
+
+  /** Each photo whole, or all as they are seen on a screen; where even those are too many, none. */
+  private photosToKeep(): string[] {
+    const all = filesIn(this.photos, PHOTO);
+    const fits = (names: string[]) =>
+      names.reduce((sum, name) => sum + statSync(join(this.photos, name)).size, 0) <= MOST_OF_PHOTOS;
+    const [large, whole] = [true, false].map((are) => all.filter((name) => name.includes('.large') === are));
+    return [whole!, large!].find(fits) ?? [];
   }
 
   private copyInto(file: string): void {
@@ -234,7 +258,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   }
 
   private pictureNames(): string[] {
-    return picturesIn(this.pictures);
+    return filesIn(this.pictures, PICTURE);
   }
 
   private forgetOld(): void {
@@ -246,8 +270,13 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   }
 }
 
-const picturesIn = (folder: string): string[] =>
-  existsSync(folder) ? readdirSync(folder).filter((name) => PICTURE.test(name)) : [];
+const filesIn = (folder: string, pattern: RegExp): string[] =>
+  existsSync(folder) ? readdirSync(folder).filter((name) => pattern.test(name)) : [];
+/** Whether a name in a backup is of something that is put back. */
+const isKept = (name: string): boolean =>
+  name === 'temnex.sqlite' ||
+  (name.startsWith('pictures/') && PICTURE.test(name.slice(9))) ||
+  (name.startsWith('photos/') && PHOTO.test(name.slice(7)));
 
 /** Opens a database of a backup and brings it up to date; refuses what is none, or is of a later version. */
 function opening(file: string): ReturnType<typeof openDatabase> {
@@ -283,6 +312,7 @@ function amountsIn(db: Database | Transaction, pictures: number): Amounts {
     orders: count(plans),
     cuttings: count(cuttings, sql`undone_at is null`),
     sessions: count(sessions),
+    photos: count(photos, there),
     pictures,
   };
 }

@@ -51,9 +51,15 @@ describe('a backup', () => {
       .set('Host', '127.0.0.1:4310')
       .set('content-type', 'image/png')
       .send(await sharp({ create: { width: 8, height: 8, channels: 3, background: '#1f7a7a' } }).png().toBuffer()); // prettier-ignore
+    const sky = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#9ab' } }).jpeg().toBuffer(); // prettier-ignore
+    const photo = await request(full.http)
+      .post('/api/photos?id=keeping-photo')
+      .set('Host', '127.0.0.1:4310')
+      .set('content-type', 'image/jpeg')
+      .send(sky);
     const zip = await to(full).file();
     const inside = Object.keys(unzipSync(zip));
-    expect(inside).toEqual(expect.arrayContaining(['README.txt', 'temnex.sqlite', `pages/${DEMO_PAGE_ID}.json`, `pictures/${picture.body.file}.webp`])); // prettier-ignore
+    expect(inside).toEqual(expect.arrayContaining(['README.txt', 'temnex.sqlite', `pages/${DEMO_PAGE_ID}.json`, `pictures/${picture.body.file}.webp`, `photos/${photo.body.photo.file}.jpg`])); // prettier-ignore
     const { body: preview } = await to(empty).look(zip);
     expect(preview.now).toMatchObject({ pages: 0, items: 0, pictures: 0 });
     expect(preview.holds).toMatchObject({ pictures: 1 });
@@ -66,6 +72,9 @@ describe('a backup', () => {
     expect(restored.now).toEqual(preview.holds);
     expect(await everything(empty)).toEqual(await everything(full));
     expect((await to(empty).get(`/api/pictures/${picture.body.file}`)).status).toBe(200);
+    // the smaller ones are made anew
+    for (const side of ['small', 'whole'])
+      expect((await to(empty).get(`/api/photos/files/${photo.body.photo.file}?side=${side}`)).status).toBe(200);
     // asked again, because the answer was lost
     expect((await to(empty).post('/api/backup/restore', restore)).body).toEqual(restored);
   }, 30_000);

@@ -1,10 +1,16 @@
-import { derivePage, type Page } from '@temnex/core';
+import { derivePage, hasMeasuredPrint, type Page } from '@temnex/core';
 import { NAMES } from '@temnex/words';
 import type { StoredSummary } from '../database/schema.ts';
 
 /** What a list of pages shows of a page, worked out once, when it is saved. */
 export function summaryOf(page: Page): StoredSummary {
   const derived = derivePage(page, NAMES);
+  const shown = derived.parts.flatMap(({ picture, name: part, width, height, item }) => {
+    if (!picture) return [];
+    const { photo, crop } = picture;
+    const measured = hasMeasuredPrint(derived.items.get(item)?.input);
+    return [{ photo, part, width, height, crop, measured }];
+  });
   return {
     name: page.name,
     width: String(page.ground.width),
@@ -15,6 +21,7 @@ export function summaryOf(page: Page): StoredSummary {
     copies: page.copies,
     spares: page.spares,
     refused: derived.problems.length > 0,
+    ...(shown.length ? { shown } : {}),
     pieces: derived.pieces.map(({ id, width, height, quantity, wish }) => ({ id, width, height, quantity, wish })),
   };
 }

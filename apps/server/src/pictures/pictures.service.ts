@@ -1,17 +1,14 @@
-import { createHash } from 'node:crypto';
-import { mkdir, open, readFile, rename, stat } from 'node:fs/promises';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
-import sharp, { type Sharp } from 'sharp';
+import sharp from 'sharp';
 import type { PaperPicture } from '@temnex/contract';
-import { Refused, notFound } from '../http/refused.ts';
+import { notFound } from '../http/refused.ts';
+import { broken, hashOf, isFault, isHash, keepFile, pictureIn } from './files.ts';
 
 /** The folder in which pictures lie, each under the hash of its content. */
 export const PICTURES_FOLDER = Symbol('pictures folder');
 
-const FORMATS = new Set(['jpeg', 'png', 'webp']);
-/** More than any camera takes; a small file that says it holds more is no photograph. */
-const MOST_PIXELS = 120_000_000;
 /** A paper is seen at so many pixels on its longer side at the most. */
 const PAPER_SIDE = 1200;
 const COLOURS = 4;
@@ -25,13 +22,14 @@ export class PicturesService {
 
   /** Takes in the picture of a paper. The same picture twice is one file. */
   async ofPaper(body: unknown): Promise<PaperPicture> {
-    const picture = await pictureIn(body);
+    const { picture } = await pictureIn(body);
     try {
       const { data, info } = await picture
         .resize({ width: PAPER_SIDE, height: PAPER_SIDE, fit: 'inside', withoutEnlargement: true })
         .webp({ quality: 84 })
         .toBuffer({ resolveWithObject: true });
-      const [file, colours] = await Promise.all([this.keep(data), mainColours(data)]);
+      const file = hashOf(data);
+      const [, colours] = await Promise.all([keepFile(this.pathOf(file), data), mainColours(data)]);
       return { file, width: info.width, height: info.height, colours };
     } catch (error) {
       throw isFault(error) ? error : broken();
@@ -39,7 +37,7 @@ export class PicturesService {
   }
 
   async one(file: string, turn: number): Promise<Buffer> {
-    if (!/^[0-9a-f]{64}$/.test(file)) throw notFound('picture');
+    if (!isHash(file)) throw notFound('picture');
     const data = await readFile(this.pathOf(file)).catch(() => null);
     if (!data) throw notFound('picture');
     // sharp turns clockwise
@@ -51,45 +49,9 @@ export class PicturesService {
       : data;
   }
 
-  /** Whole or not at all: it has its name once it is on the disk. */
-  private async keep(data: Buffer): Promise<string> {
-    const file = createHash('sha256').update(data).digest('hex');
-    const path = this.pathOf(file);
-    if (await stat(path).catch(() => null)) return file;
-    await mkdir(this.folder, { recursive: true });
-    const half = `${path}.${process.hrtime.bigint()}`;
-    const handle = await open(half, 'wx');
-    try {
-      await handle.writeFile(data);
-      await handle.sync();
-    } finally {
-      await handle.close();
-    }
-    await rename(half, path);
-    return file;
-  }
-
   private pathOf(file: string): string {
     return join(this.folder, `${file}.webp`);
   }
-}
-
-const broken = (): Refused => new Refused('no-picture', 'This picture is broken, or is none: it cannot be opened.');
-/** What the disk says, rather than the picture. */
-const isFault = (error: unknown): boolean =>
-  error instanceof Refused || typeof (error as { errno?: unknown }).errno === 'number';
-
-/** What was sent, opened and the right way up. Refuses what is not a JPEG, PNG or WebP picture, or too large a one. */
-async function pictureIn(body: unknown): Promise<Sharp> {
-  if (!Buffer.isBuffer(body) || !body.length) throw new Refused('no-picture', 'No picture was sent.');
-  const said = await sharp(body, { limitInputPixels: false })
-    .metadata()
-    .catch(() => null);
-  if (!said) throw broken();
-  if (!FORMATS.has(said.format)) throw new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.');
-  if (said.width * said.height * (said.pages ?? 1) > MOST_PIXELS)
-    throw new Refused('too-large', `This picture has more than ${MOST_PIXELS / 1e6} million pixels.`);
-  return sharp(body, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate();
 }
 
 /** The colours that most of a picture has, as a palette of a few finds them. */

@@ -18,6 +18,12 @@ export class RemovedController {
     this.removed.page(id, body.id);
   }
 
+  @Post('photos/:id/restore')
+  @HttpCode(204)
+  photo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+    this.removed.photo(id, body.id);
+  }
+
   @Post('papers/:id/restore')
   @HttpCode(204)
   paper(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {

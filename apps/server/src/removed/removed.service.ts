@@ -3,7 +3,7 @@ import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { Removed } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { movements, pages, papers, stock } from '../database/schema.ts';
+import { movements, pages, papers, photos, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { move, touch } from '../papers/movements.ts';
 
@@ -24,6 +24,12 @@ export class RemovedService {
         .where(isNotNull(pages.removedAt))
         .all()
         .map((row) => ({ kind: 'page' as const, ...row, removedAt: row.removedAt! })),
+      ...this.db
+        .select({ id: photos.id, name: photos.name, removedAt: photos.removedAt })
+        .from(photos)
+        .where(isNotNull(photos.removedAt))
+        .all()
+        .map((row) => ({ kind: 'photo' as const, ...row, removedAt: row.removedAt! })),
       ...this.db
         .select({ id: papers.id, name: papers.name, removedAt: papers.removedAt })
         .from(papers)
@@ -51,6 +57,14 @@ export class RemovedService {
     once(this.db, request, `page ${id} brought back`, (tx) => {
       const back = tx.update(pages).set({ removedAt: null }).where(eq(pages.id, id)).returning({ id: pages.id }).get();
       if (!back) throw notFound('page');
+      return null;
+    });
+  }
+
+  photo(id: string, request: string): void {
+    once(this.db, request, `photo ${id} brought back`, (tx) => {
+      if (!tx.update(photos).set({ removedAt: null }).where(eq(photos.id, id)).returning({ id: photos.id }).get())
+        throw notFound('photo');
       return null;
     });
   }

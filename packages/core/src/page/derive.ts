@@ -1,4 +1,13 @@
-import { MARKS, ZERO, parseLength, ticks, type LengthProblem, type Mark, type Ticks } from '../length/index.ts';
+import {
+  MARKS,
+  ZERO,
+  parseLength,
+  ticks,
+  type LengthProblem,
+  type Mark,
+  type Ticks,
+  type Unit,
+} from '../length/index.ts';
 import { moved, pastEdges, rect, shifted, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import {
   recipeOf,
@@ -18,6 +27,7 @@ import {
 import type { Item, Page, Wish } from './document.ts';
 import { PLAIN_NAMES, partId, piecesOf, wishOf, type Namer, type PieceToCut, type Seam } from './pieces.ts';
 import { followedText, sizeFollowed, withFollowed, type Followed } from './follows.ts';
+import { shownIn, type Shown } from './pictures.ts';
 import { placeAlong, type Axis } from './place.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
@@ -36,6 +46,8 @@ export interface Part
   /** The piece that it is cut as; null where there is nothing to cut (a print). */
   readonly piece: string | null;
   readonly wish: Wish | null;
+  /** The photo that is seen there, where it is known which. */
+  readonly picture?: Shown;
 }
 
 export type PageProblem = {
@@ -259,7 +271,7 @@ function deriveItem(
   const wishAt = (blank: string | null) =>
     blank === null ? null : ((wishes.has(blank) ? wishes.get(blank) : item.wishes[blank]) ?? null);
   const parts = (laid?.layers ?? []).map((layer) =>
-    partOf(layer, item, box, names, pieceOf(layer.blank), wishAt(layer.blank)),
+    partOf(layer, item, box, names, pieceOf(layer.blank), wishAt(layer.blank), laid, table.unit),
   );
   return {
     ...{ item, input, followed },
@@ -285,7 +297,19 @@ const fieldProblem = (item: string, path: FieldPath, problem: LengthProblem): Pa
   offers: [],
 });
 
-function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: string | null, wish: Wish | null): Part {
+function partOf(
+  layer: Layer,
+  item: Item,
+  origin: Rect,
+  names: Namer,
+  piece: string | null,
+  wish: Wish | null,
+  laid: Laid | null,
+  unit: Unit,
+): Part {
+  const picture = item.pictures?.[layer.key];
+  // within a printed border, where there is one
+  const opening = laid?.slots.find((slot) => slot.role === 'image')?.box ?? layer.box;
   const { key, role, n, opaque, group, sized, entry, shape } = layer;
   const part: Part = {
     id: partId(item.id, key),
@@ -313,6 +337,9 @@ function partOf(layer: Layer, item: Item, origin: Rect, names: Namer, piece: str
     ...(layer.back ? { back: true } : {}),
     ...(layer.along ? { along: true } : {}),
     ...(layer.says === undefined ? {} : { says: layer.says }),
+    ...(picture && opening.width > 0 && opening.height > 0
+      ? { picture: shownIn(shifted(opening, origin), picture, unit) }
+      : {}),
   };
 }
 

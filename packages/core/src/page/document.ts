@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { pictureSchema, type Picture } from '../photos/index.ts';
 import { oneLine } from '../stock/index.ts';
 import { MARK_NAMES, lengthNamed, lengthText, lengthsIn, type LengthText, type Unit } from '../length/index.ts';
 import { RECIPE_IDS, inputNamed, recipeOf, type RecipeId } from '../recipes/index.ts';
@@ -80,6 +81,8 @@ const itemKeys = {
   follows: z.array(followSchema).max(40).optional(),
   /** By blank: which paper it is cut from. */
   wishes: z.record(id, wishSchema),
+  /** By layer: the photo that is seen there. */
+  pictures: z.record(id, pictureSchema).optional(),
   /** By layer or blank: a name of its own, where it has one. */
   names: z.record(id, name),
   /** Cut to size, or so much longer on purpose, both ways, and trimmed in place. */
@@ -203,6 +206,13 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
       },
       ...(item.follows ? { follows: item.follows.map((f) => ({ ...f, by: name(f.by) })) } : {}),
       fit: item.fit === 'exact' ? item.fit : { by: name(item.fit.by) },
+      ...(item.pictures
+        ? {
+            pictures: Object.fromEntries(
+              Object.entries(item.pictures).map(([layer, picture]) => [layer, pictureNamed(picture, name)]),
+            ),
+          }
+        : {}),
       wishes: Object.fromEntries(
         Object.entries(item.wishes).map(([blank, wish]) => [
           blank,
@@ -223,4 +233,15 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
       ),
     })),
   };
+}
+
+function pictureNamed(picture: Picture, name: (text: LengthText) => LengthText): Picture {
+  const { across, upDown } = picture.wanted ?? {};
+  const named = (one: typeof across) => one && { ...one, at: name(one.at) };
+  return picture.wanted
+    ? {
+        ...picture,
+        wanted: { ...(across ? { across: named(across) } : {}), ...(upDown ? { upDown: named(upDown) } : {}) },
+      }
+    : picture;
 }

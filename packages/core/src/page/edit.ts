@@ -1,5 +1,6 @@
 import type { Size } from '../geometry/index.ts';
 import type { LengthText, Ticks } from '../length/index.ts';
+import type { Picture } from '../photos/index.ts';
 import {
   RECIPE_IDS,
   recipeOf,
@@ -30,6 +31,14 @@ const onItem = (page: Page, id: string, change: (item: Item) => Item): Page => (
 
 export const changeItem = (page: Page, id: string, patch: Partial<Pick<Item, 'name' | 'on' | 'at' | 'fit'>>): Page =>
   onItem(page, id, (item) => ({ ...item, ...patch }));
+
+/** Which photo is seen on a layer of an item, and how; null: none. */
+export const setPicture = (page: Page, id: string, layer: string, picture: Picture | null): Page =>
+  onItem(page, id, ({ pictures, ...item }) => {
+    const { [layer]: _old, ...others } = pictures ?? {};
+    const next = picture ? { ...others, [layer]: picture } : others;
+    return Object.keys(next).length ? { ...item, pictures: next } : item;
+  });
 
 /** Changes the input of an item as it is solved, the lengths in it that follow others included. */
 const onInput = (

@@ -46,9 +46,11 @@ export {
   renamePart,
   putInput,
   setItemField,
+  setPicture,
   spaceEvenly,
   startPage,
   stopFollowing,
   takeOffers,
 } from './edit.ts';
+export { hasMeasuredPrint, placeOfSpot, shownIn, type Shown } from './pictures.ts';
 export { cameOutAs } from './cameOut.ts';

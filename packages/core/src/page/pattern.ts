@@ -47,7 +47,7 @@ export function fromPattern(
       ...(ground.seam === null ? {} : { seam: ground.seam }),
     },
     items: pattern.items.map((item, i) => ({
-      ...document.items[i]!,
+      ...withoutPictures(document.items[i]!),
       input: meant(item, loosened(item, before)),
       on: onOf(item.on, ground.seam !== null),
       wishes: Object.fromEntries(
@@ -57,6 +57,11 @@ export function fromPattern(
     ...{ copies: 1, spares: [], first: [] },
   };
   return { page, misfits: misfitsOf(derivePage(page, names), before) };
+}
+
+/** Photos are a page's own. */
+function withoutPictures({ pictures: _pictures, ...item }: Item): Item {
+  return item;
 }
 
 /** What lay on one of two pages lies on the one there is. */

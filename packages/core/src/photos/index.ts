@@ -11,3 +11,25 @@ export {
   type Pixels,
 } from './crop.ts';
 export { DENSITIES, largestPrint, sharpness, type Density } from './printSize.ts';
+export {
+  AS_IT_IS,
+  MOST_ZOOM,
+  cropSchema,
+  framed,
+  framingOf,
+  framingSchema,
+  wholePixels,
+  type Framed,
+  type Framing,
+} from './framing.ts';
+export {
+  NOTHING_SAID,
+  photoFactsSchema,
+  photoSchema,
+  pictureSchema,
+  printWishSchema,
+  type Photo,
+  type PhotoFacts,
+  type Picture,
+  type PrintWish,
+} from './photo.ts';

@@ -69,6 +69,7 @@ const NAMES: readonly (readonly [keyof Amounts, string])[] = [
   ['orders', 'cutting orders'],
   ['cuttings', 'cuttings'],
   ['sessions', 'times at the trimmer'],
+  ['photos', 'photos'],
   ['pictures', 'pictures'],
 ];
 const sizeOf = (bytes: number): string =>

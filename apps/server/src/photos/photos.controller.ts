@@ -1,0 +1,72 @@
+import {
+  Body,
+  Controller,
+  Get,
+  Headers,
+  HttpCode,
+  Inject,
+  Param,
+  Patch,
+  Post,
+  Query,
+  Res,
+  StreamableFile,
+} from '@nestjs/common';
+import type { Response } from 'express';
+import {
+  changePhotosSchema,
+  photoImageQuerySchema,
+  removePhotosSchema,
+  takePhotoQuerySchema,
+  type ChangePhotos,
+  type PhotoImageQuery,
+  type Photos,
+  type RemovePhotos,
+  type TakePhotoQuery,
+  type TookPhoto,
+} from '@temnex/contract';
+import type { Photo } from '@temnex/core';
+import { checked } from '../http/checked.ts';
+import { PhotosService } from './photos.service.ts';
+
+@Controller('api/photos')
+export class PhotosController {
+  constructor(@Inject(PhotosService) private readonly photos: PhotosService) {}
+
+  @Get()
+  all(): Photos {
+    return this.photos.all();
+  }
+
+  @Post()
+  take(
+    @Body() body: unknown,
+    @Query(checked(takePhotoQuerySchema)) { id, name }: TakePhotoQuery,
+    @Headers('content-type') said: string | undefined,
+  ): Promise<TookPhoto> {
+    return this.photos.take(body, said, id, name);
+  }
+
+  @Patch()
+  change(@Body(checked(changePhotosSchema)) change: ChangePhotos): { photos: Photo[] } {
+    return { photos: this.photos.change(change) };
+  }
+
+  @Post('remove')
+  @HttpCode(204)
+  remove(@Body(checked(removePhotosSchema)) { id, photos }: RemovePhotos): void {
+    this.photos.remove(photos, id);
+  }
+
+  @Get('files/:file')
+  async image(
+    @Param('file') file: string,
+    @Query(checked(photoImageQuerySchema)) { side = 'large' }: PhotoImageQuery,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<StreamableFile> {
+    const image = await this.photos.image(file, side);
+    // its name is made from its content: it never changes
+    response.setHeader('cache-control', 'private, max-age=31536000, immutable');
+    return new StreamableFile(image, { type: 'image/jpeg' });
+  }
+}

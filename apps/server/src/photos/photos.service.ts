@@ -1,0 +1,186 @@
+import { readFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
+import { Inject, Injectable } from '@nestjs/common';
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
+import exifReader from 'exif-reader';
+import sharp, { type Metadata } from 'sharp';
+import { NOTHING_SAID, wholePixels, type Crop, type Photo } from '@temnex/core';
+import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type TookPhoto } from '@temnex/contract';
+import { DATABASE, type Database } from '../database/types.ts';
+import { once } from '../database/once.ts';
+import { pages, photos } from '../database/schema.ts';
+import { notFound } from '../http/refused.ts';
+import { broken, hashOf, isFault, isHash, keepFile, pictureIn } from '../pictures/files.ts';
+import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
+import { Turns } from './turns.ts';
+
+type Row = typeof photos.$inferSelect;
+export type Side = keyof typeof PHOTO_SIDES;
+
+/** So many pictures are opened at a time: each may take some hundred megabytes while it is. */
+const AT_A_TIME = 2;
+const MOST_NAME = 255;
+
+const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): Photo => ({ ...row, ...facts });
+
+/**
+ * Photos: each set upright, without what it hides (place, device, words), as one JPEG under the hash of what was sent, with two smaller
+ * ones beside it. The same file sent twice is one photo; sent again after it was taken out, it is back.
+ */
+@Injectable()
+export class PhotosService {
+  private readonly folder: string;
+  private readonly turns = new Turns(AT_A_TIME);
+
+  constructor(
+    @Inject(DATABASE) private readonly db: Database,
+    @Inject(PICTURES_FOLDER) pictures: string,
+  ) {
+    this.folder = join(dirname(pictures), 'photos');
+  }
+
+  all(): Photos {
+    const rows = this.db.select().from(photos).where(isNull(photos.removedAt)).orderBy(desc(photos.addedAt)).all();
+    return { photos: rows.map(photoOf), shown: this.shown() };
+  }
+
+  /** Takes in a photo that was sent as `said` (a media type). */
+  async take(body: unknown, said: string | undefined, id: string, name = ''): Promise<TookPhoto> {
+    const file = Buffer.isBuffer(body) ? hashOf(body) : '';
+    const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
+    if (known) return this.back(known);
+    const sized = await this.turns.in(() => this.keep(file, body, said));
+    const row: Row = {
+      ...{
+        id,
+        file,
+        name: name
+          .replace(/\p{Cc}/gu, '')
+          .trim()
+          .slice(0, MOST_NAME),
+        ...sized.pixels,
+      },
+      ...{ bytes: sized.bytes, facts: { ...NOTHING_SAID, day: sized.day } },
+      ...{ addedAt: new Date().toISOString(), demo: false, removedAt: null },
+    };
+    // the same picture sent twice at once: one of them is first
+    const made = this.db.insert(photos).values(row).onConflictDoNothing().returning().get();
+    return made
+      ? { photo: photoOf(made), again: false }
+      : this.back(this.db.select().from(photos).where(eq(photos.file, file)).get()!);
+  }
+
+  change({ photos: ids, change }: ChangePhotos): Photo[] {
+    return this.db.transaction((tx) => {
+      const rows = tx.select().from(photos).where(and(inArray(photos.id, ids), isNull(photos.removedAt))).all(); // prettier-ignore
+      if (rows.length < new Set(ids).size) throw notFound('photo');
+      return rows.map((row) =>
+        photoOf(
+          tx
+            .update(photos)
+            .set({ facts: { ...row.facts, ...change } })
+            .where(eq(photos.id, row.id))
+            .returning()
+            .get(),
+        ),
+      );
+    });
+  }
+
+  /** Taken out, to be brought back: pages that show them go on showing them. */
+  remove(ids: readonly string[], request: string): void {
+    once(this.db, request, 'photos taken out', (tx) => {
+      const removedAt = new Date().toISOString();
+      tx.update(photos).set({ removedAt }).where(and(inArray(photos.id, [...ids]), isNull(photos.removedAt))).run(); // prettier-ignore
+      return null;
+    });
+  }
+
+  async image(file: string, side: Side): Promise<Buffer> {
+    if (!isHash(file)) throw notFound('photo');
+    const data = await readFile(this.pathOf(file, side)).catch(() => null);
+    if (data) return data;
+    // of a large stash a backup has only the larger one: the others are made of it
+    const others = side === 'whole' ? (['large'] as const) : (['whole', 'large'] as const);
+    for (const other of others) {
+      const larger = other === side ? null : await readFile(this.pathOf(file, other)).catch(() => null);
+      if (larger) return side === 'whole' ? larger : this.turns.in(() => this.keepSmaller(file, larger, side));
+    }
+    throw notFound('photo');
+  }
+
+  /** What is seen of a photo in a crop, so many pixels large, as it is. */
+  async cropped(file: string, crop: Crop, size: { width: number; height: number }): Promise<Buffer> {
+    const whole = await this.image(file, 'whole');
+    const { width, height } = await sharp(whole).metadata();
+    const { x: left, y: top, ...rest } = wholePixels({ width, height }, crop);
+    return this.turns.in(() =>
+      sharp(whole)
+        .extract({ left, top, ...rest })
+        .resize({ ...size, fit: 'fill', kernel: 'lanczos3' })
+        .toColourspace('srgb')
+        .png({ compressionLevel: 1 })
+        .toBuffer(),
+    );
+  }
+
+  /** What pages show of which photos, as it was when each was saved. */
+  private shown(): ShownPhoto[] {
+    return this.db
+      .select({ page: pages.id, summary: pages.summary })
+      .from(pages)
+      .where(isNull(pages.removedAt))
+      .all()
+      .flatMap(({ page, summary }) => {
+        const { name: pageName, copies, shown = [] } = summary;
+        return summary.pattern ? [] : shown.map((one) => ({ ...one, page, pageName, copies }));
+      });
+  }
+
+  private back(row: Row): TookPhoto {
+    this.db.update(photos).set({ removedAt: null }).where(eq(photos.id, row.id)).run();
+    return { photo: photoOf(row), again: true };
+  }
+
+  private async keep(file: string, body: unknown, said: string | undefined) {
+    const { picture, metadata } = await pictureIn(body, said);
+    try {
+      const { data, info } = await picture
+        .flatten({ background: '#ffffff' })
+        .toColourspace('srgb')
+        .jpeg({ quality: 92, chromaSubsampling: '4:4:4' })
+        .toBuffer({ resolveWithObject: true });
+      const kept = keepFile(this.pathOf(file, 'whole'), data);
+      await Promise.all([kept, this.keepSmaller(file, data, 'small'), this.keepSmaller(file, data, 'large')]);
+      return { pixels: { width: info.width, height: info.height }, bytes: data.length, day: dayOf(metadata) };
+    } catch (error) {
+      throw isFault(error) ? error : broken();
+    }
+  }
+
+  private async keepSmaller(file: string, whole: Buffer, side: 'small' | 'large'): Promise<Buffer> {
+    const most = PHOTO_SIDES[side];
+    const made = await sharp(whole)
+      .resize({ width: most, height: most, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer();
+    await keepFile(this.pathOf(file, side), made);
+    return made;
+  }
+
+  private pathOf(file: string, side: Side): string {
+    return join(this.folder, `${file}${side === 'whole' ? '' : `.${side}`}.jpg`);
+  }
+}
+
+/** The day on which a photo was taken, by its camera's clock; null where it does not say, or what it says is no day. */
+function dayOf({ exif }: Metadata): string | null {
+  if (!exif) return null;
+  try {
+    const { Photo: taken, Image: image } = exifReader(exif);
+    const at = taken?.DateTimeOriginal ?? taken?.DateTimeDigitized ?? image?.DateTime;
+    return at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString().slice(0, 10) : null;
+  } catch {
+    return null;
+  }
+}

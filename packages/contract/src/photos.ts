@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { photoFactsSchema, photoSchema, type Ticks } from '@temnex/core';
+import { requestId } from './requests.ts';
+
+/** A photo that a page shows, and the print that it wants of it, in ticks; by what was known when the page was saved. */
+export const shownPhotoSchema = z.strictObject({
+  photo: z.string(),
+  page: z.string(),
+  pageName: z.string(),
+  part: z.string(),
+  width: z.custom<Ticks>((value) => typeof value === 'number'),
+  height: z.custom<Ticks>((value) => typeof value === 'number'),
+  /** What of it is seen, in its pixels. */
+  crop: z.strictObject({ x: z.number(), y: z.number(), width: z.number(), height: z.number() }),
+  /** Whether the size is of a print that somebody has measured: there is one. */
+  measured: z.boolean(),
+  copies: z.int(),
+});
+export type ShownPhoto = z.infer<typeof shownPhotoSchema>;
+
+/** All photos, the latest first, and where they are shown. */
+export const photosSchema = z.strictObject({ photos: z.array(photoSchema), shown: z.array(shownPhotoSchema) });
+export type Photos = z.infer<typeof photosSchema>;
+
+/** What a photo is called, sent with it. */
+export const takePhotoQuerySchema = z.strictObject({ id: requestId, name: z.string().max(255).optional() });
+export type TakePhotoQuery = z.infer<typeof takePhotoQuerySchema>;
+/** A photo that was taken in; `again`: it was there, or is back. */
+export const tookPhotoSchema = z.strictObject({ photo: photoSchema, again: z.boolean() });
+export type TookPhoto = z.infer<typeof tookPhotoSchema>;
+
+const photoIds = z.array(z.string().min(1).max(64)).min(1).max(5000);
+/** The same said of many photos; what is left out stays as it is. */
+export const changePhotosSchema = z.strictObject({ photos: photoIds, change: photoFactsSchema.partial() });
+export type ChangePhotos = z.infer<typeof changePhotosSchema>;
+export const changedPhotosSchema = z.strictObject({ photos: z.array(photoSchema) });
+export const removePhotosSchema = z.strictObject({ id: requestId, photos: photoIds });
+export type RemovePhotos = z.infer<typeof removePhotosSchema>;
+
+/** How large a photo is handed out: as on a wall, as on a screen, or whole. */
+export const PHOTO_SIDES = { small: 400, large: 1600, whole: null } as const;
+export const photoImageQuerySchema = z.strictObject({ side: z.enum(['small', 'large', 'whole']).optional() });
+export type PhotoImageQuery = z.infer<typeof photoImageQuerySchema>;
