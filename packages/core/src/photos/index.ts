@@ -33,3 +33,4 @@ export {
   type Picture,
   type PrintWish,
 } from './photo.ts';
+export { findPhotos, liesOf, sayFindPhotos, type SoughtPhoto } from './find.ts';

@@ -1,0 +1,44 @@
+import { describe, expect, test } from '@jest/globals';
+import { findPhotos, liesOf, sayFindPhotos } from './find.ts';
+import { NOTHING_SAID, type Photo } from './photo.ts';
+
+const photo = (id: string, said: Partial<Photo>): Photo => ({
+  ...{ id, file: '0'.repeat(64), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
+  ...NOTHING_SAID,
+  ...said,
+});
+const photos = [
+  photo('launch', { day: '2026-06-14', place: 'Longstrand', people: ['Aunt Wren', 'Pip'], what: 'the first launch', favourite: true }), // prettier-ignore
+  photo('tower', { day: '2026-06-15', place: 'the old light', width: 2000, height: 3000, print: { width: '4', height: '6', unit: 'in', known: 'measured' } }), // prettier-ignore
+  photo('box', { day: '2025-05-02', place: 'Longstrand', width: 2000, height: 2010, what: 'box kite over the may fair' }), // prettier-ignore
+  photo('scan', { people: ['Pip'] }),
+];
+const found = (said: string) => findPhotos(photos, sayFindPhotos(said), new Set(['tower'])).map((p) => p.id);
+
+describe('photos are found in one line', () => {
+  test.each([
+    ['', ['launch', 'tower', 'box', 'scan']],
+    ['longstrand', ['launch', 'box']],
+    ['Pip at Longstrand', ['launch']],
+    ['aunt wren', ['launch']],
+    ['2026', ['launch', 'tower']],
+    ['june', ['launch', 'tower']],
+    ['june 2026 longstrand', ['launch']],
+    ['15 june', ['tower']],
+    ['2026-06-14', ['launch']],
+    ['may', ['box']],
+    ['not on a page', ['launch', 'box', 'scan']],
+    ['not yet on a page, longstrand', ['launch', 'box']],
+    ['on a page', ['tower']],
+    ['upright', ['tower']],
+    ['square photos', ['box']],
+    ['level of pip', ['launch', 'scan']],
+    ['favourites', ['launch']],
+    ['no print', ['launch', 'box', 'scan']],
+    ['printed', ['tower']],
+    ['scan.jpg', ['scan']],
+    ['nobody', []],
+  ])('%s', (said, ids) => expect(found(said)).toEqual(ids));
+  test('a month within a word is no month', () => expect(sayFindPhotos('mayfly marram').words).toEqual(['mayfly', 'marram'])); // prettier-ignore
+  test('how it lies, a hair aside', () => expect(liesOf({ width: 2000, height: 2039 })).toBe('square'));
+});
