@@ -82,6 +82,24 @@ export const routes = createBrowserRouter([
     ],
   },
   {
+    path: '/photos',
+    lazy: async () => ({ Component: (await import('./screens/photos/PhotosStation.tsx')).PhotosStation }),
+    errorElement: failed,
+    hydrateFallbackElement: <Loading what="the photos" />,
+    children: [
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./screens/photos/PhotoLine.tsx')).PhotoLine }),
+      },
+      {
+        path: 'of/:id',
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/photos/CropScreen.tsx'))).CropScreen,
+        }),
+      },
+    ],
+  },
+  {
     path: '/trimmer/:id',
     lazy: async () => ({ Component: (await import('./screens/trimmer/TrimmerScreen.tsx')).TrimmerScreen }),
     errorElement: failed,

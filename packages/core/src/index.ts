@@ -122,6 +122,7 @@ export {
   UP_DOWN,
   addEntry,
   addItem,
+  addWhereFree,
   changeItem,
   choosePaper,
   countFrom,

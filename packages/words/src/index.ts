@@ -79,3 +79,15 @@ export {
   type PlaceOf,
   type TrimmerWords,
 } from './trimmer.ts';
+export {
+  SHARP_WORDS,
+  dayInWords,
+  dayWords,
+  lostWords,
+  photoName,
+  photoWords,
+  pixelWords,
+  sharpWords,
+  soughtPhotoWords,
+  takingInWords,
+} from './photos.ts';

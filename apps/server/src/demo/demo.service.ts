@@ -3,11 +3,12 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, movements, pages, papers, sessions, stock } from '../database/schema.ts';
+import { cuttings, movements, pages, papers, photos, sessions, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { demoPapers, demoStock } from './demoDrawer.ts';
 import { demoPages } from './demoPages.ts';
+import { demoPhotos } from './demoPhotos.ts';
 
 /** The example: its pages and a drawer of its own, put in and taken out as one. */
 @Injectable()
@@ -44,6 +45,14 @@ export class DemoService {
         'added',
         { at: now },
       );
+      for (const { photo } of demoPhotos) {
+        const { id, file, name, width, height, addedAt, demo, ...facts } = photo;
+        const row = { id, file, name, width, height, bytes: 0, facts, demo, addedAt };
+        tx.insert(photos)
+          .values(row)
+          .onConflictDoUpdate({ target: photos.id, set: { removedAt: null } })
+          .run();
+      }
       // the one to begin with is the one last touched
       demoPages().forEach(({ id, document }, i) => {
         const updatedAt = new Date(Date.parse(now) - i).toISOString();
@@ -76,6 +85,16 @@ export class DemoService {
     const touched = demoPages.filter((p) => p.version > 1 || cut.has(p.id)).map((p) => p.id);
     if (touched.length) tx.update(pages).set({ demo: false }).where(inArray(pages.id, touched)).run();
     tx.delete(pages).where(eq(pages.demo, true)).run();
+
+    // of photos those that nobody has said anything else of
+    const asDrawn = new Map(demoPhotos.map(({ photo }) => [photo.id, photo]));
+    for (const { id, facts } of tx.select().from(photos).where(eq(photos.demo, true)).all()) {
+      const drawn = asDrawn.get(id);
+      const same = drawn && (Object.keys(facts) as (keyof typeof facts)[]).every((k) => JSON.stringify(facts[k]) === JSON.stringify(drawn[k])); // prettier-ignore
+      const shown = touched.length > 0;
+      if (same && !shown) tx.delete(photos).where(eq(photos.id, id)).run();
+      else tx.update(photos).set({ demo: false }).where(eq(photos.id, id)).run();
+    }
 
     const named = tx
       .select({ document: sql<string>`cast(${pages.document} as text)` })
@@ -132,6 +151,9 @@ function forget(tx: Transaction): void {
   tx.delete(sessions).where(inArray(sessions.page, ids)).run();
   tx.delete(stock).where(inArray(stock.id, gone)).run();
   tx.delete(pages).where(inArray(pages.id, ids)).run();
+  tx.delete(photos)
+    .where(inArray(photos.id, demoPhotos.map(({ photo }) => photo.id)))
+    .run(); // prettier-ignore
   for (const { id, name, sides } of demoPapers())
     tx.update(papers)
       .set({ name, sides, removedAt: null, revision: sql`${papers.revision} + 1` })

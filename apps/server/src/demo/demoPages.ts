@@ -1,4 +1,5 @@
-import { emptyPage, newItem, type Page, type Place, type Wish } from '@temnex/core';
+import { AS_IT_IS, emptyPage, newItem, type Framing, type Item, type Page, type Place, type Wish } from '@temnex/core';
+import { demoPhotoId, demoPhotos } from './demoPhotos.ts';
 
 /* The same week as pages. */
 
@@ -17,6 +18,13 @@ const place = (
   upDown: Extract<Place['upDown']['from'], 'bottom' | 'centre' | 'top'>,
   away: string,
 ): Place => ({ across: { from: across, by }, upDown: { from: upDown, by: away } });
+
+/** A photo of the example as it is seen on a layer. */
+function shows(name: string, framing: Partial<Framing> = {}): NonNullable<Item['pictures']> {
+  const { photo } = demoPhotos.find((one) => one.photo.id === demoPhotoId(name))!;
+  const { id, file, width, height, stay } = photo;
+  return { print: { photo: id, file, width, height, ...AS_IT_IS, ...framing, stay } };
+}
 
 /** A 12 × 12 page: nested base panels, a photo with three even mats, a photo with a footer mat, a row of banners. */
 export const demoPage = (): Page => ({
@@ -61,6 +69,7 @@ export const demoPage = (): Page => ({
         m3: wish('demo-swell', 'B'),
       },
       at: place('left', '1 3/4', 'bottom', '1 3/4'),
+      pictures: shows('launch'),
     },
     {
       ...newItem({
@@ -74,6 +83,7 @@ export const demoPage = (): Page => ({
       }),
       wishes: { m1: wish('demo-sailcloth', 'A', 'height') },
       at: place('right', '1 3/4', 'bottom', '2 1/4'),
+      pictures: shows('boxkite'),
     },
     {
       ...newItem({
@@ -143,6 +153,7 @@ const spreadPage = (): Page => ({
         },
       }),
       wishes: blank(['left', 'right', 'bottom', 'top'], wish('demo-buoy')),
+      pictures: shows('delta'),
       on: { page: 'left' },
       at: place('left', '1 1/2', 'bottom', '1 1/4'),
     },
@@ -244,6 +255,7 @@ const jettyPage = (): Page => ({
         },
       }),
       wishes: { m1: wish('demo-chalk') },
+      pictures: shows('row-of-kites'),
       on: { item: 'ring', slot: 'centre' },
     },
   ],
@@ -287,6 +299,7 @@ const quiltPage = (): Page => ({
           mats: [{ id: 'm1', reveal: { style: 'even', all: '1/8' } }],
         },
       }),
+      pictures: shows('three'),
       wishes: { m1: wish('demo-swell') },
       on: { item: 'quilt', slot: 'window' },
     },

@@ -7,6 +7,7 @@ import sharp, { type Metadata } from 'sharp';
 import { NOTHING_SAID, wholePixels, type Crop, type Photo } from '@temnex/core';
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type TookPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
+import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
 import { pages, photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
@@ -20,6 +21,8 @@ export type Side = keyof typeof PHOTO_SIDES;
 /** So many pictures are opened at a time: each may take some hundred megabytes while it is. */
 const AT_A_TIME = 2;
 const MOST_NAME = 255;
+/** The drawings of the example, by the name of their files. */
+const DRAWN: ReadonlyMap<string, string> = new Map(demoPhotos.map(({ svg, photo }) => [photo.file, svg]));
 
 const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): Photo => ({ ...row, ...facts });
 
@@ -100,6 +103,8 @@ export class PhotosService {
     if (!isHash(file)) throw notFound('photo');
     const data = await readFile(this.pathOf(file, side)).catch(() => null);
     if (data) return data;
+    const svg = DRAWN.get(file);
+    if (svg) return this.draw(file, svg, side);
     // of a large stash a backup has only the larger one: the others are made of it
     const others = side === 'whole' ? (['large'] as const) : (['whole', 'large'] as const);
     for (const other of others) {
@@ -122,6 +127,13 @@ export class PhotosService {
         .png({ compressionLevel: 1 })
         .toBuffer(),
     );
+  }
+
+  /** A photo of the example, made when it is first looked at. */
+  private async draw(file: string, svg: string, side: Side): Promise<Buffer> {
+    const whole = await this.turns.in(() => sharp(Buffer.from(svg)).jpeg({ quality: 90 }).toBuffer());
+    await keepFile(this.pathOf(file, 'whole'), whole);
+    return side === 'whole' ? whole : this.keepSmaller(file, whole, side);
   }
 
   /** What pages show of which photos, as it was when each was saved. */

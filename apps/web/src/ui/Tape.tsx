@@ -144,6 +144,44 @@ const Pull = styled(NavLink)`
     }
   }
 `;
+/** Photos too: one that hangs from its peg. */
+const Peg = styled(NavLink)`
+  position: relative;
+  display: flex;
+  flex: none;
+  align-items: center;
+  margin: 0.75rem 0 0.9rem 1.2rem;
+  padding: 0.2rem 0.75rem 0;
+  border: 1.5px solid var(--ink);
+  border-bottom-width: 6px;
+  background: #fff;
+  font-weight: 600;
+  line-height: 1;
+  text-decoration: none;
+  & > i {
+    position: absolute;
+    left: calc(50% - 3px);
+    top: -7px;
+    width: 6px;
+    height: 13px;
+    background: var(--ink);
+  }
+  &:hover {
+    background: var(--room);
+  }
+  &[aria-current='page'] {
+    background: var(--ink);
+    color: #fff;
+    & > i {
+      background: var(--cut);
+    }
+  }
+  ${NARROW} {
+    margin: 0.6rem 0 0.7rem 0.5rem;
+    padding: 0 0.35rem;
+    font-size: var(--s1);
+  }
+`;
 const Aside = styled.div`
   display: flex;
   align-items: center;
@@ -195,6 +233,10 @@ export function Tape({ stations, label = 'Order of the work', aside }: TapeProps
         ))}
       </Stations>
       <Aside>{aside}</Aside>
+      <Peg to="/photos">
+        <i aria-hidden="true" />
+        <span>Photos</span>
+      </Peg>
       <Pull to="/drawer" aria-label="The drawer">
         <i aria-hidden="true" />
         <span>

@@ -16,7 +16,7 @@ import {
   type RecipeId,
   type Table,
 } from '../recipes/index.ts';
-import type { DerivedItem, DerivedPage, Part } from './derive.ts';
+import { derivePage, type DerivedItem, type DerivedPage, type Part } from './derive.ts';
 import { followedText, following, sizeFollowed, withInput } from './follows.ts';
 import { newItem, type Follow, type Item, type Page, type Place, type Wish } from './document.ts';
 import type { PieceToCut } from './pieces.ts';
@@ -102,6 +102,20 @@ export const addItem = (page: Page, made: { id: string; name: string; recipe: Re
   ...page,
   items: [...page.items, newItem(made)],
 });
+
+/** Adds a new item where there is room for it, so far from what lies beside it; in the middle where it lies beneath everything. */
+export function addWhereFree(
+  page: Page,
+  derived: DerivedPage,
+  made: { id: string; name: string; recipe: RecipeId; input: unknown },
+  gap: Ticks,
+): Page {
+  const added = addItem(page, made);
+  const after = derivePage(added, undefined, derived);
+  const size = recipeOf(made.recipe).beneath === null ? after.items.get(made.id)?.box : undefined;
+  const spot = size ? freeSpot(derived, size, gap) : null;
+  return spot ? moveTo(added, after, made.id, spot) : added;
+}
 
 /** A new page: what recipes put beneath everything, named by `nameOf`, and on it what is given, unless that lies beneath itself. */
 export function startPage(

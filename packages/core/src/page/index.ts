@@ -33,6 +33,7 @@ export { whatMoved, type Move } from './moved.ts';
 export {
   addEntry,
   addItem,
+  addWhereFree,
   changeItem,
   choosePaper,
   countFrom,

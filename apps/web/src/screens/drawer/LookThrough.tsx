@@ -13,7 +13,7 @@ import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { TakenOut } from '../../ui/TakenOut.tsx';
 import { today, useDrawerContext } from './context.ts';
-import { SearchLine, Split } from './layout.ts';
+import { SearchLine, Slip, Split, ToSlip } from './layout.ts';
 import { ORDERS, ORDER_WORDS, ordered, type Order } from './order.ts';
 import { PickedSlip } from './PickedSlip.tsx';
 import { Searches } from './Searches.tsx';
@@ -68,39 +68,6 @@ const Bar = styled.div`
     }
     & > [data-large] {
       display: none;
-    }
-  }
-`;
-const Slip = styled.aside`
-  display: flex;
-  flex-direction: column;
-  gap: 1.1rem;
-  padding: 0.9rem 1.5rem 2rem;
-  border-left: 2px solid var(--ink);
-  ${NARROW} {
-    padding: 0.9rem 0.75rem;
-    border-left: 0;
-    border-top: 2px solid var(--ink);
-  }
-`;
-/** On a phone what is done with what is picked lies below all of it: the way there. */
-const ToSlip = styled.div`
-  display: none;
-  ${NARROW} {
-    position: sticky;
-    bottom: 0;
-    z-index: 2;
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: 1rem;
-    min-height: 3rem;
-    padding: 0.3rem 0.75rem;
-    background: var(--sheet);
-    border-top: 2px solid var(--ink);
-    & > a {
-      padding: 0.8rem 0;
-      font-weight: 600;
     }
   }
 `;

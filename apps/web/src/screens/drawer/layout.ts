@@ -21,6 +21,40 @@ export const Split = styled.main`
   }
 `;
 
+/** What is done with what is picked. */
+export const Slip = styled.aside`
+  display: flex;
+  flex-direction: column;
+  gap: 1.1rem;
+  padding: 0.9rem 1.5rem 2rem;
+  border-left: 2px solid var(--ink);
+  ${NARROW} {
+    padding: 0.9rem 0.75rem;
+    border-left: 0;
+    border-top: 2px solid var(--ink);
+  }
+`;
+/** On a phone what is done with what is picked lies below all of it: the way there. */
+export const ToSlip = styled.div`
+  display: none;
+  ${NARROW} {
+    position: sticky;
+    bottom: 0;
+    z-index: 2;
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 1rem;
+    min-height: 3rem;
+    padding: 0.3rem 0.75rem;
+    background: var(--sheet);
+    border-top: 2px solid var(--ink);
+    & > a {
+      padding: 0.8rem 0;
+      font-weight: 600;
+    }
+  }
+`;
 /** The line in which one says what one looks for. */
 export const SearchLine = styled(TextField)`
   display: flex;

@@ -1,17 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  RECIPE_IDS,
-  addItem,
-  derivePage,
-  freeSpot,
-  lengthOf,
-  moveTo,
-  recipeOf,
-  type DerivedPage,
-  type Page,
-  type RecipeId,
-} from '@temnex/core';
+import { RECIPE_IDS, addWhereFree, lengthOf, recipeOf, type DerivedPage, type Page, type RecipeId } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
@@ -45,7 +34,7 @@ interface AddItemProps {
 
 const MOST = 200;
 /** Left between what is new and what lies beside it. */
-const GAP = { in: lengthOf('1/4 in'), mm: lengthOf('6 mm') } as const;
+export const GAP = { in: lengthOf('1/4 in'), mm: lengthOf('6 mm') } as const;
 
 /** Every construction there is, behind one button: it comes to lie where there is room, to be changed there. An empty page shows them at once. */
 export function AddItem({ page, derived, change, select }: AddItemProps) {
@@ -56,11 +45,7 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
     const input = recipeOf(recipe).start({ unit: page.unit, mark: derived.mark, room }, newId);
     const id = newId();
     const n = page.items.filter((i) => i.recipe === recipe).length + 1;
-    const added = addItem(page, { id, name: recipeWords(recipe).item(n), recipe, input });
-    const after = derivePage(added, undefined, derived);
-    const size = recipeOf(recipe).beneath === null ? after.items.get(id)?.box : undefined;
-    const spot = size ? freeSpot(derived, size, GAP[page.unit]) : null;
-    change(spot ? moveTo(added, after, id, spot) : added);
+    change(addWhereFree(page, derived, { id, name: recipeWords(recipe).item(n), recipe, input }, GAP[page.unit]));
     select(id);
   };
   return (

@@ -1,8 +1,17 @@
 import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, markOf, type CornerMark, type DerivedPage, type Drawer, type Part } from '@temnex/core';
+import {
+  TICKS_PER_UNIT,
+  markOf,
+  type CornerMark,
+  type DerivedPage,
+  type Drawer,
+  type Part,
+  type Rect,
+} from '@temnex/core';
 import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
 import { figure, sizeWords } from '@temnex/words';
+import { photoUrl } from '../../api/photos.ts';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import { HandLayer } from '../../construction/HandLayer.tsx';
 import { Says } from '../../construction/LayersPicture.tsx';
@@ -214,6 +223,11 @@ export function PagePicture({
   );
 }
 
+const boxOf = (r: Rect, spot: PartFaceProps['spot'], per: number) => {
+  const { x, y } = spot({ x: r.x, y: r.y + r.height });
+  return { x, y, width: r.width * per, height: r.height * per };
+};
+
 interface PartFaceProps {
   part: Part;
   box: Box;
@@ -232,11 +246,28 @@ const pathOf = ({ part, spot, per }: PartFaceProps): string =>
   );
 
 function PartFace(props: PartFaceProps & { fill: string }) {
-  const { part, box, fill } = props;
+  const { part, box, fill, spot, per } = props;
   const clip = useId();
   const plain = part.piece ? fill : '#f4f4f4';
   // only a photo looks like one
   const photo = !part.piece && part.role === 'print';
+  const { picture } = part;
+  if (picture && photo) {
+    const own = boxOf(picture.opening, spot, per);
+    const whole = boxOf(picture.whole, spot, per);
+    return (
+      <>
+        <clipPath id={clip}>{part.shape ? <path d={pathOf(props)} /> : <rect {...own} />}</clipPath>
+        <rect {...box} fill="#fff" />
+        <image
+          {...whole}
+          href={photoUrl(picture.file, Math.max(whole.width, whole.height) > 420 ? 'large' : 'small')}
+          preserveAspectRatio="none"
+          clipPath={`url(#${clip})`}
+        />
+      </>
+    );
+  }
   if (part.shape && !photo) return <path d={pathOf(props)} fill={plain} fillRule="evenodd" />;
   if (part.shape)
     return (

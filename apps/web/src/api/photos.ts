@@ -1,0 +1,69 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  changedPhotosSchema,
+  photosSchema,
+  tookPhotoSchema,
+  type ChangePhotos,
+  type PHOTO_SIDES,
+  type Photos,
+  type TookPhoto,
+} from '@temnex/contract';
+import { ask } from './client.ts';
+
+export const PHOTOS = ['photos'] as const;
+
+export const usePhotos = () => useQuery({ queryKey: PHOTOS, queryFn: () => ask('GET', '/api/photos', photosSchema) });
+
+/** Where a photo is seen from, so large. */
+export const photoUrl = (file: string, side: keyof typeof PHOTO_SIDES = 'large'): string =>
+  `/api/photos/files/${file}?side=${side}`;
+
+/** Sends one photo; `id` stays the same however often it is tried. */
+export const sendPhoto = (file: File, id: string): Promise<TookPhoto> =>
+  ask('POST', `/api/photos?${new URLSearchParams({ id, name: file.name.slice(0, 255) }).toString()}`, tookPhotoSchema, file.type ? file : file.slice(0, file.size, 'image/jpeg')); // prettier-ignore
+
+/** Says something of photos; seen at once, and as it was where it is refused. */
+export function useChangePhotos() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (change: ChangePhotos) => ask('PATCH', '/api/photos', changedPhotosSchema, change),
+    onMutate: ({ photos, change }) => {
+      const was = client.getQueryData<Photos>(PHOTOS);
+      const meant = new Set(photos);
+      client.setQueryData<Photos>(PHOTOS, (now) =>
+        now ? { ...now, photos: now.photos.map((p) => (meant.has(p.id) ? { ...p, ...change } : p)) } : now,
+      );
+      return was;
+    },
+    onError: (_error, _change, was) => client.setQueryData(PHOTOS, was),
+    onSettled: () => client.invalidateQueries({ queryKey: PHOTOS }),
+  });
+}
+
+export function useRemovePhotos() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: (photos: readonly string[]) =>
+      ask('POST', '/api/photos/remove', null, { id: crypto.randomUUID(), photos }),
+    onSettled: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: PHOTOS }),
+        client.invalidateQueries({ queryKey: ['removed'] }),
+      ]),
+  });
+}
+
+/** Brings photos back, one after the other. */
+export function useBringBackPhotos() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (photos: readonly string[]) => {
+      for (const photo of photos) await ask('POST', `/api/photos/${photo}/restore`, null, { id: crypto.randomUUID() });
+    },
+    onSettled: () =>
+      Promise.all([
+        client.invalidateQueries({ queryKey: PHOTOS }),
+        client.invalidateQueries({ queryKey: ['removed'] }),
+      ]),
+  });
+}

@@ -1,0 +1,45 @@
+import { useEffect } from 'react';
+import { Outlet } from 'react-router';
+import { useHabits } from '../../api/queries.ts';
+import { usePhotos } from '../../api/photos.ts';
+import { KeysSheet } from '../../ui/KeysSheet.tsx';
+import { Loading, Trouble } from '../../ui/states.tsx';
+import { Tape, type Station } from '../../ui/Tape.tsx';
+import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import type { PhotosContext } from './context.ts';
+
+const PLACES: readonly Station[] = [
+  { to: '/photos', name: 'Waiting photos', reached: true },
+  { to: '/photos/prints', name: 'Prints', reached: true },
+  { to: '/photos/sheets', name: 'Photo sheets', reached: true },
+];
+
+/** Photos, apart from any page: what there is, which prints they are to become, and sheets of several. */
+export function PhotosStation() {
+  useTopOnArrival();
+  const photos = usePhotos();
+  const habits = useHabits();
+  useEffect(() => {
+    document.title = 'Photos · Temnex';
+  }, []);
+  return (
+    <>
+      <Tape stations={PLACES} label="At the photos" />
+      <KeysSheet stations={PLACES} />
+      {photos.data && habits.data ? (
+        <Outlet context={{ ...photos.data, unit: habits.data.habits?.unit ?? 'in' } satisfies PhotosContext} />
+      ) : photos.error || habits.error ? (
+        <Trouble
+          title="The photos could not be fetched"
+          error={photos.error ?? habits.error}
+          retry={() => {
+            void photos.refetch();
+            void habits.refetch();
+          }}
+        />
+      ) : (
+        <Loading what="the photos" />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,12 @@
+import { useOutletContext } from 'react-router';
+import type { Photo, Unit } from '@temnex/core';
+import type { ShownPhoto } from '@temnex/contract';
+
+/** What is known of the photos, whichever mark of the tape one is at. */
+export interface PhotosContext {
+  readonly photos: readonly Photo[];
+  readonly shown: readonly ShownPhoto[];
+  /** The unit in which bare lengths are read. */
+  readonly unit: Unit;
+}
+export const usePhotosContext = (): PhotosContext => useOutletContext<PhotosContext>();

@@ -1,0 +1,99 @@
+import { liesOf, sharpness, type Density, type Framed, type Photo, type Pixels, type SoughtPhoto } from '@temnex/core';
+import { count } from './lengths.ts';
+
+const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
+
+/** A day as it is read: its number, and the month with its year. */
+export function dayWords(day: string | null): { readonly day: string; readonly rest: string } {
+  if (!day) return { day: '?', rest: 'no day said' };
+  const [year, month, date] = day.split('-');
+  return { day: String(Number(date)), rest: `${MONTHS[Number(month) - 1]} ${year}` };
+}
+export const dayInWords = (day: string): string => {
+  const said = dayWords(day);
+  return `${said.day} ${said.rest}`;
+};
+
+/** What a photo is called: what is going on in it, else who, else its file. */
+export const photoName = ({ what, people, name }: Pick<Photo, 'what' | 'people' | 'name'>): string =>
+  what ?? (people.length ? people.join(', ') : name || 'a photo');
+
+/** All that is said of a photo, for those who do not see it. */
+export function photoWords(photo: Photo): string {
+  const { day, place, people, what, favourite } = photo;
+  return [
+    photoName(photo),
+    what && people.length ? `with ${people.join(', ')}` : '',
+    place ? `at ${place}` : '',
+    day ? dayInWords(day) : '',
+    liesOf(photo),
+    favourite ? 'favourite' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+/** What a line of a search was understood as. */
+export function soughtPhotoWords({ words, day, month, lies, onPage, favourite, printed }: SoughtPhoto): string[] {
+  const yes = (is: boolean | null, said: string, not: string) => (is === null ? '' : is ? said : not);
+  const [m, d] = month?.split('-') ?? [];
+  return [
+    day ? (day.length === 10 ? dayInWords(day) : day.length === 7 ? dayWords(`${day}-01`).rest : day) : '',
+    m ? `${d ? `${Number(d)} ` : ''}${MONTHS[Number(m) - 1]}, any year` : '',
+    lies ?? '',
+    yes(onPage, 'on a page', 'not on a page yet'),
+    yes(favourite, 'favourites', 'no favourites'),
+    yes(printed, 'with a print', 'without a print'),
+    ...words.map((word) => `“${word}”`),
+  ].filter(Boolean);
+}
+
+/** What one sees of so many pixels to the inch. */
+export const SHARP_WORDS: Readonly<Record<Density | 'coarse', string>> = {
+  fine: 'as sharp as a print gets',
+  good: 'sharp in the hand',
+  fair: 'sharp from an arm’s length',
+  coarse: 'its pixels show',
+};
+/** How sharp a crop prints at a size in ticks: `412 to the inch, as sharp as a print gets`. */
+export function sharpWords(crop: Pixels, size: { readonly width: number; readonly height: number }): string {
+  const { perInch, is } = sharpness(crop, size);
+  return `${perInch} to the inch, ${SHARP_WORDS[is]}`;
+}
+
+const EDGES = ['left', 'right', 'top', 'bottom'] as const;
+/** What a crop loses: `loses 8 % on the left, 8 % on the right`; of what falls short, on which edges. */
+export function lostWords({ lost, stays }: Pick<Framed, 'lost' | 'stays'>): string {
+  const all = EDGES.flatMap((edge) => {
+    const percent = Math.round(lost[edge] * 100);
+    return percent ? [{ edge, percent }] : [];
+  });
+  const said = all.map(({ edge, percent }) => `${percent} % ${edge === 'left' || edge === 'right' ? `on the ${edge}` : `at the ${edge}`}`); // prettier-ignore
+  return [said.length ? `loses ${said.join(', ')}` : 'loses nothing', ...(stays ? [] : ['not all that must stay'])].join('; '); // prettier-ignore
+}
+
+export const pixelWords = ({ width, height }: Pixels): string =>
+  `${width.toLocaleString('en')} × ${height.toLocaleString('en')}, ${((width * height) / 1e6).toFixed(1)} million pixels`;
+
+/** How far taking photos in has come. */
+export function takingInWords({
+  of,
+  done,
+  again,
+  refused,
+}: {
+  of: number;
+  done: number;
+  again: number;
+  refused: number;
+}): string {
+  // prettier-ignore
+  const taken = done - refused - again;
+  return [
+    done < of ? `${done} of ${of}` : `${count(taken, 'photo')} taken in`,
+    again ? `${again} ${again === 1 ? 'was' : 'were'} there already` : '',
+    refused ? `${refused} refused` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
