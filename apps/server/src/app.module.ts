@@ -19,6 +19,7 @@ import { PapersController } from './papers/papers.controller.ts';
 import { PapersService } from './papers/papers.service.ts';
 import { PICTURES_FOLDER, PicturesService } from './pictures/pictures.service.ts';
 import { PicturesController } from './pictures/pictures.controller.ts';
+import { PhotoSheetsService } from './photos/photoSheets.service.ts';
 import { PhotosController } from './photos/photos.controller.ts';
 import { PhotosService } from './photos/photos.service.ts';
 import { PlansController } from './plans/plans.controller.ts';
@@ -60,6 +61,7 @@ export class AppModule {
         { provide: SHARING, useValue: sharing },
         PicturesService,
         PhotosService,
+        PhotoSheetsService,
         KeepingService,
         RecordService,
         PagesService,

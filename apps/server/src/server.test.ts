@@ -18,6 +18,7 @@ import {
   ROUTES,
   paperPictureSchema,
   previewSchema,
+  tookPhotoSchema,
   type CuttingRecord,
   type DrawerRecord,
   type HabitsRecord,
@@ -573,7 +574,8 @@ describe('the door', () => {
       seen.add(`${method} ${path}`);
       expect([path, answer.status < 300]).toEqual([path, true]);
       if (route.answer === 'pdf') expect(answer.headers['content-type']).toContain('pdf');
-      else if (route.answer === 'picture') expect(answer.headers['content-type']).toContain('image/');
+      else if (route.answer === 'picture' || route.answer === 'sheets')
+        expect(answer.headers['content-type']).toContain('image/');
       else if (route.answer === 'zip') expect(answer.headers['content-type']).toContain('zip');
       else if (route.answer && route.answer !== 'stream')
         expect([path, route.answer.safeParse(answer.body).error?.issues]).toEqual([path, undefined]);
@@ -701,6 +703,24 @@ describe('the door', () => {
     seen.add('post /api/pictures/papers');
     expect(paperPictureSchema.safeParse(picture.body).success).toBe(true);
     await check('get', '/api/pictures/{file}', `/api/pictures/${picture.body.file}?turn=90`);
+    const photo = await local(request(fresh.http).post('/api/photos?id=one-more-photo'))
+      .set('content-type', 'image/png')
+      .send(
+        await sharp({ create: { width: 30, height: 20, channels: 3, background: '#9ac' } })
+          .png()
+          .toBuffer(),
+      );
+    seen.add('post /api/photos');
+    const { id, file } = tookPhotoSchema.parse(photo.body).photo;
+    await check('get', '/api/photos', '/api/photos');
+    await check('patch', '/api/photos', '/api/photos', { photos: [id], change: { favourite: true } });
+    await check('post', '/api/photos/remove', '/api/photos/remove', { id: newId(), photos: [id] });
+    await check('post', '/api/photos/{id}/restore', `/api/photos/${id}/restore`, { id: newId() });
+    await check('get', '/api/photos/files/{file}', `/api/photos/files/${file}?side=small`);
+    const print = { key: 'a', file, crop: { x: 0, y: 0, width: 30, height: 20 }, x: 0, y: 0, width: 24_384, height: 24_384, turn: 0 }; // prettier-ignore
+    await check('post', '/api/photos/sheets', '/api/photos/sheets', {
+      ...{ as: 'png', density: 150, sheets: [{ width: 24_384, height: 24_384, prints: [print] }] },
+    });
     await check('post', '/api/demo', '/api/demo', { id: newId() });
     await check('delete', '/api/demo', '/api/demo');
     await check('post', '/api/demo', '/api/demo', { id: newId() });

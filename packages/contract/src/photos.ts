@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { photoFactsSchema, photoSchema, type Ticks } from '@temnex/core';
+import { cropSchema, photoFactsSchema, photoSchema, type Ticks } from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** A photo that a page shows, and the print that it wants of it, in ticks; by what was known when the page was saved. */
@@ -36,6 +36,43 @@ export type ChangePhotos = z.infer<typeof changePhotosSchema>;
 export const changedPhotosSchema = z.strictObject({ photos: z.array(photoSchema) });
 export const removePhotosSchema = z.strictObject({ id: requestId, photos: photoIds });
 export type RemovePhotos = z.infer<typeof removePhotosSchema>;
+
+const tick = z
+  .int()
+  .min(0)
+  .max(20 * 24_384);
+const length = z
+  .int()
+  .min(1)
+  .max(20 * 24_384);
+/** Photo sheets as they are printed: where each print lies (ticks, from the lower left corner), turned counter-clockwise, and what of its photo it shows. */
+export const photoSheetsSchema = z.strictObject({
+  sheets: z
+    .array(
+      z.strictObject({
+        width: length,
+        height: length,
+        prints: z
+          .array(
+            z.strictObject({
+              key: z.string().max(100),
+              file: z.string().regex(/^[0-9a-f]{64}$/),
+              crop: cropSchema,
+              ...{ x: tick, y: tick, width: length, height: length },
+              turn: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
+            }),
+          )
+          .max(300),
+      }),
+    )
+    .min(1)
+    .max(60),
+  /** One sheet as a picture, or all of them as a PDF. */
+  as: z.enum(['png', 'jpeg', 'pdf']),
+  /** Pixels to the inch. */
+  density: z.union([z.literal(150), z.literal(240), z.literal(300)]),
+});
+export type PhotoSheets = z.infer<typeof photoSheetsSchema>;
 
 /** How large a photo is handed out: as on a wall, as on a screen, or whole. */
 export const PHOTO_SIDES = { small: 400, large: 1600, whole: null } as const;

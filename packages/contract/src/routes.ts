@@ -44,6 +44,7 @@ import {
   changePhotosSchema,
   changedPhotosSchema,
   photoImageQuerySchema,
+  photoSheetsSchema,
   photosSchema,
   removePhotosSchema,
   takePhotoQuerySchema,
@@ -71,7 +72,7 @@ export interface Route {
   /** Where the body is no JSON. */
   readonly sends?: 'picture' | 'zip';
   readonly query?: z.ZodObject;
-  readonly answer: z.ZodType | 'pdf' | 'picture' | 'stream' | 'zip' | null;
+  readonly answer: z.ZodType | 'pdf' | 'picture' | 'sheets' | 'stream' | 'zip' | null;
 }
 
 export const healthSchema = z.strictObject({ status: z.literal('ok'), database: z.literal('ok'), version: z.string() });
@@ -135,6 +136,13 @@ export const ROUTES: readonly Route[] = [
     says: 'Takes photos out, to be brought back',
     body: removePhotosSchema,
     answer: null,
+  },
+  {
+    method: 'post',
+    path: '/api/photos/sheets',
+    says: 'Photo sheets with their cut marks: one as a picture (PNG or JPEG), or all as a PDF',
+    body: photoSheetsSchema,
+    answer: 'sheets',
   },
   {
     method: 'get',
@@ -432,11 +440,13 @@ export function openApi(version: string): Record<string, unknown> {
         ? { 'application/pdf': {} }
         : route.answer === 'picture'
           ? pictures
-          : route.answer === 'stream'
-            ? { 'text/event-stream': {} }
-            : route.answer === 'zip'
-              ? { 'application/zip': {} }
-              : route.answer && { 'application/json': { schema: schema(route.answer) } };
+          : route.answer === 'sheets'
+            ? { ...pictures, 'application/pdf': {} }
+            : route.answer === 'stream'
+              ? { 'text/event-stream': {} }
+              : route.answer === 'zip'
+                ? { 'application/zip': {} }
+                : route.answer && { 'application/json': { schema: schema(route.answer) } };
     (paths[route.path] ??= {})[route.method] = {
       summary: route.says,
       parameters: [...inPath, ...query],

@@ -309,6 +309,7 @@ export {
   photoSchema,
   pictureSchema,
   printWishSchema,
+  printsOf,
   sayFindPhotos,
   sharpness,
   wholeOf,
@@ -323,7 +324,9 @@ export {
   type PhotoFacts,
   type Picture,
   type Pixels,
+  type PrintToMake,
   type PrintWish,
+  type AskedFor,
   type SoughtPhoto,
 } from './photos/index.ts';
 export {
@@ -438,4 +441,12 @@ export {
   type Counted,
   type Pace,
   type UseUpCut,
+  MOST_PHOTO_SHEETS,
+  cutMarksOf,
+  gangJob,
+  gangSheets,
+  type GangPrint,
+  type GangSheet,
+  type MarkLine,
+  type PhotoSheet,
 } from './cutting/index.ts';

@@ -5,10 +5,10 @@ import type { StoredSummary } from '../database/schema.ts';
 /** What a list of pages shows of a page, worked out once, when it is saved. */
 export function summaryOf(page: Page): StoredSummary {
   const derived = derivePage(page, NAMES);
-  const shown = derived.parts.flatMap(({ picture, name: part, width, height, item }) => {
+  const shown = derived.parts.flatMap(({ picture, name: part, width, height, item, group }) => {
     if (!picture) return [];
     const { photo, crop } = picture;
-    const measured = hasMeasuredPrint(derived.items.get(item)?.input);
+    const measured = hasMeasuredPrint(derived.items.get(item)?.input, group);
     return [{ photo, part, width, height, crop, measured }];
   });
   return {

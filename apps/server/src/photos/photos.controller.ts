@@ -16,10 +16,12 @@ import type { Response } from 'express';
 import {
   changePhotosSchema,
   photoImageQuerySchema,
+  photoSheetsSchema,
   removePhotosSchema,
   takePhotoQuerySchema,
   type ChangePhotos,
   type PhotoImageQuery,
+  type PhotoSheets,
   type Photos,
   type RemovePhotos,
   type TakePhotoQuery,
@@ -27,11 +29,15 @@ import {
 } from '@temnex/contract';
 import type { Photo } from '@temnex/core';
 import { checked } from '../http/checked.ts';
+import { PhotoSheetsService } from './photoSheets.service.ts';
 import { PhotosService } from './photos.service.ts';
 
 @Controller('api/photos')
 export class PhotosController {
-  constructor(@Inject(PhotosService) private readonly photos: PhotosService) {}
+  constructor(
+    @Inject(PhotosService) private readonly photos: PhotosService,
+    @Inject(PhotoSheetsService) private readonly sheetMaker: PhotoSheetsService,
+  ) {}
 
   @Get()
   all(): Photos {
@@ -56,6 +62,13 @@ export class PhotosController {
   @HttpCode(204)
   remove(@Body(checked(removePhotosSchema)) { id, photos }: RemovePhotos): void {
     this.photos.remove(photos, id);
+  }
+
+  @Post('sheets')
+  @HttpCode(200)
+  async sheets(@Body(checked(photoSheetsSchema)) sheets: PhotoSheets): Promise<StreamableFile> {
+    const { data, type } = await this.sheetMaker.make(sheets);
+    return new StreamableFile(data, { type });
   }
 
   @Get('files/:file')

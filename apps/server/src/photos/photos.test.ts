@@ -178,12 +178,66 @@ describe('what is said of photos', () => {
     const document = setPicture(bare, 'm', 'print', { photo: id, file, width, height, ...AS_IT_IS, stay: null });
     const page = (await post('/api/pages', { document })).body as PageRecord;
     const { shown } = photosSchema.parse(await all());
-    expect(shown).toEqual([
+    // the example shows some too
+    expect(shown.filter((s) => s.page === page.id)).toEqual([
       {
         ...{ photo: id, page: page.id, pageName: 'Two kites', part: 'kite', width: 97_536, height: 97_536 },
         ...{ crop: { x: 50, y: 0, width: 200, height: 200 }, measured: false, copies: 3 },
       },
     ]);
+  });
+});
+
+describe('photo sheets', () => {
+  /** A photo red on its left half, blue on its right. */
+  const halves = async () => {
+    const sent = await sharp({ create: { width: 200, height: 100, channels: 3, background: '#e00000' } })
+      .composite([
+        { input: { create: { width: 100, height: 100, channels: 3, background: '#0000e0' } }, left: 100, top: 0 },
+      ])
+      .withMetadata({ exif: { IFD0: { Copyright: 'hidden words' } } })
+      .png()
+      .toBuffer();
+    return (await took(send(sent, 'image/png'))).photo;
+  };
+  const inch = 24_384;
+  const sheet = async (as: string, prints: object[], density = 150) =>
+    local(request(server.http).post('/api/photos/sheets')).send({ as, density, sheets: [{ width: 4 * inch, height: 2 * inch, prints }] }).buffer(true).parse((r, done) => { const parts: Buffer[] = []; r.on('data', (p: Buffer) => parts.push(p)); r.on('end', () => done(null, Buffer.concat(parts))); }); // prettier-ignore
+  test('every print lies in its place, turned as it is planned, in its crop, with marks beside it; nothing hidden', async () => {
+    const { file } = await halves();
+    const [left, right] = [0, 100].map((x) => ({ x, y: 0, width: 100, height: 100 }));
+    const whole = { x: 0, y: 0, width: 200, height: 100 };
+    const { body, headers } = await sheet('png', [
+      { key: 'a', file, crop: left, x: 0, y: inch, width: inch, height: inch, turn: 0 },
+      { key: 'b', file, crop: right, x: inch, y: inch, width: inch, height: inch, turn: 0 },
+      // turned by a quarter counter-clockwise: what was left is at the foot
+      { key: 'c', file, crop: whole, x: 2 * inch, y: 0, width: inch, height: 2 * inch, turn: 90 },
+    ]);
+    expect(headers['content-type']).toBe('image/png');
+    expect((body as Buffer).includes('hidden words')).toBe(false);
+    const { data, info } = await sharp(body as Buffer)
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const { density, exif } = await sharp(body as Buffer).metadata();
+    expect([info.width, info.height, density]).toEqual([600, 300, 150]);
+    expect(exif?.includes('hidden words') ?? false).toBe(false);
+    const at = (x: number, y: number) => {
+      const [r, , b] = data.subarray((y * 600 + x) * 3, (y * 600 + x) * 3 + 3);
+      return r! > 150 && b! < 90 ? 'red' : b! > 150 && r! < 90 ? 'blue' : r! > 240 ? 'white' : 'grey';
+    };
+    expect([at(75, 75), at(225, 75), at(375, 75), at(375, 225), at(75, 250)]).toEqual(['red', 'blue', 'blue', 'red', 'white']); // prettier-ignore
+    // they meet in one pixel line, and a mark goes on from where they do
+    expect([at(148, 75), at(151, 75), at(150, 160)]).toEqual(['red', 'blue', 'grey']);
+  });
+  test('as a PDF with a page for every sheet; what lies past its sheet is refused', async () => {
+    const { file } = await halves();
+    const print = { key: 'a', file, crop: { x: 0, y: 0, width: 200, height: 100 }, x: 0, y: 0, width: 2 * inch, height: inch, turn: 0 }; // prettier-ignore
+    const { body, headers } = await sheet('pdf', [print]);
+    expect([headers['content-type'], (body as Buffer).subarray(0, 4).toString()]).toEqual(['application/pdf', '%PDF']);
+    expect((await sheet('jpeg', [print])).headers['content-type']).toBe('image/jpeg');
+    expect((await sheet('png', [{ ...print, x: 3 * inch }])).status).toBe(400);
+    expect((await sheet('png', [{ ...print, file: 'f'.repeat(64) }])).status).toBe(404);
   });
 });
 

@@ -24,7 +24,7 @@ const Frame = styled.div`
   box-shadow:
     0 0 0 3px var(--ink),
     0 0 0 9999px #e6e6e6b8;
-  cursor: grab;
+  cursor: var(--grab, grab);
   &:focus-visible {
     box-shadow:
       0 0 0 6px var(--ink),
@@ -69,6 +69,21 @@ const Stay = styled.div`
   outline: 1px solid #fff;
   pointer-events: none;
 `;
+/** What is wanted at a place of the page. */
+const Level = styled.i`
+  position: absolute;
+  left: 0;
+  right: 0;
+  border-top: 2px solid var(--cut);
+  pointer-events: none;
+`;
+const Upright = styled.i`
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border-left: 2px solid var(--cut);
+  pointer-events: none;
+`;
 /** One for every corner, large enough for a finger. */
 const Corner = styled.i`
   position: absolute;
@@ -101,6 +116,10 @@ interface CropFrameProps {
   /** Draws what must stay instead of moving the crop. */
   staying?: boolean;
   onStay?: (stay: Crop | null) => void;
+  /** A press points at a spot of the photo (shares from the left and the top) instead. */
+  onPoint?: ((spot: { readonly x: number; readonly y: number }) => void) | undefined;
+  /** What was pointed at: a line across it, one up and down, or both. */
+  lines?: { readonly x?: number | undefined; readonly y?: number | undefined };
   /** The most that it may measure, in pixels of the screen. */
   room: Pixels;
   /** What it is for, as it is read out. */
@@ -112,7 +131,7 @@ const CLOSER = 1.06;
 
 /** A photo with its crop on it: dragged, pinched, scrolled or moved by keys. What must stay is dashed. */
 export function CropFrame(props: CropFrameProps) {
-  const { file, photo, ratio, framing, stay, onChange, staying = false, onStay, room, label } = props;
+  const { file, photo, ratio, framing, stay, onChange, staying = false, onStay, onPoint, lines, room, label } = props;
   const per = Math.min(room.width / photo.width, room.height / photo.height);
   const size = { width: photo.width * per, height: photo.height * per };
   const seen = framed(photo, framing, ratio, stay);
@@ -144,6 +163,10 @@ export function CropFrame(props: CropFrameProps) {
   };
   const down = (e: PointerEvent) => {
     if (e.button !== 0) return;
+    if (onPoint) {
+      const spot = spotOf(e);
+      return onPoint({ x: spot.x / photo.width, y: spot.y / photo.height });
+    }
     ground.current!.setPointerCapture(e.pointerId);
     pointers.current.set(e.pointerId, { x: e.clientX, y: e.clientY });
     const corner = (e.target as HTMLElement).tagName === 'I';
@@ -194,7 +217,11 @@ export function CropFrame(props: CropFrameProps) {
   return (
     <Ground
       ref={ground}
-      style={{ ...size, cursor: staying ? 'crosshair' : undefined }}
+      style={{
+        ...size,
+        cursor: staying || onPoint ? 'crosshair' : undefined,
+        ...(onPoint ? { '--grab': 'crosshair' } : {}),
+      }}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}
@@ -216,6 +243,8 @@ export function CropFrame(props: CropFrameProps) {
             : CORNERS.map(([left, top, cursor]) => <Corner key={left + top} style={{ left, top, cursor }} />)}
         </Frame>
       </Clip>
+      {lines?.y === undefined ? null : <Level style={{ top: `${lines.y * 100}%` }} aria-hidden="true" />}
+      {lines?.x === undefined ? null : <Upright style={{ left: `${lines.x * 100}%` }} aria-hidden="true" />}
       {stay ? <Stay style={at(stay)} aria-hidden="true" /> : null}
     </Ground>
   );

@@ -63,3 +63,13 @@ export {
   type WrongFault,
 } from './wrong.ts';
 export { bagIsFull, bagOfCopy, nameOfBag, packingList, type PackingLine } from './kits.ts';
+export {
+  MOST_PHOTO_SHEETS,
+  cutMarksOf,
+  gangJob,
+  gangSheets,
+  type GangPrint,
+  type GangSheet,
+  type MarkLine,
+  type PhotoSheet,
+} from './gang.ts';

@@ -1,4 +1,4 @@
-import { lengthOf, exactText, type LengthText, type Unit } from '../length/index.ts';
+import { lengthOf, exactText, type LengthText, type Mark, type Unit } from '../length/index.ts';
 import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
 import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
@@ -29,6 +29,47 @@ export const wantedOf = (
   piece: Pick<PieceToCut, 'id' | 'quantity'>,
   { copies, spares }: { readonly copies: number; readonly spares: readonly string[] },
 ): number => piece.quantity * copies + (spares.includes(piece.id) ? 1 : 0);
+
+/** A length as it was typed, with the name of its unit. */
+const text = (value: string | number, unit: string): string =>
+  typeof value === 'number' ? `${value} ${unit}` : /[a-z"″]/i.test(value) ? value : `${value} ${unit}`;
+
+/** What of a job somebody's habits say: what is cut with, what it is planned for, what is kept. */
+export function withHabits(habits: Habits, mark: Mark): Pick<JobDocument, 'cutter' | 'plan'> {
+  const step = exactText(mark.step, mark.unit);
+  const then = [
+    ...(habits.others ?? []).map((one) => ({
+      name: one.name,
+      step,
+      reach: one.reach === null ? null : text(one.reach, habits.unit),
+      narrowest: text(one.narrowest, habits.unit),
+      stack: one.stack,
+      ...(lengthOf(one.long, habits.unit) === 0 ? {} : { long: text(one.long, habits.unit) }),
+    })),
+    ...(habits.cutter.knife ? [{ name: 'knife and ruler', step }] : []),
+  ];
+  return {
+    cutter: {
+      step,
+      reach: habits.cutter.reach === null ? null : text(habits.cutter.reach, habits.unit),
+      narrowest: text(habits.cutter.narrowest, habits.unit),
+      kerf: text(habits.cutter.kerf, habits.unit),
+      stack: habits.cutter.stack,
+      ...(habits.cutter.long === 0 || habits.cutter.long === '0'
+        ? {}
+        : { long: text(habits.cutter.long, habits.unit) }),
+      ...(habits.cutter.stop ? { stop: true } : {}),
+      ...(habits.cutter.name === undefined ? {} : { name: habits.cutter.name }),
+      ...(then.length ? { then } : {}),
+    },
+    plan: {
+      aim: habits.aim,
+      // three aims share it
+      seconds: 2,
+      keep: { shorter: text(habits.keep.shorter, habits.unit), longer: text(habits.keep.longer, habits.unit) },
+    },
+  };
+}
 
 /** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
 export function jobOfPage(
@@ -71,20 +112,7 @@ export function jobOfPage(
   const wanted = new Set(pieces.flatMap((p) => p.wish!.papers));
   const unit = page.mark.unit;
   const names = uniqueNames(pieces.map((p) => p.label));
-  const text = (value: string | number, itemUnit: string) =>
-    typeof value === 'number' ? `${value} ${itemUnit}` : /[a-z"″]/i.test(value) ? value : `${value} ${itemUnit}`;
   const pointOf = ([x, y]: Corner, itemUnit: string): Corner => [text(x, itemUnit), text(y, itemUnit)];
-  const then = [
-    ...(habits.others ?? []).map((one) => ({
-      name: one.name,
-      step: exactText(page.mark.step, unit),
-      reach: one.reach === null ? null : text(one.reach, habits.unit),
-      narrowest: text(one.narrowest, habits.unit),
-      stack: one.stack,
-      ...(lengthOf(one.long, habits.unit) === 0 ? {} : { long: text(one.long, habits.unit) }),
-    })),
-    ...(habits.cutter.knife ? [{ name: 'knife and ruler', step: exactText(page.mark.step, unit) }] : []),
-  ];
   return {
     ok: true,
     job: {
@@ -92,25 +120,7 @@ export function jobOfPage(
       version: pieces.some((p) => p.nests || p.finish.some((f) => f.do === 'outline' && f.as === 'shape')) ? 3 : 2,
       name,
       unit,
-      cutter: {
-        step: exactText(page.mark.step, unit),
-        reach: habits.cutter.reach === null ? null : text(habits.cutter.reach, habits.unit),
-        narrowest: text(habits.cutter.narrowest, habits.unit),
-        kerf: text(habits.cutter.kerf, habits.unit),
-        stack: habits.cutter.stack,
-        ...(habits.cutter.long === 0 || habits.cutter.long === '0'
-          ? {}
-          : { long: text(habits.cutter.long, habits.unit) }),
-        ...(habits.cutter.stop ? { stop: true } : {}),
-        ...(habits.cutter.name === undefined ? {} : { name: habits.cutter.name }),
-        ...(then.length ? { then } : {}),
-      },
-      plan: {
-        aim: habits.aim,
-        // three aims share it
-        seconds: 2,
-        keep: { shorter: text(habits.keep.shorter, habits.unit), longer: text(habits.keep.longer, habits.unit) },
-      },
+      ...withHabits(habits, page.mark),
       papers: drawer.papers
         .filter((p) => wanted.has(p.id))
         .map((p) => ({

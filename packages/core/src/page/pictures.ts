@@ -118,9 +118,10 @@ function towards(picture: Picture, ratio: number, aims: Aims): Picture {
   };
 }
 
-/** Whether the print that an input begins with is there, and somebody has measured it. */
-export const hasMeasuredPrint = (input: unknown): boolean =>
-  (input as { print?: { known?: unknown } } | undefined)?.print?.known === 'measured';
+/** Whether what an input says of a print (at `group`) is measured: then there is one of that size. */
+export const hasMeasuredPrint = (input: unknown, [group]: readonly (string | number)[]): boolean =>
+  (input as Readonly<Record<string | number, { known?: unknown } | undefined>> | undefined)?.[group ?? '']?.known ===
+  'measured';
 
 /** Where a point of a shown photo (shares from the left and the top) lies on the page, as it is typed. */
 export function placeOfSpot(

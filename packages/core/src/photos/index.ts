@@ -34,3 +34,4 @@ export {
   type PrintWish,
 } from './photo.ts';
 export { findPhotos, liesOf, sayFindPhotos, type SoughtPhoto } from './find.ts';
+export { printsOf, type AskedFor, type PrintToMake } from './prints.ts';

@@ -30,6 +30,7 @@ import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
+import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { Slabs } from './Slabs.tsx';
 import { useMade } from './useMade.ts';
@@ -136,6 +137,9 @@ export function PageScreen() {
           />
         ) : null}
         <FieldSlip made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
+        {part && part.item === item.item.id && !part.piece && part.role === 'print' ? (
+          <PhotoOfPart key={part.id} {...{ page, derived, part, change }} />
+        ) : null}
         {part?.piece && part.wish && part.shape && part.item === item.item.id ? (
           <PaperWindow key={part.id} part={part} drawer={drawer} settled={settled} voice={voice} />
         ) : null}
