@@ -92,6 +92,14 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/photos/PhotoLine.tsx')).PhotoLine }),
       },
       {
+        path: 'prints',
+        lazy: async () => ({ Component: (await import('./screens/photos/PrintsScreen.tsx')).PrintsScreen }),
+      },
+      {
+        path: 'sheets',
+        lazy: async () => ({ Component: (await import('./screens/photos/SheetsScreen.tsx')).SheetsScreen }),
+      },
+      {
         path: 'of/:id',
         lazy: async () => ({
           Component: (await withRecipes(() => import('./screens/photos/CropScreen.tsx'))).CropScreen,

@@ -178,8 +178,14 @@ const Peg = styled(NavLink)`
   }
   ${NARROW} {
     margin: 0.6rem 0 0.7rem 0.5rem;
-    padding: 0 0.35rem;
-    font-size: var(--s1);
+    width: 2.1rem;
+    padding: 0;
+    & > span {
+      position: absolute;
+      width: 1px;
+      overflow: hidden;
+      clip-path: inset(50%);
+    }
   }
 `;
 const Aside = styled.div`

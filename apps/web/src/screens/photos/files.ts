@@ -1,0 +1,64 @@
+import Papa from 'papaparse';
+import { MARKS, exactText, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
+import type { PhotoSheets } from '@temnex/contract';
+import { photoName, sizeWords } from '@temnex/words';
+import { ServerRefusal, Unreachable } from '../../api/client.ts';
+import { refusalSchema } from '@temnex/contract';
+
+/** What sheets show, as the server makes pictures of them. */
+export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly PrintToMake[]): PhotoSheets['sheets'] => {
+  const byKey = new Map(prints.map((p) => [p.key.slice(0, 100), p]));
+  return sheets.map(({ width, height, prints: on }) => ({
+    ...{ width, height },
+    prints: on.flatMap((one) => {
+      const print = byKey.get(one.key);
+      return print ? [{ ...one, file: print.photo.file, crop: print.crop }] : [];
+    }),
+  }));
+};
+
+/** Asks for sheets as a file and gives it away to be kept. Throws with the sentence of what went wrong. */
+export async function keepSheets(asked: PhotoSheets, name: string): Promise<void> {
+  let response: Response;
+  try {
+    response = await fetch('/api/photos/sheets', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(asked),
+    });
+  } catch {
+    throw new Unreachable();
+  }
+  if (!response.ok) {
+    const refusal = refusalSchema.safeParse(await response.json().catch(() => null));
+    throw new ServerRefusal(refusal.success ? refusal.data : { code: 'failed', message: `The server answered ${response.status}.` }); // prettier-ignore
+  }
+  const url = URL.createObjectURL(await response.blob());
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** A name of a file for a print: what it shows and its size. */
+export const fileNameOf = (print: PrintToMake): string =>
+  `${photoName(print.photo).replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}-${sizeWords(print.width, print.height, { mark: MARKS['1/16'], figures: 'plain' }).replace(/[^\d]+/g, '-')}.jpg`; // prettier-ignore
+
+/** The prints to order as text, one a line. */
+export const ordersText = (prints: readonly PrintToMake[]): string =>
+  prints
+    .map(({ photo, width, height, copies, page }) => {
+      const size = sizeWords(width, height, { mark: MARKS['1/16'], figures: 'plain' });
+      return `${copies} x ${size}: ${photoName(photo)} (${photo.name})${page ? `, for ${page.name}` : ''}`;
+    })
+    .join('\n');
+
+export function ordersCsv(prints: readonly PrintToMake[], unit: Unit): string {
+  const rows = prints.map(({ photo, width, height, copies, page }) => [
+    ...[String(copies), exactText(width, unit), exactText(height, unit), photoName(photo), photo.name],
+    page?.name ?? '',
+  ]);
+  const heading = ['Copies', `Width (${unit})`, `Height (${unit})`, 'Photo', 'File', 'For'];
+  return Papa.unparse([heading, ...rows], { escapeFormulae: true });
+}
