@@ -54,7 +54,7 @@ module.exports = {
     inCore('formats', ['lattice', 'length']),
     inCore('recipes', ['line', 'lattice', 'geometry', 'length', 'chance']),
     inCore('stock', ['geometry', 'length']),
-    inCore('page', ['recipes', 'photos', 'stock', 'geometry', 'length']),
+    inCore('page', ['chance', 'recipes', 'photos', 'stock', 'geometry', 'length']),
     inCore('photos', ['stock', 'geometry', 'length']),
     inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
     inCore('trimmer', ['cutting', 'planner', 'page', 'recipes', 'photos', 'stock', 'geometry', 'length']),

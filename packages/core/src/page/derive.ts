@@ -46,6 +46,8 @@ export interface Part
   /** The piece that it is cut as; null where there is nothing to cut (a print). */
   readonly piece: string | null;
   readonly wish: Wish | null;
+  /** Turned with its item, in degrees counter-clockwise about that one's middle. */
+  readonly tilt?: { readonly degrees: number; readonly about: { readonly x: number; readonly y: number } };
   /** The photo that is seen there, where it is known which. */
   readonly picture?: Shown;
 }
@@ -286,7 +288,7 @@ function deriveItem(
     problems,
     suggestions: [
       ...(solved.status === 'solved' ? solved.suggestions : []).map((suggestion) => ({ item: item.id, suggestion })),
-      ...overhangOf(item.id, box, page),
+      ...overhangOf(item.id, boundsTilted(box, item.tilt ?? 0), page),
     ],
   };
 }
@@ -337,10 +339,22 @@ function partOf(
     ...(layer.back ? { back: true } : {}),
     ...(layer.along ? { along: true } : {}),
     ...(layer.says === undefined ? {} : { says: layer.says }),
+    ...(item.tilt
+      ? { tilt: { degrees: item.tilt, about: { x: origin.x + origin.width / 2, y: origin.y + origin.height / 2 } } }
+      : {}),
     ...(picture && opening.width > 0 && opening.height > 0
       ? { picture: shownIn(shifted(opening, origin), picture, unit) }
       : {}),
   };
+}
+
+/** The upright box round one that is turned about its middle. */
+export function boundsTilted(box: Rect, degrees: number): Rect {
+  if (!degrees) return box;
+  const [cos, sin] = [Math.abs(Math.cos((degrees * Math.PI) / 180)), Math.abs(Math.sin((degrees * Math.PI) / 180))];
+  const [w, h] = [box.width * cos + box.height * sin, box.width * sin + box.height * cos];
+  const at = (low: number, long: number, own: number) => Math.round(low + (own - long) / 2);
+  return rect(at(box.x, w, box.width), at(box.y, h, box.height), Math.round(w), Math.round(h));
 }
 
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {

@@ -77,6 +77,8 @@ const itemKeys = {
   /** What it lies on: its room and its frame of reference. */
   on: onSchema,
   at: placeSchema,
+  /** Turned by hand about its middle, in degrees counter-clockwise; left out: straight. */
+  tilt: z.number().min(-45).max(45).optional(),
   /** Lengths that are not typed but another's. */
   follows: z.array(followSchema).max(40).optional(),
   /** By blank: which paper it is cut from. */

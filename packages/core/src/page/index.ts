@@ -55,3 +55,15 @@ export {
 } from './edit.ts';
 export { hasMeasuredPrint, placeOfSpot, shownIn, type Shown } from './pictures.ts';
 export { cameOutAs } from './cameOut.ts';
+export { catchesOf, caughtAt, dropAt, keptCatch, type Catch, type CatchSays } from './catches.ts';
+export {
+  MOST_TILT,
+  gapBetween,
+  lineUp,
+  loosened,
+  sameGap,
+  spreadOut,
+  swapPlaces,
+  tilted,
+  type End,
+} from './several.ts';
