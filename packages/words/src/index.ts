@@ -91,3 +91,4 @@ export {
   soughtPhotoWords,
   takingInWords,
 } from './photos.ts';
+export { catchWords } from './catches.ts';

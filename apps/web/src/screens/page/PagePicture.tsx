@@ -2,7 +2,10 @@ import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import {
   TICKS_PER_UNIT,
+  caughtAt,
   markOf,
+  type Axis,
+  type Catch,
   type CornerMark,
   type DerivedPage,
   type Drawer,
@@ -60,16 +63,33 @@ interface PagePictureProps {
   /** Its layers are pressed and dragged over, and not moved. */
   byHand: boolean;
   onSelect: (part: string) => void;
-  /** Moves the item of a part by so many marks across and up. */
+  /** Items that are chosen besides, to be moved along. */
+  also: readonly string[];
+  /** Chooses one more, or one less. */
+  onAlso: (item: string) => void;
+  /** Moves the item of a part, and those chosen with it, by so many marks across and up. */
   onMove: (part: Part, across: number, up: number) => void;
+  /** Lets the item of a part go where it has caught something, those chosen with it moved as far. */
+  onDrop: (part: Part, spot: { readonly x: number; readonly y: number }, caught: Caught) => void;
+  /** What it can catch on. */
+  catchesFor: (item: string) => readonly Catch[];
+  catchSays: (one: Catch) => string;
 }
 
-/** An item on its way to another place: so many marks across and up. */
+/** What an item has caught along each axis. */
+export interface Caught {
+  readonly across: Catch | null;
+  readonly upDown: Catch | null;
+}
+/** An item on its way to another place: where its lower left corner is now, in ticks, and what it has caught. */
 interface Pulled {
   readonly item: string;
-  readonly across: number;
-  readonly up: number;
+  readonly x: number;
+  readonly y: number;
+  readonly caught: Caught;
 }
+/** So near, in pixels, an item is caught. */
+const REACH = 6;
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -89,7 +109,12 @@ export function PagePicture({
   made,
   byHand,
   onSelect,
+  also,
+  onAlso,
   onMove,
+  onDrop,
+  catchesFor,
+  catchSays,
 }: PagePictureProps) {
   const per = scale / TICKS_PER_UNIT.in;
   const [W, H] = [derived.width * per, derived.height * per];
@@ -110,11 +135,22 @@ export function PagePicture({
   });
   const chosen = derived.parts.find((p) => p.id === selected);
   const [pulled, setPulled] = useState<Pulled | null>(null);
-  const start = useRef<{ part: Part; x: number; y: number } | null>(null);
-  /** How many marks across and up the pointer has gone. */
-  const gone = (e: PointerEvent) => {
-    const marks = (pixels: number) => Math.round(pixels / per / derived.mark.step);
-    return { across: marks(e.clientX - start.current!.x), up: marks(start.current!.y - e.clientY) };
+  const start = useRef<{ part: Part; x: number; y: number; catches: readonly Catch[] | null } | null>(null);
+  /** Where the item has come to, and what it has caught there; held with Alt it catches nothing. */
+  const goneTo = (e: PointerEvent): Pulled => {
+    const { part, x, y, catches } = start.current!;
+    const { box } = derived.items.get(part.item)!;
+    const { step } = derived.mark;
+    const free = { x: box.x + (e.clientX - x) / per, y: box.y + (y - e.clientY) / per };
+    const got = (axis: Axis, at: number) => (e.altKey || !catches ? null : caughtAt(catches, axis, at, REACH / per));
+    const caught = { across: got('across', free.x), upDown: got('upDown', free.y) };
+    const onMark = (at: number, from: number) => from + Math.round((at - from) / step) * step;
+    return {
+      item: part.item,
+      x: caught.across?.at ?? onMark(free.x, box.x),
+      y: caught.upDown?.at ?? onMark(free.y, box.y),
+      caught,
+    };
   };
   const pull = {
     onPointerMove: (e: PointerEvent) => {
@@ -123,15 +159,17 @@ export function PagePicture({
       const far = Math.hypot(e.clientX - from.x, e.clientY - from.y) > 4;
       if (!pulled && !far) return;
       if (!pulled) {
-        onSelect(from.part.id);
+        if (!also.includes(from.part.item)) onSelect(from.part.id);
+        from.catches = catchesFor(from.part.item);
         e.currentTarget.setPointerCapture(e.pointerId);
       }
-      setPulled({ item: from.part.item, ...gone(e) });
+      setPulled(goneTo(e));
     },
     onPointerUp: (e: PointerEvent) => {
       if (pulled && start.current) {
-        const { across, up } = gone(e);
-        if (across || up) onMove(start.current.part, across, up);
+        const { x, y, caught } = goneTo(e);
+        const { box } = derived.items.get(pulled.item)!;
+        if (x !== box.x || y !== box.y) onDrop(start.current.part, { x, y }, caught);
       }
       start.current = null;
       setPulled(null);
@@ -141,10 +179,18 @@ export function PagePicture({
       setPulled(null);
     },
   };
-  const shift = (item: string) =>
-    pulled?.item === item
-      ? `translate(${pulled.across * derived.mark.step * per} ${-pulled.up * derived.mark.step * per})`
-      : undefined;
+  const own = pulled && derived.items.get(pulled.item)?.box;
+  const away = pulled && own ? { x: (pulled.x - own.x) * per, y: (own.y - pulled.y) * per } : null;
+  /** Moved as far as the one that is pulled, and turned as its item is. */
+  const shift = ({ item, tilt }: Part) => {
+    const goes = away && (pulled?.item === item || (also.includes(item) && also.includes(pulled!.item)));
+    const about = tilt && spot(tilt.about);
+    return (
+      [goes ? `translate(${away.x} ${away.y})` : '', about ? `rotate(${-tilt.degrees} ${about.x} ${about.y})` : '']
+        .filter(Boolean)
+        .join(' ') || undefined
+    );
+  };
   const item = chosen && derived.items.get(chosen.item);
   /** Where a point of an item lies in the picture. */
   const ofItem = (origin: { x: number; y: number }) => (p: { x: number; y: number }) => {
@@ -169,17 +215,18 @@ export function PagePicture({
               role="button"
               tabIndex={0}
               aria-label={`${part.name}, ${sizeWords(part.width, part.height, { mark: derived.mark, figures: 'plain' })}`}
-              aria-pressed={part.id === selected}
-              transform={shift(part.item)}
+              aria-pressed={part.id === selected || also.includes(part.item)}
+              transform={shift(part)}
               onPointerDown={(e) => {
-                if (e.button === 0) start.current = { part, x: e.clientX, y: e.clientY };
+                if (e.button === 0) start.current = { part, x: e.clientX, y: e.clientY, catches: null };
               }}
-              onClick={() => onSelect(part.id)}
+              onClick={(e) => (e.shiftKey || e.ctrlKey || e.metaKey ? onAlso(part.item) : onSelect(part.id))}
               onKeyDown={(e) => {
                 const arrow = ARROWS[e.key];
                 if (e.key !== 'Enter' && e.key !== ' ' && !arrow) return;
                 e.preventDefault();
-                onSelect(part.id);
+                if (e.key === ' ' && e.shiftKey) return onAlso(part.item);
+                if (!arrow || !also.includes(part.item)) onSelect(part.id);
                 if (arrow) onMove(part, arrow[0] * (e.shiftKey ? 8 : 1), arrow[1] * (e.shiftKey ? 8 : 1));
               }}
             >
@@ -193,7 +240,13 @@ export function PagePicture({
                   box={{ x: part.x, y: part.y, width: part.width, height: part.height }}
                 />
               )}
-              <PartLine part={part} box={box(part)} strong={part.id === selected} spot={spot} per={per} />
+              <PartLine
+                part={part}
+                box={box(part)}
+                strong={part.id === selected || also.includes(part.item)}
+                spot={spot}
+                per={per}
+              />
             </g>
           ))}
           {derived.seam ? (
@@ -204,7 +257,8 @@ export function PagePicture({
               pointerEvents="none"
             />
           ) : null}
-          {chosen ? (
+          {pulled && own ? <Guides {...{ pulled, own, per, H }} says={catchSays} W={W} /> : null}
+          {chosen && !pulled ? (
             <Distances
               box={box(chosen)}
               mark={markOf(derived, chosen)}
@@ -307,6 +361,41 @@ function Print({ x, y, width, height }: Box) {
         strokeWidth="1.2"
       />
     </>
+  );
+}
+
+interface GuidesProps {
+  pulled: Pulled;
+  own: Rect;
+  per: number;
+  W: number;
+  H: number;
+  says: (one: Catch) => string;
+}
+
+/** What an item has caught, as lines right across the page, and in words. */
+function Guides({ pulled, own, per, W, H, says }: GuidesProps) {
+  const { across, upDown } = pulled.caught;
+  const [x, y] = [pulled.x * per, H - pulled.y * per];
+  const [w, h] = [own.width * per, own.height * per];
+  /** Which end of it lies on the line. */
+  const end = ({ place }: Catch) =>
+    place.from === 'right' || place.from === 'top' || place.from === 'before' ? 1 : place.from === 'left' || place.from === 'bottom' || place.from === 'after' ? 0 : 0.5; // prettier-ignore
+  const said = [across, upDown].flatMap((one) => (one ? [says(one)] : []));
+  const line = { stroke: '#b32a0b', strokeWidth: 1.5, fill: 'none' } as const;
+  return (
+    <g pointerEvents="none" aria-hidden="true">
+      {across ? <path d={`M${x + w * end(across)} -10V${H + 10}`} {...line} /> : null}
+      {upDown ? <path d={`M-10 ${y - h * end(upDown)}H${W + 10}`} {...line} /> : null}
+      {said.map((text, i) => (
+        <g key={text} transform={`translate(${Math.max(0, Math.min(W - 40, x))} ${y + 20 + i * 22})`}>
+          <rect y={-15} width={text.length * 7.4 + 12} height={21} fill="#161616" />
+          <text x={6} fill="#fff" fontSize={14} fontWeight={600} fontFamily="var(--text)">
+            {text}
+          </text>
+        </g>
+      ))}
+    </g>
   );
 }
 

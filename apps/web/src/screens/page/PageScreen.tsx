@@ -1,19 +1,22 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import {
+  catchesOf,
+  caughtAt,
+  dropAt,
   inRowWith,
-  moveTo,
   movePart,
   removeItem,
   renamePart,
   spaceEvenly,
   whatMoved,
   type Axis,
+  type Catch,
   type DerivedPage,
   type PageProblem,
   type Part,
 } from '@temnex/core';
-import { pageProblemWords, suggestionWords } from '@temnex/words';
+import { catchWords, pageProblemWords, suggestionWords } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { handOf } from '../../construction/made.ts';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
@@ -32,6 +35,7 @@ import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
 import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
+import { Several } from './Several.tsx';
 import { Slabs } from './Slabs.tsx';
 import { useMade } from './useMade.ts';
 
@@ -91,6 +95,15 @@ export function PageScreen() {
   const moved = useMemo(() => whatMoved(seen, derived), [seen, derived]);
   // a part, or an item that has just been made and whose parts are not known yet
   const [wanted, setWanted] = useState<string | null>(null);
+  // items chosen together with the selected one
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const also = useMemo(() => chosen.filter((id) => derived.items.has(id)), [chosen, derived]);
+  const [said, setSaid] = useState<string | null>(null);
+  const select = (which: string | null) => {
+    setWanted(which);
+    setChosen([]);
+    setSaid(null);
+  };
   const part =
     derived.parts.find((p) => p.id === wanted) ?? derived.parts.findLast((p) => p.item === wanted) ?? firstOf(derived);
   const item = derived.items.get(derived.items.has(wanted ?? '') ? wanted! : (part?.item ?? ''));
@@ -120,6 +133,31 @@ export function PageScreen() {
   const advice = derived.suggestions.filter(
     (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
   );
+  const sayCatch = (one: Catch) => catchWords(one.says, one.axis, nameOf, voice);
+  /** Moves items as far as the one that is led, which keeps what it has caught; what that is, is told. */
+  const moveAll = (
+    led: string,
+    moving: readonly string[],
+    by: { readonly x: number; readonly y: number },
+    got: (axis: Axis, at: number) => Catch | null,
+  ) => {
+    // what counts from, or lies on, one that moves goes along with it
+    const to = (id: string) => {
+      const { box, item: own } = derived.items.get(id)!;
+      const lies = typeof own.on === 'object' && 'item' in own.on && moving.includes(own.on.item);
+      const along = (of: string | undefined, n: number) => (lies || (of !== undefined && moving.includes(of)) ? 0 : n);
+      return { x: box.x + along(own.at.across.of, by.x), y: box.y + along(own.at.upDown.of, by.y) };
+    };
+    const spot = to(led);
+    const caught = {
+      across: by.x ? got('across', spot.x) : null,
+      upDown: by.y ? got('upDown', spot.y) : null,
+    };
+    const next = moving.reduce((now, id) => dropAt(now, derived, id, to(id), id === led ? caught : undefined), page);
+    change(next);
+    const told = [caught.across, caught.upDown].flatMap((one) => (one ? [sayCatch(one)] : []));
+    setSaid(told.length ? `${nameOf(led)} lies ${told.join(', ')}` : null);
+  };
   const spaced = (axis: Axis) => {
     if (item && inRowWith(derived, item.item.id, axis).length > 1)
       return spaceEvenly(page, derived, item.item.id, axis);
@@ -176,7 +214,7 @@ export function PageScreen() {
           <Quiet
             onPress={() => {
               change(removeItem(page, derived, item.item.id));
-              setWanted(null);
+              select(null);
             }}
           >
             Remove {item.item.name}
@@ -196,18 +234,39 @@ export function PageScreen() {
           selected={part?.id ?? null}
           made={made}
           byHand={item !== undefined && handling === item.item.id}
-          onSelect={setWanted}
-          onMove={(p, across, up) => {
-            const here = derived.items.get(p.item)!;
-            const { step } = derived.mark;
-            change(moveTo(page, derived, p.item, { x: here.box.x + across * step, y: here.box.y + up * step }));
+          onSelect={select}
+          also={also}
+          onAlso={(id) => {
+            const now = also.length ? also : item ? [item.item.id] : [];
+            const next = now.includes(id) ? now.filter((one) => one !== id) : [...now, id];
+            setChosen(next.length > 1 ? next : []);
+            if (next.length === 1) setWanted(next[0]!);
           }}
+          onMove={(p, across, up) => {
+            const { step } = derived.mark;
+            const moving = also.includes(p.item) ? also : [p.item];
+            const catches = catchesOf(page, derived, p.item, moving);
+            moveAll(p.item, moving, { x: across * step, y: up * step }, (axis, at) => caughtAt(catches, axis, at, 0));
+          }}
+          onDrop={(p, spot, caught) => {
+            const { box } = derived.items.get(p.item)!;
+            const moving = also.includes(p.item) ? also : [p.item];
+            moveAll(p.item, moving, { x: spot.x - box.x, y: spot.y - box.y }, (axis) => caught[axis]);
+          }}
+          catchesFor={(id) => catchesOf(page, derived, id, also.includes(id) ? also : [id])}
+          catchSays={sayCatch}
         />
       </Table>
       <Slip>
         <h1 className="out-of-sight">{page.name}</h1>
         <NameField label="Page" value={page.name} onCommit={(name) => change({ ...page, name })} />
-        <AddItem page={page} derived={derived} change={change} select={setWanted} />
+        <p role="status" className={said ? undefined : 'out-of-sight'} style={{ marginTop: '0.4rem' }}>
+          {said}
+        </p>
+        {also.length > 1 ? (
+          <Several page={page} derived={derived} chosen={also} change={change} leave={() => select(also[0]!)} />
+        ) : null}
+        <AddItem page={page} derived={derived} change={change} select={select} />
         {elsewhere.length ? (
           <Block>
             {elsewhere.map((p, i) => (
@@ -216,7 +275,7 @@ export function PageScreen() {
                   <b>{p.item === null ? 'Page' : nameOf(p.item)}:</b>{' '}
                   {pageProblemWords(p, p.item === null ? null : derived.items.get(p.item)!.item.recipe, voice, nameOf)}
                 </span>
-                {p.item !== null ? <Quiet onPress={() => setWanted(p.item)}>Show it</Quiet> : null}
+                {p.item !== null ? <Quiet onPress={() => select(p.item)}>Show it</Quiet> : null}
                 {editor.canUndo ? <Quiet onPress={editor.undo}>Undo</Quiet> : null}
               </Notice>
             ))}
@@ -228,7 +287,7 @@ export function PageScreen() {
           settled={settled}
           selected={part?.item === item?.item.id ? (part?.id ?? null) : null}
           cutPieces={cutPieces}
-          onSelect={setWanted}
+          onSelect={select}
         >
           {ofSelected}
         </Slabs>

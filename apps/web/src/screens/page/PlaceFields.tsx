@@ -1,15 +1,19 @@
+import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
   ACROSS,
+  MOST_TILT,
   UP_DOWN,
   changeItem,
   countFrom,
+  tilted,
   type Axis,
   type DerivedPage,
   type Item,
   type Page,
   type Place,
 } from '@temnex/core';
+import { TypedField } from '../drawer/layout.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 
@@ -65,6 +69,10 @@ interface PlaceFieldsProps {
 
 /** Where an item lies: on what, counted from which edge or neighbour, and by how much. */
 export function PlaceFields({ page, derived, item, change, open, setOpen }: PlaceFieldsProps) {
+  const tilt = (text: string) => {
+    const degrees = Number(text);
+    if (Number.isFinite(degrees) && degrees !== (item.tilt ?? 0)) change(tilted(page, item.id, degrees));
+  };
   const others = page.items.filter((i) => i.id !== item.id);
   const slots = [...derived.items.values()]
     .filter((d) => d.item.id !== item.id)
@@ -88,7 +96,10 @@ export function PlaceFields({ page, derived, item, change, open, setOpen }: Plac
   });
   return (
     <Where open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-      <summary>Lies {said.join(', ')}</summary>
+      <summary>
+        Lies {said.join(', ')}
+        {item.tilt ? `, tilted ${Math.abs(item.tilt)}° to the ${item.tilt > 0 ? 'left' : 'right'}` : ''}
+      </summary>
       {rooms.length > 1 ? (
         <Fields>
           <Choice
@@ -136,6 +147,18 @@ export function PlaceFields({ page, derived, item, change, open, setOpen }: Plac
           </Fields>
         );
       })}
+      <Fields>
+        <TypedField
+          key={item.tilt ?? 0}
+          defaultValue={String(item.tilt ?? 0)}
+          onBlur={(e) => tilt((e.target as HTMLInputElement).value)}
+          onKeyDown={(e) => (e.key === 'Enter' ? tilt((e.target as HTMLInputElement).value) : undefined)}
+          style={{ width: '7.5rem' }}
+        >
+          <Label>tilted by, degrees</Label>
+          <Input type="number" min={-MOST_TILT} max={MOST_TILT} step={0.5} />
+        </TypedField>
+      </Fields>
     </Where>
   );
 }
