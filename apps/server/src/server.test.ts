@@ -660,6 +660,7 @@ describe('the door', () => {
     const cut = (await ask('post', `/api/plans/${again.body.id}/cut`, { id: newId() })).body;
     await check('get', '/api/pages/{id}/cuttings', `${demo}/cuttings`);
     const record = await check('get', '/api/pages/{id}', demo);
+    await check('get', '/api/pages/{id}/print.pdf', `${demo}/print.pdf?scale=true&photos=light&items=launch`);
     await check('put', '/api/pages/{id}', demo, {
       version: 1,
       document: { ...record.document, items: record.document.items.slice(1) },

@@ -56,6 +56,12 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/kit/KitScreen.tsx')).KitScreen }),
       },
       {
+        path: 'on-paper',
+        lazy: async () => ({
+          Component: (await import('./screens/print/PageOnPaperScreen.tsx')).PageOnPaperScreen,
+        }),
+      },
+      {
         path: 'print',
         lazy: async () => ({ Component: (await import('./screens/print/PrintScreen.tsx')).PrintScreen }),
       },

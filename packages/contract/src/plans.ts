@@ -62,4 +62,12 @@ export const storeTogetherSchema = z.strictObject({
 });
 export type StoreTogether = z.infer<typeof storeTogetherSchema>;
 
+/** The page itself on paper: how large, how strongly photos are seen, and which items' corners are marked (ids, a space between). */
+export const pagePrintQuerySchema = z.strictObject({
+  paper: z.enum(['a4', 'letter']).default('a4'),
+  scale: z.enum(['true', 'half']).default('half'),
+  photos: z.enum(['none', 'light', 'full']).default('light'),
+  items: z.string().max(4000).optional(),
+});
+export type PagePrintQuery = z.infer<typeof pagePrintQuerySchema>;
 export const printQuerySchema = z.strictObject({ paper: z.enum(['a4', 'letter']).default('a4') });

@@ -32,6 +32,7 @@ import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema, 
 import {
   latestPlanSchema,
   planRecordSchema,
+  pagePrintQuerySchema,
   printQuerySchema,
   storePlanSchema,
   storeTogetherSchema,
@@ -91,6 +92,13 @@ export const ROUTES: readonly Route[] = [
     says: 'Saves a page; refused as stale where somebody else saved it since',
     body: savePageSchema,
     answer: pageRecordSchema,
+  },
+  {
+    method: 'get',
+    path: '/api/pages/{id}/print.pdf',
+    says: 'The page itself on paper, at true size or by half, with what to pencil, as a PDF',
+    query: pagePrintQuerySchema,
+    answer: 'pdf',
   },
   { method: 'delete', path: '/api/pages/{id}', says: 'Takes a page out, to be brought back', answer: null },
   {

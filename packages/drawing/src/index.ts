@@ -14,7 +14,7 @@ export {
   type Stroke,
 } from './marks.ts';
 export { lookDefinition, lookId, lookTile, pictureUrl } from './looks.ts';
-export { FACES, definitionsOf, fillValue, marksText, svgText } from './svg.ts';
+export { FACES, definitionsOf, fillValue, marksText, photoHref, svgText } from './svg.ts';
 export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';
 export { stepPicture } from './stepPicture.ts';
 export { trimmerPicture, type TrimmerPicture } from './trimmerPicture.ts';
@@ -23,3 +23,4 @@ export { shapePath } from './shapes.ts';
 export { printPages, type PrintOrder } from './printPages.ts';
 export { PAPERS, type PrintPaper } from './printed.ts';
 export { templatePages, templatesOf, trueSizeSvg, type Template } from './templates.ts';
+export { pageOnPaper, type PageOnPaper } from './pageOnPaper.ts';

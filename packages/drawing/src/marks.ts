@@ -18,6 +18,17 @@ export type Drawn =
   | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; stroke: Stroke }
   | { kind: 'poly'; points: readonly (readonly [number, number])[]; fill?: Fill; stroke?: Stroke }
   | {
+      /** A photo: all of it lies at `whole`, and what of that is within the box is seen, so strongly (0 to 1). */
+      kind: 'photo';
+      file: string;
+      x: number;
+      y: number;
+      width: number;
+      height: number;
+      whole: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+      strength: number;
+    }
+  | {
       kind: 'text';
       x: number;
       y: number;

@@ -15,6 +15,9 @@ export const FACES = {
 export const fillValue = (fill: Fill | undefined): string =>
   fill === undefined ? 'none' : typeof fill === 'string' ? fill : `url(#${lookId(fill.look, fill.turn, fill.scale)})`;
 
+/** Where a photo is fetched from. */
+export const photoHref = (file: string): string => `/api/photos/files/${file}?side=large`;
+
 /** The pattern definitions that a drawing's fills refer to, each once. */
 export function definitionsOf(drawing: Drawing): string {
   const found = new Map<string, string>();
@@ -40,6 +43,10 @@ function markText(m: Drawn): string {
       return `<line x1="${num(m.x1)}" y1="${num(m.y1)}" x2="${num(m.x2)}" y2="${num(m.y2)}"${strokeText(m.stroke)}/>`;
     case 'poly':
       return `<polygon points="${m.points.map(([x, y]) => `${num(x)},${num(y)}`).join(' ')}" fill="${fillValue(m.fill)}"${strokeText(m.stroke)}/>`;
+    case 'photo': {
+      const { whole: w } = m;
+      return `<svg x="${num(m.x)}" y="${num(m.y)}" width="${num(m.width)}" height="${num(m.height)}"><image href="${photoHref(m.file)}" x="${num(w.x - m.x)}" y="${num(w.y - m.y)}" width="${num(w.width)}" height="${num(w.height)}" preserveAspectRatio="none" opacity="${m.strength}"/></svg>`;
+    }
     case 'text': {
       const turn = m.turn ? ` transform="rotate(${-m.turn} ${num(m.x)} ${num(m.y)})"` : '';
       return `<text x="${num(m.x)}" y="${num(m.y)}" font-family="${FACES[m.face]}" font-size="${num(m.size)}" font-weight="${m.weight}" text-anchor="${m.anchor}" fill="${m.fill}"${turn}>${escape(m.text)}</text>`;

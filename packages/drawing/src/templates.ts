@@ -3,6 +3,7 @@ import { recipeWords, sizeWords, type Voice } from '@temnex/words';
 import { INK, type Drawing, type Drawn } from './marks.ts';
 import { GREY, MARGIN, PAPERS, foot, text, type PrintPaper } from './printed.ts';
 import { svgText } from './svg.ts';
+import { clipped, tilesOf, type Window } from './tiles.ts';
 
 /*
  * Outlines at true size, to print, cut out and trace: what is finished by a template has one. What is larger than the paper in the printer
@@ -53,13 +54,6 @@ export function templatesOf(recipe: RecipeId, laid: Laid, voice: Voice): Templat
 }
 
 type Point = readonly [number, number];
-interface Window {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 interface Lines {
   readonly rings: Point[][];
   /** Drawn thin: folds, and a cross for every hole. */
@@ -119,26 +113,6 @@ function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point
   });
 }
 
-/** What of a line lies in a window (Liang and Barsky, 1984). */
-function clipped(p: Point, q: Point, w: Window): [Point, Point] | null {
-  let [from, to] = [0, 1];
-  const [dx, dy] = [q[0] - p[0], q[1] - p[1]];
-  for (const [step, room] of [
-    [-dx, p[0] - w.x],
-    [dx, w.x + w.width - p[0]],
-    [-dy, p[1] - w.y],
-    [dy, w.y + w.height - p[1]],
-  ] as const) {
-    if (step === 0) {
-      if (room < 0) return null;
-    } else if (step < 0) from = Math.max(from, room / step);
-    else to = Math.min(to, room / step);
-  }
-  if (from > to) return null;
-  const on = (t: number): Point => [p[0] + t * dx, p[1] + t * dy];
-  return [on(from), on(to)];
-}
-
 /** Pages of templates at true size, each with a check ruler; nothing where there are none. */
 export function templatePages(templates: readonly Template[], title: string, paper: PrintPaper): Drawing[] {
   const { width: W, height: H } = PAPERS[paper];
@@ -161,31 +135,18 @@ export function templatePages(templates: readonly Template[], title: string, pap
       tall = Math.max(tall, size.height + HEAD);
       continue;
     }
-    const across = Math.ceil(size.width / room.width);
-    const down = Math.ceil(size.height / (room.height - HEAD));
-    const tile = { width: size.width / across, height: size.height / down };
-    const name = (column: number, row: number) => `${String.fromCharCode(65 + (row % 26))}${column + 1}`;
-    for (let row = 0; row < down; row++)
-      for (let column = 0; column < across; column++) {
-        begin();
-        const page = pages.at(-1)!;
-        const window = { x: column * tile.width, y: row * tile.height, ...tile };
-        const at: Point = [MARGIN, MARGIN + HEAD];
-        page.push(text(MARGIN, MARGIN + 12, `${template.name}: part ${name(column, row)} of ${across * down}`, 9));
-        page.push(...seenThrough(lines, window, at));
-        const [right, bottom] = [at[0] + tile.width, at[1] + tile.height];
-        const join = (x1: number, y1: number, x2: number, y2: number, to: string): Drawn[] => [
-          { kind: 'line', x1, y1, x2, y2, stroke: HELP },
-          text((x1 + x2) / 2 + (x1 === x2 ? -3 : 0), (y1 + y2) / 2 - 3, `join ${to}`, 7.5, {
-            anchor: x1 === x2 ? 'end' : 'middle',
-            fill: GREY,
-          }),
-        ];
-        if (column > 0) page.push({ kind: 'line', x1: at[0], y1: at[1], x2: at[0], y2: bottom, stroke: HELP });
-        if (row > 0) page.push({ kind: 'line', x1: at[0], y1: at[1], x2: right, y2: at[1], stroke: HELP });
-        if (column + 1 < across) page.push(...join(right, at[1], right, bottom, name(column + 1, row)));
-        if (row + 1 < down) page.push(...join(at[0], bottom, right, bottom, name(column, row + 1)));
-      }
+    const tiles = tilesOf(size, { width: room.width, height: room.height - HEAD });
+    for (const { name, window, joins } of tiles) {
+      begin();
+      const at: Point = [MARGIN, MARGIN + HEAD];
+      pages
+        .at(-1)!
+        .push(
+          text(MARGIN, MARGIN + 12, `${template.name}: part ${name} of ${tiles.length}`, 9),
+          ...seenThrough(lines, window, at),
+          ...joins(at),
+        );
+    }
     // what comes next begins on a page of its own
     [x, y] = [MARGIN + room.width, MARGIN + room.height];
   }

@@ -1,14 +1,32 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post, Put } from '@nestjs/common';
-import { migratePage } from '@temnex/core';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Inject,
+  Param,
+  Post,
+  Put,
+  Query,
+  StreamableFile,
+} from '@nestjs/common';
+import { derivePage, migratePage } from '@temnex/core';
+import { pageOnPaper } from '@temnex/drawing';
+import { NAMES } from '@temnex/words';
 import {
   createPageSchema,
+  pagePrintQuerySchema,
   savePageSchema,
   type CreatePage,
+  type PagePrintQuery,
   type PageRecord,
   type PageSummary,
   type SavePage,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
+import { PhotosService } from '../photos/photos.service.ts';
+import { pdfOf } from '../plans/pdf.ts';
 import { PagesService } from './pages.service.ts';
 
 /** A page may come from a file of an earlier version. */
@@ -19,7 +37,10 @@ const upToDate = (body: unknown): unknown =>
 
 @Controller('api/pages')
 export class PagesController {
-  constructor(@Inject(PagesService) private readonly pages: PagesService) {}
+  constructor(
+    @Inject(PagesService) private readonly pages: PagesService,
+    @Inject(PhotosService) private readonly photos: PhotosService,
+  ) {}
 
   @Get()
   list(): PageSummary[] {
@@ -34,6 +55,33 @@ export class PagesController {
   @Get(':id')
   get(@Param('id') id: string): PageRecord {
     return this.pages.get(id);
+  }
+
+  @Get(':id/print.pdf')
+  async print(
+    @Param('id') id: string,
+    @Query(checked(pagePrintQuerySchema)) { paper, scale, photos, items }: PagePrintQuery,
+  ): Promise<StreamableFile> {
+    const { document, updatedAt } = this.pages.get(id);
+    const derived = derivePage(document, NAMES);
+    const pages = pageOnPaper(
+      derived,
+      {
+        ...{ title: document.name, voice: { mark: derived.mark, figures: 'typeset' } },
+        ...{ scale: scale === 'true' ? 1 : 0.5, photos: { none: 0, light: 0.35, full: 1 }[photos] },
+        chosen: items?.split(' ') ?? null,
+      },
+      paper,
+    );
+    const files = new Set(pages.flatMap(({ marks }) => marks.flatMap((m) => (m.kind === 'photo' ? [m.file] : []))));
+    const pictures = new Map<string, Buffer>();
+    // a photo whose file is gone is left white
+    for (const file of files) {
+      const picture = await this.photos.image(file, 'large').catch(() => null);
+      if (picture) pictures.set(file, picture);
+    }
+    const pdf = await pdfOf(pages, document.name, new Date(updatedAt), pictures);
+    return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="page.pdf"' });
   }
 
   @Put(':id')

@@ -68,6 +68,8 @@ export function runsOf(text: string, face: keyof typeof FACES, weight: number): 
   return runs;
 }
 
+/** Pictures that photos in a drawing are, by their files. */
+type Photos = ReadonlyMap<string, Buffer>;
 type Doc = InstanceType<typeof PDFDocument>;
 
 /** Colours with transparency (#rrggbbaa) as pdfkit wants them. */
@@ -90,7 +92,7 @@ function finish(doc: Doc, mark: Extract<Drawn, { kind: 'rect' | 'poly' }>, outli
   }
 }
 
-function set(doc: Doc, mark: Drawn): void {
+function set(doc: Doc, mark: Drawn, photos: Photos): void {
   switch (mark.kind) {
     case 'rect':
       return finish(doc, mark, () => doc.rect(mark.x, mark.y, mark.width, mark.height));
@@ -101,6 +103,16 @@ function set(doc: Doc, mark: Drawn): void {
       if (mark.stroke.dash) doc.dash(mark.stroke.dash[0]!, { space: mark.stroke.dash[1]! });
       doc.moveTo(mark.x1, mark.y1).lineTo(mark.x2, mark.y2).stroke(mark.stroke.colour);
       doc.undash();
+      return;
+    }
+    case 'photo': {
+      const data = photos.get(mark.file);
+      if (!data) return;
+      const { whole } = mark;
+      doc.save();
+      doc.rect(mark.x, mark.y, mark.width, mark.height).clip();
+      doc.opacity(mark.strength).image(data, whole.x, whole.y, { width: whole.width, height: whole.height });
+      doc.restore();
       return;
     }
     case 'text': {
@@ -123,7 +135,12 @@ function set(doc: Doc, mark: Drawn): void {
 }
 
 /** Drawings of whole pages, in points, as one PDF. */
-export async function pdfOf(pages: readonly Drawing[], title: string, made: Date): Promise<Buffer> {
+export async function pdfOf(
+  pages: readonly Drawing[],
+  title: string,
+  made: Date,
+  photos: Photos = new Map(),
+): Promise<Buffer> {
   const doc = new PDFDocument({
     autoFirstPage: false,
     margin: 0,
@@ -139,7 +156,7 @@ export async function pdfOf(pages: readonly Drawing[], title: string, made: Date
   });
   for (const page of pages) {
     doc.addPage({ size: [page.width, page.height], margin: 0 });
-    for (const mark of page.marks) set(doc, mark);
+    for (const mark of page.marks) set(doc, mark, photos);
   }
   doc.end();
   await ended;

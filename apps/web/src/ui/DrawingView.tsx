@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import { FACES, definitionsOf, fillValue, type Drawing, type Drawn, type Stroke } from '@temnex/drawing';
+import { FACES, definitionsOf, fillValue, photoHref, type Drawing, type Drawn, type Stroke } from '@temnex/drawing';
 
 const strokeOf = (s: Stroke | undefined) =>
   s ? { stroke: s.colour, strokeWidth: s.width, ...(s.dash ? { strokeDasharray: s.dash.join(' ') } : {}) } : {};
@@ -16,6 +16,22 @@ function MarkView({ mark: m }: { mark: Drawn }) {
       return (
         <polygon points={m.points.map((p) => p.join()).join(' ')} fill={fillValue(m.fill)} {...strokeOf(m.stroke)} />
       );
+    case 'photo': {
+      const { whole } = m;
+      return (
+        <svg x={m.x} y={m.y} width={m.width} height={m.height}>
+          <image
+            href={photoHref(m.file)}
+            x={whole.x - m.x}
+            y={whole.y - m.y}
+            width={whole.width}
+            height={whole.height}
+            preserveAspectRatio="none"
+            opacity={m.strength}
+          />
+        </svg>
+      );
+    }
     case 'text':
       return (
         <text

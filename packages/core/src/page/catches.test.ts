@@ -146,7 +146,9 @@ describe('several at once', () => {
   test('any row: no rounding piles up', () => {
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 2, max: 12 }), { minLength: 3, maxLength: 8 }), (widths) => {
-        const items = widths.map((w, i) => print(`p${i}`, Math.round((i * 176) / widths.length) / 16 + 0.5, 2, w / 16, 1));
+        const items = widths.map((w, i) =>
+          print(`p${i}`, Math.round((i * 176) / widths.length) / 16 + 0.5, 2, w / 16, 1),
+        );
         const page = pageOf(...items);
         const spread = spreadOut(page, derivePage(page), items.map((i) => i.id), 'across'); // prettier-ignore
         if (!spread) return true;

@@ -95,7 +95,7 @@ function alongAxis(axis: Axis, here: DerivedItem, others: readonly DerivedItem[]
     .flatMap(({ item: { id: of }, box: o }) => {
       const away = [o.x - room.x, room.x + room.width - o.x - o.width, o.y - room.y, room.y + room.height - o.y - o.height]; // prettier-ignore
       return [...new Set(away)]
-        .filter((n) => n > 0 && n < room[long] / 2)
+        .filter((n) => n > 0 && n < room[long] / 4)
         .flatMap((n) =>
           [first, last].flatMap((from) => {
             const at = from === first ? room[low] + n : room[low] + room[long] - n - box[long];

@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
 import { marksOf, type DerivedPage } from '@temnex/core';
 import { fullFigure, type Voice } from '@temnex/words';
+import { QuietLink } from '../../ui/buttons.tsx';
 
 const Where = styled.details`
   & > summary {
@@ -29,13 +30,13 @@ const Where = styled.details`
 const PAGES = { left: ', left page', right: ', right page' } as const;
 
 /** What to pencil before anything is glued: the lower left corner of every part, always from the same two edges. */
-export function Marks({ derived }: { derived: DerivedPage }) {
-  const marks = marksOf(derived);
+export function Marks({ id, derived, chosen }: { id: string; derived: DerivedPage; chosen: readonly string[] }) {
+  const marks = marksOf(derived).filter(({ part }) => !chosen.length || chosen.includes(part.item));
   if (!marks.length) return null;
   const voice: Voice = { mark: derived.mark, figures: 'typeset' };
   return (
     <Where>
-      <summary>Where everything lies</summary>
+      <summary>{chosen.length ? 'Where what is chosen lies' : 'Where everything lies'}</summary>
       <table>
         <thead>
           <tr>
@@ -57,6 +58,11 @@ export function Marks({ derived }: { derived: DerivedPage }) {
           ))}
         </tbody>
       </table>
+      <p style={{ marginTop: '0.5rem' }}>
+        <QuietLink to={`/page/${id}/on-paper${chosen.length ? `?items=${encodeURIComponent(chosen.join(' '))}` : ''}`}>
+          Print the page with its marks, at true size or by half
+        </QuietLink>
+      </p>
     </Where>
   );
 }

@@ -270,7 +270,7 @@ export function PagePicture({
         </g>
       </Picture>
       {made && item && byHand ? <HandLayer made={made} at={ofItem(item.box)} /> : null}
-      {made && item ? (
+      {made && item && !pulled ? (
         <DimLayer made={made} at={ofItem(item.box)} box={{ x: margin.left, y: margin.top, width: W, height: H }} />
       ) : null}
     </Frame>

@@ -314,7 +314,7 @@ export function PageScreen() {
           </Block>
         ) : null}
         <Block>
-          <Marks derived={derived} />
+          <Marks id={id} derived={derived} chosen={also} />
         </Block>
         <Block>
           <h3>The page</h3>

@@ -70,6 +70,7 @@ export function Several({ page, derived, chosen, change, leave }: SeveralProps) 
         {count(chosen.length, 'item')} chosen <Quiet onPress={leave}>Only {first}</Quiet>
       </p>
       <Row role="group" aria-label={`Line up with ${first}`}>
+        <span>line up with {first}:</span>
         {LINES.map(({ axis, end, name }) => (
           <Quiet
             key={name}

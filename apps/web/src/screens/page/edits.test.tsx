@@ -20,6 +20,9 @@ const start = (): Page =>
   );
 let page: Page;
 
+/** Nothing is chosen besides, and nothing is caught. */
+const alone = { also: [], onAlso: () => {}, onDrop: () => {}, catchesFor: () => [], catchSays: () => '' };
+
 /** An item of a page as the page screen shows it, drawn and in the slip. */
 function Working({ id }: { id: string }) {
   const [held, change] = useState(start);
@@ -37,6 +40,7 @@ function Working({ id }: { id: string }) {
         byHand={false}
         selected={`${id}/print`}
         onSelect={() => {}}
+        {...alone}
         onMove={() => {}}
       />
       <FieldSlip made={made!} />
@@ -181,6 +185,7 @@ describe('the picture', () => {
         made={null}
         byHand={false}
         onSelect={(id) => (chosen = id)}
+        {...alone}
         onMove={(part, across, up) => moved.push([part.item, across, up])}
       />,
     );

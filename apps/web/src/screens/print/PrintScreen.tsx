@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { createGlobalStyle, styled } from 'styled-components';
+import { styled } from 'styled-components';
 import { readJob, sameBasis } from '@temnex/core';
 import { PAPERS, printPages, type PrintPaper } from '@temnex/drawing';
 import { usePlan } from '../../api/queries.ts';
@@ -8,55 +8,12 @@ import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { usePageContext } from '../page/context.ts';
+import { Bar, PrintSize, Sheets } from './sheets.ts';
 
-const Bar = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  gap: 0.75rem 1rem;
-  padding: 0.9rem 1.5rem;
-  border-bottom: 1px solid var(--rule);
-`;
-const Sheets = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 1.5rem;
-  flex: 1;
-  padding: 1.5rem;
-  background: var(--table);
-  overflow-x: auto;
-  & > div {
-    background: #fff;
-  }
-  @media screen {
-    & > div {
-      max-width: 100%;
-    }
-    & svg {
-      max-width: 100%;
-      height: auto;
-    }
-  }
-  @media print {
-    display: block;
-    padding: 0;
-    background: none;
-    & > div {
-      break-after: page;
-    }
-    & > div:last-child {
-      break-after: auto;
-    }
-  }
-`;
 const Old = styled.div`
   padding: 0.6rem 1.5rem;
   background: var(--sheet);
 `;
-const PrintSize = createGlobalStyle<{ $paper: PrintPaper }>`
-  @page { size: ${(p) => PAPERS[p.$paper].width}pt ${(p) => PAPERS[p.$paper].height}pt; margin: 0; }
-`;
-
 /** The cutting order on paper, page by page as the PDF has it. */
 export function PrintScreen() {
   const { id, editor, derived, basis, habits } = usePageContext();
