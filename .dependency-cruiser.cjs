@@ -55,6 +55,7 @@ module.exports = {
     inCore('recipes', ['line', 'lattice', 'geometry', 'length', 'chance']),
     inCore('stock', ['geometry', 'length']),
     inCore('page', ['chance', 'recipes', 'photos', 'stock', 'geometry', 'length']),
+    inCore('sketches', ['page', 'recipes', 'photos', 'stock', 'geometry', 'length']),
     inCore('photos', ['stock', 'geometry', 'length']),
     inCore('planner', ['stock', 'lattice', 'geometry', 'length', 'chance']),
     inCore('trimmer', ['cutting', 'planner', 'page', 'recipes', 'photos', 'stock', 'geometry', 'length']),

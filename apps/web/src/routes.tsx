@@ -102,6 +102,12 @@ export const routes = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./screens/photos/PrintsScreen.tsx')).PrintsScreen }),
       },
       {
+        path: 'sketches',
+        lazy: async () => ({
+          Component: (await withRecipes(() => import('./screens/photos/SketchesScreen.tsx'))).SketchesScreen,
+        }),
+      },
+      {
         path: 'sheets',
         lazy: async () => ({ Component: (await import('./screens/photos/SheetsScreen.tsx')).SheetsScreen }),
       },

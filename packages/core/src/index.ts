@@ -465,3 +465,19 @@ export {
   type MarkLine,
   type PhotoSheet,
 } from './cutting/index.ts';
+export {
+  factsOfSketch,
+  layPhotos,
+  openingsOf,
+  saySketch,
+  shippedSketches,
+  sketchMatches,
+  sketchOf,
+  turnOpening,
+  type Lies,
+  type Opening,
+  type ShippedSketch,
+  type SketchFacts,
+  type SoughtSketch,
+  type Unlaid,
+} from './sketches/index.ts';

@@ -97,12 +97,16 @@ function seen(page: DerivedPage, asked: PageOnPaper, per: number, high: number, 
   const { seam } = page;
   const seams = (seam ? [seam.x, seam.x + seam.width] : []).flatMap((x) => line(spot([x, 0]), spot([x, page.height]), EDGE)); // prettier-ignore
   const photos = asked.photos > 0 ? page.parts.flatMap((part) => photoOf(part, asked.photos, per, high, w, at)) : [];
-  const names = page.parts.flatMap((part): Drawn[] => {
+  const written: Point[] = [];
+  const names = page.parts.toReversed().flatMap((part): Drawn[] => {
     const long = part.width * per - 6;
     // under what lies on it nobody reads it: it stands at the upper left
     const corner = spot([part.x, part.y + part.height]);
     if (long < 24 || !inside([corner[0] + 3, corner[1] + 9])) return [];
     const [x, y] = moved(corner);
+    // where names would lie over each other, what lies on top is named
+    if (written.some(([wx, wy]) => Math.abs(wx - x) < long && Math.abs(wy - y) < 9)) return [];
+    written.push([x, y]);
     return [text(x + 3, y + 9, fitText(part.name, 7, long), 7, { fill: GREY })];
   });
   const crosses = marksOf(page)

@@ -90,5 +90,6 @@ export {
   sharpWords,
   soughtPhotoWords,
   takingInWords,
+  unlaidWords,
 } from './photos.ts';
 export { catchWords } from './catches.ts';

@@ -1,4 +1,13 @@
-import { liesOf, sharpness, type Density, type Framed, type Photo, type Pixels, type SoughtPhoto } from '@temnex/core';
+import {
+  liesOf,
+  sharpness,
+  type Density,
+  type Framed,
+  type Photo,
+  type Pixels,
+  type SoughtPhoto,
+  type Unlaid,
+} from '@temnex/core';
 import { count } from './lengths.ts';
 
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
@@ -96,4 +105,22 @@ export function takingInWords({
   ]
     .filter(Boolean)
     .join(', ');
+}
+
+/** What does not go together when photos are laid on a sketch. */
+export function unlaidWords(
+  unlaid: Unlaid,
+  photoNameOf: (id: string) => string,
+  itemNameOf: (id: string) => string,
+): string {
+  switch (unlaid.is) {
+    case 'other-way':
+      return `${photoNameOf(unlaid.photo)} lies the other way than ${itemNameOf(unlaid.item)}: as it is cropped, ${Math.round(unlaid.lost * 100)} % of it is lost.`;
+    case 'loses-what-must-stay':
+      return `${photoNameOf(unlaid.photo)} is too wide, or too high, for ${itemNameOf(unlaid.item)}: not all that must stay is seen.`;
+    case 'no-place':
+      return `There is no place for ${photoNameOf(unlaid.photo)}.`;
+    case 'no-photo':
+      return `${itemNameOf(unlaid.item)} has no photo yet.`;
+  }
 }

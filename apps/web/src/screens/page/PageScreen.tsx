@@ -35,6 +35,7 @@ import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
 import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
+import { SaveSketch } from './SaveSketch.tsx';
 import { Several } from './Several.tsx';
 import { Slabs } from './Slabs.tsx';
 import { useMade } from './useMade.ts';
@@ -319,6 +320,7 @@ export function PageScreen() {
         <Block>
           <h3>The page</h3>
           <GroundFields page={page} change={change} />
+          {derived.parts.length ? <SaveSketch page={page} /> : null}
         </Block>
         <Row>
           <StrongLink to={`/page/${id}/papers`}>Choose papers</StrongLink>

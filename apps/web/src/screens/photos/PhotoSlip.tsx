@@ -114,6 +114,9 @@ export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSl
           ))}
         </Facts>
       ) : null}
+      {one ? null : (
+        <PlainLink to={`/photos/sketches?photos=${photos.map((p) => p.id).join('+')}`}>Lay them on a sketch</PlainLink>
+      )}
       <Row>
         <Quiet onPress={takeOut}>Take {one ? 'it' : 'them'} out</Quiet>
       </Row>

@@ -12,6 +12,7 @@ const PLACES: readonly Station[] = [
   { to: '/photos', name: 'Waiting photos', reached: true },
   { to: '/photos/prints', name: 'Prints', reached: true },
   { to: '/photos/sheets', name: 'Photo sheets', reached: true },
+  { to: '/photos/sketches', name: 'Sketches', reached: true },
 ];
 
 /** Photos, apart from any page: what there is, which prints they are to become, and sheets of several. */

@@ -27,7 +27,7 @@ const Fields = styled.div`
 `;
 
 /** What of a pattern does not fit, in one sentence. */
-function misfitWords(misfit: Misfit, page: Page): string {
+export function misfitWords(misfit: Misfit, page: Page): string {
   const voice: Voice = { mark: MARKS[page.mark], figures: 'typeset' };
   const nameOf = (id: string) => page.items.find((i) => i.id === id)?.name ?? id;
   if ('part' in misfit)
