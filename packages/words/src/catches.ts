@@ -1,4 +1,4 @@
-import type { Axis, CatchSays, Place } from '@temnex/core';
+import type { Axis, CatchSays, Coverage, Place } from '@temnex/core';
 import { figure, type Voice } from './lengths.ts';
 
 const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
@@ -25,4 +25,20 @@ export function catchWords(says: CatchSays, axis: Axis, nameOf: (item: string) =
         ? `${figure(says.by, voice)} from ${nameOf(says.of)}`
         : `${figure(says.by, voice)} from ${nameOf(says.of)}, as to ${nameOf(says.as)}`;
   }
+}
+
+/** How much of what must stay is hidden, and by what: `28 % of what must stay is covered, by the title`. */
+export function coverageWords({ hidden, by }: Coverage, nameOf: (item: string) => string): string {
+  const names = by.slice(0, 4).map(({ item, share }) => (by.length > 1 ? `${nameOf(item)} (${Math.round(share * 100)} %)` : nameOf(item))); // prettier-ignore
+  return `about ${Math.max(1, Math.round(hidden * 100))} % of what must stay is covered, by ${names.join(', ')}.`;
+}
+
+/** What is cut away across from something that is added to a finished page. */
+export function cutAwayWords(
+  by: string,
+  { edge, items }: { readonly edge: string; readonly items: readonly string[] },
+  nameOf: (item: string) => string,
+): string {
+  const there = items.length ? `there lies ${items.slice(0, 4).map(nameOf).join(', ')}` : 'nothing lies there';
+  return `Added to a finished page, ${by} is cut off its ${edge} edge instead, so that it keeps its size: ${there}.`;
 }

@@ -92,4 +92,4 @@ export {
   takingInWords,
   unlaidWords,
 } from './photos.ts';
-export { catchWords } from './catches.ts';
+export { catchWords, coverageWords, cutAwayWords } from './catches.ts';

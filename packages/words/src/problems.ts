@@ -87,7 +87,7 @@ export function suggestionWords(
     case 'own':
       return `${recipeWords(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => figure(n, voice)) ?? suggestion.why}.`;
     case 'overhang':
-      return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush, or move it in.`;
+      return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush once it is glued, or move it in.`;
   }
 }
 

@@ -79,6 +79,19 @@ const itemKeys = {
   at: placeSchema,
   /** Turned by hand about its middle, in degrees counter-clockwise; left out: straight. */
   tilt: z.number().min(-45).max(45).optional(),
+  /** Of its layers, what must stay to be seen: from the layer's lower left corner. */
+  mustSee: z
+    .array(
+      z.strictObject({
+        layer: id,
+        x: lengthText({ allow: 'zero' }),
+        y: lengthText({ allow: 'zero' }),
+        width: lengthText(),
+        height: lengthText(),
+      }),
+    )
+    .max(20)
+    .optional(),
   /** Lengths that are not typed but another's. */
   follows: z.array(followSchema).max(40).optional(),
   /** By blank: which paper it is cut from. */
@@ -208,6 +221,14 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
       },
       ...(item.follows ? { follows: item.follows.map((f) => ({ ...f, by: name(f.by) })) } : {}),
       fit: item.fit === 'exact' ? item.fit : { by: name(item.fit.by) },
+      ...(item.mustSee
+        ? {
+            mustSee: item.mustSee.map((m) => ({
+              ...m,
+              ...{ x: name(m.x), y: name(m.y), width: name(m.width), height: name(m.height) },
+            })),
+          }
+        : {}),
       ...(item.pictures
         ? {
             pictures: Object.fromEntries(

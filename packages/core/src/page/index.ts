@@ -67,3 +67,4 @@ export {
   tilted,
   type End,
 } from './several.ts';
+export { coverageOf, cutAwayFor, type Coverage } from './coverage.ts';

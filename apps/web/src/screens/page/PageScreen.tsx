@@ -3,6 +3,8 @@ import { styled } from 'styled-components';
 import {
   catchesOf,
   caughtAt,
+  coverageOf,
+  cutAwayFor,
   dropAt,
   inRowWith,
   movePart,
@@ -16,7 +18,7 @@ import {
   type PageProblem,
   type Part,
 } from '@temnex/core';
-import { catchWords, pageProblemWords, suggestionWords } from '@temnex/words';
+import { catchWords, coverageWords, cutAwayWords, figure, pageProblemWords, suggestionWords } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { handOf } from '../../construction/made.ts';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
@@ -33,6 +35,7 @@ import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
 import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
+import { MustSee } from './MustSee.tsx';
 import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { SaveSketch } from './SaveSketch.tsx';
@@ -159,6 +162,7 @@ export function PageScreen() {
     const told = [caught.across, caught.upDown].flatMap((one) => (one ? [sayCatch(one)] : []));
     setSaid(told.length ? `${nameOf(led)} lies ${told.join(', ')}` : null);
   };
+  const covered = useMemo(() => coverageOf(page, derived), [page, derived]);
   const spaced = (axis: Axis) => {
     if (item && inRowWith(derived, item.item.id, axis).length > 1)
       return spaceEvenly(page, derived, item.item.id, axis);
@@ -182,6 +186,7 @@ export function PageScreen() {
         {part?.piece && part.wish && part.shape && part.item === item.item.id ? (
           <PaperWindow key={part.id} part={part} drawer={drawer} settled={settled} voice={voice} />
         ) : null}
+        {part?.piece && part.item === item.item.id ? <MustSee page={page} part={part} change={change} /> : null}
         <PlaceFields
           page={page}
           derived={derived}
@@ -295,13 +300,27 @@ export function PageScreen() {
         {/* what shows nothing yet has no slab to lie under */}
         {part?.item === item?.item.id ? null : <Block aria-label="Selected part">{ofSelected}</Block>}
         {item ? null : <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>}
-        {advice.length ? (
+        {advice.length || covered.length ? (
           <Block aria-label="Advice">
+            {covered.map((c, i) => (
+              <Notice key={`covered ${i}`} kind="advice">
+                <span>
+                  <b>{c.part.name}:</b> {coverageWords(c, nameOf)}
+                </span>
+              </Notice>
+            ))}
             {advice.map((s, i) => (
               <Notice key={i} kind="advice">
                 <span>
                   <b>{nameOf(s.item)}:</b>{' '}
-                  {suggestionWords(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}
+                  {suggestionWords(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}{' '}
+                  {s.suggestion.code === 'overhang' && s.suggestion.edges.length === 1
+                    ? cutAwayWords(
+                        figure(s.suggestion.by, voice),
+                        cutAwayFor(derived, s.item, s.suggestion.edges[0]!, s.suggestion.by),
+                        nameOf,
+                      )
+                    : null}
                 </span>
               </Notice>
             ))}

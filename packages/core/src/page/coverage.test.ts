@@ -1,0 +1,50 @@
+import { describe, expect, test } from '@jest/globals';
+import { inches } from '../length/index.ts';
+import { AS_IT_IS } from '../photos/index.ts';
+import { coverageOf, cutAwayFor } from './coverage.ts';
+import { derivePage } from './derive.ts';
+import { emptyPage, inOtherUnit, newItem, pageSchema, type Item, type Page } from './document.ts';
+import { setPicture } from './edit.ts';
+import { tilted } from './several.ts';
+
+const print = (id: string, x: number, y: number, w: number, h: number, more: object = {}): Item => ({
+  ...newItem({ id, name: id, recipe: 'mat-stack', input: { print: { width: String(w), height: String(h), known: 'assumed' }, mats: [], ...more } }), // prettier-ignore
+  at: { across: { from: 'left', by: String(x) }, upDown: { from: 'bottom', by: String(y) } },
+});
+const stay = { x: 0, y: 0, width: 200, height: 200 };
+/** A photo 4 × 4 at the lower left, whose upper left quarter must stay. */
+const withPhoto = (...over: Item[]): Page =>
+  setPicture({ ...emptyPage('A page'), items: [print('photo', 1, 1, 4, 4), ...over] }, 'photo', 'print', {
+    ...{ photo: 'p', file: 'ab'.repeat(32), width: 400, height: 400, ...AS_IT_IS, stay },
+  });
+const hidden = (page: Page) => coverageOf(page, derivePage(page)).map((c) => [Math.round(c.hidden * 100), c.by.map((b) => b.item)]); // prettier-ignore
+
+describe('what is covered of what must stay to be seen', () => {
+  test.each([
+    ['nothing lies there', [print('title', 6, 6, 2, 1)], []],
+    ['half of it', [print('title', 1, 3, 1, 2)], [[50, ['title']]]],
+    ['two over each other count once, each with its own', [print('a', 1, 3, 1, 2), print('b', 1, 3, 2, 1)], [[75, ['a', 'b']]]], // prettier-ignore
+    ['a round one covers less than its box', [print('a', 1, 3, 2, 2, { shape: 'oval' })], [[79, ['a']]]],
+  ])('%s', (_, over, said) => expect(hidden(withPhoto(...over))).toEqual(said));
+  test('one that is tilted covers what it lies over then', () => {
+    const page = withPhoto(print('a', 1, 3, 2, 2));
+    expect(hidden(page)).toEqual([[100, ['a']]]);
+    const [[share]] = hidden(tilted(page, 'a', 45)) as [[number]];
+    expect(share).toBeGreaterThan(80);
+    expect(share).toBeLessThan(88);
+  });
+  test('artwork on a layer, said by its place there; in another unit it stays where it is', () => {
+    const page: Page = { ...emptyPage('A page'), items: [{ ...print('scene', 2, 2, 6, 6), mustSee: [{ layer: 'print', x: '1', y: '0', width: '2', height: '2' }] }, print('tag', 3, 2, 1, 1)] }; // prettier-ignore
+    expect(pageSchema.safeParse(page).success).toBe(true);
+    expect(hidden(page)).toEqual([[25, ['tag']]]);
+    const metric = inOtherUnit(page, 'mm');
+    expect(metric.items[0]!.mustSee![0]).toMatchObject({ x: '1 in', width: '2 in' });
+    expect(hidden(metric)).toEqual([[25, ['tag']]]);
+  });
+  test('a strip added past an edge: what is cut away across from it, and what lies there', () => {
+    const page: Page = { ...emptyPage('A page'), items: [print('strip', 11.5, 0, 1, 12), print('title', 0.25, 5, 2, 1), print('kite', 3, 5, 2, 2)] }; // prettier-ignore
+    const derived = derivePage(page);
+    expect(cutAwayFor(derived, 'strip', 'right', inches(0.5))).toEqual({ edge: 'left', items: ['title'] });
+    expect(cutAwayFor(derived, 'strip', 'top', inches(0.5)).items).toEqual([]);
+  });
+});
