@@ -25,6 +25,12 @@ const SCREENS = {
   record: '/books',
   devices: '/books/devices',
   backup: '/books/backup',
+  photos: '/photos',
+  crop: '/photos/of/demo-photo-three',
+  prints: '/photos/prints',
+  sheets: '/photos/sheets',
+  sketches: '/photos/sketches?photos=demo-photo-launch',
+  onPaper: `${DEMO}/on-paper`,
   nowhere: '/kites',
 } as const;
 
@@ -33,6 +39,7 @@ const GROUPS: Readonly<Record<string, readonly (keyof typeof SCREENS)[]>> = {
   'sizes and pages': ['size', 'choose', 'spread', 'page', 'kit', 'nowhere'],
   'papers and cutting': ['papers', 'places', 'order', 'print', 'trimmer', 'wrong'],
   'the drawer': ['drawer', 'stock', 'many', 'trace', 'wanted'],
+  'photos and placing': ['photos', 'crop', 'prints', 'sheets', 'sketches', 'onPaper'],
   'the drawer and the books': ['useUp', 'clearOut', 'together', 'record', 'devices', 'backup'],
 };
 test('every screen is in a group', () => {
@@ -74,6 +81,9 @@ async function lookedAt(page: Page, name: keyof typeof SCREENS): Promise<void> {
     await expect(page.getByRole('textbox', { name: 'width of rest 1' })).toBeVisible();
   }
   if (name === 'drawer') await page.getByRole('listbox').getByRole('option').first().click();
+  if (name === 'photos') await page.getByRole('listbox', { name: 'Photos' }).getByRole('option').first().click();
+  if (name === 'sheets') await expect(page.getByText(/^\d+ sheets? of/)).toBeVisible();
+  if (name === 'sketches') await page.getByRole('button', { name: /^Two that look/ }).click();
   if (name === 'together') await expect(page.getByText('than the pages one by one')).toBeVisible();
   if (name === 'order') await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
   const { violations } = await new AxeBuilder({ page })

@@ -51,6 +51,9 @@ describe('what an item catches on', () => {
     expect([after.at / inch, after.says]).toEqual([7, { is: 'gap', by: inch, of: 'b', as: 'a' }]);
     const between = in_.find((c) => c.says.is === 'gap' && c.place.from === 'after' && c.says.of === 'a')!;
     expect(between.at / inch).toBe(3);
+    // taken up elsewhere, it is caught there once it has come beside them
+    const at = (y: number) => caughtAt(catches, 'across', { x: 7 * inch, y: y * inch }, 10)?.says.is;
+    expect([at(3), at(6)]).toEqual(['gap', undefined]);
   });
   test('nothing that hangs on it, or that is moved with it', () => {
     const hung: Page = { ...row, items: row.items.map((i) => (i.id === 'b' ? { ...i, at: { ...i.at, across: { from: 'after', by: '1', of: 'c' } } } : i)) }; // prettier-ignore
@@ -59,8 +62,11 @@ describe('what an item catches on', () => {
     expect(of(catchesOf(row, derived, 'c', ['c', 'a']))).toEqual(new Set(['b']));
   });
   test('the nearest within reach; of two as near, the one that says more', () => {
-    expect(caughtAt(catches, 'across', 5.55 * inch, inch / 8)!.says).toEqual({ is: 'room', from: 'centre' });
-    expect(caughtAt(catches, 'across', 8.5 * inch, inch / 16)).toBeNull();
+    expect(caughtAt(catches, 'across', { x: 5.55 * inch, y: 7 * inch }, inch / 8)!.says).toEqual({
+      is: 'room',
+      from: 'centre',
+    });
+    expect(caughtAt(catches, 'across', { x: 8.5 * inch, y: 7 * inch }, inch / 16)).toBeNull();
   });
   test('moved away it counts from an edge again', () => {
     const centred = dropAt(row, derived, 'c', { x: 0, y: 0 }, { across: find(catches, 'across', 'room', undefined, 'centre'), upDown: null }); // prettier-ignore

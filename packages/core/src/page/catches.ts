@@ -29,6 +29,8 @@ export interface Catch {
   readonly says: CatchSays;
   /** Of two that are as near, the one that weighs more. */
   readonly weight: number;
+  /** Only while the item begins between these along the other axis: it is beside what it has to do with then. */
+  readonly beside?: { readonly over: number; readonly under: number };
 }
 
 const LOW = { across: 'x', upDown: 'y' } as const;
@@ -119,9 +121,9 @@ function gapsAlong(
   const [side, wide] = axis === 'across' ? (['y', 'height'] as const) : (['x', 'width'] as const);
   const end = (d: DerivedItem) => d.box[low] + d.box[long];
   const inRow = (a: Rect, b: Rect) => a[side] < b[side] + b[wide] && b[side] < a[side] + a[wide];
-  const row = others.filter((d) => inRow(d.box, box)).sort((a, b) => a.box[low] - b.box[low]);
-  const pairs = row.flatMap((a, i) => {
-    const next = row.slice(i + 1).find((b) => b.box[low] >= end(a));
+  const sorted = [...others].sort((a, b) => a.box[low] - b.box[low]);
+  const pairs = sorted.flatMap((a, i) => {
+    const next = sorted.slice(i + 1).find((b) => b.box[low] >= end(a) && inRow(a.box, b.box));
     return next ? [{ a, b: next, gap: next.box[low] - end(a) }] : [];
   });
   return pairs.flatMap(({ a, b, gap }) => {
@@ -130,20 +132,30 @@ function gapsAlong(
     const middle = between >= 0 ? Math.floor(end(a) + between) : null;
     const after = (d: DerivedItem, at: number) => ({ from: 'after', of: d.item.id, by: by('after', at, d.box) }) as Place[Axis]; // prettier-ignore
     const before = { from: 'before', of: a.item.id, by: by('before', a.box[low] - gap - box[long], a.box) } as Place[Axis]; // prettier-ignore
+    // only beside them
+    const lowest = Math.min(a.box[side], b.box[side]) - box[wide];
+    const highest = Math.max(a.box[side] + a.box[wide], b.box[side] + b.box[wide]);
     return [
       ...(gap > 0 ? made(after(b, end(b) + gap), b.box, says(b, a, gap), 4) : []),
       ...(gap > 0 ? made(before, a.box, says(a, b, gap), 4) : []),
       ...(middle === null ? [] : made(after(a, middle), a.box, says(a, b, Math.round(between)), 4)),
-    ];
+    ].map((one) => ({ ...one, beside: { over: lowest, under: highest } }));
   });
 }
 
-/** The catch nearest to where an item would begin along an axis, within reach of it (ticks); null: it is free. */
-export function caughtAt(catches: readonly Catch[], axis: Axis, at: number, reach: number): Catch | null {
+/** The catch nearest to where an item would begin (ticks), along an axis, within reach of it; null: it is free. */
+export function caughtAt(
+  catches: readonly Catch[],
+  axis: Axis,
+  spot: { readonly x: number; readonly y: number },
+  reach: number,
+): Catch | null {
+  const [at, other] = axis === 'across' ? [spot.x, spot.y] : [spot.y, spot.x];
   let best: Catch | null = null;
   let nearest = reach;
   for (const one of catches) {
     if (one.axis !== axis) continue;
+    if (one.beside && (other <= one.beside.over || other >= one.beside.under)) continue;
     const off = Math.abs(one.at - at);
     if (off < nearest - 1 || (off <= nearest + 1 && (!best || one.weight > best.weight) && off <= reach)) {
       best = one;

@@ -74,7 +74,7 @@ describe('photos are laid on a sketch', () => {
   test('one that lies the other way is cropped, and said; turned, its place fits', () => {
     const { page, unlaid } = layPhotos(sketch('two-facing'), [upright('a'), level('b')]);
     expect(unlaid).toEqual([{ is: 'other-way', photo: 'b', item: expect.any(String), lost: expect.closeTo(5 / 9, 3) }]);
-    const [{ item }] = unlaid as [{ item: string }];
+    const [{ item }] = unlaid as unknown as [{ item: string }];
     const turned = turnOpening(page, item);
     const part = derivePage(turned).parts.find((p) => p.item === item && p.role === 'print')!;
     expect([part.width > part.height, part.picture!.lost.left]).toEqual([true, 0]);

@@ -142,8 +142,8 @@ export function PagePicture({
     const { box } = derived.items.get(part.item)!;
     const { step } = derived.mark;
     const free = { x: box.x + (e.clientX - x) / per, y: box.y + (y - e.clientY) / per };
-    const got = (axis: Axis, at: number) => (e.altKey || !catches ? null : caughtAt(catches, axis, at, REACH / per));
-    const caught = { across: got('across', free.x), upDown: got('upDown', free.y) };
+    const got = (axis: Axis) => (e.altKey || !catches ? null : caughtAt(catches, axis, free, REACH / per));
+    const caught = { across: got('across'), upDown: got('upDown') };
     const onMark = (at: number, from: number) => from + Math.round((at - from) / step) * step;
     return {
       item: part.item,

@@ -143,7 +143,7 @@ export function PageScreen() {
     led: string,
     moving: readonly string[],
     by: { readonly x: number; readonly y: number },
-    got: (axis: Axis, at: number) => Catch | null,
+    got: (axis: Axis, spot: { readonly x: number; readonly y: number }) => Catch | null,
   ) => {
     // what counts from, or lies on, one that moves goes along with it
     const to = (id: string) => {
@@ -154,8 +154,8 @@ export function PageScreen() {
     };
     const spot = to(led);
     const caught = {
-      across: by.x ? got('across', spot.x) : null,
-      upDown: by.y ? got('upDown', spot.y) : null,
+      across: by.x ? got('across', spot) : null,
+      upDown: by.y ? got('upDown', spot) : null,
     };
     const next = moving.reduce((now, id) => dropAt(now, derived, id, to(id), id === led ? caught : undefined), page);
     change(next);
@@ -252,7 +252,9 @@ export function PageScreen() {
             const { step } = derived.mark;
             const moving = also.includes(p.item) ? also : [p.item];
             const catches = catchesOf(page, derived, p.item, moving);
-            moveAll(p.item, moving, { x: across * step, y: up * step }, (axis, at) => caughtAt(catches, axis, at, 0));
+            moveAll(p.item, moving, { x: across * step, y: up * step }, (axis, spot) =>
+              caughtAt(catches, axis, spot, 0),
+            );
           }}
           onDrop={(p, spot, caught) => {
             const { box } = derived.items.get(p.item)!;
