@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import exifReader from 'exif-reader';
-import sharp, { type Metadata } from 'sharp';
+import sharp, { type Metadata, type Sharp } from 'sharp';
 import { NOTHING_SAID, wholePixels, type Crop, type Photo } from '@temnex/core';
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type TookPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
@@ -12,6 +12,7 @@ import { once } from '../database/once.ts';
 import { pages, photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
 import { broken, hashOf, isFault, isHash, keepFile, pictureIn } from '../pictures/files.ts';
+import { strippedJpeg } from '../pictures/stripped.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 import { Turns } from './turns.ts';
 
@@ -157,25 +158,22 @@ export class PhotosService {
   private async keep(file: string, body: unknown, said: string | undefined) {
     const { picture, metadata } = await pictureIn(body, said);
     try {
-      const { data, info } = await picture
-        .flatten({ background: '#ffffff' })
-        .toColourspace('srgb')
-        .jpeg({ quality: 92, chromaSubsampling: '4:4:4' })
-        .toBuffer({ resolveWithObject: true });
-      const kept = keepFile(this.pathOf(file, 'whole'), data);
-      await Promise.all([kept, this.keepSmaller(file, data, 'small'), this.keepSmaller(file, data, 'large')]);
-      return { pixels: { width: info.width, height: info.height }, bytes: data.length, day: dayOf(metadata) };
+      const whole = await wholeOf(body as Buffer, picture, metadata);
+      // made of what was sent, so that one that is broken is found out before anything of it is kept
+      const large = await smallerOf(whole, 'large');
+      const small = await smallerOf(large, 'small');
+      const { width, height } = await sharp(whole).metadata();
+      await keepFile(this.pathOf(file, 'large'), large);
+      await keepFile(this.pathOf(file, 'small'), small);
+      await keepFile(this.pathOf(file, 'whole'), whole);
+      return { pixels: { width, height }, bytes: whole.length, day: dayOf(metadata) };
     } catch (error) {
       throw isFault(error) ? error : broken();
     }
   }
 
   private async keepSmaller(file: string, whole: Buffer, side: 'small' | 'large'): Promise<Buffer> {
-    const most = PHOTO_SIDES[side];
-    const made = await sharp(whole)
-      .resize({ width: most, height: most, fit: 'inside', withoutEnlargement: true })
-      .jpeg({ quality: 82 })
-      .toBuffer();
+    const made = await smallerOf(whole, side);
     await keepFile(this.pathOf(file, side), made);
     return made;
   }
@@ -184,6 +182,26 @@ export class PhotosService {
     return join(this.folder, `${file}${side === 'whole' ? '' : `.${side}`}.jpg`);
   }
 }
+
+/** All of a photo, upright and with nothing hidden: one that lies upright already keeps its pixels as they are. */
+async function wholeOf(sent: Buffer, picture: Sharp, { format, orientation = 1, space }: Metadata): Promise<Buffer> {
+  const asItIs = format === 'jpeg' && orientation === 1 && space === 'srgb' ? strippedJpeg(sent) : null;
+  return (
+    asItIs ??
+    picture
+      .flatten({ background: '#ffffff' })
+      .toColourspace('srgb')
+      .jpeg({ quality: 92, chromaSubsampling: '4:4:4' })
+      .toBuffer()
+  );
+}
+
+const smallerOf = (whole: Buffer, side: 'small' | 'large'): Promise<Buffer> =>
+  sharp(whole, { failOn: 'error' })
+    .resize({ width: PHOTO_SIDES[side], height: PHOTO_SIDES[side], fit: 'inside', withoutEnlargement: true })
+    .toColourspace('srgb')
+    .jpeg({ quality: 82 })
+    .toBuffer();
 
 /** The day on which a photo was taken, by its camera's clock; null where it does not say, or what it says is no day. */
 function dayOf({ exif }: Metadata): string | null {
