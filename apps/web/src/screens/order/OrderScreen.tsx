@@ -9,6 +9,7 @@ import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
 import { useOpenSession } from '../trimmer/useBeginSession.ts';
 import { useBagOf } from './useBagOf.ts';
+import { usePhotoOf } from './usePhotoOf.ts';
 import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
@@ -112,6 +113,7 @@ export function OrderScreen() {
     setBegun(n === null || !shown ? null : { plan: shown, done: n });
   };
   const bagOf = useBagOf(context);
+  const photoOf = usePhotoOf(context);
   const open = useOpenSession(id);
   const main = (() => {
     switch (order.status) {
@@ -178,6 +180,7 @@ export function OrderScreen() {
                 drawer={drawer}
                 mark={derived.mark}
                 bagOf={bagOf}
+                photoOf={photoOf}
                 done={done}
                 onDone={setDone}
               />

@@ -2,17 +2,21 @@ import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
 import {
   isSpare,
+  wantedAs,
   orderOf,
   partAt,
   sheetsUsedWhole,
+  type Crop,
   type Drawer,
   type Job,
   type Mark,
   type OrderStep,
+  type Pixels,
   type Plan,
 } from '@temnex/core';
 import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
 import { KIND_WORDS, finishStepWords, partWords, sheetLetter, sizeWords, stepWords, type BagOf } from '@temnex/words';
+import { CropOf } from '../../photos/CropOf.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
@@ -82,6 +86,20 @@ function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, b
   return pages.length ? `, ${pages.join(' and ')}` : '';
 }
 
+/** What is seen of which photo on the print that a piece lies behind. */
+export type PhotoOf = (piece: string) => { readonly file: string; readonly crop: Crop; readonly pixels: Pixels } | null;
+
+/** The photos that pieces which come off, or are left, are for: each once. */
+function photosOf(plan: Plan, step: Extract<Plan['steps'][number], { do: 'cut' }>, photoOf: PhotoOf) {
+  const found = [step.off, step.rest].flatMap((path) => {
+    if (path === null) return [];
+    const [only, more] = partAt(plan.sheets[step.sheets[0]!]!.tree, path).nodes;
+    const piece = only && !more && typeof only.holds === 'object' ? only.holds.piece : null;
+    return piece === null ? [] : (photoOf(wantedAs(piece)) ?? []);
+  });
+  return found.filter((photo, i) => found.findIndex((other) => other.file === photo.file) === i);
+}
+
 interface StoryProps {
   plan: Plan;
   job: Job;
@@ -89,13 +107,15 @@ interface StoryProps {
   mark: Mark;
   /** So many of the same page are cut: pieces are named by the page they are for. */
   bagOf: BagOf | null;
+  /** The photo that a piece is for, seen beside its name; left out: none is. */
+  photoOf?: PhotoOf | undefined;
   /** How many of the cuts are made, where somebody has said so. */
   done: number | null;
   onDone: (done: number) => void;
 }
 
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
-export function Story({ plan, job, drawer, mark, bagOf, done, onDone }: StoryProps) {
+export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
   const order = useMemo(() => orderOf(job, plan), [job, plan]);
   const begun = new Set<number>();
@@ -117,7 +137,7 @@ export function Story({ plan, job, drawer, mark, bagOf, done, onDone }: StoryPro
         ) : (
           <OneCut
             key={step.index}
-            {...{ plan, job, style, bagOf, onDone }}
+            {...{ plan, job, style, bagOf, photoOf, onDone }}
             at={step.index}
             number={n + 1}
             takes={taken[step.index]!}
@@ -140,7 +160,7 @@ export function Story({ plan, job, drawer, mark, bagOf, done, onDone }: StoryPro
   );
 }
 
-interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'bagOf' | 'onDone'> {
+interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'bagOf' | 'photoOf' | 'onDone'> {
   style: PictureStyle;
   at: number;
   /** Its place in the whole order, what is done by hand counted in. */
@@ -151,8 +171,20 @@ interface OneCutProps extends Pick<StoryProps, 'plan' | 'job' | 'bagOf' | 'onDon
 }
 
 /** One frame; a component of its own, so that a long story is drawn a frame at a time and the page stays at hand. */
-const OneCut = memo(function OneCut({ plan, job, style, bagOf, onDone, at, number, takes, made }: OneCutProps) {
+const OneCut = memo(function OneCut({
+  plan,
+  job,
+  style,
+  bagOf,
+  photoOf,
+  onDone,
+  at,
+  number,
+  takes,
+  made,
+}: OneCutProps) {
   const step = plan.steps[at]!;
+  const photos = step.do === 'cut' && photoOf ? photosOf(plan, step, photoOf) : [];
   const words = stepWords(step, plan, job, style.voice, style.pieceName);
   return (
     <Frame data-done={made !== 'no' || undefined}>
@@ -174,6 +206,15 @@ const OneCut = memo(function OneCut({ plan, job, style, bagOf, onDone, at, numbe
           <strong>{words.setting}</strong> <span aria-hidden="true">›</span> {words.off}
           {step.do === 'cut' ? pagesOf(plan, step, step.off, bagOf) : null}
         </p>
+        {photos.map((photo) => (
+          <CropOf
+            key={photo.file}
+            {...photo}
+            photo={photo.pixels}
+            width={Math.min(64, (44 * photo.crop.width) / photo.crop.height)}
+            height={44}
+          />
+        ))}
         {words.leaves ? (
           <p>
             leaves {words.leaves}

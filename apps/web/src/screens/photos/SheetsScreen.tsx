@@ -127,6 +127,12 @@ export function SheetsScreen() {
     const names = new Map(chosen.map((p) => [p.key.slice(0, 100), photoName(p.photo)]));
     return { ...read.job, pieces: read.job.pieces.map((p) => ({ ...p, name: names.get(p.id) ?? p.name })) };
   }, [read, chosen]);
+  const photoOf = useMemo(() => {
+    const of = new Map(
+      chosen.map(({ key, crop, photo }) => [key.slice(0, 100), { file: photo.file, crop, pixels: photo }]),
+    );
+    return (piece: string) => of.get(piece) ?? null;
+  }, [chosen]);
   const sheets = useMemo(() => (best ? gangSheets(best, sheet) : []), [best, sheet]);
   const byKey = new Map(chosen.map((p) => [p.key.slice(0, 100), p]));
   const [as, setAs] = useState<'png' | 'jpeg' | 'pdf'>('pdf');
@@ -214,7 +220,16 @@ export function SheetsScreen() {
             </Sheets>
             <h2>Cut apart, in this order</h2>
             {best.steps.length ? (
-              <Story plan={best} job={named} drawer={NO_PAPERS} mark={mark} bagOf={null} done={done} onDone={setDone} />
+              <Story
+                plan={best}
+                job={named}
+                drawer={NO_PAPERS}
+                mark={mark}
+                bagOf={null}
+                photoOf={photoOf}
+                done={done}
+                onDone={setDone}
+              />
             ) : (
               <p>No cut is needed: each print is a whole sheet.</p>
             )}
