@@ -236,6 +236,7 @@ test('an odd scrap is traced by its corners, with the mouse and with keys, and o
   await page
     .locator('input[type=file]')
     .setInputFiles({ name: 'scrap.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await expect(ground.locator('image')).toHaveCount(1);
   await press(0, 2);
   await press(5, 2);
   await slip.getByRole('textbox', { name: 'it is this long' }).fill('4');

@@ -9,15 +9,19 @@ const picture = (n: number) =>
     .withMetadata({ exif: { IFD2: { DateTimeOriginal: `2026:07:${String((n % 6) + 1).padStart(2, '0')} 10:00:00` } } })
     .jpeg()
     .toBuffer();
+/** What journeys leave behind is no other's: photos that were taken in, pages that were begun. */
+test.afterEach(async ({ request }) => {
+  const { photos: all } = (await (await request.get('/api/photos')).json()) as { photos: { id: string; demo: boolean }[] }; // prettier-ignore
+  const own = all.filter((p) => !p.demo).map((p) => p.id);
+  if (own.length) await send(request, '/api/photos/remove', { photos: own });
+  const pages = (await (await request.get('/api/pages')).json()) as { id: string; demo: boolean }[];
+  for (const { id, demo } of pages) if (!demo) await request.delete(`/api/pages/${id}`, { data: {} });
+});
 const photos = (page: Page) => page.getByRole('listbox', { name: 'Photos' }).getByRole('option');
 
 test('thirty pictures go in at once, one of them broken: it is named, the others are found by day and are waiting', async ({
   table: page,
 }) => {
-  // what an earlier run of this journey took in
-  const { photos: there } = (await (await page.request.get('/api/photos')).json()) as { photos: { id: string; demo: boolean }[] }; // prettier-ignore
-  const old = there.filter((p) => !p.demo).map((p) => p.id);
-  if (old.length) await send(page.request, '/api/photos/remove', { photos: old });
   await page.goto('/photos');
   const files = await Promise.all(
     Array.from({ length: 30 }, async (_, n) => ({

@@ -46,19 +46,60 @@ const SHOTS = [
   ['page-and-parts', demo, 1280, 800],
   ['papers', `${demo}/papers`, 1280, 800],
   ['cutting-order', `${demo}/order`, 1280, 800, cut],
-  ['on-paper', `${demo}/print`, 1280, 800],
   [
-    'a-place-on-paper',
-    `${demo}/papers`,
+    'photos',
+    '/photos',
     1280,
     800,
     async (page) => {
-      await page.getByRole('button', { name: /^Fan out Gust/ }).click();
-      await page.getByRole('button', { name: /^Mark places on 12 by 12 Gust/ }).click();
-      await page.getByRole('textbox', { name: 'Drag over what is to stay whole' }).fill('9 3/4 x 2 to 11 3/4 x 8');
-      await page.keyboard.press('Enter');
-      await page.getByRole('list', { name: 'Kept whole' }).getByRole('listitem').waitFor();
-      await page.getByRole('button', { name: 'Choose where sky panel is cut from' }).click();
+      await page.getByRole('listbox', { name: 'Photos' }).getByRole('option').nth(1).click();
+      await page.waitForLoadState('networkidle');
+    },
+  ],
+  [
+    'crop',
+    '/photos/of/demo-photo-three',
+    1280,
+    800,
+    async (page) => page.getByRole('button', { name: /^4 × 4/ }).click(),
+  ],
+  [
+    'photo-sheets',
+    '/photos/sheets',
+    1280,
+    800,
+    async (page) => {
+      const framing = { x: 0.5, y: 0.5, zoom: 1.3, keep: 'fill' };
+      const order = (photo, size, copies) =>
+        page.request.patch('/api/photos', {
+          data: {
+            photos: [photo],
+            change: { orders: [{ id: `shot-${photo}`, ...size, unit: 'in', copies, framing }] },
+          },
+        });
+      await order('demo-photo-tangle', { width: '2', height: '2' }, 2);
+      await order('demo-photo-night-kite', { width: '2', height: '3' }, 2);
+      await order('demo-photo-castle', { width: '3', height: '2' }, 2);
+      await page.reload();
+      await page.getByText(/^\d+ sheets of/).waitFor();
+      await page.getByText('Looking for a better one').waitFor({ state: 'hidden' });
+      await page.waitForTimeout(1500);
+      back = async () => {
+        for (const photo of ['tangle', 'night-kite', 'castle'])
+          await page.request.patch('/api/photos', {
+            data: { photos: [`demo-photo-${photo}`], change: { orders: [] } },
+          });
+      };
+    },
+  ],
+  [
+    'sketches',
+    '/photos/sketches?photos=demo-photo-launch+demo-photo-castle+demo-photo-delta+demo-photo-night-kite',
+    1280,
+    800,
+    async (page) => {
+      await page.getByRole('button', { name: /^Three up, one along/ }).click();
+      await page.waitForLoadState('networkidle');
     },
   ],
   ['choose', '/choose', 1280, 800],
@@ -75,18 +116,6 @@ const SHOTS = [
         .getByRole('option', { name: /^5 1\/2 × 7 1\/4 scrap/ })
         .click();
       await page.getByRole('heading', { name: 'It would still give' }).waitFor();
-    },
-  ],
-  [
-    'put-many-in',
-    '/drawer/in',
-    1280,
-    800,
-    async (page) => {
-      const rows = ['Qty,Size,Design,Location,Bought on', '2,5 1/2 x 3,Teal swell,box 1,2026-02-03', '1,4 x 4,Harbour rust,box 3,2026-02-03', '1,wide x 4,Chalk,box 3,2026-02-03', '4,12 x 1/2,Sailcloth stripe,tray 2,2026-03-11', '3,8 x 8,Sea lavender,,3/4/2026']; // prettier-ignore
-      const file = { name: 'stash.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) };
-      await page.locator('input[type=file]').setInputFiles(file);
-      await page.getByRole('button', { name: 'Take them into the table' }).click();
     },
   ],
   [
@@ -117,25 +146,6 @@ const SHOTS = [
       await page.getByText('is not enough').waitFor();
       await page.evaluate(() => document.fonts.ready);
       back = () => send(`/api/drawer/steps/${step.id}/undo`, {});
-    },
-  ],
-  [
-    'use-up',
-    '/drawer/use-up',
-    1280,
-    800,
-    async (page) => {
-      await page.getByLabel('pieces').fill('24');
-      await page.getByLabel('what you call it').fill('The narrow ones');
-      await page.getByLabel('what happens to the rest').fill('to the school');
-      await page.getByRole('button', { name: 'Set out' }).click();
-      await page.getByRole('heading', { name: 'The narrow ones' }).waitFor();
-      const plan = (await (await page.request.get(`/api/pages/demo-first-wind/plan`)).json()).plan;
-      const cut = await page.request.post(`/api/plans/${plan.id}/cut`, { data: { id: randomUUID() } });
-      const { id } = await cut.json();
-      await page.reload();
-      await page.getByRole('list', { name: 'What did not count' }).waitFor();
-      back = () => page.request.post(`/api/cuttings/${id}/undo`, { data: { id: randomUUID() } });
     },
   ],
   ['size-a-mat-phone', '/', 390, 844],

@@ -29,6 +29,9 @@ export interface ServerOptions {
 /** A cutting order from a very full drawer is the largest thing that is sent. */
 const BODY_LIMIT = '8mb';
 
+/** So long a line that is not used stays open, in milliseconds. */
+const KEPT_ALIVE = 75_000;
+
 /** The application, not yet listening. Closing it closes the database. */
 export async function createApplication(
   options: ServerOptions,
@@ -41,6 +44,8 @@ export async function createApplication(
     bodyParser: false,
     forceCloseConnections: true,
   });
+  // a browser that sends something on a line that is closed just then is told nothing of it: lines are kept longer than it waits
+  app.getHttpServer().keepAliveTimeout = KEPT_ALIVE;
   app.disable('x-powered-by');
   app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   app.use(['/api/pictures', '/api/photos'], express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));

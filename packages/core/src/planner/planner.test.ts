@@ -43,7 +43,7 @@ const sheet = (quantity = 9): JobDocument['stock'][number] => ({
 /** The independent check, where its path is given. */
 const outside = process.env.TEMNEX_PLAN_CHECK;
 /** So many seeded jobs are planned; more with TEMNEX_PLANNED. */
-const PLANNED = Number(process.env.TEMNEX_PLANNED ?? 14);
+const PLANNED = Number(process.env.TEMNEX_PLANNED ?? 9);
 const checkOutside =
   outside && existsSync(outside)
     ? ((await import(outside)) as { checkPlan: (job: unknown, plan: unknown) => { faults: string[] } }).checkPlan
