@@ -199,7 +199,10 @@ const Aside = styled.div`
   ${NARROW} {
     gap: 0.25rem;
     padding-left: 0.5rem;
-    /* on a phone only what is not as it should be takes up room */
+    /* on a phone only what can be pressed, or is not as it should be, takes up room */
+    & [data-disabled] {
+      display: none;
+    }
     & [data-quiet] {
       position: absolute;
       width: 1px;

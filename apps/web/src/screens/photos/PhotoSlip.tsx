@@ -131,18 +131,20 @@ function PrintThere({ photo, unit, change }: { photo: Photo; unit: Unit; change:
   const level = photo.width > photo.height;
   if (!print)
     return (
-      <Quiet
-        onPress={() =>
-          change({
-            print: {
-              ...(level ? { width: usual.height, height: usual.width } : usual),
-              ...{ unit, known: 'assumed' },
-            },
-          })
-        }
-      >
-        There is a print of it
-      </Quiet>
+      <Row>
+        <Quiet
+          onPress={() =>
+            change({
+              print: {
+                ...(level ? { width: usual.height, height: usual.width } : usual),
+                ...{ unit, known: 'assumed' },
+              },
+            })
+          }
+        >
+          There is a print of it
+        </Quiet>
+      </Row>
     );
   const give = (part: Partial<NonNullable<PhotoFacts['print']>>) =>
     change({ print: { ...print, known: 'measured', ...part } });
