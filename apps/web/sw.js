@@ -40,7 +40,7 @@ addEventListener('fetch', (event) => {
   if (!pathname.startsWith('/api/') || NEVER.test(pathname)) return;
   // of the drawer what has changed is nothing by itself
   if (/[?&]since=/.test(search)) return;
-  event.respondWith(pathname.startsWith('/api/pictures/') ? picture(request) : data(event));
+  event.respondWith(/^\/api\/(pictures|photos\/files)\//.test(pathname) ? picture(request) : data(event));
 });
 
 async function asset(request) {

@@ -462,6 +462,7 @@ export {
   MOST_PHOTO_SHEETS,
   cutMarksOf,
   gangJob,
+  gangPiece,
   gangSheets,
   type GangPrint,
   type GangSheet,

@@ -86,22 +86,22 @@ export class DemoService {
     if (touched.length) tx.update(pages).set({ demo: false }).where(inArray(pages.id, touched)).run();
     tx.delete(pages).where(eq(pages.demo, true)).run();
 
-    // of photos those that nobody has said anything else of
-    const asDrawn = new Map(demoPhotos.map(({ photo }) => [photo.id, photo]));
-    for (const { id, facts } of tx.select().from(photos).where(eq(photos.demo, true)).all()) {
-      const drawn = asDrawn.get(id);
-      const same = drawn && (Object.keys(facts) as (keyof typeof facts)[]).every((k) => JSON.stringify(facts[k]) === JSON.stringify(drawn[k])); // prettier-ignore
-      const shown = touched.length > 0;
-      if (same && !shown) tx.delete(photos).where(eq(photos.id, id)).run();
-      else tx.update(photos).set({ demo: false }).where(eq(photos.id, id)).run();
-    }
-
     const named = tx
       .select({ document: sql<string>`cast(${pages.document} as text)` })
       .from(pages)
       .all()
       .map((p) => p.document)
       .join();
+    // of photos those that nobody has said anything else of
+    const asDrawn = new Map(demoPhotos.map(({ photo }) => [photo.id, photo]));
+    for (const { id, facts } of tx.select().from(photos).where(eq(photos.demo, true)).all()) {
+      const drawn = asDrawn.get(id);
+      const same = drawn && (Object.keys(facts) as (keyof typeof facts)[]).every((k) => JSON.stringify(facts[k]) === JSON.stringify(drawn[k])); // prettier-ignore
+      const shown = named.includes(JSON.stringify(id));
+      if (same && !shown) tx.delete(photos).where(eq(photos.id, id)).run();
+      else tx.update(photos).set({ demo: false }).where(eq(photos.id, id)).run();
+    }
+
     const moved = new Set(
       tx
         .select({ stock: movements.stock })

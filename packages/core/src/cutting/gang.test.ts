@@ -12,7 +12,7 @@ import {
 } from '../photos/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
 import { USUAL_HABITS } from '../stock/index.ts';
-import { cutMarksOf, gangJob, gangSheets, type GangSheet, type PhotoSheet } from './gang.ts';
+import { cutMarksOf, gangJob, gangPiece, gangSheets, type GangSheet, type PhotoSheet } from './gang.ts';
 
 const photo = (id: string, more: Partial<Photo> = {}): Photo => ({
   ...{ id, file: 'ab'.repeat(32), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
@@ -43,6 +43,9 @@ describe('which prints are to be made', () => {
     ]);
     expect(toMake[1]!.crop).toEqual({ x: 500, y: 0, width: 2000, height: 2000 });
     expect(there.map((p) => p.photo.id).sort()).toEqual(['a', 'b']);
+    // two parts that are called alike
+    const twice = printsOf([photo('a')], [asked('a', 2, 2), asked('a', 2, 2)]).toMake;
+    expect(new Set(twice.map((p) => p.key)).size).toBe(2);
   });
 });
 
@@ -96,8 +99,8 @@ describe('prints put together on photo sheets', () => {
           const prints = all.map(([w, h, copies], i) => print(`p${i}`, w, h, copies));
           const { plan, sheets } = planned(prints);
           const counts = sheets.flatMap((s) => s.prints).reduce((m, p) => m.set(p.key, (m.get(p.key) ?? 0) + 1), new Map<string, number>()); // prettier-ignore
-          const missing = (key: string) => plan.missing.find((m) => m.piece === key)?.quantity ?? 0;
-          const all_ = prints.every((p) => (counts.get(p.key) ?? 0) + missing(p.key) === p.copies);
+          const missing = (i: number) => plan.missing.find((m) => m.piece === gangPiece(i))?.quantity ?? 0;
+          const all_ = prints.every((p, i) => (counts.get(gangPiece(i)) ?? 0) + missing(i) === p.copies);
           const apart = sheets.every(({ prints: on, width, height }) =>
           on.every(
             (a, i) =>

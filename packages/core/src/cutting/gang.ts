@@ -31,6 +31,9 @@ const STOCK = 'photo-sheet';
 /** More sheets than this are not put together at once. */
 export const MOST_PHOTO_SHEETS = 60;
 
+/** What the print at a place of the list is called in its job. */
+export const gangPiece = (at: number): string => `print ${at + 1}`;
+
 export function gangJob(prints: readonly PrintToMake[], sheet: PhotoSheet, habits: Habits, mark: Mark): JobDocument {
   const { width, height, unit, margin } = sheet;
   const all = `${margin} ${unit}`;
@@ -48,8 +51,8 @@ export function gangJob(prints: readonly PrintToMake[], sheet: PhotoSheet, habit
         ...(lengthOf(margin, unit) > 0 ? { trim: { left: all, right: all, top: all, bottom: all } } : {}),
       },
     ],
-    pieces: prints.map((print) => ({
-      ...{ id: print.key.slice(0, 100), papers: [PAPER], quantity: print.copies },
+    pieces: prints.map((print, i) => ({
+      ...{ id: gangPiece(i), papers: [PAPER], quantity: print.copies },
       width: exactText(print.width, mark.unit),
       height: exactText(print.height, mark.unit),
     })),
@@ -58,6 +61,7 @@ export function gangJob(prints: readonly PrintToMake[], sheet: PhotoSheet, habit
 
 /** A print on a sheet, in ticks from the sheet's lower left corner; turned counter-clockwise. */
 export interface GangPrint {
+  /** As it is called in its job. */
   readonly key: string;
   readonly x: Ticks;
   readonly y: Ticks;

@@ -67,6 +67,7 @@ export {
   MOST_PHOTO_SHEETS,
   cutMarksOf,
   gangJob,
+  gangPiece,
   gangSheets,
   type GangPrint,
   type GangSheet,

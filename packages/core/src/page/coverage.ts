@@ -72,7 +72,10 @@ export function coverageOf(page: Page, derived: DerivedPage): Coverage[] {
   const order = new Map(derived.parts.map((part, i) => [part.id, i]));
   const covers = derived.parts.map((part) => ({ part, lies: coverer(part) }));
   return areas.flatMap(({ part, area }) => {
-    const above = covers.slice(order.get(part.id)! + 1).filter(({ part: p }) => !p.back);
+    const near = (p: Part) =>
+      Boolean(p.tilt ?? part.tilt) ||
+      (p.x < area.x + area.width && area.x < p.x + p.width && p.y < area.y + area.height && area.y < p.y + p.height);
+    const above = covers.slice(order.get(part.id)! + 1).filter(({ part: p }) => !p.back && near(p));
     const counts = new Map<string, number>();
     const turn = part.tilt;
     let hidden = 0;

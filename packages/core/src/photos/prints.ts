@@ -54,13 +54,20 @@ export function printsOf(
       return { key: `${photo.id}/${id}`, photo, ...size, crop, copies, page: null };
     }),
   );
+  const keys = new Map<string, number>();
+  /** Of several of one key, as where two parts of a page are called alike, each gets a number. */
+  const apart = (print: PrintToMake): PrintToMake => {
+    const n = (keys.get(print.key) ?? 0) + 1;
+    keys.set(print.key, n);
+    return n === 1 ? print : { ...print, key: `${print.key} ${n}` };
+  };
   const largest = (a: PrintToMake, b: PrintToMake) =>
     b.width * b.height - a.width * a.height || a.key.localeCompare(b.key);
   return {
-    toMake: [...asked.filter((a) => !a.there).map((a) => a.print), ...ordered].sort(largest),
+    toMake: [...asked.filter((a) => !a.there).map((a) => a.print), ...ordered].map(apart).sort(largest),
     there: asked
       .filter((a) => a.there)
-      .map((a) => a.print)
+      .map((a) => apart(a.print))
       .sort(largest),
   };
 }

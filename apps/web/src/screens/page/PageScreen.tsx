@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import {
   catchesOf,
@@ -162,7 +162,9 @@ export function PageScreen() {
     const told = [caught.across, caught.upDown].flatMap((one) => (one ? [sayCatch(one)] : []));
     setSaid(told.length ? `${nameOf(led)} lies ${told.join(', ')}` : null);
   };
-  const covered = useMemo(() => coverageOf(page, derived), [page, derived]);
+  // a key is not kept waiting for what is covered
+  const both = useDeferredValue(useMemo(() => ({ page, derived }), [page, derived]));
+  const covered = useMemo(() => coverageOf(both.page, both.derived), [both]);
   const spaced = (axis: Axis) => {
     if (item && inRowWith(derived, item.item.id, axis).length > 1)
       return spaceEvenly(page, derived, item.item.id, axis);

@@ -4,6 +4,7 @@ import {
   MARKS,
   USUAL_HABITS,
   gangJob,
+  gangPiece,
   gangSheets,
   lengthOf,
   printsOf,
@@ -11,7 +12,7 @@ import {
   type PhotoSheet,
   type PrintToMake,
 } from '@temnex/core';
-import { boundWords, count, photoName, sheetLetter, sizeWords } from '@temnex/words';
+import { boundWords, count, issueWords, photoName, sheetLetter, sizeWords } from '@temnex/words';
 import { useHabits } from '../../api/queries.ts';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { usePlanner } from '../../planner/usePlanner.ts';
@@ -124,17 +125,15 @@ export function SheetsScreen() {
   const read = useMemo(() => (job ? readJob(job) : null), [job]);
   const named = useMemo(() => {
     if (!read?.ok) return null;
-    const names = new Map(chosen.map((p) => [p.key.slice(0, 100), photoName(p.photo)]));
+    const names = new Map(chosen.map((p, i) => [gangPiece(i), photoName(p.photo)]));
     return { ...read.job, pieces: read.job.pieces.map((p) => ({ ...p, name: names.get(p.id) ?? p.name })) };
   }, [read, chosen]);
   const photoOf = useMemo(() => {
-    const of = new Map(
-      chosen.map(({ key, crop, photo }) => [key.slice(0, 100), { file: photo.file, crop, pixels: photo }]),
-    );
+    const of = new Map(chosen.map(({ crop, photo }, i) => [gangPiece(i), { file: photo.file, crop, pixels: photo }]));
     return (piece: string) => of.get(piece) ?? null;
   }, [chosen]);
   const sheets = useMemo(() => (best ? gangSheets(best, sheet) : []), [best, sheet]);
-  const byKey = new Map(chosen.map((p) => [p.key.slice(0, 100), p]));
+  const byKey = new Map(chosen.map((p, i) => [gangPiece(i), p]));
   const [as, setAs] = useState<'png' | 'jpeg' | 'pdf'>('pdf');
   const [density, setDensity] = useState<'300' | '240'>('300');
   const [saving, setSaving] = useState(false);
@@ -234,6 +233,10 @@ export function SheetsScreen() {
               <p>No cut is needed: each print is a whole sheet.</p>
             )}
           </>
+        ) : state.status === 'refused' ? (
+          <Empty title="They cannot be put together">
+            <p>{issueWords(state.issue, voice)}</p>
+          </Empty>
         ) : state.status === 'failed' ? (
           <Empty title="They could not be put together">
             <p>The planner stopped unexpectedly. Nothing is lost.</p>

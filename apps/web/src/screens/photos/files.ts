@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { MARKS, exactText, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
+import { MARKS, exactText, gangPiece, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
 import { photoName, sizeWords } from '@temnex/words';
 import { ServerRefusal, Unreachable } from '../../api/client.ts';
@@ -7,7 +7,7 @@ import { refusalSchema } from '@temnex/contract';
 
 /** What sheets show, as the server makes pictures of them. */
 export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly PrintToMake[]): PhotoSheets['sheets'] => {
-  const byKey = new Map(prints.map((p) => [p.key.slice(0, 100), p]));
+  const byKey = new Map(prints.map((p, i) => [gangPiece(i), p]));
   return sheets.map(({ width, height, prints: on }) => ({
     ...{ width, height },
     prints: on.flatMap((one) => {

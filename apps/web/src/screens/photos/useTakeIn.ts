@@ -7,6 +7,7 @@ import { PHOTOS, sendPhoto } from '../../api/photos.ts';
 /** Files that go at a time, and how often one is tried again whose answer was lost. */
 const AT_A_TIME = 3;
 const TRIES = 3;
+const WAIT = 400;
 
 export interface TakingIn {
   readonly of: number;
@@ -34,7 +35,10 @@ export function useTakeIn() {
         );
         return tell((was) => ({ ...was, done: was.done + 1, again: was.again + (again ? 1 : 0) }));
       } catch (error) {
-        if (error instanceof Unreachable && tries < TRIES) continue;
+        if (error instanceof Unreachable && tries < TRIES) {
+          await new Promise((again) => setTimeout(again, WAIT * tries));
+          continue;
+        }
         const why = error instanceof Error ? error.message : 'It could not be sent.';
         return tell((was) => ({ ...was, done: was.done + 1, refused: [...was.refused, { name: file.name, why }] }));
       }

@@ -1,0 +1,4 @@
+// Builds everything, unless it is built already.
+import { build } from './ready.mjs';
+
+build();
