@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { at, banners, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
-import { ticks } from '../length/index.ts';
+import { inches, ticks } from '../length/index.ts';
 import { derivePage, emptyPage, newItem, type Item, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type WayOut } from '../planner/index.ts';
 import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
-import { effectsOf, jobOfPage, sizeOnItem, takeWayOut } from './index.ts';
+import { effectsOf, jobOfPage, placeForArtwork, sizeOnItem, takeWayOut } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
@@ -243,4 +243,20 @@ describe('taking a way out', () => {
     // the first part, 6 1/2 wide, is made of two: the second, 5 1/2, stays
     expect(built({ ...up, across: [3] }, 'base/band part 1', taken.page)).toMatchObject({ across: ['3', '6'] });
   });
+});
+
+test('artwork of a paper comes to lie at a place of the page, as far as the paper reaches', () => {
+  const inch = (n: number) => inches(n);
+  const size = { width: inch(4), height: inch(6) };
+  const sheet = { width: inch(12), height: inch(12) };
+  const place = (x: readonly [number, number] | null, y: readonly [number, number] | null) => {
+    const along = (a: readonly [number, number] | null) => a && { sheet: inch(a[0]), page: inch(a[1]) };
+    const { spot, misses } = placeForArtwork({ x: along(x), y: along(y) }, { x: inch(2), y: inch(1) }, size, sheet);
+    return [spot.x, spot.y, misses.x, misses.y].map((t) => t / inch(1));
+  };
+  // a horizon 5 inches up the sheet is to lie 4 inches up the page: the piece, 1 inch up, begins 2 inches up the sheet
+  expect(place(null, [5, 4])).toEqual([0, 2, 0, 0]);
+  expect(place([6, 3], [5, 4])).toEqual([5, 2, 0, 0]);
+  // past the upper edge of the sheet, and before its left one
+  expect(place([0, 3], [11, 4])).toEqual([0, 6, -1, 2]);
 });

@@ -7,7 +7,7 @@ export { orderOf, sheetsUsedWhole, type OrderStep } from './order.ts';
 export { partsAfter, type PartSoFar } from './soFar.ts';
 export { STAGES, basisOf, basisTogether, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
 export { takeWayOut, type Taken } from './takeWayOut.ts';
-export { sizeOnItem } from './exactPlace.ts';
+export { placeForArtwork, sizeOnItem, type ArtworkAlong } from './exactPlace.ts';
 export {
   layPaper,
   paperReach,

@@ -212,12 +212,13 @@ function OnePage({ id }: { id: string }) {
 }
 
 /** While something else is being done, this long after the last change the cutting order is planned, in milliseconds. */
-const PLANNED_AFTER = { papers: 300, page: 1200 } as const;
+const PLANNED_AFTER = { papers: 900, page: 2500 } as const;
 
 /** The station one is at, with the cutting order planned meanwhile: by the time somebody asks for it, it is there. */
 function WithOrder({ facts }: { facts: PageFacts }) {
   const station = useLocation().pathname.split('/')[3];
-  const wait = station === 'papers' ? PLANNED_AFTER.papers : station === undefined ? PLANNED_AFTER.page : 0;
+  const elsewhere = station === undefined || station === 'on-paper';
+  const wait = station === 'papers' ? PLANNED_AFTER.papers : elsewhere ? PLANNED_AFTER.page : 0;
   const cutting = useCuttingOrder(facts, wait);
   return <Outlet context={{ ...facts, cutting } satisfies PageContext} />;
 }

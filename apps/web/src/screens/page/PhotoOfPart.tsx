@@ -170,6 +170,11 @@ function Seen({ page, derived, part, picture, change, put, another }: SeenProps)
         <Quiet onPress={() => put(null)}>No photo</Quiet>
         {photo ? <QuietLink to={`/photos/of/${photo.id}`}>Its prints</QuietLink> : null}
       </Row>
+      {photo && JSON.stringify(photo.stay) !== JSON.stringify(picture.stay) ? (
+        <Quiet onPress={() => put({ ...picture, stay: photo.stay })}>
+          What must stay of it was said anew since. Take that over
+        </Quiet>
+      ) : null}
       {measured ? (
         <Quiet
           onPress={() => {

@@ -17,6 +17,7 @@ import { KIND_WORDS, sizeWords } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
+import { Artwork } from './Artwork.tsx';
 import { OnTable, spotOf, wholeBoxes, within, type Box, type Spot } from './OnTable.tsx';
 
 const Slip = styled.div`
@@ -49,6 +50,8 @@ interface ExactPlaceProps {
   wish: Wish;
   drawer: Drawer;
   mark: Mark;
+  /** Where it lies on the page; left out: that is not known. */
+  lies?: Spot | undefined;
   choose: (wish: Wish) => void;
   close: () => void;
 }
@@ -62,7 +65,7 @@ const holds = (a: Box, b: Box) =>
 const intoView = (element: HTMLElement | null) => element?.scrollIntoView?.({ block: 'nearest' });
 
 /** Where on which sheet a piece must be cut from: a motif, a scene, the straightest stripe. */
-export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPlaceProps) {
+export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, close }: ExactPlaceProps) {
   const items = wish.papers.flatMap((id) => drawer.stock.filter((s) => s.paper === id && fitsIn(piece, sizeOfItem(s))));
   const [moving, setMoving] = useState<Spot | null>(null);
   const item = items.find((s) => s.id === wish.from?.stock) ?? items[0];
@@ -130,6 +133,9 @@ export function ExactPlace({ piece, wish, drawer, mark, choose, close }: ExactPl
         {!size ? <p role="alert">It does not show the side or the direction that is wished for.</p> : null}
         {through ? <p role="alert">There it would cut through what stays whole.</p> : null}
         {outside ? <p role="alert">There it would reach over the edge of the paper.</p> : null}
+        {size && onPage && size.width === piece.width ? (
+          <Artwork lies={onPage} {...{ size, mark }} item={sizeOfItem(item)} put={(spot) => put(item.id, spot)} />
+        ) : null}
         <p>Point at the paper, or type. As it lies in the drawer, seen from side A.</p>
         <div>
           {from ? null : <Quiet onPress={() => put(item.id, at)}>Cut it from here</Quiet>}

@@ -19,6 +19,7 @@ import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, faceOf } from '../../ui/Swatch.tsx';
 import { ExactPlace, placeWords } from './ExactPlace.tsx';
+import type { Spot } from './OnTable.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { PieceOnTable } from './PieceOnTable.tsx';
 
@@ -110,6 +111,8 @@ interface LayerRowProps {
   stockOf: StockOf;
   mark: Mark;
   scale: number;
+  /** Where pieces lie on the page, by their layers. */
+  liesAt?: ReadonlyMap<string, Spot> | undefined;
   /** Where the next paper would be laid; null where the layer is not picked. */
   bed: Bed | null;
   pickBed: (bed: Bed) => void;
@@ -126,6 +129,7 @@ export function LayerRow({
   stockOf,
   mark,
   scale,
+  liesAt,
   bed,
   pickBed,
   choose,
@@ -233,7 +237,11 @@ export function LayerRow({
       </Lies>
       {says ? <Says>{says}</Says> : null}
       {wish && placing ? (
-        <ExactPlace {...{ piece, wish, drawer, mark, choose }} close={() => setPlacing(false)} />
+        <ExactPlace
+          {...{ piece, wish, drawer, mark, choose }}
+          lies={liesAt?.get(piece.parts[0] ?? '')}
+          close={() => setPlacing(false)}
+        />
       ) : null}
     </Row>
   );

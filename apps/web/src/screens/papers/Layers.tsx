@@ -6,6 +6,7 @@ import { sizeWords } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import type { Bed, Picked, StockOf } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
+import type { Spot } from './OnTable.tsx';
 
 const List = styled(GridList)`
   border-top: 2px solid var(--ink);
@@ -35,6 +36,8 @@ interface LayersProps {
   stockOf: StockOf;
   mark: Mark;
   scale: number;
+  /** Where pieces lie on the page, by their layers. */
+  liesAt?: ReadonlyMap<string, Spot>;
   picked: Picked;
   onPick: (picked: Picked) => void;
   choose: (piece: PieceToCut, wish: Wish | null) => void;

@@ -132,6 +132,7 @@ export function PapersScreen() {
   const open = unpapered.length;
   const [asked, setPicked] = useState<Picked | null>(null);
   // until something is picked, the first layer that wants a paper is
+  const liesAt = useMemo(() => new Map(derived.parts.map(({ id: part, x, y }) => [part, { x, y }])), [derived.parts]);
   const picked = useMemo((): Picked => {
     const known = new Set(pieces.map((p) => p.id));
     const ids = asked ? [...asked.ids].filter((piece) => known.has(piece)) : [];
@@ -186,6 +187,7 @@ export function PapersScreen() {
         <Layers
           {...{ pieces, cutPieces, drawer, stockOf, scale, picked }}
           mark={derived.mark}
+          liesAt={liesAt}
           onPick={setPicked}
           choose={(piece, wish) => editor.change(choosePaper(editor.page, piece, wish))}
           lay={lay}

@@ -18,7 +18,6 @@ import { usePhotosContext } from './context.ts';
 import { byDay } from './line.ts';
 import { PhotoSlip } from './PhotoSlip.tsx';
 import { PhotoWall } from './PhotoWall.tsx';
-import { useTakeIn } from './useTakeIn.ts';
 
 const Look = styled(DropZone)`
   display: flex;
@@ -73,13 +72,12 @@ type Size = keyof typeof SIZES;
 
 /** Photos that wait, and those that are on a page: hung day by day, found in one line, taken in by the dozen. */
 export function PhotoLine() {
-  const { photos, shown, unit } = usePhotosContext();
+  const { photos, shown, unit, takeIn } = usePhotosContext();
   const navigate = useNavigate();
   const [address, setAddress] = useSearchParams();
   const line = address.get('find') ?? '';
   const say = (text: string) => setAddress(text ? { find: text } : {}, { replace: true });
   const [size, setSize] = useState<Size>('middle');
-  const takeIn = useTakeIn();
   const change = useChangePhotos();
   const remove = useRemovePhotos();
   const bringBack = useBringBackPhotos();

@@ -7,6 +7,7 @@ import { Loading, Trouble } from '../../ui/states.tsx';
 import { Tape, type Station } from '../../ui/Tape.tsx';
 import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import type { PhotosContext } from './context.ts';
+import { useTakeIn } from './useTakeIn.ts';
 
 const PLACES: readonly Station[] = [
   { to: '/photos', name: 'Waiting photos', reached: true },
@@ -20,6 +21,7 @@ export function PhotosStation() {
   useTopOnArrival();
   const photos = usePhotos();
   const habits = useHabits();
+  const takeIn = useTakeIn();
   useEffect(() => {
     document.title = 'Photos · Temnex';
   }, []);
@@ -28,7 +30,7 @@ export function PhotosStation() {
       <Tape stations={PLACES} label="At the photos" />
       <KeysSheet stations={PLACES} />
       {photos.data && habits.data ? (
-        <Outlet context={{ ...photos.data, unit: habits.data.habits?.unit ?? 'in' } satisfies PhotosContext} />
+        <Outlet context={{ ...photos.data, takeIn, unit: habits.data.habits?.unit ?? 'in' } satisfies PhotosContext} />
       ) : photos.error || habits.error ? (
         <Trouble
           title="The photos could not be fetched"

@@ -1,5 +1,6 @@
 import { useOutletContext } from 'react-router';
 import type { Photo, Unit } from '@temnex/core';
+import type { useTakeIn } from './useTakeIn.ts';
 import type { ShownPhoto } from '@temnex/contract';
 
 /** What is known of the photos, whichever mark of the tape one is at. */
@@ -8,5 +9,7 @@ export interface PhotosContext {
   readonly shown: readonly ShownPhoto[];
   /** The unit in which bare lengths are read. */
   readonly unit: Unit;
+  /** Photos that are being taken in, whichever mark one has gone on to meanwhile. */
+  readonly takeIn: ReturnType<typeof useTakeIn>;
 }
 export const usePhotosContext = (): PhotosContext => useOutletContext<PhotosContext>();
