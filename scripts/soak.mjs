@@ -10,7 +10,10 @@ const inherited = { cwd: root, stdio: 'inherit' };
 const longer = [
   ['packages/core/src/recipes/conformance', { TEMNEX_CONFORMANCE: '1000' }],
   ['packages/core/src/trimmer', { TEMNEX_WALKS: '200' }],
-  ['packages/core/src/planner/planner.test', { TEMNEX_PLANNED: '200' }],
+  ['packages/core/src/planner/planner.test', { TEMNEX_PLANNED: '200', TEMNEX_TINY: '60' }],
+  ['packages/core/src/planner/nest/nest', { TEMNEX_NESTS: '40' }],
+  ['packages/core/src/lattice/fill', { TEMNEX_FILLS: '12' }],
+  ['packages/core/src/cutting/together', { TEMNEX_TOGETHER: '40' }],
   ['packages/core/src/planner/blanks/sources', { TEMNEX_SOURCES: '60' }],
   ['apps/server/src/sessions', { TEMNEX_SESSIONS: '500' }],
   ['apps/server/src/drawer/drawer.test', { TEMNEX_OPERATIONS: '10000' }],

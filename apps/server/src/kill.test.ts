@@ -12,7 +12,7 @@ import { demoPage } from './demo/demoPages.ts';
 import { PagesService } from './pages/pages.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
-const KILLS = Number(process.env.TEMNEX_KILLS ?? 3);
+const KILLS = Number(process.env.TEMNEX_KILLS ?? 5);
 
 /** A process that saves, cuts, takes back and counts over and over, says what was answered, and is killed without warning. */
 function working(file: string): Promise<string[]> {

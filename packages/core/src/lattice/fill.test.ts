@@ -82,6 +82,9 @@ const rectangle = ({ width, height }: Extent): Ring => [
 const NOTHING = 5e-4;
 const free = { turning: 'any', apart: 0, most: Infinity } as const;
 
+/** So many of each shape; more in longer runs. The second is laid apart. */
+const FILLS = Number(process.env.TEMNEX_FILLS ?? 2);
+
 describe('how many a sheet yields', () => {
   test('hexagons 2 1/4 across flats from 12 × 12: 20 straight, 23 in a honeycomb, 25', () => {
     const filled = new Filler(hexagon(2.25), free).fill(sheet(12, 12));
@@ -108,7 +111,7 @@ describe('how many a sheet yields', () => {
   ])('%s', (_, ring, size, count) => expect(new Filler(ring, free).fill(size).places).toHaveLength(count));
   test.each(Object.keys(SHAPES))('%ss of many sizes lie on the sheet and not over one another', (name) => {
     const random = seededRandom(name.length);
-    for (let k = 0; k < 2; k++) {
+    for (let k = 0; k < FILLS; k++) {
       const ring = scaled(SHAPES[name]!.map(([x, y]) => [(x / IN) * (0.6 + random()), (y / IN) * (0.6 + random())]));
       const size = sheet(4.5 + 3 * random(), 4.5 + 3 * random());
       const turning = (['any', 'half', 'none'] as const)[(k + name.length) % 3]!;
