@@ -1,4 +1,4 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
@@ -52,7 +52,8 @@ export class PhotosService {
   async take(body: unknown, said: string | undefined, id: string, name = ''): Promise<TookPhoto> {
     const file = Buffer.isBuffer(body) ? hashOf(body) : '';
     const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
-    if (known) return this.back(known);
+    // sent again where its files are gone, as after a backup without them, it has them again
+    if (known && (await stat(this.pathOf(file, 'whole')).catch(() => null))) return this.back(known);
     const sized = await this.turns.in(() => this.keep(file, body, said));
     const row: Row = {
       ...{

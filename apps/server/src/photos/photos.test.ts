@@ -1,4 +1,4 @@
-import { existsSync, readdirSync } from 'node:fs';
+import { existsSync, readdirSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -85,6 +85,16 @@ describe('taking photos in', () => {
     const third = await took(send(sent, 'image/png'));
     expect(third).toMatchObject({ again: true, photo: { id: first.photo.id, place: 'Longstrand' } });
     expect((await all()).photos.map((p) => p.id)).toContain(first.photo.id);
+  });
+  test('one whose files are gone has them again once it is sent again', async () => {
+    const sent = await drawn(320, 200).jpeg().toBuffer();
+    const { photo } = await took(send(sent));
+    const folder = join(dirname(server.file), 'photos');
+    for (const name of readdirSync(folder)) if (name.startsWith(photo.file)) rmSync(join(folder, name));
+    const seen = () => local(request(server.http).get(`/api/photos/files/${photo.file}?side=small`));
+    expect((await seen()).status).toBe(404);
+    expect(await took(send(sent))).toMatchObject({ again: true, photo: { id: photo.id } });
+    expect((await seen()).status).toBe(200);
   });
   test('what is taken out is listed, and brought back', async () => {
     const { photo } = await took(send(await drawn(200, 100).jpeg().toBuffer()));

@@ -54,8 +54,8 @@ export async function ask<T>(
   throw new Error(`The server answered something unexpected (${issue?.path.join('.')}). Open the page anew.`);
 }
 
-/** Asks the server for a PDF. Throws ServerRefusal or Unreachable. */
-export async function askForPdf(path: string, body: unknown): Promise<Blob> {
+/** Asks the server for a file. Throws ServerRefusal or Unreachable. */
+export async function askForFile(path: string, body: unknown): Promise<Blob> {
   let response: Response;
   try {
     response = await fetch(path, {

@@ -12,7 +12,9 @@ import { ask } from './client.ts';
 
 export const PHOTOS = ['photos'] as const;
 
-export const usePhotos = () => useQuery({ queryKey: PHOTOS, queryFn: () => ask('GET', '/api/photos', photosSchema) });
+/** Where they are shown changes with every page that is made, saved or taken out: asked anew wherever they are looked at. */
+export const usePhotos = () =>
+  useQuery({ queryKey: PHOTOS, queryFn: () => ask('GET', '/api/photos', photosSchema), staleTime: 0 });
 
 /** Where a photo is seen from, so large. */
 export const photoUrl = (file: string, side: keyof typeof PHOTO_SIDES = 'large'): string =>

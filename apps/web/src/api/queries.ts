@@ -36,6 +36,7 @@ import {
 import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page } from '@temnex/core';
 import { Unreachable, ask } from './client.ts';
 import { DRAWER, fetchDrawer } from './drawer.ts';
+import { PHOTOS } from './photos.ts';
 import { recipesFetched } from '../construction/recipes.ts';
 
 /** The names under which answers are kept. */
@@ -151,7 +152,7 @@ export const useRestore = () =>
   useChange(
     ({ kind, id: what }: Pick<Removed, 'kind' | 'id'>, id) =>
       ask('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
-    [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements']],
+    [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements'], PHOTOS],
   );
 export const useRemoveStock = () =>
   useChange((id: string) => ask('DELETE', `/api/stock/${id}`, null), [KEYS.drawer, KEYS.removed, ['movements']]);

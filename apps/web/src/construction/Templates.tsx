@@ -2,21 +2,11 @@ import { useState } from 'react';
 import { MARKS, MARK_NAMES, exactText } from '@temnex/core';
 import type { TemplatesRequest } from '@temnex/contract';
 import { templatesOf, trueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
-import { askForPdf } from '../api/client.ts';
+import { askForFile } from '../api/client.ts';
 import { Quiet } from '../ui/buttons.tsx';
+import { giveFile } from '../ui/giveFile.ts';
 import { Notice } from '../ui/states.tsx';
 import type { Made } from './made.ts';
-
-/** Gives a file to whoever pressed for it. */
-function give(file: Blob, name: string): void {
-  const address = URL.createObjectURL(file);
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = name;
-  link.click();
-  // the browser reads it after the press
-  setTimeout(() => URL.revokeObjectURL(address), 10_000);
-}
 
 const fileName = ({ name }: Template): string =>
   `${name
@@ -39,7 +29,7 @@ export function Templates({ made }: { made: Made }) {
     const name = MARK_NAMES.find((one) => MARKS[one].unit === mark.unit && MARKS[one].step === mark.step)!;
     const body: TemplatesRequest = { recipe, input, mark: name, width: width!, height: height!, paper };
     try {
-      give(await askForPdf('/api/templates.pdf', body), 'templates.pdf');
+      giveFile(await askForFile('/api/templates.pdf', body), 'templates.pdf');
       setWrong(null);
     } catch (error) {
       setWrong((error as Error).message);
@@ -53,7 +43,9 @@ export function Templates({ made }: { made: Made }) {
       {templates.map((template) => (
         <Quiet
           key={template.name}
-          onPress={() => give(new Blob([trueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))}
+          onPress={() =>
+            giveFile(new Blob([trueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))
+          }
         >
           {templates.length > 1 ? `${template.name}, SVG` : 'SVG'}
         </Quiet>

@@ -1,4 +1,4 @@
-import { useRef, type KeyboardEvent, type PointerEvent, type WheelEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { MOST_ZOOM, framed, within, type Crop, type Framing, type Pixels } from '@temnex/core';
 import { lostWords } from '@temnex/words';
@@ -129,9 +129,14 @@ interface CropFrameProps {
 const NUDGE = 0.01;
 const CLOSER = 1.06;
 
-/** A photo with its crop on it: dragged, pinched, scrolled or moved by keys. What must stay is dashed. */
+/**
+ * A photo with its crop on it: dragged, pinched, scrolled while it has the focus, or moved by keys. A drag is one change, told when it
+ * is let go. What must stay is dashed.
+ */
 export function CropFrame(props: CropFrameProps) {
-  const { file, photo, ratio, framing, stay, onChange, staying = false, onStay, onPoint, lines, room, label } = props;
+  const { file, photo, ratio, stay, onChange, staying = false, onStay, onPoint, lines, room, label } = props;
+  const [draft, setDraft] = useState<Framing | null>(null);
+  const framing = draft ?? props.framing;
   const per = Math.min(room.width / photo.width, room.height / photo.height);
   const size = { width: photo.width * per, height: photo.height * per };
   const seen = framed(photo, framing, ratio, stay);
@@ -182,17 +187,20 @@ export function CropFrame(props: CropFrameProps) {
       const drawn = { x, y, width: Math.abs(at.x - from.at.x), height: Math.abs(at.y - from.at.y) };
       if (drawn.width * per > 4 && drawn.height * per > 4) onStay?.(drawn);
     } else if (whole) return;
-    else if (pointers.current.size > 1 && from.apart > 0) onChange(zoomed(from.framing, apart() / from.apart));
+    else if (pointers.current.size > 1 && from.apart > 0) setDraft(zoomed(from.framing, apart() / from.apart));
     else if (from.corner) {
       // the corner follows the finger, the middle stays
       const middle = { x: from.crop.x + from.crop.width / 2, y: from.crop.y + from.crop.height / 2 };
       const half = Math.max(Math.abs(at.x - middle.x), Math.abs(at.y - middle.y) * ratio, 1);
-      onChange(zoomed(from.framing, from.crop.width / 2 / half));
-    } else onChange(movedBy(from.crop, at.x - from.at.x, at.y - from.at.y));
+      setDraft(zoomed(from.framing, from.crop.width / 2 / half));
+    } else setDraft(movedBy(from.crop, at.x - from.at.x, at.y - from.at.y));
   };
   const up = (e: PointerEvent) => {
     pointers.current.delete(e.pointerId);
-    if (!pointers.current.size) grip.current = null;
+    if (pointers.current.size) return;
+    grip.current = null;
+    if (draft) onChange(draft);
+    setDraft(null);
   };
   const keys = (e: KeyboardEvent) => {
     const by = NUDGE * (e.shiftKey ? 5 : 1);
@@ -210,9 +218,21 @@ export function CropFrame(props: CropFrameProps) {
     else if (closer !== null) onChange(zoomed(framing, closer));
     else onChange({ ...framing, x: 0.5, y: 0.5, zoom: 1 });
   };
-  const scroll = (e: WheelEvent) => {
-    if (!whole && e.deltaY) onChange(zoomed(framing, e.deltaY < 0 ? CLOSER : 1 / CLOSER));
-  };
+  const wheel = useRef<(e: WheelEvent) => void>(undefined);
+  useEffect(() => {
+    wheel.current = (e) => {
+      // who only scrolls past it changes nothing
+      if (whole || !e.deltaY || !ground.current!.contains(document.activeElement)) return;
+      e.preventDefault();
+      onChange(zoomed(framing, e.deltaY < 0 ? CLOSER : 1 / CLOSER));
+    };
+  });
+  useEffect(() => {
+    const own = ground.current!;
+    const turn = (e: WheelEvent) => wheel.current?.(e);
+    own.addEventListener('wheel', turn, { passive: false });
+    return () => own.removeEventListener('wheel', turn);
+  }, []);
   const at = (r: Crop) => ({ left: r.x * per, top: r.y * per, width: r.width * per, height: r.height * per });
   return (
     <Ground
@@ -226,7 +246,6 @@ export function CropFrame(props: CropFrameProps) {
       onPointerMove={move}
       onPointerUp={up}
       onPointerCancel={up}
-      onWheel={scroll}
     >
       <img src={photoUrl(file)} alt="" draggable={false} />
       <Clip>

@@ -10,6 +10,7 @@ const ROOM = { width: 400, height: 300 };
 let now: Framing = AS_IT_IS;
 let kept: Crop | null = null;
 let pointed: object | null = null;
+let changes = 0;
 
 function Held({
   stay = null,
@@ -20,7 +21,6 @@ function Held({
   staying?: boolean;
   pointing?: boolean;
 }) {
-  // prettier-ignore
   const [framing, setFraming] = useState<Framing>(AS_IT_IS);
   const [own, setOwn] = useState(stay);
   now = framing;
@@ -32,7 +32,10 @@ function Held({
       ratio={1}
       framing={framing}
       stay={own}
-      onChange={setFraming}
+      onChange={(next) => {
+        changes++;
+        setFraming(next);
+      }}
       staying={staying}
       onStay={setOwn}
       onPoint={pointing ? (spot) => (pointed = spot) : undefined}
@@ -72,21 +75,35 @@ describe('a crop on a photo', () => {
     expect(seen().width).toBeCloseTo(3000 / 1.06, 3);
     for (let i = 0; i < 5; i++) fireEvent.keyDown(frame(), { key: '-' });
     expect(seen().width).toBe(3000);
+    // who scrolls past it changes nothing
+    fireEvent.wheel(frame(), { deltaY: -1 });
+    expect(now.zoom).toBe(1);
+    frame().focus();
     fireEvent.wheel(frame(), { deltaY: -1 });
     expect(now.zoom).toBeCloseTo(1.06, 6);
   });
   test('dragged by a finger; by a corner it gets smaller about its middle; two fingers pinch', () => {
+    changes = 0;
     render(<Held />);
     const own = ground();
     point(frame(), 'pointerdown', at(200, 150));
+    point(own, 'pointermove', at(210, 150));
     point(own, 'pointermove', at(220, 150));
-    expect(seen().x).toBeCloseTo(700, 3);
+    // one change a drag: it is told when it is let go, and seen before
+    expect([changes, frame().getAttribute('aria-label')]).toEqual([
+      0,
+      expect.stringContaining('loses 18 % on the left'),
+    ]);
     point(own, 'pointerup', at(220, 150));
+    expect(changes).toBe(1);
+    expect(seen().x).toBeCloseTo(700, 3);
     point(own, 'pointermove', at(300, 150));
     expect(seen().x).toBeCloseTo(700, 3);
     point(frame(), 'pointerdown', at(100, 100, 1));
     point(frame(), 'pointerdown', at(200, 100, 2));
     point(own, 'pointermove', at(300, 100, 2));
+    point(own, 'pointerup', at(300, 100, 2));
+    point(own, 'pointerup', at(100, 100, 1));
     expect(now.zoom).toBeCloseTo(2, 6);
   });
   test('what must stay is drawn, and never lost by moving on', () => {

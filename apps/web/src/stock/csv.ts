@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { STOCK_COLUMNS, exactText, headingOf, stockRowOf, type Drawer, type Paper, type ToBuy } from '@temnex/core';
+import { giveFile } from '../ui/giveFile.ts';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
 export function cellsOf(text: string): string[][] {
@@ -42,10 +43,5 @@ export function shoppingCsv(
 
 /** Gives a file away to be kept. */
 export function download(name: string, text: string, type = 'text/csv;charset=utf-8'): void {
-  const url = URL.createObjectURL(new Blob([type.startsWith('text/csv') ? '\ufeff' : '', text], { type }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+  giveFile(new Blob([type.startsWith('text/csv') ? '\ufeff' : '', text], { type }), name);
 }

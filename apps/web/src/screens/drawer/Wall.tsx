@@ -1,9 +1,10 @@
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import { cornersOf, inUnit, reservedFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
 import { faceTurn } from '../../ui/Swatch.tsx';
+import { useInnerWidth } from '../../ui/useInnerWidth.ts';
 import { tileOf } from './tiles.ts';
 import { GAP, LEAST, upOrDown, wallRows } from './wall.ts';
 import { keysOf } from './keys.ts';
@@ -112,16 +113,7 @@ interface WallProps {
 /** Everything that was found as papers on a wall, all at one scale; of thousands, those that come into view are there. */
 export function Wall({ items, papers, mark, scale, picking, label, onKey }: WallProps) {
   const ground = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const own = ground.current!;
-    const style = getComputedStyle(own);
-    const measure = () => setWidth(own.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
-    measure();
-    const watch = new ResizeObserver(measure);
-    watch.observe(own);
-    return () => watch.disconnect();
-  }, []);
+  const width = useInnerWidth(ground);
   const rows = useMemo(() => (width > 0 ? wallRows(items, width, scale) : []), [items, width, scale]);
   const virtual = useVirtualizer({
     count: rows.length,

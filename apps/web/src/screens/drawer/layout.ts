@@ -34,7 +34,7 @@ export const Slip = styled.aside`
     border-top: 2px solid var(--ink);
   }
 `;
-/** On a phone what is done with what is picked lies below all of it: the way there. */
+/** On a phone what goes with what is looked at lies below all of it: the way there. */
 export const ToSlip = styled.div`
   display: none;
   ${NARROW} {
@@ -52,6 +52,7 @@ export const ToSlip = styled.div`
     & > a {
       padding: 0.8rem 0;
       font-weight: 600;
+      white-space: nowrap;
     }
   }
 `;

@@ -101,7 +101,6 @@ export function usePageEditor(
       setStored({ version: saved.version, page: sending });
       client.setQueryData(['page', id], { ...saved, document: sending });
       void client.invalidateQueries({ queryKey: ['pages'] });
-      void client.invalidateQueries({ queryKey: ['photos'] });
       setTrouble(null);
       setTries(0);
       lost.current = null;

@@ -20,6 +20,7 @@ import { usePageContext } from '../page/context.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import { stockByPaper, type Bed, type Picked } from './bed.ts';
+import { ToSlip } from '../drawer/layout.ts';
 import { Layers } from './Layers.tsx';
 import { scaleFor } from './PieceOnTable.tsx';
 import { Unreadable } from './Unreadable.tsx';
@@ -58,28 +59,6 @@ const Head = styled.div`
   margin-bottom: 0.75rem;
 `;
 
-/** On a phone the drawer lies below all the layers: the way there. */
-const ToDrawer = styled.div`
-  display: none;
-  ${NARROW} {
-    position: sticky;
-    bottom: 0;
-    z-index: 2;
-    display: flex;
-    align-items: center;
-    justify-content: space-between;
-    gap: 1rem;
-    min-height: 3rem;
-    padding: 0.3rem 0.75rem;
-    background: var(--sheet);
-    border-top: 2px solid var(--ink);
-    & > a {
-      padding: 0.8rem 0;
-      font-weight: 600;
-      white-space: nowrap;
-    }
-  }
-`;
 const Hint = styled.p`
   margin-bottom: 0.5rem;
   font-size: var(--s1);
@@ -198,10 +177,10 @@ export function PapersScreen() {
         </div>
       </Column>
       {only ? (
-        <ToDrawer>
+        <ToSlip>
           <span aria-hidden="true">{onto}</span>
           <a href="#drawer-heading">To the drawer</a>
-        </ToDrawer>
+        </ToSlip>
       ) : null}
       <Column aria-labelledby="drawer-heading">
         <Head>

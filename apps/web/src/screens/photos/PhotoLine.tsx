@@ -96,9 +96,11 @@ export function PhotoLine() {
   };
   const back = () => bringBack.mutate(gone, { onSuccess: () => setGone([]) });
   useUndoKeys(() => (gone.length ? back() : undefined), noop);
+  const open = (id: string) => void navigate(`/photos/of/${id}`);
   const onKey = (key: string): boolean => {
     if (!picked.length) return false;
     if (key === 'Delete') out();
+    else if (key === 'o') open(picked[0]!.id);
     else if (key === 'f')
       change.mutate({ photos: picked.map((p) => p.id), change: { favourite: picked.some((p) => !p.favourite) } });
     else return false;
@@ -167,7 +169,7 @@ export function PhotoLine() {
             high={SIZES[size]}
             picking={picking}
             onKey={onKey}
-            open={(photo) => void navigate(`/photos/of/${photo.id}`)}
+            open={(photo) => open(photo.id)}
           />
         )}
       </Look>
@@ -220,7 +222,7 @@ export function PhotoLine() {
         ) : (
           <p>
             Press a photo to pick it, more with Ctrl or Shift. A folded corner is on a page. Delete takes out, F makes a
-            favourite, Enter twice opens it.
+            favourite, O or a double press opens it.
           </p>
         )}
         <TakenOut kinds={['photo']} />

@@ -1,10 +1,11 @@
-import { memo, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import type { Photo } from '@temnex/core';
 import { dayWords, photoWords } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { NARROW } from '../../theme/global.ts';
+import { useInnerWidth } from '../../ui/useInnerWidth.ts';
 import { keysOf } from '../drawer/keys.ts';
 import type { Picking } from '../drawer/usePicking.ts';
 import { SAG, hangPhotos, upOrDown, type Line } from './line.ts';
@@ -138,16 +139,7 @@ interface PhotoWallProps {
 /** Everything that was found, hung on lines day by day; of thousands, those that come into view are there. */
 export function PhotoWall({ photos, onPages, high, picking, onKey, open }: PhotoWallProps) {
   const ground = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
-  useEffect(() => {
-    const own = ground.current!;
-    const style = getComputedStyle(own);
-    const measure = () => setWidth(own.clientWidth - parseFloat(style.paddingLeft) - parseFloat(style.paddingRight));
-    measure();
-    const watch = new ResizeObserver(measure);
-    watch.observe(own);
-    return () => watch.disconnect();
-  }, []);
+  const width = useInnerWidth(ground);
   const narrow = width < NARROWER;
   const left = narrow ? 0 : MARGIN;
   const long = width - left;

@@ -12,9 +12,10 @@ import {
   shippedSketches,
   sketchMatches,
   turnOpening,
-  type Page,
   type Photo,
+  type SketchFacts,
 } from '@temnex/core';
+import type { PageRecord } from '@temnex/contract';
 import { NAMES, count, photoName, photoWords, unlaidWords } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
@@ -90,9 +91,8 @@ const PER_INCH = 13;
 const LARGER = 22;
 
 /** Facts of a sketch in a line: `3 upright, 1 level, title`. */
-const factWords = (page: Page): string => {
-  const { upright, level, square, title, words } = factsOfSketch(page);
-  return [
+const factWords = ({ upright, level, square, title, words }: SketchFacts): string =>
+  [
     upright ? `${upright} upright` : '',
     level ? `${level} level` : '',
     square ? `${square} square` : '',
@@ -101,7 +101,11 @@ const factWords = (page: Page): string => {
   ]
     .filter(Boolean)
     .join(', ');
-};
+
+const SHIPPED = shippedSketches();
+/** One's own that have come. */
+const fetched = (all: readonly { readonly data: PageRecord | undefined }[]) =>
+  all.flatMap(({ data }) => (data ? [{ id: data.id, page: data.document }] : []));
 
 /** Arrangements that come along, and one's own: found by what they have, laid on photos, begun as a page. */
 export function SketchesScreen() {
@@ -122,15 +126,18 @@ export function SketchesScreen() {
   const patterns = pages.data?.filter((p) => p.pattern && !p.unreadable) ?? [];
   const own = useQueries({
     queries: patterns.map(({ id }) => ({ queryKey: ['page', id], queryFn: () => fetchPage(id) })),
+    combine: fetched,
   });
   const sought = useMemo(() => saySketch(line), [line]);
   const sketches = useMemo(
-    () => [...shippedSketches(), ...own.flatMap(({ data }) => (data ? [{ id: data.id, page: data.document }] : []))],
+    () => [...SHIPPED, ...own].map(({ id, page }) => ({ id, page, facts: factsOfSketch(page) })),
     [own],
   );
-  const found = useMemo(
-    () => sketches.filter(({ page }) => sketchMatches(factsOfSketch(page), sought)),
-    [sketches, sought],
+  const found = useMemo(() => sketches.filter(({ facts }) => sketchMatches(facts, sought)), [sketches, sought]);
+  const seen = useMemo(
+    () =>
+      new Map(sketches.map(({ id, page }) => [id, derivePage(chosen.length ? layPhotos(page, chosen).page : page)])),
+    [sketches, chosen],
   );
   const one = sketches.find((s) => s.id === which) ?? null;
   const begun = useMemo(() => {
@@ -160,7 +167,7 @@ export function SketchesScreen() {
         </Line>
         {found.length ? (
           <All aria-label="Sketches">
-            {found.map(({ id, page }) => (
+            {found.map(({ id, page, facts }) => (
               <li key={id}>
                 <button
                   type="button"
@@ -171,12 +178,9 @@ export function SketchesScreen() {
                     setSize(null);
                   }}
                 >
-                  <PagePlain
-                    derived={derivePage(chosen.length ? layPhotos(page, chosen).page : page)}
-                    scale={PER_INCH}
-                  />
+                  <PagePlain derived={seen.get(id)!} scale={PER_INCH} />
                   <b>{page.name}</b>
-                  <span>{factWords(page)}</span>
+                  <span>{factWords(facts)}</span>
                 </button>
               </li>
             ))}

@@ -2,8 +2,8 @@ import Papa from 'papaparse';
 import { MARKS, exactText, gangPiece, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
 import { photoName, sizeWords } from '@temnex/words';
-import { ServerRefusal, Unreachable } from '../../api/client.ts';
-import { refusalSchema } from '@temnex/contract';
+import { askForFile } from '../../api/client.ts';
+import { giveFile } from '../../ui/giveFile.ts';
 
 /** What sheets show, as the server makes pictures of them. */
 export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly PrintToMake[]): PhotoSheets['sheets'] => {
@@ -18,28 +18,8 @@ export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly Pri
 };
 
 /** Asks for sheets as a file and gives it away to be kept. Throws with the sentence of what went wrong. */
-export async function keepSheets(asked: PhotoSheets, name: string): Promise<void> {
-  let response: Response;
-  try {
-    response = await fetch('/api/photos/sheets', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(asked),
-    });
-  } catch {
-    throw new Unreachable();
-  }
-  if (!response.ok) {
-    const refusal = refusalSchema.safeParse(await response.json().catch(() => null));
-    throw new ServerRefusal(refusal.success ? refusal.data : { code: 'failed', message: `The server answered ${response.status}.` }); // prettier-ignore
-  }
-  const url = URL.createObjectURL(await response.blob());
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
+export const keepSheets = async (asked: PhotoSheets, name: string): Promise<void> =>
+  giveFile(await askForFile('/api/photos/sheets', asked), name);
 
 /** A name of a file for a print: what it shows and its size. */
 export const fileNameOf = (print: PrintToMake): string =>
