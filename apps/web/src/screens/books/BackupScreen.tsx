@@ -102,8 +102,8 @@ export function BackupScreen() {
       <Part>
         <h2>Take everything along</h2>
         <p>
-          One file: the whole database, each page as a text of its own, and the pictures beside them. Any program that
-          opens ZIP and SQLite files reads it. Keep it on another disk.
+          One file: the whole database, each page as a text of its own, and pictures and photos beside them. Any program
+          that opens ZIP and SQLite files reads it. Keep it on another disk.
         </p>
         <p style={{ marginTop: '0.7rem' }}>
           <Out href="/api/backup/file" download>

@@ -7,10 +7,11 @@ import { Quiet } from '../../ui/buttons.tsx';
 import type { Spot } from './OnTable.tsx';
 
 const Row = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  align-items: flex-end;
-  gap: 0.3rem 0.7rem;
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, max-content));
+  align-items: end;
+  justify-items: start;
+  gap: 0.4rem 1rem;
 `;
 
 interface ArtworkProps {

@@ -33,6 +33,7 @@ const Table = styled.div`
   padding: 0.9rem 1.5rem 1.2rem;
   background: var(--table);
   min-width: 0;
+  overflow: clip;
   ${NARROW} {
     padding: 0.6rem 0.75rem;
   }

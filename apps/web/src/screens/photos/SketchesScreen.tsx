@@ -102,7 +102,6 @@ const factWords = ({ upright, level, square, title, words }: SketchFacts): strin
     .filter(Boolean)
     .join(', ');
 
-const SHIPPED = shippedSketches();
 /** One's own that have come. */
 const fetched = (all: readonly { readonly data: PageRecord | undefined }[]) =>
   all.flatMap(({ data }) => (data ? [{ id: data.id, page: data.document }] : []));
@@ -130,7 +129,7 @@ export function SketchesScreen() {
   });
   const sought = useMemo(() => saySketch(line), [line]);
   const sketches = useMemo(
-    () => [...SHIPPED, ...own].map(({ id, page }) => ({ id, page, facts: factsOfSketch(page) })),
+    () => [...shippedSketches(), ...own].map(({ id, page }) => ({ id, page, facts: factsOfSketch(page) })),
     [own],
   );
   const found = useMemo(() => sketches.filter(({ facts }) => sketchMatches(facts, sought)), [sketches, sought]);
