@@ -87,22 +87,6 @@ export default tseslint.config(
     },
   },
   {
-    // what a browser is given as it is
-    files: ['apps/web/begin.js'],
-    languageOptions: {
-      globals: {
-        TOLD: 'readonly',
-        addEventListener: 'readonly',
-        removeEventListener: 'readonly',
-        globalThis: 'readonly',
-        document: 'readonly',
-        localStorage: 'readonly',
-        requestAnimationFrame: 'readonly',
-        setTimeout: 'readonly',
-      },
-    },
-  },
-  {
     files: ['scripts/**', '**/*.mjs', '*.cjs', 'benchmarks/**'],
     languageOptions: {
       globals: {

@@ -30,27 +30,6 @@ test('from “I want a row of banners” to the sizes: by typing, from the pictu
   await expect(page.getByText('None of these is called that')).toBeVisible();
 });
 
-test('what is typed before the pictures are there is looked for, and Enter takes it', async ({ table: page }) => {
-  let answer = () => {};
-  let held = new Promise<void>((resolve) => (answer = resolve));
-  await page.route(/\/assets\/(first|index)-.*\.js$/, (route) => held.then(() => route.continue()));
-  const early = async (keys: () => Promise<void>) => {
-    held = new Promise<void>((resolve) => (answer = resolve));
-    await page.goto('/choose', { waitUntil: 'commit' });
-    await page.locator('#root').waitFor({ state: 'attached' });
-    await keys();
-    answer();
-  };
-  await early(() => page.keyboard.type('ban'));
-  await page.keyboard.type('n');
-  await expect(page.getByLabel('What do you want to make?')).toHaveValue('bann');
-  await early(async () => {
-    await page.keyboard.type('fram');
-    await page.keyboard.press('Enter');
-  });
-  await expect(page.getByRole('button', { name: 'Strip frame', pressed: true })).toBeVisible();
-});
-
 test('worked numbers of strips, bands, borders and frames, each said and seen', async ({ table: page }) => {
   await page.goto('/');
   const slip = page.getByRole('main');

@@ -205,22 +205,6 @@ test('somebody who comes back sees their pages at once, and goes on where they h
   await expect(page).toHaveURL(/demo-first-wind\/order$/);
 });
 
-test('what is typed into the first view before the application answers is not lost', async ({ table: page }) => {
-  let answer = () => {};
-  const held = new Promise<void>((resolve) => (answer = resolve));
-  await page.route(/\/assets\/(first|index)-.*\.js$/, (route) => held.then(() => route.continue()));
-  await page.goto('/');
-  await page.getByLabel('edges of mat 1').selectOption('two');
-  await page.keyboard.press('/');
-  await page.keyboard.type('mat 3/16 around 4 x 6');
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Does it come from a paper of').fill('6 x 6');
-  answer();
-  await expect(slip(page).first()).toContainText('4 3/8');
-  await expect(page.getByText(/is too long by 3⁄8\./)).toBeVisible();
-  await expect(page.getByLabel('Does it come from a paper of')).toBeFocused();
-});
-
 test('with no page at all, the first view still works, and the example is one click away', async ({
   table: page,
   request,

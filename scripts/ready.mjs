@@ -11,13 +11,16 @@ const PARTS = ['packages', 'apps'].flatMap((folder) =>
   readdirSync(join(root, folder)).map((name) => `${folder}/${name}`),
 );
 const MANIFESTS = ['package.json', 'package-lock.json', ...PARTS.map((p) => `${p}/package.json`)];
+// Everything under a part counts, so that a new kind of file cannot be forgotten; only what is made or installed is left out.
+const MADE = new Set(['node_modules', 'dist', 'dist-types', 'dist-first', 'testing']);
 const SOURCES = [
   'tsconfig.base.json',
   'tsconfig.json',
-  ...PARTS.flatMap((p) =>
-    ['src', 'tsconfig.json', 'index.html', 'vite.config.ts', 'first-view.mjs', 'sw.js', 'public'].map(
-      (f) => `${p}/${f}`,
-    ),
+  ...MANIFESTS,
+  ...PARTS.flatMap((part) =>
+    readdirSync(join(root, part))
+      .filter((name) => !MADE.has(name))
+      .map((name) => `${part}/${name}`),
   ),
 ];
 

@@ -26,6 +26,11 @@ for (const [tests, often] of longer) {
   });
   if (status !== 0) process.exit(status ?? 1);
 }
+const firstView = spawnSync('npm', ['run', '-s', 'journeys', '--', 'first-view'], {
+  ...inherited,
+  env: { TEMNEX_FIRST_LOADS: '200', ...process.env },
+});
+if (firstView.status !== 0) process.exit(firstView.status ?? 1);
 const plans = ['--import', 'tsx', 'benchmarks/soak.ts', ...process.argv.slice(2)];
 const { status } = spawnSync(process.execPath, plans, inherited);
 process.exit(status ?? 1);

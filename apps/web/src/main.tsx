@@ -3,64 +3,52 @@ import '@fontsource/bricolage-grotesque/600.css';
 import '@fontsource/source-sans-3/400.css';
 import '@fontsource/source-sans-3/600.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode, useLayoutEffect, type ReactNode } from 'react';
+import { StrictMode, useEffect, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { DRAWER, fetchDrawer } from './api/drawer.ts';
-import { recipesFetched } from './construction/recipes.ts';
-import { replay } from './replay.ts';
 import { routes } from './routes.tsx';
-import { keptNeedsAll } from './screens/size/useSizing.ts';
+import { GlobalStyle } from './theme/global.ts';
 import { Seen } from './ui/Seen.tsx';
 import { keepApplicationLater } from './ui/installed.ts';
-import { GlobalStyle } from './theme/global.ts';
 
-/** So long after the first view is there, in milliseconds, when nobody has asked for it yet. */
-const DRAWER_AFTER = 800;
+/** How long the first view is left alone before the drawer is fetched ahead of time, in milliseconds. */
+const DRAWER_PREFETCH_DELAY_MS = 800;
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, retry: 1 } } });
 
-const root = document.getElementById('root')!;
-// what was shown before any script ran is taken over; to somebody who was here before it was not shown, and is not now
-if ('known' in document.documentElement.dataset) root.replaceChildren();
-delete document.documentElement.dataset.known;
-
-/** Once it is there, the application does what was done before it was. */
-function Answering({ children }: { children: ReactNode }) {
-  // as soon as it stands there, before another key can be pressed
-  useLayoutEffect(() => {
-    void replay(root, globalThis.doneBefore?.() ?? [], recipesFetched);
-    // the other constructions, once the first view is painted
+/** What can wait until the first view has been painted. */
+function AfterFirstPaint({ children }: { children: ReactNode }) {
+  useEffect(() => {
     keepApplicationLater();
-    requestAnimationFrame(() =>
-      setTimeout(() => {
-        void recipesFetched().catch(() => {});
-        // and then the drawer, which most of what one goes on to needs
-        setTimeout(
-          () => void client.prefetchQuery({ queryKey: DRAWER, queryFn: () => fetchDrawer(client) }),
-          DRAWER_AFTER,
-        );
-      }),
+    const timer = setTimeout(
+      () => void client.prefetchQuery({ queryKey: DRAWER, queryFn: () => fetchDrawer(client) }),
+      DRAWER_PREFETCH_DELAY_MS,
     );
+    return () => clearTimeout(timer);
   }, []);
   return children;
 }
 
-const begin = () =>
-  createRoot(root, {
-    // what it recovered from says itself what was wrong
-    onRecoverableError: (error) => console.error((error as { cause?: unknown }).cause ?? error),
-  }).render(
+const container = document.getElementById('root')!;
+const root = createRoot(container, {
+  // React recovers by itself; the cause says what was wrong.
+  onRecoverableError: (error) => console.error((error as { cause?: unknown }).cause ?? error),
+});
+// The picture of the first view that came with the page is inert, so nothing can be typed into it. It is replaced in one go by
+// the view that answers.
+flushSync(() =>
+  root.render(
     <StrictMode>
-      <Answering>
+      <AfterFirstPaint>
         <GlobalStyle />
         <QueryClientProvider client={client}>
           <RouterProvider router={routes} />
           <Seen />
         </QueryClientProvider>
-      </Answering>
+      </AfterFirstPaint>
     </StrictMode>,
-  );
-
-// not awaited: what is fetched may need what stands here
-if (keptNeedsAll() || globalThis.actedBefore?.()) void recipesFetched().then(begin, begin);
-else begin();
+  ),
+);
+container.inert = false;
+delete document.documentElement.dataset.returning;

@@ -1,7 +1,6 @@
 import { createBrowserRouter } from 'react-router';
 import { PlainLink } from './ui/buttons.tsx';
 import { Empty, Loading, Trouble } from './ui/states.tsx';
-import { withRecipes } from './construction/recipes.ts';
 import { SizeScreen } from './screens/size/SizeScreen.tsx';
 
 function Nowhere() {
@@ -28,14 +27,14 @@ export const routes = createBrowserRouter([
   {
     path: '/choose',
     lazy: async () => ({
-      Component: (await withRecipes(() => import('./screens/choose/ChooseScreen.tsx'))).ChooseScreen,
+      Component: (await import('./screens/choose/ChooseScreen.tsx')).ChooseScreen,
     }),
     errorElement: failed,
     hydrateFallbackElement: <Loading what="the constructions" />,
   },
   {
     path: '/page/:id',
-    lazy: async () => ({ Component: (await withRecipes(() => import('./screens/page/PageStation.tsx'))).PageStation }),
+    lazy: async () => ({ Component: (await import('./screens/page/PageStation.tsx')).PageStation }),
     errorElement: failed,
     hydrateFallbackElement: <Loading what="the page" />,
     children: [
@@ -104,7 +103,7 @@ export const routes = createBrowserRouter([
       {
         path: 'sketches',
         lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/photos/SketchesScreen.tsx'))).SketchesScreen,
+          Component: (await import('./screens/photos/SketchesScreen.tsx')).SketchesScreen,
         }),
       },
       {
@@ -114,7 +113,7 @@ export const routes = createBrowserRouter([
       {
         path: 'of/:id',
         lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/photos/CropScreen.tsx'))).CropScreen,
+          Component: (await import('./screens/photos/CropScreen.tsx')).CropScreen,
         }),
       },
     ],
@@ -158,7 +157,7 @@ export const routes = createBrowserRouter([
       {
         path: 'together',
         lazy: async () => ({
-          Component: (await withRecipes(() => import('./screens/drawer/Together.tsx'))).TogetherScreen,
+          Component: (await import('./screens/drawer/Together.tsx')).TogetherScreen,
         }),
       },
     ],

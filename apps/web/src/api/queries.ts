@@ -37,7 +37,6 @@ import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page 
 import { Unreachable, ask } from './client.ts';
 import { DRAWER, fetchDrawer } from './drawer.ts';
 import { PHOTOS } from './photos.ts';
-import { recipesFetched } from '../construction/recipes.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
@@ -60,11 +59,7 @@ const KEYS = {
 
 export const usePages = () =>
   useQuery({ queryKey: KEYS.pages, queryFn: () => ask('GET', '/api/pages', z.array(pageSummarySchema)) });
-/** A page is read once every construction is there. */
-export const fetchPage = async (id: string) => {
-  await recipesFetched();
-  return ask('GET', `/api/pages/${id}`, pageRecordSchema);
-};
+export const fetchPage = (id: string) => ask('GET', `/api/pages/${id}`, pageRecordSchema);
 export const usePage = (id: string) =>
   useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
 export const useDrawer = () => {
@@ -130,10 +125,7 @@ function useChange<In, Out>(
 
 export const useCreatePage = () =>
   useChange(
-    async (document: Page, id) => {
-      await recipesFetched();
-      return ask('POST', '/api/pages', pageRecordSchema, { id, document });
-    },
+    (document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }),
     [KEYS.pages],
     undefined,
     (client, page) => client.setQueryData(KEYS.page(page.id), page),
@@ -273,10 +265,7 @@ export const useWanting = () =>
 export const useTogether = (pages: readonly string[]) =>
   useQuery({
     queryKey: KEYS.together(pages),
-    queryFn: async () => {
-      await recipesFetched();
-      return ask('GET', `/api/together?pages=${pages.join()}`, togetherSchema);
-    },
+    queryFn: () => ask('GET', `/api/together?pages=${pages.join()}`, togetherSchema),
     enabled: pages.length > 1,
     staleTime: 0,
   });

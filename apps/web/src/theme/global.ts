@@ -27,7 +27,8 @@ export const GlobalStyle = createGlobalStyle`
     --s4: 2.125rem;
     --s5: 3.5rem;
   }
-  html[data-known] #root { visibility: hidden; }
+  html[data-returning] #root { visibility: hidden; }
+  html:has(#root[inert]) { cursor: progress; }
   *, *::before, *::after { box-sizing: border-box; }
   html { background: var(--room); color: var(--ink); font: 400 var(--s2)/1.4 var(--text); -webkit-text-size-adjust: 100%; }
   body { margin: 0; min-height: 100vh; }

@@ -1,9 +1,8 @@
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { withRecipes } from '../construction/recipes.ts';
 import type { Station } from './Tape.tsx';
 
-const KeysDialog = lazy(() => withRecipes(() => import('./KeysDialog.tsx')));
+const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&

@@ -35,7 +35,7 @@ export type {
   Table,
 } from './recipe.ts';
 export type { Blank } from './blanks.ts';
-export { fetchRecipes, recipeOf, recipesKnown, type AnyRecipe, type InputOf } from './registry.ts';
+export { recipeOf, type AnyRecipe, type InputOf } from './registry.ts';
 export { FIRST_RECIPE, RECIPE_IDS, type RecipeId } from './ids.ts';
 export type { Sum } from './sums.ts';
 export { withOffers, setField } from './typing.ts';

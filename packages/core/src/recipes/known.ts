@@ -55,6 +55,3 @@ export const KNOWN = {
   'letter-row': letterRow,
   stitches,
 } satisfies Readonly<Record<RecipeId, unknown>>;
-
-/** They are all here; where they are fetched (known.lean.ts), once they have come. */
-export const fetchKnown = async (): Promise<void> => {};

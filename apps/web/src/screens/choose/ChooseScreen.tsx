@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { MARKS, lengthOf, type RecipeId, type Table } from '@temnex/core';
@@ -9,7 +9,6 @@ import { NARROW } from '../../theme/global.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { Tape } from '../../ui/Tape.tsx';
-import { typedBefore } from '../../ui/typedBefore.ts';
 
 const Find = styled.label`
   display: grid;
@@ -94,13 +93,6 @@ export function ChooseScreen() {
     document.title = 'Choose a construction · Temnex';
   }, []);
   const choose = (make: RecipeId) => void navigate('/', { state: { make } });
-  // the field has the focus by now: what was typed before comes before what is typed next
-  useLayoutEffect(() => {
-    const { text, entered } = typedBefore();
-    const [first] = entered ? constructionsFor(text) : [];
-    if (first) void navigate('/', { state: { make: first } });
-    else if (text) setSaid((next) => text + next);
-  }, [navigate]);
 
   /** The arrows go from picture to picture; up and down to the one that lies nearest there. */
   const onKeyDown = (e: KeyboardEvent) => {

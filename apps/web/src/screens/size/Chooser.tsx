@@ -3,7 +3,6 @@ import { styled } from 'styled-components';
 import { RECIPE_IDS, type Laid, type RecipeId, type Table } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { useRecipesKnown } from '../../construction/recipes.ts';
 import { startedOn } from '../../construction/started.ts';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { NARROW } from '../../theme/global.ts';
@@ -69,8 +68,7 @@ interface ChooserProps {
 
 /** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
-  const all = useRecipesKnown();
-  const drawn = useMemo(() => (all ? new Map(startedOn(table).map((one) => [one.id, one.laid])) : null), [all, table]);
+  const drawn = useMemo(() => new Map(startedOn(table).map((one) => [one.id, one.laid])), [table]);
   const shelf = useRef<HTMLUListElement>(null);
   // what is chosen is in sight, however narrow the screen
   useEffect(() => {
@@ -88,19 +86,9 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
           return (
             <li key={id}>
               <One type="button" aria-pressed={id === chosen} title={words.asks} onClick={() => choose(id)}>
-                {drawn ? (
-                  <svg width={SIZE} height={SIZE} aria-hidden="true" data-construction={id}>
-                    <Small laid={drawn.get(id) ?? null} scale={scale} />
-                  </svg>
-                ) : (
-                  // as it was painted when the application was built
-                  <svg
-                    width={SIZE}
-                    height={SIZE}
-                    aria-hidden="true"
-                    dangerouslySetInnerHTML={{ __html: PAINTED.get(id) ?? '' }}
-                  />
-                )}
+                <svg width={SIZE} height={SIZE} aria-hidden="true">
+                  <Small laid={drawn.get(id) ?? null} scale={scale} />
+                </svg>
                 {words.title}
               </One>
             </li>
@@ -111,16 +99,6 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
     </Shelf>
   );
 }
-
-/** The pictures in the page as it came, until they can be drawn. */
-const PAINTED: ReadonlyMap<string, string> = new Map(
-  typeof document === 'undefined'
-    ? []
-    : [...document.querySelectorAll<SVGElement>('[data-construction]')].map((svg) => [
-        svg.dataset.construction ?? '',
-        svg.innerHTML,
-      ]),
-);
 
 function Small({ laid, scale }: { laid: Laid | null; scale: number }) {
   if (!laid) return null;

@@ -4,7 +4,6 @@ import { styled } from 'styled-components';
 import { emptyPage, startPage, type RecipeId } from '@temnex/core';
 import type { PageSummary } from '@temnex/contract';
 import { recipeWords } from '@temnex/words';
-import { recipesFetched, withRecipes } from '../../construction/recipes.ts';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
@@ -79,7 +78,7 @@ const Find = styled.label`
 /** So many of the latest pages are listed at first. */
 const LISTED = 25;
 /** Fetched when it is asked for. */
-const BeginFrom = lazy(() => withRecipes(() => import('./BeginFrom.tsx')));
+const BeginFrom = lazy(() => import('./BeginFrom.tsx'));
 const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
 
 /** The pages there are, and how far each has come. */
@@ -144,14 +143,9 @@ export function PagesOnTable() {
         <Plain
           isDisabled={create.isPending}
           onPress={() =>
-            void recipesFetched().then(
-              () =>
-                create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
-                  onSuccess: (page) => void navigate(`/page/${page.id}`),
-                }),
-              // the server is gone: the list says so
-              () => void pages.refetch(),
-            )
+            create.mutate(startPage(emptyPage('New page'), null, nameOf, newId), {
+              onSuccess: (page) => void navigate(`/page/${page.id}`),
+            })
           }
         >
           Start a page

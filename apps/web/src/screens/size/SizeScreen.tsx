@@ -16,7 +16,6 @@ import { recipeWords } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
-import { recipesFetched, useRecipesKnown } from '../../construction/recipes.ts';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW } from '../../theme/global.ts';
 import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
@@ -35,7 +34,7 @@ import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
-import { notYet, understood } from './understood.tsx';
+import { understood } from './understood.tsx';
 import { usePutIn } from './usePutIn.ts';
 import { useSizing } from './useSizing.ts';
 
@@ -94,7 +93,6 @@ const Hint = styled.p`
 /** The first view: one construction by itself, its numbers typed on the drawing, whichever of them is unknown worked out. */
 export function SizeScreen() {
   useTopOnArrival();
-  const all = useRecipesKnown();
   const state = useSizing();
   const { made, sizing } = state;
   const pages = usePages();
@@ -120,7 +118,7 @@ export function SizeScreen() {
   useEffect(() => {
     const line = arrived?.say;
     if (!line) return;
-    void recipesFetched().then(() => sayIt(line));
+    sayIt(line);
     void navigate('/', { replace: true, state: null });
   }, [arrived, navigate]);
   useFetchedEarly(NEXT);
@@ -148,7 +146,6 @@ export function SizeScreen() {
   const putOnPage = async () => {
     setTrouble(null);
     try {
-      await recipesFetched();
       const item = (n: number) => ({ id: newId(), name: words.item(n), recipe, input: made.input });
       if (target === 'new') {
         const { room, markName } = sizing;
@@ -186,16 +183,8 @@ export function SizeScreen() {
             label="Say it in one line"
             example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
-            understand={(text) => (all ? understood(text, table, state.choose) : notYet(text))}
-            onSay={
-              all
-                ? say
-                : (line) =>
-                    recipesFetched().then(
-                      () => say(line),
-                      () => false,
-                    )
-            }
+            understand={(text) => understood(text, table, state.choose)}
+            onSay={say}
           />
           {put ? (
             <Notice kind={put.ok ? 'advice' : 'block'}>

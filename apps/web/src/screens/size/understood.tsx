@@ -12,9 +12,6 @@ import { newId } from '../../ui/newId.ts';
 import { Meant } from './Meant.tsx';
 import { SaidPicture } from './SaidPicture.tsx';
 
-/** While the constructions are still being fetched: it can be taken, and is heard then. */
-export const notYet = (text: string) => (text.trim() ? { ok: true, says: '' } : null);
-
 /** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
 export function understood(text: string, table: Table, choose: (id: RecipeId) => void) {
   if (!text.trim()) return null;

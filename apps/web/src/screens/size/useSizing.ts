@@ -6,7 +6,6 @@ import {
   lengthText,
   parseLength,
   recipeOf,
-  recipesKnown,
   inputNamed,
   lengthNamed,
   sayRecipe,
@@ -21,7 +20,6 @@ import {
   type Table,
 } from '@temnex/core';
 import { constructionsMeant } from '@temnex/words';
-import { recipesFetched } from '../../construction/recipes.ts';
 import type { Made } from '../../construction/made.ts';
 import { newId } from '../../ui/newId.ts';
 
@@ -86,16 +84,6 @@ function remembered(): Sizing {
   return started(FIRST_RECIPE);
 }
 
-/** Whether what one left can only be shown once every construction is there. */
-export function keptNeedsAll(): boolean {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as Partial<Sizing> | null;
-    return kept !== null && (kept.recipe !== FIRST_RECIPE || Object.keys(kept.others ?? {}).length > 0);
-  } catch {
-    return false;
-  }
-}
-
 /** The state of the first view, kept when one leaves it, with its own undo. */
 export function useSizing() {
   const [{ past, now }, setHistory] = useState<{
@@ -156,7 +144,7 @@ export function useSizing() {
     take: (offers) => onInput((input) => withOffers(recipe, input, offers, table)),
     put: (input) => onInput(() => input),
   };
-  const take = useCallback(
+  const choose = useCallback(
     (id: RecipeId) =>
       change((s) => {
         if (s.recipe === id) return s;
@@ -168,19 +156,6 @@ export function useSizing() {
         };
       }),
     [change],
-  );
-  // one that has not been fetched yet is chosen when it has
-  const choose = useCallback(
-    (id: RecipeId) => {
-      if (recipesKnown()) take(id);
-      else
-        void recipesFetched().then(
-          () => take(id),
-          // the server is gone: it can be chosen again
-          () => {},
-        );
-    },
-    [take],
   );
   return {
     made,

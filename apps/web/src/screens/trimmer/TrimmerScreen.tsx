@@ -2,7 +2,6 @@ import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRe
 import { useParams } from 'react-router';
 import { MARKS, bagOfCopy, cutsDone, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
 import { copyWords, count, trimmerWords } from '@temnex/words';
-import { withRecipes } from '../../construction/recipes.ts';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
@@ -158,7 +157,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   /** What depends on it is another size now: what is cut is put down, and the rest planned anew. */
   const follow = async (measured: Measured): Promise<string | null> => {
     try {
-      const { followMeasured } = await withRecipes(() => import('../../trimmer/followMeasured.ts'));
+      const { followMeasured } = await import('../../trimmer/followMeasured.ts');
       const others = await followMeasured(session.session.page, measured);
       if (others === null)
         return 'Nothing on the page counts from the size of this piece. “It will do” puts it down as it is.';
