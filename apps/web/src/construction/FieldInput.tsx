@@ -134,14 +134,16 @@ interface WrittenFieldProps {
 
 /** Letters or words; emptied, it is worked out again. */
 function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
-  const plain = (text: string) => text.trim().toLowerCase();
+  const reads = new RegExp(`^(?:${field.reads})$`, 'u');
+  // A title stays as it is typed; letters of papers are small ones, however they are typed.
+  const spelled = (text: string) => (reads.test(text.trim()) ? text.trim() : text.trim().toLowerCase());
   return (
     <Typed
       {...{ name, field, shown, is: shownIn(made, field) }}
-      isWrong={(text) => !new RegExp(`^(?:${field.reads})$`, 'u').test(plain(text))}
+      isWrong={(text) => !reads.test(spelled(text))}
       wrong={recipeWords(made.recipe).written?.(field.path) ?? field.example}
       onCommit={(text) => {
-        if ((text ?? '') !== (field.value ?? '')) made.set(field.path, text === null ? undefined : plain(text));
+        if ((text ?? '') !== (field.value ?? '')) made.set(field.path, text === null ? undefined : spelled(text));
       }}
       placeholder={field.example}
       style={{ width: '11rem' }}
