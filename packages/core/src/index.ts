@@ -397,6 +397,7 @@ export {
   jobOfBlanks,
   jobOfPage,
   leftOf,
+  drawnDirection,
   layPaper,
   orderOf,
   sheetsUsedWhole,

@@ -1,4 +1,15 @@
-import { AS_IT_IS, emptyPage, newItem, type Framing, type Item, type Page, type Place, type Wish } from '@temnex/core';
+import {
+  AS_IT_IS,
+  drawnDirection,
+  emptyPage,
+  newItem,
+  type Framing,
+  type Item,
+  type Page,
+  type Place,
+  type Wish,
+} from '@temnex/core';
+import { demoPapers } from './demoDrawer.ts';
 import { demoPhotoId, demoPhotos } from './demoPhotos.ts';
 
 /* The same week as pages. */
@@ -8,7 +19,10 @@ export const DEMO_PAGE_ID = 'demo-first-wind';
 const wish = (
   paper: string,
   side: Wish['side'] = 'A',
-  direction: Wish['direction'] = 'any',
+  direction: Wish['direction'] = drawnDirection(
+    demoPapers().find(({ id }) => id === paper)!,
+    side,
+  ),
   also: string[] = [],
 ): Wish => ({ papers: [paper, ...also], side, direction });
 

@@ -9,6 +9,7 @@ export { STAGES, basisOf, basisTogether, sameBasis, stageOf, type Basis, type Pa
 export { takeWayOut, type Taken } from './takeWayOut.ts';
 export { placeForArtwork, sizeOnItem, type ArtworkAlong } from './exactPlace.ts';
 export {
+  drawnDirection,
   layPaper,
   paperReach,
   reachOf,

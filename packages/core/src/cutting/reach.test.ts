@@ -3,7 +3,7 @@ import { lengthOf } from '../length/index.ts';
 import { derivePage, type PieceToCut, type Wish } from '../page/index.ts';
 import { inDrawerOrder, NO_TRIM, type Paper, type StockItem } from '../stock/index.ts';
 import { layer, page as pageOf, photo } from '../../testing/pages.ts';
-import { layPaper, paperReach, reachOf, takeOff, turnedOn, turnedOver, wishWith } from './reach.ts';
+import { drawnDirection, layPaper, paperReach, reachOf, takeOff, turnedOn, turnedOver, wishWith } from './reach.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#ffffff' } as const;
 const face = (side: 'A' | 'B', direction: 'none' | 'two-way' | 'one-way' = 'none') =>
@@ -82,13 +82,14 @@ describe('laying papers', () => {
   const wish: Wish = { papers: ['sky', 'sand'], side: 'B', direction: 'width', from: { stock: 's', x: '1', y: '1' } };
   test('on nothing, on another, beneath', () => {
     const plain = { side: 'A', direction: 'any' };
-    expect(wishWith(null, sky, 'first')).toEqual({ papers: ['sky'], ...plain });
-    expect(wishWith(null, sky, 'second')).toEqual({ papers: ['sky'], ...plain });
+    const up = { side: 'A', direction: 'height' };
+    expect(wishWith(null, sky, 'first')).toEqual({ papers: ['sky'], ...up });
+    expect(wishWith(null, sky, 'second')).toEqual({ papers: ['sky'], ...up });
     expect(wishWith(wish, sky, 'first')).toEqual(wish);
     expect(wishWith(wish, sand, 'first')).toEqual({ papers: ['sand'], ...plain });
     expect(wishWith({ ...wish, papers: ['gust', 'sand'] }, sky, 'first')).toEqual({
       papers: ['sky', 'sand'],
-      ...plain,
+      ...up,
     });
     expect(wishWith(wish, sand, 'second')).toEqual(wish);
     expect(wishWith({ ...wish, papers: ['sky'] }, sand, 'second')).toEqual(wish);
@@ -101,6 +102,30 @@ describe('laying papers', () => {
     expect(turnedOver(wish, sand)).toBe(wish);
     const on = [wish, turnedOn(wish), turnedOn(turnedOn(wish))];
     expect(on.map((w) => w.direction)).toEqual(['width', 'any', 'height']);
+  });
+  test.each([
+    ['stripes that run up', face('A', 'two-way'), 'height'],
+    ['waves that run across', { ...face('A', 'two-way'), along: 'width' as const }, 'width'],
+    ['clouds with an up', face('A', 'one-way'), 'height'],
+    ['a plain one', face('A'), 'any'],
+  ] as const)('a directed paper is cut the way it is drawn: %s', (_, side, direction) => {
+    const paper = { ...sand, sides: [side] };
+    expect(drawnDirection(paper, 'A')).toBe(direction);
+    expect(wishWith(null, paper, 'first').direction).toBe(direction);
+  });
+  test('a scrap that only reaches with the stripes level does not reach, until the piece may be turned', () => {
+    const upright = wishWith(null, sky, 'first');
+    expect(reachOf(size('4', '6'), upright, sky, item('a', '6', '4')).reaches).toBe(false);
+    const free = turnedOn(turnedOn(upright));
+    expect(free.direction).toBe('any');
+    expect(reachOf(size('4', '6'), free, sky, item('a', '6', '4')).reaches).toBe(true);
+  });
+  test('turned over, the other face lies as it is drawn; what may turn still may', () => {
+    const both: Paper = { ...sky, sides: [face('A', 'one-way'), { ...face('B', 'two-way'), along: 'width' }] };
+    expect(turnedOver(wishWith(null, both, 'first'), both)).toMatchObject({ side: 'B', direction: 'width' });
+    expect(turnedOver({ papers: ['sky'], side: 'A', direction: 'any' }, both).direction).toBe('any');
+    expect(turnedOver(turnedOver(wishWith(null, sky, 'first'), sky), sky)).toMatchObject({ direction: 'height' });
+    expect(turnedOver({ papers: ['sky'], side: 'B', direction: 'any' }, sky)).toMatchObject({ direction: 'height' });
   });
   const page = pageOf(photo('p', ['4', '6'], [layer('one', '1/4'), layer('two', '1/4')]));
   const pieces = (of = page): readonly PieceToCut[] => derivePage(of).pieces;

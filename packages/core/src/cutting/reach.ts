@@ -54,13 +54,23 @@ function roomOf(item: StockItem): Size {
   return { width: ticks(width - off('left') - off('right')), height: ticks(height - off('top') - off('bottom')) };
 }
 
+/**
+ * The direction in which a paper's face is drawn on the page: its pattern runs on the piece as it does on the upright paper. A piece
+ * keeps it when it is cut, unless somebody says that it may be turned. A face without a direction may always be.
+ */
+export function drawnDirection(paper: Pick<Paper, 'sides'>, side: Wish['side']): Wish['direction'] {
+  const face = paper.sides.find((one) => one.side === side) ?? paper.sides[0]!;
+  return face.direction === 'none' ? 'any' : face.along;
+}
+
 /** What is wished for once a paper is laid on a layer, or beneath the one that lies there. */
 export function wishWith(wish: Wish | null, paper: Paper, bed: 'first' | 'second'): Wish {
   const [first, second] = wish?.papers ?? [];
   if (wish && first === paper.id) return bed === 'first' ? wish : { ...wish, papers: [paper.id] };
   if (wish && first !== undefined && bed === 'second') return { ...wish, papers: [first, paper.id] };
   const others = second !== undefined && second !== paper.id ? [second] : [];
-  return { papers: [paper.id, ...others], side: paper.sides[0]!.side, direction: 'any' };
+  const { side } = paper.sides[0]!;
+  return { papers: [paper.id, ...others], side, direction: drawnDirection(paper, side) };
 }
 
 /** The page with a paper laid on some of its layers. */
@@ -79,7 +89,10 @@ export const takeOff = (page: Page, pieces: readonly PieceToCut[], bed: 'first' 
 export function turnedOver(wish: Wish, paper: Paper): Wish {
   if (paper.sides.length < 2) return wish;
   const order = [...paper.sides.map((s) => s.side), 'any' as const];
-  return { ...wish, side: order[(order.indexOf(wish.side) + 1) % order.length]! };
+  const side = order[(order.indexOf(wish.side) + 1) % order.length]!;
+  // The other face begins as it is drawn; only a face with a direction can have been set free to turn.
+  const mayTurn = wish.direction === 'any' && drawnDirection(paper, wish.side) !== 'any';
+  return { ...wish, side, direction: mayTurn ? 'any' : drawnDirection(paper, side) };
 }
 
 /** Of one that is made of several: cut in one again. */
