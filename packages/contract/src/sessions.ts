@@ -58,6 +58,8 @@ export const sessionRestSchema = z.strictObject({
   /** Those of its pages of which something is left. */
   pages: z.array(z.string()),
   left: z.enum(['some', 'nothing', 'unclear']),
+  /** By item of the drawer: what this session pencilled on it before it was put down. */
+  pencilled: z.record(z.string(), z.string()),
 });
 export type SessionRest = z.infer<typeof sessionRestSchema>;
 

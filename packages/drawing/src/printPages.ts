@@ -1,4 +1,4 @@
-import { orderOf, sheetsUsedWhole, type Job, type Plan } from '@temnex/core';
+import { letterOfSheet, orderOf, sheetsUsedWhole, type Job, type Plan } from '@temnex/core';
 import {
   AIM_WORDS,
   CAUTION,
@@ -7,7 +7,6 @@ import {
   finishStepWords,
   missingWords,
   partWords,
-  sheetLetter,
   sizeWords,
   stepWords,
   totalsWords,
@@ -177,7 +176,7 @@ function stepRows(order: PrintOrder, W: number): Row[] {
     }),
     ...sheetsUsedWhole(plan).map((index) => ({
       ...{ number: '', setting: 'no cut', size: 10 },
-      hold: `sheet ${sheetLetter(index)}: ${stockWords(order, index)}`,
+      hold: `sheet ${letterOfSheet(plan, index)}: ${stockWords(order, index)}`,
       off: `› ${partWords([plan.sheets[index]!.tree], pieceName)}, used whole`,
     })),
   ];
@@ -268,7 +267,7 @@ function sheetRows(order: PrintOrder, most: number, W: number, H: number): Sheet
   let x = MARGIN;
   cut.forEach((index, i) => {
     const drawing = drawings[i]!;
-    const says = `${sheetLetter(index)}  ${stockWords(order, index)}`;
+    const says = `${letterOfSheet(plan, index)}  ${stockWords(order, index)}`;
     const room = Math.max(drawing.width, Math.min(textWidth(says, 9), 190)) + 18;
     if (!rows.length || x + room - 18 > W - MARGIN) {
       rows.push({ height: 0, pictures: [] });

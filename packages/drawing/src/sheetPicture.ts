@@ -1,5 +1,7 @@
 import {
   TICKS_PER_UNIT,
+  letterOfSheet,
+  partNames,
   orderOf,
   paperIn,
   type Held,
@@ -8,7 +10,7 @@ import {
   type Plan,
   type PlanNode,
 } from '@temnex/core';
-import { figure, oddPaperOf, partNames, sheetLetter, sizeWords, type Voice } from '@temnex/words';
+import { figure, oddPaperOf, sizeWords, type Voice } from '@temnex/words';
 import { asHeld, handCuts } from './finishPicture.ts';
 import {
   CUT,
@@ -367,6 +369,6 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     number(band, upright, [`trim ${edge}`], []);
   }
   const gone = oddPaperOf(plan, index, job)?.goneWords([sheet.tree], style.voice) ?? '';
-  const title = `Sheet ${sheetLetter(index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}${gone}`;
+  const title = `Sheet ${letterOfSheet(plan, index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}${gone}`;
   return { width, height, marks, title };
 }

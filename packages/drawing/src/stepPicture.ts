@@ -3,13 +3,14 @@ import {
   areaWithin,
   paperIn,
   partAt,
+  partNames,
   type Job,
   type Spot,
   type Plan,
   type PlanNode,
   type Step,
 } from '@temnex/core';
-import { oddPaperOf, partNames, partWords, sizeWords, stepWords } from '@temnex/words';
+import { oddPaperOf, partWords, sizeWords, stepWords } from '@temnex/words';
 import {
   CUT,
   INK,

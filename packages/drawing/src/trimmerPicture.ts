@@ -2,6 +2,7 @@ import {
   TICKS_PER_UNIT,
   inHandFor,
   partAt,
+  partNames,
   quartersOf,
   type FenceEdge,
   type Job,
@@ -10,7 +11,7 @@ import {
   type Step,
   type TrimmerStep,
 } from '@temnex/core';
-import { oddPaperOf, partNames } from '@temnex/words';
+import { oddPaperOf } from '@temnex/words';
 import { CUT, INK, KEEP, cutLine, hatch, hatchIn, textWidth, type Drawing, type Drawn } from './marks.ts';
 import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
 import { around, nameMarks, paperOf, shortName, type Box, type Room } from './stepPicture.ts';

@@ -35,7 +35,6 @@ export {
   missingWords,
   movementWords,
   oddPaperOf,
-  partNames,
   partWords,
   stepWords,
   totalsWords,
@@ -59,7 +58,7 @@ export {
 } from './looking.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
-export { paperLetter, sheetLetter } from './letters.ts';
+export { paperLetter } from './letters.ts';
 export {
   DIRECTION_WORDS,
   builtWords,

@@ -14,10 +14,11 @@ import {
   areaWithin,
   cornersGone,
   edgeThere,
+  letterOfSheet,
+  partNames,
   paperIn,
 } from '@temnex/core';
 import { finishesWords } from './recipes/index.ts';
-import { sheetLetter } from './letters.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
@@ -205,45 +206,6 @@ export function oddPaperOf(plan: Plan, sheet: number, job: Job) {
   };
 }
 
-const named = new WeakMap<Plan, ReadonlyMap<string, string>>();
-
-/**
- * Short names of the parts that are cut again, shared by story, print and pictures: `A` a sheet as it is taken, then `A1`, `A2` and so
- * on as they come to hand. By index of the sheet and path.
- */
-export function partNames(plan: Plan): (sheet: number, path: string) => string | null {
-  let names = named.get(plan);
-  if (!names) named.set(plan, (names = namesOf(plan)));
-  const known = names;
-  return (sheet, path) => known.get(`${sheet} ${path}`) ?? null;
-}
-
-function namesOf(plan: Plan): Map<string, string> {
-  const names = new Map<string, string>();
-  const count = plan.sheets.map(() => 0);
-  const cutAgain = new Set<string>();
-  for (const step of plan.steps)
-    if (step.do !== 'trim') for (const sheet of step.sheets) cutAgain.add(`${sheet} ${step.part}`);
-  plan.sheets.forEach((_, sheet) => names.set(`${sheet} r`, sheetLetter(sheet)));
-  for (const step of plan.steps)
-    for (const sheet of step.sheets) {
-      const freed =
-        step.do === 'cut'
-          ? [step.off, step.rest]
-          : step.do === 'open'
-            ? [step.off, `${step.part}.opened`]
-            : step.do === 'stop' && step.line === 4
-              ? [0, 1, 2, 3, 4].map((n) => `${step.part}.${n}`)
-              : [];
-      for (const path of freed) {
-        const key = `${sheet} ${path}`;
-        if (path !== null && cutAgain.has(key) && !names.has(key))
-          names.set(key, `${sheetLetter(sheet)}${++count[sheet]!}`);
-      }
-    }
-  return names;
-}
-
 /** What a part in hand or a part that comes off is called. */
 export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
@@ -282,7 +244,7 @@ export function stepWords(
   voice: Voice,
   pieceName: (id: string) => string,
 ): StepWords {
-  const letters = step.sheets.map(sheetLetter).join(' + ');
+  const letters = step.sheets.map((sheet) => letterOfSheet(plan, sheet)).join(' + ');
   const sheet = plan.sheets[step.sheets[0]!]!;
   const odd = oddPaperOf(plan, step.sheets[0]!, job);
   const shortName = partNames(plan);

@@ -3,7 +3,9 @@ import {
   figureOf,
   inHandFor,
   isSpare,
+  letterOfSheet,
   partAt,
+  partNames,
   ticks,
   type Idle,
   type Job,
@@ -13,8 +15,7 @@ import {
 } from '@temnex/core';
 import { KIND_WORDS } from './kinds.ts';
 import { count, sizeWords, type Voice } from './lengths.ts';
-import { sheetLetter } from './letters.ts';
-import { finishStepWords, partNames, stepWords } from './plans.ts';
+import { finishStepWords, stepWords } from './plans.ts';
 
 /** A step as it is said on a screen that is read from a metre away. */
 export interface TrimmerWords {
@@ -75,13 +76,14 @@ export function trimmerWords(
   const says = (words: Omit<TrimmerWords, 'spoken'>): TrimmerWords => ({ ...words, spoken: spokenOf(words, voice) });
   switch (step.do) {
     case 'take': {
-      const letters = step.sheets.map(sheetLetter).join(' and ');
+      const letters = step.sheets.map((sheet) => letterOfSheet(plan, sheet)).join(' and ');
       const each = step.sheets.map((s) => {
         const item = stockAt(s);
         const place = placeOf(item.id);
         const of = step.sheets.length > 1 ? ` of ${sizeWords(item.width, item.height, voice)}` : '';
         return `${item.paper.name}, ${KIND_WORDS[item.kind]}${of}${place ? `, from ${place}` : ''}`;
       });
+      const bears = step.sheets.map((sheet) => /\d/.test(letterOfSheet(plan, sheet)));
       const [first] = each;
       const alike = each.every((e) => e === first);
       return says({
@@ -89,7 +91,8 @@ export function trimmerWords(
         head: `Take ${letters}`,
         size: stockAt(step.sheets[0]!),
         hold: alike && each.length > 1 ? `${count(each.length, 'time')}: ${first}` : each.join('; '),
-        goes: `pencil ${letters} lightly on the back`,
+        // What bears its letter already is found by it.
+        goes: bears.every(Boolean) ? `${letters} is on the back already` : `pencil ${letters} lightly on the back`,
         notes: step.sheets.length > 1 ? ['edge to edge, one on the other'] : [],
         cautions: step.sheets.length > 1 ? [CAUTIONS.stack] : [],
       });
@@ -100,7 +103,7 @@ export function trimmerWords(
       const place = placeOf(item.id);
       return says({
         ...none,
-        head: `Take ${sheetLetter(step.sheet)} as it is`,
+        head: `Take ${letterOfSheet(plan, step.sheet)} as it is`,
         size: item,
         hold: `${item.paper.name}, ${KIND_WORDS[item.kind]}${place ? `, from ${place}` : ''}`,
         off: name,

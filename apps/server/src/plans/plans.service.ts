@@ -63,7 +63,7 @@ export class PlansService {
   }
 
   /** What is left to be cut of a page. */
-  rest(pageId: string): Omit<SessionRest, 'pages'> {
+  rest(pageId: string): Omit<SessionRest, 'pages' | 'pencilled'> {
     const { basis, asked } = this.askedOf(pageId, this.papers.habits().habits.aim, pageId);
     if (asked.ok) return { job: asked.job, basis, left: 'some' };
     return { job: null, basis, left: asked.problem.code === 'nothing-to-cut' ? 'nothing' : 'unclear' };

@@ -25,7 +25,7 @@ import type {
   TakenEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
-import { cuttings, sessionEvents, sessions } from '../database/schema.ts';
+import { cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { NAMES } from '@temnex/words';
@@ -100,15 +100,31 @@ export class SessionsService {
 
   /** What is asked of the planner for what is left of the session's pages, and from which state. */
   rest(id: string): SessionRest {
-    const { pages } = recordOf(this.row(this.db, id));
+    const row = this.row(this.db, id);
+    const { pages } = recordOf(row);
+    const pencilled = this.pencilledIn(row);
     const each = pages.map((page) => this.plans.rest(page));
     const open = pages.filter((_, i) => each[i]!.left !== 'nothing');
     if (open.length < 2) {
       const at = pages.indexOf(open[0] ?? pages[0]!);
-      return { ...each[at]!, pages: open };
+      return { ...each[at]!, pages: open, pencilled };
     }
     const { job, basis } = this.plans.together(open);
-    return { job, basis, pages: open, left: job ? 'some' : 'unclear' };
+    return { job, basis, pages: open, left: job ? 'some' : 'unclear', pencilled };
+  }
+
+  /** What the session has pencilled on parts that lie in the drawer now. */
+  private pencilledIn(row: Row): Record<string, string> {
+    const events = this.stateOf(this.db, row).left.map(({ event }) => event);
+    if (!events.length) return {};
+    const kept = this.db
+      .select({ kept: cuttings.kept })
+      .from(cuttings)
+      .where(inArray(cuttings.id, events))
+      .all()
+      .flatMap((cutting) => cutting.kept);
+    const items = kept.length ? this.db.select().from(stock).where(inArray(stock.id, kept)).all() : [];
+    return Object.fromEntries(items.flatMap((item) => (item.origin?.part ? [[item.id, item.origin.part]] : [])));
   }
 
   /** As they happen, from now on. Refuses a session that is not there. */

@@ -8,10 +8,11 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   const read = readJob(event.data.job);
   if (!read.ok) return tell({ kind: 'refused', issue: read.issues[0]! });
   let told = -Infinity;
-  const { job, earlier, how } = event.data;
+  const { job, earlier, keeping, how } = event.data;
   const watch: PlanWatch = {
     now: () => performance.now(),
     earlier,
+    ...(keeping ? { keeping } : {}),
     better: (write) => {
       if (performance.now() - told < 250) return;
       told = performance.now();

@@ -1,5 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
-import type { JobDocument, Plan } from '@temnex/core';
+import {
+  pencilledIn,
+  untouchedPlan,
+  withLetters,
+  type JobDocument,
+  type Keeping,
+  type Pencilled,
+  type Plan,
+} from '@temnex/core';
 import { planRecordSchema, sessionRestSchema, type PlanRecord } from '@temnex/contract';
 import { ask } from '../api/client.ts';
 import type { FromWorker } from '../planner/messages.ts';
@@ -9,16 +17,27 @@ import type { LiveSession } from './useSession.ts';
 
 /** Somebody stands there with paper in their hands: a good order now, not the best one later. */
 const SECONDS = 0.5;
+/** How long is looked for an order that saves a sheet by cutting everything anew. */
+const SAVING_SECONDS = 0.3;
 
 export type PlanRest =
   | { readonly status: 'planning' }
+  /** Sheets not begun could be cut otherwise, which would save so many new ones: somebody must say whether. */
+  | { readonly status: 'asking'; readonly saves: number; readonly choose: (how: 'keep' | 'recut') => void }
   /** Its pages must be looked at first. */
   | { readonly status: 'unclear' }
   /** There is no paper for what is left. */
   | { readonly status: 'no-paper'; readonly missing: readonly string[] }
   | { readonly status: 'failed'; readonly error: Error; readonly retry: () => void };
 
-function planned(job: JobDocument, earlier: Plan, signal: AbortSignal): Promise<Plan> {
+interface PlanRequest {
+  readonly job: JobDocument;
+  readonly earlier: Plan | null;
+  readonly keeping?: Keeping;
+  readonly seconds: number;
+}
+
+function planInWorker({ job, seconds, ...request }: PlanRequest, signal: AbortSignal): Promise<Plan> {
   const worker = newPlanWorker();
   return new Promise<Plan>((resolve, reject) => {
     const failed = () => reject(new Error('The planner stopped unexpectedly. What is cut is in the books.'));
@@ -28,8 +47,30 @@ function planned(job: JobDocument, earlier: Plan, signal: AbortSignal): Promise<
       if (data.kind === 'done') resolve(data.plans[0]!);
       else if (data.kind === 'refused') failed();
     };
-    worker.postMessage({ job: { ...job, plan: { ...job.plan, seconds: SECONDS } }, earlier, how: 'one-aim' });
+    worker.postMessage({ job: { ...job, plan: { ...job.plan, seconds } }, ...request, how: 'one-aim' });
   }).finally(() => worker.terminate());
+}
+
+function pencilledBy({ session, state, order }: LiveSession, parts: Pencilled['parts']): Pencilled {
+  const plans = new Map(session.plans.map((record) => [record.id, record.plan]));
+  return pencilledIn(state, (id) => plans.get(id) ?? order.record.plan, order.steps, parts);
+}
+
+/**
+ * Plans what is left. Sheets not begun keep their cuts; the second plan is there where cutting them anew would open fewer new sheets.
+ */
+async function planRest(
+  job: JobDocument,
+  pencilled: Pencilled,
+  signal: AbortSignal,
+): Promise<{ kept: Plan; saving: Plan | null }> {
+  const earlier = untouchedPlan(pencilled);
+  const kept = await planInWorker({ job, earlier, keeping: 'while-complete', seconds: SECONDS }, signal);
+  if (!earlier.sheets.length || !kept.totals.newSheets || kept.bound.proved) return { kept, saving: null };
+  const anew = await planInWorker({ job, earlier: null, seconds: SAVING_SECONDS }, signal);
+  const missing = (plan: Plan) => plan.missing.reduce((sum, { quantity }) => sum + quantity, 0);
+  const saves = missing(anew) <= missing(kept) && anew.totals.newSheets < kept.totals.newSheets;
+  return { kept, saving: saves ? anew : null };
 }
 
 /**
@@ -37,14 +78,14 @@ function planned(job: JobDocument, earlier: Plan, signal: AbortSignal): Promise<
  * goes on by it. Nothing left: the session ends.
  */
 export function usePlanRest(live: LiveSession): PlanRest {
-  const { session, state, order, press, know, waiting, offline } = live;
+  const { session, state, press, know, waiting, offline } = live;
   const [result, setResult] = useState<PlanRest>({ status: 'planning' });
   const [again, setAgain] = useState(0);
   const { id } = session.session;
   // what it presses and knows changes with every event; what is planned does not
-  const use = useRef({ press, know, earlier: order.record.plan, order: state.order });
+  const use = useRef({ press, know, live, order: state.order });
   useEffect(() => {
-    use.current = { press, know, earlier: order.record.plan, order: state.order };
+    use.current = { press, know, live, order: state.order };
   });
   const ready = state.phase === 'waiting' && waiting === 0 && !offline;
   useEffect(() => {
@@ -55,8 +96,18 @@ export function usePlanRest(live: LiveSession): PlanRest {
       if (stop.signal.aborted) return;
       if (rest.left === 'nothing') return void use.current.press({ do: 'end', order: use.current.order });
       if (!rest.job) return setResult({ status: 'unclear' });
-      const plan = await planned(rest.job, use.current.earlier, stop.signal);
+      const pencilled = pencilledBy(use.current.live, rest.pencilled);
+      const { kept, saving } = await planRest(rest.job, pencilled, stop.signal);
       if (stop.signal.aborted) return;
+      const saves = saving ? kept.totals.newSheets - saving.totals.newSheets : 0;
+      const recut =
+        saving !== null &&
+        (await new Promise<boolean>((choose) =>
+          setResult({ status: 'asking', saves, choose: (how) => choose(how === 'recut') }),
+        ));
+      if (stop.signal.aborted) return;
+      setResult({ status: 'planning' });
+      const plan = withLetters(recut ? saving : kept, pencilled);
       if (!plan.sheets.length) {
         const names = new Map(rest.job.pieces.map((p) => [p.id, p.name ?? p.id]));
         return setResult({ status: 'no-paper', missing: plan.missing.map((m) => names.get(m.piece) ?? m.piece) });

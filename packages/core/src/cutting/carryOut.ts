@@ -3,6 +3,7 @@ import type { Job, JobStock, Plan } from '../planner/index.ts';
 import type { StockItem } from '../stock/index.ts';
 import type { CutPiece } from './cutPieces.ts';
 import { wantedAs } from './pieceIds.ts';
+import { partNames } from './letters.ts';
 import { partsAfter } from './soFar.ts';
 import { inHandFor, type Left, type Spoiled, type WrongCut } from './wrong.ts';
 
@@ -46,7 +47,14 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   const spoiled = copies(soFar.spoiled);
   const measured = copies(soFar.measured);
   const length = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[plan.unit])), plan.unit);
-  const scrapOf = (item: JobStock | null, paper: string, from: string, size: Left): Omit<StockItem, 'id'> => ({
+  const nameOf = partNames(plan);
+  const scrapOf = (
+    item: JobStock | null,
+    paper: string,
+    from: string,
+    size: Left,
+    part: string | null = null,
+  ): Omit<StockItem, 'id'> => ({
     paper,
     unit: plan.unit,
     ...{ width: size.width, height: size.height, quantity: 1, kind: 'scrap' },
@@ -54,7 +62,7 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
     // an offcut lies as its sheet lay
     turned: item?.turned ?? 0,
     reserved: false,
-    origin: { page, stock: from, date },
+    origin: { page, stock: from, date, ...(part === null ? {} : { part }) },
   });
 
   const touched = new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets));
@@ -90,10 +98,13 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
     }
     if (hand && spoiltSheets.includes(part.sheet) && liesIn(part.paper, hand)) continue;
     kept.push({
-      ...scrapOf(item, item.paper.id, item.id, {
-        width: length(part.paper.width),
-        height: length(part.paper.height),
-      }),
+      ...scrapOf(
+        item,
+        item.paper.id,
+        item.id,
+        { width: length(part.paper.width), height: length(part.paper.height) },
+        nameOf(part.sheet, part.path),
+      ),
       ...linesOn(item, part.paper, plan.unit),
     });
   }
@@ -106,8 +117,12 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
     for (const at of plan.steps[steps]?.sheets ?? []) {
       const item = wrong.how === 'paper' ? other : stock.get(plan.sheets[at]!.stock)!;
       // of a paper that the order does not know, whoever keeps the drawer says which it is
-      for (const size of wrong.left)
-        kept.push(scrapOf(item, item?.paper.id ?? '', wrong.how === 'paper' ? (wrong.stock ?? '') : item!.id, size));
+      // What was in hand bears its letter still where all that is left of it is one piece.
+      const step = plan.steps[steps]!;
+      const inHand = step.do === 'trim' ? 'r' : step.part;
+      const part = wrong.how !== 'paper' && wrong.left.length === 1 ? nameOf(at, inHand) : null;
+      const from = wrong.how === 'paper' ? (wrong.stock ?? '') : item!.id;
+      for (const size of wrong.left) kept.push(scrapOf(item, item?.paper.id ?? '', from, size, part));
     }
   }
   return { used: [...used].map(([id, count]) => ({ stock: id, count })), kept, pieces };

@@ -47,6 +47,7 @@ export {
   type WantedNote,
   type WantingPage,
 } from './wanting.ts';
+export { letterOfSheet, partNames, sheetLetter, withLetters, type Pencilled } from './letters.ts';
 export { lyingAfter, type Lying, type LyingPart } from './lying.ts';
 export {
   WRONGS,

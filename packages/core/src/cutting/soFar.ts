@@ -3,7 +3,8 @@ import { TICKS_PER_UNIT } from '../length/index.ts';
 
 /** What there is of a begun sheet after some of a plan's steps: a piece that has come off, or paper to put away. */
 export type PartSoFar =
-  { readonly sheet: number; readonly piece: Held } | { readonly sheet: number; readonly paper: Box };
+  | { readonly sheet: number; readonly piece: Held }
+  | { readonly sheet: number; readonly paper: Box; readonly path: string };
 
 /**
  * What the first `steps` of a plan leave of the sheets they touch, in the plan's unit: pieces, kept offcuts, and what is in hand
@@ -29,12 +30,12 @@ export function partsAfter(job: Job, plan: Plan, steps: number): PartSoFar[] {
       !outline || liesInside(outline, { x: n.x * per, y: n.y * per, width: n.width * per, height: n.height * per });
     // a part that is not all paper, or has slits in it, is not put away as a rectangle: the rectangles in it are
     const putAway = (node: PlanNode, path: string): void => {
-      if (isWhole(node) && !slit.has(`${at} ${path}`)) found.push({ sheet: at, paper: node });
+      if (isWhole(node) && !slit.has(`${at} ${path}`)) found.push({ sheet: at, paper: node, path });
       else node.parts?.forEach((part, i) => putAway(part, `${path}.${i}`));
     };
     const walk = (node: PlanNode, path: string): void => {
       if (open.has(`${at} ${path}`)) return putAway(node, path);
-      if (node.holds === 'keep') found.push({ sheet: at, paper: node });
+      if (node.holds === 'keep') found.push({ sheet: at, paper: node, path });
       else if (node.holds && typeof node.holds === 'object') found.push({ sheet: at, piece: node.holds });
       if (node.opening && !unopened.has(`${at} ${path}`)) walk(node.opening, `${path}.o`);
       for (const [i, part] of (node.parts ?? []).entries()) {
@@ -42,7 +43,7 @@ export function partsAfter(job: Job, plan: Plan, steps: number): PartSoFar[] {
           // what follows the parts already taken off is still in one
           const rest = node.parts!.slice(i);
           const box = restOf(node, i);
-          if (isWhole(box)) found.push({ sheet: at, paper: box });
+          if (isWhole(box)) found.push({ sheet: at, paper: box, path: `${path}.${i}+` });
           else rest.forEach((p, j) => putAway(p, `${path}.${i + j}`));
           return;
         }

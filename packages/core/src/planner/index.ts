@@ -2,6 +2,7 @@ export { finishSaid, shapeSaid } from './documents/finishing.ts';
 export { outlinesIn, pieceOfBlock, withBlocks } from './documents/blocks.ts';
 export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
+export type { Keeping } from './replan.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
 export { nestedDeeperThan } from './documents/depth.ts';
 export { issueOf, readJob } from './documents/readJob.ts';

@@ -2,10 +2,12 @@ import { Budget, type Clock } from './budget.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import { Planner } from './planner.ts';
+import type { Keeping } from './replan.ts';
 
 export interface PlanWatch extends Clock {
   /** A plan made earlier, of which some is cut: what it says of sheets not touched is kept where that is as good. */
   readonly earlier?: Plan | null;
+  readonly keeping?: Keeping;
   /** Called with every better plan as it is found; it is written out only when asked for. */
   readonly better?: (write: () => Plan) => void;
 }
@@ -18,7 +20,7 @@ export const AIMS: readonly Aim[] = ['least-paper', 'easiest-cuts', 'largest-off
  */
 export function planJob(job: Job, watch: PlanWatch): Plan {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null);
+  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null, watch.keeping);
   planner.run(job.aim, budget);
   return planner.withWaysOut(planner.plan(job.aim), watch);
 }
@@ -29,7 +31,7 @@ export function planJob(job: Job, watch: PlanWatch): Plan {
  */
 export function planAims(job: Job, watch: PlanWatch): Plan[] {
   const budget = Budget.of(watch, job.seconds, job.nodes);
-  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null);
+  const planner = new Planner(job, budget, (write) => watch.better?.(write), watch.earlier ?? null, watch.keeping);
   const others = AIMS.filter((aim) => aim !== job.aim);
   planner.run(job.aim, budget.share(0.5));
   others.forEach((aim, i) => planner.run(aim, budget.share(1 / (others.length - i))));

@@ -8,7 +8,7 @@ import { planOf } from './order/write.ts';
 import { lowerBound, type Bound } from './proof/bounds.ts';
 import { patternsFor } from './proof/patterns.ts';
 import { solveSmall } from './proof/small.ts';
-import { keptSheets, planRest, savesPaper } from './replan.ts';
+import { isWorthRecutting, keptSheets, planRest, type Keeping } from './replan.ts';
 import { MANY, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
@@ -33,6 +33,7 @@ export class Planner {
   private readonly framing: Framing;
   /** Sheets of an earlier plan that may stay as they are, and what came of leaving them so. */
   private readonly keep: readonly CutSheet[];
+  private readonly keeping: Keeping;
   private kept: Solution | null = null;
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, Best>();
@@ -45,11 +46,13 @@ export class Planner {
     budget: Budget,
     better: (write: () => Plan) => void,
     earlier: Plan | null = null,
+    keeping: Keeping = 'while-as-good',
     quick = false,
   ) {
     const job = withTrimmable(given);
     this.job = job;
     this.quick = quick;
+    this.keeping = keeping;
     this.keep = earlier ? keptSheets(job, earlier) : [];
     this.better = better;
     const preparing = budget.share(0.3);
@@ -71,7 +74,7 @@ export class Planner {
     const budget = Budget.of(clock, this.job.seconds / 2, null);
     const solve = (job: Job): Solution => {
       const each = budget.capped(WAY_OUT_STEPS);
-      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, each, () => {}, null, true);
+      const planner = new Planner({ ...job, nodes: WAY_OUT_STEPS }, each, () => {}, null, 'while-as-good', true);
       planner.run('least-paper', each);
       return planner.best.get('least-paper')!.solution;
     };
@@ -159,7 +162,8 @@ export class Planner {
       // settings are counted only where all before them is equal
       const whole = ({ solution: s, approach: a }: Best) => this.figureOf(s, aim, a, true);
       if (against > 0 || (against === 0 && compareScores(whole(offered), (known.whole ??= whole(known))) >= 0)) return;
-      if (this.kept && known.solution === this.kept && !savesPaper(this.job, solution, this.kept)) return;
+      const isKept = this.kept && known.solution === this.kept;
+      if (isKept && !isWorthRecutting(this.job, solution, this.kept!, this.keeping)) return;
     }
     this.best.set(aim, offered);
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));

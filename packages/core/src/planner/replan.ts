@@ -73,10 +73,14 @@ export function planRest(job: Job, framing: Framing, kept: readonly CutSheet[], 
   return { sheets: [...kept, ...solution.sheets], missing: solution.missing };
 }
 
-/** Whether planning anew is better than keeping what was planned, as far as paper goes. */
-export function savesPaper(job: Job, anew: Solution, kept: Solution): boolean {
+/** When sheets of the earlier plan lose their cuts: for any paper that this saves, or only for pieces that would be missing. */
+export type Keeping = 'while-as-good' | 'while-complete';
+
+/** Whether planning anew is so much better than keeping what was planned that the sheets kept lose their cuts. */
+export function isWorthRecutting(job: Job, anew: Solution, kept: Solution, keeping: Keeping): boolean {
   const [a, b] = [standingOf(job, anew, false), standingOf(job, kept, false)];
-  const figures = (s: typeof a) => [...s.missing, s.newArea, s.disliked, s.waste];
+  const figures = (s: typeof a) =>
+    keeping === 'while-complete' ? s.missing : [...s.missing, s.newArea, s.disliked, s.waste];
   const [x, y] = [figures(a), figures(b)];
   const i = x.findIndex((v, n) => v !== y[n]);
   return i >= 0 && x[i]! < y[i]!;

@@ -115,7 +115,15 @@ export const stockItemShape = z.strictObject({
     .max(50)
     .optional(),
   /** Where a kept offcut comes from. */
-  origin: z.strictObject({ page: z.string(), stock: z.string(), date: z.string() }).nullable(),
+  origin: z
+    .strictObject({
+      page: z.string(),
+      stock: z.string(),
+      date: z.string(),
+      /** What was pencilled on it at the trimmer, where it was to be cut again. */
+      part: z.string().max(12).optional(),
+    })
+    .nullable(),
 });
 
 /** How the parts of an item go together, in its unit: margins that leave something, an outline that is its own, lines on the paper. */

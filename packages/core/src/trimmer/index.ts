@@ -13,4 +13,5 @@ export {
   type StepsOf,
 } from './session.ts';
 export { calibrationOf, fenceSays, offBy, type FenceSays, type StripMeasured } from './measured.ts';
+export { pencilledIn, untouchedPlan } from './pencilled.ts';
 export { minutesOf } from './minutes.ts';

@@ -1,5 +1,4 @@
-import type { Namer, RecipeId } from '@temnex/core';
-import { sheetLetter } from '../letters.ts';
+import { sheetLetter, type Namer, type RecipeId } from '@temnex/core';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
 import { blockBand } from './blockBand.ts';

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import type { Drawer, Job, Mark, Plan } from '@temnex/core';
+import { letterOfSheet, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
 import { sheetPicture } from '@temnex/drawing';
-import { KIND_WORDS, sheetLetter, sizeWords } from '@temnex/words';
+import { KIND_WORDS, sizeWords } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
 
@@ -31,7 +31,7 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
           <li key={i}>
             <DrawingView drawing={picture} />
             <p>
-              <b>{sheetLetter(i)}</b> {stock.paper.name}, {KIND_WORDS[stock.kind]}{' '}
+              <b>{letterOfSheet(plan, i)}</b> {stock.paper.name}, {KIND_WORDS[stock.kind]}{' '}
               {sizeWords(stock.width, stock.height, style.voice)}
             </p>
           </li>

@@ -2,6 +2,7 @@ import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
 import {
   isSpare,
+  letterOfSheet,
   wantedAs,
   orderOf,
   partAt,
@@ -15,7 +16,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
-import { KIND_WORDS, finishStepWords, partWords, sheetLetter, sizeWords, stepWords, type BagOf } from '@temnex/words';
+import { KIND_WORDS, finishStepWords, partWords, sizeWords, stepWords, type BagOf } from '@temnex/words';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -150,7 +151,7 @@ export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }:
           <Says>
             <p>no cut</p>
             <Taking>
-              Take {sheetLetter(s)}: {job.stock.find((item) => item.id === plan.sheets[s]!.stock)!.paper.name}
+              Take {letterOfSheet(plan, s)}: {job.stock.find((item) => item.id === plan.sheets[s]!.stock)!.paper.name}
             </Taking>
             <p>used whole › {partWords([plan.sheets[s]!.tree], style.pieceName)}</p>
           </Says>
@@ -197,7 +198,7 @@ const OneCut = memo(function OneCut({
           const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
           return (
             <Taking key={s}>
-              Take {sheetLetter(s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
+              Take {letterOfSheet(plan, s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
               {sizeWords(stock.width, stock.height, style.voice)}
             </Taking>
           );

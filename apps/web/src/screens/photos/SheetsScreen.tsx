@@ -9,10 +9,11 @@ import {
   lengthOf,
   printsOf,
   readJob,
+  sheetLetter,
   type PhotoSheet,
   type PrintToMake,
 } from '@temnex/core';
-import { boundWords, count, issueWords, photoName, sheetLetter, sizeWords } from '@temnex/words';
+import { boundWords, count, issueWords, photoName, sizeWords } from '@temnex/words';
 import { useHabits } from '../../api/queries.ts';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { usePlanner } from '../../planner/usePlanner.ts';

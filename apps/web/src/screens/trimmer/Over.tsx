@@ -51,6 +51,19 @@ export function Planned({ live }: { live: LiveSession }) {
         </>
       ) : rest.status === 'planning' ? (
         <h2 role="status">Planning the rest from what there is …</h2>
+      ) : rest.status === 'asking' ? (
+        <>
+          <h2>
+            {rest.saves === 1 ? 'A sheet could be saved' : `${count(rest.saves, 'sheet')} could be saved`}, if sheets
+            you have not started are cut differently.
+          </h2>
+          <p>Letters you have pencilled stay as they are either way.</p>
+          <Line>
+            <Strong onPress={() => rest.choose('recut')}>Save {count(rest.saves, 'sheet')}</Strong>
+            <Plain onPress={() => rest.choose('keep')}>Keep those sheets as planned</Plain>
+            {undo}
+          </Line>
+        </>
       ) : rest.status === 'failed' ? (
         <>
           <h2>The rest could not be planned.</h2>

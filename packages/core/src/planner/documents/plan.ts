@@ -194,7 +194,20 @@ export const planSchema = z.strictObject({
   unit: z.enum(['in', 'mm']),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
   status: z.enum(['complete', 'short']),
-  sheets: z.array(z.strictObject({ stock: z.string(), copy: z.int().min(1), tree: planNodeSchema })),
+  sheets: z.array(
+    z.strictObject({
+      stock: z.string(),
+      copy: z.int().min(1),
+      tree: planNodeSchema,
+      /** What is pencilled on it, where it bears a letter already; left out: A, B and so on in their order. */
+      letter: z
+        .string()
+        .regex(/^[A-Z]{1,3}\d{0,5}$/)
+        .optional(),
+      /** The number of the last part that was named after this letter before. */
+      named: z.int().min(1).max(100_000).optional(),
+    }),
+  ),
   steps: z.array(stepSchema),
   missing: z.array(missingSchema),
   totals: totalsSchema,
