@@ -51,7 +51,7 @@ function tornAfter(cuts: number) {
     stock: [
       { ...JOB.stock[0]!, quantity: 3 - (used[0]?.count ?? 0) },
       ...items.map(({ id, width, height }) => ({ id, paper: 'gust', width, height, kind: 'scrap' as const })),
-    ].filter((item) => item.quantity !== 0),
+    ].filter((item) => !('quantity' in item) || item.quantity !== 0),
     pieces: JOB.pieces
       .map((piece) => ({ ...piece, quantity: piece.quantity! - cut(piece.id) }))
       .filter((piece) => piece.quantity > 0),

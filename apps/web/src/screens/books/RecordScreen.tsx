@@ -4,6 +4,7 @@ import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core';
 import type { RecordEntry, RecordedCut, RecordedItem } from '@temnex/contract';
 import { useRecord } from '../../api/books.ts';
 import { NARROW } from '../../theme/global.ts';
+import { sumOfEntry } from './entrySum.ts';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
 import { BookPage } from './BooksStation.tsx';
@@ -116,25 +117,13 @@ export function RecordScreen() {
 
 function OneEntry({ entry: e }: { entry: RecordEntry }) {
   const standing = e.cuts.filter((c) => !c.undoneAt);
-  const sum = (of: (c: RecordedCut) => number) => standing.reduce((n, c) => n + of(c), 0);
+  const sum = sumOfEntry(e.cuts);
   const spoiled = e.wrong.reduce((n, w) => n + w.spoiled, 0);
   const parts = [
-    e.open ? 'goes on' : '',
-    standing.length
-      ? count(
-          sum((c) => c.pieces.length),
-          'piece',
-        )
-      : e.open
-        ? ''
-        : 'all taken back',
-    standing.length ? `${count(sum((c) => c.used.reduce((n, u) => n + u.count, 0)), 'sheet or scrap', 'sheets and scraps')} used` : '', // prettier-ignore
-    sum((c) => c.kept.length)
-      ? `${count(
-          sum((c) => c.kept.length),
-          'offcut',
-        )} kept`
-      : '',
+    e.open ? 'in progress' : '',
+    standing.length ? count(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
+    standing.length ? `${count(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
+    sum.kept ? `${count(sum.kept, 'offcut')} kept` : '',
     ...e.wrong.flatMap((w) => (w.how ? [WRONG[w.how]] : [])),
     spoiled ? count(spoiled, 'piece spoiled', 'pieces spoiled') : '',
     e.minutes === null || !standing.length ? '' : count(e.minutes, 'minute'),
