@@ -26,6 +26,7 @@ import {
 } from '@temnex/core';
 import {
   NAMES,
+  factWords,
   figure,
   finishesWords,
   fullFigure,
@@ -183,9 +184,9 @@ function size(document: unknown, world: World): number {
   for (const { item, solved } of page.items.values()) {
     if (solved.status !== 'solved') continue;
     const words = recipeWords(item.recipe);
-    for (const { name, lengths, of } of solved.laid.facts) {
-      const says = words.fact(name, lengths, (length) => fullFigure(ticks(length), voice));
-      if (says) world.out(`${item.name}${of ? `, ${words.group(of)}` : ''}: ${says}\n`);
+    for (const fact of solved.laid.facts) {
+      const says = factWords(item.recipe, fact, voice);
+      if (says) world.out(`${item.name}${fact.of ? `, ${words.group(fact.of)}` : ''}: ${says}\n`);
     }
   }
   for (const piece of page.pieces)

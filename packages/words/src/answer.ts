@@ -20,7 +20,7 @@ import {
 } from '@temnex/core';
 import { fieldWords, saidBackWords, sumWords } from './fields.ts';
 import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
-import { capital, offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
+import { capital, factWords, offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
 import { finishesWords } from './recipes/words.ts';
 import { recipeWords } from './recipes/index.ts';
 
@@ -147,9 +147,9 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
       finish: finishesWords(blank.finish, say),
     })),
     marks: [...marksOn(laid, named, place), ...placesOf(laid, recipe, place)],
-    facts: laid.facts.flatMap(({ name, lengths, of }) => {
-      const says = words.fact(name, lengths, (length) => fullFigure(length as Ticks, voice));
-      return says ? [`${of ? `${words.group(of)}: ` : ''}${says}`] : [];
+    facts: laid.facts.flatMap((fact) => {
+      const says = factWords(recipe, fact, voice);
+      return says ? [`${fact.of ? `${words.group(fact.of)}: ` : ''}${says}`] : [];
     }),
     problems: [],
     offers: suggestions.map((s) => suggestionWords(recipe, s, voice)),

@@ -15,6 +15,7 @@ export { constructionsFor, constructionsMeant } from './find.ts';
 export { fieldWords, saidBackWords, sumWords } from './fields.ts';
 export {
   capital,
+  factWords,
   issueWords,
   lengthProblemWords,
   offerWords,
@@ -58,6 +59,7 @@ export {
 } from './looking.ts';
 export { stockLine, type StockLine } from './stockLine.ts';
 export { leftOutWords, svgProblemWords } from './outlines.ts';
+export { placeWords, placesWords } from './places.ts';
 export { paperLetter } from './letters.ts';
 export {
   DIRECTION_WORDS,

@@ -40,8 +40,8 @@ export function offWords(length: Ticks, voice: Voice): string {
 }
 
 /** A length at the mark, with the difference in brackets where it is not on one. */
-export function fullFigure(length: Ticks, voice: Voice): string {
-  const off = offWords(length, voice);
+export function fullFigure(length: Ticks | number, voice: Voice): string {
+  const off = offWords(ticks(Math.round(length)), voice);
   return off ? `${figure(length, voice)} (${off})` : figure(length, voice);
 }
 

@@ -1,4 +1,5 @@
 import type {
+  Fact,
   JobIssue,
   LengthProblem,
   Offer,
@@ -12,7 +13,7 @@ import type {
   Suggestion,
 } from '@temnex/core';
 import { fieldWords } from './fields.ts';
-import { figure, sizeWords, type Voice } from './lengths.ts';
+import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
 import { recipeWords } from './recipes/index.ts';
 
 const list = (words: readonly string[], joint = 'and'): string =>
@@ -33,8 +34,12 @@ export function lengthProblemWords(problem: LengthProblem, voice: Voice): string
   }
 }
 
+/** What follows from a construction, in its own words; every length that is not on a mark says so. Empty: nothing worth a word. */
+export const factWords = (recipe: RecipeId, { name, lengths }: Fact, voice: Voice): string | null =>
+  recipeWords(recipe).fact(name, lengths, (length) => fullFigure(length, voice));
+
 export function recipeProblemWords(recipe: RecipeId, problem: RecipeProblem, voice: Voice): string {
-  const say = (length: number) => figure(length, voice);
+  const say = (length: number) => fullFigure(length, voice);
   switch (problem.code) {
     case 'field':
       return `${capital(fieldWords(recipe, problem.path))}: ${lengthProblemWords(problem.problem, voice)}.`;
@@ -58,9 +63,9 @@ export function recipeProblemWords(recipe: RecipeId, problem: RecipeProblem, voi
 /** What an offer would do, for its button: `make the width of mat 1 4 1/4`. */
 export function offerWords(recipe: RecipeId, offer: Offer, voice: Voice): string {
   const amount = 'count' in offer ? offer.count : offer.length;
-  const own = recipeWords(recipe).offer?.(offer.path, amount, (length) => figure(length, voice));
+  const own = recipeWords(recipe).offer?.(offer.path, amount, (length) => fullFigure(length, voice));
   if (own) return own;
-  const value = 'count' in offer ? String(offer.count) : figure(offer.length, voice);
+  const value = 'count' in offer ? String(offer.count) : fullFigure(offer.length, voice);
   return `make ${'count' in offer ? `it ${value}` : `the ${fieldWords(recipe, offer.path)} ${value}`}`;
 }
 
@@ -74,20 +79,22 @@ export function suggestionWords(
       const even = suggestion.even.map(
         (e) => `${sizeWords(e.width, e.height, voice)} (${figure(e.reveal, voice)} all round)`,
       );
-      return `${capital(recipeWords(recipe).group(suggestion.group))} is uneven: ${figure(suggestion.across, voice)} left and right, ${figure(suggestion.upDown, voice)} top and bottom. Even would be ${list(even, 'or')}.`;
+      return `${capital(recipeWords(recipe).group(suggestion.group))} is uneven: ${fullFigure(suggestion.across, voice)} left and right, ${fullFigure(suggestion.upDown, voice)} top and bottom. Even would be ${list(even, 'or')}.`;
     }
     case 'off-mark':
       return `The ${fieldWords(recipe, suggestion.path)} falls between two marks; it is cut at ${figure(suggestion.nearest, voice)}.`;
     case 'remainder':
-      return `${figure(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${fieldWords(recipe, suggestion.to)}.`;
+      return `${fullFigure(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${fieldWords(recipe, suggestion.to)}.`;
     case 'even-count':
       return `${suggestion.count} is an even number; ${list(suggestion.odd.map(String), 'or')} often looks better.`;
     case 'whole-repeats':
       return `So that whole repeats go from end to end, ${offerWords(recipe, suggestion.offer, voice)}.`;
     case 'own':
-      return `${recipeWords(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => figure(n, voice)) ?? suggestion.why}.`;
+      return `${recipeWords(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => fullFigure(n, voice)) ?? suggestion.why}.`;
+    case 'hidden-under':
+      return `Lies entirely under ${suggestion.under}: nothing of it shows. Move it up a layer, or somewhere else.`;
     case 'overhang':
-      return `Reaches ${figure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush once it is glued, or move it in.`;
+      return `Reaches ${fullFigure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush once it is glued, or move it in.`;
   }
 }
 

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
 import {
   capital,
-  figure,
+  factWords,
   marksWords,
   offerWords,
   recipeProblemWords,
@@ -128,9 +128,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
             {solved.status === 'solved'
               ? laid?.facts
                   .filter(({ of }) => of && samePath(of, group))
-                  .map(({ name, lengths }) => (
-                    <Answer key={name}>{words.fact(name, lengths, (length) => figure(length, voice))}</Answer>
-                  ))
+                  .map((fact) => <Answer key={fact.name}>{factWords(made.recipe, fact, voice)}</Answer>)
               : null}
             <Under>
               <Fields>
@@ -150,9 +148,9 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
       </Rows>
       {solved.status === 'solved' && laid && (laid.facts.length || marks.length) ? (
         <Facts aria-label="What follows">
-          {laid.facts.map(({ name, lengths, of }, i) => {
-            if (of) return null;
-            const says = words.fact(name, lengths, (length) => figure(length, voice));
+          {laid.facts.map((fact, i) => {
+            if (fact.of) return null;
+            const says = factWords(made.recipe, fact, voice);
             return says ? <li key={i}>{capital(says)}.</li> : null;
           })}
           {marks.map((says) => (

@@ -67,7 +67,11 @@ export type PageProblem = {
 };
 export interface PageSuggestion {
   readonly item: string;
-  readonly suggestion: Suggestion | { code: 'overhang'; edges: readonly Edge[]; by: Ticks };
+  readonly suggestion:
+    | Suggestion
+    | { code: 'overhang'; edges: readonly Edge[]; by: Ticks }
+    /** Nothing of it is seen: all of it lies under one layer of another item, which is called that. */
+    | { code: 'hidden-under'; under: string };
 }
 
 /** An item with what its recipe gave and where that lies. */
@@ -205,14 +209,39 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
     return made;
   };
   const items = page.items.map((item) => derive(item) as DerivedItem);
+  const parts = items.flatMap((i) => i.parts);
   return {
     ...page_,
     items: new Map(items.map((i) => [i.item.id, i])),
-    parts: items.flatMap((i) => i.parts),
+    parts,
     pieces: items.flatMap((i) => i.pieces),
     problems: items.flatMap((i) => i.problems),
-    suggestions: items.flatMap((i) => i.suggestions),
+    suggestions: [...items.flatMap((i) => i.suggestions), ...hiddenItems(items, parts)],
   };
+}
+
+/** Items of which nothing is seen, since all that is seen of them lies under one whole, opaque layer above. */
+function hiddenItems(items: readonly DerivedItem[], parts: readonly Part[]): PageSuggestion[] {
+  const covers = parts.filter((part) => part.opaque && !part.shape && !part.tilt && !part.back);
+  const place = new Map(parts.map((part, index) => [part.id, index]));
+  return items.flatMap(({ item, parts: own }): PageSuggestion[] => {
+    const top = own.at(-1);
+    if (!top) return [];
+    const hides = (cover: Part) =>
+      cover.item !== item.id &&
+      place.get(cover.id)! > place.get(top.id)! &&
+      own.every((part) => {
+        const box = boundsTilted(part, item.tilt ?? 0);
+        return (
+          box.x >= cover.x &&
+          box.y >= cover.y &&
+          box.x + box.width <= cover.x + cover.width &&
+          box.y + box.height <= cover.y + cover.height
+        );
+      });
+    const cover = covers.find(hides);
+    return cover ? [{ item: item.id, suggestion: { code: 'hidden-under', under: cover.name } }] : [];
+  });
 }
 
 const sameRect = (a: Rect, b: Rect) => a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;

@@ -241,3 +241,27 @@ describe('what moved', () => {
     ]);
   });
 });
+
+describe('what is not seen at all', () => {
+  const hidden = (of: ReturnType<typeof page>) =>
+    derivePage(of).suggestions.flatMap(({ item, suggestion }) =>
+      suggestion.code === 'hidden-under' ? [[item, suggestion.under]] : [],
+    );
+  const small = (id: string, more: Parameters<typeof photo>[3] = {}) =>
+    photo(id, ['2', '3'], [layer('m', '1/4')], more);
+  test('a photo under the base is named with what hides it', () => {
+    const under = page(small('p'), base([]));
+    expect(hidden(under)).toEqual([['p', expect.stringMatching(/^base/)]]);
+    expect(hidden(page(base([]), small('p')))).toEqual([]);
+  });
+  test('where an edge of it shows it is not hidden', () => {
+    const out = small('p', { at: at('left', '-1/8', 'bottom', '1') });
+    expect(hidden(page(out, base([])))).toEqual([]);
+  });
+  test('under a mat, not under a smaller one', () => {
+    expect(hidden(page(base([]), small('p'), photo('q', ['4', '6'], [layer('m', '1/4')])))).toEqual([
+      ['p', expect.any(String)],
+    ]);
+    expect(hidden(page(base([]), small('p'), photo('q', ['2', '2'], [layer('m', '1/8')])))).toEqual([]);
+  });
+});

@@ -80,6 +80,22 @@ describe('photos are laid on a sketch', () => {
     expect([part.width > part.height, part.picture!.lost.left]).toEqual([true, 0]);
     expect(turnOpening(page, 'nobody')).toBe(page);
   });
+  test('a place near the edge is turned about its middle, and moved in before it reaches past the page', () => {
+    for (const { page } of shippedSketches())
+      for (const { item, part } of openingsOf(derivePage(page))) {
+        const turned = derivePage(turnOpening(page, item));
+        expect(turned.suggestions.filter((s) => s.item === item && s.suggestion.code === 'overhang')).toEqual([]);
+        const [was, now] = [derivePage(page).items.get(item)!.box, turned.items.get(item)!.box];
+        if (part.width === part.height) continue;
+        const middle = was.x + was.width / 2;
+        const half = now.width / 2;
+        if (middle - half >= 0 && middle + half <= turned.width)
+          expect(Math.abs(now.x + half - middle)).toBeLessThanOrEqual(1);
+      }
+  });
+  test('places are typed as fractions', () => {
+    for (const { page } of shippedSketches()) expect(JSON.stringify(page.items.map((i) => i.at))).not.toMatch(/\d\.\d/);
+  });
   test('too many and too few are told, and what must stay', () => {
     const group = photo('g', 3000, 2000, { stay: { x: 0, y: 900, width: 3000, height: 200 } });
     const { unlaid } = layPhotos(sketch('two-facing'), [group, upright('a'), upright('b')]);

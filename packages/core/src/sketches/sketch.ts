@@ -1,6 +1,7 @@
 import type { LengthText } from '../length/index.ts';
 import {
   derivePage,
+  moveTo,
   setItemField,
   setPicture,
   type DerivedPage,
@@ -157,7 +158,10 @@ export function layPhotos(
   };
 }
 
-/** A place turned by a quarter: its print as wide as it was high. The same page where its size is not given. */
+/**
+ * A place turned by a quarter about its middle: its print as wide as it was high, moved in where it would reach past its page. The
+ * same page where its size is not given.
+ */
 export function turnOpening(page: Page, id: string): Page {
   const derived = derivePage(page);
   const part = derived.parts.find((p) => p.item === id && !p.piece && p.role === 'print');
@@ -173,5 +177,14 @@ export function turnOpening(page: Page, id: string): Page {
   const [width, height] = [valueAt(here.input, paths.width), valueAt(here.input, paths.height)] as (LengthText | undefined)[]; // prettier-ignore
   if (width === undefined || height === undefined) return page;
   const wide = setItemField(page, derived, id, paths.width, height);
-  return setItemField(wide, derivePage(wide), id, paths.height, width);
+  const turned = setItemField(wide, derivePage(wide), id, paths.height, width);
+  const laid = derivePage(turned);
+  const now = laid.items.get(id)!;
+  const inside = (middle: number, long: number, from: number, room: number) =>
+    Math.max(from, Math.min(Math.round(middle - long / 2), from + room - long));
+  const [was, own, room] = [here.box, now.box, now.room];
+  return moveTo(turned, laid, id, {
+    x: inside(was.x + was.width / 2, own.width, room.x, room.width),
+    y: inside(was.y + was.height / 2, own.height, room.y, room.height),
+  });
 }

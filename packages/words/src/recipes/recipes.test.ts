@@ -1,12 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, RECIPE_IDS, lengthOf, recipeOf, sayRecipe, type Finish, type Table } from '@temnex/core';
+import { MARKS, RECIPE_IDS, lengthOf, recipeOf, sayRecipe, ticks, type Finish, type Table } from '@temnex/core';
 import {
   NAMES,
   SCREEN,
+  factWords,
   fieldWords,
   figure,
   finishWords,
   finishesWords,
+  offWords,
   offerWords,
   recipeWords,
   saidBackWords,
@@ -66,6 +68,21 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
       const solved = recipe.solve(input, table);
       for (const { name, lengths } of solved.status === 'solved' ? solved.laid.facts : [])
         expect(words.fact(name, lengths, say)).not.toBe('');
+    }
+  });
+  test('every length in a fact that is not on a mark says so', () => {
+    for (const mark of [MARKS['1/8'], MARKS['1/16'], MARKS['1 mm']]) {
+      const voice = { mark, figures: 'plain' } as const;
+      for (const input of inputs) {
+        const solved = recipe.solve(input, { ...table, mark });
+        for (const fact of solved.status === 'solved' ? solved.laid.facts : []) {
+          const shown: number[] = [];
+          words.fact(fact.name, fact.lengths, (length) => String(shown.push(length)));
+          const says = factWords(id, fact, voice);
+          for (const length of shown)
+            if (length % mark.step !== 0) expect(says).toContain(`(${offWords(ticks(Math.round(length)), voice)})`);
+        }
+      }
     }
   });
   test('every phrase is said back with all its numbers', () => {

@@ -13,6 +13,7 @@ import {
   type Page,
   type Place,
 } from '@temnex/core';
+import { placesWords } from '@temnex/words';
 import { TypedField } from '../drawer/layout.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -45,12 +46,6 @@ const FROM: Readonly<Record<Place[Axis]['from'], string>> = {
   'upper-third': 'upper third',
   before: 'before it',
   after: 'after it',
-};
-const ON: Readonly<Record<Place[Axis]['from'], string>> = {
-  ...{ left: 'at the left edge', right: 'at the right edge', bottom: 'at the lower edge', top: 'at the upper edge' },
-  ...{ centre: 'in the middle', before: 'right before', after: 'right after' },
-  ...{ 'left-third': 'on the left third', 'right-third': 'on the right third' },
-  ...{ 'lower-third': 'on the lower third', 'upper-third': 'on the upper third' },
 };
 const AXES: readonly { axis: Axis; name: string; ways: readonly Place[Axis]['from'][] }[] = [
   { axis: 'across', name: 'across', ways: ACROSS },
@@ -87,17 +82,12 @@ export function PlaceFields({ page, derived, item, change, open, setOpen }: Plac
   const on = rooms.find((r) => JSON.stringify(r.on) === JSON.stringify(item.on));
   const set = (axis: Axis, place: Place[Axis]) =>
     change(changeItem(page, item.id, { at: { ...item.at, [axis]: place } as Place }));
-  const said = AXES.map(({ axis }) => {
-    const { from, by, of } = item.at[axis];
-    const what = of === undefined ? '' : ` of ${derived.items.get(of)?.item.name ?? 'what is gone'}`;
-    return String(by) === '0'
-      ? `${ON[from]}${what}`
-      : `${by} from ${from === 'centre' ? 'the middle' : `the ${FROM[from]}`}${what}`;
-  });
+  const voice = { mark: derived.mark, figures: 'typeset' } as const;
+  const nameOf = (id: string) => derived.items.get(id)?.item.name ?? 'what is gone';
   return (
     <Where open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
-        Lies {said.join(', ')}
+        Lies {placesWords(item.at, page.unit, voice, nameOf)}
         {item.tilt ? `, tilted ${Math.abs(item.tilt)}° to the ${item.tilt > 0 ? 'left' : 'right'}` : ''}
       </summary>
       {rooms.length > 1 ? (

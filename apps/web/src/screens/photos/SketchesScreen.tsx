@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { useQueries } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import {
+  MARKS,
   derivePage,
   factsOfSketch,
   fromPattern,
@@ -16,7 +17,7 @@ import {
   type SketchFacts,
 } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
-import { NAMES, count, photoName, photoWords, unlaidWords } from '@temnex/words';
+import { NAMES, count, photoName, photoWords, suggestionWords, unlaidWords } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { PagePlain } from '../../photos/PagePlain.tsx';
@@ -147,7 +148,12 @@ export function SketchesScreen() {
     const asked = ground ?? { unit: page.unit, width: String(width), height: String(height) };
     const made = fromPattern(page, name, { ...asked, seam: seam === undefined ? null : String(seam) }, NAMES);
     const { pattern: _pattern, ...fresh } = turned.reduce(turnOpening, made.page);
-    return { ...layPhotos(fresh, chosen), misfits: made.misfits };
+    const laid = layPhotos(fresh, chosen);
+    // What reaches past the page or is not seen at all is said before the page is begun.
+    const seenWrong = derivePage(laid.page).suggestions.filter(
+      ({ suggestion: { code } }) => code === 'overhang' || code === 'hidden-under',
+    );
+    return { ...laid, misfits: made.misfits, seenWrong };
   }, [one, size, name, chosen, turned]);
   const waiting = useMemo(() => {
     const picked = new Set(ids);
@@ -232,6 +238,19 @@ export function SketchesScreen() {
                   </li>
                 ) : null,
               )}
+              {begun.seenWrong.map(({ item, suggestion }, i) => (
+                <li key={`s${i}`}>
+                  <Notice kind="advice">
+                    <span>
+                      {begun.page.items.find((one) => one.id === item)?.name}:{' '}
+                      {suggestionWords(begun.page.items.find((one) => one.id === item)!.recipe, suggestion, {
+                        mark: MARKS[begun.page.mark],
+                        figures: 'typeset',
+                      })}
+                    </span>
+                  </Notice>
+                </li>
+              ))}
               {begun.misfits.map((m, i) => (
                 <li key={`m${i}`}>
                   <Notice kind="advice">
