@@ -109,12 +109,13 @@ interface CountFieldProps {
 
 function CountField({ made, field, name, shown, bare }: CountFieldProps) {
   const is = shownIn(made, field);
+  const { least = 1, most } = field;
   return (
     <Typed
       {...{ name, field, is }}
       shown={bare ? null : shown}
-      isWrong={(text) => !(Number.isInteger(Number(text)) && Number(text) >= 1 && Number(text) <= field.most)}
-      wrong={`a number from 1 to ${field.most}`}
+      isWrong={(text) => !(Number.isInteger(Number(text)) && Number(text) >= least && Number(text) <= most)}
+      wrong={`a number from ${least} to ${most}`}
       onCommit={(text) => {
         if (text === null) {
           if (field.ifEmpty !== 'refused') made.set(field.path, undefined);

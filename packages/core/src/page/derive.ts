@@ -270,7 +270,9 @@ function deriveItem(
     alike && sameFollowed(was.followed, followed) ? was.input : withFollowed(item.recipe, item.input, followed);
   const same = alike && was.input === input && sameTable(was.table, table);
   const solved = same ? was.solved : recipeOf(item.recipe).solve(input, table);
-  const laid = solved.status === 'solved' ? solved.laid : solved.instead;
+  // What is refused keeps the size that it had, with nothing to be cut of it, until it is mended.
+  const last = was?.laid && was.item.recipe === item.recipe ? { ...was.laid, blanks: [] } : null;
+  const laid = solved.status === 'solved' ? solved.laid : (solved.instead ?? last);
   const size = laid?.size ?? { width: ZERO, height: ZERO };
   const problems: PageProblem[] = [...lost];
   const at = (axis: Axis): Ticks => {

@@ -265,3 +265,16 @@ describe('what is not seen at all', () => {
     expect(hidden(page(base([]), small('p'), photo('q', ['2', '2'], [layer('m', '1/8')])))).toEqual([]);
   });
 });
+
+test('a photo whose width is taken away keeps its last size, has no pieces, and says what is missing', () => {
+  const whole = photo('p', ['4', '6'], [layer('m', '1/4')]);
+  const before = derivePage(page(base([]), whole));
+  const input = whole.input as { print: { width?: string } };
+  const { width: _width, ...print } = input.print;
+  const after = derivePage(page(base([]), { ...whole, input: { ...input, print } }), undefined, before);
+  expect(after.problems.some((p) => p.item === 'p' && p.problem.code === 'missing')).toBe(true);
+  const sizes = (of: typeof before) => of.parts.filter((p) => p.item === 'p').map((p) => [p.width, p.height]);
+  expect(sizes(before)).toHaveLength(2);
+  expect(sizes(after)).toEqual(sizes(before));
+  expect(after.pieces.filter((p) => p.item === 'p')).toEqual([]);
+});

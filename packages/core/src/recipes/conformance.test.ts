@@ -76,6 +76,43 @@ const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 8);
 
 describe.each(RECIPE_IDS)('%s', (id) => {
   const recipe = recipeOf(id);
+  test.each([
+    ['6 x 6', 'in', '6', '6'],
+    ['8 1/2 x 11', 'in', '8 1/2', '11'],
+    ['12 x 12', 'in', '12', '12'],
+    ['A4', 'mm', '210 mm', '297 mm'],
+    ['A4', 'in', '210 mm', '297 mm'],
+    ['6 x 6', 'mm', '6 in', '6 in'],
+    ['8 1/2 x 11', 'mm', '8 1/2 in', '11 in'],
+  ] as const)('it starts without a fault on a page of %s, in %s', (_, unit, width, height) => {
+    const table: Table = {
+      ...{ unit, mark: MARKS[unit === 'in' ? '1/16' : '1 mm'] },
+      room: { width: lengthOf(width), height: lengthOf(height), seams: [] },
+    };
+    const input = recipe.start(table, ids());
+    const result = solved(recipe.solve(input, table));
+    for (const field of recipe.fields(input)) {
+      const shown = field.kind === 'count' ? (valueOf(result, field) ?? field.value) : null;
+      if (field.kind !== 'count' || shown === null || shown === undefined) continue;
+      const number = typeof shown === 'number' ? shown : Number(roundExact(shown, 'nearest'));
+      expect([field.path, number >= (field.least ?? 1) && number <= field.most]).toEqual([field.path, true]);
+    }
+  });
+  test('no choice makes it vanish for want of a number', () => {
+    for (const room of ['tag', 'page', 'a4'] as const)
+      for (const { input, seed } of inputsOf(id, tableOf(room), SAMPLE)) {
+        const table = tableOf(room);
+        if (recipe.solve(input, table).status !== 'solved') continue;
+        for (const field of recipe.fields(input)) {
+          if (field.kind !== 'choice') continue;
+          for (const option of field.options) {
+            const next = recipe.solve(setField(recipe, input, field.path, option, table), table);
+            const missing = next.status === 'refused' ? next.problems.filter((p) => p.code === 'missing') : [];
+            expect({ room, seed, field: field.path, option, missing }).toEqual({ room, seed, field: field.path, option, missing: [] }); // prettier-ignore
+          }
+        }
+      }
+  });
   const samples = (['tag', 'page', 'a4', 'spread'] as const).flatMap((room) =>
     (['in', 'mm'] as const).flatMap((unit) => {
       const table = tableOf(room, unit);

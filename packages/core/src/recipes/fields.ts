@@ -43,6 +43,8 @@ export interface CountInput extends AnyField {
   readonly kind: 'count';
   readonly value: number | undefined;
   readonly ifEmpty: IfEmpty;
+  /** Left out: 1. */
+  readonly least?: number;
   readonly most: number;
 }
 export interface ChoiceInput extends AnyField {
@@ -87,7 +89,7 @@ export const textField = (
 export const countField = (
   path: FieldPath,
   value: number | undefined,
-  more: Pick<CountInput, 'most'> & Partial<Pick<CountInput, 'group' | 'ifEmpty'>>,
+  more: Pick<CountInput, 'most'> & Partial<Pick<CountInput, 'group' | 'ifEmpty' | 'least'>>,
 ): CountInput => ({ kind: 'count', path, group: path.slice(0, -1), value, ifEmpty: 'refused', ...more });
 
 /** One of several that is chosen. */

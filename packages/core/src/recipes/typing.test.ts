@@ -242,7 +242,7 @@ const CASES: ReadonlyArray<readonly [name: string, recipe: RecipeId, input: unkn
       strip.length emptied: nothing
       count 3: -count 6, +count 3
       count emptied: -count 6, +strip.width 1 5/8
-      spread row: -spread room, -row.margin 3/4, +spread row
+      spread row: -spread room, -row.margin 3/4, +strip.width 1 5/8, +spread row
       spread emptied: nothing
       row.gap 9/16: -row.gap 1/8, +row.gap 9/16
       row.gap emptied: -row.gap 1/8, +strip.width 1 5/8

@@ -35,12 +35,41 @@ export function setField<Input>(
   const next = recipe.put(firm, path, value);
   const { own, others } = recipe.givesWay(next, path);
   const loose = recipe.loosened(next, path);
-  return (
+  const typed =
     freed(recipe, next, path, own, table) ??
     (loose && freed(recipe, loose, path, own, table)) ??
     freed(recipe, next, path, [...own, ...others], table) ??
-    next
-  );
+    next;
+  return field?.kind === 'choice' ? withSizesBefore(recipe, input, typed, table) : typed;
+}
+
+/**
+ * What a choice leaves without a size keeps the one that it had: the lengths that are missing then are given as they were worked out
+ * before, as few of them as are needed.
+ */
+function withSizesBefore<Input>(recipe: Recipe<string, Input>, before: Input, chosen: Input, table: Table): Input {
+  const was = recipe.solve(before, table);
+  if (was.status !== 'solved') return chosen;
+  let next = chosen;
+  const isMissing = (input: Input): readonly FieldPath[] => {
+    const now = recipe.solve(input, table);
+    return now.status === 'refused' ? now.problems.flatMap((p) => (p.code === 'missing' ? p.paths : [])) : [];
+  };
+  for (let paths = isMissing(next); paths.length; paths = isMissing(next)) {
+    const open = recipe
+      .fields(next)
+      .find(
+        (f) =>
+          (f.kind === 'length' || f.kind === 'count') &&
+          f.value === undefined &&
+          was.values.has(fieldKey(f.path)) &&
+          paths.some((p) => samePath(p, f.path)),
+      );
+    if (!open) return next;
+    const value = roundExact(was.values.get(fieldKey(open.path))!, 'nearest');
+    next = recipe.put(next, open.path, open.kind === 'count' ? Number(value) : exactText(value, table.unit));
+  }
+  return next;
 }
 
 /**

@@ -4,7 +4,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   run: 'they run',
   width: 'width',
   length: 'length seen',
-  inset: 'in from the edge',
+  inset: 'in from either edge, if centered',
   count: 'how many',
   spread: 'spread',
   gap: 'gap',

@@ -172,7 +172,7 @@ export const rays: Recipe<'rays', RaysInput> = {
         ? [
             countField(COUNT, angles.count, { most: MOST_RAYS, ifEmpty: 'worked-out' }),
             countField(APART, angles.apart, { most: 180, ifEmpty: 'worked-out' }),
-            countField(TURN, angles.turn, { most: 359, ifEmpty: 'by-rule' }),
+            countField(TURN, angles.turn, { least: 0, most: 359, ifEmpty: 'by-rule' }),
           ]
         : [textField(LIST, angles.list, { reads: TYPED.source, example: '15 30 45 60 75' })]),
       textField(['order'], order, { reads: ORDER.source, example: 'ab', group: RAY }),

@@ -14,7 +14,7 @@ import {
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { lengthField, type Field, type FieldPath } from '../fields.ts';
+import { lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import { PLAIN, notPositive, refused, worked } from '../plain.ts';
@@ -163,7 +163,14 @@ export const strips: Recipe<'strips', StripsInput> = {
       lengthField(TUCKS.end, tuck.end, { allow: 'zero', ifEmpty: 'by-rule' }),
     ];
   },
-  put: putInRow,
+  put: (input, path, value) => {
+    const next = putInRow(input, path, value);
+    const { as, shortest, step } = next.lengths;
+    // Graded begins with all alike: what is shorter by how much is typed next.
+    return as === 'graded' && shortest === undefined && step === undefined && samePath(path, [...GRADE, 'as'])
+      ? withValue(next, STEP, '0')
+      : next;
+  },
   givesWay: (_input, path) => {
     const end = path.at(-1);
     if (end === 'length') return { own: [INSET, STEP, SHORTEST], others: [] };
