@@ -43,6 +43,36 @@ function possible(places: readonly CellPlace[], counts: readonly (number | null)
   return go(0);
 }
 
+describe('corners count after edges', () => {
+  const atCorners = (places: readonly CellPlace[], papers: readonly number[]) =>
+    alikeIn(papers, neighboursOf(places).corners!).length;
+  test.each([
+    [6, 6, 4],
+    [6, 6, 5],
+    [8, 3, 4],
+    [12, 12, 6],
+    [2, 2, 4],
+  ])('%i × %i in %i: no paper meets its own, not even at a corner', (columns, rows, papers) => {
+    const places = placesOf(columns, rows);
+    const spread = spreadPapers(places, even(papers));
+    const got = countsIn(spread.papers, papers);
+    expect([spread.alike, atCorners(places, spread.papers)]).toEqual([[], 0]);
+    expect(Math.max(...got) - Math.min(...got)).toBeLessThanOrEqual(1);
+  });
+  test('round a large one too', () => {
+    const places = placesOf(6, 6, [BLOCK]);
+    const { papers, alike } = spreadPapers(places, even(5));
+    expect([alike, atCorners(places, papers)]).toEqual([[], 0]);
+  });
+  test('in three, where some must meet, fewer than along plain diagonals', () => {
+    const places = placesOf(6, 6);
+    const spread = spreadPapers(places, even(3));
+    const diagonals = places.map((p) => (p.column + p.row) % 3);
+    expect(spread.alike).toEqual([]);
+    expect(atCorners(places, spread.papers)).toBeLessThanOrEqual(atCorners(places, diagonals));
+  });
+});
+
 const BLOCK: CellPlace = { column: 2, row: 2, columns: 2, rows: 2 };
 
 describe('papers, so that no two neighbours match', () => {

@@ -38,13 +38,56 @@ export const alikeIn = (papers: readonly number[], beside: Neighbours['beside'])
 export interface Neighbours {
   readonly beside: readonly (readonly number[])[];
   readonly diagonal: readonly number[];
+  /** Of each the numbers of those that it only touches at a corner. */
+  readonly corners?: readonly (readonly number[])[];
 }
 
 /**
- * Papers for places. `counts` has how many places each paper gets, null where the rest is shared out evenly; what is given must not be
+ * Papers for places: none alike along an edge, then as few as can be found at corners. `counts` has how many places each paper gets, null where the rest is shared out evenly; what is given must not be
  * more than there is. Of one paper everything is alike, and nothing is said of it.
  */
-export function spreadPapers({ beside, diagonal }: Neighbours, counts: readonly (number | null)[]): Spread {
+export function spreadPapers({ beside, diagonal, corners }: Neighbours, counts: readonly (number | null)[]): Spread {
+  const byEdges = spreadByEdges({ beside, diagonal }, counts);
+  // In two papers corners follow from the edges; where edges match already, corners are not worth a change.
+  if (!corners || counts.length < 3 || byEdges.alike.length || byEdges.is === 'not-found') return byEdges;
+  const all = beside.map((of, i) => [...of, ...corners[i]!]);
+  const byBoth = spreadByEdges({ beside: all, diagonal }, counts);
+  if (byBoth.is === byEdges.is && !byBoth.alike.length) return byBoth;
+  return { ...byEdges, papers: fewerAtCorners(byEdges.papers, beside, corners) };
+}
+
+/** Pairs of places are changed for one another as long as fewer of one paper meet at corners and none match along an edge. */
+function fewerAtCorners(
+  spread: readonly number[],
+  beside: Neighbours['beside'],
+  corners: NonNullable<Neighbours['corners']>,
+): number[] {
+  const papers = [...spread];
+  const alike = (of: readonly number[], paper: number, but: number) =>
+    of.reduce((sum, j) => sum + (j !== but && papers[j] === paper ? 1 : 0), 0);
+  let work = 0;
+  for (let changed = true; changed && work < CHANGE_WORK;) {
+    changed = false;
+    for (const i of papers.keys()) {
+      if (!alike(corners[i]!, papers[i]!, i)) continue;
+      for (const j of papers.keys()) {
+        if ((work += 1) > CHANGE_WORK) return papers;
+        const [mine, its] = [papers[i]!, papers[j]!];
+        if (mine === its || beside[i]!.includes(j)) continue;
+        if (alike(beside[i]!, its, j) || alike(beside[j]!, mine, i)) continue;
+        const before = alike(corners[i]!, mine, j) + alike(corners[j]!, its, i);
+        const after = alike(corners[i]!, its, j) + alike(corners[j]!, mine, i);
+        if (after >= before) continue;
+        [papers[i], papers[j]] = [its, mine];
+        changed = true;
+        break;
+      }
+    }
+  }
+  return papers;
+}
+
+function spreadByEdges({ beside, diagonal }: Neighbours, counts: readonly (number | null)[]): Spread {
   const n = beside.length;
   const wanted = countsFor(counts, n);
   if (counts.length === 1) return { papers: beside.map(() => 0), is: 'as-asked', alike: [] };

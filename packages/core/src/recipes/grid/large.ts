@@ -73,7 +73,7 @@ export function miscounted(
   return said.length === papers && all < have ? { code: 'own', why: 'too-few-counted', path, lengths } : null;
 }
 
-/** Which places share an edge, over a gutter. */
+/** Which places share an edge, over a gutter, and which only a corner. */
 export function neighboursOf(places: readonly CellPlace[]): Neighbours {
   const owner = new Map<string, number>();
   places.forEach((p, i) => {
@@ -81,13 +81,20 @@ export function neighboursOf(places: readonly CellPlace[]): Neighbours {
       for (let r = p.row; r < p.row + p.rows; r++) owner.set(`${c} ${r}`, i);
   });
   const beside = places.map(() => new Set<number>());
+  const corners = places.map(() => new Set<number>());
+  const join = (of: readonly Set<number>[], i: number, next: number | undefined) => {
+    if (next === undefined || next === i) return;
+    of[i]!.add(next);
+    of[next]!.add(i);
+  };
   for (const [key, i] of owner) {
     const [c, r] = key.split(' ').map(Number) as [number, number];
-    for (const next of [owner.get(`${c + 1} ${r}`), owner.get(`${c} ${r + 1}`)])
-      if (next !== undefined && next !== i) {
-        beside[i]!.add(next);
-        beside[next]!.add(i);
-      }
+    for (const next of [`${c + 1} ${r}`, `${c} ${r + 1}`]) join(beside, i, owner.get(next));
+    for (const next of [`${c + 1} ${r + 1}`, `${c - 1} ${r + 1}`]) join(corners, i, owner.get(next));
   }
-  return { beside: beside.map((of) => [...of]), diagonal: places.map((p) => p.column + p.row) };
+  return {
+    beside: beside.map((of) => [...of]),
+    diagonal: places.map((p) => p.column + p.row),
+    corners: corners.map((of, i) => [...of].filter((j) => !beside[i]!.has(j))),
+  };
 }
