@@ -96,10 +96,10 @@ test('a paper nobody knows yet is described where it stands', async ({ table: pa
   await page.goto(`${DEMO}/papers`);
   await page.getByLabel('Add a sheet or a scrap in one line').fill('sheet 12 x 12 gull grey');
   await expect(page.getByText('a new paper called gull grey')).toBeVisible();
-  // Enter alone makes no paper: it is seen and said yes to
-  await page.keyboard.press('Enter');
+  // It looks as its name says, until somebody says otherwise; Enter puts it in.
+  await expect(page.getByLabel('ground', { exact: true }).first()).toHaveValue('#8a8a8a');
   await page.getByLabel('side A', { exact: true }).selectOption('dots');
-  await page.getByRole('button', { name: 'Yes, a new paper' }).click();
+  await page.getByLabel('Add a sheet or a scrap in one line').press('Enter');
   await expect(page.getByRole('button', { name: /^Fan out gull grey, 1 sheet/ })).toBeVisible();
 });
 

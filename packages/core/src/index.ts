@@ -219,6 +219,7 @@ export {
   ticksOf,
   drawerFor,
   finderOf,
+  guessFace,
   headingOf,
   inDrawerOrder,
   isAnything,

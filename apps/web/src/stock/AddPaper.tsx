@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import { PATTERNS, sayStock, type Drawer, type Look, type PaperFace, type Unit } from '@temnex/core';
+import { PATTERNS, guessFace, sayStock, type Drawer, type PaperFace, type Unit } from '@temnex/core';
 import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
 import { useDrawerStep, useUndoStep } from '../api/queries.ts';
 import { Plain, Quiet } from '../ui/buttons.tsx';
@@ -40,17 +40,64 @@ const Faces = styled.fieldset`
   }
 `;
 
+interface NewPaper {
+  readonly name: string;
+  readonly face: PaperFace;
+  readonly back: 'none' | 'plain';
+}
+
+/** How a paper that is not known yet looks: what was guessed from its name, to be changed where it is wrong. */
+function NewPaperLook({ paper, onChange }: { paper: NewPaper; onChange: (paper: NewPaper) => void }) {
+  const { face, back } = paper;
+  const changeFace = (change: Partial<PaperFace>) => onChange({ ...paper, face: { ...face, ...change } });
+  const changeLook = (change: Partial<PaperFace['look']>) => changeFace({ look: { ...face.look, ...change } });
+  return (
+    <Faces>
+      <legend>How {paper.name} looks; guessed from its name</legend>
+      <Swatch face={face} size={44} />
+      <ColourField
+        label="ground"
+        shown="ground"
+        value={face.look.ground}
+        onCommit={(ground) => changeLook({ ground })}
+      />
+      <ColourField label="print" shown="print" value={face.look.ink} onCommit={(ink) => changeLook({ ink })} />
+      <Choice
+        label="side A"
+        value={face.look.pattern}
+        options={PATTERNS.map((id) => ({ id, name: id }))}
+        onChange={(pattern) => changeFace({ name: pattern, look: { ...face.look, pattern } })}
+      />
+      <Choice
+        label="its direction"
+        value={face.direction}
+        options={DIRECTIONS}
+        onChange={(direction) => changeFace({ direction })}
+      />
+      <Choice
+        label="side B"
+        value={back}
+        options={[
+          { id: 'none', name: 'not usable' },
+          { id: 'plain', name: 'plain' },
+        ]}
+        onChange={(side) => onChange({ ...paper, back: side })}
+      />
+    </Faces>
+  );
+}
+
 /** One line adds a sheet or a scrap; a paper not known yet is described where it stands. The last line comes again with ↑. */
 export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit; onPutIn?: (step: string) => void }) {
   const step = useDrawerStep();
   const undo = useUndoStep();
   const [done, setDone] = useState<{ step: string; line: string; says: string } | null>(null);
-  const [look, setLook] = useState<Look>({ pattern: 'plain', ground: '#c9b48a', ink: '#7a6a45' });
-  const [direction, setDirection] = useState<PaperFace['direction']>('none');
-  const [back, setBack] = useState<'none' | 'plain'>('none');
+  // How a new paper looks is guessed from its name until somebody says it; the next one is guessed anew.
+  const [described, setDescribed] = useState<NewPaper | null>(null);
   const papers = drawer.papers.map(({ id, name }) => ({ id, name }));
   const places = useMemo(() => placesIn(drawer), [drawer]);
-  const faceA: PaperFace = { side: 'A', name: look.pattern, direction, along: 'height', look };
+  const paperCalled = (name: string): NewPaper =>
+    described?.name === name ? described : { name, face: guessFace(name), back: 'none' };
   const understand = (text: string) => {
     if (!text.trim()) return null;
     const said = sayStock(text, papers, unit, places);
@@ -60,18 +107,18 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}: say how it looks, and yes, below`}${said.place ? `, in ${said.place}` : ''}`,
+      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}`}${said.place ? `, in ${said.place}` : ''}`,
     };
   };
-  const isNew = (text: string): boolean => {
+  const newName = (text: string): string | null => {
     const said = sayStock(text, papers, unit, places);
-    return said.ok && !said.paper && said.paperWords !== '';
+    return said.ok && !said.paper && said.paperWords ? said.paperWords : null;
   };
-  const say = async (text: string, sure: boolean): Promise<boolean> => {
+  const say = async (text: string): Promise<boolean> => {
     const said = sayStock(text, papers, unit, places);
-    // a new paper is made once it was seen and said yes to
-    if (!said.ok || (!said.paper && !sure)) return false;
+    if (!said.ok || (!said.paper && !said.paperWords)) return false;
     const paper = said.paper?.id ?? newId();
+    const { face, back } = paperCalled(said.paperWords);
     try {
       const { id } = await step.mutateAsync({
         says: 'put-in',
@@ -79,7 +126,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
           ? {}
           : {
               papers: [
-                { id: paper, name: said.paperWords, sides: back === 'plain' ? [faceA, plainBack(faceA)] : [faceA] },
+                { id: paper, name: said.paperWords, sides: back === 'plain' ? [face, plainBack(face)] : [face] },
               ],
             }),
         put: [
@@ -91,6 +138,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
           },
         ],
       });
+      setDescribed(null);
       setDone({ step: id, line: text, says: understand(text)!.says });
       onPutIn?.(id);
       return true;
@@ -108,47 +156,15 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
         understand={understand}
         onSay={say}
         last={done?.line ?? null}
-        more={(text, yes) =>
-          isNew(text) ? (
-            <Faces>
-              <legend>How the new paper looks</legend>
-              <Swatch face={faceA} size={44} />
-              {(['ground', 'ink'] as const).map((part) => (
-                <ColourField
-                  key={part}
-                  label={part === 'ground' ? 'ground' : 'print'}
-                  shown={part === 'ground' ? 'ground' : 'print'}
-                  value={look[part]}
-                  onCommit={(colour) => setLook({ ...look, [part]: colour })}
-                />
-              ))}
-              <Choice
-                label="side A"
-                value={look.pattern}
-                options={PATTERNS.map((id) => ({ id, name: id }))}
-                onChange={(pattern) => setLook({ ...look, pattern })}
-              />
-              <Choice label="its direction" value={direction} options={DIRECTIONS} onChange={setDirection} />
-              <Choice
-                label="side B"
-                value={back}
-                options={[
-                  { id: 'none', name: 'not usable' },
-                  { id: 'plain', name: 'plain' },
-                ]}
-                onChange={setBack}
-              />
-              <Plain onPress={yes} isDisabled={step.isPending}>
-                Yes, a new paper
-              </Plain>
-            </Faces>
-          ) : null
-        }
+        more={(text) => {
+          const name = newName(text);
+          return name === null ? null : <NewPaperLook paper={paperCalled(name)} onChange={setDescribed} />;
+        }}
       />
       {done ? (
         <Notice kind="advice">
           <span role="status">In: {done.says}.</span>
-          <Quiet onPress={() => void say(done.line, false)} isDisabled={step.isPending}>
+          <Quiet onPress={() => void say(done.line)} isDisabled={step.isPending}>
             Once more
           </Quiet>
           <Quiet onPress={() => undo.mutate(done.step, { onSuccess: () => setDone(null) })} isDisabled={undo.isPending}>

@@ -38,7 +38,7 @@ describe('the line that takes shorthand', () => {
     type('scrap 5 x 3');
     send();
     await waitFor(() => expect(input.value).toBe(''));
-    expect(onSay).toHaveBeenCalledWith('scrap 5 x 3', false);
+    expect(onSay).toHaveBeenCalledWith('scrap 5 x 3');
   });
   test('keeps the text when it was not taken, and does not send what it does not understand', async () => {
     const onSay = jest.fn(async (_text: string) => false);

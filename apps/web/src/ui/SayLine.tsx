@@ -44,12 +44,12 @@ interface SayLineProps {
   action: string;
   /** What was understood of the text, said and perhaps seen: drawn over what is below, so that nothing moves. Null while it is empty. */
   understand: (text: string) => { ok: boolean; says: ReactNode; seen?: ReactNode } | null;
-  /** Gives back whether it was taken, so that the line can be cleared; `sure`: what had to be said yes to was. */
-  onSay: (text: string, sure: boolean) => boolean | Promise<boolean>;
+  /** Gives back whether it was taken, so that the line can be cleared. */
+  onSay: (text: string) => boolean | Promise<boolean>;
   /** What was said last: ↑ in an empty line brings it back. */
   last?: string | null;
-  /** What else there is to say about a line, with what says yes to it. */
-  more?: (text: string, yes: () => void) => ReactNode;
+  /** What else there is to say about a line. */
+  more?: (text: string) => ReactNode;
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
@@ -58,12 +58,12 @@ export function SayLine({ label, example, action, understand, onSay, last = null
   const heard = understand(text);
   // pressed twice, it is said once
   const busy = useRef(false);
-  const say = async (sure: boolean) => {
+  const say = async () => {
     if (!heard?.ok || busy.current) return;
     busy.current = true;
     try {
       // what was typed meanwhile stays
-      if (await onSay(text, sure)) setText((now) => (now === text ? '' : now));
+      if (await onSay(text)) setText((now) => (now === text ? '' : now));
     } finally {
       busy.current = false;
     }
@@ -72,7 +72,7 @@ export function SayLine({ label, example, action, understand, onSay, last = null
     <Line
       onSubmit={(e) => {
         e.preventDefault();
-        void say(false);
+        void say();
       }}
     >
       <TextField
@@ -91,7 +91,7 @@ export function SayLine({ label, example, action, understand, onSay, last = null
         {heard?.says ?? ''}
       </Understood>
       {heard?.seen}
-      {heard?.ok ? more?.(text, () => void say(true)) : null}
+      {heard?.ok ? more?.(text) : null}
     </Line>
   );
 }

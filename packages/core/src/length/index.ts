@@ -13,5 +13,5 @@ export {
   type SizeResult,
 } from './parse.ts';
 export { exactText, figureOf, plainLength, typesetLength, type LengthFigure } from './format.ts';
-export { BY_SAID, LENGTH_SAID, lengthNamed, unitOfLine } from './spoken.ts';
+export { BY_SAID, LENGTH_SAID, SHEET_NAME, lengthNamed, sizeOfSheet, unitOfLine } from './spoken.ts';
 export { addProblem, lengthText, lengthsIn, type LengthText } from './schema.ts';

@@ -35,3 +35,12 @@ export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | stri
   const read = parseLength(text, unit, { allow: 'negative' });
   return read.ok && isBare(String(text)) && read.value.ticks !== 0 ? `${text} ${unit}` : text;
 }
+
+/** Sheets that are called by a name everybody knows (ISO 216; the letter of North America). */
+const NAMED_SHEETS: Readonly<Record<string, string>> = {
+  ...{ a3: '297 mm x 420 mm', a4: '210 mm x 297 mm', a5: '148 mm x 210 mm', a6: '105 mm x 148 mm' },
+  letter: '8 1/2 in x 11 in',
+};
+export const SHEET_NAME = /\b(?:a[3-6]\b|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
+/** The size of a sheet that is called by its name, as it would be typed. */
+export const sizeOfSheet = (name: string): string => NAMED_SHEETS[name.toLowerCase()]!;

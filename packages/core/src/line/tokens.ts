@@ -1,4 +1,4 @@
-import { BY_SAID, LENGTH_SAID, parseLength } from '../length/index.ts';
+import { BY_SAID, LENGTH_SAID, SHEET_NAME, parseLength, sizeOfSheet } from '../length/index.ts';
 
 /*
  * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a
@@ -65,13 +65,6 @@ const OTHER_HALF = /\b(?:the\s+)?(?:other\s+)?half(?=\s+(?:in|of|is|with)\b(?!\s
 /** `half-inch`, `1/4-inch`, `12-in`. */
 const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
-/** Sheets that are called by a name everybody knows (ISO 216; the letter of North America). */
-const NAMED_SHEETS: Readonly<Record<string, string>> = {
-  ...{ a3: '297 mm x 420 mm', a4: '210 mm x 297 mm', a5: '148 mm x 210 mm', a6: '105 mm x 148 mm' },
-  letter: '8 1/2 in x 11 in',
-};
-const SHEET_NAME = /\b(?:a[3-6]\b|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
-
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `the top one 8 inches`
@@ -100,7 +93,7 @@ function plainly(line: string): string {
     .replace(SLASHED, (all) => all.replaceAll('/', ', '))
     .replace(/[’‘]/g, "'")
     .replace(HYPHENED, ' ')
-    .replace(SHEET_NAME, (name) => NAMED_SHEETS[name.toLowerCase()]!)
+    .replace(SHEET_NAME, sizeOfSheet)
     .replace(SAYINGS, (said) => said.replace(/\s+/g, '-'));
 }
 

@@ -17,6 +17,13 @@ describe('how a photo is seen in an opening', () => {
     expect(crop).toEqual({ x: 500, y: 0, width: 3000, height: 3000 });
     expect([lost.left, lost.right, lost.top, stays]).toEqual([0.125, 0.125, 0, true]);
   });
+  test.each([
+    ['all of it inside already: nothing moves', { x: 700, y: 100, width: 800, height: 900 }, 500],
+    ['a little out on the left: moved by just that', { x: 450, y: 0, width: 800, height: 900 }, 450],
+    ['a little out on the right: moved by just that', { x: 3000, y: 0, width: 600, height: 900 }, 600],
+  ])('what must stay moves the crop only as far as it must: %s', (_, stay, x) =>
+    expect(framed(photo, AS_IT_IS, 1, stay).crop).toEqual({ x, y: 0, width: 3000, height: 3000 }),
+  );
   test('all of it, whatever the opening', () => {
     expect(framed(photo, { ...AS_IT_IS, zoom: 3, keep: 'whole' }, 0.3).crop).toEqual(wholeOf(photo));
   });

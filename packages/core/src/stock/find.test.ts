@@ -181,6 +181,31 @@ describe('what is found', () => {
   });
 });
 
+test('a paper that is called by a pattern is found by it, however it is drawn', () => {
+  const face = {
+    side: 'A',
+    name: 'front',
+    direction: 'none',
+    along: 'height',
+    look: { pattern: 'plain', ground: '#ffffff', ink: '#ffffff' },
+  } as const;
+  const papers = [
+    { id: 'd', name: 'Dotty dots', sides: [face] },
+    { id: 's', name: 'Harbour stripe', sides: [face] },
+    { id: 'n', name: 'Noon', sides: [{ ...face, look: { ...face.look, pattern: 'dots' as const } }] },
+  ];
+  const finds = (line: string) => {
+    const said = sayFind(line, 'in', ['box 1'], '2026-06-01');
+    if (!said.ok) throw new Error(line);
+    const { matches } = finderOf(said.sought, papers);
+    const item = (paper: string) => ({ ...stock[0]!, paper, place: 'box 1' });
+    return papers.filter((p) => matches(item(p.id))).map((p) => p.id);
+  };
+  expect(finds('dots in box 1')).toEqual(['d', 'n']);
+  expect(finds('stripes')).toEqual(['s']);
+  expect(finds('checks')).toEqual([]);
+});
+
 describe('colours', () => {
   test('are as unlike as they look', () => {
     expect(unlike('#2f8f93', '#2f8f93')).toBe(0);

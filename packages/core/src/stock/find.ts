@@ -66,7 +66,7 @@ const KINDS: Readonly<Record<string, StockItem['kind']>> = {
   branding: 'branding',
   piece: 'piece',
 };
-const PATTERN_WORDS: Readonly<Record<string, PaperFace['look']['pattern']>> = {
+export const PATTERN_WORDS: Readonly<Record<string, PaperFace['look']['pattern']>> = {
   ...Object.fromEntries(PATTERNS.map((p) => [p, p])),
   striped: 'stripes',
   stripe: 'stripes',
@@ -221,9 +221,11 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
     const names = [paper.name, ...paper.sides.map((f) => f.name)].join(' ').toLowerCase();
     const { colour } = sought;
     const named = colour?.said != null && names.includes(colour.said);
+    // A paper that is called by a pattern is one, however it is drawn.
+    const calledSo = sought.pattern !== null && names.includes(sought.pattern.replace(/s$/, ''));
     const faces = paper.sides.filter(
       (face) =>
-        (sought.pattern === null || face.look.pattern === sought.pattern) &&
+        (sought.pattern === null || calledSo || face.look.pattern === sought.pattern) &&
         (sought.direction === null || face.direction === sought.direction),
     );
     const unlike = colour ? Math.min(...faces.map((face) => unlikeFace(face, colour.hex))) : 0;

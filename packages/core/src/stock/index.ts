@@ -28,6 +28,7 @@ export {
 export { USUAL_RULES, brandingOf, keptAs, monthsAfter, rulesSchema, type DrawerRules } from './rules.ts';
 export { cornersOf, ticksOf } from './corners.ts';
 export { availableTo, drawerFor, reservedFor, reservesWith } from './reserve.ts';
+export { guessFace } from './guess.ts';
 export { COLOUR_WORDS, colourOrder, coloursOf, unlike, unlikeFace } from './colour.ts';
 export {
   ANYTHING,

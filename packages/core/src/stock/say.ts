@@ -2,10 +2,13 @@ import { crossesItself } from '../geometry/index.ts';
 import {
   BY_SAID,
   LENGTH_SAID,
+  SHEET_NAME,
   exactText,
   lengthNamed,
+  lengthOf,
   parseLength,
   parseSize,
+  sizeOfSheet,
   inches,
   ticks,
   unitOfLine,
@@ -20,6 +23,7 @@ export type StockKindWord = StockItem['kind'];
 const KINDS: Readonly<Record<string, StockKindWord>> = {
   scrap: 'scrap',
   offcut: 'scrap',
+  leftover: 'scrap',
   sheet: 'sheet',
   pad: 'pad',
   strip: 'strip',
@@ -83,7 +87,7 @@ const BY = new RegExp(BY_SAID, 'i');
 
 /**
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
- * size's. Kind left out: 12 in and more both ways is a sheet, else a scrap. `less 3 x 4`: a corner of that size is gone, so
+ * size's. Kind left out: 12 in and more both ways, letter and A4 are sheets, else it is a scrap. `A4 vellum, 10`: sheets by their name. `less 3 x 4`: a corner of that size is gone, so
  * that an L is left; it is drawn with the gap at its upper right. `corners 0 x 0, 9 x 0, 4 x 6`: an odd scrap by its corners in
  * order round it, each so far from the left and from the bottom. `in box 2`: where it is kept, also in any of `places`. Where only one unit is named in the line it holds for all of it.
  */
@@ -93,10 +97,16 @@ export function sayStock(
   usual: Unit,
   places: readonly string[] = [],
 ): SaidStock {
-  const { said, place } = placeSaid(line, places);
+  const { said: typed, place } = placeSaid(line, places);
+  const said = typed.replace(SHEET_NAME, sizeOfSheet);
   const unit = unitOfLine(said, usual);
   const read = sayIn(said, papers, unit);
-  const heard = read.ok && place ? { ...read, place } : read;
+  // What is called by the name of a sheet is one, unless something else is said.
+  const isNamedSheet =
+    read.ok && said !== typed && read.kind === 'scrap' && !/\b(?:scrap|offcut|leftover)/i.test(typed);
+  const heard = read.ok
+    ? { ...read, ...(place ? { place } : {}), ...(isNamedSheet ? { kind: 'sheet' as const } : {}) }
+    : read;
   if (!heard.ok || unit === usual) return heard;
   const named = (text: LengthText) => lengthNamed(text, unit);
   return {
@@ -214,6 +224,9 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   for (const [i, word] of words.entries()) {
     const times = /^[x×](\d+)$/i.exec(word) ?? /^(\d+)[x×]$/i.exec(word);
     if (times) quantity = Number(times[1]);
+    // `teal x 5`
+    else if (/^[x×]$/i.test(word) && /^\d{1,5}$/.test(words[i + 1] ?? '')) continue;
+    else if (/^[x×]$/i.test(words[i - 1] ?? '') && /^\d{1,5}$/.test(word)) quantity = Number(word);
     // `6 sheets`, `two scraps`
     else if (kindOf(words[i + 1]) && !kind && quantity === null && numberOf(word) !== null) quantity = numberOf(word);
     else if (!kind && kindOf(word)) kind = kindOf(word)!;
@@ -227,6 +240,12 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   const last = name.length > 1 ? numberOf(name.at(-1)!) : null;
   if (quantity === null && last !== null && !called(name) && called(name.slice(0, -1))) {
     quantity = last;
+    name.pop();
+  }
+  // `cream cardstock, 4`
+  const apart = /,\s*(\d{1,5})\s*$/.exec(rest);
+  if (quantity === null && apart && name.at(-1) === apart[1] && name.length > 1 && !called(name)) {
+    quantity = Number(apart[1]);
     name.pop();
   }
   quantity = (quantity ?? 1) * Number(each?.[1] ?? 1);
@@ -243,7 +262,7 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   const hits = exact.length ? exact : near;
   if (hits.length > 1)
     return { ok: false, problem: { code: 'ambiguous-paper', words: name.join(' '), names: hits.map((h) => h.name) } };
-  const large = Math.min(size.value.width.ticks, size.value.height.ticks) >= inches(12) - 1;
+  const large = isSheetSize(size.value.width.ticks, size.value.height.ticks);
   return {
     ok: true,
     kind: kind ?? (large ? 'sheet' : 'scrap'),
@@ -256,6 +275,17 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
       ? { outline: [at(0, 0), at(W, 0), at(W, H - cut.h), at(W - cut.w, H - cut.h), at(W - cut.w, H), at(0, H)] }
       : {}),
   };
+}
+
+/** Whole sheets that are smaller than 12 inches one way, as long and as short side in ticks: letter and A4. */
+const SMALLER_SHEETS: readonly (readonly [number, number])[] = [
+  [inches(11), inches(8.5)],
+  [lengthOf('297', 'mm'), lengthOf('210', 'mm')],
+];
+/** Whether nobody would call it a scrap: 12 inches both ways and more, or just as large as a letter sheet or A4. */
+function isSheetSize(width: number, height: number): boolean {
+  const [long, short] = [Math.max(width, height), Math.min(width, height)];
+  return short >= inches(12) - 1 || SMALLER_SHEETS.some(([a, b]) => a === long && b === short);
 }
 
 const text = (t: number, unit: Unit): LengthText => (t === 0 ? 0 : exactText(ticks(t), unit));

@@ -3,6 +3,7 @@ import { lengthOf } from '../length/index.ts';
 import {
   NO_TRIM,
   USUAL_HABITS,
+  guessFace,
   habitsSchema,
   inDrawerOrder,
   paperSchema,
@@ -56,6 +57,30 @@ describe('the drawer', () => {
 });
 
 describe('what the drawer takes', () => {
+  test.each<[string, object]>([
+    ['12x12 cream cardstock, 4', { kind: 'sheet', quantity: 4, paperWords: 'cream cardstock' }],
+    ['8.5 x 11 cream', { kind: 'sheet', quantity: 1, paperWords: 'cream' }],
+    ['scrap 8.5 x 11 cream', { kind: 'scrap' }],
+    ['8 x 11 cream', { kind: 'scrap' }],
+    ['4 x 6 cream x 5', { kind: 'scrap', quantity: 5, paperWords: 'cream' }],
+    ['leftover 3 x 5 cream', { kind: 'scrap', quantity: 1, paperWords: 'cream' }],
+    ['A4 vellum', { kind: 'sheet', width: '210 mm', height: '297 mm', paperWords: 'vellum' }],
+    ['A5 vellum, 10', { kind: 'sheet', width: '148 mm', quantity: 10, paperWords: 'vellum' }],
+    ['letter paper cream x3', { kind: 'sheet', quantity: 3 }],
+    ['scrap of A4 vellum', { kind: 'scrap', paperWords: 'vellum' }],
+    ['5 x 5 route 66', { quantity: 1, paperWords: 'route 66' }],
+  ])('as it is said at the table: %s', (line, heard) =>
+    expect(sayStock(line, [], 'in')).toMatchObject({ ok: true, ...heard }),
+  );
+  test.each([
+    ['Navy', 'plain', '#20315c', 'none'],
+    ['Teal stripes', 'stripes', '#2f8a8c', 'two-way'],
+    ['Dotty', 'plain', '#fafafa', 'none'],
+    ['Grey dots', 'dots', '#8a8a8a', 'none'],
+    ['Tuesday', 'plain', '#fafafa', 'none'],
+  ] as const)('%s is guessed to look %s', (name, pattern, ground, direction) =>
+    expect(guessFace(name)).toMatchObject({ direction, look: { pattern, ground } }),
+  );
   test.each<[string, object, string]>([
     ['a size of nothing', { width: '0' }, 'width'],
     ['a size that is none', { height: 'tall' }, 'height'],

@@ -37,6 +37,11 @@ describe('a row of a table', () => {
     ['millimetres of its own', { width: '90', height: '60', unit: 'mm', paper: 'Chalk' }, { unit: 'mm', width: '90', height: '60' }],
     ['centimetres', { width: '9', height: '6.5', unit: 'cm', paper: 'Chalk' }, { unit: 'mm', width: '9 cm', height: '6.5 cm' }],
     ['place, day and held back', { width: '4', height: '4', paper: 'Chalk', place: 'box 2', came: '2026-05-01', held: 'yes' }, { place: 'box 2', came: '2026-05-01', reserved: true }],
+    ['a day with its month first', { width: '4', height: '4', paper: 'Chalk', came: '12/25/2025' }, { came: '2025-12-25' }],
+    ['a day with its month second', { width: '4', height: '4', paper: 'Chalk', came: '25/12/2025' }, { came: '2025-12-25' }],
+    ['the same both ways', { width: '4', height: '4', paper: 'Chalk', came: '5/5/2025' }, { came: '2025-05-05' }],
+    ['a month by its name', { width: '4', height: '4', paper: 'Chalk', came: 'May 1, 2026' }, { came: '2026-05-01' }],
+    ['a month behind its day', { width: '4', height: '4', paper: 'Chalk', came: '1 May 2026' }, { came: '2026-05-01' }],
     ['a day with dots', { width: '4', height: '4', paper: 'Chalk', came: '1.5.2026' }, { came: '2026-05-01' }],
     ['an outline', { outline: '0 x 0, 9 x 0, 4 x 7', paper: 'Chalk' }, { width: '9', height: '7', outline: [[0, 0], ['9', 0], ['4', '7']] }],
   ])('%s', (_, row, item) => {

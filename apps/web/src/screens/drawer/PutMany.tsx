@@ -5,6 +5,7 @@ import { styled } from 'styled-components';
 import {
   STOCK_COLUMNS,
   columnsNamed,
+  guessFace,
   headingOf,
   isEmptyRow,
   rowOf,
@@ -24,7 +25,7 @@ import { Notice } from '../../ui/states.tsx';
 import { today, useDrawerContext } from './context.ts';
 import { Split } from './layout.ts';
 import { MatchColumns } from './MatchColumns.tsx';
-import { emptyRow, faceCalled, useRead, useRows, type ReadOne, type Row } from './rows.ts';
+import { emptyRow, useRead, useRows, type ReadOne, type Row } from './rows.ts';
 
 /** The columns that are always there; others come with the rows that have them. */
 const USUAL: readonly StockColumn[] = ['quantity', 'kind', 'width', 'height', 'paper', 'place', 'came'];
@@ -210,7 +211,7 @@ export function PutMany() {
     () => STOCK_COLUMNS.filter((c) => USUAL.includes(c) || rows.some((row) => row.cells[c]?.trim())),
     [rows],
   );
-  const faceOf = (name: string) => looks[name.toLowerCase()] ?? faceCalled(name);
+  const faceOf = (name: string) => looks[name.toLowerCase()] ?? guessFace(name);
 
   const change = useMemo(
     () => (id: string, column: StockColumn, text: string) =>

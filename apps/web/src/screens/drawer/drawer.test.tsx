@@ -7,7 +7,7 @@ import { cellsOf, drawerCsv, shoppingCsv } from '../../stock/csv.ts';
 import { placesIn } from '../../stock/places.ts';
 import { keysOf } from './keys.ts';
 import { ordered } from './order.ts';
-import { faceCalled, useRead, useRows } from './rows.ts';
+import { useRead, useRows } from './rows.ts';
 import { tileOf } from './tiles.ts';
 import { usePicking } from './usePicking.ts';
 import { upOrDown, wallRows } from './wall.ts';
@@ -229,10 +229,6 @@ describe('rows that are typed', () => {
     h.rerender({ rows: [row, { id: 'b', cells: { width: 'wide', paper: 'Teal' } as never }] });
     expect(h.result.current[0]).toBe(first);
     expect(h.result.current[1]).toMatchObject({ ok: false, column: 'width' });
-  });
-  test('a paper that is known by its name alone is in the colour of its name', () => {
-    expect(faceCalled('Harbour rust').look.ground).toBe('#a8502a');
-    expect(faceCalled('Tuesday').look.ground).toBe('#b98f5f');
   });
 });
 

@@ -1,13 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import {
-  COLOUR_WORDS,
-  isEmptyRow,
-  readRow,
-  type PaperFace,
-  type ReadRow,
-  type StockRow,
-  type Unit,
-} from '@temnex/core';
+import { isEmptyRow, readRow, type PaperFace, type ReadRow, type StockRow, type Unit } from '@temnex/core';
 import { newId } from '../../ui/newId.ts';
 
 /* Rows that are typed or pasted before they are put in. They are kept in the browser: nothing is lost on the way. */
@@ -92,20 +84,4 @@ export function useRead(rows: readonly Row[], papers: readonly { id: string; nam
       }),
     [rows, known],
   );
-}
-
-/** A face for a paper that is known by its name alone: in the colour that its name says, else kraft. */
-export function faceCalled(name: string): PaperFace {
-  const said = name
-    .toLowerCase()
-    .split(/[^a-z]+/)
-    .find((word) => COLOUR_WORDS[word]);
-  const ground = COLOUR_WORDS[said ?? 'kraft']!;
-  return {
-    side: 'A',
-    name: 'plain',
-    direction: 'none',
-    along: 'height',
-    look: { pattern: 'plain', ground, ink: ground },
-  };
 }

@@ -129,10 +129,6 @@ export function CropScreen() {
   return <OnTable key={photo.id} {...{ photo, unit }} pages={shown.filter((s) => s.photo === photo.id).length} />;
 }
 
-/** How it is seen to begin with: about what must stay. */
-const startOf = ({ stay, width, height }: Photo): Framing =>
-  stay ? { ...AS_IT_IS, x: (stay.x + stay.width / 2) / width, y: (stay.y + stay.height / 2) / height } : AS_IT_IS;
-
 function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; pages: number }) {
   const change = useChangePhotos();
   const say = (what: Parameters<typeof change.mutate>[0]['change']) =>
@@ -144,7 +140,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
   // each size keeps the crop it was given
   const [framings, setFramings] = useState<Readonly<Record<string, Framing>>>({});
   const keyOf = ({ width, height }: PrintSize) => `${width} ${height}`;
-  const framingOf = (of: PrintSize): Framing => framings[keyOf(of)] ?? startOf(photo);
+  const framingOf = (of: PrintSize): Framing => framings[keyOf(of)] ?? AS_IT_IS;
   const [staying, setStaying] = useState(false);
   // what must stay is drawn here first, and said once it is drawn
   const [stay, setStay] = useState(photo.stay);

@@ -1,0 +1,24 @@
+import { COLOUR_WORDS } from './colour.ts';
+import type { PaperFace } from './drawer.ts';
+import { PATTERN_WORDS } from './find.ts';
+
+const WHITE = '#fafafa';
+const PRINT = '#8a8a8a';
+
+/**
+ * The face of a paper that is known by its name alone: in the colour and the pattern that the name says, else plain white. `navy
+ * stripes` is navy with white stripes.
+ */
+export function guessFace(name: string): PaperFace {
+  const words = name.toLowerCase().split(/[^a-z]+/);
+  const colour = words.find((word) => COLOUR_WORDS[word]);
+  const pattern = words.map((word) => PATTERN_WORDS[word]).find((one) => one !== undefined) ?? 'plain';
+  const ground = colour ? COLOUR_WORDS[colour]! : WHITE;
+  return {
+    side: 'A',
+    name: pattern,
+    direction: pattern === 'stripes' ? 'two-way' : 'none',
+    along: 'height',
+    look: { pattern, ground, ink: pattern === 'plain' ? ground : ground === WHITE ? PRINT : WHITE },
+  };
+}
