@@ -64,7 +64,7 @@ export {
   type WrongCut,
   type WrongFault,
 } from './wrong.ts';
-export { bagIsFull, bagOfCopy, nameOfBag, packingList, type PackingLine } from './kits.ts';
+export { bagIsFull, bagOfCopy, lackingIn, nameOfBag, packingList, type PackingLine } from './kits.ts';
 export {
   MOST_PHOTO_SHEETS,
   cutMarksOf,

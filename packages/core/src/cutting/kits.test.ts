@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { bagIsFull, bagOfCopy, nameOfBag, packingList } from './kits.ts';
+import { bagIsFull, bagOfCopy, lackingIn, nameOfBag, packingList } from './kits.ts';
 
 describe('the same page for a class', () => {
   test.each([
@@ -20,6 +20,17 @@ describe('the same page for a class', () => {
     expect(nameOfBag({ bags: ['Runa', 'Iver'] }, 3)).toBeNull();
     expect(nameOfBag({}, 1)).toBeNull();
   });
+  test.each([
+    // six bases from five sheets: the last bag has none
+    [1, 6, 1, [0, 0, 0, 0, 0, 1]],
+    [3, 4, 4, [0, 0, 1, 3]],
+    [2, 3, 0, [0, 0, 0]],
+    [1, 2, 2, [1, 1]],
+  ])('%i to a bag, %i bags, %i that cannot be cut: the last bags go without', (each, bags, missing, lacking) =>
+    expect(Array.from({ length: bags }, (_, i) => lackingIn({ each, of: each * bags }, i + 1, missing))).toEqual(
+      lacking,
+    ),
+  );
   test('every copy goes into a bag, each bag gets all of its pieces, and full is what has them', () => {
     const pieces = [
       { id: 'mat', name: 'mat', width: 10, height: 20, quantity: 1 },

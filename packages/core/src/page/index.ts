@@ -26,7 +26,16 @@ export {
 } from './derive.ts';
 export { PLAIN_NAMES, pieceId, type Namer, type PieceToCut } from './pieces.ts';
 export { fromPattern, type Ground, type Misfit } from './pattern.ts';
-export { markOf, marksOf, type CornerMark } from './marks.ts';
+export {
+  LOWER_LEFT,
+  markOf,
+  marksOf,
+  measuredOf,
+  placedWith,
+  type CornerMark,
+  type Measuring,
+  type Measurings,
+} from './marks.ts';
 export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
 export { whatMoved, type Move } from './moved.ts';

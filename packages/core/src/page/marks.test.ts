@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { at, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
 import { exactText, ticks } from '../length/index.ts';
-import { derivePage, marksOf, type Page } from './index.ts';
+import { LOWER_LEFT, derivePage, markOf, marksOf, placedWith, type Measuring, type Page } from './index.ts';
 
 const told = (page: Page) =>
   marksOf(derivePage(page)).map(
@@ -32,4 +32,31 @@ test('of two facing pages each counts from its own left edge', () => {
     'r/print on the right: 3, 1',
     'over/print on the left: 11 1/4, 1',
   ]);
+});
+
+test('a photo on its mats is placed by the outermost mat; what lies on a base is placed by itself', () => {
+  const page = derivePage(
+    pageOf(
+      base([layer('panel', '1/2')]),
+      photo('p', ['4', '6'], [layer('in', '1/8'), layer('out', '1/4')], { at: at('left', '2', 'bottom', '2') }),
+    ),
+  );
+  const part = (id: string) => page.parts.find((p) => p.id === id)!;
+  for (const id of ['p/print', 'p/in', 'p/out']) expect(placedWith(page, part(id)).id).toBe('p/out');
+  expect(placedWith(page, part('base/panel')).id).toBe('base/panel');
+  const { x, y } = markOf(page, placedWith(page, part('p/print')));
+  expect([x, y].map((t) => exactText(t, 'in'))).toEqual(['2', '2']);
+});
+
+test.each([
+  [{ of: 'low', from: 'low' }, '2', '1'],
+  [{ of: 'high', from: 'low' }, '6', '7'],
+  [{ of: 'middle', from: 'low' }, '4', '4'],
+  [{ of: 'high', from: 'high' }, '6', '5'],
+  [{ of: 'low', from: 'high' }, '10', '11'],
+] as const)('measured otherwise: %j', (measuring: Measuring, x, y) => {
+  const page = derivePage(pageOf(base(), photo('p', ['4', '6'], [], { at: at('left', '2', 'bottom', '1') })));
+  const part = page.parts.find((p) => p.id === 'p/print')!;
+  const mark = markOf(page, part, { ...LOWER_LEFT, across: measuring, upDown: measuring });
+  expect([mark.x, mark.y].map((t) => exactText(t, 'in'))).toEqual([x, y]);
 });

@@ -1,7 +1,21 @@
 import { ticks, type Ticks } from '../length/index.ts';
+import { recipeOf } from '../recipes/index.ts';
 import type { DerivedPage, Part } from './derive.ts';
 
-/** Where to pencil the lower left corner of a part: from the left and the lower edge of the page that it lies on, always those two. */
+/** Which of a part's edges is measured, and from which edge of the page: the low one is the left or the lower one. */
+export interface Measuring {
+  readonly of: 'low' | 'middle' | 'high';
+  readonly from: 'low' | 'high';
+}
+export interface Measurings {
+  readonly across: Measuring;
+  readonly upDown: Measuring;
+}
+const LOW: Measuring = { of: 'low', from: 'low' };
+/** The lower left corner, from the left and the lower edge. */
+export const LOWER_LEFT: Measurings = { across: LOW, upDown: LOW };
+
+/** Where to pencil a part on the page that it lies on; by its lower left corner from the left and the lower edge, unless it is said otherwise. */
 export interface CornerMark {
   readonly part: Part;
   /** Of two facing pages, which one it lies on, or begins on. */
@@ -10,19 +24,66 @@ export interface CornerMark {
   readonly y: Ticks;
 }
 
-export function markOf({ seam }: Pick<DerivedPage, 'seam'>, part: Part): CornerMark {
-  const start = seam ? seam.x + seam.width : 0;
-  const right = seam !== null && part.x >= start;
+/** From where to where a distance is measured, in ticks of the ground from its lower left corner. */
+export interface Measured {
+  readonly edge: number;
+  readonly point: number;
+}
+
+const along = ({ of, from }: Measuring, low: number, long: number, start: number, room: number): Measured => ({
+  edge: from === 'low' ? start : start + room,
+  point: low + (of === 'low' ? 0 : of === 'high' ? long : long / 2),
+});
+
+/** The two lines along which a part is measured. */
+export function measuredOf(
+  { seam, width, height }: Pick<DerivedPage, 'seam' | 'width' | 'height'>,
+  part: Part,
+  { across, upDown }: Measurings = LOWER_LEFT,
+): { readonly across: Measured; readonly upDown: Measured } {
+  const isRight = seam !== null && part.x >= seam.x + seam.width;
+  const start = isRight ? seam.x + seam.width : 0;
+  const room = seam ? (isRight ? width - start : seam.x) : width;
   return {
-    part,
-    page: seam ? (right ? 'right' : 'left') : null,
-    x: ticks(right ? part.x - start : part.x),
-    y: part.y,
+    across: along(across, part.x, part.width, start, room),
+    upDown: along(upDown, part.y, part.height, 0, height),
   };
 }
 
+export function markOf(
+  page: Pick<DerivedPage, 'seam' | 'width' | 'height'>,
+  part: Part,
+  measurings: Measurings = LOWER_LEFT,
+): CornerMark {
+  const { seam } = page;
+  const { across, upDown } = measuredOf(page, part, measurings);
+  const far = ({ edge, point }: Measured, { from }: Measuring) =>
+    ticks(Math.round(from === 'low' ? point - edge : edge - point));
+  const right = seam !== null && part.x >= seam.x + seam.width;
+  return {
+    part,
+    page: seam ? (right ? 'right' : 'left') : null,
+    x: far(across, measurings.across),
+    y: far(upDown, measurings.upDown),
+  };
+}
+
+/**
+ * The part that one holds when a part comes onto the page: a photo is glued on its mats first, so that the outermost of them is placed.
+ * What lies on the base is placed by itself.
+ */
+export function placedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): Part {
+  if (recipeOf(part.recipe).beneath !== null) return part;
+  const holds = (outer: Part) =>
+    outer.x <= part.x &&
+    outer.y <= part.y &&
+    outer.x + outer.width >= part.x + part.width &&
+    outer.y + outer.height >= part.y + part.height;
+  return parts.find((outer) => outer.item === part.item && outer.piece !== null && holds(outer)) ?? part;
+}
+
 /** Of every part that is placed by itself and does not lie in the corner anyway, bottom to top. */
-export const marksOf = (page: Pick<DerivedPage, 'seam' | 'parts'>): CornerMark[] =>
+export const marksOf = (page: Pick<DerivedPage, 'seam' | 'width' | 'height' | 'parts'>): CornerMark[] =>
   page.parts
     .filter((part) => !part.along)
     .map((part) => markOf(page, part))

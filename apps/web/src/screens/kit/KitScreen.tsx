@@ -1,13 +1,15 @@
 import { useState } from 'react';
 import { createGlobalStyle, styled } from 'styled-components';
-import { bagIsFull, cutOf, nameOfBag, packingList, ticks } from '@temnex/core';
+import { bagIsFull, cutOf, lackingIn, nameOfBag, packingList, ticks } from '@temnex/core';
+import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { count } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
-import { Empty } from '../../ui/states.tsx';
+import { Empty, Notice } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
+import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
 
 /** Sheets of labels by their own sizes, in millimetres. */
@@ -158,10 +160,16 @@ export function KitScreen() {
   const { editor, derived, cutState, id } = context;
   const { page, change } = editor;
   const [shown, setShown] = useState<'lists' | 'labels'>('lists');
-  const [sheet, setSheet] = useState<LabelSheet>('a4-3x8');
+  const [sheet, setSheet] = useState<LabelSheet>(page.unit === 'in' ? 'letter-3x10' : 'a4-3x8');
+  const [paper, setPaper] = usePrinterPaper(page.unit);
   const [skip, setSkip] = useState(false);
   const [draft, setDraft] = useState<string | null>(null);
   const lines = packingList(derived.pieces, page.copies, (piece) => cutOf(cutState, piece));
+  // Until an order is planned nobody knows what cannot be cut.
+  const { order } = context.cutting;
+  const missing = (piece: string): number =>
+    order.status === 'shown' ? order.plan.missing.reduce((sum, m) => sum + (m.piece === piece ? m.quantity : 0), 0) : 0;
+  const anyMissing = order.status === 'shown' && order.plan.missing.some((m) => lines.some((l) => l.piece === m.piece));
   const paperOf = (piece: string) => derived.pieces.find((p) => p.id === piece)?.wish?.papers[0];
   const names = new Map(context.drawer.papers.map((p) => [p.id, p.name]));
   const bags = Array.from({ length: page.copies }, (_, i) => i + 1);
@@ -198,7 +206,7 @@ export function KitScreen() {
   const [pageWidth, pageHeight] = SIZE_OF[of.page];
   return (
     <>
-      <PrintSize $page={shown === 'labels' ? of.page : 'A4'} $margin={shown === 'labels' ? '0' : '12mm'} />
+      <PrintSize $page={shown === 'labels' ? of.page : PAPERS[paper].name} $margin={shown === 'labels' ? '0' : '12mm'} />
       <Bar className="no-print">
         <h1>In bags</h1>
         <Choice
@@ -211,6 +219,14 @@ export function KitScreen() {
           ]}
           onChange={setShown}
         />
+        {shown === 'lists' ? (
+          <Choice
+            label="paper in the printer"
+            value={paper}
+            options={(Object.keys(PAPERS) as PrintPaper[]).map((p) => ({ id: p, name: PAPERS[p].name }))}
+            onChange={setPaper}
+          />
+        ) : null}
         {shown === 'labels' ? (
           <Choice
             label="labels on a sheet"
@@ -245,7 +261,15 @@ export function KitScreen() {
               />
             </label>
           </p>
-          <p>More names than pages: so many pages are made.</p>
+          <p>Extra names add pages.</p>
+          {anyMissing ? (
+            <Notice kind="block">
+              <span>
+                There is not enough paper for every bag; the lists say what is missing from which.{' '}
+                <PlainLink to={`/page/${id}/order`}>See what would help</PlainLink>
+              </span>
+            </Notice>
+          ) : null}
         </Slip>
         <Table>
           {shown === 'lists' ? (
@@ -263,10 +287,13 @@ export function KitScreen() {
                     {lines.map((l) => (
                       <li key={l.piece}>
                         <i aria-hidden="true" />
-                        <b>{l.each}</b>
+                        <b>{l.each - lackingIn(l, bag, missing(l.piece))}</b>
                         <span>
                           {l.name}
                           {paperOf(l.piece) ? `, ${names.get(paperOf(l.piece)!) ?? ''}` : ''}
+                          {lackingIn(l, bag, missing(l.piece)) ? (
+                            <strong>: {lackingIn(l, bag, missing(l.piece))} can’t be cut, no paper left</strong>
+                          ) : null}
                         </span>
                         <SizeFigure width={ticks(l.width)} height={ticks(l.height)} mark={derived.mark} bare />
                       </li>

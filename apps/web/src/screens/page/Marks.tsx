@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
-import { marksOf, type DerivedPage } from '@temnex/core';
+import { markOf, type DerivedPage, type Measuring, type Measurings } from '@temnex/core';
 import { fullFigure, type Voice } from '@temnex/words';
+import { Choice } from '../../ui/Choice.tsx';
 import { QuietLink } from '../../ui/buttons.tsx';
 
 const Where = styled.details`
@@ -27,22 +28,63 @@ const Where = styled.details`
     vertical-align: top;
   }
 `;
+const Ways = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 0.8rem;
+  margin-top: 0.5rem;
+`;
 const PAGES = { left: ', left page', right: ', right page' } as const;
 
-/** What to pencil before anything is glued: the lower left corner of every part, always from the same two edges. */
-export function Marks({ id, derived, chosen }: { id: string; derived: DerivedPage; chosen: readonly string[] }) {
-  const marks = marksOf(derived).filter(({ part }) => !chosen.length || chosen.includes(part.item));
+type Way = `${Measuring['of']} ${Measuring['from']}`;
+const WAYS: readonly Way[] = ['low low', 'middle low', 'high low', 'high high', 'middle high', 'low high'];
+const NAMES = {
+  across: { low: 'left edge', middle: 'middle', high: 'right edge', from: { low: 'the left', high: 'the right' } },
+  upDown: { low: 'bottom edge', middle: 'middle', high: 'top edge', from: { low: 'the bottom', high: 'the top' } },
+} as const;
+const nameOf = (axis: keyof Measurings, { of, from }: Measuring): string =>
+  `${NAMES[axis][of]} from ${NAMES[axis].from[from]}`;
+const measuringOf = (way: Way): Measuring => {
+  const [of, from] = way.split(' ') as [Measuring['of'], Measuring['from']];
+  return { of, from };
+};
+
+interface MarksProps {
+  id: string;
+  derived: DerivedPage;
+  chosen: readonly string[];
+  measurings: Measurings;
+  setMeasurings: (measurings: Measurings) => void;
+}
+
+/** What to pencil before anything is glued: where every part lies, always from the same two edges of the page. */
+export function Marks({ id, derived, chosen, measurings, setMeasurings }: MarksProps) {
+  const marks = derived.parts
+    .filter((part) => !part.along && (!chosen.length || chosen.includes(part.item)))
+    .map((part) => markOf(derived, part, measurings))
+    .filter(({ x, y }) => x !== 0 || y !== 0);
   if (!marks.length) return null;
   const voice: Voice = { mark: derived.mark, figures: 'typeset' };
   return (
     <Where>
       <summary>{chosen.length ? 'Where what is chosen lies' : 'Where everything lies'}</summary>
+      <Ways>
+        {(['across', 'upDown'] as const).map((axis) => (
+          <Choice
+            key={axis}
+            label={axis === 'across' ? 'Measure across' : 'Measure up and down'}
+            value={`${measurings[axis].of} ${measurings[axis].from}` as Way}
+            options={WAYS.map((way) => ({ id: way, name: nameOf(axis, measuringOf(way)) }))}
+            onChange={(way) => setMeasurings({ ...measurings, [axis]: measuringOf(way) })}
+          />
+        ))}
+      </Ways>
       <table>
         <thead>
           <tr>
-            <th scope="col">lower left corner of</th>
-            <th scope="col">from the left</th>
-            <th scope="col">from below</th>
+            <th scope="col">part</th>
+            <th scope="col">{nameOf('across', measurings.across)}</th>
+            <th scope="col">{nameOf('upDown', measurings.upDown)}</th>
           </tr>
         </thead>
         <tbody>

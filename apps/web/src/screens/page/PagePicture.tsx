@@ -4,9 +4,11 @@ import {
   TICKS_PER_UNIT,
   caughtAt,
   markOf,
+  measuredOf,
+  placedWith,
   type Axis,
   type Catch,
-  type CornerMark,
+  type Measurings,
   type DerivedPage,
   type Drawer,
   type Part,
@@ -60,6 +62,7 @@ interface PagePictureProps {
   selected: string | null;
   /** The selected item as it is worked on. */
   made: Made | null;
+  measurings: Measurings;
   /** Its layers are pressed and dragged over, and not moved. */
   byHand: boolean;
   onSelect: (part: string) => void;
@@ -107,6 +110,7 @@ export function PagePicture({
   margin,
   selected,
   made,
+  measurings,
   byHand,
   onSelect,
   also,
@@ -260,8 +264,9 @@ export function PagePicture({
           {pulled && own ? <Guides {...{ pulled, own, per, H }} says={catchSays} W={W} /> : null}
           {chosen && !pulled ? (
             <Distances
-              box={box(chosen)}
-              mark={markOf(derived, chosen)}
+              derived={derived}
+              part={placedWith(derived, chosen)}
+              measurings={measurings}
               H={H}
               per={per}
               say={(n) => figure(n, { mark: derived.mark, figures: 'typeset' })}
@@ -400,38 +405,37 @@ function Guides({ pulled, own, per, W, H, says }: GuidesProps) {
 }
 
 interface DistancesProps {
-  box: Box;
-  mark: CornerMark;
+  derived: DerivedPage;
+  part: Part;
+  measurings: Measurings;
   H: number;
   /** Pixels to the tick. */
   per: number;
   say: (n: number) => string;
 }
 
-/** Where to pencil: how far the part lies from the left and from the lower edge of the page. */
-function Distances({ box, mark, H, per, say }: DistancesProps) {
-  const { part } = mark;
-  const edge = box.x - mark.x * per;
+/** Where to pencil: how far what is glued lies from the edges of the page that one measures from. */
+function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
+  const mark = markOf(derived, part, measurings);
+  const { across, upDown } = measuredOf(derived, part, measurings);
   const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 14, fill: '#161616' } as const;
-  const below = H - box.y - box.height;
+  const [x1, x2] = [across.edge * per, across.point * per];
+  const [y1, y2] = [H - upDown.edge * per, H - upDown.point * per];
   return (
     <g pointerEvents="none" aria-hidden="true">
       {mark.x > 0 ? (
         <>
-          <path
-            d={`M${edge} ${H + 12}H${box.x}M${box.x} ${H + 6}V${H + 18}M${edge} ${H + 6}V${H + 18}`}
-            stroke="#161616"
-          />
-          <text x={(edge + box.x) / 2} y={H + 28} textAnchor="middle" {...text}>
+          <path d={`M${x1} ${H + 12}H${x2}M${x2} ${H + 6}V${H + 18}M${x1} ${H + 6}V${H + 18}`} stroke="#161616" />
+          <text x={(x1 + x2) / 2} y={H + 28} textAnchor="middle" {...text}>
             {say(mark.x)}
           </text>
         </>
       ) : null}
-      {part.y > 0 && below > 8 ? (
+      {mark.y > 0 && Math.abs(y1 - y2) > 8 ? (
         <>
-          <path d={`M-12 ${H}V${H - below}M-18 ${H}H-6M-18 ${H - below}H-6`} stroke="#161616" />
-          <text x={-18} y={H - below / 2 + 5} textAnchor="end" {...text}>
-            {say(part.y)}
+          <path d={`M-12 ${y1}V${y2}M-18 ${y1}H-6M-18 ${y2}H-6`} stroke="#161616" />
+          <text x={-18} y={(y1 + y2) / 2 + 5} textAnchor="end" {...text}>
+            {say(mark.y)}
           </text>
         </>
       ) : null}

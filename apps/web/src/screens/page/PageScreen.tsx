@@ -33,6 +33,7 @@ import { GroundFields } from './GroundFields.tsx';
 import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
+import { useMeasurings } from './useMeasurings.ts';
 import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
 import { MustSee } from './MustSee.tsx';
@@ -128,6 +129,7 @@ export function PageScreen() {
       window.removeEventListener('resize', fit);
     };
   }, []);
+  const [measurings, setMeasurings] = useMeasurings();
   const margin = room.width > 560 ? WIDE : SLIM;
   const scale = pageScale(derived, room.width, room.height, margin);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
@@ -241,6 +243,7 @@ export function PageScreen() {
           margin={margin}
           selected={part?.id ?? null}
           made={made}
+          measurings={measurings}
           byHand={item !== undefined && handling === item.item.id}
           onSelect={select}
           also={also}
@@ -338,7 +341,7 @@ export function PageScreen() {
           </Block>
         ) : null}
         <Block>
-          <Marks id={id} derived={derived} chosen={also} />
+          <Marks id={id} derived={derived} chosen={also} measurings={measurings} setMeasurings={setMeasurings} />
         </Block>
         <Block>
           <h3>The page</h3>

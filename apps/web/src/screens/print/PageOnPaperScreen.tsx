@@ -6,6 +6,7 @@ import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty } from '../../ui/states.tsx';
+import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
 import { Bar, PrintSize, Sheets } from './sheets.ts';
 
@@ -16,7 +17,7 @@ const PHOTOS = { none: 0, light: 0.35, full: 1 } as const;
 export function PageOnPaperScreen() {
   const { id, editor, derived } = usePageContext();
   const [address] = useSearchParams();
-  const [paper, setPaper] = useState<PrintPaper>('a4');
+  const [paper, setPaper] = usePrinterPaper(editor.page.unit);
   const [scale, setScale] = useState<keyof typeof SCALES>('half');
   const [photos, setPhotos] = useState<keyof typeof PHOTOS>('light');
   const items = address.get('items');

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { readJob, sameBasis } from '@temnex/core';
 import { PAPERS, printPages, type PrintPaper } from '@temnex/drawing';
@@ -7,6 +7,7 @@ import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
+import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
 import { Bar, PrintSize, Sheets } from './sheets.ts';
 
@@ -18,7 +19,7 @@ const Old = styled.div`
 export function PrintScreen() {
   const { id, editor, derived, basis, habits } = usePageContext();
   const plan = usePlan(id);
-  const [paper, setPaper] = useState<PrintPaper>('a4');
+  const [paper, setPaper] = usePrinterPaper(editor.page.unit);
   const record = plan.data;
   const pages = useMemo(() => {
     const read = record ? readJob(record.job) : null;
