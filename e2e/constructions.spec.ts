@@ -26,6 +26,7 @@ test('from “I want a row of banners” to the sizes: by typing, from the pictu
   await expect(page.getByRole('button', { name: 'Strip frame', pressed: true })).toBeVisible();
   await expect(page.getByText(/It takes 2 strips/)).toBeVisible();
   await page.goto('/choose');
+  await expect(page.getByLabel('What do you want to make?')).toBeFocused();
   await page.keyboard.type('zeppelin');
   await expect(page.getByText('None of these is called that')).toBeVisible();
 });

@@ -118,8 +118,8 @@ test('the print itself: a printed border, what becomes of it as another size, an
   await expect(follows).toContainText('The whole picture: 8 × 12.');
   await expect(follows).toContainText('Lost: 1 at the top and 1 at the bottom.');
   await page.getByLabel('so that of as another size').selectOption('whole');
-  await expect(follows).toContainText('The whole picture: 6\u200911⁄16 × 10.');
-  await expect(follows).toContainText('Short by 1\u20095⁄16.');
+  await expect(follows).toContainText('The whole picture: 6\u200911⁄16 (1⁄64 under) × 10.');
+  await expect(follows).toContainText('Short by 1\u20095⁄16 (1⁄64 over).');
   await say(page, 'print 4 x 6 border 1/8');
   await expect(field(page, 'width of the picture in it')).toHaveValue('3 3/4');
   await page.getByRole('button', { name: 'Mats round it' }).click();

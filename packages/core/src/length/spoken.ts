@@ -40,7 +40,10 @@ export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | stri
 const NAMED_SHEETS: Readonly<Record<string, string>> = {
   ...{ a3: '297 mm x 420 mm', a4: '210 mm x 297 mm', a5: '148 mm x 210 mm', a6: '105 mm x 148 mm' },
   letter: '8 1/2 in x 11 in',
+  // cards and what goes with them, as they are called in North America
+  ...{ a2: '4 1/4 in x 5 1/2 in', a7: '5 in x 7 in' },
 };
-export const SHEET_NAME = /\b(?:a[3-6]\b|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
+export const SHEET_NAME =
+  /\b(?:a[3-6]\b|a[27](?=\s+(?:folded\s+)?(?:card|base|note|notecard|panel))|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
 /** The size of a sheet that is called by its name, as it would be typed. */
 export const sizeOfSheet = (name: string): string => NAMED_SHEETS[name.toLowerCase()]!;

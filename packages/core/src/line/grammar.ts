@@ -55,6 +55,10 @@ export interface HeardValue {
 export interface Heard {
   /** What it is about, as the grammar writes it. */
   readonly heads: ReadonlySet<string>;
+  /** What it is about is said of one alone: `a banner`, never `banners`. */
+  readonly single: boolean;
+  /** What stands between quotation marks, as it was typed; null where nothing does. */
+  readonly quoted: string | null;
   readonly values: readonly HeardValue[];
   readonly flags: ReadonlySet<string>;
   /** Where in the line each flag is said. */
@@ -84,7 +88,12 @@ const BEFORE = new Set(['across', 'along', 'from', 'to', 'on', 'onto']);
 const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart', 'row', 'rows', 'column', 'columns']);
 
 /** What a line, taken apart, says to one recipe; null where none of its heads is said. */
-export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): HeardLine | null {
+export function hear(
+  tokens: readonly Token[],
+  grammar: Grammar,
+  unit: Unit,
+  quoted: string | null = null,
+): HeardLine | null {
   const lexicon = lexiconOf(grammar);
   const known = tokens.map((t) => (t.kind === 'word' ? lexicon(t.word) : null));
   if (!known.some((k) => k?.as === 'head')) return null;
@@ -303,9 +312,10 @@ export function hear(tokens: readonly Token[], grammar: Grammar, unit: Unit): He
   values.sort((a, b) => a.at - b.at);
   const flagsAt = known.flatMap((k, at) => (k?.as === 'flag' ? [{ flag: k.name, at }] : []));
   const heads = new Set(known.flatMap((k) => (k?.as === 'head' ? [k.head] : [])));
+  const single = tokens.every((t, i) => known[i]?.as !== 'head' || t.kind !== 'word' || !isMany(t.word));
   return {
     ok: true,
-    heard: { values, flags, flagsAt, heads },
+    heard: { values, flags, flagsAt, heads, single, quoted },
     known: count,
   };
 }

@@ -67,6 +67,31 @@ const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `cut a 12 x 12 into 2 inch squares`
+  [
+    new RegExp(
+      String.raw`\bcut\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_SAID}${BY_SAID}${LENGTH_SAID})\s*(?:sheet|paper|page|cardstock)?\s+(?:up\s+)?into\s+(.+)$`,
+      'iu',
+    ),
+    '$2 from $1',
+  ],
+  // `grid of 3 by 3 photos`
+  [/\bgrid\s+of\s+(\d{1,2})\s*(?:x|×|by)\s*(\d{1,2})\s+(?:photos|pictures|prints)\b/giu, 'grid of $1 x $2 cells'],
+  // `5 rows of 6`
+  [
+    new RegExp(
+      String.raw`\b(\d{1,2}|${ONES.join('|')})\s+rows?\s+of\s+(\d{1,2}|${ONES.join('|')})\b(?!\s*(?:/|\.|x|×|by\b|in\b|inch|mm|cm))`,
+      'giu',
+    ),
+    '$1 rows, $2 columns,',
+  ],
+  // `1/8 on three sides and 1 inch at the bottom`
+  [/\bon\s+(?:the\s+)?(?:other\s+)?(?:three|two|3|2)\s+(?:other\s+)?sides\b/giu, 'on-some-sides'],
+  [/\bon\s+(?:every|each|all(?:\s+(?:four|4))?|(?:all\s+)?four)\s+(?:the\s+)?(?:sides?|edges?)\b/giu, ' '],
+  // `that ends up 5 x 7`
+  [/\b(?:that|which|so\s+(?:that\s+)?it)?\s*(?:ends?\s+up|comes?\s+out)(?:\s+(?:as|at|to\s+be))?\b/giu, ' finished '],
+  // `a narrow one 1/16`
+  [/\b(narrow|wide|thin|thick|inner|outer|small|large|big)\s+one\b/giu, '$1'],
   // `the top one 8 inches`
   [
     /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,

@@ -569,7 +569,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
     'strips',
     'strip.length 6, count 5, row.gap 1/4, row.margin 1/2, lengths.as graded, lengths.shortest 2 inches',
   ],
-  ['banner 3 inches wide and 6 long with a v cut', 'banner-strip', 'strip.width 3 inches, strip.length 6, row.gap 1/4'],
+  ['banner 3 inches wide and 6 long with a v cut', 'banner-strip', 'strip.width 3 inches, strip.length 6, count 1'],
   [
     '4 banners 2 1/2 wide, 1/4 between, straight ends',
     'banner-strip',

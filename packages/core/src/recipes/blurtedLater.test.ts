@@ -239,7 +239,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
   [
     'stitch along 6 with holes 1/4 apart',
     'stitches',
-    'along line, ground.width 6, ground.height 1/2, ground.is cut, inset 1/8, spacing 1/4, stitch running',
+    'along line, ground.width 6, ground.height 1/2, ground.is there, inset 1/8, spacing 1/4, stitch running',
   ],
   [
     'stitch holes round a 4 x 4 mat',
@@ -259,7 +259,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
   [
     '16 stitch holes along 4',
     'stitches',
-    'along line, ground.width 4, ground.height 1/2, ground.is cut, inset 1/8, holes 16, stitch running',
+    'along line, ground.width 4, ground.height 1/2, ground.is there, inset 1/8, holes 16, stitch running',
   ],
   [
     'stitch a circle 4 across',

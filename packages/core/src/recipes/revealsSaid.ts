@@ -26,7 +26,7 @@ export const LAYER_PLACES = {
   top: { kind: 'length', words: ['top', 'above'], many: true, alone: true },
   left: { kind: 'length', words: ['left'], many: true, alone: true },
   right: { kind: 'length', words: ['right'], many: true, alone: true },
-  sides: { kind: 'length', words: ['side', 'other', 'rest', 'sides'], many: true, alone: true },
+  sides: { kind: 'length', words: ['side', 'other', 'rest', 'sides', 'on-some-sides'], many: true, alone: true },
 } as const satisfies Record<string, Place>;
 
 /** So many alike, where they are counted and only one is described. */

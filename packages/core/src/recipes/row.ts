@@ -261,7 +261,7 @@ export const ROW_PLACES = {
     alone: true,
     after: ['sheet', 'pad', 'paper'],
   },
-  ground: { kind: 'size', words: ['on', 'onto'], alone: true },
+  ground: { kind: 'size', words: ['on', 'onto', 'across', 'over'], alone: true },
 } as const satisfies Record<string, Place>;
 
 /** How many come from one sheet, all of them lying the same way. */
@@ -287,7 +287,14 @@ export function rowSaid(
 ): Omit<RowInput, 'strip'> {
   const said = (place: string) => lengthAt(heard, place);
   const [overlap, sheet] = [said('overlap'), sizeAt(heard, 'sheet')];
-  const count = countAt(heard, 'count') ?? (sheet ? countFrom(sheet, width, length, table.unit) : undefined);
+  // `a banner 2 x 6` is one, where nothing is said of a row of them
+  const rowSaidOf =
+    ['across', 'gap', 'overlap', 'margin', 'ground', 'page'].some((place) =>
+      heard.values.some((v) => v.place === place),
+    ) || ['fit', 'row', 'across', 'both'].some((flag) => heard.flags.has(flag));
+  const alone = heard.single && width !== undefined && length !== undefined && !sheet && !rowSaidOf;
+  const count =
+    countAt(heard, 'count') ?? (sheet ? countFrom(sheet, width, length, table.unit) : alone ? 1 : undefined);
   // how many fit is asked of what lies side by side
   const close = edges || heard.flags.has('fit');
   const gap = said('gap') ?? (overlap === undefined ? (close ? '0' : undefined) : `-${overlap}`);
@@ -302,12 +309,15 @@ export function rowSaid(
       ? (said('margin') ?? (fills ? (heard.flags.has('across') ? '0' : usualRow(table).margin) : undefined))
       : undefined;
   const usual = table.unit === 'in' ? '1/4' : '6';
+  // so many of a size that do not fit side by side on a page nobody spoke of are just cut
+  const [pieces, room] = [count ?? 0, table.room.width];
+  const justCut = !rowSaidOf && !heard.heads.has('pennant') && pieces > 0 && w! > 0 && (alone || pieces * w! > room);
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),
     // cut from sheets of a size, they are not laid over a page yet
     spread:
-      across !== undefined || (heard.flags.has('row') && said('across') === undefined && !fills) || sheet
+      justCut || across !== undefined || (heard.flags.has('row') && said('across') === undefined && !fills) || sheet
         ? 'row'
         : 'room',
     row: {

@@ -37,15 +37,18 @@ export interface SaidLine {
  */
 export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
   const unit = unitOfLine(line, table.unit);
-  const tokens = tokensOf(line);
+  const { plain, quoted } = withoutQuotes(line);
+  const tokens = tokensOf(plain);
   const named = (text: string) => (unit === table.unit ? text : String(lengthNamed(text, unit)));
   const sizeNamed = (size: SaidSize | null) => size && { width: named(size.width), height: named(size.height) };
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const heard = hear(tokens, withPage(recipe.grammar), unit);
+    const heard = hear(tokens, withPage(recipe.grammar), unit, quoted);
     if (!heard) continue;
-    const page = heard.ok ? sizeNamed(sizeAt(heard.heard, 'page') ?? sizeAt(heard.heard, 'ground')) : null;
+    const page = heard.ok
+      ? sizeNamed(sizeAt(heard.heard, 'page') ?? sizeAt(heard.heard, 'ground') ?? sizeAt(heard.heard, 'from'))
+      : null;
     const here = page ? onPage(table, page) : table;
     const read = heard.ok ? recipe.read(heard.heard, { ...here, unit }, newId) : null;
     // more layers than it can have, and the like
@@ -65,6 +68,12 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
   if (!best) return null;
   const { rank: _, ...said } = best;
   return said;
+}
+
+/** A title between quotation marks, and the line without it; the marks of inches stand behind a number. */
+function withoutQuotes(line: string): { plain: string; quoted: string | null } {
+  const found = /(?:^|\s)["“]([^"“”]*\p{L}[^"“”]*)["”]/u.exec(line);
+  return found ? { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() } : { plain: line, quoted: null };
 }
 
 /** The same table with another page on it. */

@@ -11,7 +11,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
-import { lengthAt } from '../../line/index.ts';
+import { lengthAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, isUnder, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -251,7 +251,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       blocks: { kind: 'length', words: [], many: true, most: MOST_BLOCKS },
       wide: { kind: 'length', words: ['wide', 'width'], many: true, most: MOST_BLOCKS },
       high: { kind: 'length', words: ['high', 'tall', 'height', 'deep'] },
-      long: { kind: 'length', words: ['across', 'long', 'over', 'length'] },
+      long: { kind: 'length', words: ['across', 'long', 'over', 'length', 'band'] },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
       count: { kind: 'count', words: [], most: MOST_BLOCKS },
       sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },
@@ -268,7 +268,12 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
   read: (heard, table, newId) => {
     // of a column the width is how deep it is; of a band each block has its own
     const upright = heard.flags.has('upright');
-    const widths = heard.values.filter((v) => v.place === 'blocks' || (!upright && v.place === 'wide'));
+    const blocks = heard.values.filter((v) => v.place === 'blocks' || (!upright && v.place === 'wide'));
+    // `band 12: 3 1/4, 5 7/8, rest` is so long; `band 3 1/4, 5 7/8, rest` begins with a block
+    const named = heard.values.find((v) => v.place === 'long' && v.word === 'band');
+    const sum = blocks.reduce((all, v) => all + ticksSaid(v.texts[0], table.unit), 0);
+    const begins = named !== undefined && ticksSaid(named.texts[0], table.unit) <= sum;
+    const widths = begins ? heard.values.filter((v) => v === named || blocks.includes(v)) : blocks;
     const rests = heard.flagsAt.filter(({ flag }) => flag === 'rest');
     const count = Number(lengthAt(heard, 'count') ?? 0);
     if (!widths.length && !count) return null;
@@ -281,7 +286,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     // `three blocks 4 wide`: one is said of all
     const alike = said.length === 1 && widths.length === 1 && count > 1;
     const more = Math.max(0, count - said.length);
-    const [long, tuck] = [lengthAt(heard, 'long'), lengthAt(heard, 'tuck')];
+    const [long, tuck] = [begins ? undefined : lengthAt(heard, 'long'), lengthAt(heard, 'tuck')];
     const butt = heard.flags.has('butt');
     return {
       run: upright ? 'upright' : 'level',

@@ -243,11 +243,12 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     heads: ['card', 'accordion', 'notecard'],
     places: {
       card: { kind: 'size', words: ['card', 'closed'] },
-      base: { kind: 'size', words: ['base', 'from'] },
+      base: { kind: 'size', words: ['base'], alone: true },
+      sheet: { kind: 'size', words: ['from', 'sheet'], alone: true, after: ['sheet'] },
       panel: { kind: 'size', words: ['panel'], alone: true },
       leaves: { kind: 'count', words: ['leaf', 'leave', 'page'], most: MOST_LEAVES, of: ['accordion'] },
       leaf: { kind: 'length', words: ['leaf', 'leave'], alone: true, upTo: MOST_LEAVES },
-      reveal: { kind: 'length', words: ['reveal', 'showing', 'border', 'smaller'] },
+      reveal: { kind: 'length', words: ['reveal', 'showing', 'border', 'smaller', 'panel'] },
     },
     flags: {
       folded: ['folded', 'fold', 'folding', 'greeting'],
@@ -263,8 +264,11 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
   read: (heard, table) => {
     const accordion = heard.heads.has('accordion');
     // a card that is not folded is a pocket's, or a page
-    if (!accordion && !['folded', 'top', 'gate', 'side'].some((flag) => heard.flags.has(flag))) return null;
-    const [card, base, panel] = [sizeAt(heard, 'card'), sizeAt(heard, 'base'), sizeAt(heard, 'panel')];
+    const folded = ['folded', 'top', 'gate', 'side', 'base'].some((flag) => heard.flags.has(flag));
+    const [card, sheet, panel] = [sizeAt(heard, 'card'), sizeAt(heard, 'sheet'), sizeAt(heard, 'panel')];
+    // `card 4 1/4 x 5 1/2 from 8 1/2 x 11`; without a card's size, the paper is folded whole
+    const base = sizeAt(heard, 'base') ?? (card ? null : sheet);
+    if (!accordion && !folded && !(card && sheet)) return null;
     if (!card && !base) return null;
     const reveal = lengthAt(heard, 'reveal');
     const leaves = countAt(heard, 'leaves') ?? Number(lengthAt(heard, 'leaf') ?? 4);

@@ -301,10 +301,11 @@ export const grid: Recipe<'grid', GridInput> = {
       tilt: { kind: 'length', words: ['tilt', 'degree'], alone: true },
       jitter: { kind: 'length', words: ['jitter', 'scatter'], alone: true },
       ground: { kind: 'size', words: ['on', 'onto'], alone: true },
+      from: { kind: 'size', words: ['from', 'out', 'sheet'], alone: true, after: ['sheet'] },
     },
     flags: { fit: ['fit'], loose: ['loose', 'loosely'] },
     usual: ['by', 'cell', 'side'],
-    idle: ['different', 'alternating', 'fill', 'cover', 'high', 'even'],
+    idle: ['many', 'how', 'photo', 'different', 'alternating', 'fill', 'cover', 'high', 'even'],
   },
   read: readGrid,
 };

@@ -1,3 +1,4 @@
+import { lengthOf } from '../../length/index.ts';
 import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
 import type { Table } from '../recipe.ts';
 import { MOST, MOST_PAPERS, type GridInput } from './input.ts';
@@ -35,6 +36,18 @@ function largeSaid(
   return large;
 }
 
+/**
+ * Columns and rows of so many that do not fit in one row, as nearly square as they come: `36 squares 1 7/8` is six by six. Null where
+ * one row does, or nothing does.
+ */
+function blockOf(number: number, cell: number, gap: number, room: number): [number, number] | null {
+  const fits = (n: number) => n * cell + (n - 1) * gap <= room;
+  if (!cell || fits(number)) return null;
+  for (let rows = Math.floor(Math.sqrt(number)); rows > 1; rows--)
+    if (number % rows === 0 && fits(number / rows)) return [number / rows, rows];
+  return null;
+}
+
 /** The input that a line says. */
 export function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
   const said = (place: string) => lengthAt(heard, place);
@@ -50,16 +63,22 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const size = by || !first ? (cells[0] ? { width: cells[0].texts[0]!, height: cells[0].texts[1]! } : null) : first;
   const side = said('side');
   const number = countAt(heard, 'number');
+  // `24 squares from a 12 x 12`: of one sheet, edge to edge
+  const from = sizeAt(heard, 'from');
   const inRow = number !== undefined && !heard.heads.has('grid');
-  const columns = by?.[0] ?? whole('columns') ?? number;
+  const gap = said('gap');
+  const inch = table.unit === 'in';
+  const cell = ticksSaid(size?.width ?? said('side'), table.unit);
+  const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : ticksSaid(gap, table.unit);
+  const block = inRow ? blockOf(number, cell, between, table.room.width) : null;
+  const columns = by?.[0] ?? whole('columns') ?? block?.[0] ?? number;
   const across = said('across');
   const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
-  const rows = by?.[1] ?? whole('rows') ?? (inRow ? 1 : undefined);
+  const rows = by?.[1] ?? whole('rows') ?? block?.[1] ?? (inRow ? 1 : undefined);
   const width = size?.width ?? side;
   const large = largeSaid(heard, [columns ?? MOST, rows ?? MOST], by ? (number ?? 1) : 1, newId);
   if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
-  const [gap, margin] = [said('gap'), said('margin')];
-  const inch = table.unit === 'in';
+  const margin = said('margin');
   const square = !size || size.width === size.height;
   const tilt = whole('tilt') ?? (heard.flags.has('loose') ? LOOSE_TILT : undefined);
   const fills = width === undefined && margin === undefined;
@@ -72,7 +91,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
     ...(columns === undefined ? {} : { columns }),
     ...(rows === undefined ? {} : { rows }),
     // how many fit is asked of what lies side by side
-    gutter: gap ?? (heard.flags.has('fit') ? '0' : inch ? '1/8' : '3'),
+    gutter: gap ?? (heard.flags.has('fit') || from ? '0' : inch ? '1/8' : '3'),
     spread: inAll ? 'grid' : 'room',
     margin: {
       ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: inch ? '1/2' : '12' } : {}),

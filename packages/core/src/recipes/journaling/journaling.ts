@@ -261,9 +261,11 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     if (!['journaling', 'journalling', 'journal'].some((head) => heard.heads.has(head))) return null;
     const said = (place: string) => lengthAt(heard, place);
     const inch = table.unit === 'in';
-    const [width, line, room] = [said('width'), said('line'), said('room')];
-    if (width === undefined) return null;
+    const [line, room] = [said('line'), said('room')];
     const lines = countAt(heard, 'lines') ?? (line === undefined ? undefined : Number(line));
+    // how long the lines are is seldom said
+    const width = said('width') ?? (lines === undefined ? undefined : inch ? '4' : '100');
+    if (width === undefined) return null;
     const height = said('height');
     const letter = said('letter') ?? (height === undefined ? (inch ? '1/8' : '3') : undefined);
     return {

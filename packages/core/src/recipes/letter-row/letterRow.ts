@@ -86,8 +86,12 @@ const kindOf = (letter: string): Kind => (NARROW.has(letter) ? 'narrow' : WIDE.h
 /** Each letter of the title and what is before it: a gap, a space, or nothing. */
 function lettersOf({
   title,
-  number,
-}: LetterRowInput): { letter: string; kind: Kind; before: 'gap' | 'space' | null }[] {
+  number = 0,
+}: Partial<Pick<LetterRowInput, 'title' | 'number'>>): {
+  letter: string;
+  kind: Kind;
+  before: 'gap' | 'space' | null;
+}[] {
   if (title === undefined)
     return Array.from({ length: number }, (_, i) => ({ letter: '', kind: 'usual', before: i ? 'gap' : null }));
   const words = title.split(/[ -]+/).filter(Boolean);
@@ -331,7 +335,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     places: {
       number: { kind: 'count', words: [], most: MOST_LETTERS },
       letter: { kind: 'size', words: ['letter', 'each'] },
-      width: { kind: 'length', words: ['wide', 'width', 'letter'], alone: true },
+      width: { kind: 'length', words: ['wide', 'width', 'letter'], alone: true, after: ['letter'] },
       height: { kind: 'length', words: ['high', 'tall', 'height'], alone: true },
       gap: { kind: 'length', words: ['gap', 'apart', 'between', 'spacing'], allow: 'negative' },
       within: { kind: 'length', words: ['fit', 'in', 'within', 'into', 'space', 'room'], alone: true },
@@ -340,18 +344,20 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     },
     flags: { cut: ['tile', 'tiles'] },
     usual: ['letter', 'width'],
-    idle: ['sticker', 'word', 'capital', 'row', 'die'],
+    idle: ['sticker', 'word', 'capital', 'row', 'die', 'how', 'long', 'take', 'much'],
   },
   read: (heard, table) => {
     const said = (place: string) => lengthAt(heard, place);
     const size = sizeAt(heard, 'letter');
-    const number = countAt(heard, 'number');
+    const title = heard.quoted !== null && TITLE.test(heard.quoted) ? heard.quoted : undefined;
+    const number = countAt(heard, 'number') ?? (title === undefined ? undefined : lettersOf({ title }).length);
     const [width, across] = [size?.width ?? said('width'), said('across')];
     if (number === undefined || (width === undefined && across === undefined)) return null;
     const inch = table.unit === 'in';
     const gap = said('gap');
     const within = said('within');
     return {
+      ...(title === undefined ? {} : { title }),
       number,
       letter: {
         ...(width === undefined ? {} : { width }),

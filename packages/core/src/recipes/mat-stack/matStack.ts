@@ -200,7 +200,11 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     places: {
       ...LAYER_PLACES,
       layers: layersCounted(['mat', 'matt']),
-      around: { kind: 'size', words: ['around', 'round', 'for', 'behind', 'under', 'print', 'photo', 'picture'] },
+      around: {
+        kind: 'size',
+        words: ['around', 'round', 'for', 'behind', 'under', 'print', 'photo', 'photograph', 'picture', 'pic'],
+        after: ['print', 'photo', 'photograph', 'picture', 'pic'],
+      },
       outer: {
         kind: 'size',
         words: ['on', 'onto', 'from', 'overall', 'finished', 'outside', 'mat'],
@@ -216,7 +220,23 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'],
     },
     usual: ['reveal', 'around', 'outer'],
-    idle: ['layer', 'layered', 'single', 'wide', 'even', 'photograph', 'pic', 'snapshot', 'wallet', 'stack', 'apart'],
+    idle: [
+      'narrow',
+      'thin',
+      'thick',
+      'inner',
+      'layer',
+      'layered',
+      'single',
+      'wide',
+      'even',
+      'photograph',
+      'pic',
+      'snapshot',
+      'wallet',
+      'stack',
+      'apart',
+    ],
   },
   /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
   read: (heard, table, newId) => {

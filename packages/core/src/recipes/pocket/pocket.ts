@@ -267,7 +267,7 @@ export const pocket: Recipe<'pocket', PocketInput> = {
       cut: ['cut'],
     },
     usual: ['card'],
-    idle: ['open', 'opening', 'journaling', 'hole', 'top', 'patch', 'library'],
+    idle: ['on-some-sides', 'open', 'opening', 'journaling', 'hole', 'top', 'patch', 'library'],
   },
   read: (heard, table) => {
     const inch = table.unit === 'in';

@@ -276,7 +276,8 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
       ground: {
         width,
         ...(shape ? {} : { height: panel?.height ?? (inch ? '1/2' : '12') }),
-        is: heard.flags.has('there') ? 'there' : 'cut',
+        // a line is pricked in what is there already
+        is: heard.flags.has('there') || along === 'line' ? 'there' : 'cut',
       },
       // `round a 4 x 6 panel, 1/8 from the edge`
       inset: said('inset') ?? (panel ? said('line') : undefined) ?? (inch ? '1/8' : '3'),
