@@ -59,6 +59,8 @@ export interface Heard {
   readonly single: boolean;
   /** What stands between quotation marks, as it was typed; null where nothing does. */
   readonly quoted: string | null;
+  /** Numbers in words that count what is described one by one, as the three of `three mats 1/8, 1/4, 1/8`. */
+  readonly counting: readonly number[];
   readonly values: readonly HeardValue[];
   readonly flags: ReadonlySet<string>;
   /** Where in the line each flag is said. */
@@ -257,6 +259,7 @@ export function hear(
     return null;
   };
   const plain: number[] = [];
+  const counting: number[] = [];
   // first what is said of something, so that the usual places are left for the rest
   for (const [i, token] of tokens.entries()) {
     if (token.kind === 'word' || token.kind === 'stop') continue;
@@ -265,7 +268,10 @@ export function hear(
       if (problem) return fail(problem);
       continue;
     }
-    if (countsNothing(i)) continue;
+    if (countsNothing(i)) {
+      if (token.kind === 'length' && token.whole !== null) counting.push(token.whole);
+      continue;
+    }
     const right = squareBehind(i) ?? measureBehind(i);
     if (right) {
       used.add(right[0]);
@@ -315,7 +321,7 @@ export function hear(
   const single = tokens.every((t, i) => known[i]?.as !== 'head' || t.kind !== 'word' || !isMany(t.word));
   return {
     ok: true,
-    heard: { values, flags, flagsAt, heads, single, quoted },
+    heard: { values, flags, flagsAt, heads, single, quoted, counting },
     known: count,
   };
 }

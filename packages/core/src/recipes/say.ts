@@ -1,9 +1,9 @@
 import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
-import { hear, sizeAt, tokensOf, type Grammar, type Place } from '../line/index.ts';
+import { hear, sizeAt, tokensOf, type Grammar, type Heard, type Place } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, type RecipeId } from './ids.ts';
-import { recipeOf } from './registry.ts';
+import { recipeOf, type AnyRecipe } from './registry.ts';
 
 export interface SaidSize {
   readonly width: string;
@@ -54,11 +54,14 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
     // more layers than it can have, and the like
     const input = read !== null && recipe.input.safeParse(read).success ? read : null;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
+    const unused = heard.ok && input !== null ? unusedNumber(recipe, heard.heard, input, { ...here, unit }) : null;
     const said: Said<unknown> = !heard.ok
       ? { ok: false, problem: heard.problem }
       : input === null
         ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
-        : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
+        : unused !== null
+          ? { ok: false, problem: { code: 'goes-nowhere', text: unused } }
+          : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
     // of two that know as much of it, one that can be
     const can = said.ok && recipe.solve(said.input, here).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
@@ -68,6 +71,50 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
   if (!best) return null;
   const { rank: _, ...said } = best;
   return said;
+}
+
+/** Said of what something lies on or comes from, not of itself. */
+const ABOUT_ELSE = new Set(['page', 'ground', 'sheet', 'from']);
+
+/**
+ * A number of the line that nothing in the input has: what was said with it was not understood, so that it is asked for and never
+ * passed over. Null where every number is somewhere. The size of the page may be said without standing in the input.
+ */
+function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unknown, table: Table): string | null {
+  const { room, unit } = table;
+  const texts = new Set<string>();
+  const numbers = new Set<number>([room.width, room.height]);
+  const counts = new Set<number>();
+  const walk = (part: unknown): void => {
+    if (Array.isArray(part)) {
+      counts.add(part.length);
+      part.forEach(walk);
+    } else if (typeof part === 'object' && part !== null) Object.values(part).forEach(walk);
+    else if (typeof part === 'number') texts.add(String(part));
+    else if (typeof part === 'string') {
+      texts.add(part);
+      part.split(/[ ,/°]+/).forEach((word) => texts.add(word));
+      const read = parseLength(part, unit, { allow: 'negative' });
+      if (read.ok) numbers.add(Math.abs(read.value.ticks));
+    }
+  };
+  walk(input);
+  // what is counted may only show in what comes of it: `four 6 x 6 make a 12 x 12`
+  const solved = recipe.solve(input, table);
+  const blanks = solved.status === 'solved' ? solved.laid.blanks : [];
+  for (const { quantity } of blanks) counts.add(quantity);
+  counts.add(blanks.reduce((sum, { quantity }) => sum + quantity, 0)).add(blanks.length);
+  const isThere = (text: string, place: string) => {
+    const read = parseLength(text, unit, { allow: 'negative' });
+    const isCounted = recipe.grammar.places[place]?.kind === 'count' && counts.has(Number(text));
+    return isCounted || texts.has(text) || (read.ok && numbers.has(Math.abs(read.value.ticks)));
+  };
+  for (const { place, texts: said } of values) {
+    const missing = ABOUT_ELSE.has(place) ? undefined : said.find((text) => !isThere(text, place));
+    if (missing !== undefined) return missing;
+  }
+  const uncounted = counting.find((n) => n > 1 && !counts.has(n) && !texts.has(String(n)));
+  return uncounted === undefined ? null : String(uncounted);
 }
 
 /** A title between quotation marks, and the line without it; the marks of inches stand behind a number. */
