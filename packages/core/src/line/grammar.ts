@@ -50,6 +50,8 @@ export interface HeardValue {
   readonly at: number;
   /** The word that it belongs to; null where values of its kind usually go. */
   readonly word: string | null;
+  /** Whether that word stands behind it: `a 5 x 7 mat`. */
+  readonly isBehind: boolean;
 }
 /** What was understood: the values in their order, and the flags. */
 export interface Heard {
@@ -202,6 +204,9 @@ export function hear(
     const lists = grammar.usual.some((name) => grammar.places[name]!.many);
     if (!grammar.places[counts]!.of && !lists) {
       const follows = tokens[i + 1]?.kind ?? 'stop';
+      const [, , such] = tokens.slice(i);
+      // `four 6 1/4 squares`
+      if (token.spelled && follows === 'length' && such?.kind === 'word' && isMany(such.word)) return true;
       if (ofThem(i + 1) || ofHead(i) || ofSuch(i + 1) || (token.spelled && (follows === 'stop' || follows === 'size')))
         return true;
     }
@@ -235,18 +240,19 @@ export function hear(
   ): Mishearing | null => {
     const claims = by === null ? undefined : tokens[by];
     const word = claims?.kind === 'word' ? claims.word : null;
+    const isBehind = by !== null && by > at;
     const { kind, allow, most, upTo } = grammar.places[place]!;
     if (kind !== 'count' && most !== undefined && values.filter((v) => v.place === place).length >= most)
       return { code: 'too-often', text: token.kind === 'size' ? token.said : token.text, most };
     if (kind === 'count') {
       const n = token.kind === 'length' ? (token.whole ?? 0) : 0;
       if (n < 1 || (most !== undefined && n > most)) return { code: 'too-many', text: String(n), most: most ?? 1 };
-      values.push({ place, texts: [String(n)], at, word });
+      values.push({ place, texts: [String(n)], at, word, isBehind });
       return null;
     }
     if (upTo !== undefined && token.kind === 'length' && token.whole !== null) {
       if (token.whole > upTo) return { code: 'too-many', text: token.text, most: upTo };
-      values.push({ place, texts: [String(token.whole)], at, word });
+      values.push({ place, texts: [String(token.whole)], at, word, isBehind });
       return null;
     }
     const texts =
@@ -255,7 +261,7 @@ export function hear(
       const read = parseLength(text, unit, { allow: allow ?? 'zero' });
       if (!read.ok) return read.problem;
     }
-    values.push({ place, texts, at, word });
+    values.push({ place, texts, at, word, isBehind });
     return null;
   };
   const plain: number[] = [];
@@ -298,6 +304,9 @@ export function hear(
   for (const i of plain) {
     const token = tokens[i] as Exclude<Token, { kind: 'word' | 'stop' }>;
     const said = token.kind === 'size' ? token.said : token.text;
+    // `mats for two photos`: a number in words counts something, and never is a length that nobody named
+    if (token.kind === 'length' && token.spelled && token.whole !== null)
+      return fail({ code: 'goes-nowhere', text: said });
     const place = grammar.usual.find((name) => grammar.places[name]!.kind === token.kind && !filled(name));
     if (place === undefined) {
       const taken = grammar.usual.some((name) => grammar.places[name]!.kind === token.kind);

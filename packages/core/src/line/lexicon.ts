@@ -9,6 +9,7 @@ const IDLE = new Set(
     'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
     // what it is cut from, which changes nothing of its sizes
     'card cardstock cardboard patterned plain solid striped dotted floral textured glitter foil vellum kraft colour color coloured colored ' +
+    'little tiny nice ' +
     'white black grey gray red orange yellow green blue purple pink brown teal navy cream gold silver'
   ).split(' '),
 );

@@ -61,7 +61,8 @@ const SAYINGS =
 /** The same, said at length. */
 const HALF_PAGE = /\bhalf\s+(?:of\s+)?(?:the|a|my)\s+(page|base)\b/giu;
 const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b(?!\s+(?:an?\s+)?(?:inch|in\b|mm|cm))/giu;
-const OTHER_HALF = /\b(?:the\s+)?(?:other\s+)?half(?=\s+(?:in|of|is|with)\b(?!\s+an?\b))/giu;
+const OTHER_HALF =
+  /\b(?:the\s+)?(?:other\s+)?half\b(?!\s*(?:-|an?\b|base\b|page\b|circle|moon|and\s+half|inch|in\b\s*(?:gap|overlap|tuck)|mm|cm|\d))/giu;
 /** `half-inch`, `1/4-inch`, `12-in`. */
 const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
@@ -90,6 +91,10 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\bon\s+(?:every|each|all(?:\s+(?:four|4))?|(?:all\s+)?four)\s+(?:the\s+)?(?:sides?|edges?)\b/giu, ' '],
   // `that ends up 5 x 7`
   [/\b(?:that|which|so\s+(?:that\s+)?it)?\s*(?:ends?\s+up|comes?\s+out)(?:\s+(?:as|at|to\s+be))?\b/giu, ' finished '],
+  // `in 3 papers` is no length
+  [/\bin\s+(?=\d{1,2}\s+(?:papers?|patterns?|colou?rs?|rows?|columns?)\b)/giu, ', '],
+  // `holes 1/8 from the edge`
+  [new RegExp(String.raw`\bholes?\s+(${LENGTH_SAID})\s*(?:in\s+)?from\s+the\s+edge\b`, 'giu'), 'holes, $1 inset'],
   // `a narrow one 1/16`
   [/\b(narrow|wide|thin|thick|inner|outer|small|large|big)\s+one\b/giu, '$1'],
   // `the top one 8 inches`

@@ -311,7 +311,14 @@ export function rowSaid(
   const usual = table.unit === 'in' ? '1/4' : '6';
   // so many of a size that do not fit side by side on a page nobody spoke of are just cut
   const [pieces, room] = [count ?? 0, table.room.width];
-  const justCut = !rowSaidOf && !heard.heads.has('pennant') && pieces > 0 && w! > 0 && (alone || pieces * w! > room);
+  const justCut =
+    !rowSaidOf &&
+    !heard.heads.has('pennant') &&
+    pieces > 0 &&
+    w! > 0 &&
+    (alone ||
+      pieces * w! + (pieces - 1) * (gap === undefined ? lengthOf(table.unit === 'in' ? '1/4' : '6', table.unit) : g!) >
+        room);
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),

@@ -93,9 +93,10 @@ function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unk
     else if (typeof part === 'number') texts.add(String(part));
     else if (typeof part === 'string') {
       texts.add(part);
-      part.split(/[ ,/°]+/).forEach((word) => texts.add(word));
       const read = parseLength(part, unit, { allow: 'negative' });
       if (read.ok) numbers.add(Math.abs(read.value.ticks));
+      // angles as a list
+      else part.split(/[ ,/°]+/).forEach((word) => texts.add(word));
     }
   };
   walk(input);
@@ -117,10 +118,15 @@ function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unk
   return uncounted === undefined ? null : String(uncounted);
 }
 
-/** A title between quotation marks, and the line without it; the marks of inches stand behind a number. */
+/** A title between quotation marks or in capitals, and the line without it; the marks of inches stand behind a number. */
 function withoutQuotes(line: string): { plain: string; quoted: string | null } {
   const found = /(?:^|\s)["“]([^"“”]*\p{L}[^"“”]*)["”]/u.exec(line);
-  return found ? { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() } : { plain: line, quoted: null };
+  if (found) return { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() };
+  // `title KITE DAY in 1 inch letters`
+  const capitals = /(\btitle\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line);
+  return capitals
+    ? { plain: line.replace(capitals[0], capitals[1]!), quoted: capitals[2]! }
+    : { plain: line, quoted: null };
 }
 
 /** The same table with another page on it. */

@@ -248,7 +248,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     heads: ['panel', 'base', 'background', 'backing', 'shave', 'page-mat'],
     places: {
       page: { kind: 'size', words: PAGE_WORDS, alone: true, after: PAGE_WORDS },
-      ground: { kind: 'size', words: ['on', 'onto', 'than'], alone: true },
+      ground: { kind: 'size', words: ['on', 'onto', 'than', 'from'], alone: true },
       ...LAYER_PLACES,
       layers: layersCounted(['panel']),
       shave: { kind: 'length', words: ['shave', 'trim'], alone: true },

@@ -273,7 +273,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
   grammar: {
     heads: ['border', 'scallop', 'scalloped', 'punch', 'punched', 'edging'],
     places: {
-      strip: { kind: 'size', words: ['strip', 'border'], alone: true },
+      strip: { kind: 'size', words: ['strip'], alone: true },
       round: { kind: 'size', words: ['round', 'around', 'panel'], alone: true },
       repeat: { kind: 'length', words: ['repeat', 'pattern', 'scallop', 'every'], alone: true },
       long: { kind: 'length', words: ['long', 'length', 'across', 'edge'], alone: true },
@@ -289,6 +289,11 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const round = sizeAt(heard, 'round');
     const repeat = lengthAt(heard, 'repeat');
     if (repeat === undefined && !round && !strip && lengthAt(heard, 'long') === undefined) return null;
+    // `a 1/4 border` is no punched strip
+    const isPunched =
+      repeat !== undefined || strip || heard.flags.has('strip') || [...heard.heads].some((head) => head !== 'border');
+    const isNamed = heard.values.some((v) => ['long', 'width', 'depth'].includes(v.place) && v.word !== null);
+    if (!isPunched && !isNamed) return null;
     const inch = table.unit === 'in';
     const long = round?.width ?? lengthAt(heard, 'long') ?? strip?.height;
     const sides = round || heard.flags.has('all') ? 'all' : heard.flags.has('two') ? 'two' : 'one';

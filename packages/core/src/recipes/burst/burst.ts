@@ -273,7 +273,7 @@ export const burst: Recipe<'burst', BurstInput> = {
   },
 
   grammar: {
-    heads: ['burst', 'starburst', 'fan', 'strip', 'stripe'],
+    heads: ['sunburst', 'burst', 'starburst', 'fan', 'strip', 'stripe'],
     places: {
       count: { kind: 'count', words: [], most: MOST },
       strip: { kind: 'size', words: ['strip', 'stripe'] },

@@ -268,7 +268,8 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     const [card, sheet, panel] = [sizeAt(heard, 'card'), sizeAt(heard, 'sheet'), sizeAt(heard, 'panel')];
     // `card 4 1/4 x 5 1/2 from 8 1/2 x 11`; without a card's size, the paper is folded whole
     const base = sizeAt(heard, 'base') ?? (card ? null : sheet);
-    if (!accordion && !folded && !(card && sheet)) return null;
+    const panelled = heard.values.some((v) => v.place === 'reveal' && v.word === 'panel');
+    if (!accordion && !folded && !(card && (sheet || panelled))) return null;
     if (!card && !base) return null;
     const reveal = lengthAt(heard, 'reveal');
     const leaves = countAt(heard, 'leaves') ?? Number(lengthAt(heard, 'leaf') ?? 4);

@@ -279,7 +279,7 @@ export const grid: Recipe<'grid', GridInput> = {
   hand: gridHand,
 
   grammar: {
-    heads: ['grid', 'cell', 'square', 'checkerboard', 'mosaic'],
+    heads: ['grid', 'cell', 'square', 'checkerboard', 'mosaic', 'quilt'],
     places: {
       number: { kind: 'count', words: [], most: MOST, of: ['square', 'cell'] },
       by: { kind: 'size', words: ['grid', 'by'], after: ['cell', 'grid'] },
@@ -301,7 +301,7 @@ export const grid: Recipe<'grid', GridInput> = {
       tilt: { kind: 'length', words: ['tilt', 'degree'], alone: true },
       jitter: { kind: 'length', words: ['jitter', 'scatter'], alone: true },
       ground: { kind: 'size', words: ['on', 'onto'], alone: true },
-      from: { kind: 'size', words: ['from', 'out', 'sheet'], alone: true, after: ['sheet'] },
+      from: { kind: 'size', words: ['from', 'out', 'in', 'sheet'], alone: true, after: ['sheet'] },
     },
     flags: { fit: ['fit'], loose: ['loose', 'loosely'] },
     usual: ['by', 'cell', 'side'],

@@ -264,7 +264,9 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     const [line, room] = [said('line'), said('room')];
     const lines = countAt(heard, 'lines') ?? (line === undefined ? undefined : Number(line));
     // how long the lines are is seldom said
-    const width = said('width') ?? (lines === undefined ? undefined : inch ? '4' : '100');
+    const width =
+      said('width') ??
+      ([lines, room, said('spacing')].every((one) => one === undefined) ? undefined : inch ? '4' : '100');
     if (width === undefined) return null;
     const height = said('height');
     const letter = said('letter') ?? (height === undefined ? (inch ? '1/8' : '3') : undefined);

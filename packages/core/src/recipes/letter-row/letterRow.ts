@@ -84,10 +84,7 @@ const HAVE: FieldPath = ['have'];
 const kindOf = (letter: string): Kind => (NARROW.has(letter) ? 'narrow' : WIDE.has(letter) ? 'wide' : 'usual');
 
 /** Each letter of the title and what is before it: a gap, a space, or nothing. */
-function lettersOf({
-  title,
-  number = 0,
-}: Partial<Pick<LetterRowInput, 'title' | 'number'>>): {
+function lettersOf({ title, number = 0 }: Partial<Pick<LetterRowInput, 'title' | 'number'>>): {
   letter: string;
   kind: Kind;
   before: 'gap' | 'space' | null;

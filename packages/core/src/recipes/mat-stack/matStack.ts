@@ -248,13 +248,21 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       !sizeAt(heard, 'around') &&
       outer.length === 1 &&
       ['mat', 'mats', 'matt', 'matting'].includes(outer[0]!.word ?? '') &&
+      !outer[0]!.isBehind &&
       heard.values.length > 1;
+    // `triple mat 1/8 1/8 1/4 on a 4 x 4`: all of its mats are described, so it lies on the print
+    const described = heard.values.filter((v) => v.place === 'reveal').length;
+    const layered = heard.flags.has('triple') ? 3 : heard.flags.has('double') ? 2 : 0;
+    const onPrint =
+      layered > 0 && described === layered && !sizeAt(heard, 'around') && outer.length === 1 && outer[0]!.word === 'on';
     const values = heard.values.map((v) =>
-      largest && v.place === 'around'
-        ? { ...v, place: 'outer' }
-        : bare && v.place === 'outer'
-          ? { ...v, place: 'around' }
-          : v,
+      onPrint && v.place === 'outer'
+        ? { ...v, place: 'around' }
+        : largest && v.place === 'around'
+          ? { ...v, place: 'outer' }
+          : bare && v.place === 'outer'
+            ? { ...v, place: 'around' }
+            : v,
     );
     const said = {
       ...heard,

@@ -106,7 +106,12 @@ export function readShapes(heard: Heard, table: Table): ShapesInput | null {
       : 'moved';
   const columns = whole('columns', MOST_IN_ROW);
   const rows = whole('rows', MOST_IN_ROW);
-  const number = countAt(heard, 'number');
+  // `a circle 3 inches across` is one, where nothing is said of many
+  const ofMany = ['columns', 'rows', 'sheet', 'ground', 'page', 'gap', 'papers'].some((place) =>
+    heard.values.some((v) => v.place === place),
+  );
+  const alone = heard.single && !ofMany && !heard.heads.has('honeycomb') && !flag('cut') && !flag('moved');
+  const number = countAt(heard, 'number') ?? (alone ? 1 : undefined);
   const input: ShapesInput = {
     ...{ figure, size, pointing: flag('flatsUp') ? 'flats-up' : 'points-up', points: figure === 'scalloped' ? 12 : 5 },
     ...(columns === undefined ? {} : { columns }),

@@ -278,8 +278,15 @@ export const strips: Recipe<'strips', StripsInput> = {
     const said = (place: string): LengthText | undefined => lengthAt(heard, place);
     const size = sizeAt(heard, 'strip');
     // `2 inch strips` are so wide; `12 inch strips 1/2 wide` are so long
-    const width = size?.width ?? said('width') ?? said('each');
-    const length = size?.height ?? said('length') ?? (said('width') === undefined ? undefined : said('each'));
+    // of strips that lie level, how high they are is how wide each is
+    const isHigh =
+      heard.flags.has('level') &&
+      heard.values.some((v) => v.place === 'length' && /^(?:high|tall)$/.test(v.word ?? ''));
+    const high = isHigh && said('width') === undefined && !size ? said('length') : undefined;
+    const width = size?.width ?? said('width') ?? high ?? said('each');
+    const long = high === undefined ? said('length') : undefined;
+    const isEach = said('width') !== undefined || high !== undefined;
+    const length = size?.height ?? long ?? (isEach ? said('each') : undefined);
     const row = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
