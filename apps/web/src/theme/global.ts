@@ -1,7 +1,9 @@
 import { createGlobalStyle } from 'styled-components';
 
-/** Breakpoints: a phone at the table, a laptop. */
+/** Breakpoints: a phone at the table, a tablet upright or across, a laptop. */
 export const NARROW = '@media (max-width: 760px)';
+export const TABLET = '@media (max-width: 1180px)';
+export const UPRIGHT = '@media (max-width: 960px)';
 export const MEDIUM = '@media (max-width: 1080px)';
 
 /*

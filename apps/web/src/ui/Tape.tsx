@@ -1,6 +1,6 @@
 import { NavLink } from 'react-router';
 import { styled } from 'styled-components';
-import { NARROW } from '../theme/global.ts';
+import { NARROW, TABLET } from '../theme/global.ts';
 
 /*
  * The order of the work as a measuring tape: its stations are marks on it, inch by inch, and the black edge reaches
@@ -24,8 +24,6 @@ const Band = styled.nav`
     24px 100%,
     24px 100%;
   background-repeat: no-repeat;
-  overflow-x: auto;
-  scrollbar-width: none;
   ${NARROW} {
     height: 3.3rem;
     padding: 0 0.75rem;
@@ -39,22 +37,50 @@ const Name = styled(NavLink)`
   letter-spacing: -0.03em;
   text-decoration: none;
   ${NARROW} {
-    padding-right: 0.7rem;
+    padding-right: 0.5rem;
     font-size: 1.1rem;
   }
 `;
+/** What the tape shows less of where it is narrow: the names of stations one is not at, for the eye alone. */
+const OUT_OF_SIGHT = `
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+`;
 const Stations = styled.ol`
   display: flex;
-  flex: 1;
+  flex: 1 1 0;
+  min-width: 0;
+  & > li {
+    flex: 0 1 auto;
+    min-width: 2.1rem;
+  }
+  & > li:has([aria-current='page']) {
+    flex-shrink: 3;
+    min-width: 3rem;
+  }
+  @media (max-width: 480px) {
+    & > li,
+    & > li:has([aria-current='page']) {
+      min-width: 1.6rem;
+    }
+  }
 `;
 const Stop = styled(NavLink)<{ $reached: boolean }>`
   position: relative;
   display: flex;
   align-items: baseline;
   gap: 0.45rem;
-  min-width: 8.5rem;
+  min-width: 0;
   height: 100%;
   padding: 0.75rem 0.9rem 0 0.6rem;
+  & > span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
   text-decoration: none;
   border-left: 1.5px solid var(--ink);
   font-weight: ${(p) => (p.$reached ? 600 : 400)};
@@ -85,21 +111,24 @@ const Stop = styled(NavLink)<{ $reached: boolean }>`
     height: 4px;
     background: var(--cut);
   }
+  ${TABLET} {
+    &:not([aria-current='page']) > span {
+      ${OUT_OF_SIGHT}
+    }
+  }
   ${NARROW} {
-    min-width: 0;
-    padding: 0.7rem 0.55rem 0 0.4rem;
+    padding: 0.7rem 0.45rem 0 0.4rem;
     & > b {
       font-size: 1.1rem;
     }
     & > span {
       font-size: 0.875rem;
-      white-space: nowrap;
     }
-    &:not([aria-current='page']) > span {
-      position: absolute;
-      width: 1px;
-      overflow: hidden;
-      clip-path: inset(50%);
+  }
+  @media (max-width: 480px) {
+    padding: 0.7rem 0.3rem 0 0.35rem;
+    &[aria-current='page'] > span {
+      ${OUT_OF_SIGHT}
     }
   }
 `;
@@ -134,14 +163,18 @@ const Pull = styled(NavLink)`
       border-color: #fff;
     }
   }
-  ${NARROW} {
-    margin: 0.35rem 0 0.7rem 0.4rem;
-    padding: 0 0.4rem;
-    font-size: var(--s1);
+  ${TABLET} {
+    margin-left: 0.6rem;
+    padding: 0 0.6rem;
     text-transform: capitalize;
     & > span > span {
       display: none;
     }
+  }
+  ${NARROW} {
+    margin: 0.35rem 0 0.7rem 0.4rem;
+    padding: 0 0.4rem;
+    font-size: var(--s1);
   }
 `;
 /** Photos too: one that hangs from its peg. */
@@ -176,6 +209,9 @@ const Peg = styled(NavLink)`
       background: var(--cut);
     }
   }
+  ${TABLET} {
+    margin-left: 0.6rem;
+  }
   ${NARROW} {
     margin: 0.6rem 0 0.7rem 0.5rem;
     width: 2.1rem;
@@ -196,6 +232,22 @@ const Aside = styled.div`
   padding-left: 1rem;
   font-size: var(--s1);
   white-space: nowrap;
+  /* what was done last may have a long name */
+  & button {
+    max-width: 13rem;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    ${TABLET} {
+      max-width: 7rem;
+    }
+    ${NARROW} {
+      max-width: 4rem;
+    }
+  }
+  ${TABLET} {
+    gap: 0.4rem;
+    padding-left: 0.4rem;
+  }
   ${NARROW} {
     gap: 0.25rem;
     padding-left: 0.5rem;

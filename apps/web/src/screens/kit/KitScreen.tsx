@@ -206,7 +206,10 @@ export function KitScreen() {
   const [pageWidth, pageHeight] = SIZE_OF[of.page];
   return (
     <>
-      <PrintSize $page={shown === 'labels' ? of.page : PAPERS[paper].name} $margin={shown === 'labels' ? '0' : '12mm'} />
+      <PrintSize
+        $page={shown === 'labels' ? of.page : PAPERS[paper].name}
+        $margin={shown === 'labels' ? '0' : '12mm'}
+      />
       <Bar className="no-print">
         <h1>In bags</h1>
         <Choice

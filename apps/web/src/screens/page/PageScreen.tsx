@@ -21,7 +21,7 @@ import {
 import { catchWords, coverageWords, cutAwayWords, figure, pageProblemWords, suggestionWords } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { handOf } from '../../construction/made.ts';
-import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
@@ -51,7 +51,7 @@ const Work = styled.main`
   ${MEDIUM} {
     grid-template-columns: minmax(0, 1fr) 21rem;
   }
-  ${NARROW} {
+  ${UPRIGHT} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
@@ -64,6 +64,13 @@ const Table = styled.div`
   background: var(--table);
   min-width: 0;
   overflow: clip;
+  /* the page stays in sight while one types beside it */
+  @media (min-width: 961px) {
+    & > :first-child {
+      position: sticky;
+      top: 0.75rem;
+    }
+  }
 `;
 const Slip = styled.div`
   padding: 0.9rem 1.5rem 2rem;

@@ -1,9 +1,10 @@
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { RECIPE_IDS, type Laid, type RecipeId, type Table } from '@temnex/core';
 import { recipeWords } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn } from '../../construction/started.ts';
+import { Choice } from '../../ui/Choice.tsx';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { NARROW } from '../../theme/global.ts';
 
@@ -17,8 +18,6 @@ const Shelf = styled.div`
     display: grid;
     grid-template-columns: repeat(auto-fill, minmax(7.3rem, 1fr));
     min-width: 0;
-    overflow-x: auto;
-    scrollbar-width: thin;
   }
   & > a {
     flex: none;
@@ -26,10 +25,21 @@ const Shelf = styled.div`
     font-size: var(--s1);
     line-height: 1.2;
   }
+  & > .choose {
+    display: none;
+  }
   ${NARROW} {
-    padding: 0.2rem 0.75rem 0.3rem;
+    padding: 0.5rem 0.75rem;
     & > ul {
-      display: flex;
+      display: none;
+    }
+    & > .choose {
+      display: block;
+      flex: 1;
+      min-width: 0;
+    }
+    & select {
+      width: 100%;
     }
   }
 `;
@@ -69,18 +79,10 @@ interface ChooserProps {
 /** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
   const drawn = useMemo(() => new Map(startedOn(table).map((one) => [one.id, one.laid])), [table]);
-  const shelf = useRef<HTMLUListElement>(null);
-  // what is chosen is in sight, however narrow the screen
-  useEffect(() => {
-    const [list, one] = [shelf.current, shelf.current?.querySelector<HTMLElement>('[aria-pressed="true"]')];
-    if (!list || !one) return;
-    const middle = one.offsetLeft - list.offsetLeft + one.offsetWidth / 2;
-    list.scrollLeft = middle - list.clientWidth / 2;
-  }, [chosen]);
   const scale = SIZE / Math.max(table.room.width, table.room.height);
   return (
     <Shelf>
-      <ul aria-label="What to work out" ref={shelf}>
+      <ul aria-label="What to work out">
         {RECIPE_IDS.map((id) => {
           const words = recipeWords(id);
           return (
@@ -95,6 +97,15 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
           );
         })}
       </ul>
+      {/* on a phone a list that opens, instead of pictures that run off the side */}
+      <div className="choose">
+        <Choice
+          label="What to work out"
+          value={chosen}
+          options={RECIPE_IDS.map((id) => ({ id, name: recipeWords(id).title }))}
+          onChange={choose}
+        />
+      </div>
       <PlainLink to="/choose">What each answers</PlainLink>
     </Shelf>
   );

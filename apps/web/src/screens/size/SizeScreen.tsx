@@ -17,7 +17,7 @@ import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
-import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
 import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -60,7 +60,8 @@ const Work = styled.div`
   ${MEDIUM} {
     grid-template-columns: minmax(0, 1fr) 23rem;
   }
-  ${NARROW} {
+  /* a tablet upright has the drawing above, as large as it is wide, and the list under it */
+  ${UPRIGHT} {
     grid-template-columns: minmax(0, 1fr);
   }
 `;
