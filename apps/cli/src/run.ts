@@ -20,7 +20,6 @@ import {
   withBlocks,
   type JobDocument,
   roundExact,
-  ticks,
   type JobIssue,
   type Plan,
 } from '@temnex/core';

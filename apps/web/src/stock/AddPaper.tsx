@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { PATTERNS, guessFace, sayStock, type Drawer, type PaperFace, type Unit } from '@temnex/core';
 import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
 import { useDrawerStep, useUndoStep } from '../api/queries.ts';
-import { Plain, Quiet } from '../ui/buttons.tsx';
+import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { newId } from '../ui/newId.ts';
 import { SayLine } from '../ui/SayLine.tsx';

@@ -127,9 +127,6 @@ const Stop = styled(NavLink)<{ $reached: boolean }>`
   }
   @media (max-width: 480px) {
     padding: 0.7rem 0.3rem 0 0.35rem;
-    &[aria-current='page'] > span {
-      ${OUT_OF_SIGHT}
-    }
   }
 `;
 /** The drawer is always in reach, apart from the page: the front of one, with its pull. */

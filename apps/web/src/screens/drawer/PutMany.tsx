@@ -296,7 +296,14 @@ export function PutMany() {
             leave={() => setMatching(null)}
           />
         ) : (
-          <Scroll data-scrolls ref={scroll} role="table" aria-rowcount={rows.length + 1} aria-label="Rows to put in" style={grid}>
+          <Scroll
+            data-scrolls
+            ref={scroll}
+            role="table"
+            aria-rowcount={rows.length + 1}
+            aria-label="Rows to put in"
+            style={grid}
+          >
             <Head role="row">
               <b />
               {columns.map((column) => (

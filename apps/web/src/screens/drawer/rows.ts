@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { isEmptyRow, readRow, type PaperFace, type ReadRow, type StockRow, type Unit } from '@temnex/core';
+import { isEmptyRow, readRow, type ReadRow, type StockRow, type Unit } from '@temnex/core';
 import { newId } from '../../ui/newId.ts';
 
 /* Rows that are typed or pasted before they are put in. They are kept in the browser: nothing is lost on the way. */

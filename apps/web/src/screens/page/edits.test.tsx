@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { derivePage, whatMoved, type Page } from '@temnex/core';
+import { LOWER_LEFT, derivePage, whatMoved, type Page } from '@temnex/core';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { NAMES } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
@@ -43,7 +43,7 @@ function Working({ id }: { id: string }) {
         {...alone}
         onMove={() => {}}
       />
-      <FieldSlip made={made!} />
+      <FieldSlip measurings={LOWER_LEFT} made={made!} />
       <PlaceFields page={held} derived={derived} item={item} change={change} open setOpen={() => {}} />
       <GroundFields page={held} change={change} />
     </>
@@ -182,6 +182,7 @@ describe('the picture', () => {
         scale={40}
         margin={SLIM}
         selected="launch/m1"
+        measurings={LOWER_LEFT}
         made={null}
         byHand={false}
         onSelect={(id) => (chosen = id)}
