@@ -34,6 +34,7 @@ function Working({ id }: { id: string }) {
     <>
       <PagePicture
         {...{ derived, made }}
+        measurings={LOWER_LEFT}
         drawer={{ papers: [], stock: [] }}
         scale={40}
         margin={WIDE}
@@ -43,7 +44,7 @@ function Working({ id }: { id: string }) {
         {...alone}
         onMove={() => {}}
       />
-      <FieldSlip measurings={LOWER_LEFT} made={made!} />
+      <FieldSlip made={made!} />
       <PlaceFields page={held} derived={derived} item={item} change={change} open setOpen={() => {}} />
       <GroundFields page={held} change={change} />
     </>
