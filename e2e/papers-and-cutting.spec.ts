@@ -242,10 +242,13 @@ test('what cannot be cut: which piece, why, and what would help', async ({ table
 test('another aim and another cutter are remembered and planned for', async ({ table: page }) => {
   await page.goto(`${DEMO}/order`);
   await expect(page.getByText('Fewest possible:')).toBeVisible();
+  const refused: string[] = [];
+  page.on('response', (r) => r.status() === 409 && refused.push(r.url()));
   await page.getByRole('radio', { name: 'easiest cuts' }).click();
   await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
   await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
   await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
+  expect(refused).toEqual([]);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
   await page.getByRole('button', { name: 'Set them side by side' }).click();

@@ -14,6 +14,7 @@ async function until(page: Page, there: () => Promise<boolean>): Promise<void> {
     await page.keyboard.press('PageDown');
     await expect(stepOf(page)).not.toHaveText(before!);
   }
+  expect(await there()).toBe(true);
 }
 const begin = async (page: Page): Promise<string> => {
   await page.goto(`${DEMO}/order`);

@@ -2,7 +2,7 @@
 // run. The picture is inert: its fields can be typed in only once the application has replaced it. Every other address gets
 // the empty page.
 import { createHash } from 'node:crypto';
-import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 const at = (path) => new URL(path, import.meta.url);
@@ -33,6 +33,11 @@ writeFileSync(at('dist/first.html'), first);
 writeFileSync(at('dist/first.html.br'), brotliCompressSync(first));
 writeFileSync(at('dist/first.html.gz'), gzipSync(first));
 rmSync(at('dist-first'), { recursive: true });
+
+// The licences of the faces go with them.
+mkdirSync(at('dist/licences'), { recursive: true });
+for (const face of ['bricolage-grotesque', 'source-sans-3'])
+  copyFileSync(at(`../../node_modules/@fontsource/${face}/LICENSE`), at(`dist/licences/${face}.txt`));
 
 // What the application needs without the server: all of its own files, each with the hash of its content in its name.
 const assets = readdirSync(at('dist/assets'))

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
+import { useIsMutating, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import {
   challengeRecordSchema,
@@ -213,11 +213,16 @@ export const useMoveStock = () =>
       ask('POST', `/api/stock/${stock}/movements`, stockRecordSchema, { id, ...movement }),
     [KEYS.drawer, ['movements']],
   );
+/** Whether habits are on their way to the server: until they are there, nobody knows their version. */
+export const useIsSavingHabits = (): boolean => useIsMutating({ mutationKey: KEYS.habits }) > 0;
+
 /** Shown at once, so that a tick does not spring back while it is being stored; asked for again whatever came of it. */
 export function useSaveHabits() {
   const client = useQueryClient();
   return useMutation({
+    mutationKey: KEYS.habits,
     mutationFn: (habits: Habits) => ask('PUT', '/api/habits', habitsRecordSchema, habits),
+    onSuccess: (record) => client.setQueryData<HabitsRecord>(KEYS.habits, record),
     onMutate: (habits) => {
       client.setQueryData<HabitsRecord>(KEYS.habits, (was) => ({ version: was?.version ?? 0, habits }));
       return client.cancelQueries({ queryKey: KEYS.habits });

@@ -2,9 +2,9 @@ import { named, type RecipeWords } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   along: 'along the',
-  cover: 'upper one',
-  seen: 'lower one seen',
-  reach: 'lower one reaches',
+  cover: 'paper on top',
+  seen: 'paper underneath, seen',
+  reach: 'paper underneath reaches',
   tuck: 'tuck',
   depth: 'depth',
 };
@@ -15,10 +15,11 @@ export const halfBase: RecipeWords = {
   asks: 'how far each paper reaches, how much is left of the sheets',
   item: (n) => (n === 1 ? 'halves' : `halves ${n}`),
   ...named(FIELDS, OPTIONS, {}),
-  group: ([group]) => (group === 'beneath' ? 'the lower paper' : group === undefined ? 'the two' : 'the upper paper'),
-  part: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
-  piece: (role, _n, item) => `${item}, ${role === 'cover' ? 'upper' : 'lower'}`,
+  group: ([group]) =>
+    group === 'beneath' ? 'the paper underneath' : group === undefined ? 'the two' : 'the paper on top',
+  part: (role, _n, item) => `${item}, ${role === 'cover' ? 'on top' : 'underneath'}`,
+  piece: (role, _n, item) => `${item}, ${role === 'cover' ? 'on top' : 'underneath'}`,
   reason: (_why, [a = 0], _where, say) => `That reaches further than the ${say(a)} there are`,
   fact: (name, [a = 0, b = 0], say) =>
-    `of a sheet as large as the page, ${say(a)} × ${say(b)} is left of the ${name === 'left-of-cover' ? 'upper' : 'lower'} one`,
+    `of a sheet as large as the page, ${say(a)} × ${say(b)} is left of the paper ${name === 'left-of-cover' ? 'on top' : 'underneath'}`,
 };

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { jobOfPage, readJob, sameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
-import { usePlan, useStorePlan } from '../../api/queries.ts';
+import { useIsSavingHabits, usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext, PageFacts } from '../page/context.ts';
 import type { CuttingOrder } from './cuttingOrder.ts';
@@ -55,14 +55,17 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   // the finished plan of the chosen aim is stored once the page it was made from is saved
   const sent = useRef<{ plan: Plan; basis: Basis } | null>(null);
   const { mutate } = store;
+  const isSavingHabits = useIsSavingHabits();
   useEffect(() => {
     if (state.status !== 'done' || !fresh || !plan || !basis || editor.saving !== 'saved') return;
+    // a plan for habits that the server does not know yet would be refused
+    if (isSavingHabits) return;
     // sent once for a state; when that proves to have been an older one, sent again
     if (sent.current?.plan === plan && sameBasis(sent.current.basis, basis)) return;
     if (stored.data && fits && JSON.stringify(stored.data.plan) === JSON.stringify(plan)) return;
     sent.current = { plan, basis };
     mutate({ basis, plan });
-  }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits]);
+  }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits, isSavingHabits]);
 
   // what is stored has its blocks already
   const shownJob = plan ? (fresh ? withBlocks(planned.current!.job, plan.blocks) : stored.data!.job) : null;
