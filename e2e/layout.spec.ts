@@ -81,12 +81,19 @@ const faultsOf = (page: Page) =>
       }
       return { e, ...part };
     });
+    /** What stays in sight while one scrolls lies over what is reached by scrolling. */
+    const staysInSight = (e: Element) => {
+      for (let p: Element | null = e; p; p = p.parentElement)
+        if (['fixed', 'sticky'].includes(getComputedStyle(p).position)) return true;
+      return false;
+    };
     seen.forEach((a, i) => {
       for (const b of seen.slice(i + 1)) {
         if (a.e.contains(b.e) || b.e.contains(a.e)) continue;
         const across = Math.min(a.right, b.right) - Math.max(a.left, b.left);
         const down = Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top);
-        if (across > 3 && down > 3) faults.push(`on one another: ${nameOf(a.e)} and ${nameOf(b.e)}`);
+        if (across > 3 && down > 3 && staysInSight(a.e) === staysInSight(b.e))
+          faults.push(`on one another: ${nameOf(a.e)} and ${nameOf(b.e)}`);
       }
     });
     return [...new Set(faults)];

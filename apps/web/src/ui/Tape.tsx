@@ -1,6 +1,6 @@
 import { NavLink } from 'react-router';
 import { styled } from 'styled-components';
-import { NARROW, TABLET } from '../theme/global.ts';
+import { NARROW, TABLET, UPRIGHT } from '../theme/global.ts';
 
 /*
  * The order of the work as a measuring tape: its stations are marks on it, inch by inch, and the black edge reaches
@@ -40,6 +40,14 @@ const Name = styled(NavLink)`
     padding-right: 0.5rem;
     font-size: 1.1rem;
   }
+  /* six stations and what can be undone have no room beside the whole name */
+  @media (max-width: 480px) {
+    font-size: 0;
+    &::before {
+      content: 'T';
+      font-size: 1.4rem;
+    }
+  }
 `;
 /** What the tape shows less of where it is narrow: the names of stations one is not at, for the eye alone. */
 const OUT_OF_SIGHT = `
@@ -64,7 +72,7 @@ const Stations = styled.ol`
   @media (max-width: 480px) {
     & > li,
     & > li:has([aria-current='page']) {
-      min-width: 1.6rem;
+      min-width: 1.45rem;
     }
   }
 `;
@@ -221,6 +229,29 @@ const Peg = styled(NavLink)`
     }
   }
 `;
+/** The books, bound at the left; where the tape is narrow the first view leads to them. */
+const Ledger = styled(NavLink)`
+  display: flex;
+  flex: none;
+  align-items: center;
+  margin: 0.55rem 0 0.9rem 0.9rem;
+  padding: 0 0.7rem 0 0.55rem;
+  border: 1.5px solid var(--ink);
+  border-left: 7px double var(--ink);
+  font-weight: 600;
+  line-height: 1;
+  text-decoration: none;
+  &:hover {
+    background: var(--room);
+  }
+  &[aria-current='page'] {
+    background: var(--ink);
+    color: #fff;
+  }
+  ${UPRIGHT} {
+    display: none;
+  }
+`;
 const Aside = styled.div`
   display: flex;
   align-items: center;
@@ -239,6 +270,19 @@ const Aside = styled.div`
     }
     ${NARROW} {
       max-width: 4rem;
+    }
+    @media (max-width: 480px) {
+      width: 2rem;
+      padding: 0;
+      font-size: 0;
+      text-decoration: none;
+      &::before {
+        content: '↶';
+        font-size: 1.5rem;
+      }
+      &:nth-of-type(2)::before {
+        content: '↷';
+      }
     }
   }
   ${TABLET} {
@@ -301,6 +345,7 @@ export function Tape({ stations, label = 'Order of the work', aside }: TapeProps
           <span>The </span>drawer
         </span>
       </Pull>
+      <Ledger to="/books">Books</Ledger>
     </Band>
   );
 }

@@ -7,7 +7,7 @@ import { recipeWords } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
-import { Plain, Quiet } from '../../ui/buttons.tsx';
+import { Plain, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Loading, Notice } from '../../ui/states.tsx';
 import { STAGES } from './stages.ts';
 import { TakenOut } from '../../ui/TakenOut.tsx';
@@ -150,6 +150,7 @@ export function PagesOnTable() {
         >
           Start a page
         </Plain>
+        <QuietLink to="/books">The record of what was cut</QuietLink>
         {demo.data ? (
           <Quiet onPress={() => setDemo.mutate(!demo.data.present)} isDisabled={setDemo.isPending}>
             {demo.data.present ? 'Take the example out' : 'Put the example in'}
