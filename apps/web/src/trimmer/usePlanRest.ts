@@ -53,7 +53,10 @@ function planInWorker({ job, seconds, ...request }: PlanRequest, signal: AbortSi
 
 function pencilledBy({ session, state, order }: LiveSession, parts: Pencilled['parts']): Pencilled {
   const plans = new Map(session.plans.map((record) => [record.id, record.plan]));
-  return pencilledIn(state, (id) => plans.get(id) ?? order.record.plan, order.steps, parts);
+  const deed = session.events.find(({ event }) => event.id === state.left.at(-1)?.event)?.event.deed;
+  const wrong = deed?.do === 'wrong' ? deed.wrong : undefined;
+  const isHandSpoilt = wrong !== undefined && wrong.how !== 'paper';
+  return pencilledIn(state, (id) => plans.get(id) ?? order.record.plan, order.steps, parts, isHandSpoilt);
 }
 
 /**

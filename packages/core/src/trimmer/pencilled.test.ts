@@ -57,7 +57,7 @@ function tornAfter(cuts: number) {
       .filter((piece) => piece.quantity > 0),
   };
   const parts = Object.fromEntries(items.flatMap(({ id, origin }) => (origin?.part ? [[id, origin.part]] : [])));
-  const pencilled = pencilledIn(state, () => plan, steps, parts);
+  const pencilled = pencilledIn(state, () => plan, steps, parts, true);
   const next = withLetters(planned(rest, untouchedPlan(pencilled)).plan, pencilled);
   return { job, plan, pencilled, next, parts };
 }
@@ -131,4 +131,17 @@ test('numbers of parts go on after those that were named before', () => {
     s.sheets[0] === 0 && s.do === 'cut' && s.part !== 'r' ? [names(0, s.part)] : [],
   );
   expect(again[0]).toBe('J6');
+});
+
+test('a sheet that was only next is whole where a piece got ruined: it keeps its letter', () => {
+  const { job, plan } = planned(JOB);
+  const steps = trimmerSteps(job, plan);
+  // The first cut of the second sheet comes next.
+  const next = plan.steps.findIndex((step) => !step.sheets.includes(0));
+  const at = steps.findIndex((step) => step.do === 'cut' && step.index === next);
+  const left = [{ order: 0, at, event: 'e', measured: new Map() }];
+  const state: SessionState = { ...beginSession('first'), at, left, phase: 'waiting' };
+  const [sheet] = plan.steps[next]!.sheets;
+  expect(pencilledIn(state, () => plan, steps, {}, false).untouched).toContain(sheet);
+  expect(pencilledIn(state, () => plan, steps, {}, true).untouched).not.toContain(sheet);
 });

@@ -5,19 +5,20 @@ import { cutsDone, type TrimmerStep } from './steps.ts';
 
 /**
  * What a session whose last cut went wrong has pencilled so far. `planOf` knows the session's orders by id, `steps` are those of
- * the last one, `parts` are the letters of what lies in the drawer now.
+ * the last one, `parts` are the letters of what lies in the drawer now. `isHandSpoilt`: what was in hand was cut wrong; where only a
+ * piece got ruined, or another paper was cut, the sheet that was next is whole and keeps its letter.
  */
 export function pencilledIn(
   state: SessionState,
   planOf: (id: string) => Plan,
   steps: readonly TrimmerStep[],
   parts: Pencilled['parts'],
+  isHandSpoilt: boolean,
 ): Pencilled {
   const orders = state.plans.map(planOf);
   const { sheets, steps: cuts } = orders.at(-1)!;
   const done = cutsDone(steps, state.left.at(-1)?.at ?? 0);
-  // The cut that went wrong had its sheets in hand.
-  const touched = new Set(cuts.slice(0, done + 1).flatMap((cut) => cut.sheets));
+  const touched = new Set(cuts.slice(0, done + (isHandSpoilt ? 1 : 0)).flatMap((cut) => cut.sheets));
   return { orders, untouched: sheets.flatMap((_, sheet) => (touched.has(sheet) ? [] : [sheet])), parts };
 }
 
