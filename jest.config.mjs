@@ -19,6 +19,8 @@ const node = {
 };
 
 export default {
+  // how long something takes is measured by benchmarks, never here: this only ends what would never come
+  testTimeout: 120_000,
   projects: [
     { displayName: 'packages', roots: ['<rootDir>/packages', '<rootDir>/apps/cli/src'], ...shared, ...node },
     { displayName: 'server', roots: ['<rootDir>/apps/server/src'], ...shared, ...node },

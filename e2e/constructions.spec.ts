@@ -80,7 +80,7 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   await page.getByRole('button', { name: 'Add a large cell' }).click();
   await expect(slip).toContainText('20 cells and 4 large.');
   await say('half and half');
-  await expect(page.getByRole('textbox', { name: 'depth of the lower paper' })).toHaveValue('6 1/4');
+  await expect(page.getByRole('textbox', { name: 'depth of the paper underneath' })).toHaveValue('6 1/4');
   await say('build up 12 x 12 from 5 x 7');
   await expect(slip).toContainText('3 × 7 is left of each that is cut short.');
   await say('7 banners 1 1/4 x 3 gap 1/8 on a curve, sag 1');

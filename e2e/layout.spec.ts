@@ -105,7 +105,6 @@ for (const filled of [true, false])
       table: page,
       request,
     }) => {
-      test.setTimeout(180_000);
       if (!filled) await request.delete('/api/demo');
       const faults: Record<string, string[]> = {};
       for (const path of paths.filter((one) => filled || !one.startsWith('/page'))) {

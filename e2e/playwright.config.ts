@@ -13,10 +13,10 @@ export default defineConfig({
   testDir: '.',
   workers: WORKERS,
   fullyParallel: true,
-  timeout: 45_000,
-  // planning takes its seconds, and both workers plan
-  expect: { timeout: 12_000 },
-  retries: process.env.CI ? 1 : 0,
+  // How long something takes is measured by benchmarks, never here: these only end what would never come.
+  timeout: 180_000,
+  expect: { timeout: 40_000 },
+  retries: 0,
   reporter: process.env.TEMNEX_REPORT ? [['line'], ['json', { outputFile: process.env.TEMNEX_REPORT }]] : [['line']],
   outputDir: '../test-results',
   use: {

@@ -3,6 +3,9 @@ import { test as base, expect, type APIRequestContext, type Page } from '@playwr
 
 export const DEMO = '/page/demo-first-wind';
 
+/** How much slower than it is the processor seems to the browser; `npm run soak` goes some journeys at 6 times. */
+const SLOWER = Number(process.env.TEMNEX_SLOWER ?? 1);
+
 /** A journey that starts with a fresh demo and fails on any error in the browser's console. */
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {
@@ -12,6 +15,8 @@ export const test = base.extend<{ table: Page }>({
     page.on('console', (m) => {
       if (m.type() === 'error' && !/net::ERR_FAILED|status of 4\d\d/.test(m.text())) errors.push(m.text());
     });
+    if (SLOWER > 1)
+      await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
     await use(page);
     expect(errors).toEqual([]);
   },
@@ -28,6 +33,9 @@ export async function give(page: Page, label: string, text: string, nth = 0): Pr
   await field.fill(text);
   await field.press('Enter');
 }
+
+/** Once the application has replaced the first view's picture, keys are heard. */
+export const answers = (page: Page) => expect(page.locator('#root')).not.toHaveAttribute('inert');
 
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 

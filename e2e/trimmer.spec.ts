@@ -28,7 +28,6 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   table: page,
   browser,
 }) => {
-  test.setTimeout(120_000);
   const address = await begin(page);
   // by tap, key and foot switch; and back
   await done(page).click();
@@ -58,7 +57,6 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   await expect(stepOf(phone)).toContainText('step 2 of', { timeout: 2000 });
   // without a network it goes on, and says so; what is pressed is sent when it is back
   await other.setOffline(true);
-  await page.waitForTimeout(700);
   await done(phone).tap();
   await done(phone).tap();
   await expect(stepOf(phone)).toContainText('step 4 of');
@@ -70,7 +68,7 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   // both press the same step at once: it is done once
   await Promise.all([page, phone].map((p) => p.evaluate(`dispatchEvent(new KeyboardEvent('keydown', { key: 'PageDown', bubbles: true }))`))); // prettier-ignore
   await expect(stepOf(page)).toContainText('step 5 of');
-  await page.waitForTimeout(700);
+  for (const one of [page, phone]) await expect(one.getByText(/being sent/)).toBeHidden();
   await expect(stepOf(page)).toContainText('step 5 of');
   await expect(stepOf(phone)).toContainText('step 5 of');
   await other.close();
@@ -133,7 +131,6 @@ test('it opens and goes on without the server, and what was pressed then is sent
   browser,
   request,
 }) => {
-  test.setTimeout(90_000);
   const address = await begin(page);
   const other = await browser.newContext({ viewport: { width: 1024, height: 768 }, serviceWorkers: 'allow' });
   const tablet = await other.newPage();

@@ -87,7 +87,7 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   const said = heard?.said;
   if (heard && said?.ok) {
     const answer = answerOf(heard.recipe, said.input, heard.table);
-    return { ...answer, understood: saidBackWords(heard.recipe, said.input, heard.page) };
+    return { ...answer, understood: saidBackWords(heard.recipe, said.input, heard) };
   }
   // paper for the drawer: what was understood is all there is to say, for here is no drawer
   const paper = stockLine(line, [], table.unit);

@@ -140,7 +140,7 @@ test('300 pages are listed from what was kept of each when it was saved', async 
   expect(body).toHaveLength(300 + demoPages().length);
   expect(body[5]).toMatchObject({ parts: 13, stage: 'papers' });
   await other.stop();
-}, 30_000);
+});
 
 describe('sent twice, done once', () => {
   const twice = async (path: string, body: object) => {
@@ -449,7 +449,7 @@ test('of many orders of one page only the latest are kept, and those that were c
   );
   expect(found).toEqual([200, 404, 404, 404, 200, 200, 200, 200, 200]);
   await other.stop();
-}, 30_000);
+});
 
 const gridStart = () =>
   recipeOf('grid').start(
@@ -727,7 +727,7 @@ describe('the door', () => {
     await check('post', '/api/demo', '/api/demo', { id: newId() });
     expect([...seen].sort()).toEqual(ROUTES.map((r) => `${r.method} ${r.path}`).sort());
     await fresh.stop();
-  }, 30_000);
+  });
   test('every route that is documented answers, and none is missing from the description', async () => {
     const { body } = await get('/api/openapi.json');
     for (const route of ROUTES) {

@@ -9,11 +9,12 @@ import {
   type Exact,
   type FieldPath,
   type RecipeId,
-  type SaidSize,
+  type SaidLine,
   type Sum,
   type Table,
 } from '@temnex/core';
 import { figure, type Voice } from './lengths.ts';
+import { list } from './list.ts';
 import { recipeWords } from './recipes/index.ts';
 
 /** A recipe's field as people call it: "width of mat 2", "left and right of panel 1". */
@@ -75,8 +76,12 @@ function decimal(value: Exact, { mark }: Voice): string {
 
 const PAGE: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
 
-/** What was understood of a line, said back: `mats: width of the print 4, …`, and the page that it is for. */
-export function saidBackWords(recipe: RecipeId, input: unknown, page: SaidSize | null = null): string {
+/** What was understood of a line, said back: `mats: width of the print 4, …`, the page that it is for, and what was passed over. */
+export function saidBackWords(
+  recipe: RecipeId,
+  input: unknown,
+  { page = null, passedOver = [] }: Partial<Pick<SaidLine, 'page' | 'passedOver'>> = {},
+): string {
   const usual = recipeOf(recipe).start(PAGE, () => '');
   const given = recipeOf(recipe)
     .fields(input)
@@ -88,5 +93,11 @@ export function saidBackWords(recipe: RecipeId, input: unknown, page: SaidSize |
       return plain ? [] : [recipeWords(recipe).option(f.path, f.value)];
     });
   if (page) given.push(`on a page of ${page.width} × ${page.height}`);
-  return `${recipeWords(recipe).title}: ${given.join(', ')}`;
+  const over = passedOver.length
+    ? ` (without ${list(
+        passedOver.map((word) => `“${word}”`),
+        'and',
+      )})`
+    : '';
+  return `${recipeWords(recipe).title}: ${given.join(', ')}${over}`;
 }

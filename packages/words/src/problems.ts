@@ -14,10 +14,9 @@ import type {
 } from '@temnex/core';
 import { fieldWords } from './fields.ts';
 import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
+import { list } from './list.ts';
 import { recipeWords } from './recipes/index.ts';
 
-const list = (words: readonly string[], joint = 'and'): string =>
-  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What is wrong with a length, to follow the name of its field: "width: "4 1/0" is not a length". */

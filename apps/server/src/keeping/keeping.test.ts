@@ -77,7 +77,7 @@ describe('a backup', () => {
       expect((await to(empty).get(`/api/photos/files/${photo.body.photo.file}?side=${side}`)).status).toBe(200);
     // asked again, because the answer was lost
     expect((await to(empty).post('/api/backup/restore', restore)).body).toEqual(restored);
-  }, 30_000);
+  });
   test('never overwrites silently, and what was there before can be had again', async () => {
     const { body: preview } = await to(full).look(await to(empty).file());
     const asked = { id: newId(), ticket: preview.ticket };
@@ -95,7 +95,7 @@ describe('a backup', () => {
     const back = (await to(full).post('/api/backup/look-at-copy', { name: body.before })).body;
     await to(full).post('/api/backup/restore', { id: newId(), ticket: back.ticket, replace: true });
     expect(await everything(full)).toEqual(before);
-  }, 30_000);
+  });
   test('what is none is refused with a sentence, and changes nothing', async () => {
     const before = await everything(full);
     const zipped = (inside: Record<string, string>) => Buffer.from(zipSync(Object.fromEntries(Object.entries(inside).map(([k, v]) => [k, strToU8(v)])))); // prettier-ignore

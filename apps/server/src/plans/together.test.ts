@@ -65,7 +65,7 @@ test('three pages are planned as one, kept, cut for each of them, and taken back
   expect((await Promise.all(PAGES.map(cuttings))).flat().every((c) => c.undoneAt)).toBe(true);
   expect(await drawer()).toEqual(before);
   expect(await ask('post', `/api/cuttings/${cut.id}/undo`, { id: id() })).toMatchObject({ status: 409 });
-}, 60_000);
+});
 
 test('an order that was made from another state, or of something else, is refused', async () => {
   const together = await asked(PAGES);
@@ -80,7 +80,7 @@ test('an order that was made from another state, or of something else, is refuse
   const moved = { ...plan, sheets: plan.sheets.slice(1) };
   expect((await store({ basis: now.basis, plan: moved })).body.code).toBe('plan-refused');
   expect((await store({ basis: now.basis })).status).toBe(201);
-}, 60_000);
+});
 
 test('what stands in the way is told with its page', async () => {
   const empty = (await ask('post', '/api/pages', { id: id(), document: { ...demoPages()[0]!.document, items: [] } }))
@@ -90,4 +90,4 @@ test('what stands in the way is told with its page', async () => {
   ]);
   expect((await ask('get', `/api/together?pages=${PAGES[0]},nobody`)).status).toBe(404);
   expect((await ask('get', `/api/together?pages=${PAGES[0]}`)).body).toMatchObject({ field: 'pages' });
-}, 60_000);
+});

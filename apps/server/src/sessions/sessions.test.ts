@@ -122,7 +122,7 @@ describe('a session on the server', () => {
     expect(state).toMatchObject({ at: steps.length, phase: 'cutting' });
     // emptied for the next: all steps back
     await send(session.id, steps.map((_, i) => event({ do: 'back', order: 0, step: steps.length - 1 - i }))); // prettier-ignore
-  }, 30_000);
+  });
   test('a cut that went wrong is in the books at once, the rest goes on by a new order, and it can be right after all', async () => {
     const before = quantities();
     const plan = await ordered();
@@ -147,7 +147,7 @@ describe('a session on the server', () => {
     // and it goes on where it was
     const after = await send(session.id, [done(at)]);
     expect(after.events.at(-1)!.idle).toBeNull();
-  }, 30_000);
+  });
   test('put down as a whole, an order is not cut on at the trimmer, and the next session is another one', async () => {
     const plan = await ordered();
     const { session } = await begin(plan.id);

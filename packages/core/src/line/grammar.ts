@@ -1,6 +1,6 @@
 import { parseLength, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
 import type { Token } from './tokens.ts';
-import { formsOf, isMany, lexiconOf } from './lexicon.ts';
+import { formsOf, isMany, lexiconOf, turnsItRound } from './lexicon.ts';
 
 /*
  * What the words and values of a line belong to. A recipe says which words it knows; a value goes to the word that stands right
@@ -64,6 +64,8 @@ export interface Heard {
   /** Numbers in words that count what is described one by one, as the three of `three mats 1/8, 1/4, 1/8`. */
   readonly counting: readonly number[];
   readonly values: readonly HeardValue[];
+  /** Words that nobody knows, beside no value: as they were typed. */
+  readonly passedOver: readonly string[];
   readonly flags: ReadonlySet<string>;
   /** Where in the line each flag is said. */
   readonly flagsAt: ReadonlyArray<{ readonly flag: string; readonly at: number }>;
@@ -91,18 +93,44 @@ const BEFORE = new Set(['across', 'along', 'from', 'to', 'on', 'onto']);
 /** Said of the length before them. */
 const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart', 'row', 'rows', 'column', 'columns']);
 
-/** What a line, taken apart, says to one recipe; null where none of its heads is said. */
+/**
+ * What a line, taken apart, says to one recipe; null where none of its heads is said. A word that it does not know is asked about
+ * where it may say something: beside a value, where it turns things round as `not` does, or where another recipe knows it.
+ */
 export function hear(
   tokens: readonly Token[],
   grammar: Grammar,
   unit: Unit,
   quoted: string | null = null,
+  isKnownElsewhere: (word: string) => boolean = () => true,
 ): HeardLine | null {
   const lexicon = lexiconOf(grammar);
   const known = tokens.map((t) => (t.kind === 'word' ? lexicon(t.word) : null));
   if (!known.some((k) => k?.as === 'head')) return null;
   const count = known.filter((k) => k && k.as !== 'idle').length;
   const fail = (problem: Mishearing): HeardLine => ({ ok: false, problem, known: count });
+  /** Whether a word stands beside a value, with nothing but words that say nothing in between: it may be what the value is of. */
+  const isBesideValue = (i: number): boolean =>
+    ([1, -1] as const).some((by) => {
+      let at = i + by;
+      while (known[at]?.as === 'idle') at += by;
+      const token = tokens[at];
+      const isTimes = token?.kind === 'word' && token.word === 'x' && !known[at];
+      return isTimes || token?.kind === 'length' || token?.kind === 'size';
+    });
+  /** `five lovely banners`, `my 5 x 7 beach photo` */
+  const isOfHead = (i: number): boolean =>
+    tokens[i - 1] !== undefined &&
+    tokens[i - 1]!.kind !== 'word' &&
+    tokens[i - 1]!.kind !== 'stop' &&
+    known[i + 1]?.as === 'head';
+  const passed = tokens.flatMap((t, i) => {
+    if (t.kind !== 'word' || known[i] || !/^\p{L}{2,}$/u.test(t.word)) return [];
+    if (turnsItRound(t.word) || isKnownElsewhere(t.word)) return [];
+    return isBesideValue(i) && !isOfHead(i) ? [] : [{ at: i, said: t.said }];
+  });
+  for (const { at } of passed) known[at] = { as: 'idle' };
+  const passedOver = passed.map(({ said }) => said);
   const odds = tokens.filter((t, i) => t.kind === 'word' && !known[i]);
   // of `4 x lots` it is the lots
   const odd = odds.find((t) => t.kind === 'word' && t.word !== 'x') ?? odds[0];
@@ -330,7 +358,7 @@ export function hear(
   const single = tokens.every((t, i) => known[i]?.as !== 'head' || t.kind !== 'word' || !isMany(t.word));
   return {
     ok: true,
-    heard: { values, flags, flagsAt, heads, single, quoted, counting },
+    heard: { values, passedOver, flags, flagsAt, heads, single, quoted, counting },
     known: count,
   };
 }

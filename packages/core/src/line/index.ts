@@ -12,4 +12,5 @@ export {
   type Mishearing,
   type Place,
 } from './grammar.ts';
+export { lexiconOf } from './lexicon.ts';
 export { tokensOf, type Token } from './tokens.ts';

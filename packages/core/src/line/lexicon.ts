@@ -6,13 +6,23 @@ const IDLE = new Set(
     'a an the of with and at in to it its is are be by on i we you my our me us want need like would could can have has get make makes ' +
     'cut give put lay set do does if then so that this these those there which what how where when big large small many much ' +
     'plus + & sits sit lies lie goes go glued laid sitting lying ' +
-    'please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
+    'another others way please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
     // what it is cut from, which changes nothing of its sizes
     'card cardstock cardboard patterned plain solid striped dotted floral textured glitter foil vellum kraft colour color coloured colored ' +
     'little tiny nice ' +
     'white black grey gray red orange yellow green blue purple pink brown teal navy cream gold silver'
   ).split(' '),
 );
+/** Words that change what the rest of a line means, whoever does not know them: they are never passed over. */
+const TURNING = new Set(
+  (
+    "not no nor never don't without except but instead minus less fewer more plus twice thrice double triple times half third quarter " +
+    'percent per or either neither until unless between'
+  ).split(' '),
+);
+/** So do `narrower`, `widest` and `second`. */
+export const turnsItRound = (word: string): boolean =>
+  TURNING.has(word) || /(n['’]t|er|est|first|second|third|th)$/.test(word);
 /** The words of a grammar, by what they are to it. */
 interface Words {
   readonly heads: readonly string[];
@@ -51,9 +61,10 @@ export function lexiconOf({ heads, places, flags = {}, idle = [] }: Words): (wor
     }
     if (formsOf(said).some((form) => IDLE.has(form))) return { as: 'idle' };
     const slips = said.length >= 8 ? 2 : said.length >= 5 ? 1 : 0;
-    const near = slips
-      ? all.find((word) => word.length >= 4 && distance(formsOf(said)[1] ?? said, word, slips) <= slips)
-      : undefined;
+    // `fram`, of `framing`, is too short for a slip of the pen
+    const bare = formsOf(said)[1] ?? said;
+    const meant = /ing$/.test(said) && bare.length < 5 ? said : bare;
+    const near = slips ? all.find((word) => word.length >= 4 && distance(meant, word, slips) <= slips) : undefined;
     return near === undefined ? null : words.get(near)!;
   };
 }

@@ -60,14 +60,126 @@ const SAYINGS =
   /\b(half\s+(and\s+half|base|page)|page\s+mat|edge\s+to\s+edge|side\s+by\s+side|(?:half|quarter|semi)\s+(?:circle|moon)s?)\b/giu;
 /** The same, said at length. */
 const HALF_PAGE = /\bhalf\s+(?:of\s+)?(?:the|a|my)\s+(page|base)\b/giu;
-const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b(?!\s+(?:an?\s+)?(?:inch|in\b|mm|cm))/giu;
+const ONE_HALF = /\b(left|right|top|bottom|upper|lower)\s+half\b(?!\s+(?:an?\s+)?(?:inch|in\b(?!\s+\p{L})|mm|cm))/giu;
 const OTHER_HALF =
   /\b(?:the\s+)?(?:other\s+)?half\b(?!\s*(?:-|an?\b|base\b|page\b|circle|moon|and\s+half|inch|in\b\s*(?:gap|overlap|tuck)|mm|cm|\d))/giu;
 /** `half-inch`, `1/4-inch`, `12-in`. */
 const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
+const SIZE_SAID = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
+const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `fill a 12 x 12 with 3 inch squares`
+  [
+    new RegExp(
+      String.raw`(?:\bfill|^\s*cover)\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:sheet|paper|page|base)?\s+with\s+(.+)$`,
+      'iu',
+    ),
+    '$2 from $1',
+  ],
+  // `from a 12 inch sheet`: paper is square where one side is said
+  [
+    new RegExp(
+      String.raw`\bfrom\s+(?:an?\s+|one\s+|the\s+)?(${LENGTH_SAID})\s*(?:in|inch)?\s+(?:sheet|paper|page)\b`,
+      'iu',
+    ),
+    'from $1 x $1',
+  ],
+  // `three rows of four 2 x 3 photos, 1/4 apart`, `16 photos 2 x 2 with 1/8 between`: what lies in rows, with gaps
+  [
+    new RegExp(
+      String.raw`\b(${NUMBER_SAID})\s+rows?\s+of\s+(${NUMBER_SAID})\s+(${SIZE_SAID})(?:\s*${PHOTOS})?(?!\w)(?!.*\bmat)`,
+      'iu',
+    ),
+    'grid $2 columns, $1 rows, cells $3',
+  ],
+  [
+    new RegExp(
+      String.raw`\b(${NUMBER_SAID})\s+${PHOTOS}\s+(${SIZE_SAID})(?=.*\b(?:between|apart|gaps?|spac))(?!.*\bmat)`,
+      'iu',
+    ),
+    '$1 cells $2',
+  ],
+  [
+    new RegExp(
+      String.raw`\b(${NUMBER_SAID})\s+(${SIZE_SAID})\s*${PHOTOS}(?=.*\b(?:between|apart|gaps?|spac))(?!.*\bmat)`,
+      'iu',
+    ),
+    '$1 cells $2',
+  ],
+  // `turn a 4 x 6 into an 8 x 10`
+  [
+    new RegExp(
+      String.raw`\b(?:make|turn|blow\s+up|enlarge)\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s+(?:${PHOTOS}\s+)?(?:in)?to\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'print $1 as $2',
+  ],
+  // `12 x 12 from four 6 x 6 sheets`, `join two 8 1/2 x 11 to make 12 x 12`
+  [
+    new RegExp(
+      String.raw`^\s*(${SIZE_SAID})\s+(?:from|out\s+of)\s+(${NUMBER_SAID})\s+(${SIZE_SAID})(?:\s+(?:sheets|pads|papers))?\s*$`,
+      'iu',
+    ),
+    '$2 $3 make a $1',
+  ],
+  [
+    new RegExp(
+      String.raw`\bjoin\s+(${NUMBER_SAID})\s+(${SIZE_SAID})(?:\s+sheets|\s+papers)?\s+(?:to\s+make|into)\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    '$1 $2 make a $3',
+  ],
+  // `8 x 8 page with a 1/4 border`
+  [
+    new RegExp(String.raw`(${SIZE_SAID}\s+(?:page|base|layout))\s+with\s+an?\s+(${LENGTH_SAID})\s*border\b`, 'iu'),
+    '$1, panel with a $2 border',
+  ],
+  // `with 11 1/2 and 11 panels`
+  [new RegExp(String.raw`\bwith\s+(${LENGTH_SAID})\s+and\s+(${LENGTH_SAID})\s*panels\b`, 'iu'), 'panels $1, $2'],
+  // `square card 5 inches`, `a 5 inch square card`
+  [new RegExp(String.raw`\bsquare\s+card(?:\s+of)?\s+(${LENGTH_SAID})`, 'iu'), 'folded card $1 x $1'],
+  [new RegExp(String.raw`(${LENGTH_SAID})\s+square\s+card\b`, 'iu'), 'folded card $1 x $1'],
+  // `a quarter of the page` is no length
+  [/\b(?:an?\s+|one\s+)?(third|quarter)\s+of\s+(?:the|a|my)\s+(page|base|sheet)\b/giu, '$1-of-the-$2'],
+  [/\bgut(?:ted|ting)?\b/giu, 'hollow'],
+  // `20 holes along 5 inches`
+  [new RegExp(String.raw`^\s*(${NUMBER_SAID})\s+holes\b`, 'iu'), 'stitch $1 of them,'],
+  // `accordion of 4 pages`, `a 5 x 5 accordion with six pages`
+  [
+    new RegExp(String.raw`\baccordion\b(.*?)\s(?:of|with|,)?\s*(${NUMBER_SAID})\s+(?:pages|panels|leaves)\b`, 'iu'),
+    'accordion$1, leaves $2,',
+  ],
+  // `12 long by 1`, `1 wide by 12`
+  [new RegExp(String.raw`(${LENGTH_SAID})\s*long\s+by\s+(${LENGTH_SAID})(?:\s*wide)?`, 'iu'), '$1 long, $2 wide,'],
+  [
+    new RegExp(String.raw`(${LENGTH_SAID})\s*wide\s+by\s+(${LENGTH_SAID})(?:\s*(?:long|high|tall))?`, 'iu'),
+    '$1 wide, $2 long,',
+  ],
+  // `a 4 x 4 grid filling an 8 inch square`, `grid 3 by 3 on 12 inches`
+  [
+    new RegExp(
+      String.raw`\bgrid\b(.*?)\b(?:on|fills|filling|to\s+fill|covering|within)\s+(?:an?\s+)?(${LENGTH_SAID})(?!\s*[x×]|\s*by\b)\s*(?:square|page)?`,
+      'iu',
+    ),
+    'grid$1across $2',
+  ],
+  // `from 1/2 inch strips`: how wide they are
+  [/\bfrom\s+(\d+\/\d+(?:\s*(?:inch|in))?)\s+strips\b/giu, 'of $1 strips'],
+  // `a 3 inch round photo`
+  [new RegExp(String.raw`(${LENGTH_SAID})\s+round\s+(${PHOTOS})`, 'iu'), '$1 x $1 $2 circle'],
+  // `8 lines 5/16 apart, 3 inches wide for writing`
+  [
+    new RegExp(
+      String.raw`^(?!.*\b(?:stitch|journal))(.*\b${NUMBER_SAID}\s+lines\b.*?)(?:,?\s+for\s+|\s+of\s+)(?:writing|text|words|journall?ing)\b`,
+      'iu',
+    ),
+    'journaling $1',
+  ],
+  // `down a 12 inch page`
+  [/\bdown\s+(?=(?:an?|the)\s+\d)/giu, 'level across '],
   // `cut a 12 x 12 into 2 inch squares`
   [
     new RegExp(
@@ -118,7 +230,9 @@ const SLASHED = /(?<![\d/])\d{1,3}(?:\/\d{1,3}){2,}(?![\d/])/gu;
 /** The line as it would be said in the words that are known. */
 function plainly(line: string): string {
   const half = line.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
-  const whole = half === line ? line : half.replace(OTHER_HALF, ' ');
+  const other = half === line ? line : half.replace(OTHER_HALF, ' ');
+  // `left half patterned paper`: with nothing else said, it is of the page
+  const whole = half === line || /\bhalf|\bsplit|two-?\s?tone/iu.test(other) ? other : `half-page ${other}`;
   return PLAINLY.reduce((said, [roundabout, plain]) => said.replace(roundabout, plain), whole)
     .replace(SLASHED, (all) => all.replaceAll('/', ', '))
     .replace(/[’‘]/g, "'")

@@ -100,7 +100,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
   });
   test('no choice makes it vanish for want of a number', () => {
     for (const room of ['tag', 'page', 'a4'] as const)
-      for (const { input, seed } of inputsOf(id, tableOf(room), SAMPLE)) {
+      for (const { input, seed } of inputsOf(id, tableOf(room), Math.ceil(SAMPLE / 4))) {
         const table = tableOf(room);
         if (recipe.solve(input, table).status !== 'solved') continue;
         for (const field of recipe.fields(input)) {

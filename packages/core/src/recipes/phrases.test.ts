@@ -605,6 +605,15 @@ describe('a line is understood', () => {
   });
 });
 
+test('a word that nobody knows, beside no number, is passed over and told', () => {
+  const over = (line: string) => hear(line)?.passedOver;
+  expect(over('seven lovely strips 1/2 x 6 for grandma')).toEqual(['lovely', 'grandma']);
+  expect(over('seven strips 1/2 x 6')).toEqual([]);
+  // beside a number it may say what the number is; others know it; it turns what is said round
+  for (const line of ['strips 1/2 x 6, swoosh 2', 'strips 1/2 x 6 hexagonal', 'strips 1/2 x 6, never two'])
+    expect(hear(line)?.said.ok).toBe(false);
+});
+
 describe('what is not understood is named', () => {
   test.each([
     ['mat', 'phrase-unreadable', 'mat'],
@@ -614,7 +623,9 @@ describe('what is not understood is named', () => {
     ['mat -1/8 around 4x6', 'length-not-positive', '-1/8'],
     ['mat 1/8 around 4 x 6 around 5 x 7', 'goes', ''],
     ['panels', 'phrase-unreadable', 'panels'],
-    ['print 4 x 6 border lots', 'word-unknown', 'lots'],
+    ['print 4 x 6 border lots', 'value-missing', 'border'],
+    ['strips 1/2 x 6 without gaps please', 'goes', ''],
+    ['five strips 1/2 x 6, not many', 'word-unknown', 'not'],
     ['print 4 x 6 as 8 x 10, 3 x 5', 'said-twice', '3 x 5'],
     ['99 banners 1 x 3', 'too-many', '99'],
     ['0 banners 1 x 3', 'too-many', '0'],

@@ -293,8 +293,12 @@ export function rowSaid(
       heard.values.some((v) => v.place === place),
     ) || ['fit', 'row', 'across', 'both'].some((flag) => heard.flags.has(flag));
   const alone = heard.single && width !== undefined && length !== undefined && !sheet && !rowSaidOf;
+  // `a strip along the bottom`
+  const along = heard.single && heard.flags.has('along');
   const count =
-    countAt(heard, 'count') ?? (sheet ? countFrom(sheet, width, length, table.unit) : alone ? 1 : undefined);
+    countAt(heard, 'count') ??
+    (along ? 1 : undefined) ??
+    (sheet ? countFrom(sheet, width, length, table.unit) : alone ? 1 : undefined);
   // how many fit is asked of what lies side by side
   const close = edges || heard.flags.has('fit');
   const gap = said('gap') ?? (overlap === undefined ? (close ? '0' : undefined) : `-${overlap}`);

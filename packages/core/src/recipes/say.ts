@@ -1,5 +1,5 @@
 import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
-import { hear, sizeAt, tokensOf, type Grammar, type Heard, type Place } from '../line/index.ts';
+import { hear, lexiconOf, sizeAt, tokensOf, type Grammar, type Heard, type Place } from '../line/index.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, type RecipeId } from './ids.ts';
@@ -19,8 +19,28 @@ const PAGE: Place = {
 };
 const withPage = (grammar: Grammar): Grammar => ({ ...grammar, places: { page: PAGE, ...grammar.places } });
 
+/** Whether a word says something to any recipe, in whatever form. */
+const isSomeones = (() => {
+  const known = new Map<string, boolean>();
+  const lexicons = () => RECIPE_IDS.map((id) => lexiconOf(withPage(recipeOf(id).grammar)));
+  let all: ReturnType<typeof lexicons> | null = null;
+  return (word: string): boolean => {
+    const cached = known.get(word);
+    if (cached !== undefined) return cached;
+    all ??= lexicons();
+    const is = all.some((lexicon) => {
+      const as = lexicon(word);
+      return as !== null && as.as !== 'idle';
+    });
+    if (known.size < 1000) known.set(word, is);
+    return is;
+  };
+})();
+
 /** What was understood of a line, and by which recipe. */
 export interface SaidLine {
+  /** Words that nobody knows and that stand beside no value: they change nothing, and it is said that they do not. */
+  readonly passedOver: readonly string[];
   /** Sheets of a size that it is to come from, where that was said; as it was typed. */
   readonly sheet: SaidSize | null;
   /** The page that it is for, where that was said; as it was typed. */
@@ -44,7 +64,7 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const heard = hear(tokens, withPage(recipe.grammar), unit, quoted);
+    const heard = hear(tokens, withPage(recipe.grammar), unit, quoted, isSomeones);
     if (!heard) continue;
     const page = heard.ok
       ? sizeNamed(sizeAt(heard.heard, 'page') ?? sizeAt(heard.heard, 'ground') ?? sizeAt(heard.heard, 'from'))
@@ -58,20 +78,25 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
     const said: Said<unknown> = !heard.ok
       ? { ok: false, problem: heard.problem }
       : input === null
-        ? { ok: false, problem: { code: 'phrase-unreadable', text: line.trim() } }
+        ? { ok: false, problem: unreadable(line, heard.heard.passedOver) }
         : unused !== null
           ? { ok: false, problem: { code: 'goes-nowhere', text: unused } }
           : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
     // of two that know as much of it, one that can be
     const can = said.ok && recipe.solve(said.input, here).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
+    const passedOver = heard.ok ? heard.heard.passedOver : [];
     const sheet = heard.ok ? sizeNamed(sizeAt(heard.heard, 'sheet')) : null;
-    if (!best || rank > best.rank) best = { recipe: id, said, sheet, page, table: here, rank };
+    if (!best || rank > best.rank) best = { recipe: id, said, sheet, page, table: here, passedOver, rank };
   }
   if (!best) return null;
   const { rank: _, ...said } = best;
   return said;
 }
+
+/** Nothing comes of a line: a word that was passed over may be why. */
+const unreadable = (line: string, [unknown]: readonly string[]): Extract<Said<unknown>, { ok: false }>['problem'] =>
+  unknown === undefined ? { code: 'phrase-unreadable', text: line.trim() } : { code: 'word-unknown', text: unknown };
 
 /** Said of what something lies on or comes from, not of itself. */
 const ABOUT_ELSE = new Set(['page', 'ground', 'sheet', 'from']);
@@ -123,7 +148,10 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
   const found = /(?:^|\s)["“]([^"“”]*\p{L}[^"“”]*)["”]/u.exec(line);
   if (found) return { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() };
   // `title KITE DAY in 1 inch letters`
-  const capitals = /(\btitle\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line);
+  const capitals =
+    /(\btitle\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line) ??
+    // `letters 1 inch wide: KITE DAY`
+    /(\b(?:title|letters)\b.*:\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(line);
   return capitals
     ? { plain: line.replace(capitals[0], capitals[1]!), quoted: capitals[2]! }
     : { plain: line, quoted: null };

@@ -24,7 +24,7 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
     const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
     return {
       ok: true,
-      says: [saidBackWords(heard.recipe, input, heard.page) + (why.length ? '.' : ''), ...why].join(' '),
+      says: [saidBackWords(heard.recipe, input, heard) + (why.length ? '.' : ''), ...why].join(' '),
       seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
     };
   }

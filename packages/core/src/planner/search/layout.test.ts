@@ -63,6 +63,8 @@ function broken(layout: Layout): string | null {
   return Math.abs(newArea - layout.newArea) > 1 ? 'new area that does not add up' : null;
 }
 
+/** How many jobs of each kind are laid out; `npm run soak` lays out more. */
+const LAYOUTS = Number(process.env.TEMNEX_LAYOUTS ?? 5);
 const leavesOf = (layout: Layout): number[] => {
   const leaves: number[] = [];
   for (let b = 0; b < layout.sheets; b++)
@@ -198,7 +200,7 @@ describe('measuring', () => {
     '%s: a layout stands as the solution that it stands for',
     (_, make) => {
       let framed = 0;
-      for (let seed = 1; seed <= 9; seed++) {
+      for (let seed = 1; seed <= LAYOUTS; seed++) {
         const c = compiled(make(seed));
         if (!c.stockCount) continue;
         framed += c.frames.length;
@@ -214,7 +216,7 @@ describe('measuring', () => {
             value: Math.round(Number(exact[key])),
           });
       }
-      if (make === mixedJob2) expect(framed).toBeGreaterThan(5);
+      if (make === mixedJob2) expect(framed).toBeGreaterThan(LAYOUTS / 2);
     },
   );
 });

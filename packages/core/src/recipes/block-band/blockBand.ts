@@ -251,7 +251,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       blocks: { kind: 'length', words: [], many: true, most: MOST_BLOCKS },
       wide: { kind: 'length', words: ['wide', 'width'], many: true, most: MOST_BLOCKS },
       high: { kind: 'length', words: ['high', 'tall', 'height', 'deep'] },
-      long: { kind: 'length', words: ['across', 'long', 'over', 'length', 'band'] },
+      long: { kind: 'length', words: ['across', 'long', 'over', 'length', 'band'], alone: true },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
       count: { kind: 'count', words: [], most: MOST_BLOCKS },
       sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },

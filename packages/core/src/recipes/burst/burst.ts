@@ -292,7 +292,9 @@ export const burst: Recipe<'burst', BurstInput> = {
   read: (heard, table) => {
     const form = heard.heads.has('fan')
       ? ('fan' as const)
-      : heard.heads.has('burst') || heard.heads.has('starburst')
+      : ['burst', 'starburst'].some((head) => heard.heads.has(head)) ||
+          // a sunburst of strips; one of rays is another's
+          (heard.heads.has('sunburst') && heard.heads.has('strip'))
         ? ('burst' as const)
         : null;
     if (form === null) return null;

@@ -65,12 +65,20 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const number = countAt(heard, 'number');
   // `24 squares from a 12 x 12`: of one sheet, edge to edge
   const from = sizeAt(heard, 'from');
-  const inRow = number !== undefined && !heard.heads.has('grid');
+  const isCounted = number !== undefined && !by && [said('columns'), said('rows')].every((one) => one === undefined);
+  const inRow = isCounted || (number !== undefined && !heard.heads.has('grid'));
   const gap = said('gap');
   const inch = table.unit === 'in';
   const cell = ticksSaid(size?.width ?? said('side'), table.unit);
   const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : ticksSaid(gap, table.unit);
-  const block = inRow ? blockOf(number, cell, between, table.room.width) : null;
+  const root = Math.sqrt(number ?? 0);
+  // `25 squares across 12 x 12`: as many down as across
+  const isSquareNumber = isCounted && !cell && root > 1 && Number.isInteger(root) && sizeAt(heard, 'ground') !== null;
+  const block: readonly [number, number] | null = isSquareNumber
+    ? [root, root]
+    : inRow
+      ? blockOf(number, cell, between, table.room.width)
+      : null;
   const columns = by?.[0] ?? whole('columns') ?? block?.[0] ?? number;
   const across = said('across');
   const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
@@ -82,6 +90,8 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const square = !size || size.width === size.height;
   const tilt = whole('tilt') ?? (heard.flags.has('loose') ? LOOSE_TILT : undefined);
   const fills = width === undefined && margin === undefined;
+  // `2 x 2 grid of 4 inch cells with 1/2 margins`: what is left are the gaps
+  const isGapLeft = [margin, width, columns].every((one) => one !== undefined) && gap === undefined;
   return {
     cell: {
       as: square ? 'square' : 'free',
@@ -91,7 +101,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
     ...(columns === undefined ? {} : { columns }),
     ...(rows === undefined ? {} : { rows }),
     // how many fit is asked of what lies side by side
-    gutter: gap ?? (heard.flags.has('fit') || from ? '0' : inch ? '1/8' : '3'),
+    ...(isGapLeft ? {} : { gutter: gap ?? (heard.flags.has('fit') || from ? '0' : inch ? '1/8' : '3') }),
     spread: inAll ? 'grid' : 'room',
     margin: {
       ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: inch ? '1/2' : '12' } : {}),

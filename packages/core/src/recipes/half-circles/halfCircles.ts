@@ -246,7 +246,7 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
       quarter: ['quarter'],
     },
     usual: ['circle'],
-    idle: ['halves', 'half', 'scallop', 'scalloped', 'edge', 'border'],
+    idle: ['bottom', 'top', 'halves', 'half', 'scallop', 'scalloped', 'edge', 'border'],
   },
   read: (heard, table) => {
     const quarters = heard.heads.has('quartered') || heard.heads.has('quarter-circle');

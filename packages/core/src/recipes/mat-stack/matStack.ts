@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZERO, parseLength, ticks, type LengthText } from '../../length/index.ts';
-import { sizeAt, ticksSaid, type HeardValue } from '../../line/index.ts';
+import { countAt, sizeAt, ticksSaid, type HeardValue } from '../../line/index.ts';
 import { oval, shortfall, whole, type Rect, type Shape, type Size } from '../../geometry/index.ts';
 import type { Blank } from '../blanks.ts';
 import type { FieldPath } from '../fields.ts';
@@ -221,6 +221,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     },
     usual: ['reveal', 'around', 'outer'],
     idle: [
+      ...['first', 'second', 'third', 'inside', 'outside'],
       'narrow',
       'thin',
       'thick',
@@ -250,9 +251,9 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       ['mat', 'mats', 'matt', 'matting'].includes(outer[0]!.word ?? '') &&
       !outer[0]!.isBehind &&
       heard.values.length > 1;
-    // `triple mat 1/8 1/8 1/4 on a 4 x 4`: all of its mats are described, so it lies on the print
+    // `triple mat 1/8 1/8 1/4 on a 4 x 4`, `2 mats on a 4 x 4, 1/4 then 1/8`: all of its mats are described, so it lies on the print
     const described = heard.values.filter((v) => v.place === 'reveal').length;
-    const layered = heard.flags.has('triple') ? 3 : heard.flags.has('double') ? 2 : 0;
+    const layered = heard.flags.has('triple') ? 3 : heard.flags.has('double') ? 2 : (countAt(heard, 'layers') ?? 0);
     const onPrint =
       layered > 0 && described === layered && !sizeAt(heard, 'around') && outer.length === 1 && outer[0]!.word === 'on';
     const values = heard.values.map((v) =>

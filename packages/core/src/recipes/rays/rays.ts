@@ -510,7 +510,7 @@ function readRays(heard: Heard, table: Table): RaysInput | null {
   const listed = lengthsAt(heard, 'angles').filter((text) => /^\d{1,3}$/.test(text));
   const count = countAt(heard, 'count');
   const width = said('width');
-  if (!listed.length && count === undefined && width === undefined) return null;
+  if (!listed.length && [count, width, said('hub')].every((one) => one === undefined)) return null;
   if (listed.length !== lengthsAt(heard, 'angles').length) return null;
   const upDown = has('upper') ? 'upper' : has('lower') ? 'lower' : null;
   const side = has('left') ? 'left' : has('right') ? 'right' : null;

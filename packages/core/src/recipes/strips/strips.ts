@@ -251,7 +251,7 @@ export const strips: Recipe<'strips', StripsInput> = {
   },
 
   grammar: {
-    heads: ['strip', 'stripe', 'column'],
+    heads: ['strip', 'stripe', 'column', 'slat'],
     places: {
       ...ROW_PLACES,
       strip: { kind: 'size', words: ['strip', 'stripe'] },
@@ -259,41 +259,45 @@ export const strips: Recipe<'strips', StripsInput> = {
       each: { kind: 'length', words: ['strip', 'stripe', 'column'] },
       length: { kind: 'length', words: ['long', 'longest', 'length', 'tall', 'high', 'from'] },
       shortest: { kind: 'length', words: ['to', 'shortest', 'down'] },
-      step: { kind: 'length', words: ['step', 'shorter', 'less'] },
+      step: { kind: 'length', words: ['step', 'shorter', 'less'], alone: true },
       tuck: { kind: 'length', words: ['tuck', 'under', 'hidden'] },
     },
     flags: {
       row: ['row'],
       fit: ['fit'],
       level: ['level', 'horizontal', 'sideways', 'flat'],
+      // along an edge of the page that is level
+      along: ['top', 'bottom'],
       upright: ['upright', 'vertical'],
       edges: ['edge-to-edge', 'butt', 'touching', 'flush'],
       graded: ['graded', 'stepped', 'graduated', 'stairs', 'staircase'],
       both: ['both'],
     },
     usual: ['strip', 'each', 'length'],
-    idle: ['going', 'paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
+    idle: ['getting', 'going', 'paper', 'pattern', 'even', 'end', 'equal', 'side', 'cut'],
   },
   read: (heard, table) => {
     const said = (place: string): LengthText | undefined => lengthAt(heard, place);
     const size = sizeAt(heard, 'strip');
     // `2 inch strips` are so wide; `12 inch strips 1/2 wide` are so long
     // of strips that lie level, how high they are is how wide each is
-    const isHigh =
-      heard.flags.has('level') &&
-      heard.values.some((v) => v.place === 'length' && /^(?:high|tall)$/.test(v.word ?? ''));
+    const isLevel = heard.flags.has('level') || heard.flags.has('along');
+    const isHigh = isLevel && heard.values.some((v) => v.place === 'length' && /^(?:high|tall)$/.test(v.word ?? ''));
     const high = isHigh && said('width') === undefined && !size ? said('length') : undefined;
     const width = size?.width ?? said('width') ?? high ?? said('each');
     const long = high === undefined ? said('length') : undefined;
     const isEach = said('width') !== undefined || high !== undefined;
-    const length = size?.height ?? long ?? (isEach ? said('each') : undefined);
+    // `how many 3/4 strips from a 12 x 12`: as long as the sheet
+    const sheetLong = sizeAt(heard, 'sheet')?.height;
+    const length = size?.height ?? long ?? (isEach ? said('each') : undefined) ?? sheetLong;
     const row = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
     const [shortest, step, tuck] = [said('shortest'), said('step'), said('tuck')];
-    const graded = heard.flags.has('graded') || shortest !== undefined || step !== undefined;
+    const graded =
+      ['graded', 'step'].some((flag) => heard.flags.has(flag)) || shortest !== undefined || step !== undefined;
     return {
-      run: heard.flags.has('level') ? 'level' : 'upright',
+      run: isLevel ? 'level' : 'upright',
       strip: {
         ...(width === undefined ? {} : { width }),
         ...(length === undefined ? { inset: '0' } : { length }),

@@ -354,7 +354,7 @@ export const weave: Recipe<'weave', WeaveInput> = {
     heads: ['weave', 'woven', 'weaving', 'strip'],
     places: {
       count: { kind: 'count', words: [], most: MOST_STRIPS },
-      area: { kind: 'size', words: ['cover', 'covering', 'area', 'mat', 'trimmed'], alone: true },
+      area: { kind: 'size', words: ['cover', 'covering', 'area', 'mat', 'panel', 'trimmed'], alone: true },
       square: { kind: 'length', words: ['cover', 'covering', 'square'], alone: true },
       strip: { kind: 'size', words: ['strip'] },
       width: { kind: 'length', words: ['strip', 'wide', 'width'], alone: true },
