@@ -61,7 +61,9 @@ interface DimLayerProps {
 
 const FIELD = 78;
 const LINE = 44;
-const AWAY = { top: 26, bottom: 40, left: 64, right: 64 } as const;
+/** How high a field is, as near to another as it may stand. */
+const HIGH = 34;
+const AWAY = { top: 26, bottom: 49, left: 64, right: 64 } as const;
 
 /**
  * The numbers of a construction, typed where they are measured: along its edges, in the middle of what they measure, or at the
@@ -72,12 +74,16 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
   if (!laid) return null;
   const fields = fieldsOf(made);
   const fieldAt = (path: FieldPath): Field | undefined => fields.find((f) => samePath(f.path, path));
-  const leaders = leadersOf(laid.dims, at, box);
+  const spans = spansOf(laid.dims, at, box);
+  const leaders = leadersOf(laid.dims, at, box, spans);
+  const answers = answersOf(laid.dims, at);
   const words = recipeWords(recipe);
   return (
     <>
       <Lines aria-hidden="true" width="100%" height="100%" stroke="#161616" strokeWidth="1" fill="none">
-        {laid.dims.map((dim, i) => (dim.kind === 'span' ? <path key={i} d={spanPath(dim, at, box)} /> : null))}
+        {laid.dims.map((dim, i) =>
+          dim.kind === 'span' ? <path key={i} d={spanPath(dim, spans.get(dim)!, at)} /> : null,
+        )}
         {leaders.map(({ from, y, x }, i) => (
           <g key={`leader ${i}`}>
             <circle cx={from.x} cy={from.y} r="2.5" fill="#161616" stroke="none" />
@@ -94,6 +100,7 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
           return (
             <Spot
               key={i}
+              data-spot
               style={{
                 left: (low.x + high.x) / 2,
                 top: (low.y + high.y) / 2,
@@ -109,9 +116,9 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
           );
         }
         if (dim.kind === 'answer') {
-          const { x, y } = at(dim.at);
+          const { x, y } = answers.get(dim)!;
           return (
-            <Answer key={i} style={{ left: x, top: y }}>
+            <Answer key={i} data-spot style={{ left: x, top: y }}>
               <Figure length={dim.length} mark={made.table.mark} />
             </Answer>
           );
@@ -119,16 +126,16 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
         const field = fieldAt(dim.path);
         if (!field) return null;
         if (dim.kind === 'span') {
-          const { x, y } = spanMiddle(dim, at, box);
+          const { x, y } = spans.get(dim)!;
           return (
-            <Plated key={i} style={{ left: x, top: y }}>
+            <Plated key={i} data-spot style={{ left: x, top: y }}>
               <FieldInput made={made} field={field} bare width="4.6rem" />
             </Plated>
           );
         }
         const leader = leaders.find((l) => l.dim === dim)!;
         return (
-          <Leader key={i} style={{ left: leader.x + 2, top: leader.y }}>
+          <Leader key={i} data-spot style={{ left: leader.x + 2, top: leader.y }}>
             <FieldInput made={made} field={field} bare width="4rem" />
             <span aria-hidden="true">
               {words.field(dim.path)}
@@ -143,18 +150,47 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
 
 type Span = Extract<Dim, { kind: 'span' }>;
 
-function spanMiddle({ from, to, side }: Span, at: DimLayerProps['at'], box: Box): { x: number; y: number } {
-  const [a, b] = [at(from), at(to)];
-  const middle = { x: (a.x + b.x) / 2, y: (a.y + b.y) / 2 };
-  if (side === 'top') return { ...middle, y: box.y - AWAY.top };
-  if (side === 'bottom') return { ...middle, y: box.y + box.height + AWAY.bottom };
-  return { ...middle, x: side === 'left' ? box.x - AWAY.left : box.x + box.width + AWAY.right };
+type Answered = Extract<Dim, { kind: 'answer' }>;
+/** Where something stands in the picture, in pixels. */
+interface At {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where the number of each span stands: in its middle, outside the item; a row further out where another is there already. */
+function spansOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): Map<Dim, At> {
+  const out = new Map<Dim, At>();
+  for (const dim of dims) {
+    if (dim.kind !== 'span') continue;
+    const { side } = dim;
+    const [a, b] = [at(dim.from), at(dim.to)];
+    const level = side === 'top' || side === 'bottom';
+    const along = level ? (a.x + b.x) / 2 : (a.y + b.y) / 2;
+    const isTaken = (away: number) =>
+      [...out].some(([other, spot]) => {
+        if (other.kind !== 'span' || other.side !== side) return false;
+        return level
+          ? Math.abs(spot.x - along) < FIELD && Math.abs(spot.y - away) < HIGH
+          : Math.abs(spot.y - along) < HIGH && Math.abs(spot.x - away) < FIELD;
+      });
+    const outward = side === 'top' || side === 'left' ? -1 : 1;
+    let away =
+      side === 'top'
+        ? box.y - AWAY.top
+        : side === 'bottom'
+          ? box.y + box.height + AWAY.bottom
+          : side === 'left'
+            ? box.x - AWAY.left
+            : box.x + box.width + AWAY.right;
+    while (isTaken(away)) away += outward * (level ? HIGH : FIELD);
+    out.set(dim, level ? { x: along, y: away } : { x: away, y: along });
+  }
+  return out;
 }
 
 /** A dimension line with its two witness lines. */
-function spanPath(dim: Span, at: DimLayerProps['at'], box: Box): string {
+function spanPath(dim: Span, { x, y }: At, at: DimLayerProps['at']): string {
   const [a, b] = [at(dim.from), at(dim.to)];
-  const { x, y } = spanMiddle(dim, at, box);
   if (dim.side === 'top' || dim.side === 'bottom') {
     const past = dim.side === 'top' ? y - 10 : y + 10;
     const [e, f] = dim.side === 'top' ? [a.y - 5, b.y - 5] : [a.y + 5, b.y + 5];
@@ -165,15 +201,37 @@ function spanPath(dim: Span, at: DimLayerProps['at'], box: Box): string {
   return `M${past} ${a.y}H${e}M${past} ${b.y}H${f}M${x} ${a.y}V${b.y}`;
 }
 
+/** About how much room a number that was worked out takes, in pixels. */
+const ANSWER = { width: 62, height: 24 } as const;
+
+/** Where each number that was worked out stands: where it lies, or along what it measures where another is there already. */
+function answersOf(dims: readonly Dim[], at: DimLayerProps['at']): Map<Dim, At> {
+  const out = new Map<Dim, At>();
+  const isFree = ({ x, y }: At) =>
+    [...out.values()].every((o) => Math.abs(o.x - x) >= ANSWER.width || Math.abs(o.y - y) >= ANSWER.height);
+  for (const dim of dims) {
+    if (dim.kind !== 'answer') continue;
+    const { x, y } = at(dim.at);
+    const level = isLevel(dim);
+    const steps = [0, 1, -1, 2, -2, 3, -3];
+    const spots = steps.map((n) => (level ? { x: x + n * ANSWER.width, y } : { x, y: y + n * ANSWER.height }));
+    out.set(dim, spots.find(isFree) ?? { x, y });
+  }
+  return out;
+}
+
+/** What is measured at the top and at the bottom lies along a level band. */
+const isLevel = ({ path }: Answered): boolean => ['top', 'bottom'].includes(String(path.at(-1)));
+
 interface LeaderAt {
   readonly dim: Dim;
-  readonly from: { readonly x: number; readonly y: number };
+  readonly from: At;
   readonly x: number;
   readonly y: number;
 }
 
-/** Leaders come out at the right, one below the other, as near as may be to where they start. */
-function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): LeaderAt[] {
+/** Leaders come out at the right, one below the other, as near as may be to where they start, and clear of what is typed there. */
+function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box, spans: ReadonlyMap<Dim, At>): LeaderAt[] {
   const out = dims
     .flatMap((dim) => (dim.kind === 'leader' ? [{ dim, from: at(dim.at) }] : []))
     // those that start at one height come out in the order in which they lie, the outermost last
@@ -182,7 +240,19 @@ function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box): Lea
   const height = (out.length - 1) * LINE;
   const wished = out.reduce((sum, l) => sum + l.from.y, 0) / Math.max(1, out.length) - height / 2;
   const first = Math.max(box.y + 18, Math.min(box.y + box.height - 18 - height, wished));
-  return out.map(({ dim, from }, i) => ({ dim, from, x, y: first + i * LINE }));
+  const ys = out.map((_, i) => first + i * LINE);
+  for (const [dim, spot] of spans) {
+    if (dim.kind !== 'span' || dim.side !== 'right') continue;
+    const near = ys.findIndex((y) => Math.abs(y - spot.y) < HIGH);
+    if (near < 0) continue;
+    // those above it move up, the others down
+    const upper = ys[near]! < spot.y ? near + 1 : near;
+    const [above, below] = [ys[upper - 1] ?? -Infinity, ys[upper] ?? Infinity];
+    const up = Math.max(0, above - (spot.y - HIGH));
+    const down = Math.max(0, spot.y + HIGH - below);
+    ys.forEach((y, i) => (ys[i] = i < upper ? y - up : y + down));
+  }
+  return out.map(({ dim, from }, i) => ({ dim, from, x, y: ys[i]! }));
 }
 
 /** Fields that are typed on the drawing. */

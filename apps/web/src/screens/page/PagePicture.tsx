@@ -49,7 +49,7 @@ export interface Margin {
   readonly bottom: number;
 }
 /** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
-export const WIDE: Margin = { left: 116, top: 46, right: 178, bottom: 60 };
+export const WIDE: Margin = { left: 116, top: 46, right: 178, bottom: 66 };
 export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 
 interface PagePictureProps {
@@ -426,7 +426,7 @@ function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
       {mark.x > 0 ? (
         <>
           <path d={`M${x1} ${H + 12}H${x2}M${x2} ${H + 6}V${H + 18}M${x1} ${H + 6}V${H + 18}`} stroke="#161616" />
-          <text x={(x1 + x2) / 2} y={H + 28} textAnchor="middle" {...text}>
+          <text data-spot x={(x1 + x2) / 2} y={H + 26} textAnchor="middle" {...text}>
             {say(mark.x)}
           </text>
         </>
@@ -434,7 +434,7 @@ function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
       {mark.y > 0 && Math.abs(y1 - y2) > 8 ? (
         <>
           <path d={`M-12 ${y1}V${y2}M-18 ${y1}H-6M-18 ${y2}H-6`} stroke="#161616" />
-          <text x={-18} y={(y1 + y2) / 2 + 5} textAnchor="end" {...text}>
+          <text data-spot x={-18} y={(y1 + y2) / 2 + 5} textAnchor="end" {...text}>
             {say(mark.y)}
           </text>
         </>

@@ -495,9 +495,10 @@ function dimsOf(input: RaysInput, centre: Point, radius: number, cut: readonly R
   const lengths = cut.length > 12 ? [] : cut;
   return [
     ...dims.filter((dim): dim is Dim => Boolean(dim)),
-    ...lengths.map(({ turn, from, to, length }): Dim => {
+    ...lengths.map(({ turn, from, to, length }, i): Dim => {
       const path = input.angles.as === 'even' ? COUNT : LIST;
-      return { kind: 'answer', path, at: on(turn, from + (to - from) * 0.72), length };
+      // neighbours further out and further in, so that they stand beside one another
+      return { kind: 'answer', path, at: on(turn, from + (to - from) * (i % 2 ? 0.6 : 0.85)), length };
     }),
   ];
 }
