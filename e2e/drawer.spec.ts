@@ -15,9 +15,7 @@ test.afterEach(tidied);
 
 const found = (page: Page) => page.getByRole('region', { name: 'Look through the drawer' }).getByRole('status');
 
-test('twelve scraps are put in by the keyboard alone, and one too many is taken out again', async ({
-  table: page,
-}) => {
+test('twelve scraps are put in by the keyboard alone, and one too many is taken out again', async ({ table: page }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Pages on the table' }).waitFor();
   await answers(page);

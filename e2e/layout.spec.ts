@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
 import { expect, send, test } from './table.ts';
 
@@ -106,6 +107,13 @@ for (const filled of [true, false])
       request,
     }) => {
       if (!filled) await request.delete('/api/demo');
+      // with something to undo, which the bar then says
+      const step = randomUUID();
+      const item = { ...{ id: randomUUID(), paper: 'demo-chalk', unit: 'in', width: '3' }, height: '2', quantity: 1 };
+      if (filled && room === 'the drawer') {
+        const put = [{ ...item, kind: 'scrap' }];
+        expect((await send(request, '/api/drawer/steps', { id: step, says: 'put-in', put })).ok()).toBe(true);
+      }
       const faults: Record<string, string[]> = {};
       for (const path of paths.filter((one) => filled || !one.startsWith('/page'))) {
         for (const width of WIDTHS) {
@@ -120,6 +128,7 @@ for (const filled of [true, false])
           if (found.length) faults[`${path} at ${width}`] = found;
         }
       }
+      if (filled && room === 'the drawer') await send(request, `/api/drawer/steps/${step}/undo`);
       expect(faults).toEqual({});
       if (!filled) await send(request, '/api/demo', { afresh: true });
     });

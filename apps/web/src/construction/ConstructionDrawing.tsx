@@ -109,6 +109,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
         made={made}
         at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })}
         box={{ x, y, width, height }}
+        right={room.width - x - width}
       />
     </Table>
   );

@@ -41,7 +41,7 @@ const Leader = styled(Spot)`
   padding: 0 0.3rem;
   background: var(--table);
   font-size: var(--s1);
-  white-space: nowrap;
+  line-height: 1.15;
 `;
 
 export interface Box {
@@ -57,6 +57,8 @@ interface DimLayerProps {
   at: (point: Point) => { x: number; y: number };
   /** What the numbers stand round, in the picture: the item, or all of the page that it lies on. */
   box: Box;
+  /** Pixels right of the item for fields at the end of leaders, and what they are called. */
+  right: number;
 }
 
 const FIELD = 78;
@@ -69,7 +71,7 @@ const AWAY = { top: 26, bottom: 49, left: 64, right: 64 } as const;
  * The numbers of a construction, typed where they are measured: along its edges, in the middle of what they measure, or at the
  * end of a leader where there is no room. In the order in which one would measure them.
  */
-export function DimLayer({ made, at, box }: DimLayerProps) {
+export function DimLayer({ made, at, box, right }: DimLayerProps) {
   const { laid, recipe } = made;
   if (!laid) return null;
   const fields = fieldsOf(made);
@@ -137,7 +139,7 @@ export function DimLayer({ made, at, box }: DimLayerProps) {
         return (
           <Leader key={i} data-spot style={{ left: leader.x + 2, top: leader.y }}>
             <FieldInput made={made} field={field} bare width="4rem" />
-            <span aria-hidden="true">
+            <span aria-hidden="true" style={{ width: 'max-content', maxWidth: right - 24 - FIELD - 14 }}>
               {words.field(dim.path)}
               {dim.path.length > 2 ? `, ${words.group(field.group)}` : ''}
             </span>

@@ -1,10 +1,21 @@
-import { createGlobalStyle } from 'styled-components';
+import { createGlobalStyle, css } from 'styled-components';
 
 /** Breakpoints: a phone at the table, a tablet upright or across, a laptop. */
 export const NARROW = '@media (max-width: 760px)';
 export const TABLET = '@media (max-width: 1180px)';
 export const UPRIGHT = '@media (max-width: 960px)';
 export const MEDIUM = '@media (max-width: 1080px)';
+
+/** What scrolls sideways darkens at the edge where there is more of it. */
+export const scrollsSideways = (ground: string) => css`
+  overflow-x: auto;
+  background:
+    linear-gradient(90deg, ${ground} 30%, transparent) left / 2.5rem 100% no-repeat local,
+    linear-gradient(-90deg, ${ground} 30%, transparent) right / 2.5rem 100% no-repeat local,
+    linear-gradient(90deg, #0005, transparent) left / 0.9rem 100% no-repeat scroll,
+    linear-gradient(-90deg, #0005, transparent) right / 0.9rem 100% no-repeat scroll,
+    ${ground};
+`;
 
 /*
  * The room is neutral grey, so that paper is the only strong colour on the screen. Two accents, each with one

@@ -18,7 +18,7 @@ import { useDrawerStep } from '../../api/queries.ts';
 import { ColourField } from '../../stock/ColourField.tsx';
 import { cellsOf, download, drawerCsv } from '../../stock/csv.ts';
 import { placesIn } from '../../stock/places.ts';
-import { NARROW } from '../../theme/global.ts';
+import { NARROW, scrollsSideways } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
@@ -67,6 +67,7 @@ const Table = styled.section`
 const Scroll = styled.div`
   position: relative;
   flex: 1;
+  ${scrollsSideways('var(--sheet)')}
   overflow: auto;
 `;
 const Line = styled.div`

@@ -41,6 +41,12 @@ const One = styled.div`
     overflow: hidden;
     text-overflow: ellipsis;
   }
+  & > span > em {
+    display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    font: 600 12px/1.2 var(--text);
+  }
   & > span > small {
     font: 400 12px/1.15 var(--text);
     color: var(--quiet);
@@ -96,7 +102,7 @@ const Sheet = styled.i`
   }
 `;
 /** Pixels under a paper for what is written there, and between two rows. */
-const LABEL = 34;
+const LABEL = 49;
 
 interface WallProps {
   items: readonly StockItem[];
@@ -260,7 +266,8 @@ const OnWall = memo(function OnWall({
       >
         {item.quantity > 1 ? <b>{item.quantity}</b> : null}
       </Sheet>
-      <span aria-hidden="true">
+      <span aria-hidden="true" title={itemName(item, paper, mark)}>
+        <em>{paper.name}</em>
         {sizeWords(size.width, size.height, { mark, figures: 'typeset' })}
         <br />
         <small>{item.place ?? paper.place ?? ''}</small>

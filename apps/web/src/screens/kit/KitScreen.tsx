@@ -3,7 +3,7 @@ import { createGlobalStyle, styled } from 'styled-components';
 import { bagIsFull, cutOf, lackingIn, nameOfBag, packingList, ticks } from '@temnex/core';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { count } from '@temnex/words';
-import { NARROW } from '../../theme/global.ts';
+import { NARROW, scrollsSideways } from '../../theme/global.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
@@ -64,9 +64,8 @@ const Slip = styled.aside`
 `;
 const Table = styled.div`
   padding: 1.5rem;
-  background: var(--table);
   min-width: 0;
-  overflow-x: auto;
+  ${scrollsSideways('var(--table)')}
   ${NARROW} {
     padding: 1rem 0.75rem;
   }

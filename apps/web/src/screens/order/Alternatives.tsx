@@ -1,6 +1,7 @@
 import { styled } from 'styled-components';
 import { AIMS, type Aim } from '@temnex/core';
 import { AIM_WORDS, comparedWords } from '@temnex/words';
+import { scrollsSideways } from '../../theme/global.ts';
 import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -10,8 +11,7 @@ import type { PageContext } from '../page/context.ts';
 const Sheet = styled.div`
   margin-bottom: 1.6rem;
   padding: 0.5rem 0.9rem 0.6rem;
-  background: var(--sheet);
-  overflow-x: auto;
+  ${scrollsSideways('var(--sheet)')}
 `;
 const Same = styled.p`
   display: flex;

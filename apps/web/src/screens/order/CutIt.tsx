@@ -4,6 +4,7 @@ import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, count, type BagOf } from '@temnex/words';
 import { useBeginSession } from '../trimmer/useBeginSession.ts';
 import type { useCut } from '../../api/queries.ts';
+import { NARROW } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
@@ -17,6 +18,21 @@ const Stack = styled.div`
     font-size: var(--s1);
     line-height: 1.3;
     color: var(--quiet);
+  }
+`;
+
+/** On a phone the cuts are long: the way to the trimmer stays in sight below them. */
+const ToTrimmer = styled.div`
+  ${NARROW} {
+    position: fixed;
+    z-index: 2;
+    inset: auto 0 0;
+    padding: 0.6rem 0.75rem calc(0.6rem + env(safe-area-inset-bottom));
+    border-top: 2px solid var(--ink);
+    background: var(--room);
+    & > button {
+      width: 100%;
+    }
   }
 `;
 
@@ -104,18 +120,24 @@ export function CutIt({
   return (
     <Stack>
       {done === null && plan.sheets.length ? (
-        <Strong
-          onPress={() => {
-            if (stored) begin.mutate(stored);
-            else {
-              setGoing(true);
-              settle?.();
-            }
-          }}
-          isDisabled={(!stored && !settle) || begin.isPending || (going && !failed)}
-        >
-          {begin.isPending || (going && !failed) ? 'Getting ready …' : open ? 'Go on at the trimmer' : 'To the trimmer'}
-        </Strong>
+        <ToTrimmer>
+          <Strong
+            onPress={() => {
+              if (stored) begin.mutate(stored);
+              else {
+                setGoing(true);
+                settle?.();
+              }
+            }}
+            isDisabled={(!stored && !settle) || begin.isPending || (going && !failed)}
+          >
+            {begin.isPending || (going && !failed)
+              ? 'Getting ready …'
+              : open
+                ? 'Go on at the trimmer'
+                : 'To the trimmer'}
+          </Strong>
+        </ToTrimmer>
       ) : null}
       <Plain onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
         {waiting || cut.isPending

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
 import { boundWords, cutListText, issueWords, totalsWords } from '@temnex/words';
 import { useCut } from '../../api/queries.ts';
-import { MEDIUM, NARROW } from '../../theme/global.ts';
+import { MEDIUM, NARROW, scrollsSideways } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
@@ -35,9 +35,8 @@ export const OrderWork = styled.main`
 `;
 export const OrderTable = styled.div`
   padding: 1rem 1.5rem 2.5rem;
-  background: var(--table);
   min-width: 0;
-  overflow-x: auto;
+  ${scrollsSideways('var(--table)')}
   ${NARROW} {
     display: flex;
     flex-direction: column;
@@ -47,7 +46,8 @@ export const OrderTable = styled.div`
 export const OrderSlip = styled.aside`
   padding: 1rem 1.5rem 2rem;
   ${NARROW} {
-    padding: 1rem 0.75rem;
+    /* above the way to the trimmer, which stays in sight */
+    padding: 1rem 0.75rem 5.5rem;
   }
 `;
 export const Totals = styled.dl`

@@ -49,7 +49,9 @@ export interface Margin {
   readonly bottom: number;
 }
 /** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
-export const WIDE: Margin = { left: 116, top: 46, right: 178, bottom: 66 };
+export const WIDE: Margin = { left: 116, top: 46, right: 192, bottom: 66 };
+/** A spread is drawn as wide as it may be. */
+export const SPREAD: Margin = { ...WIDE, left: 104, right: 178 };
 export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 
 interface PagePictureProps {
@@ -276,7 +278,12 @@ export function PagePicture({
       </Picture>
       {made && item && byHand ? <HandLayer made={made} at={ofItem(item.box)} /> : null}
       {made && item && !pulled ? (
-        <DimLayer made={made} at={ofItem(item.box)} box={{ x: margin.left, y: margin.top, width: W, height: H }} />
+        <DimLayer
+          made={made}
+          at={ofItem(item.box)}
+          box={{ x: margin.left, y: margin.top, width: W, height: H }}
+          right={margin.right}
+        />
       ) : null}
     </Frame>
   );

@@ -32,7 +32,7 @@ import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
-import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
+import { PagePicture, SLIM, SPREAD, WIDE, pageScale } from './PagePicture.tsx';
 import { useMeasurings } from './useMeasurings.ts';
 import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
@@ -48,6 +48,12 @@ const Work = styled.main`
   display: grid;
   flex: 1;
   grid-template-columns: minmax(0, 1fr) 25rem;
+  /* a spread is twice as wide as high */
+  @media (min-width: 1081px) {
+    &[data-spread] {
+      grid-template-columns: minmax(0, 1fr) 20rem;
+    }
+  }
   ${MEDIUM} {
     grid-template-columns: minmax(0, 1fr) 21rem;
   }
@@ -137,7 +143,7 @@ export function PageScreen() {
     };
   }, []);
   const [measurings, setMeasurings] = useMeasurings();
-  const margin = room.width > 560 ? WIDE : SLIM;
+  const margin = room.width <= 560 ? SLIM : derived.seam ? SPREAD : WIDE;
   const scale = pageScale(derived, room.width, room.height, margin);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
   const nameOf = useCallback((itemId: string) => derived.items.get(itemId)?.item.name ?? itemId, [derived]);
@@ -240,7 +246,7 @@ export function PageScreen() {
       </>
     ) : null;
   return (
-    <Work>
+    <Work data-spread={derived.seam ? true : undefined}>
       <Table ref={table}>
         <PagePicture
           derived={derived}

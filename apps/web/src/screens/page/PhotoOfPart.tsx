@@ -18,6 +18,7 @@ import {
   type Picture,
 } from '@temnex/core';
 import { figure, lostWords, photoName, photoWords, sharpWords } from '@temnex/words';
+import { scrollsSideways } from '../../theme/global.ts';
 import { photoUrl, usePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
 import { Quiet, QuietLink } from '../../ui/buttons.tsx';
@@ -43,7 +44,7 @@ const Strip = styled.ul`
   gap: 0.5rem;
   max-width: 100%;
   padding: 3px;
-  overflow-x: auto;
+  ${scrollsSideways('var(--room)')}
   & button {
     display: block;
     padding: 0;

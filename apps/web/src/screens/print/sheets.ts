@@ -1,5 +1,6 @@
 import { createGlobalStyle, styled } from 'styled-components';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
+import { scrollsSideways } from '../../theme/global.ts';
 
 /* What the views that are printed share: a bar above, and the pages as they come out of the printer. */
 
@@ -17,8 +18,7 @@ export const Sheets = styled.div`
   gap: 1.5rem;
   flex: 1;
   padding: 1.5rem;
-  background: var(--table);
-  overflow-x: auto;
+  ${scrollsSideways('var(--table)')}
   & > div {
     background: #fff;
   }
