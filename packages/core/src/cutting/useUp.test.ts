@@ -45,6 +45,10 @@ describe('what counts', () => {
     ['dots older than 1 month', []],
     ['older than 1 year', [{ why: ['before'] }, { why: ['before'] }]],
   ])('%s', (line, not) => expect(countedFor(rule(line), cuts, papers, stock).not).toMatchObject(not)); // prettier-ignore
+  test('of two alike on the sheet of which one was spoiled, one counts', () => {
+    const one: UseUpCut = { day: '2026-05-02', plan: { sheets: [sheet('thin', 'a', 'a')] }, pieces: ['a'] };
+    expect(countedFor(rule('scraps'), [one], papers, stock).counted).toBe(1);
+  });
   test('held back afterwards it still was what it was', () => {
     const held = new Map([['thin', item('thin', '4', '9', { reserved: true })]]);
     expect(countedFor(rule('free scraps'), cuts.slice(0, 1), papers, held).counted).toBe(2);

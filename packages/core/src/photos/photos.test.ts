@@ -37,6 +37,9 @@ describe('a crop', () => {
   });
   test('what is lost is said edge by edge, and all of it on paper what stays bare', () => {
     expect(lostBy(photo, cropped(photo, 1))).toEqual({ left: 0.125, right: 0.125, top: 0, bottom: 0 });
+    // unlike on every edge, so that none is taken for another
+    const uneven = lostBy(photo, { x: 400, y: 300, width: 2800, height: 1500 });
+    expect(uneven).toEqual({ left: 0.1, right: 0.2, top: 0.1, bottom: 0.4 });
     expect(lostBy(photo, wholeOf(photo))).toEqual({ left: 0, right: 0, top: 0, bottom: 0 });
     expect(fittedOn(photo, { width: 6, height: 4 })).toEqual({ width: 16 / 3, height: 4, bare: { width: 6 - 16 / 3, height: 0 } }); // prettier-ignore
   });
