@@ -11,6 +11,8 @@ export const rooms = {
   page: { sources: ['page/*.ts'], tests: ['page'] },
   stock: { sources: ['stock/*.ts'], tests: ['stock'] },
   cutting: { sources: ['cutting/*.ts'], tests: ['cutting'] },
+  photos: { sources: ['photos/*.ts'], tests: ['photos'] },
+  trimmer: { sources: ['trimmer/*.ts'], tests: ['trimmer'] },
   rules: {
     sources: ['planner/order/*.ts', 'planner/sheets/score.ts', 'planner/sheets/standing.ts'],
     tests: ['planner/order/written', 'planner/order/shattered', 'planner/order/runs', 'planner/sheets/score'],
