@@ -8,6 +8,8 @@ const asCommonJs = ([files, [swc, options]]) => [files, [swc, { ...options, modu
 export default {
   ...packages,
   transform: Object.fromEntries(Object.entries(packages.transform).map(asCommonJs)),
+  // the same as CommonJS
+  moduleNameMapper: { '^culori/fn$': 'culori' },
   rootDir: '../..',
   roots: ['<rootDir>/packages/core/src'],
   testMatch: room().tests.map((at) => `<rootDir>/packages/core/src/${at}{/**/*,}.test.ts`),

@@ -45,6 +45,19 @@ function sumsHold(): void {
   ).toEqual([]);
 }
 
+test('what was taken out by a step and brought back does not come back once more when the step is undone', async () => {
+  const one = scrap({ quantity: 3 });
+  await step({ says: 'put-in', put: [one] });
+  // taken in two goes of one step
+  const change = [-1, -2].map((by) => ({ stock: one.id, by }));
+  const { body: out } = await step({ says: 'taken-out', change });
+  expect((await ask('post', `/api/stock/${one.id}/restore`, { id: id() })).status).toBeLessThan(300);
+  const back = (await item(one.id))!.quantity;
+  expect((await undo(out.id)).status).toBeLessThan(300);
+  expect([back, (await item(one.id))!.quantity]).toEqual([2, 3]);
+  await ask('post', `/api/stock/${one.id}/movements`, { id: id(), why: 'taken', by: 3 });
+});
+
 describe('many things at once', () => {
   test('are put in with a paper that is new, and go again as one', async () => {
     const paper = { id: id(), name: 'Sea fog', sides: (await drawer()).papers[0]!.sides, place: 'box 9', price: 250 };

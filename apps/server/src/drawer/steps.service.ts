@@ -7,15 +7,22 @@ import { DATABASE, type Database, type Transaction } from '../database/types.ts'
 import { once } from '../database/once.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { keepFor, move, note, touch, type Moving } from '../papers/movements.ts';
+import {
+  ASKED,
+  cameBackOf,
+  keepFor,
+  leftByCutsTakenBack,
+  move,
+  note,
+  touch,
+  type Moving,
+} from '../papers/movements.ts';
 import { makePaper, makeStock } from '../papers/papers.service.ts';
 
 /** So many of the latest steps are listed. */
 const LISTED = 50;
 
 type StockRow = typeof stock.$inferSelect;
-/** So many ids are asked for at a time. */
-const ASKED = 500;
 
 /** Many things done to the drawer as one, and undone as one. */
 @Injectable()
@@ -98,9 +105,20 @@ export class StepsService {
           'stock-changed',
           `${used.length === 1 ? 'One of them has' : `${used.length} of them have`} been used or taken out since, so this cannot be undone; nothing was changed.`,
         );
+      const taken = row.lines.filter(({ by }) => by < 0).map((l) => l.stock);
+      const whole = leftByCutsTakenBack(tx, taken).length;
+      if (whole)
+        throw new Refused(
+          'stock-changed',
+          `${whole === 1 ? 'One of them was' : `${whole} of them were`} left by a cut that has been taken back since: the sheet is whole again. Nothing was changed.`,
+        );
+      // brought back by itself, it does not come back once more
+      const back = cameBackOf(tx, id);
       for (const line of row.lines.toReversed()) {
         const item = rowOf(tx, line.stock);
-        if (item) undone(tx, item, line, { step: id, at });
+        const already = line.by < 0 ? Math.min(-line.by, back.get(line.stock) ?? 0) : 0;
+        if (already) back.set(line.stock, back.get(line.stock)! - already);
+        if (item) undone(tx, item, { ...line, by: line.by + already }, { step: id, at });
       }
       for (const paper of row.papers) {
         const left = tx

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { eq, sql } from 'drizzle-orm';
+import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { reservedFor, reservesWith, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
-import { movements, papers, stock } from '../database/schema.ts';
+import { cuttings, movements, papers, stock } from '../database/schema.ts';
 
 /** What a movement belongs to. */
 export interface Moving {
@@ -27,7 +27,8 @@ export function move(
 ): void {
   note(tx, item.id, { by, why, ...more });
   tx.update(stock)
-    .set({ quantity: sql`${stock.quantity} + ${by}` })
+    // what there is some of has not been taken out
+    .set({ quantity: sql`${stock.quantity} + ${by}`, ...(by > 0 ? { removedAt: null } : {}) })
     .where(eq(stock.id, item.id))
     .run();
   if (by < 0 && item.reserves?.length) release(tx, item, -by, why, { ...more, pages });
@@ -109,4 +110,34 @@ export function touch(tx: Transaction, paper: string): void {
     .set({ revision: sql`${papers.revision} + 1` })
     .where(eq(papers.id, paper))
     .run();
+}
+
+/** So many ids are asked for at a time. */
+export const ASKED = 500;
+
+/** Those of some items that were left by a cut that has been taken back: its sheet is whole, so they are not there. */
+export function leftByCutsTakenBack(tx: Transaction, items: readonly string[]): string[] {
+  const chunks = Array.from({ length: Math.ceil(items.length / ASKED) }, (_, i) =>
+    items.slice(i * ASKED, (i + 1) * ASKED),
+  );
+  return chunks.flatMap((some) =>
+    tx
+      .selectDistinct({ id: movements.stock })
+      .from(movements)
+      .innerJoin(cuttings, eq(cuttings.id, movements.cutting))
+      .where(and(inArray(movements.stock, some), eq(movements.why, 'kept'), isNotNull(cuttings.undoneAt)))
+      .all()
+      .map(({ id }) => id),
+  );
+}
+
+/** How many have come back already of what a step took, by item. */
+export function cameBackOf(tx: Transaction, step: string): Map<string, number> {
+  const rows = tx
+    .select({ item: movements.stock, n: sql<number>`sum("by")` })
+    .from(movements)
+    .where(and(eq(movements.step, step), eq(movements.why, 'taken-back')))
+    .groupBy(movements.stock)
+    .all();
+  return new Map(rows.map(({ item, n }) => [item, n]));
 }

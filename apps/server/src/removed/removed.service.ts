@@ -5,7 +5,7 @@ import { DATABASE, type Database, type Transaction } from '../database/types.ts'
 import { once } from '../database/once.ts';
 import { movements, pages, papers, photos, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { move, touch } from '../papers/movements.ts';
+import { leftByCutsTakenBack, move, touch } from '../papers/movements.ts';
 
 /** So many of the things taken out last are listed. */
 const LISTED = 100;
@@ -47,7 +47,7 @@ export class RemovedService {
         .all()
         .map((row) => ({
           ...{ kind: 'stock' as const, ...row, removedAt: row.removedAt! },
-          ...{ width: String(row.width), height: String(row.height), count: this.takenOf(this.db, row.id) },
+          ...{ width: String(row.width), height: String(row.height), count: this.lastTaking(this.db, row.id).count },
         })),
     ];
     return all.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1)).slice(0, LISTED);
@@ -85,21 +85,27 @@ export class RemovedService {
       if (!row) throw notFound('paper in the drawer');
       if (!row.removedAt || row.quantity)
         throw new Refused('stock-changed', 'It is in the drawer, or was used since; nothing was changed.');
-      move(tx, row, this.takenOf(tx, id), 'taken-back', { at: new Date().toISOString() });
-      tx.update(stock).set({ removedAt: null }).where(eq(stock.id, id)).run();
+      if (leftByCutsTakenBack(tx, [id]).length)
+        throw new Refused(
+          'stock-changed',
+          'It was left by a cut that has been taken back since: its sheet is whole again.',
+        );
+      // of a step that took it, so that undoing the step does not bring it back once more
+      const { count, step } = this.lastTaking(tx, id);
+      move(tx, row, count, 'taken-back', { at: new Date().toISOString(), ...(step ? { step } : {}) });
       return null;
     });
   }
 
-  /** How many the last taking out took. */
-  private takenOf(db: Database | Transaction, id: string): number {
+  /** How many the last taking out took, and in which step. */
+  private lastTaking(db: Database | Transaction, id: string): { count: number; step: string | null } {
     const last = db
-      .select({ by: movements.by })
+      .select({ by: movements.by, step: movements.step })
       .from(movements)
       .where(and(eq(movements.stock, id), eq(movements.why, 'taken')))
       .orderBy(desc(movements.at), desc(sql`rowid`))
       .limit(1)
       .get();
-    return Math.max(1, -(last?.by ?? -1));
+    return { count: Math.max(1, -(last?.by ?? -1)), step: last?.step ?? null };
   }
 }
