@@ -4,7 +4,7 @@ import { existsSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { BACKUP_LIMIT_MB, PICTURE_LIMIT_MB, PICTURE_TYPES } from '@temnex/contract';
+import { PICTURE_LIMIT_MB, PICTURE_TYPES } from '@temnex/contract';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
@@ -49,7 +49,6 @@ export async function createApplication(
   app.disable('x-powered-by');
   app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   app.use(['/api/pictures', '/api/photos'], express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
-  app.use('/api/backup/look', express.raw({ type: 'application/zip', limit: `${BACKUP_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
   app.useGlobalFilters(new AnswerErrors());
   if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());
@@ -94,7 +93,8 @@ function serveSite(app: NestExpressApplication, site: string): void {
       first(request, response, next);
     });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    const isPage = request.method === 'GET' && !request.path.startsWith('/api') && !/\.\w+$/.test(request.path);
+    const isPage =
+      request.method === 'GET' && !request.path.toLowerCase().startsWith('/api') && !/\.\w+$/.test(request.path);
     if (isPage) response.sendFile(page, { headers: { 'cache-control': 'no-cache' } });
     else next();
   });

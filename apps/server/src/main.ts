@@ -1,6 +1,7 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
+import { aloneIn } from './database/alone.ts';
 import { UnusableDatabase } from './database/database.ts';
 import { ownAddresses } from './http/sharing.ts';
 import { PapersService } from './papers/papers.service.ts';
@@ -21,14 +22,23 @@ const options = {
   demo: process.env.TEMNEX_DEMO !== 'no',
   ...(share ? { share: ownAddresses() } : {}),
 };
-const { app, database } = await createApplication(options).catch((error: unknown) => {
+const refused = (error: unknown): never => {
   console.error(error instanceof UnusableDatabase ? error.message : error);
   process.exit(1);
+};
+// a folder that cannot be written to is told in the database's own words
+const alone = await aloneIn(data).catch((error: unknown) =>
+  error instanceof UnusableDatabase ? refused(error) : null,
+);
+const { app, database } = await createApplication(options).catch((error: unknown) => {
+  alone?.leave();
+  return refused(error);
 });
 if (database.copy) console.log(`The database is brought up to date; as it was, it is kept in ${database.copy}`);
 try {
   await app.listen(port, share ? '0.0.0.0' : '127.0.0.1');
   const address = app.getHttpServer().address() as { port: number };
+  alone?.answersAt(`http://127.0.0.1:${address.port}`);
   void app.get(PapersService).warm();
   console.log(`Temnex is at http://127.0.0.1:${address.port}`);
   for (const own of options.share ?? [])
@@ -40,11 +50,13 @@ try {
     console.error(`Port ${port} may not be used by this user; set TEMNEX_PORT to another one, such as 4310.`);
   else console.error(error);
   database.close();
+  alone?.leave();
   process.exit(1);
 }
 const stop = async (): Promise<void> => {
   await app.close();
   database.close();
+  alone?.leave();
   process.exit(0);
 };
 process.once('SIGINT', () => void stop());

@@ -20,6 +20,7 @@ export const refusalSchema = z.object({
     'no-picture',
     'unreadable',
     'no-space',
+    'busy',
     'forbidden',
     'not-let-in',
     'failed',

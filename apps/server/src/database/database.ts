@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync } from 'node:fs';
+import { existsSync, mkdirSync, statSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Sqlite from 'better-sqlite3';
@@ -61,9 +61,9 @@ const CHECKPOINT_EVERY = 30_000;
 type Client = InstanceType<typeof Sqlite>;
 
 /** Takes the write-ahead log into the file where that can be done now. Where it cannot, it is safe in the log, and the next look may. */
-export function takeIn(client: Pick<Client, 'pragma'>): void {
+export function takeIn(client: Pick<Client, 'pragma'>, how: 'PASSIVE' | 'TRUNCATE' = 'PASSIVE'): void {
   try {
-    client.pragma('wal_checkpoint(PASSIVE)');
+    client.pragma(`wal_checkpoint(${how})`);
   } catch {
     // no space, or the file is gone: requests say so, and a timer is nobody to tell
   }
@@ -71,7 +71,8 @@ export function takeIn(client: Pick<Client, 'pragma'>): void {
 
 function opened(file: string): OpenDatabase {
   mkdirSync(dirname(file), { recursive: true });
-  const fresh = !existsSync(file);
+  // one of no length was begun and never written
+  const fresh = !existsSync(file) || statSync(file).size === 0;
   const client = new Sqlite(file);
   try {
     return { ...broughtUp(client, file, fresh), fresh };
@@ -91,12 +92,13 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
     throw new UnusableDatabase(
       `${file} was written by a later version of Temnex (${version}; this one knows ${DATABASE_VERSION}). Nothing was changed. Start that version again, or set TEMNEX_DATA to another folder.`,
     );
+  if (!fresh && !isOurs(client)) throw Object.assign(new Error('not a database of Temnex'), { code: 'SQLITE_NOTADB' });
   const copy = version < DATABASE_VERSION ? keepCopy(client, file, version) : null;
   client.pragma('journal_mode = WAL');
   client.pragma('synchronous = FULL');
   client.pragma('foreign_keys = ON');
   client.pragma('busy_timeout = 5000');
-  const db = drizzle(client, { schema });
+  const db = waiting(drizzle(client, { schema }));
   migrate(db, { migrationsFolder: MIGRATIONS });
   db.transaction((tx) => bringUpToDate(tx, version));
   client.pragma(`user_version = ${DATABASE_VERSION}`);
@@ -104,10 +106,45 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
   const close = () => {
     clearInterval(tidying);
     // what stands in the write-ahead log comes into the file, so that copying that one file copies everything
-    client.pragma('wal_checkpoint(TRUNCATE)');
+    takeIn(client, 'TRUNCATE');
     client.close();
   };
   return { db, copy, close };
+}
+
+/**
+ * A database whose transactions take the right to write when they begin: then they wait for whoever else has it, where one that has
+ * read already would be refused at once. What went wrong in one is told, and not that there was nothing left to take back after it,
+ * as where a full disk has ended it.
+ */
+function waiting<Own extends Database>(db: Own): Own {
+  const begin = db.transaction.bind(db);
+  const transaction: typeof db.transaction = (work, config) => {
+    let wrong: { readonly error: unknown } | null = null;
+    try {
+      return begin(
+        (tx) => {
+          try {
+            return work(tx);
+          } catch (error) {
+            wrong = { error };
+            throw error;
+          }
+        },
+        { behavior: 'immediate', ...config },
+      );
+    } catch (error) {
+      throw wrong ? (wrong as { error: unknown }).error : error;
+    }
+  };
+  return Object.assign(db, { transaction });
+}
+
+/** Whether a file has what the first version had already: another program's is left as it is. */
+function isOurs(client: Client): boolean {
+  const rows = client.prepare("SELECT name FROM sqlite_master WHERE type = 'table'").all() as { name: string }[];
+  const tables = new Set(rows.map(({ name }) => name));
+  return ['papers', 'stock', 'pages', 'plans', 'cuttings'].every((name) => tables.has(name));
 }
 
 /** The version of a file that was there before; the first one did not say its own. */

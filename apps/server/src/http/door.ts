@@ -31,7 +31,7 @@ export const door =
     const own = LOCAL.test(host) || sharing?.addresses.includes(host.replace(/:\d+$/, ''));
     const other = origin !== undefined && origin !== `http://${host}`;
     // a link to a page of ours is no request to the server's data
-    const asksFor = request.path.startsWith('/api') ? String(site ?? 'none') : 'none';
+    const asksFor = isApi(request) ? String(site ?? 'none') : 'none';
     if (!own || other || !OWN.has(asksFor))
       return refuse(response, new Refused('forbidden', 'Only the pages of this server may use it.'));
     const here = LOOPBACK.test(request.socket.remoteAddress ?? '') && LOCAL.test(host);
@@ -41,14 +41,22 @@ export const door =
       if (!device) return atTheDoor(sharing, request, response);
       sharing.answering(device.id, response);
       (request as Visited).device = device;
+      // said before what it sends is read
+      if (/^\/api\/backup(?!\/copies)/.test(request.path.toLowerCase())) return refuse(response, ownOnly());
     }
     const { types, refused } = sentAs(request);
     if (CHANGES.has(request.method) && hasBody(request) && !request.is([...types])) return refuse(response, refused());
     next();
   };
 
+/** Paths are the same in whatever letters, as they are to what answers them. */
+const isApi = (request: Request): boolean => request.path.toLowerCase().startsWith('/api');
+
 /** A request of a device that was let in; of this machine itself there is none. */
 export type Visited = Request & { device?: { readonly id: string; readonly name: string } };
+
+/** Backups are made and put back on the computer itself. */
+export const ownOnly = (): Refused => new Refused('forbidden', 'That is done on the computer itself.');
 
 const tokenOf = (request: Request): string =>
   /(?:^|;\s*)temnex_device=([\w-]{43})(?:;|$)/.exec(request.headers.cookie ?? '')?.[1] ?? '';
@@ -57,7 +65,7 @@ const tokenOf = (request: Request): string =>
 function atTheDoor(sharing: Sharing, request: Request, response: Response): void {
   response.setHeader('cache-control', 'no-store');
   if (request.method === 'POST' && request.path === '/door') return knock(sharing, request, response);
-  const isPage = request.method === 'GET' && !request.path.startsWith('/api') && !/\.\w+$/.test(request.path);
+  const isPage = request.method === 'GET' && !isApi(request) && !/\.\w+$/.test(request.path);
   if (!isPage)
     return refuse(response, new Refused('not-let-in', 'This device has not been let in. Open the address anew.'));
   const code = typeof request.query.code === 'string' ? request.query.code.replace(/\D/g, '').slice(0, 6) : '';
@@ -94,12 +102,13 @@ function knock(sharing: Sharing, request: Request, response: Response): void {
 
 /** What may be sent where, and what is said of anything else. None of it can be sent by a page of another site without being asked first. */
 function sentAs(request: Request): { readonly types: readonly string[]; readonly refused: () => Refused } {
-  if (request.path.startsWith('/api/pictures/') || (request.path === '/api/photos' && request.method === 'POST'))
+  const path = request.path.toLowerCase();
+  if (path.startsWith('/api/pictures/') || (path === '/api/photos' && request.method === 'POST'))
     return {
       types: PICTURE_TYPES,
       refused: () => new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.'),
     };
-  if (request.path === '/api/backup/look')
+  if (path === '/api/backup/look')
     return {
       types: ['application/zip'],
       refused: () => new Refused('bad-input', 'A backup is sent as a ZIP file.'),

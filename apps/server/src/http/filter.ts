@@ -29,10 +29,16 @@ export class AnswerErrors implements ExceptionFilter {
       );
     if (isFull(error))
       return new Refused('no-space', 'There is no space left on the disk; nothing was saved. Make some and try again.');
+    if (isBusy(error))
+      return new Refused(
+        'busy',
+        'Another program has held the database for too long; nothing was saved. Close it, or try again in a moment.',
+      );
+    if (isTaken(error)) return new Refused('bad-input', 'id: there is something of this id already.', { field: 'id' });
     if (isReadOnly(error))
       return new Refused(
         'failed',
-        'The database cannot be written to; nothing was saved. Look at the rights of its file and folder.',
+        'What is kept cannot be written to; nothing was saved. Look at the rights of its files and folder.',
       );
     if (status === 404 || status === 403) return new Refused('not-found', 'There is nothing at this address.');
     if (status >= 400 && status < 500)
@@ -50,5 +56,9 @@ const saysOf = (error: unknown): string => {
   return `${code} ${message} ${cause ? saysOf(cause) : ''}`;
 };
 const isFull = (error: unknown): boolean => /ENOSPC|SQLITE_FULL|disk is full/i.test(saysOf(error));
+const isBusy = (error: unknown): boolean => /SQLITE_BUSY|database is locked/i.test(saysOf(error));
+/** An id that exists already. */
+const isTaken = (error: unknown): boolean =>
+  /SQLITE_CONSTRAINT_(PRIMARYKEY|UNIQUE)|UNIQUE constraint/i.test(saysOf(error));
 const isReadOnly = (error: unknown): boolean =>
-  /SQLITE_READONLY|readonly database|SQLITE_CANTOPEN/i.test(saysOf(error));
+  /SQLITE_READONLY|readonly database|SQLITE_CANTOPEN|EACCES|EPERM|EROFS/i.test(saysOf(error));

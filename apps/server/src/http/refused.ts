@@ -18,6 +18,7 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
   'no-picture': 415,
   unreadable: 422,
   'no-space': 507,
+  busy: 503,
   forbidden: 403,
   'not-let-in': 401,
   failed: 500,

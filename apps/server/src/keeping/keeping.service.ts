@@ -1,29 +1,29 @@
 import { randomUUID } from 'node:crypto';
-import {
-  copyFileSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readFileSync,
-  readdirSync,
-  rmSync,
-  statSync,
-  writeFileSync,
-} from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
+import type { Readable } from 'node:stream';
 import { Inject, Injectable, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
 import { sql, type SQL } from 'drizzle-orm';
 import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core';
-import { strToU8, unzipSync, zip, type AsyncZippable } from 'fflate';
-import type { Amounts, Copies, Preview, Restore, Restored } from '@temnex/contract';
+import { strToU8, zip, type AsyncZippable } from 'fflate';
+import {
+  BACKUP_LIMIT_MB,
+  type Amounts,
+  type Copies,
+  type Preview,
+  type Restore,
+  type Restored,
+} from '@temnex/contract';
 import { UnusableDatabase, openDatabase } from '../database/database.ts';
 import { once } from '../database/once.ts';
 import * as schema from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
+import { putWhole } from '../pictures/files.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 import { CopiesFolder } from './copies.ts';
+import { NotUnfolded, takenIntoFile, unfolded } from './unfold.ts';
 
 const { papers, pages, plans, cuttings, stock, movements, steps, rules, challenges, searches, habits } = schema;
 const { sessions, sessionEvents, book, photos } = schema;
@@ -34,11 +34,11 @@ const TABLES: readonly SQLiteTable[] = [
 ];
 const LOOK_EVERY = 60 * 60_000;
 const WAITS = 60 * 60_000;
-/** What a backup may unfold to: 4 GB. */
-const MOST_UNFOLDED = 4e9;
 const PICTURE = /^[0-9a-f]{64}\.webp$/;
 /** A photo, or the larger of its smaller ones. */
 const PHOTO = /^[0-9a-f]{64}(\.large)?\.jpg$/;
+/** What was being written when the server was stopped. */
+const HALF = /\.(?:half|[0-9a-f]{8}-[0-9a-f-]{27})$/;
 /** What photos may come to in a backup, in bytes: it has to be small enough to be sent back. */
 const MOST_OF_PHOTOS = 700e6;
 const README = `What is in this file
@@ -62,6 +62,8 @@ interface Waiting {
 @Injectable()
 export class KeepingService implements OnModuleInit, OnModuleDestroy {
   private readonly photos: string;
+  /** Where backups are unfolded that are looked into. */
+  private readonly looking: string;
   private readonly copies: CopiesFolder;
   private trouble: string | null = null;
   private timer: NodeJS.Timeout | undefined;
@@ -72,10 +74,12 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     @Inject(PICTURES_FOLDER) private readonly pictures: string,
   ) {
     this.photos = join(dirname(pictures), 'photos');
+    this.looking = join(dirname(pictures), 'looking');
     this.copies = new CopiesFolder(join(dirname(pictures), 'copies'), (file) => this.copyInto(file));
   }
 
   onModuleInit(): void {
+    this.tidy();
     // not while it starts: a large database takes a second
     this.timer = setTimeout(() => {
       this.daily();
@@ -127,31 +131,25 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
-  /** Looks into a backup that was sent; nothing is changed. */
-  lookInto(body: unknown): Preview {
-    if (!Buffer.isBuffer(body) || !body.length) throw new Refused('bad-input', 'No backup was sent.');
-    const folder = mkdtempSync(join(tmpdir(), 'temnex-restore-'));
+  /** Looks into a backup as it is sent; nothing is changed. */
+  async lookInto(sent: Readable): Promise<Preview> {
+    const folder = this.newFolder();
     try {
-      let inside: Record<string, Uint8Array>;
-      try {
-        let unfolded = 0;
-        inside = unzipSync(body, {
-          filter: ({ name, originalSize }) => {
-            if (!isKept(name)) return false;
-            // a small file that unfolds without end is no backup
-            if ((unfolded += originalSize) > MOST_UNFOLDED) throw new RangeError('it unfolds to too much');
-            return true;
-          },
-        });
-      } catch {
-        throw new Refused('bad-input', 'This is no backup of Temnex, or it is damaged: it cannot be opened.');
-      }
-      const database = inside['temnex.sqlite'];
-      if (!database) throw new Refused('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
-      writeFileSync(join(folder, 'temnex.sqlite'), database);
-      for (const kind of ['pictures', 'photos']) mkdirSync(join(folder, kind));
-      for (const [name, data] of Object.entries(inside))
-        if (name !== 'temnex.sqlite') writeFileSync(join(folder, name), data);
+      const zip = join(folder, 'sent.zip');
+      const bytes = await takenIntoFile(sent, zip, BACKUP_LIMIT_MB * 2 ** 20);
+      if (bytes === null)
+        throw new Refused('too-large', `That is more than can be sent at once (${BACKUP_LIMIT_MB} MB).`);
+      if (!bytes) throw new Refused('bad-input', 'No backup was sent.');
+      const names = await unfolded(zip, folder, isKept).catch((error: unknown) => {
+        if (!(error instanceof NotUnfolded)) throw error;
+        throw new Refused(
+          'bad-input',
+          `This is no backup of Temnex, or it is damaged: it cannot be opened (${error.message}).`,
+        );
+      });
+      rmSync(zip);
+      if (!names.includes('temnex.sqlite'))
+        throw new Refused('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
       return this.previewOf(folder);
     } catch (error) {
       rmSync(folder, { recursive: true, force: true });
@@ -159,11 +157,17 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
+  /** For a backup that is looked into; those that were never put back are cleared away at the next start. */
+  private newFolder(): string {
+    mkdirSync(this.looking, { recursive: true });
+    return mkdtempSync(join(this.looking, 'backup-'));
+  }
+
   /** Looks into one of the copies that were made by themselves. */
   lookIntoCopy(name: string): Preview {
     const file = this.copies.fileOf(name);
     if (!file) throw notFound('copy');
-    const folder = mkdtempSync(join(tmpdir(), 'temnex-restore-'));
+    const folder = this.newFolder();
     try {
       copyFileSync(file, join(folder, 'temnex.sqlite'));
       return this.previewOf(folder);
@@ -216,6 +220,8 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     try {
       return once(this.db, id, 'restore', (tx) => {
         tx.run(sql`pragma defer_foreign_keys = on`);
+        // what was done for a request is gone with what it made
+        tx.delete(schema.requests).run();
         for (const table of TABLES.toReversed()) tx.run(sql`delete from ${main(table)}`);
         for (const table of TABLES) copyTable(tx, table);
         // whoever has seen the drawer looks through all of it again
@@ -235,13 +241,21 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
 
   private takeFiles(folder: string): void {
     const take = (kind: string, pattern: RegExp, into: string) => {
-      for (const name of filesIn(join(folder, kind), pattern)) {
-        mkdirSync(into, { recursive: true });
-        if (!existsSync(join(into, name))) copyFileSync(join(folder, kind, name), join(into, name));
-      }
+      for (const name of filesIn(join(folder, kind), pattern)) putWhole(join(folder, kind, name), join(into, name));
     };
     take('pictures', PICTURE, this.pictures);
     take('photos', PHOTO, this.photos);
+  }
+
+  /** Clears away what a kill left: halves of files, and backups that were only looked into. */
+  private tidy(): void {
+    try {
+      rmSync(this.looking, { recursive: true, force: true });
+      for (const folder of [this.pictures, this.photos, this.copies.folder])
+        for (const name of filesIn(folder, HALF)) rmSync(join(folder, name), { force: true });
+    } catch {
+      // what cannot be cleared away now is in nobody's way
+    }
   }
 
   /** Each photo whole, or all as they are seen on a screen; where even those are too many, none. */
@@ -281,6 +295,8 @@ const isKept = (name: string): boolean =>
 /** Opens a database of a backup and brings it up to date; refuses what is none, or is of a later version. */
 function opening(file: string): ReturnType<typeof openDatabase> {
   try {
+    // one of no length would be made a new one
+    if (!statSync(file).size) throw new UnusableDatabase('nothing in it');
     return openDatabase(file);
   } catch (error) {
     const why = error instanceof UnusableDatabase && /later version/.test(error.message);

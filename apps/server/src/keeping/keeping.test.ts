@@ -1,8 +1,12 @@
-import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { randomUUID } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import Sqlite from 'better-sqlite3';
 import request from 'supertest';
+import { emptyPage } from '@temnex/core';
+import { createApplication } from '../application.ts';
 import sharp from 'sharp';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PAGE_ID } from '../demo/demoPages.ts';
@@ -113,6 +117,76 @@ describe('a backup', () => {
     expect((await to(full).post('/api/backup/look-at-copy', { name: '../test.sqlite' })).status).toBe(404);
     expect((await to(full).post('/api/backup/look', { kite: 1 })).status).toBe(400);
     expect(await everything(full)).toEqual(before);
+  });
+  test('nothing, another program’s database and what unfolds without end are none either', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-foreign-'));
+    const foreign = new Sqlite(join(folder, 'foreign.sqlite'));
+    foreign.exec('create table kites (id text)');
+    foreign.close();
+    const before = await everything(full);
+    const zipped = (data: Uint8Array) => Buffer.from(zipSync({ 'temnex.sqlite': data }));
+    const bomb = new Uint8Array(200e6);
+    for (const [sent, says] of [
+      [Buffer.alloc(0), 'No backup was sent'],
+      [zipped(new Uint8Array()), 'its database cannot be opened'],
+      [zipped(new Uint8Array([1])), 'its database cannot be opened'],
+      [zipped(readFileSync(join(folder, 'foreign.sqlite'))), 'its database cannot be opened'],
+      [zipped(bomb), 'it unfolds to too much'],
+      [(await to(full).file()).subarray(0, 9000), 'it is damaged'],
+    ] as const) {
+      const { status, body } = await to(full).look(sent);
+      expect([status, body.message]).toEqual([400, expect.stringContaining(says)]);
+    }
+    expect(await everything(full)).toEqual(before);
+    // and nothing of them is kept
+    expect(readdirSync(join(dirname(full.file), 'looking'))).toEqual([]);
+    rmSync(folder, { recursive: true });
+  });
+  test('what a kill left half is healed: a photo that was cut short, and one that is sent again', async () => {
+    const sky = await sharp({ create: { width: 60, height: 40, channels: 3, background: '#9ab' } }).jpeg().toBuffer(); // prettier-ignore
+    const send = (server: TestServer, id: string) =>
+      request(server.http)
+        .post(`/api/photos?id=${id}`)
+        .set('Host', '127.0.0.1:4310')
+        .set('content-type', 'image/jpeg')
+        .send(sky);
+    const { file } = (await send(full, 'healed-photo')).body.photo;
+    const pathIn = (server: TestServer) => join(dirname(server.file), 'photos', `${file}.jpg`);
+    const whole = readFileSync(pathIn(full));
+    // cut short where it is to be put back
+    mkdirSync(dirname(pathIn(empty)), { recursive: true });
+    writeFileSync(pathIn(empty), whole.subarray(0, 100));
+    const { body: preview } = await to(empty).look(await to(full).file());
+    await to(empty).post('/api/backup/restore', { id: newId(), ticket: preview.ticket });
+    expect(readFileSync(pathIn(empty)).equals(whole)).toBe(true);
+    // cut short since: sent again it is whole
+    writeFileSync(pathIn(empty), whole.subarray(0, 100));
+    expect((await send(empty, 'healed-again')).body.again).toBe(true);
+    expect(readFileSync(pathIn(empty)).equals(whole)).toBe(true);
+  });
+  test('a request from before is forgotten with what it made', async () => {
+    const { body: preview } = await to(full).look(await to(empty).file());
+    const made = { id: newId(), document: emptyPage('Before') };
+    await to(full).post('/api/pages', made);
+    await to(full).post('/api/backup/restore', { id: newId(), ticket: preview.ticket, replace: true });
+    expect((await to(full).get('/api/pages')).body).toEqual([]);
+    expect((await to(full).post('/api/pages', made)).status).toBe(201);
+    expect((await to(full).get('/api/pages')).body).toHaveLength(1);
+  });
+  test('halves are cleared away at the start', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'temnex-halves-'));
+    const halves = ['photos/a.jpg.half', `pictures/b.webp.${randomUUID()}`, 'copies/temnex-2026-05-31.sqlite.half', 'looking/backup-x/temnex.sqlite']; // prettier-ignore
+    for (const name of [...halves, 'photos/whole.jpg']) {
+      mkdirSync(dirname(join(folder, name)), { recursive: true });
+      writeFileSync(join(folder, name), 'half');
+    }
+    const { app, database } = await createApplication({ databaseFile: join(folder, 'a.sqlite'), demo: false, quiet: true }); // prettier-ignore
+    await app.init();
+    expect(halves.filter((name) => existsSync(join(folder, name)))).toEqual([]);
+    expect(existsSync(join(folder, 'photos/whole.jpg'))).toBe(true);
+    await app.close();
+    database.close();
+    rmSync(folder, { recursive: true });
   });
   test('a copy is made once a day by itself', () => {
     const keeping = full.app.get(KeepingService);

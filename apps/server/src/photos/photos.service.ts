@@ -53,7 +53,7 @@ export class PhotosService {
     const file = Buffer.isBuffer(body) ? hashOf(body) : '';
     const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
     // sent again where its files are gone, as after a backup without them, it has them again
-    if (known && (await stat(this.pathOf(file, 'whole')).catch(() => null))) return this.back(known);
+    if (known && (await this.isWhole(known))) return this.back(known);
     const sized = await this.turns.in(() => this.keep(file, body, said));
     const row: Row = {
       ...{
@@ -151,6 +151,12 @@ export class PhotosService {
       });
   }
 
+  /** Whether the file of a photo is there, as long as it was when it was taken in. */
+  private async isWhole({ file, bytes }: Row): Promise<boolean> {
+    const there = await stat(this.pathOf(file, 'whole')).catch(() => null);
+    return there !== null && (bytes === 0 || there.size === bytes);
+  }
+
   private back(row: Row): TookPhoto {
     this.db.update(photos).set({ removedAt: null }).where(eq(photos.id, row.id)).run();
     return { photo: photoOf(row), again: true };
@@ -204,13 +210,19 @@ const smallerOf = (whole: Buffer, side: 'small' | 'large'): Promise<Buffer> =>
     .jpeg({ quality: 82 })
     .toBuffer();
 
+/** None is older. */
+const FIRST_PHOTO = '1826-01-01';
 /** The day on which a photo was taken, by its camera's clock; null where it does not say, or what it says is no day. */
 function dayOf({ exif }: Metadata): string | null {
   if (!exif) return null;
   try {
     const { Photo: taken, Image: image } = exifReader(exif);
     const at = taken?.DateTimeOriginal ?? taken?.DateTimeDigitized ?? image?.DateTime;
-    return at instanceof Date && !Number.isNaN(at.getTime()) ? at.toISOString().slice(0, 10) : null;
+    if (!(at instanceof Date) || Number.isNaN(at.getTime())) return null;
+    const day = at.toISOString().slice(0, 10);
+    // 31 February is another day by then, and no day that the camera wrote
+    const isWritten = exif.includes(day.replaceAll('-', ':'));
+    return isWritten && day >= FIRST_PHOTO && at.getTime() < Date.now() + 2 * 86_400_000 ? day : null;
   } catch {
     return null;
   }

@@ -49,6 +49,15 @@ function saysItIs(width: number, height: number, png: Buffer): Buffer {
 }
 
 describe('taking photos in', () => {
+  test.each(['9999:99:99', '0000:00:00', '2026:02:31', '1499:01:01', '2199:01:01'])(
+    'a day that is none closes nothing: %s',
+    async (day) => {
+      const exif = { IFD2: { DateTimeOriginal: `${day} 10:00:00` } };
+      const { photo } = await took(send(await drawn(60, 40).withMetadata({ exif }).jpeg().toBuffer()));
+      expect(photo.day).toBeNull();
+      expect((await all()).photos.map(({ id }) => id)).toContain(photo.id);
+    },
+  );
   test('upright, with the day on which it was taken, and nothing of what it hides', async () => {
     const sent = await drawn(600, 400)
       .withMetadata({

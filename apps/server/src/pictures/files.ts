@@ -1,5 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, rename, stat } from 'node:fs/promises';
+import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { Refused } from '../http/refused.ts';
@@ -17,19 +18,39 @@ export const MOST_PIXELS = 120_000_000;
 export const hashOf = (data: Buffer): string => createHash('sha256').update(data).digest('hex');
 export const isHash = (name: string): boolean => /^[0-9a-f]{64}$/.test(name);
 
-/** Whole or not at all: it has its name once it is on the disk. What is there already stays. */
+/** Whole or not at all: it has its name once it is on the disk. What is there already stays, if it is as long. */
 export async function keepFile(path: string, data: Buffer): Promise<void> {
-  if (await stat(path).catch(() => null)) return;
+  const there = await stat(path).catch(() => null);
+  if (there?.size === data.length) return;
   await mkdir(dirname(path), { recursive: true });
   const half = `${path}.${randomUUID()}`;
   const handle = await open(half, 'wx');
   try {
     await handle.writeFile(data);
     await handle.sync();
+  } catch (error) {
+    await rm(half, { force: true });
+    throw error;
   } finally {
     await handle.close();
   }
   await rename(half, path);
+}
+
+/** Puts a file elsewhere, whole or not at all; what is there already is believed where it is the same. */
+export function putWhole(from: string, to: string): void {
+  const data = readFileSync(from);
+  if (existsSync(to) && readFileSync(to).equals(data)) return;
+  mkdirSync(dirname(to), { recursive: true });
+  const half = `${to}.half`;
+  const handle = openSync(half, 'w');
+  try {
+    for (let at = 0; at < data.length;) at += writeSync(handle, data, at);
+    fsyncSync(handle);
+  } finally {
+    closeSync(handle);
+  }
+  renameSync(half, to);
 }
 
 export const broken = (): Refused =>

@@ -43,7 +43,7 @@ const DEPTH = 200;
 /** After so long a save that did not arrive is tried again, each time later, up to the last. */
 const AGAIN = [1500, 4000, 10_000, 30_000];
 /** Refusals that may be over by themselves. */
-const PASSING: ReadonlySet<string> = new Set(['failed', 'no-space']);
+const PASSING: ReadonlySet<string> = new Set(['failed', 'no-space', 'busy']);
 /** More than this a browser does not send on its way out. */
 const LEAVING = 60_000;
 
