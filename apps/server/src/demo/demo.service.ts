@@ -1,9 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
-import type { StockItem } from '@temnex/core';
+import type { Plan, StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, movements, pages, papers, photos, sessions, stock } from '../database/schema.ts';
+import { cuttings, movements, pages, papers, photos, plans, sessions, stock } from '../database/schema.ts';
 import { summaryOf } from '../pages/summary.ts';
 import { putIn, stockItemOf } from '../papers/papers.service.ts';
 import { demoPapers, demoStock } from './demoDrawer.ts';
@@ -70,8 +70,8 @@ export class DemoService {
   }
 
   /**
-   * Takes the demo out as far as nobody has touched it. A page that was changed, planned or cut for stays, as the person's own, with
-   * the papers it wishes for and what its cuts used and left, so that they can still be undone.
+   * Takes the demo out as far as nobody has touched it. A page that was changed or cut for, or is being cut, stays, as the person's own,
+   * with the papers it wishes for, what its cuts used and left, so that they can still be undone, and what its order is cut from.
    */
   private removeFrom(tx: Transaction): void {
     const cut = new Set(
@@ -82,7 +82,9 @@ export class DemoService {
         .map((c) => c.page),
     );
     const demoPages = tx.select().from(pages).where(eq(pages.demo, true)).all();
-    const touched = demoPages.filter((p) => p.version > 1 || cut.has(p.id)).map((p) => p.id);
+    const atTheTrimmer = tx.select().from(sessions).where(isNull(sessions.endedAt)).all();
+    const beingCut = new Set(atTheTrimmer.flatMap((session) => session.pages.split(' ')));
+    const touched = demoPages.filter((p) => p.version > 1 || cut.has(p.id) || beingCut.has(p.id)).map((p) => p.id);
     if (touched.length) tx.update(pages).set({ demo: false }).where(inArray(pages.id, touched)).run();
     tx.delete(pages).where(eq(pages.demo, true)).run();
 
@@ -114,8 +116,11 @@ export class DemoService {
     // what is there goes where it lies as it was put in
     const asPut = new Map(demoStock().map((item) => [item.id, alike(item)]));
     const demoItems = tx.select().from(stock).where(eq(stock.demo, true)).all();
+    const orders = [...new Set(atTheTrimmer.flatMap((session) => session.plans))];
+    const plansNow = orders.length ? tx.select().from(plans).where(inArray(plans.id, orders)).all() : [];
+    const wantedNow = new Set(plansNow.flatMap(({ plan }) => (plan as Plan).sheets.map((sheet) => sheet.stock)));
     const going = demoItems
-      .filter((row) => !moved.has(row.id) && asPut.get(row.id) === alike(stockItemOf(row)))
+      .filter((row) => !moved.has(row.id) && !wantedNow.has(row.id) && asPut.get(row.id) === alike(stockItemOf(row)))
       .map((row) => row.id);
     if (going.length) tx.delete(stock).where(inArray(stock.id, going)).run();
     tx.update(stock).set({ demo: false }).where(eq(stock.demo, true)).run();

@@ -2,10 +2,10 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, desc, eq, gt, inArray, isNull } from 'drizzle-orm';
 import { Subject, filter, map, type Observable } from 'rxjs';
 import {
+  beginSession,
   cutsDone,
   derivePage,
   sessionAfter,
-  sessionOf,
   trimmerSteps,
   wrongFault,
   type CutSoFar,
@@ -25,7 +25,7 @@ import type {
   TakenEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
-import { cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
+import { book, cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { NAMES } from '@temnex/words';
@@ -35,6 +35,13 @@ import { PlansService, jobOf } from '../plans/plans.service.ts';
 type Row = typeof sessions.$inferSelect;
 /** So many sessions are listed. */
 const LISTED = 1000;
+
+/** So many sessions are remembered as they stand. */
+const MOST_FOLDED = 200;
+interface Folded {
+  readonly seq: number;
+  readonly state: SessionState;
+}
 
 const recordOf = ({ pages, ...row }: Row): SessionRecord => ({ ...row, pages: pages.split(' ') });
 
@@ -136,44 +143,59 @@ export class SessionsService {
     );
   }
 
-  /** Takes in what happened on a device, one after the other, each in a transaction of its own, until one cannot be done. */
+  /**
+   * Takes in what happened on a device, one after the other until one cannot be done, all of them in one transaction: what is
+   * answered is on the disk. What one does to the books is taken back with it alone.
+   */
   send(id: string, { events, since }: SendEvents): SentEvents {
-    this.row(this.db, id);
     let refused: SentEvents['refused'] = null;
-    for (const event of events) {
-      try {
-        const taken = this.db.transaction((tx) => this.take(tx, id, event));
-        if (taken) this.taken.next({ session: id, event: taken });
-      } catch (error) {
-        if (!(error instanceof Refused)) throw error;
-        refused = { event: event.id, refusal: error.refusal };
-        break;
+    const taken: TakenEvent[] = [];
+    const after = this.db.transaction((tx) => {
+      let state = this.stateOf(tx, this.row(tx, id));
+      for (const event of events) {
+        try {
+          const one = tx.transaction((own) => this.take(own, id, state, event));
+          if (!one) continue;
+          state = one.state;
+          taken.push(one.taken);
+        } catch (error) {
+          if (!(error instanceof Refused)) throw error;
+          refused = { event: event.id, refusal: error.refusal };
+          break;
+        }
       }
-    }
+      return state;
+    });
+    const last = taken.at(-1);
+    if (last) this.keepFolded(id, { seq: last.seq, state: after });
+    for (const event of taken) this.taken.next({ session: id, event });
     const row = this.row(this.db, id);
     return { session: recordOf(row), events: this.eventsOf(this.db, id, since), refused };
   }
 
-  /** Null: it was taken in before. */
-  private take(tx: Transaction, id: string, event: SessionEvent): TakenEvent | null {
+  /** What came of an event; null: it was taken in before. */
+  private take(
+    tx: Transaction,
+    id: string,
+    state: SessionState,
+    event: SessionEvent,
+  ): { taken: TakenEvent; state: SessionState } | null {
     const before = tx.select().from(sessionEvents).where(eq(sessionEvents.id, event.id)).get();
     if (before) {
       if (before.session !== id)
         throw new Refused('bad-input', 'id: this event belongs to another session.', { field: 'id' });
       return null;
     }
-    const row = this.row(tx, id);
-    const state = this.stateOf(tx, row);
     const next = sessionAfter(state, event, (plan) => this.stepsOf(plan).length);
     const idle = typeof next === 'string' ? next : null;
-    if (typeof next !== 'string') this.carryOut(tx, row, state, event);
+    if (typeof next !== 'string') this.carryOut(tx, this.row(tx, id), state, event);
     const receivedAt = new Date().toISOString();
     const { seq } = tx
       .insert(sessionEvents)
       .values({ id: event.id, session: id, event, idle, receivedAt })
       .returning({ seq: sessionEvents.seq })
       .get();
-    return { seq, event, idle };
+    return { taken: { seq, event, idle }, state: typeof next === 'string' ? state : next };
   }
 
   /** What an event does to the books. */
@@ -219,9 +241,35 @@ export class SessionsService {
     }
   }
 
+  /** What came of a session's events; those that were looked at before are not looked at again. */
   private stateOf(tx: Transaction | Database, row: Row): SessionState {
-    const events = this.eventsOf(tx, row.id, 0).map((e) => e.event);
-    return sessionOf(row.plans[0]!, events, (plan) => this.stepsOf(plan).length).state;
+    const known = this.foldedOf(row.id);
+    const later = this.eventsOf(tx, row.id, known?.seq ?? 0);
+    const state = later.reduce(
+      (now, { event }) => {
+        const next = sessionAfter(now, event, (plan) => this.stepsOf(plan).length);
+        return typeof next === 'string' ? now : next;
+      },
+      known?.state ?? beginSession(row.plans[0]!),
+    );
+    if (later.length) this.keepFolded(row.id, { seq: later.at(-1)!.seq, state });
+    return state;
+  }
+
+  /** Sessions as they stood at one of their events, in this book: another one, as after a restoring, knows nothing of them. */
+  private folded = { book: '', sessions: new Map<string, Folded>() };
+
+  private foldedOf(id: string): Folded | undefined {
+    const name = this.db.select({ name: book.name }).from(book).get()?.name ?? '';
+    if (this.folded.book !== name) this.folded = { book: name, sessions: new Map() };
+    return this.folded.sessions.get(id);
+  }
+
+  private keepFolded(id: string, folded: Folded): void {
+    const { sessions: all } = this.folded;
+    all.delete(id);
+    all.set(id, folded);
+    if (all.size > MOST_FOLDED) all.delete(all.keys().next().value!);
   }
 
   private stepsOf(plan: string): readonly TrimmerStep[] {

@@ -244,3 +244,47 @@ describe('seeded walks of two devices', () => {
     sumsHold();
   }
 });
+
+test('thousands of events of a session are taken in without being looked through again for each', async () => {
+  const order = await ordered();
+  const { session } = await begin(order.id);
+  const [first] = await Promise.all([send(session.id, [event({ do: 'note', text: 'begun' })])]);
+  const many = (from: number) => Array.from({ length: 200 }, (_, i) => event({ do: 'note', text: `${from + i}` }));
+  let since = first!.events.at(-1)!.seq;
+  for (let i = 0; i < 10; i++) since = (await send(session.id, many(i * 200), since)).events.at(-1)!.seq;
+  const { events } = (await get(`/api/sessions/${session.id}`)).body as Session;
+  const { state } = sessionOf(order.id, events.map((e) => e.event), () => 1); // prettier-ignore
+  expect(state.notes.map(({ text }) => text)).toEqual(['begun', ...Array.from({ length: 2000 }, (_, i) => String(i))]);
+  // one that cannot be done takes back itself alone
+  const { refused } = await send(session.id, [
+    event({ do: 'note', text: 'before' }),
+    event({ do: 'wrong', order: 0, step: 0, spoiled: [], wrong: { how: 'paper', stock: 'nobody', left: [] } }),
+    event({ do: 'note', text: 'after' }),
+  ]);
+  expect(refused).not.toBeNull();
+  const notes = ((await get(`/api/sessions/${session.id}`)).body as Session).events.slice(-1);
+  expect(notes[0]!.event.deed).toMatchObject({ text: 'before' });
+});
+
+test('the example, taken out and put in again while it is cut, leaves what is being cut as it is', async () => {
+  const order = await ordered();
+  const { session } = await begin(order.id);
+  await send(session.id, [done(0)]);
+  for (const method of ['delete', 'post'] as const) {
+    await local(
+      request(server.http)
+        [method]('/api/demo')
+        .send(method === 'post' ? { id: newId() } : undefined),
+    );
+    const { status, body } = await get(`/api/sessions/${session.id}`);
+    expect([method, status, (body as Session).events.length]).toEqual([method, 200, 1]);
+    expect((await get(`/api/pages/${DEMO_PAGE_ID}`)).status).toBe(200);
+    const items = (await get('/api/drawer')).body.stock.map((s: { id: string }) => s.id);
+    expect(items).toEqual(expect.arrayContaining(order.plan.sheets.map((sheet) => sheet.stock)));
+  }
+  // and it is cut to the end
+  const rest = stepsOf(order).slice(1).map((_, i) => done(i + 1)); // prettier-ignore
+  const { refused } = await send(session.id, [...rest, event({ do: 'end', order: 0 })]);
+  expect(refused).toBeNull();
+  expect(await cuts()).toHaveLength(1);
+});
