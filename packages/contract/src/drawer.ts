@@ -153,8 +153,8 @@ export const challengeSchema = z.strictObject({
   name: label,
   line: oneLine(300),
   pieces: z.int().min(1).max(10_000),
-  from: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),
-  to: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'day'),
+  from: z.iso.date('day'),
+  to: z.iso.date('day'),
   /** What happens to what is left over at the end, in words. */
   rest: z.string().trim().max(200),
 });

@@ -27,7 +27,31 @@ const length = customType<{ data: LengthText; driverData: string }>({
   },
   fromDriver: (value) => value,
 });
-const json = <T>(name: string) => text(name, { mode: 'json' }).$type<T>();
+/** A text that is no JSON reads as that text: no list fails for it, and what expects something else sets its row aside. */
+const parsed = (value: string): unknown => {
+  try {
+    return JSON.parse(value);
+  } catch {
+    return value;
+  }
+};
+const json = <T>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'text',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value) => parsed(value) as T,
+  })(name);
+/** What a list reads as that cannot be read: nothing is in it, and nothing is done with it. */
+export const UNREADABLE_LIST: readonly never[] = Object.freeze([]);
+const list = <T extends readonly unknown[]>(name: string) =>
+  customType<{ data: T; driverData: string }>({
+    dataType: () => 'text',
+    toDriver: (value) => JSON.stringify(value),
+    fromDriver: (value) => {
+      const read = parsed(value);
+      return (Array.isArray(read) ? read : UNREADABLE_LIST) as unknown as T;
+    },
+  })(name);
 /** When it was taken out; it stays, to be brought back. */
 const removedAt = () => text('removed_at');
 /** At which change of the drawer it was last changed; triggers see to it (migration 0005), whoever writes. */
@@ -107,9 +131,9 @@ export const cuttings = sqliteTable(
     page: text('page').notNull(),
     plan: text('plan').notNull(),
     // the column had only the ids of parts once
-    pieces: json<CuttingRecord['pieces']>('parts').notNull(),
-    used: json<CuttingRecord['used']>('used').notNull(),
-    kept: json<string[]>('kept').notNull(),
+    pieces: list<CuttingRecord['pieces']>('parts').notNull(),
+    used: list<CuttingRecord['used']>('used').notNull(),
+    kept: list<string[]>('kept').notNull(),
     /** Of pages that were cut together: the cut of the first, which has what was used and kept of all. */
     session: text('session'),
     cutAt: text('cut_at').notNull(),
@@ -204,8 +228,8 @@ export const steps = sqliteTable(
     id: text('id').primaryKey(),
     says: text('says').notNull().$type<StepSays>(),
     /** Papers that it made. */
-    papers: json<string[]>('papers').notNull(),
-    lines: json<StepLine[]>('lines').notNull(),
+    papers: list<string[]>('papers').notNull(),
+    lines: list<StepLine[]>('lines').notNull(),
     /** How many items it touched; kept apart so that a list of steps reads none of them. */
     count: integer('count').notNull(),
     at: text('at').notNull(),
@@ -280,7 +304,7 @@ export const sessions = sqliteTable(
     /** All its pages, one space between, where several are cut together. */
     pages: text('pages').notNull(),
     /** The orders that it has cut, the first of them first. */
-    plans: json<string[]>('plans').notNull(),
+    plans: list<string[]>('plans').notNull(),
     startedAt: text('started_at').notNull(),
     /** When it was put down, or left for another. */
     endedAt: text('ended_at'),

@@ -56,6 +56,19 @@ describe('a shared server', () => {
     const odd = await outside(request(http).get('/?code=%22%3E%3Cscript%3E'));
     expect(odd.text).not.toContain('<script');
   });
+  test('is no other in capital letters, and says what a device may not do before it reads what it sends', async () => {
+    const { status, body } = await outside(request(http).get('/API/pages/demo-first-wind/print.pdf'));
+    expect([status, body.code]).toEqual([401, 'not-let-in']);
+    const cookie = await letIn('the phone');
+    // read, it would be refused as something else
+    for (const path of ['/api/backup/look', '/API/Backup/restore']) {
+      const answer = await outside(request(http).post(path))
+        .set('cookie', cookie)
+        .set('content-type', path.endsWith('look') ? 'application/zip' : 'application/json')
+        .send('{ no zip, no JSON');
+      expect([path, answer.status, answer.body.code]).toEqual([path, 403, 'forbidden']);
+    }
+  });
   test('lets a device in by a code, once, with a cookie that scripts and other sites do not get', async () => {
     const code = await newCode();
     const answer = await knock(code);

@@ -3,7 +3,11 @@ import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { reservedFor, reservesWith, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
+import { Refused } from '../http/refused.ts';
 import { cuttings, movements, papers, stock } from '../database/schema.ts';
+
+/** More of one item are refused wherever an item is read. */
+const MOST_OF_IT = 10_000;
 
 /** What a movement belongs to. */
 export interface Moving {
@@ -25,6 +29,10 @@ export function move(
   why: Movement['why'],
   { pages = [], ...more }: Moving & { readonly pages?: readonly string[] },
 ): void {
+  if (by > 0 && item.quantity + by > MOST_OF_IT)
+    throw new Refused('bad-input', `by: there can be no more than ${MOST_OF_IT} of one item; nothing was changed.`, {
+      field: 'by',
+    });
   note(tx, item.id, { by, why, ...more });
   tx.update(stock)
     // what there is some of has not been taken out

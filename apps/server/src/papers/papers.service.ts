@@ -5,8 +5,12 @@ import {
   NO_TRIM,
   USUAL_HABITS,
   USUAL_RULES,
+  guessFace,
+  habitsSchema,
   inDrawerOrder,
   issueOf,
+  rulesSchema,
+  sidesSchema,
   stockItemSchema,
   type Drawer,
   type DrawerRules,
@@ -72,6 +76,8 @@ export const paperOf = ({
   ...row
 }: typeof papers.$inferSelect): PaperRecord => ({
   ...row,
+  // one whose faces cannot be read looks as its name says until somebody says how it does
+  sides: sidesSchema.safeParse(row.sides).success ? row.sides : [guessFace(row.name)],
   ...(weight === null ? {} : { weight }),
   ...(seeThrough === null ? {} : { seeThrough }),
   ...(place === null ? {} : { place }),
@@ -147,6 +153,8 @@ export function makeStock(
   putIn(tx, made, 'added', more);
   return made;
 }
+
+const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null;
 
 /** From so many on, rows are read all at once. */
 const MANY = 200;
@@ -350,17 +358,17 @@ export class PapersService {
   habits(): HabitsRecord {
     const row = this.db.select().from(habits).where(eq(habits.id, 1)).get();
     if (!row) return { version: 0, habits: USUAL_HABITS };
-    // habits that were stored before there was a choice about something have the usual one
+    // habits that were stored before there was a choice about something have the usual one; so do those that cannot be read
     const { document, version } = row;
-    return {
-      version,
-      habits: { ...USUAL_HABITS, ...document, cutter: { ...USUAL_HABITS.cutter, ...document.cutter } },
-    };
+    const cutter = { ...USUAL_HABITS.cutter, ...document?.cutter };
+    const read = habitsSchema.safeParse({ ...USUAL_HABITS, ...(isObject(document) ? document : {}), cutter });
+    return { version, habits: read.success ? read.data : USUAL_HABITS };
   }
 
   rules(): DrawerRules {
     const row = this.db.select().from(rules).where(eq(rules.id, 1)).get();
-    return row ? { ...USUAL_RULES, ...row.document } : USUAL_RULES;
+    const read = rulesSchema.safeParse({ ...USUAL_RULES, ...(isObject(row?.document) ? row.document : {}) });
+    return read.success ? read.data : USUAL_RULES;
   }
 
   saveRules(document: DrawerRules): DrawerRules {

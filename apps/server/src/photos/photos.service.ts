@@ -4,7 +4,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import exifReader from 'exif-reader';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { NOTHING_SAID, wholePixels, type Crop, type Photo } from '@temnex/core';
+import { NOTHING_SAID, photoFactsSchema, wholePixels, type Crop, type Photo, type PhotoFacts } from '@temnex/core';
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type TookPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
@@ -25,7 +25,20 @@ const MOST_NAME = 255;
 /** The drawings of the example, by the name of their files. */
 const DRAWN: ReadonlyMap<string, string> = new Map(demoPhotos.map(({ svg, photo }) => [photo.file, svg]));
 
-const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): Photo => ({ ...row, ...facts });
+/** One of which what is said cannot be read is there with nothing said of it. */
+const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): Photo => {
+  const read = photoFactsSchema.safeParse(facts);
+  return { ...row, ...(read.success ? read.data : sayable(facts)) };
+};
+/** What can be read of what is said of a photo. */
+function sayable(facts: unknown): PhotoFacts {
+  const said = typeof facts === 'object' && facts !== null ? (facts as Record<string, unknown>) : {};
+  const kept = Object.entries(photoFactsSchema.shape).flatMap(([key, schema]) => {
+    const read = schema.safeParse(said[key]);
+    return read.success ? [[key, read.data]] : [];
+  });
+  return { ...NOTHING_SAID, ...(Object.fromEntries(kept) as Partial<PhotoFacts>) };
+}
 
 /**
  * Photos: each set upright, without what it hides (place, device, words), as one JPEG under the hash of what was sent, with two smaller
@@ -83,7 +96,7 @@ export class PhotosService {
         photoOf(
           tx
             .update(photos)
-            .set({ facts: { ...row.facts, ...change } })
+            .set({ facts: { ...sayable(row.facts), ...change } })
             .where(eq(photos.id, row.id))
             .returning()
             .get(),
@@ -146,7 +159,8 @@ export class PhotosService {
       .where(isNull(pages.removedAt))
       .all()
       .flatMap(({ page, summary }) => {
-        const { name: pageName, copies, shown = [] } = summary;
+        if (!Array.isArray(summary?.shown)) return [];
+        const { name: pageName, copies, shown } = summary;
         return summary.pattern ? [] : shown.map((one) => ({ ...one, page, pageName, copies }));
       });
   }

@@ -1,8 +1,8 @@
 import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common';
-import { MARKS, issueOf, lengthOf, recipeOf } from '@temnex/core';
+import { MARKS, issueOf, parseLength, recipeOf } from '@temnex/core';
 import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
 import { templatePages, templatesOf } from '@temnex/drawing';
-import { TERMINAL, issueWords, recipeProblemWords, recipeWords } from '@temnex/words';
+import { TERMINAL, issueWords, lengthProblemWords, recipeProblemWords, recipeWords } from '@temnex/words';
 import { checked } from '../http/checked.ts';
 import { Refused } from '../http/refused.ts';
 import { pdfOf } from './pdf.ts';
@@ -17,8 +17,14 @@ export class TemplatesController {
     const read = recipe.input.safeParse(body.input);
     if (!read.success) throw new Refused('bad-input', issueWords(issueOf(read.error.issues[0]!), TERMINAL));
     const mark = MARKS[body.mark];
-    const room = { width: lengthOf(body.width, mark.unit), height: lengthOf(body.height, mark.unit), seams: [] };
     const voice = { mark, figures: 'typeset' } as const;
+    const lengthOf = (field: 'width' | 'height') => {
+      const length = parseLength(body[field], mark.unit);
+      if (!length.ok)
+        throw new Refused('bad-input', `${field}: ${lengthProblemWords(length.problem, voice)}`, { field });
+      return length.value.ticks;
+    };
+    const room = { width: lengthOf('width'), height: lengthOf('height'), seams: [] };
     const solved = recipe.solve(read.data, { unit: mark.unit, mark, room });
     if (solved.status === 'refused')
       throw new Refused('bad-input', `${recipeProblemWords(body.recipe, solved.problems[0]!, voice)}`);
