@@ -1,7 +1,8 @@
 import { pageSchema, type Page } from '@temnex/core';
 
 /*
- * Edits that are not saved yet, kept in the browser: what the server did not take is offered when the page is opened again.
+ * Edits that are not saved yet, kept in the browser: what the server did not take is offered when the page is opened again. Each
+ * window keeps its own, so that none writes over another's.
  */
 
 export interface Unsaved {
@@ -11,34 +12,69 @@ export interface Unsaved {
   /** When, as ISO text. */
   readonly at: string;
 }
+/** What a window kept, by the key that it has there. */
+export interface Draft extends Unsaved {
+  readonly key: string;
+}
 
-const keyOf = (id: string) => `temnex unsaved ${id}`;
+const allOf = (id: string) => `temnex unsaved ${id}`;
+/** The key under which a window keeps its edits of a page. */
+export const draftKey = (id: string, window: string): string => `${allOf(id)} ${window}`;
 
 /** False where the browser does not keep anything: then leaving is the last moment. */
-export function keepUnsaved(id: string, unsaved: Unsaved): boolean {
+export function keepUnsaved(key: string, unsaved: Unsaved): boolean {
   try {
-    localStorage.setItem(keyOf(id), JSON.stringify(unsaved));
+    localStorage.setItem(key, JSON.stringify(unsaved));
     return true;
   } catch {
     return false;
   }
 }
 
-export function forgetUnsaved(id: string): void {
+export function forgetUnsaved(key: string): void {
   try {
-    localStorage.removeItem(keyOf(id));
+    localStorage.removeItem(key);
   } catch {
     // nothing is kept where nothing can be
   }
 }
 
-/** What was kept; null where there is nothing that can be read. */
-export function unsavedOf(id: string): Unsaved | null {
+/** What windows that are closed kept of a page and can be read, the latest first. */
+export async function unsavedOf(id: string): Promise<Draft[]> {
+  const open = await openDrafts();
+  return keysOf(id)
+    .filter((key) => !open.has(key))
+    .flatMap((key): Draft[] => {
+      try {
+        const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Unsaved | null;
+        const page = pageSchema.safeParse(kept?.page);
+        return kept && page.success ? [{ ...kept, page: page.data, key }] : [];
+      } catch {
+        return [];
+      }
+    })
+    .sort((a, b) => (a.at < b.at ? 1 : -1));
+}
+
+function keysOf(id: string): string[] {
   try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as Unsaved | null;
-    const page = pageSchema.safeParse(kept?.page);
-    return kept && page.success ? { ...kept, page: page.data } : null;
+    const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
+    return keys.filter((key) => key === allOf(id) || key.startsWith(`${allOf(id)} `));
   } catch {
-    return null;
+    return [];
   }
+}
+
+/** Says that a window is open, until it is closed or killed. Gives back how to end it. */
+export function holdDraft(key: string): () => void {
+  let end = () => {};
+  const held = new Promise<void>((resolve) => (end = resolve));
+  void navigator.locks?.request(key, () => held).catch(() => {});
+  return end;
+}
+
+/** Drafts of windows that are open; none where the browser cannot say. */
+async function openDrafts(): Promise<ReadonlySet<string>> {
+  const { held = [] } = (await navigator.locks?.query().catch(() => null)) ?? {};
+  return new Set(held.flatMap(({ name }) => (name ? [name] : [])));
 }

@@ -186,7 +186,7 @@ describe('a page being worked on', () => {
     store.down = false;
     const { editor } = await open();
     expect(editor().page.name).toBe('first');
-    expect(editor().unsaved?.page.name).toBe('in the ferry');
+    await waitFor(() => expect(editor().unsaved?.page.name).toBe('in the ferry'));
     act(() => editor().takeUp());
     expect([editor().page.name, editor().unsaved]).toEqual(['in the ferry', null]);
     await waitFor(() => expect(store.record.document.name).toBe('in the ferry'));
@@ -194,6 +194,27 @@ describe('a page being worked on', () => {
     expect(editor().page.name).toBe('first');
     await waitFor(() => expect(store.record.document.name).toBe('first'));
     await waitFor(() => expect(localStorage.length).toBe(0));
+  });
+
+  test('of two windows neither writes over what the other kept: both are offered, one after the other', async () => {
+    const [first, second] = [await open(), await open()];
+    store.down = true;
+    named(first.editor(), 'from the pier');
+    named(second.editor(), 'from the dune');
+    await waitFor(() => expect(second.editor().saving).toBe('failed'));
+    await waitFor(() => expect(first.editor().saving).toBe('failed'));
+    first.unmount();
+    second.unmount();
+    store.down = false;
+    const { editor } = await open();
+    const offered: (string | undefined)[] = [];
+    for (let n = 0; n < 2; n++) {
+      await waitFor(() => expect(editor().unsaved).not.toBeNull());
+      offered.push(editor().unsaved?.page.name);
+      act(() => editor().leaveOut());
+    }
+    expect(offered.sort()).toEqual(['from the dune', 'from the pier']);
+    expect([editor().unsaved, localStorage.length]).toEqual([null, 0]);
   });
 
   test('left out, it is gone; and what was saved after all is not offered', async () => {
@@ -212,6 +233,7 @@ describe('a page being worked on', () => {
     second.unmount();
     store.down = false;
     const third = await open();
+    await waitFor(() => expect(third.editor().unsaved).not.toBeNull());
     act(() => third.editor().leaveOut());
     expect([third.editor().page.name, third.editor().unsaved, localStorage.length]).toEqual(['arrived', null, 0]);
   });

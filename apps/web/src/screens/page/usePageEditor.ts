@@ -5,7 +5,8 @@ import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
 import { ServerRefusal, Unreachable, ask } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
-import { forgetUnsaved, keepUnsaved, unsavedOf, type Unsaved } from './unsaved.ts';
+import { draftKey, forgetUnsaved, holdDraft, keepUnsaved, unsavedOf, type Draft, type Unsaved } from './unsaved.ts';
+import { newId } from '../../ui/newId.ts';
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'failed';
 
@@ -69,7 +70,23 @@ export function usePageEditor(
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [conflict, setConflict] = useState<PageRecord | null>(null);
-  const [kept, setKept] = useState(() => unsavedOf(id));
+  /** What earlier windows kept, and nobody has said what becomes of it. */
+  const [drafts, setDrafts] = useState<readonly Draft[]>([]);
+  const [draft] = useState(() => draftKey(id, newId()));
+  const kept = drafts[0] ?? null;
+  const leave = useCallback((gone: Draft) => {
+    forgetUnsaved(gone.key);
+    setDrafts((all) => all.filter(({ key }) => key !== gone.key));
+  }, []);
+  useEffect(() => {
+    let there = true;
+    void unsavedOf(id).then((found) => there && setDrafts(found.filter(({ key }) => key !== draft)));
+    const end = holdDraft(draft);
+    return () => {
+      there = false;
+      end();
+    };
+  }, [id, draft]);
   const [tries, setTries] = useState(0);
   const [triesAgain, setTriesAgain] = useState(false);
   /** Sent, and nobody knows whether it arrived. */
@@ -80,15 +97,18 @@ export function usePageEditor(
   if (record && (!stored || (record.version > stored.version && history?.page === stored.page && !busy))) {
     setStored({ version: record.version, page: record.document });
     setHistory((h) => ({ past: h?.past ?? [], page: record.document, future: [] }));
-    // what was kept has arrived after all
-    if (kept && same(kept.page, record.document)) setKept(null);
   }
+
+  // what was kept has arrived after all
+  useEffect(() => {
+    if (kept && record && same(kept.page, record.document)) leave(kept);
+  }, [kept, record, leave]);
 
   const page = history?.page;
   const dirty = Boolean(page && stored && page !== stored.page);
-  const latest = useRef({ page, stored, dirty, conflict, kept });
+  const latest = useRef({ page, stored, dirty, conflict });
   useEffect(() => {
-    latest.current = { page, stored, dirty, conflict, kept };
+    latest.current = { page, stored, dirty, conflict };
   });
 
   const save = useCallback(async () => {
@@ -104,8 +124,7 @@ export function usePageEditor(
       setTrouble(null);
       setTries(0);
       lost.current = null;
-      // edits of an earlier visit stay until somebody has said what becomes of them
-      if (latest.current.page === sending && !latest.current.kept) forgetUnsaved(id);
+      if (latest.current.page === sending) forgetUnsaved(draft);
     } catch (error) {
       if (error instanceof Unreachable) lost.current = { version: from.version, page: sending };
       if (error instanceof ServerRefusal && error.refusal.code === 'stale') {
@@ -125,7 +144,7 @@ export function usePageEditor(
     } finally {
       setBusy(false);
     }
-  }, [client, id]);
+  }, [client, id, draft]);
 
   useEffect(() => {
     if (!dirty || busy || conflict || trouble) return;
@@ -151,9 +170,10 @@ export function usePageEditor(
   // until it is saved, it is kept in the browser
   const safe = useRef(true);
   useEffect(() => {
-    if (page && stored && dirty && !kept)
-      safe.current = keepUnsaved(id, { version: stored.version, page, at: new Date().toISOString() });
-  }, [id, page, stored, dirty, kept]);
+    if (page && stored && !dirty) forgetUnsaved(draft);
+    if (page && stored && dirty)
+      safe.current = keepUnsaved(draft, { version: stored.version, page, at: new Date().toISOString() });
+  }, [draft, page, stored, dirty]);
 
   // leaving with something unsaved: it is sent on the way out, and only where nothing could keep it leaving is asked about
   useEffect(() => {
@@ -164,7 +184,7 @@ export function usePageEditor(
       const headers = { 'content-type': 'application/json' };
       fetch(`/api/pages/${id}`, { method: 'PUT', keepalive: leaving && body.length < LEAVING, headers, body }).then(
         (answer) => {
-          if (answer.ok && !now.kept) forgetUnsaved(id);
+          if (answer.ok) forgetUnsaved(draft);
         },
         () => {},
       );
@@ -180,7 +200,7 @@ export function usePageEditor(
       window.removeEventListener('beforeunload', ask);
       flush(false);
     };
-  }, [id]);
+  }, [id, draft]);
 
   const step = useCallback((make: (h: History) => History) => {
     setTrouble(null);
@@ -239,13 +259,10 @@ export function usePageEditor(
       },
       unsaved: kept,
       takeUp: () => {
-        setKept(null);
         change(kept!.page);
+        leave(kept!);
       },
-      leaveOut: () => {
-        setKept(null);
-        if (!dirty) forgetUnsaved(id);
-      },
+      leaveOut: () => leave(kept!),
     },
   };
 }
