@@ -58,6 +58,10 @@ test('days that are none, and pages that are too large to print', async () => {
   }
 });
 
+test('the same page twice is not cut twice', async () => {
+  const { status } = await ask('get', '/api/together?pages=demo-first-wind,demo-first-wind');
+  expect(status).toBe(400);
+});
 test('a row that is none takes nothing but itself away, and can be mended', async () => {
   const own = await testServer();
   const db = own.app.get<Database>(DATABASE);

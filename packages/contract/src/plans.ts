@@ -29,7 +29,11 @@ export const latestPlanSchema = z.strictObject({ plan: planRecordSchema.nullable
 export const storePlanSchema = z.strictObject({ id: requestId, basis: basisSchema, plan: planSchema });
 export type StorePlan = z.infer<typeof storePlanSchema>;
 
-const pageIds = z.array(z.string().min(1).max(64)).min(2).max(60);
+const pageIds = z
+  .array(z.string().min(1).max(64))
+  .min(2)
+  .max(60)
+  .refine((ids) => new Set(ids).size === ids.length, 'each page is cut once');
 /** Pages to cut together, their ids with commas between. */
 export const togetherQuerySchema = z.strictObject({
   pages: z

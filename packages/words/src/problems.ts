@@ -17,6 +17,13 @@ import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
 import { list } from './list.ts';
 import { recipeWords } from './recipes/index.ts';
 
+/** So many of what is not known are named. */
+const FEW = 5;
+/** What somebody sent, so that it can be shown: no control characters, and not for pages. */
+const shown = (text: string): string => {
+  const plain = text.replace(/\p{Cc}/gu, ' ');
+  return plain.length > 60 ? `${plain.slice(0, 60)}…` : plain;
+};
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What is wrong with a length, to follow the name of its field: "width: "4 1/0" is not a length". */
@@ -152,7 +159,10 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
     case 'schema':
       return `${where}: ${problem.message}`;
     case 'unknown-key':
-      return `${where}: does not know ${list(problem.keys.map((k) => `"${k}"`))}`;
+      return `${where}: does not know ${list([
+        ...problem.keys.slice(0, FEW).map((k) => `"${shown(k)}"`),
+        ...(problem.keys.length > FEW ? [`${problem.keys.length - FEW} more`] : []),
+      ])}`;
     case 'wrong-value':
       return `${where}: must be ${problem.expected}`;
     case 'used-twice':

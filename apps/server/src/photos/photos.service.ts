@@ -11,16 +11,13 @@ import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
 import { pages, photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
-import { broken, hashOf, isFault, isHash, keepFile, pictureIn } from '../pictures/files.ts';
+import { broken, hashOf, isFault, isHash, keepFile, pictureIn, pictureTurns } from '../pictures/files.ts';
 import { strippedJpeg } from '../pictures/stripped.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
-import { Turns } from './turns.ts';
 
 type Row = typeof photos.$inferSelect;
 export type Side = keyof typeof PHOTO_SIDES;
 
-/** So many pictures are opened at a time: each may take some hundred megabytes while it is. */
-const AT_A_TIME = 2;
 const MOST_NAME = 255;
 /** The drawings of the example, by the name of their files. */
 const DRAWN: ReadonlyMap<string, string> = new Map(demoPhotos.map(({ svg, photo }) => [photo.file, svg]));
@@ -47,7 +44,7 @@ function sayable(facts: unknown): PhotoFacts {
 @Injectable()
 export class PhotosService {
   private readonly folder: string;
-  private readonly turns = new Turns(AT_A_TIME);
+  private readonly turns = pictureTurns;
 
   constructor(
     @Inject(DATABASE) private readonly db: Database,

@@ -7,7 +7,7 @@ import request from 'supertest';
 import { AS_IT_IS, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
 import { photosSchema, tookPhotoSchema, type PageRecord, type Photos, type TookPhoto } from '@temnex/contract';
 import { testServer, type TestServer } from '../testing.ts';
-import { Turns } from './turns.ts';
+import { Turns } from '../pictures/turns.ts';
 
 let server: TestServer;
 beforeAll(async () => {

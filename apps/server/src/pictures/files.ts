@@ -4,6 +4,7 @@ import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { Refused } from '../http/refused.ts';
+import { Turns } from './turns.ts';
 
 /* Picture files: looked into by what they are, not by what they say they are, and written whole or not at all. */
 
@@ -14,6 +15,11 @@ const FORMATS: ReadonlyMap<string, string> = new Map([
 ]);
 /** More than any camera takes; a small file that says it holds more is no photograph. */
 export const MOST_PIXELS = 120_000_000;
+
+/** One that is stored in passes (progressive, interlaced) is held in memory whole, several times over, until the last has been read. */
+const MOST_INTERLACED = 40_000_000;
+/** Pictures are opened one after the other: each may take some hundred megabytes while it is. */
+export const pictureTurns = new Turns(1);
 
 export const hashOf = (data: Buffer): string => createHash('sha256').update(data).digest('hex');
 export const isHash = (name: string): boolean => /^[0-9a-f]{64}$/.test(name);
@@ -76,6 +82,11 @@ export async function pictureIn(body: unknown, said?: string): Promise<{ picture
     throw new Refused('no-picture', `This file says it is ${meant} and is ${is}: rename it, if it is yours.`);
   if (metadata.width * metadata.height * (metadata.pages ?? 1) > MOST_PIXELS)
     throw new Refused('too-large', `This picture has more than ${MOST_PIXELS / 1e6} million pixels.`);
+  if (metadata.isProgressive && metadata.width * metadata.height > MOST_INTERLACED)
+    throw new Refused(
+      'too-large',
+      `This picture is stored in passes and has more than ${MOST_INTERLACED / 1e6} million pixels: save it without, or smaller.`,
+    );
   if (hidden(metadata).some((data) => SCRIPT.test(data.toString('latin1'))))
     throw new Refused('no-picture', 'This picture carries a script in what it hides: it is not taken in.');
   return { picture: sharp(body, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate(), metadata };

@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import request from 'supertest';
-import { planTogether, readJob, type Plan } from '@temnex/core';
+import { planJob, planTogether, readJob, type Plan } from '@temnex/core';
 import type { CuttingRecord, DrawerRecord, PageSummary, PlanRecord, Together } from '@temnex/contract';
 import { demoPages } from '../demo/demoPages.ts';
+import { PlansService } from './plans.service.ts';
 import { testServer, type TestServer } from '../testing.ts';
 
 let server: TestServer;
@@ -80,6 +81,26 @@ test('an order that was made from another state, or of something else, is refuse
   const moved = { ...plan, sheets: plan.sheets.slice(1) };
   expect((await store({ basis: now.basis, plan: moved })).body.code).toBe('plan-refused');
   expect((await store({ basis: now.basis })).status).toBe(201);
+});
+
+test('a page that is being cut is not cut with others as well: that is said at the start', async () => {
+  const all = await asked(PAGES);
+  const kept = (await ask('post', '/api/together', { id: id(), pages: PAGES, basis: all.basis, plan: planned(all) })).body; // prettier-ignore
+  const { session } = (await ask('post', '/api/sessions', { id: id(), plan: kept.id })).body;
+  const { basis, job } = server.app.get(PlansService).asked(PAGES[0]!, 'least-paper');
+  const read = readJob(job);
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob({ ...read.job, nodes: 3 }, { now: () => 0 });
+  const alone = (await ask('post', `/api/pages/${PAGES[0]}/plans`, { id: id(), basis, plan })).body;
+  const begin = () => ask('post', '/api/sessions', { id: id(), plan: alone.id });
+  // with nothing done in the other it may still be
+  const events = [{ id: id(), at: new Date().toISOString(), deed: { do: 'done', order: 0, step: 0 } }];
+  await ask('post', `/api/sessions/${session.id}/events`, { events, since: 0 });
+  const refused = await begin();
+  expect([refused.status, refused.body.code]).toEqual([409, 'in-use']);
+  const back = [{ id: id(), at: new Date().toISOString(), deed: { do: 'back', order: 0, step: 0 } }];
+  await ask('post', `/api/sessions/${session.id}/events`, { events: back, since: 0 });
+  expect((await begin()).status).toBe(201);
 });
 
 test('what stands in the way is told with its page', async () => {

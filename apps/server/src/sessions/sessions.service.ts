@@ -77,17 +77,31 @@ export class SessionsService {
         .where(and(eq(sessions.pages, pages), isNull(sessions.endedAt)))
         .get();
       const now = new Date().toISOString();
+      const own = new Set(pages.split(' '));
+      const others = tx.select().from(sessions).where(isNull(sessions.endedAt)).all();
+      const other = others.find((one) => one.pages !== pages && one.pages.split(' ').some((page) => own.has(page)));
+      // what is pencilled there would be cut here as well
+      if (other && this.isBegun(tx, other))
+        throw new Refused(
+          'in-use',
+          `${other.pages.includes(' ') ? 'Pages of this order are' : 'A page of this order is'} being cut in another session at the trimmer: put that one down first.`,
+        );
       if (open) {
         // nothing of it is done: it gives way to the order of now
-        const { plans, order: at, ...state } = this.stateOf(tx, open);
-        const fresh = plans.at(-1) !== plan && at === 0 && state.at === 0 && state.phase === 'cutting';
-        if (!fresh) return this.whole(tx, open);
+        const isFresh = this.stateOf(tx, open).plans.at(-1) !== plan && !this.isBegun(tx, open);
+        if (!isFresh) return this.whole(tx, open);
         tx.update(sessions).set({ endedAt: now }).where(eq(sessions.id, open.id)).run();
       }
       const row: Row = { id, page: order.page, pages, plans: [plan], startedAt: now, endedAt: null };
       tx.insert(sessions).values(row).run();
       return this.whole(tx, row);
     });
+  }
+
+  /** Whether something was done in a session. */
+  private isBegun(tx: Transaction, row: Row): boolean {
+    const { at, order, phase } = this.stateOf(tx, row);
+    return at > 0 || order > 0 || phase !== 'cutting';
   }
 
   list(page?: string): SessionRecord[] {
