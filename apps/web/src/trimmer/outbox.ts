@@ -14,10 +14,13 @@ const NONE: readonly SessionEvent[] = [];
 /** Where there is no storage, or no room in it, what is pressed lives as long as the view does. */
 const spare = new Map<string, string>();
 const stored = (id: string): string | null => {
+  // what found no room any more is later than what had found some
+  const here = spare.get(id);
+  if (here !== undefined) return here;
   try {
-    return localStorage.getItem(KEY + id) ?? spare.get(id) ?? null;
+    return localStorage.getItem(KEY + id);
   } catch {
-    return spare.get(id) ?? null;
+    return null;
   }
 };
 
@@ -48,6 +51,9 @@ function keep(id: string, events: readonly SessionEvent[]): void {
   }
   listeners.forEach((tell) => tell());
 }
+
+/** Whether what waits lives in this window alone: there was no room on the device to keep it. */
+export const isInThisWindowOnly = (id: string): boolean => spare.has(id);
 
 export const putOut = (id: string, event: SessionEvent): void => keep(id, [...waitingOf(id), event]);
 export const takenIn = (id: string, gone: ReadonlySet<string>): void => {

@@ -12,7 +12,7 @@ import {
   type SessionEvent,
 } from '@temnex/core';
 import type { Session, TakenEvent } from '@temnex/contract';
-import { keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
+import { isInThisWindowOnly, keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
 import { useSession, type LiveSession } from './useSession.ts';
 
 const document: JobDocument = {
@@ -196,6 +196,24 @@ describe('what waits on a device', () => {
     keepTaken('two', [{ seq: 1, event: event('a'), idle: null }]);
     expect(takenBefore('two')).toHaveLength(1);
   });
+  test('what finds no room beside what is kept is not lost', () => {
+    putOut('four', event('a'));
+    const set = Storage.prototype.setItem;
+    Storage.prototype.setItem = () => {
+      throw new Error('no space');
+    };
+    try {
+      putOut('four', event('b'));
+      expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b']);
+      expect(isInThisWindowOnly('four')).toBe(true);
+    } finally {
+      Storage.prototype.setItem = set;
+    }
+    putOut('four', event('c'));
+    expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b', 'c']);
+    expect(isInThisWindowOnly('four')).toBe(false);
+    takenIn('four', new Set(['a', 'b', 'c']));
+  });
   test('where there is no room to keep it, it lives as long as the view does', () => {
     const set = Storage.prototype.setItem;
     Storage.prototype.setItem = () => {
@@ -203,6 +221,7 @@ describe('what waits on a device', () => {
     };
     try {
       putOut('three', event('a'));
+      expect(isInThisWindowOnly('three')).toBe(true);
       expect(waitingOf('three').map((e) => e.id)).toEqual(['a']);
       takenIn('three', new Set(['a']));
       expect(waitingOf('three')).toEqual([]);
