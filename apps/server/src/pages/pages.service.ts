@@ -73,7 +73,7 @@ export class PagesService {
       .all();
     return rows.map(({ id, version, demo, updatedAt, summary }): PageSummary => {
       // one page that cannot be read never closes the list
-      if (!readable(summary)) return { ...UNREADABLE, id, demo, updatedAt, name: this.nameOf(id) };
+      if (!readable(summary)) return { ...UNREADABLE, id, demo, updatedAt, name: this.nameInText(id) };
       const cuts = cut.get(id) ?? [];
       const now = basisOf(
         version,
@@ -132,8 +132,15 @@ export class PagesService {
     }
   }
 
+  /** What a page is called, also one that was taken out; null where it is gone. */
+  nameOf(id: string): string | null {
+    const row = this.db.select({ summary: pages.summary }).from(pages).where(eq(pages.id, id)).get();
+    if (!row) return null;
+    return typeof row.summary?.name === 'string' ? row.summary.name : this.nameInText(id);
+  }
+
   /** What a page is called whose summary does not say. */
-  private nameOf(id: string): string {
+  private nameInText(id: string): string {
     const text = this.db
       .select({ text: sql<string>`cast(${pages.document} as text)` })
       .from(pages)

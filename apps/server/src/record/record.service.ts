@@ -13,6 +13,7 @@ const AT_ONCE = 40;
 const LONGEST_CHAIN = 30;
 type CuttingRow = typeof cuttings.$inferSelect;
 type SessionRow = typeof sessions.$inferSelect;
+type ListedCut = Pick<CuttingRow, 'id' | 'page' | 'session' | 'cutAt'>;
 
 /** What was cut, when, from what, and what became of it; what was taken back stays in it. */
 @Injectable()
@@ -26,12 +27,19 @@ export class RecordService {
   entries({ page, after }: RecordQuery): TheRecord {
     const all = this.listed(page);
     const shown = all.slice(after, after + AT_ONCE);
-    return { entries: shown.map((one) => this.entryOf(one)), more: all.length > after + AT_ONCE };
+    const names = new Map<string, string>();
+    return { entries: shown.map((one) => this.entryOf(one, names)), more: all.length > after + AT_ONCE };
   }
 
   /** Sessions, and cuts that belong to none, the latest first. */
-  private listed(page: string | undefined): { at: string; session: SessionRow | null; cuts: CuttingRow[] }[] {
-    const cuts = this.db.select().from(cuttings).orderBy(asc(cuttings.cutAt)).all();
+  private listed(page: string | undefined): { at: string; session: SessionRow | null; cuts: ListedCut[] }[] {
+    // what each took and gave is read of those that are shown
+    const { id, page: of, session: session_, cutAt } = cuttings;
+    const cuts: ListedCut[] = this.db
+      .select({ id, page: of, session: session_, cutAt })
+      .from(cuttings)
+      .orderBy(asc(cuttings.cutAt))
+      .all();
     const rows = this.db.select().from(sessions).all();
     // a cut that a session made is called by the event that made it
     const ofEvent = new Map(
@@ -42,8 +50,8 @@ export class RecordService {
         .all()
         .map((e) => [e.id, e.session]),
     );
-    const bySession = new Map<string, CuttingRow[]>();
-    const alone: CuttingRow[][] = [];
+    const bySession = new Map<string, ListedCut[]>();
+    const alone: ListedCut[][] = [];
     for (const cut of cuts) {
       const session = ofEvent.get(cut.session ?? cut.id);
       if (session !== undefined) bySession.set(session, [...(bySession.get(session) ?? []), cut]);
@@ -65,7 +73,14 @@ export class RecordService {
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
 
-  private entryOf({ at, session, cuts }: ReturnType<RecordService['listed']>[number]): RecordEntry {
+  private entryOf(
+    { at, session, cuts: listed }: ReturnType<RecordService['listed']>[number],
+    names: Map<string, string>,
+  ): RecordEntry {
+    const ids = listed.map((c) => c.id);
+    const cuts = ids.length
+      ? this.db.select().from(cuttings).where(inArray(cuttings.id, ids)).orderBy(asc(cuttings.cutAt)).all()
+      : [];
     const pages = session?.pages.split(' ') ?? [...new Set(cuts.map((c) => c.page))];
     const events: SessionEvent[] = session
       ? this.db
@@ -80,7 +95,7 @@ export class RecordService {
     return {
       id: session?.id ?? cuts[0]!.id,
       at,
-      title: pages.map((id) => this.pages.known(id)?.name ?? 'a page that is gone').join(', '),
+      title: pages.map((id) => this.pageName(id, names)).join(', '),
       pages,
       session: session?.id ?? null,
       open: session !== null && session.endedAt === null,
@@ -89,11 +104,11 @@ export class RecordService {
       wrong: events.flatMap(({ id, deed }) =>
         deed.do === 'wrong' && !undone.has(id) ? [{ how: deed.wrong?.how ?? null, spoiled: deed.spoiled.length }] : [],
       ),
-      cuts: cuts.map((cut) => this.cutOf(cut)),
+      cuts: cuts.map((cut) => this.cutOf(cut, names)),
     };
   }
 
-  private cutOf(cut: CuttingRow): RecordedCut {
+  private cutOf(cut: CuttingRow, names: Map<string, string>): RecordedCut {
     const plan = this.planOf(cut.plan);
     const froms = plan ? sheetsOfPieces(plan.plan) : new Map<string, string[]>();
     const bag = cut.session && cut.id !== cut.session ? cut.id.slice(cut.session.length + 1) : null;
@@ -118,11 +133,11 @@ export class RecordService {
       }),
       used: cut.used.flatMap(({ stock: id, count }) => {
         const row = used.get(id);
-        return row ? [{ ...this.itemOf(row), count }] : [];
+        return row ? [{ ...this.itemOf(row, names), count }] : [];
       }),
       kept: cut.kept.flatMap((id) => {
         const row = kept.get(id);
-        return row ? [{ ...this.itemOf(row), there: row.quantity }] : [];
+        return row ? [{ ...this.itemOf(row, names), there: row.quantity }] : [];
       }),
     };
   }
@@ -139,7 +154,7 @@ export class RecordService {
     }
   }
 
-  private itemOf(row: typeof stock.$inferSelect): RecordedItem {
+  private itemOf(row: typeof stock.$inferSelect, names: Map<string, string>): RecordedItem {
     const { unit, width, height, kind } = row;
     const from: RecordedItem['from'] = [];
     let at: typeof stock.$inferSelect | undefined = row;
@@ -149,11 +164,20 @@ export class RecordService {
       if (!at) break;
       from.push({
         ...{ stock: at.id, unit: at.unit, width: at.width, height: at.height },
-        page: this.pages.known(origin.page)?.name ?? 'a page that is gone',
+        page: this.pageName(origin.page, names),
         day: origin.date,
       });
     }
     return { stock: row.id, paper: this.paperName(row.paper), kind, unit, width, height, came: row.came, from };
+  }
+
+  /** As its summary says; each is asked for once. */
+  private pageName(id: string, names: Map<string, string>): string {
+    const known = names.get(id);
+    if (known !== undefined) return known;
+    const name = this.pages.nameOf(id) ?? 'a page that is gone';
+    names.set(id, name);
+    return name;
   }
 
   private paperName(id: string): string {
