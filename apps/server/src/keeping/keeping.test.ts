@@ -164,6 +164,17 @@ describe('a backup', () => {
     expect((await send(empty, 'healed-again')).body.again).toBe(true);
     expect(readFileSync(pathIn(empty)).equals(whole)).toBe(true);
   });
+  test.each([1, 2, 3, 4, 5, 6])(
+    'of version %i of the database it is looked into, brought up to date and put back',
+    async (version) => {
+      const old = readFileSync(new URL(`../../fixtures/database-${version}.sqlite`, import.meta.url));
+      const { status, body: preview } = await to(empty).look(Buffer.from(zipSync({ 'temnex.sqlite': old })));
+      expect([status, preview.message]).toEqual([200, undefined]);
+      const restored = await to(empty).post('/api/backup/restore', { id: newId(), ticket: preview.ticket });
+      expect([restored.status, restored.body.now]).toEqual([200, preview.holds]);
+      expect((await to(empty).get('/api/pages')).body).toHaveLength(preview.holds.pages);
+    },
+  );
   test('a request from before is forgotten with what it made', async () => {
     const { body: preview } = await to(full).look(await to(empty).file());
     const made = { id: newId(), document: emptyPage('Before') };
