@@ -1,4 +1,4 @@
-import { roundToMark, ticks, type Mark, type Rounding } from '../length/index.ts';
+import { roundToMark, ticks, type Mark, type Rounding, type Ticks } from '../length/index.ts';
 import type { Rect, Size } from '../geometry/index.ts';
 import type { Blank } from './blanks.ts';
 import type { FieldPath } from './fields.ts';
@@ -20,14 +20,15 @@ export const layerOf = (layer: Pick<Layer, 'key' | 'role' | 'n' | 'box' | 'group
 export const printOf = (box: Rect, group: FieldPath): Layer =>
   layerOf({ key: 'print', role: 'print', n: 1, box, group, blank: null });
 
-/** A rectangle to cut: its exact size goes to the mark the way that the recipe names. */
+/** A rectangle to cut: its exact size goes to the mark the way that the recipe names; nothing that is cut is narrower than one. */
 export function blankOf(
   blank: Pick<Blank, 'key' | 'role' | 'n'> & Partial<Omit<Blank, 'width' | 'height' | 'off'>>,
   size: Size,
   mark: Mark,
   rounding: Rounding,
 ): Blank {
-  const [width, height] = [roundToMark(size.width, mark, rounding), roundToMark(size.height, mark, rounding)];
+  const onMark = (length: Ticks) => ticks(Math.max(mark.step, roundToMark(length, mark, rounding)));
+  const [width, height] = [onMark(size.width), onMark(size.height)];
   const off = { width: ticks(size.width - width), height: ticks(size.height - height) };
   return { quantity: 1, shape: null, marks: [], finish: [], yields: [], ...blank, width, height, off };
 }

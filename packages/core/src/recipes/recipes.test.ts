@@ -536,3 +536,11 @@ describe('a line in another unit than the page', () => {
       said: { ok: false, problem: { code: 'length-not-positive' } },
     }));
 });
+
+test('nothing that is cut is narrower than a mark, and it says by how much it was to be', () => {
+  const { blanks } = solve('base-panels', {
+    panels: [{ id: 'a', reveal: { style: 'two' }, width: '0.001', height: '5' }],
+  }).laid;
+  const [panel] = blanks.filter((b) => b.role === 'panel');
+  expect([show(panel!.width), show(panel!.height), panel!.off.width < 0]).toEqual(['1/16', '5', true]);
+});
