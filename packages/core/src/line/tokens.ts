@@ -28,8 +28,13 @@ const ONES = [
   ...['zero', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'],
   ...['thirteen', 'fourteen', 'fifteen', 'sixteen', 'seventeen', 'eighteen', 'nineteen', 'twenty'],
 ];
+const TENS = ['twenty', 'thirty', 'forty', 'fifty', 'sixty', 'seventy', 'eighty', 'ninety'];
 const NUMBERS = new Map<string, number>([
   ...ONES.map((word, n): [string, number] => [word, n]),
+  ...TENS.flatMap((ten, i): [string, number][] => [
+    [ten, 20 + 10 * i],
+    ...ONES.slice(1, 10).map((one, n): [string, number] => [`${ten}-${one}`, 21 + 10 * i + n]),
+  ]),
   ['dozen', 12],
   ['couple', 2],
 ]);
@@ -71,6 +76,56 @@ const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `twenty four`
+  [new RegExp(String.raw`\b(${TENS.join('|')})\s+(${ONES.slice(1, 10).join('|')})\b`, 'giu'), '$1-$2'],
+  // `squares to fill a 6 x 6`
+  [new RegExp(String.raw`(?<=\S)\s+(?:to\s+fill|filling)\s+(?:an?\s+|the\s+)?(${SIZE_SAID})`, 'iu'), ' from $1'],
+  [/\bpatchwork\s+of\s+(?=.*\bsquares\b)/giu, 'grid of '],
+  [/\b(?:polaroid|snapshot|snap|instax)s?\b/giu, 'photo'],
+  // `four across and three down`
+  [
+    new RegExp(String.raw`\b(${NUMBER_SAID})\s+across\s+(?:and|by|,)?\s*(${NUMBER_SAID})\s+down\b`, 'iu'),
+    'of $1 by $2 cells',
+  ],
+  // `of different lengths, 4 to 6 long`
+  [/\s+(?:of|in)\s+(?:different|various|varying|several)\s+lengths?\b/giu, ' '],
+  [new RegExp(String.raw`(${LENGTH_SAID})\s+to\s+(${LENGTH_SAID})\s*(long|tall)\b`, 'iu'), 'shortest $1, $2 $3'],
+  // `cut the middle out of a 12 x 12`
+  [
+    new RegExp(
+      String.raw`\bcut\s+(?:out\s+)?the\s+(?:middle|centre|center|inside)\s+(?:out\s+)?(?:of|from)\s+(?:an?\s+|the\s+|my\s+)?(?=${SIZE_SAID})`,
+      'iu',
+    ),
+    'hollow ',
+  ],
+  // `from strips 1/4 wide`
+  [new RegExp(String.raw`\bfrom\s+strips\s+(${LENGTH_SAID})\s*wide\b`, 'iu'), 'of $1 strips'],
+  // `card 6 x 6 with a mat 1/4 smaller`
+  [new RegExp(String.raw`\bcard\b(.*?)\bmat\s+(${LENGTH_SAID})\s*smaller\b`, 'iu'), 'card$1panel $2 smaller'],
+  [new RegExp(String.raw`^\s*holes\s+(?=.*\b(?:around|round|every|along)\b)`, 'iu'), 'stitch holes '],
+  // `bottom third, 4 inches`: how much is said
+  [
+    /^\s*(?:the\s+)?(left|right|top|bottom|upper|lower)\s+(?:third|quarter|part)\b(?:\s+of\s+the\s+page)?(?=.*\d)/iu,
+    'half-page $1',
+  ],
+  // `put together 12 x 12 from two 12 x 6`
+  [
+    new RegExp(
+      String.raw`^\s*(?:put\s+together|assemble|make)\s+(?:an?\s+)?(?=${SIZE_SAID}\s+(?:from|out\s+of)\s+${NUMBER_SAID}\s+\d)`,
+      'iu',
+    ),
+    '',
+  ],
+  // `to a square of 4`
+  [new RegExp(String.raw`\bsquare\s+of\s+(${LENGTH_SAID})`, 'iu'), '$1 x $1'],
+  // `cut a 5 x 7 down to 4 x 6`
+  [
+    new RegExp(
+      String.raw`\bcut\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}\s+)?(?:down\s+)?to\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'trim a $1 photo to $2',
+  ],
   // `fill a 12 x 12 with 3 inch squares`
   [
     new RegExp(

@@ -22,7 +22,12 @@ export const LAYER_PLACES = {
     alone: true,
     most: MOST_LAYERS,
   },
-  bottom: { kind: 'length', words: ['bottom', 'footer', 'foot', 'below', 'beneath'], many: true, alone: true },
+  bottom: {
+    kind: 'length',
+    words: ['underneath', 'bottom', 'footer', 'foot', 'below', 'beneath'],
+    many: true,
+    alone: true,
+  },
   top: { kind: 'length', words: ['top', 'above'], many: true, alone: true },
   left: { kind: 'length', words: ['left'], many: true, alone: true },
   right: { kind: 'length', words: ['right'], many: true, alone: true },

@@ -245,31 +245,18 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   },
 
   grammar: {
-    heads: ['panel', 'base', 'background', 'backing', 'shave', 'page-mat'],
+    heads: ['panel', 'base', 'background', 'backing', 'shave', 'page-mat', 'layer'],
     places: {
       page: { kind: 'size', words: PAGE_WORDS, alone: true, after: PAGE_WORDS },
       ground: { kind: 'size', words: ['on', 'onto', 'than', 'from'], alone: true },
       ...LAYER_PLACES,
-      layers: layersCounted(['panel']),
+      layers: layersCounted(['panel', 'layer']),
       shave: { kind: 'length', words: ['shave', 'trim'], alone: true },
       size: { kind: 'size', words: ['size'], many: true, alone: true },
     },
     flags: LAYER_FLAGS,
     usual: ['reveal', 'size'],
-    idle: [
-      'off',
-      'round',
-      'around',
-      'inset',
-      'smaller',
-      'inside',
-      'layer',
-      'nested',
-      'even',
-      'then',
-      'another',
-      'next',
-    ],
+    idle: ['off', 'round', 'around', 'inset', 'smaller', 'inside', 'nested', 'even', 'then', 'another', 'next'],
   },
   /** Reveals and sizes inward from the edge of the room. */
   read: (heard, table, newId) => {

@@ -282,7 +282,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     },
     flags: { crest: ['crest', 'bump', 'peak'], valley: ['valley', 'dip'], two: ['both'], all: ['four'] },
     usual: ['long', 'repeat', 'strip'],
-    idle: ['strip', 'border', 'middle', 'mark', 'side', 'begin', 'start', 'end', 'match', 'panel'],
+    idle: ['bottom', 'top', 'strip', 'border', 'middle', 'mark', 'side', 'begin', 'start', 'end', 'match', 'panel'],
   },
   read: (heard, table) => {
     const strip = sizeAt(heard, 'strip');

@@ -165,7 +165,7 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
       seen: { kind: 'length', words: ['seen', 'showing', 'show'] },
       tuck: { kind: 'length', words: ['tuck', 'under', 'overlap'] },
     },
-    flags: { whole: ['whole', 'full'] },
+    flags: { whole: ['whole', 'full'], level: ['level', 'horizontal'], upright: ['upright', 'vertical'] },
     usual: ['cover', 'seen'],
     idle: [
       'patterned',
@@ -195,7 +195,7 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
     const halved = [...heard.heads].some((head) => head !== 'papers') || along !== undefined;
     if (!halved) return null;
     return {
-      along: along ?? 'left',
+      along: along ?? (heard.flags.has('level') ? 'top' : 'left'),
       ...(cover === undefined ? {} : { cover }),
       ...(seen === undefined || cover !== undefined ? {} : { seen }),
       beneath: heard.flags.has('whole')

@@ -255,7 +255,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     },
     flags: { fit: ['fit'] },
     usual: ['width'],
-    idle: ['cut', 'apart', 'printed', 'typed', 'words', 'block'],
+    idle: ['cut', 'apart', 'printed', 'typed', 'words', 'block', 'spot', 'box', 'area'],
   },
   read: (heard, table) => {
     if (!['journaling', 'journalling', 'journal'].some((head) => heard.heads.has(head))) return null;

@@ -349,8 +349,9 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const title = heard.quoted !== null && TITLE.test(heard.quoted) ? heard.quoted : undefined;
     const number = countAt(heard, 'number') ?? (title === undefined ? undefined : lettersOf({ title }).length);
     const [width, across] = [size?.width ?? said('width'), said('across')];
-    // how wide they are may be asked for, where it is said how high
-    if (number === undefined || [width, across, said('height')].every((one) => one === undefined)) return null;
+    // how wide they are may be asked for, where it is said how high, or in how much room
+    if (number === undefined || [width, across, said('height'), said('within')].every((one) => one === undefined))
+      return null;
     const inch = table.unit === 'in';
     const gap = said('gap');
     const within = said('within');
