@@ -151,22 +151,12 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   useEffect(() => {
     void flush();
     const back = () => void flush();
-    // whoever leaves right after a press has pressed: it is sent on the way out, and once more if nobody hears that it arrived
-    const hide = () => {
-      const events = waitingOf(id);
-      if (!events.length) return;
-      const body = JSON.stringify({ events, since: 0 });
-      const headers = { 'content-type': 'application/json' };
-      fetch(`/api/sessions/${id}/events`, { method: 'POST', keepalive: true, headers, body }).catch(() => {});
-    };
     addEventListener('online', back);
-    addEventListener('pagehide', hide);
     return () => {
       removeEventListener('online', back);
-      removeEventListener('pagehide', hide);
       clearTimeout(timer.current);
     };
-  }, [flush, id]);
+  }, [flush]);
 
   // what other devices do, as they do it; after a gap, all that was missed
   useEffect(() => {
