@@ -206,7 +206,7 @@ test('the cutting order: scraps first, a story of cuts, totals, proof, a list to
   );
 
   const before = await (await request.get('/api/drawer')).json();
-  // once it is kept: pressed before, the press was lost in one run of many (see the notes)
+  // once it is kept
   await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
   await page.getByRole('button', { name: 'It is cut' }).click();
   await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
