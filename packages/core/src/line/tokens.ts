@@ -81,7 +81,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `squares to fill a 6 x 6`
   [new RegExp(String.raw`(?<=\S)\s+(?:to\s+fill|filling)\s+(?:an?\s+|the\s+)?(${SIZE_SAID})`, 'iu'), ' from $1'],
   [/\bpatchwork\s+of\s+(?=.*\bsquares\b)/giu, 'grid of '],
-  [/\b(?:polaroid|snapshot|snap|instax)s?\b/giu, 'photo'],
+  [/\b(?:snapshot|snap)s?\b/giu, 'photo'],
   // `four across and three down`
   [
     new RegExp(String.raw`\b(${NUMBER_SAID})\s+across\s+(?:and|by|,)?\s*(${NUMBER_SAID})\s+down\b`, 'iu'),

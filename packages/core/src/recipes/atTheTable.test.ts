@@ -299,7 +299,7 @@ describe('a line said at the table is understood', () => {
   ['photo 10x15 cm cut to 9x13', 'photo', 'no pieces, 3 119/127 x 5 115/127'],
   ['strips 12 mm by 200 mm, eight', 'strips', '8 of 1/2 x 7 7/8'],
   ['5x7 with a quarter inch mat', 'mat-stack', '1 of 5 1/2 x 7 1/2'],
-  ['mat my 3x4 polaroid, 1/8 on each side and 1/2 underneath', 'mat-stack', '1 of 3 1/4 x 4 5/8'],
+  ['mat my 3x4 snapshot, 1/8 on each side and 1/2 underneath', 'mat-stack', '1 of 3 1/4 x 4 5/8'],
   ['two layers of mat round a 4x6: 1/16 then 3/8', 'mat-stack', '1 of 4 7/8 x 6 7/8, 1 of 4 1/8 x 6 1/8'],
   ['how wide is the mat if the photo is 4x6 and I want 3/4 all round', 'mat-stack', '1 of 5 1/2 x 7 1/2'],
   ['a photo 8 by 8 cm with a 5 mm mat', 'mat-stack', '1 of 3 9/16 x 3 9/16'],

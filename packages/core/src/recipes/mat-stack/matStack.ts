@@ -221,7 +221,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     },
     usual: ['reveal', 'around', 'outer'],
     idle: [
-      ...['first', 'second', 'third', 'inside', 'outside'],
+      ...['first', 'second', 'inside'],
       'narrow',
       'thin',
       'thick',
