@@ -1,7 +1,7 @@
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
-import { aloneIn } from './database/alone.ts';
+import { lockFolder } from './database/folderLock.ts';
 import { UnusableDatabase } from './database/database.ts';
 import { ownAddresses } from './http/sharing.ts';
 import { PapersService } from './papers/papers.service.ts';
@@ -27,7 +27,7 @@ const refused = (error: unknown): never => {
   process.exit(1);
 };
 // a folder that cannot be written to is told in the database's own words
-const alone = await aloneIn(data).catch((error: unknown) =>
+const alone = await lockFolder(data).catch((error: unknown) =>
   error instanceof UnusableDatabase ? refused(error) : null,
 );
 const { app, database } = await createApplication(options).catch((error: unknown) => {
@@ -38,7 +38,7 @@ if (database.copy) console.log(`The database is brought up to date; as it was, i
 try {
   await app.listen(port, share ? '0.0.0.0' : '127.0.0.1');
   const address = app.getHttpServer().address() as { port: number };
-  alone?.answersAt(`http://127.0.0.1:${address.port}`);
+  alone?.setAddress(`http://127.0.0.1:${address.port}`);
   void app.get(PapersService).warm();
   console.log(`Temnex is at http://127.0.0.1:${address.port}`);
   for (const own of options.share ?? [])

@@ -8,10 +8,10 @@ import { once } from '../database/once.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import {
-  ASKED,
-  cameBackOf,
+  IDS_PER_QUERY,
+  returnedByItem,
   keepFor,
-  leftByCutsTakenBack,
+  offcutsOfUndoneCuts,
   move,
   note,
   touch,
@@ -106,14 +106,14 @@ export class StepsService {
           `${used.length === 1 ? 'One of them has' : `${used.length} of them have`} been used or taken out since, so this cannot be undone; nothing was changed.`,
         );
       const taken = row.lines.filter(({ by }) => by < 0).map((l) => l.stock);
-      const whole = leftByCutsTakenBack(tx, taken).length;
+      const whole = offcutsOfUndoneCuts(tx, taken).length;
       if (whole)
         throw new Refused(
           'stock-changed',
           `${whole === 1 ? 'One of them was' : `${whole} of them were`} left by a cut that has been taken back since: the sheet is whole again. Nothing was changed.`,
         );
       // brought back by itself, it does not come back once more
-      const back = cameBackOf(tx, id);
+      const back = returnedByItem(tx, id);
       for (const line of row.lines.toReversed()) {
         const item = rowOf(tx, line.stock);
         const already = line.by < 0 ? Math.min(-line.by, back.get(line.stock) ?? 0) : 0;
@@ -155,11 +155,11 @@ function nothingCalled(what: string, ...path: (string | number)[]): Refused {
 /** What is put in is called by ids that nothing has had, each once. */
 function neverThere(tx: Transaction, table: typeof papers | typeof stock, field: string, ids: readonly string[]): void {
   const taken = new Set<string>();
-  for (let i = 0; i < ids.length; i += ASKED)
+  for (let i = 0; i < ids.length; i += IDS_PER_QUERY)
     for (const { id } of tx
       .select({ id: table.id })
       .from(table)
-      .where(inArray(table.id, ids.slice(i, i + ASKED)))
+      .where(inArray(table.id, ids.slice(i, i + IDS_PER_QUERY)))
       .all())
       taken.add(id);
   for (const [i, id] of ids.entries()) {
@@ -175,11 +175,11 @@ const rowOf = (tx: Transaction, id: string): StockRow | undefined =>
 function rowsOf(tx: Transaction, ids: readonly string[]): Map<string, StockRow> {
   const rows = new Map<string, StockRow>();
   const each = [...new Set(ids)];
-  for (let i = 0; i < each.length; i += ASKED)
+  for (let i = 0; i < each.length; i += IDS_PER_QUERY)
     for (const row of tx
       .select()
       .from(stock)
-      .where(inArray(stock.id, each.slice(i, i + ASKED)))
+      .where(inArray(stock.id, each.slice(i, i + IDS_PER_QUERY)))
       .all())
       rows.set(row.id, row);
   return rows;

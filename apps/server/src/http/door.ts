@@ -42,7 +42,7 @@ export const door =
       sharing.answering(device.id, response);
       (request as Visited).device = device;
       // said before what it sends is read
-      if (/^\/api\/backup(?!\/copies)/.test(request.path.toLowerCase())) return refuse(response, ownOnly());
+      if (/^\/api\/backup(?!\/copies)/.test(request.path.toLowerCase())) return refuse(response, refusedToDevices());
     }
     const { types, refused } = sentAs(request);
     if (CHANGES.has(request.method) && hasBody(request) && !request.is([...types])) return refuse(response, refused());
@@ -56,7 +56,7 @@ const isApi = (request: Request): boolean => request.path.toLowerCase().startsWi
 export type Visited = Request & { device?: { readonly id: string; readonly name: string } };
 
 /** Backups are made and put back on the computer itself. */
-export const ownOnly = (): Refused => new Refused('forbidden', 'That is done on the computer itself.');
+export const refusedToDevices = (): Refused => new Refused('forbidden', 'That is done on the computer itself.');
 
 const tokenOf = (request: Request): string =>
   /(?:^|;\s*)temnex_device=([\w-]{43})(?:;|$)/.exec(request.headers.cookie ?? '')?.[1] ?? '';

@@ -20,10 +20,10 @@ import { once } from '../database/once.ts';
 import * as schema from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { putWhole } from '../pictures/files.ts';
+import { copyWhole } from '../pictures/files.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 import { CopiesFolder } from './copies.ts';
-import { NotUnfolded, takenIntoFile, unfolded } from './unfold.ts';
+import { BadZip, saveUpload, unzipTo } from './unzip.ts';
 
 const { papers, pages, plans, cuttings, stock, movements, steps, rules, challenges, searches, habits } = schema;
 const { sessions, sessionEvents, book, photos } = schema;
@@ -62,7 +62,7 @@ interface Waiting {
 @Injectable()
 export class KeepingService implements OnModuleInit, OnModuleDestroy {
   private readonly photos: string;
-  /** Where backups are unfolded that are looked into. */
+  /** Where backups are unzipped that are looked into. */
   private readonly looking: string;
   private readonly copies: CopiesFolder;
   private trouble: string | null = null;
@@ -136,12 +136,12 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     const folder = this.newFolder();
     try {
       const zip = join(folder, 'sent.zip');
-      const bytes = await takenIntoFile(sent, zip, BACKUP_LIMIT_MB * 2 ** 20);
+      const bytes = await saveUpload(sent, zip, BACKUP_LIMIT_MB * 2 ** 20);
       if (bytes === null)
         throw new Refused('too-large', `That is more than can be sent at once (${BACKUP_LIMIT_MB} MB).`);
       if (!bytes) throw new Refused('bad-input', 'No backup was sent.');
-      const names = await unfolded(zip, folder, isKept).catch((error: unknown) => {
-        if (!(error instanceof NotUnfolded)) throw error;
+      const names = await unzipTo(zip, folder, isKept).catch((error: unknown) => {
+        if (!(error instanceof BadZip)) throw error;
         throw new Refused(
           'bad-input',
           `This is no backup of Temnex, or it is damaged: it cannot be opened (${error.message}).`,
@@ -241,7 +241,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
 
   private takeFiles(folder: string): void {
     const take = (kind: string, pattern: RegExp, into: string) => {
-      for (const name of filesIn(join(folder, kind), pattern)) putWhole(join(folder, kind, name), join(into, name));
+      for (const name of filesIn(join(folder, kind), pattern)) copyWhole(join(folder, kind, name), join(into, name));
     };
     take('pictures', PICTURE, this.pictures);
     take('photos', PHOTO, this.photos);

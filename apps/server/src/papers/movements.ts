@@ -121,12 +121,12 @@ export function touch(tx: Transaction, paper: string): void {
 }
 
 /** So many ids are asked for at a time. */
-export const ASKED = 500;
+export const IDS_PER_QUERY = 500;
 
 /** Those of some items that were left by a cut that has been taken back: its sheet is whole, so they are not there. */
-export function leftByCutsTakenBack(tx: Transaction, items: readonly string[]): string[] {
-  const chunks = Array.from({ length: Math.ceil(items.length / ASKED) }, (_, i) =>
-    items.slice(i * ASKED, (i + 1) * ASKED),
+export function offcutsOfUndoneCuts(tx: Transaction, items: readonly string[]): string[] {
+  const chunks = Array.from({ length: Math.ceil(items.length / IDS_PER_QUERY) }, (_, i) =>
+    items.slice(i * IDS_PER_QUERY, (i + 1) * IDS_PER_QUERY),
   );
   return chunks.flatMap((some) =>
     tx
@@ -140,7 +140,7 @@ export function leftByCutsTakenBack(tx: Transaction, items: readonly string[]): 
 }
 
 /** How many have come back already of what a step took, by item. */
-export function cameBackOf(tx: Transaction, step: string): Map<string, number> {
+export function returnedByItem(tx: Transaction, step: string): Map<string, number> {
   const rows = tx
     .select({ item: movements.stock, n: sql<number>`sum("by")` })
     .from(movements)

@@ -11,7 +11,7 @@ import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
 import { pages, photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
-import { broken, hashOf, isFault, isHash, keepFile, pictureIn, pictureTurns } from '../pictures/files.ts';
+import { broken, hashOf, isFault, isHash, keepFile, pictureIn, oneImageAtATime } from '../pictures/files.ts';
 import { strippedJpeg } from '../pictures/stripped.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 
@@ -44,7 +44,7 @@ function sayable(facts: unknown): PhotoFacts {
 @Injectable()
 export class PhotosService {
   private readonly folder: string;
-  private readonly turns = pictureTurns;
+  private readonly turns = oneImageAtATime;
 
   constructor(
     @Inject(DATABASE) private readonly db: Database,

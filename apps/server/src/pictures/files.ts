@@ -19,7 +19,7 @@ export const MOST_PIXELS = 120_000_000;
 /** One that is stored in passes (progressive, interlaced) is held in memory whole, several times over, until the last has been read. */
 const MOST_INTERLACED = 40_000_000;
 /** Pictures are opened one after the other: each may take some hundred megabytes while it is. */
-export const pictureTurns = new Turns(1);
+export const oneImageAtATime = new Turns(1);
 
 export const hashOf = (data: Buffer): string => createHash('sha256').update(data).digest('hex');
 export const isHash = (name: string): boolean => /^[0-9a-f]{64}$/.test(name);
@@ -44,7 +44,7 @@ export async function keepFile(path: string, data: Buffer): Promise<void> {
 }
 
 /** Puts a file elsewhere, whole or not at all; what is there already is believed where it is the same. */
-export function putWhole(from: string, to: string): void {
+export function copyWhole(from: string, to: string): void {
   const data = readFileSync(from);
   if (existsSync(to) && readFileSync(to).equals(data)) return;
   mkdirSync(dirname(to), { recursive: true });

@@ -4,7 +4,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import sharp from 'sharp';
 import type { PaperPicture } from '@temnex/contract';
 import { notFound } from '../http/refused.ts';
-import { broken, hashOf, isFault, isHash, keepFile, pictureIn, pictureTurns } from './files.ts';
+import { broken, hashOf, isFault, isHash, keepFile, pictureIn, oneImageAtATime } from './files.ts';
 
 /** The folder in which pictures lie, each under the hash of its content. */
 export const PICTURES_FOLDER = Symbol('pictures folder');
@@ -22,7 +22,7 @@ export class PicturesService {
 
   /** Takes in the picture of a paper. The same picture twice is one file. */
   ofPaper(body: unknown): Promise<PaperPicture> {
-    return pictureTurns.in(() => this.takeIn(body));
+    return oneImageAtATime.in(() => this.takeIn(body));
   }
 
   private async takeIn(body: unknown): Promise<PaperPicture> {

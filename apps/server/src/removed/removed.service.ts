@@ -5,7 +5,7 @@ import { DATABASE, type Database, type Transaction } from '../database/types.ts'
 import { once } from '../database/once.ts';
 import { movements, pages, papers, photos, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { leftByCutsTakenBack, move, touch } from '../papers/movements.ts';
+import { offcutsOfUndoneCuts, move, touch } from '../papers/movements.ts';
 
 /** So many of the things taken out last are listed. */
 const LISTED = 100;
@@ -85,7 +85,7 @@ export class RemovedService {
       if (!row) throw notFound('paper in the drawer');
       if (!row.removedAt || row.quantity)
         throw new Refused('stock-changed', 'It is in the drawer, or was used since; nothing was changed.');
-      if (leftByCutsTakenBack(tx, [id]).length)
+      if (offcutsOfUndoneCuts(tx, [id]).length)
         throw new Refused(
           'stock-changed',
           'It was left by a cut that has been taken back since: its sheet is whole again.',

@@ -53,7 +53,7 @@ function keep(id: string, events: readonly SessionEvent[]): void {
 }
 
 /** Whether what waits lives in this window alone: there was no room on the device to keep it. */
-export const isInThisWindowOnly = (id: string): boolean => spare.has(id);
+export const isOnlyInMemory = (id: string): boolean => spare.has(id);
 
 export const putOut = (id: string, event: SessionEvent): void => keep(id, [...waitingOf(id), event]);
 export const takenIn = (id: string, gone: ReadonlySet<string>): void => {

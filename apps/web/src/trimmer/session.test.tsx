@@ -12,7 +12,7 @@ import {
   type SessionEvent,
 } from '@temnex/core';
 import type { Session, TakenEvent } from '@temnex/contract';
-import { isInThisWindowOnly, keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
+import { isOnlyInMemory, keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
 import { useSession, type LiveSession } from './useSession.ts';
 
 const document: JobDocument = {
@@ -205,13 +205,13 @@ describe('what waits on a device', () => {
     try {
       putOut('four', event('b'));
       expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b']);
-      expect(isInThisWindowOnly('four')).toBe(true);
+      expect(isOnlyInMemory('four')).toBe(true);
     } finally {
       Storage.prototype.setItem = set;
     }
     putOut('four', event('c'));
     expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b', 'c']);
-    expect(isInThisWindowOnly('four')).toBe(false);
+    expect(isOnlyInMemory('four')).toBe(false);
     takenIn('four', new Set(['a', 'b', 'c']));
   });
   test('where there is no room to keep it, it lives as long as the view does', () => {
@@ -221,7 +221,7 @@ describe('what waits on a device', () => {
     };
     try {
       putOut('three', event('a'));
-      expect(isInThisWindowOnly('three')).toBe(true);
+      expect(isOnlyInMemory('three')).toBe(true);
       expect(waitingOf('three').map((e) => e.id)).toEqual(['a']);
       takenIn('three', new Set(['a']));
       expect(waitingOf('three')).toEqual([]);

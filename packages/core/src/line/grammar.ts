@@ -1,6 +1,6 @@
 import { parseLength, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
 import type { Token } from './tokens.ts';
-import { formsOf, isMany, lexiconOf, turnsItRound } from './lexicon.ts';
+import { formsOf, isMany, lexiconOf, changesMeaning } from './lexicon.ts';
 
 /*
  * What the words and values of a line belong to. A recipe says which words it knows; a value goes to the word that stands right
@@ -126,7 +126,7 @@ export function hear(
     known[i + 1]?.as === 'head';
   const passed = tokens.flatMap((t, i) => {
     if (t.kind !== 'word' || known[i] || !/^\p{L}{2,}$/u.test(t.word)) return [];
-    if (turnsItRound(t.word) || isKnownElsewhere(t.word)) return [];
+    if (changesMeaning(t.word) || isKnownElsewhere(t.word)) return [];
     return isBesideValue(i) && !isOfHead(i) ? [] : [{ at: i, said: t.said }];
   });
   for (const { at } of passed) known[at] = { as: 'idle' };

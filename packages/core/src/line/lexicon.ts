@@ -21,7 +21,7 @@ const TURNING = new Set(
   ).split(' '),
 );
 /** So do `narrower`, `widest` and `second`. */
-export const turnsItRound = (word: string): boolean =>
+export const changesMeaning = (word: string): boolean =>
   TURNING.has(word) || /(n['’]t|er|est|first|second|third|th)$/.test(word);
 /** The words of a grammar, by what they are to it. */
 interface Words {

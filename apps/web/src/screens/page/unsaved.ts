@@ -66,7 +66,7 @@ function keysOf(id: string): string[] {
 }
 
 /** Says that a window is open, until it is closed or killed. Gives back how to end it. */
-export function holdDraft(key: string): () => void {
+export function lockDraft(key: string): () => void {
   let end = () => {};
   const held = new Promise<void>((resolve) => (end = resolve));
   void navigator.locks?.request(key, () => held).catch(() => {});

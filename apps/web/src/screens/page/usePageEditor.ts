@@ -5,7 +5,7 @@ import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
 import { ServerRefusal, Unreachable, ask } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
-import { draftKey, forgetUnsaved, holdDraft, keepUnsaved, unsavedOf, type Draft, type Unsaved } from './unsaved.ts';
+import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, unsavedOf, type Draft, type Unsaved } from './unsaved.ts';
 import { newId } from '../../ui/newId.ts';
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'failed';
@@ -81,7 +81,7 @@ export function usePageEditor(
   useEffect(() => {
     let there = true;
     void unsavedOf(id).then((found) => there && setDrafts(found.filter(({ key }) => key !== draft)));
-    const end = holdDraft(draft);
+    const end = lockDraft(draft);
     return () => {
       there = false;
       end();

@@ -5,7 +5,7 @@ import { copyWords, count, trimmerWords } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
-import { isInThisWindowOnly } from '../../trimmer/outbox.ts';
+import { isOnlyInMemory } from '../../trimmer/outbox.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
 import { keepApplication } from '../../ui/installed.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
@@ -178,7 +178,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           title={`${session.title}${bags}`}
           says={
             live.offline
-              ? `The server does not answer; ${live.waiting ? `${count(live.waiting, 'press', 'presses')} ${isInThisWindowOnly(session.session.id) ? 'only in this window: do not close it' : 'kept here'}` : 'go on'}`
+              ? `The server does not answer; ${live.waiting ? `${count(live.waiting, 'press', 'presses')} ${isOnlyInMemory(session.session.id) ? 'only in this window: do not close it' : 'kept here'}` : 'go on'}`
               : live.waiting > 1
                 ? `${live.waiting} being sent`
                 : ''

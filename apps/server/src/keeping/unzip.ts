@@ -13,10 +13,10 @@ const ALWAYS = 64e6;
 const AT_A_TIME = 1 << 18;
 
 /** What was sent is no ZIP file, is damaged, or unfolds without end. */
-export class NotUnfolded extends Error {}
+export class BadZip extends Error {}
 
 /** Takes what is sent into a file as it comes, and no more than `most` bytes of it. Gives back how many there were; null: more. */
-export async function takenIntoFile(sent: Readable, file: string, most: number): Promise<number | null> {
+export async function saveUpload(sent: Readable, file: string, most: number): Promise<number | null> {
   const out = createWriteStream(file);
   let bytes = 0;
   try {
@@ -33,9 +33,9 @@ export async function takenIntoFile(sent: Readable, file: string, most: number):
 
 /**
  * Unfolds those files of a ZIP file that are kept into a folder, a piece at a time: never more of it is in memory, nothing is read on
- * once it is too much. Gives back their names. Throws NotUnfolded.
+ * once it is too much. Gives back their names. Throws BadZip.
  */
-export async function unfolded(zip: string, into: string, isKept: (name: string) => boolean): Promise<string[]> {
+export async function unzipTo(zip: string, into: string, isKept: (name: string) => boolean): Promise<string[]> {
   const open = new Map<string, number>();
   const names: string[] = [];
   let [read, written, begins] = [0, 0, ''];
@@ -51,8 +51,7 @@ export async function unfolded(zip: string, into: string, isKept: (name: string)
       // what was thrown here comes back here
       if (error) throw error;
       written += data.length;
-      if (written > Math.min(MOST_UNFOLDED, ALWAYS + MOST_TIMES * read))
-        throw new NotUnfolded('it unfolds to too much');
+      if (written > Math.min(MOST_UNFOLDED, ALWAYS + MOST_TIMES * read)) throw new BadZip('it unfolds to too much');
       for (let at = 0; at < data.length;) at += writeSync(handle, data, at);
       if (!isLast) return;
       closeSync(handle);
@@ -64,20 +63,20 @@ export async function unfolded(zip: string, into: string, isKept: (name: string)
   try {
     for await (const chunk of createReadStream(zip, { highWaterMark: AT_A_TIME }) as AsyncIterable<Buffer>) {
       if (!begins) begins = chunk.toString('latin1', 0, 2);
-      if (begins !== 'PK') throw new NotUnfolded('it is no ZIP file');
+      if (begins !== 'PK') throw new BadZip('it is no ZIP file');
       read += chunk.length;
       unzip.push(chunk);
     }
     unzip.push(new Uint8Array(), true);
   } catch (error) {
-    throw error instanceof NotUnfolded ? error : wrong(error);
+    throw error instanceof BadZip ? error : wrong(error);
   } finally {
     for (const handle of open.values()) closeSync(handle);
   }
-  if (!begins || open.size) throw new NotUnfolded('it ends too early');
+  if (!begins || open.size) throw new BadZip('it ends too early');
   return names;
 }
 
 /** What the disk says is told as it is; what the ZIP says, as that. */
 const wrong = (error: unknown): unknown =>
-  typeof (error as { errno?: unknown }).errno === 'number' ? error : new NotUnfolded('it is damaged', { cause: error });
+  typeof (error as { errno?: unknown }).errno === 'number' ? error : new BadZip('it is damaged', { cause: error });

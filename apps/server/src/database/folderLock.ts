@@ -13,9 +13,9 @@ const NAME = 'temnex.lock';
 const STARTING = 5000;
 const ASKED_EVERY = 200;
 
-export interface Alone {
+export interface FolderLock {
   /** Says where this server answers. */
-  answersAt(address: string): void;
+  setAddress(address: string): void;
   leave(): void;
 }
 
@@ -23,7 +23,7 @@ export interface Alone {
  * A folder of data for one server: throws UnusableDatabase, with its address, where another one answers for it. One that was killed
  * leaves its note behind, which nobody answers for: it is written over.
  */
-export async function aloneIn(folder: string): Promise<Alone> {
+export async function lockFolder(folder: string): Promise<FolderLock> {
   mkdirSync(folder, { recursive: true });
   const file = join(folder, NAME);
   const note = (address: string | null) => `${JSON.stringify({ pid: process.pid, address } satisfies Holder)}\n`;
@@ -44,7 +44,7 @@ export async function aloneIn(folder: string): Promise<Alone> {
     rmSync(file, { force: true });
   }
   return {
-    answersAt: (address) => writeFileSync(file, note(address)),
+    setAddress: (address) => writeFileSync(file, note(address)),
     leave: () => rmSync(file, { force: true }),
   };
 }

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'no
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
-import { aloneIn } from './alone.ts';
+import { lockFolder } from './folderLock.ts';
 
 let folder: string;
 beforeEach(() => void (folder = mkdtempSync(join(tmpdir(), 'temnex-alone-'))));
@@ -14,8 +14,8 @@ const note = () => join(folder, 'temnex.lock');
 const OTHER = process.ppid;
 
 test('a folder is used by one server, which says where it answers, and leaves nothing behind', async () => {
-  const alone = await aloneIn(join(folder, 'deep'));
-  alone.answersAt('http://127.0.0.1:4310');
+  const alone = await lockFolder(join(folder, 'deep'));
+  alone.setAddress('http://127.0.0.1:4310');
   expect(JSON.parse(readFileSync(join(folder, 'deep', 'temnex.lock'), 'utf8'))).toEqual({
     pid: process.pid,
     address: 'http://127.0.0.1:4310',
@@ -28,21 +28,21 @@ test('a second one is refused with the address of the first, while that answers'
   await new Promise<void>((up) => first.listen(0, '127.0.0.1', up));
   const address = `http://127.0.0.1:${(first.address() as AddressInfo).port}`;
   writeFileSync(note(), JSON.stringify({ pid: OTHER, address }));
-  await expect(aloneIn(folder)).rejects.toThrow(`already, at ${address}`);
+  await expect(lockFolder(folder)).rejects.toThrow(`already, at ${address}`);
   await new Promise((down) => first.close(down));
   // another program has its number now, and nobody answers
-  (await aloneIn(folder)).leave();
+  (await lockFolder(folder)).leave();
 });
 test('one that was killed, and a note that is none, are written over', async () => {
   for (const text of ['{"pid":999999999,"address":"http://127.0.0.1:1"}', '', 'a kite', '{"pid":"x"}', 'null']) {
     writeFileSync(note(), text);
-    (await aloneIn(folder)).leave();
+    (await lockFolder(folder)).leave();
   }
 });
 test('one that is starting is waited for a while', async () => {
   writeFileSync(note(), JSON.stringify({ pid: OTHER, address: null }));
   setTimeout(() => rmSync(note()), 500);
   const began = Date.now();
-  (await aloneIn(folder)).leave();
+  (await lockFolder(folder)).leave();
   expect(Date.now() - began).toBeGreaterThan(300);
 });
