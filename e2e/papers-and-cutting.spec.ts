@@ -206,8 +206,6 @@ test('the cutting order: scraps first, a story of cuts, totals, proof, a list to
   );
 
   const before = await (await request.get('/api/drawer')).json();
-  // once it is kept
-  await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
   await page.getByRole('button', { name: 'It is cut' }).click();
   await expect(page.getByRole('heading', { name: 'Everything is cut' })).toBeVisible();
   await page.goto(`${DEMO}/papers`);

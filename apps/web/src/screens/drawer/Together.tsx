@@ -8,7 +8,7 @@ import { Block } from '../../ui/Block.tsx';
 import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { CutIt } from '../order/CutIt.tsx';
+import { CutIt, type Pressed } from '../order/CutIt.tsx';
 import { OrderSlip, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
 import { Overview } from '../order/Overview.tsx';
 import { Story } from '../order/Story.tsx';
@@ -166,6 +166,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
   const undo = useUndoTogether(pages);
   const [done, setDone] = useState<number | null>(null);
   const [last, setLast] = useState<string | null>(null);
+  const [pressed, setPressed] = useState<Pressed | null>(null);
   const { asked, plan, job, alone } = order;
   const voice = { mark, figures: 'typeset' } as const;
   const { data } = asked;
@@ -273,9 +274,9 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
               </Notice>
             ) : null}
             <CutIt
-              {...{ plan, job, done, setDone }}
+              {...{ plan, job, done, setDone, pressed, setPressed }}
               stored={order.stored}
-              settle={order.planning ? order.stop : null}
+              settle={order.trouble ? null : () => order.planning && order.stop()}
               failed={order.trouble !== null}
               cut={putDown}
               print={

@@ -1,4 +1,4 @@
-import { useEffect, useEffectEvent, useState, type ReactNode } from 'react';
+import { useEffect, useEffectEvent, useState, type Dispatch, type ReactNode, type SetStateAction } from 'react';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, count, type BagOf } from '@temnex/words';
@@ -36,11 +36,17 @@ const ToTrimmer = styled.div`
   }
 `;
 
+/** What was pressed before its plan was kept, and of which plan: done as soon as that one is. */
+export interface Pressed {
+  what: 'cut' | 'trimmer';
+  plan: Plan;
+}
+
 interface CutItProps {
   plan: Plan;
   job: Job;
   stored: string | null;
-  /** Makes this plan the one that stands, while a better one is looked for; null: there is nothing to settle. */
+  /** Makes this plan the one that is kept, if a better one is still looked for; null: it is not going to be kept. */
   settle: (() => void) | null;
   /** It could not be kept. */
   failed: boolean;
@@ -55,6 +61,9 @@ interface CutItProps {
   /** How many of the steps are done; null: nobody has said. */
   done: number | null;
   setDone: (done: number | null) => void;
+  /** Held where it outlives a plan that is made anew. */
+  pressed: Pressed | null;
+  setPressed: Dispatch<SetStateAction<Pressed | null>>;
 }
 
 /** Puts down what is cut: all of it, or the first cuts, with what was spoiled; what is left is then planned anew. */
@@ -70,23 +79,28 @@ export function CutIt({
   open = false,
   done,
   setDone,
+  pressed,
+  setPressed,
 }: CutItProps) {
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
-  /** Said before it was kept: put down as soon as it is. */
-  const [said, setSaid] = useState<Plan | null>(null);
   // kept, it comes back as another object, but the same plan
-  const isSaid = said !== null && (said === plan || JSON.stringify(said) === JSON.stringify(plan));
-  const waiting = isSaid && !stored && !failed;
-  const put = () => {
+  const isThis = pressed !== null && (pressed.plan === plan || JSON.stringify(pressed.plan) === JSON.stringify(plan));
+  const waitsFor = isThis && !failed ? pressed.what : null;
+  const begin = useBeginSession();
+  const press = (what: Pressed['what']) => {
     if (!stored) {
-      setSaid(plan);
+      setPressed({ what, plan });
       settle?.();
       return;
     }
-    setSaid(null);
+    setPressed(null);
+    if (what === 'trimmer') {
+      begin.mutate(stored);
+      return;
+    }
     const lost = off.filter((h) => spoiled.has(keyOf(h))).map(({ piece, copy }) => ({ piece, copy }));
     cut.mutate(
       { plan: stored, soFar: { ...(partly ? { steps: done } : {}), ...(lost.length ? { spoiled: lost } : {}) } },
@@ -98,20 +112,12 @@ export function CutIt({
       },
     );
   };
-  const putNow = useEffectEvent(put);
+  const goOn = useEffectEvent(() => press(pressed!.what));
   useEffect(() => {
-    if (isSaid && stored) putNow();
-  }, [isSaid, stored]);
-  // begun before it was kept: as soon as it is
-  const begin = useBeginSession();
-  const [going, setGoing] = useState(false);
-  const goNow = useEffectEvent(() => {
-    setGoing(false);
-    begin.mutate(stored!);
-  });
-  useEffect(() => {
-    if (going && stored) goNow();
-  }, [going, stored]);
+    if (isThis && stored) goOn();
+  }, [isThis, stored]);
+  // between two answers it is neither looked for nor kept: a button that is held down then stays one
+  const cannot = !stored && !settle;
   const toggle = (key: string) => {
     const next = new Set(spoiled);
     if (!next.delete(key)) next.add(key);
@@ -121,17 +127,8 @@ export function CutIt({
     <Stack>
       {done === null && plan.sheets.length ? (
         <ToTrimmer>
-          <Strong
-            onPress={() => {
-              if (stored) begin.mutate(stored);
-              else {
-                setGoing(true);
-                settle?.();
-              }
-            }}
-            isDisabled={(!stored && !settle) || begin.isPending || (going && !failed)}
-          >
-            {begin.isPending || (going && !failed)
+          <Strong onPress={() => press('trimmer')} isDisabled={cannot || begin.isPending || waitsFor !== null}>
+            {begin.isPending || waitsFor === 'trimmer'
               ? 'Getting ready …'
               : open
                 ? 'Go on at the trimmer'
@@ -139,8 +136,11 @@ export function CutIt({
           </Strong>
         </ToTrimmer>
       ) : null}
-      <Plain onPress={put} isDisabled={(!stored && !settle) || !plan.sheets.length || cut.isPending || waiting}>
-        {waiting || cut.isPending
+      <Plain
+        onPress={() => press('cut')}
+        isDisabled={cannot || !plan.sheets.length || cut.isPending || waitsFor !== null}
+      >
+        {waitsFor === 'cut' || cut.isPending
           ? 'Putting it down …'
           : partly
             ? `${count(done, 'cut')} made, plan the rest`
@@ -172,6 +172,13 @@ export function CutIt({
             ))}
           </Ticks>
         </details>
+      ) : null}
+      {pressed && !isThis ? (
+        <Notice kind="advice">
+          <span role="status">
+            The cutting order has changed since you pressed, so nothing was done. Look through it, and press again.
+          </span>
+        </Notice>
       ) : null}
       {begin.error ? (
         <Notice kind="block">

@@ -14,7 +14,7 @@ import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { Books } from './Books.tsx';
 import { CutAlready } from './CutAlready.tsx';
-import { CutIt } from './CutIt.tsx';
+import { CutIt, type Pressed } from './CutIt.tsx';
 import { Finished } from './Finished.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
@@ -107,6 +107,7 @@ export function OrderScreen() {
   const shown = order.status === 'shown' ? order.plan : null;
   const [begun, setBegun] = useState<{ plan: Plan; done: number } | null>(null);
   const done = begun && begun.plan === shown ? begun.done : null;
+  const [pressed, setPressed] = useState<Pressed | null>(null);
   const setDone = (n: number | null) => {
     // what is being cut is settled: no better plan takes its place
     if (n !== null && order.status === 'shown' && order.planning) stop();
@@ -219,13 +220,12 @@ export function OrderScreen() {
               </Notice>
             ) : null}
             <CutIt
-              {...{ cut, done, setDone }}
+              {...{ cut, done, setDone, pressed, setPressed }}
               print={<PlainLink to={`/page/${id}/print`}>Print it</PlainLink>}
               plan={order.plan}
               job={order.job}
               stored={order.stored}
-              // a plan that is still being bettered is settled by being cut
-              settle={order.planning && order.plan.aim === context.habits.aim ? stop : null}
+              settle={order.settle}
               failed={trouble !== null}
               bagOf={bagOf}
               open={open}

@@ -15,4 +15,6 @@ export type CuttingOrder =
       planning: Extract<PlannerState, { status: 'planning' }> | null;
       /** Id under which the server keeps it; null until it does. */
       stored: string | null;
+      /** Makes this plan the one that is kept, if a better one is still looked for; null: it is not going to be kept. */
+      settle: (() => void) | null;
     };

@@ -18,7 +18,7 @@ import { useCut } from '../../api/queries.ts';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import type { PageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
-import { CutIt } from './CutIt.tsx';
+import { CutIt, type Pressed } from './CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
 import { Story } from './Story.tsx';
@@ -122,17 +122,30 @@ describe('the three aims', () => {
 });
 
 describe('putting down what is cut', () => {
+  const inClient = (element: ReactNode) => (
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>{element}</MemoryRouter>
+    </QueryClientProvider>
+  );
   function Cutting({
     bagOf = null as ((piece: string, copy: number) => string) | null,
     done = null as number | null,
     stored = 'plan-1' as string | null,
     settle = null as (() => void) | null,
     failed = false,
+    shows = plan as Plan | null,
   }) {
     const [now, setNow] = useState(done);
+    const [pressed, setPressed] = useState<Pressed | null>(null);
     const cut = useCut('p1');
+    if (!shows) return null;
     return (
-      <CutIt {...{ plan, job, stored, bagOf, settle, failed, cut }} print="Print it" done={now} setDone={setNow} />
+      <CutIt
+        {...{ plan: shows, job, stored, bagOf, settle, failed, cut, pressed, setPressed }}
+        print="Print it"
+        done={now}
+        setDone={setNow}
+      />
     );
   }
   test('all of it', async () => {
@@ -153,16 +166,23 @@ describe('putting down what is cut', () => {
     expect(settle).toHaveBeenCalledTimes(1);
     expect(screen.getByRole('button', { name: 'Putting it down …' }).hasAttribute('disabled')).toBe(true);
     expect(asked).toEqual([]);
-    const inClient = (element: ReactNode) => (
-      <QueryClientProvider client={new QueryClient()}>
-        <MemoryRouter>{element}</MemoryRouter>
-      </QueryClientProvider>
-    );
     rerender(inClient(<Cutting stored={null} failed />));
     expect(screen.getByRole('button', { name: 'It is cut' })).toBeTruthy();
     expect(asked).toEqual([]);
     rerender(inClient(<Cutting stored="plan-2" />));
     await waitFor(() => expect(asked.map((a) => a.path)).toEqual(['/api/plans/plan-2/cut']));
+  });
+  test('where another plan comes to stand: nothing is done, and it says so until it is pressed again', async () => {
+    for (const name of ['It is cut', 'To the trimmer']) {
+      const { rerender, unmount } = shown(<Cutting stored={null} settle={jest.fn()} />);
+      fireEvent.click(screen.getByRole('button', { name }));
+      // the drawer changed: for a while there is none at all
+      rerender(inClient(<Cutting stored={null} shows={null} />));
+      rerender(inClient(<Cutting stored="plan-4" shows={{ ...plan, steps: plan.steps.slice(1) }} />));
+      expect(screen.getByRole('status').textContent).toMatch(/has changed since you pressed, so nothing was done/);
+      expect(asked).toEqual([]);
+      unmount();
+    }
   });
   test('pressed once, sent with one id however often the answer is lost', async () => {
     const heard: unknown[] = [];

@@ -10,7 +10,7 @@ import type { PageContext } from '../page/context.ts';
 
 /** A worker that plans when the test says so. */
 class Planner {
-  static last: Planner;
+  static last: Planner | null = null;
   onmessage: ((event: { data: FromWorker }) => void) | null = null;
   job: JobDocument | null = null;
   constructor() {
@@ -20,11 +20,16 @@ class Planner {
     this.job = job;
   }
   terminate(): void {}
+  better(): void {
+    act(() => this.onmessage?.({ data: { kind: 'better', plan: this.plans()[0]! } }));
+  }
   finish(): void {
+    act(() => this.onmessage?.({ data: { kind: 'done', plans: this.plans(), alone: null } }));
+  }
+  plans() {
     const read = readJob({ ...this.job!, plan: { ...this.job!.plan, nodes: 60 } });
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    const plans = planAims(read.job, { now: () => 0 });
-    act(() => this.onmessage?.({ data: { kind: 'done', plans, alone: null } }));
+    return planAims(read.job, { now: () => 0 });
   }
 }
 jest.unstable_mockModule('../../planner/newWorker.ts', () => ({ newPlanWorker: () => new Planner() }));
@@ -33,33 +38,58 @@ const { useCuttingOrder } = await import('./useCuttingOrder.ts');
 let asked: Asked[] = [];
 beforeEach(() => {
   asked = askedOfServer();
+  Planner.last = null;
 });
 const sent = () =>
   asked.filter((a) => a.method === 'POST').map((a) => a.body as { basis: Basis; plan: { aim: string } });
 
-test('a plan goes to the server for the state that is known, and again when that turns out to be an older one', async () => {
-  const mat = { papers: ['chalk'], side: 'A' as const, direction: 'any' as const };
-  const page = pageOf({ ...photo('launch', ['4', '6'], [layer('m1', '1/8')]), wishes: { m1: mat } });
-  const chalk = { id: 'chalk', name: 'Chalk', sides: [{ side: 'A', name: 'chalk', direction: 'none' }] };
-  const sheet = { id: 's', paper: 'chalk', unit: 'in', width: '12', height: '12', quantity: 1, kind: 'sheet' };
-  const trim = { left: 0, right: 0, top: 0, bottom: 0 };
-  const basis = (habits: number): Basis => ({ pageVersion: 1, papers: { chalk: 1 }, habits, cuts: [] });
-  const at = (aim: PageContext['habits']['aim'], habits: number) =>
-    ({
-      ...{ id: 'p1', editor: { page, saving: 'saved' }, derived: derivePage(page) },
-      drawer: { papers: [chalk], stock: [{ ...sheet, trim, turned: 0, reserved: false, origin: null }] },
-      ...{ habits: { ...USUAL_HABITS, aim }, basis: basis(habits), cut: [], cuttings: [] },
-    }) as unknown as PageContext;
+const mat = { papers: ['chalk'], side: 'A' as const, direction: 'any' as const };
+const page = pageOf({ ...photo('launch', ['4', '6'], [layer('m1', '1/8')]), wishes: { m1: mat } });
+const chalk = { id: 'chalk', name: 'Chalk', sides: [{ side: 'A', name: 'chalk', direction: 'none' }] };
+const sheet = { id: 's', paper: 'chalk', unit: 'in', width: '12', height: '12', quantity: 1, kind: 'sheet' };
+const trim = { left: 0, right: 0, top: 0, bottom: 0 };
+const basis = (habits: number): Basis => ({ pageVersion: 1, papers: { chalk: 1 }, habits, cuts: [] });
+const at = (aim: PageContext['habits']['aim'], habits: number) =>
+  ({
+    ...{ id: 'p1', editor: { page, saving: 'saved' }, derived: derivePage(page) },
+    drawer: { papers: [chalk], stock: [{ ...sheet, trim, turned: 0, reserved: false, origin: null }] },
+    ...{ habits: { ...USUAL_HABITS, aim }, basis: basis(habits), cut: [], cuttings: [] },
+  }) as unknown as PageContext;
+const withClient = () => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  const wrapper = ({ children }: { children: ReactNode }) => (
+  return ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
+};
+
+test('from its first plan on an order is kept or can be settled: a button that is held down stays one', async () => {
+  const seen: { planning: boolean; can: boolean }[] = [];
+  const hook = renderHook(
+    ({ saving }) => {
+      const facts = at('least-paper', 1);
+      const { order } = useCuttingOrder({ ...facts, editor: { ...facts.editor, saving } });
+      if (order.status === 'shown') seen.push({ planning: order.planning !== null, can: order.settle !== null });
+    },
+    { wrapper: withClient(), initialProps: { saving: 'saving' as 'saving' | 'failed' } },
+  );
+  await waitFor(() => expect(Planner.last?.job).toBeTruthy());
+  Planner.last!.better();
+  Planner.last!.finish();
+  await waitFor(() => expect(seen.at(-1)?.planning).toBe(false));
+  expect(seen[0]!.planning).toBe(true);
+  expect(seen.every((s) => s.can)).toBe(true);
+  // of a page that could not be saved none is kept
+  hook.rerender({ saving: 'failed' });
+  expect(seen.at(-1)!.can).toBe(false);
+});
+
+test('a plan goes to the server for the state that is known, and again when that turns out to be an older one', async () => {
   const hook = renderHook(({ context }) => useCuttingOrder(context), {
-    wrapper,
+    wrapper: withClient(),
     initialProps: { context: at('least-paper', 1) },
   });
   await waitFor(() => expect(Planner.last?.job).toBeTruthy());
-  Planner.last.finish();
+  Planner.last!.finish();
   await waitFor(() => expect(sent()).toMatchObject([{ basis: { habits: 1 }, plan: { aim: 'least-paper' } }]));
   // another aim is shown at once, before the server has said how often the habits have changed now
   hook.rerender({ context: at('easiest-cuts', 1) });

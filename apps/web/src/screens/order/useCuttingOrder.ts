@@ -17,7 +17,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   const { name, copies, spares, first } = editor.page;
   const stored = usePlan(id);
   const store = useStorePlan(id);
-  const { state, of, plan: start, stop: settle } = usePlanner();
+  const { state, of, plan: start, stop: standing } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
     () => jobOfPage(name, derived, drawer, habits, cut, { copies, spares, first }),
@@ -79,6 +79,8 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
     planned.current = { text: text!, job };
     start(job, begun);
   };
+  const stop = () => standing(plans);
+  const planning = fresh?.status === 'planning' ? fresh : null;
   let order: CuttingOrder;
   if (!ready) order = { status: 'loading' };
   else if (!wanted.ok) order = { status: 'blocked', problem: wanted.problem };
@@ -88,9 +90,11 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
       plan,
       job,
       plans,
-      planning: fresh?.status === 'planning' ? fresh : null,
-      stored: fits && fresh?.status !== 'planning' && !store.isPending ? stored.data!.id : null,
+      planning,
+      stored: fits && !planning && !store.isPending ? stored.data!.id : null,
+      // not what another aim gives, nor what could not be kept
+      settle: plan.aim === aim && !store.error && editor.saving !== 'failed' ? () => planning && stop() : null,
     };
   else order = { status: 'unplanned', state };
-  return { order, again, stop: () => settle(plans), trouble: store.error };
+  return { order, again, stop, trouble: store.error };
 }
