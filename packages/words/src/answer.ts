@@ -84,7 +84,7 @@ export function tooLongWords(recipe: RecipeId, blank: Blank, paper: Size, voice:
   return `${capital(words.piece(blank.role, blank.n, words.item(1)))}, ${size}, is too long by ${much.join(' and ')} for ${sizeWords(paper.width, paper.height, voice)}.`;
 }
 
-/** How many sheets a plan opens, and what is left of them to keep. */
+/** How many sheets a plan opens, and what is left of them to keep; at most so many, where it is not proved that fewer will not do. */
 export function sheetsWords(plan: Plan, paper: Size, voice: Voice): string {
   const sheets = plan.sheets.length;
   const per = TICKS_PER_UNIT[plan.unit];
@@ -92,7 +92,7 @@ export function sheetsWords(plan: Plan, paper: Size, voice: Voice): string {
     const [a, b] = sides.map((side) => Math.round(side * per)) as [number, number];
     return `${quantity > 1 ? `${quantity} of ` : ''}${sizeWords(a as Ticks, b as Ticks, voice)}`;
   });
-  const what = `${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} of ${sizeWords(paper.width, paper.height, voice)}`;
+  const what = `${plan.bound.proved ? '' : 'at most '}${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} of ${sizeWords(paper.width, paper.height, voice)}`;
   return left.length ? `${what}; left over: ${left.join(', ')}` : what;
 }
 
