@@ -1,7 +1,9 @@
 import { MARKS, RECIPE_IDS, emptyPage, lengthOf, newItem, recipeOf } from '@temnex/core';
-import { answers, expect, send, test } from './table.ts';
+import { answers, expect, isThorough, send, test } from './table.ts';
 
 const WIDTHS = [820, 1024, 1280, 1920];
+/** The widths that the one at a place of a list is looked at. */
+const widthsAt = (place: number) => (isThorough ? WIDTHS : [WIDTHS[place % WIDTHS.length]!]);
 
 /** Numbers of the drawing that stand on one another, by what they are. */
 const overlaps = () => {
@@ -26,11 +28,15 @@ for (const half of [0, 1])
     await page.goto('/');
     await answers(page);
     const line = page.getByLabel('Say it in one line');
-    for (const phrase of RECIPE_IDS.filter((_, i) => i % 2 === half).flatMap((id) => recipeOf(id).phrases)) {
+    const phrases = RECIPE_IDS.filter((_, i) => i % 2 === half).flatMap((id) => {
+      const all = recipeOf(id).phrases;
+      return isThorough ? all : all.slice(0, 1);
+    });
+    for (const [place, phrase] of phrases.entries()) {
       await line.fill(phrase);
       await page.keyboard.press('Enter');
       await expect(line).toHaveValue('');
-      for (const width of WIDTHS) {
+      for (const width of widthsAt(place)) {
         await page.setViewportSize({ width, height: width === 820 ? 1180 : 800 });
         await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
         const found = await page.evaluate(overlaps);
@@ -46,7 +52,8 @@ test('nor on the page, where what is chosen says where it lies', async ({ table:
     room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
   } as const;
   const faults: Record<string, string[]> = {};
-  for (const id of RECIPE_IDS) {
+  for (const [place, id] of RECIPE_IDS.entries()) {
+    if (!isThorough && place % 3) continue;
     let n = 0;
     const input = recipeOf(id).start(desk, () => `${id}-${(n += 1)}`);
     const document = { ...emptyPage(id), items: [newItem({ id, name: 'this', recipe: id, input })] };
@@ -57,7 +64,7 @@ test('nor on the page, where what is chosen says where it lies', async ({ table:
       .getByRole('button')
       .first()
       .click();
-    for (const width of [820, 1280, 1920]) {
+    for (const width of widthsAt(place)) {
       await page.setViewportSize({ width, height: width === 820 ? 1180 : 800 });
       await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
       const found = await page.evaluate(overlaps);

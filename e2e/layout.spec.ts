@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { expect, send, test } from './table.ts';
+import { expect, isThorough, send, test } from './table.ts';
 
-const WIDTHS = [360, 390, 768, 820, 1024, 1280, 1920];
+const WIDTHS = isThorough ? [360, 390, 768, 820, 1024, 1280, 1920] : [360, 768, 1280];
 const HEIGHTS: Readonly<Record<number, number>> = {
   360: 780,
   390: 844,

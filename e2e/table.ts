@@ -6,6 +6,9 @@ export const DEMO = '/page/demo-first-wind';
 /** How much slower than it is the processor seems to the browser; `npm run soak` goes some journeys at 6 times. */
 const SLOWER = Number(process.env.TEMNEX_SLOWER ?? 1);
 
+/** `npm run soak` looks at everything at every width; the tests at some of them, or at one by turns. */
+export const isThorough = process.env.TEMNEX_EVERY_WIDTH === '1';
+
 /** A journey that starts with a fresh demo and fails on any error in the browser's console. */
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {

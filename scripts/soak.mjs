@@ -42,6 +42,11 @@ const slowed = spawnSync('npm', ['run', '-s', 'journeys', '--', 'trimmer', '-g',
   env: { TEMNEX_SLOWER: '6', ...process.env },
 });
 if (slowed.status !== 0) process.exit(slowed.status ?? 1);
+const widths = spawnSync('npm', ['run', '-s', 'journeys', '--', 'drawn', 'layout'], {
+  ...inherited,
+  env: { TEMNEX_EVERY_WIDTH: '1', ...process.env },
+});
+if (widths.status !== 0) process.exit(widths.status ?? 1);
 const plans = ['--import', 'tsx', 'benchmarks/soak.ts', ...process.argv.slice(2)];
 const { status } = spawnSync(process.execPath, plans, inherited);
 process.exit(status ?? 1);
