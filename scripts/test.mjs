@@ -1,7 +1,7 @@
 // npm test: sets itself up, then lint, formatting, types, unit tests and browser journeys; ends with one line of counts.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, install, root } from './ready.mjs';
 
@@ -72,8 +72,8 @@ const unit = join(reports, 'unit.json');
 const flags = ['--experimental-vm-modules', '--disable-warning=ExperimentalWarning', 'node_modules/jest/bin/jest.js'];
 const unitOk = check('unit tests', process.execPath, [
   ...flags,
-  // some only wait, for a lock or for time to pass
-  '--maxWorkers=150%',
+  // one more than there are cores: some only wait, for a lock or for time to pass
+  `--maxWorkers=${availableParallelism() + 1}`,
   '--json',
   `--outputFile=${unit}`,
   '--silent',

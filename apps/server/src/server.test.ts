@@ -33,7 +33,6 @@ import { DEMO_PAGE_ID, demoPage, demoPages } from './demo/demoPages.ts';
 import { testServer, type TestServer } from './testing.ts';
 
 // a plan takes its seconds, and on a busy machine a few more
-jest.setTimeout(30_000);
 
 let server: TestServer;
 beforeAll(async () => {

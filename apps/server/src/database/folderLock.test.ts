@@ -33,6 +33,16 @@ test('a second one is refused with the address of the first, while that answers'
   // another program has its number now, and nobody answers
   (await lockFolder(folder)).leave();
 });
+test('one that is too busy to answer is there all the same', async () => {
+  const busy = createServer(() => undefined);
+  await new Promise<void>((up) => busy.listen(0, '127.0.0.1', up));
+  const address = `http://127.0.0.1:${(busy.address() as AddressInfo).port}`;
+  writeFileSync(note(), JSON.stringify({ pid: OTHER, address }));
+  await expect(lockFolder(folder)).rejects.toThrow(`already, at ${address}`);
+  busy.closeAllConnections();
+  await new Promise((down) => busy.close(down));
+  rmSync(note());
+});
 test('one that was killed, and a note that is none, are written over', async () => {
   for (const text of ['{"pid":999999999,"address":"http://127.0.0.1:1"}', '', 'a kite', '{"pid":"x"}', 'null']) {
     writeFileSync(note(), text);

@@ -12,6 +12,7 @@ const NAME = 'temnex.lock';
 /** So long another server is given to start, in milliseconds. */
 const STARTING = 5000;
 const ASKED_EVERY = 200;
+const later = (ms: number) => new Promise<void>((done) => setTimeout(done, ms));
 
 export interface FolderLock {
   /** Says where this server answers. */
@@ -29,7 +30,8 @@ export async function lockFolder(folder: string): Promise<FolderLock> {
   const note = (address: string | null) => `${JSON.stringify({ pid: process.pid, address } satisfies Holder)}\n`;
   const until = Date.now() + STARTING;
   while (!isMine(file, note(null))) {
-    const holder = holderOf(file);
+    // a note that cannot be read may just be being written
+    const holder = holderOf(file) ?? (await later(ASKED_EVERY).then(() => holderOf(file)));
     if (holder && holder.pid !== process.pid && isAlive(holder.pid)) {
       if (holder.address !== null && (await answers(holder.address)))
         throw new UnusableDatabase(
@@ -37,7 +39,7 @@ export async function lockFolder(folder: string): Promise<FolderLock> {
         );
       // it may be on its way up
       if (holder.address === null && Date.now() < until) {
-        await new Promise((later) => setTimeout(later, ASKED_EVERY));
+        await later(ASKED_EVERY);
         continue;
       }
     }
@@ -81,8 +83,9 @@ function isAlive(pid: number): boolean {
   }
 }
 
+/** Whether a server is there; one that takes the call and is too busy to answer at once is. */
 const answers = (address: string): Promise<boolean> =>
   fetch(`${address}/api/health`, { signal: AbortSignal.timeout(2000) }).then(
     ({ ok }) => ok,
-    () => false,
+    (error: Error) => error.name === 'TimeoutError',
   );

@@ -76,6 +76,104 @@ const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `how many 4 x 6 cards from a 12 x 12`: flat, and side by side
+  [
+    new RegExp(
+      String.raw`\b(how\s+many)\s+(${SIZE_SAID})\s*(?:cards?|pieces|rectangles|${PHOTOS})?\s+(?:can\s+i\s+(?:get|cut)\s+|fit\s+|come\s+|go\s+)?(?:from|out\s+of|on|in)\s+(?:an?\s+|one\s+|the\s+|my\s+)?(?=${SIZE_SAID})(?!.*\bmat)`,
+      'iu',
+    ),
+    '$1 $2 cells from ',
+  ],
+  [/\binto\s+(?:three|3)\s+equal\s+parts\b|\b(?:in|into)\s+thirds\b/giu, 'into 3 strips'],
+  [/\b(?:in|into)\s+(?:quarters|fourths)\b/giu, 'into 4 squares'],
+  [
+    new RegExp(String.raw`^\s*quarter\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:sheet|paper|page)?\s*$`, 'iu'),
+    'cut $1 into 4 squares',
+  ],
+  [
+    new RegExp(
+      String.raw`\bsplit\s+(?=(?:an?\s+|the\s+|my\s+)?${SIZE_SAID}.*\binto\s+(?:${NUMBER_SAID})\s+(?:equal\s+)?(?:strips|squares)\b)`,
+      'iu',
+    ),
+    'cut ',
+  ],
+  // `fill 12 inches with five strips`
+  [new RegExp(String.raw`^\s*fill\s+(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+with\s+(.+)$`, 'iu'), '$2 across $1'],
+  [/\bchess\s?board\b/giu, 'checkerboard'],
+  [/\b(?:from\s+)?flat\s+to\s+flat\b/giu, 'across the flats'],
+  // `1/4 top and sides, 1 at the bottom`
+  [/\b(?:on\s+|at\s+)?(?:the\s+)?top\s+and\s+(?:the\s+)?sides\b/giu, 'on-some-sides'],
+  [new RegExp(String.raw`\bmat\s+(?:that\s+)?leaves\s+(?=${LENGTH_SAID})`, 'iu'), 'mat showing '],
+  // `a 4 inch circle`
+  [
+    new RegExp(String.raw`^\s*(?:an?|one)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+circle\s*$`, 'iu'),
+    'circles $1, 1 of them',
+  ],
+  [new RegExp(String.raw`\b(triangles?\b.*?${LENGTH_SAID})\s*(?:inch|in)?\s+base\b`, 'iu'), '$1 wide'],
+  // `flags 1 1/2 wide and 2 long, 7`
+  [/\b(wide|long|tall|high|flats|each|deep)\s*,\s*(\d{1,3})\s*$/iu, '$1, $2 of them'],
+  // `6 lines 3 inches long, 3/8 apart`
+  [
+    new RegExp(
+      String.raw`^(?!.*\b(?:stitch|journal|writing|text|words))(\s*${NUMBER_SAID}\s+(?:writing\s+)?lines\b.*\bapart\b)`,
+      'iu',
+    ),
+    'journaling $1',
+  ],
+  // `slice a 12 inch sheet into five strips`: paper is square where one side is said
+  [
+    new RegExp(
+      String.raw`\b(?:slice|chop|divide|cut|split)\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:sheet|paper|page|square)\s+(?:up\s+)?into\b`,
+      'iu',
+    ),
+    'cut $1 x $1 into',
+  ],
+  [/\b(?:slice|chop|divide)\s+(?=.*\binto\b)/giu, 'cut '],
+  [/\bwallet(?:[- ]sized?)?(?=\s+(?:photo|print|picture|pic)s?\b(?!\s+\d)|\s*$)/giu, '2 1/2 x 3 1/2'],
+  [/(?<!\bhalf\s+)\b(?:one|a)\s+dozen\b/giu, 'dozen'],
+  [/\b(?:evenly\s+spaced|spaced\s+(?:out\s+)?evenly)\b/giu, 'even'],
+  [/\bswallow[- ]?tail(?:s|ed)?\b/giu, 'fishtail'],
+  [/\bcheckered\b/giu, 'checkerboard'],
+  [/\btiles\b/giu, 'squares'],
+  // `leaving 3/8 all round`
+  [new RegExp(String.raw`\bpanel\s+leaving\s+(?=${LENGTH_SAID})`, 'iu'), 'panel showing '],
+  [/\btriang(?:le|ular)\s+banner\s+(?:with|of)\b/giu, 'bunting of'],
+  // `4 x 6 photo and want a 1/4 inch border`: wanted round it, so it is no border that was printed
+  [
+    new RegExp(
+      String.raw`(${SIZE_SAID})\s*${PHOTOS}\s*(?:,|and)?\s+(?:i\s+)?(?:want|need|would\s+like|add)s?\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s*border\b`,
+      'iu',
+    ),
+    '$1 photo, mat $2',
+  ],
+  // `zigzag border`
+  [/\b(?:zig-?\s?zag|saw-?\s?tooth|wavy|pointed)\s+border\b/giu, 'punched border'],
+  // `A2 card with a mat 1/8`, `card 5 x 7 folded with layers 1/8 and 1/4`
+  [
+    /\bcard\b(?!\s*stock)((?:(?!\bphoto).)*?)\s+with\s+(?:an?\s+)?(?:mats?|layers?)\b(?!.*\bsmaller)/iu,
+    'card base$1 with panel',
+  ],
+  // `slits to 3/8 from the middle`: that much stays
+  [
+    new RegExp(
+      String.raw`\bslits?\s+(?:that\s+)?(?:go\s+|up\s+|stop\s+|stopping\s+)?(?:to\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:from|before|short\s+of|off)\s+the\s+(?:middle|centre|center)`,
+      'iu',
+    ),
+    'stopping $1',
+  ],
+  // `11 3/4 square on 12 x 12`
+  [
+    new RegExp(String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+square\s+(?=(?:on|in|onto)\s+(?:an?\s+)?\d)`, 'iu'),
+    '$1 x $1 ',
+  ],
+  // `white 1/16 then navy 3/8 around a 4 x 6`
+  [
+    new RegExp(
+      String.raw`^(?!.*\b(?:mats?|stitch\w*|holes?|lines?|borders?|frames?|strips?|punch\w*|edg\w+|all|scallop\w*|ribbon|twine)\b)(.*\d.*?)\s+a?round\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*${PHOTOS}?\s*$`,
+      'iu',
+    ),
+    'mat $2, $1',
+  ],
   // `twenty four`
   [new RegExp(String.raw`\b(${TENS.join('|')})\s+(${ONES.slice(1, 10).join('|')})\b`, 'giu'), '$1-$2'],
   // `squares to fill a 6 x 6`

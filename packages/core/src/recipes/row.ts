@@ -305,7 +305,10 @@ export function rowSaid(
   // `five 2 in strips across 12, gap 1/4`: all is said, and what is over are the margins
   const [w, g, over] = [width, gap, said('across')].map((text) => ticksSaid(text, table.unit));
   const spare = count !== undefined && gap !== undefined && w! > 0 && count * w! + (count - 1) * g! < over!;
-  const across = (spare || said('margin') !== undefined) && over === table.room.width ? undefined : said('across');
+  // `three strips from a 12 x 12`: all of it, in so many
+  const parted = sheet && count !== undefined && width === undefined && gap === undefined ? sheet.width : undefined;
+  const across =
+    (spare || said('margin') !== undefined) && over === table.room.width ? undefined : (said('across') ?? parted);
   // nothing is said of how wide they are, nor of all of them: they fill the page
   const fills = across === undefined && width === undefined && said('margin') === undefined && count !== undefined;
   const margin =
@@ -332,7 +335,13 @@ export function rowSaid(
         ? 'row'
         : 'room',
     row: {
-      ...(gap !== undefined ? { gap } : free > 1 || count === undefined ? { gap: usual } : {}),
+      ...(gap !== undefined
+        ? { gap }
+        : parted !== undefined
+          ? { gap: '0' }
+          : free > 1 || count === undefined
+            ? { gap: usual }
+            : {}),
       ...(margin !== undefined && (count === undefined || gap === undefined || width === undefined) ? { margin } : {}),
       ...(across === undefined ? {} : { across }),
     },

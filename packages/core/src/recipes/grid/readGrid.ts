@@ -1,5 +1,6 @@
-import { lengthOf } from '../../length/index.ts';
+import { lengthOf, type Ticks } from '../../length/index.ts';
 import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
+import type { Size } from '../../geometry/index.ts';
 import type { Table } from '../recipe.ts';
 import { MOST, MOST_PAPERS, type GridInput } from './input.ts';
 import { freePlace } from './large.ts';
@@ -48,6 +49,39 @@ function blockOf(number: number, cell: number, gap: number, room: number): [numb
   return null;
 }
 
+/**
+ * Columns and rows of so many squares on a room, so that they are as large as can be: `12 squares on a 12 x 12` is four by three. Null
+ * where they would only fit in a single row.
+ */
+function largestOf(number: number, gap: number, margin: number, room: Size): [number, number] | null {
+  const [wide, high] = [room.width - 2 * margin, room.height - 2 * margin];
+  for (let columns = 2; columns <= Math.min(MOST, number); columns++) {
+    const rows = number / columns;
+    if (!Number.isInteger(rows) || rows > MOST) continue;
+    const cell = (wide - (columns - 1) * gap) / columns;
+    if (cell > 0 && rows * cell + (rows - 1) * gap <= high) return rows > 1 ? [columns, rows] : null;
+  }
+  return null;
+}
+
+/** Whether more come from a sheet where some lie across: a grid has all of them lie alike, and would say too few. */
+function moreTurned(cell: Size, gap: number, room: Size): boolean {
+  const fits = (length: number, side: number) => Math.max(0, Math.floor((length + gap) / (side + gap)));
+  const alike = fits(room.width, cell.width) * fits(room.height, cell.height);
+  const beside = (a: number, b: number, wide: number, high: number) => {
+    for (let n = 0; n <= fits(wide, a); n++)
+      if (n * fits(high, b) + fits(wide - n * (a + gap), b) * fits(high, a) > alike) return true;
+    return false;
+  };
+  const { width: w, height: h } = cell;
+  return (
+    beside(w, h, room.width, room.height) ||
+    beside(h, w, room.height, room.width) ||
+    beside(h, w, room.width, room.height) ||
+    beside(w, h, room.height, room.width)
+  );
+}
+
 /** The input that a line says. */
 export function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
   const said = (place: string) => lengthAt(heard, place);
@@ -71,11 +105,13 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const inch = table.unit === 'in';
   const cell = ticksSaid(size?.width ?? said('side'), table.unit);
   const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : ticksSaid(gap, table.unit);
-  const root = Math.sqrt(number ?? 0);
+  const isClose = gap === undefined && (heard.flags.has('fit') || heard.heads.has('checkerboard') || from !== null);
   // `25 squares across 12 x 12`: as many down as across
-  const isSquareNumber = isCounted && !cell && root > 1 && Number.isInteger(root) && sizeAt(heard, 'ground') !== null;
-  const block: readonly [number, number] | null = isSquareNumber
-    ? [root, root]
+  const over = sizeAt(heard, 'ground') ?? from ?? sizeAt(heard, 'page');
+  const fillsRoom = isCounted && !cell && said('across') === undefined && over !== null;
+  const edge = said('margin') ?? (from ? '0' : inch ? '1/2' : '12');
+  const block = fillsRoom
+    ? largestOf(number, isClose ? 0 : between, ticksSaid(edge, table.unit), table.room)
     : inRow
       ? blockOf(number, cell, between, table.room.width)
       : null;
@@ -84,6 +120,11 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
   const rows = by?.[1] ?? whole('rows') ?? block?.[1] ?? (inRow ? 1 : undefined);
   const width = size?.width ?? side;
+  // `how many 2 x 3 cards from an 8 1/2 x 11`
+  if (from && size && [number, columns, rows].every((one) => one === undefined)) {
+    const [w, h] = [ticksSaid(size.width, table.unit), ticksSaid(size.height, table.unit)] as [Ticks, Ticks];
+    if (w > 0 && h > 0 && moreTurned({ width: w, height: h }, isClose ? 0 : between, table.room)) return null;
+  }
   const large = largeSaid(heard, [columns ?? MOST, rows ?? MOST], by ? (number ?? 1) : 1, newId);
   if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
   const margin = said('margin');
@@ -101,10 +142,10 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
     ...(columns === undefined ? {} : { columns }),
     ...(rows === undefined ? {} : { rows }),
     // how many fit is asked of what lies side by side
-    ...(isGapLeft ? {} : { gutter: gap ?? (heard.flags.has('fit') || from ? '0' : inch ? '1/8' : '3') }),
+    ...(isGapLeft ? {} : { gutter: gap ?? (isClose ? '0' : inch ? '1/8' : '3') }),
     spread: inAll ? 'grid' : 'room',
     margin: {
-      ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: inch ? '1/2' : '12' } : {}),
+      ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: edge } : {}),
     },
     all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
     papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
