@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { median } from './machine.ts';
+import { lesson, mixed } from './load.ts';
 import { ADDRESS, browse, serve } from './served.ts';
 
 /** A seeded year of use (10 000 items, 300 pages, 300 cuttings): opening, scrolling, searching, changing and beginning to plan. */
@@ -206,6 +207,8 @@ export async function* year(): AsyncGenerator<string> {
   yield told('planning begins against the whole drawer, from the key', waits.begun, 200);
   yield told('its first plan is there', waits.first, 1000);
   await browser.close();
+  yield* mixed();
+  yield* lesson();
   await server.stop();
   if (!given) rmSync(data, { recursive: true, force: true });
 }

@@ -151,7 +151,9 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
   const capitals =
     /(\btitle\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line) ??
     // `letters 1 inch wide: KITE DAY`
-    /(\b(?:title|letters)\b.*(?::|\bspelling|\bthat\s+spell|\bsaying|\bfor)\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(line);
+    /(\b(?:title|letters)\b.*(?::|\bspelling|\bthat\s+spell|\bsaying|\bfor)\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(
+      line,
+    );
   // `KITE DAY in letters 1 inch wide`
   const first = /^\s*(\p{Lu}{2,}(?:\s+\p{Lu}{2,})*)\s+(?=in\b.*\bletters?\b)/u.exec(line);
   if (first) return { plain: line.slice(first[0].length), quoted: first[1]! };
