@@ -9,6 +9,7 @@ import {
   type Drawer,
   type Habits,
   type Page,
+  type Paper,
 } from '@temnex/core';
 import { ADDRESS } from './served.ts';
 
@@ -50,7 +51,11 @@ interface PageRecord {
   readonly version: number;
   readonly document: Page;
 }
-type DrawerAnswer = Drawer & { readonly book: string; readonly seq: number };
+type DrawerAnswer = Omit<Drawer, 'papers'> & {
+  readonly papers: readonly (Paper & { readonly revision: number })[];
+  readonly book: string;
+  readonly seq: number;
+};
 
 /** A hundred mixed requests a second. */
 export async function* mixed(): AsyncGenerator<string> {

@@ -100,12 +100,15 @@ function useChange<In, Out>(
   ahead?: (client: QueryClient, input: In) => () => void,
   /** Keeps what was answered; then it is done, and what is old is fetched meanwhile. */
   answered?: (client: QueryClient, answer: Out) => void,
+  /** Those of one name go out one after the other. */
+  after?: string,
 ) {
   const client = useQueryClient();
   const mutation = useMutation({
     mutationFn: ({ input, id }: { input: In; id: string }) => change(input, id),
     onMutate: ({ input }) => ahead?.(client, input),
     onError: (_error, _input, asItWas) => asItWas?.(),
+    ...(after === undefined ? {} : { scope: { id: after } }),
     retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
     retryDelay: 400,
     onSuccess: (answer) => answered?.(client, answer),
@@ -216,11 +219,14 @@ export const useMoveStock = () =>
 /** Whether habits are on their way to the server: until they are there, nobody knows their version. */
 export const useIsSavingHabits = (): boolean => useIsMutating({ mutationKey: KEYS.habits }) > 0;
 
+/** Habits that overtook an order on its way to the server would have it refused. */
+const HABITS_LAST = 'habits after orders';
 /** Shown at once, so that a tick does not spring back while it is being stored; asked for again whatever came of it. */
 export function useSaveHabits() {
   const client = useQueryClient();
   return useMutation({
     mutationKey: KEYS.habits,
+    scope: { id: HABITS_LAST },
     mutationFn: (habits: Habits) => ask('PUT', '/api/habits', habitsRecordSchema, habits),
     onSuccess: (record) => client.setQueryData<HabitsRecord>(KEYS.habits, record),
     onMutate: (habits) => {
@@ -235,6 +241,9 @@ export const useStorePlan = (page: string) =>
   useChange(
     (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
+    undefined,
+    undefined,
+    HABITS_LAST,
   );
 export const useChallenges = () =>
   useQuery({

@@ -79,9 +79,11 @@ test.each(Array.from({ length: SEEDS }, (_, i) => i + 1))('planned together, see
     sheets: 1 + Math.floor(R() * 5),
   });
   const { document, job } = together(jobs);
-  let told = 0;
-  const { plan, alone } = planTogether(document, job, { now: () => performance.now(), better: () => told++ });
-  expect(told).toBeGreaterThan(0);
+  const told: Plan[] = [];
+  const { plan, alone } = planTogether(document, job, { now: () => performance.now(), better: (write) => told.push(write()) });
+  // on the way there too, what is told is an order for all of the pages
+  expect(told.length).toBeGreaterThan(0);
+  for (const one of told) expect(verifyPlan(job, one)).toEqual([]);
   expect(verifyPlan(job, plan)).toEqual([]);
   const left = missingArea(job, plan);
   expect(left).toBeLessThanOrEqual(alone.missingArea + 1e-9);

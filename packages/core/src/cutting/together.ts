@@ -85,7 +85,13 @@ const STEPS = 10;
  * Plans the pages of a job one after the other, by the bags of their pieces; each takes from what is left, and from what the ones before
  * it put back.
  */
-export function oneByOne(document: JobDocument, job: Job, watch: Pick<PlanWatch, 'now' | 'cancelled'>): OneByOne {
+export function oneByOne(
+  document: JobDocument,
+  job: Job,
+  { now, cancelled }: Pick<PlanWatch, 'now' | 'cancelled'>,
+): OneByOne {
+  // nothing of it is told: an order of one page is none of all
+  const watch = { now, ...(cancelled ? { cancelled } : {}) };
   const taken = new Map<string, number>();
   // offcuts that lie there now, each with the node of a sheet that it is
   let offcuts: { item: JobStock; node: PlanNode }[] = [];

@@ -1,4 +1,5 @@
 import { useEffect, useEffectEvent, useState, type Dispatch, type ReactNode, type SetStateAction } from 'react';
+import { hashKey } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, count, type BagOf } from '@temnex/words';
@@ -86,8 +87,8 @@ export function CutIt({
   const partly = done !== null && done < plan.steps.length;
   const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
-  // kept, it comes back as another object, but the same plan
-  const isThis = pressed !== null && (pressed.plan === plan || JSON.stringify(pressed.plan) === JSON.stringify(plan));
+  // kept, it comes back as another object, its keys in another order, but the same plan
+  const isThis = pressed !== null && (pressed.plan === plan || hashKey([pressed.plan]) === hashKey([plan]));
   const waitsFor = isThis && !failed ? pressed.what : null;
   const begin = useBeginSession();
   const press = (what: Pressed['what']) => {

@@ -169,7 +169,9 @@ describe('putting down what is cut', () => {
     rerender(inClient(<Cutting stored={null} failed />));
     expect(screen.getByRole('button', { name: 'It is cut' })).toBeTruthy();
     expect(asked).toEqual([]);
-    rerender(inClient(<Cutting stored="plan-2" />));
+    // kept, it has its keys in another order
+    const kept = Object.fromEntries(Object.entries(plan).reverse()) as unknown as Plan;
+    rerender(inClient(<Cutting stored="plan-2" shows={kept} />));
     await waitFor(() => expect(asked.map((a) => a.path)).toEqual(['/api/plans/plan-2/cut']));
   });
   test('where another plan comes to stand: nothing is done, and it says so until it is pressed again', async () => {

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
+import { hashKey } from '@tanstack/react-query';
 import { jobOfPage, readJob, sameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
 import { useIsSavingHabits, usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type Plans } from '../../planner/usePlanner.ts';
@@ -62,7 +63,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
     if (isSavingHabits) return;
     // sent once for a state; when that proves to have been an older one, sent again
     if (sent.current?.plan === plan && sameBasis(sent.current.basis, basis)) return;
-    if (stored.data && fits && JSON.stringify(stored.data.plan) === JSON.stringify(plan)) return;
+    if (stored.data && fits && hashKey([stored.data.plan]) === hashKey([plan])) return;
     sent.current = { plan, basis };
     mutate({ basis, plan });
   }, [state, fresh, plan, editor.saving, basis, mutate, stored.data, fits, isSavingHabits]);
