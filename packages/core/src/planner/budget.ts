@@ -47,6 +47,11 @@ export class Budget {
     return new Budget(this.clock, this.until, nodes, this);
   }
 
+  /** What is left of its time, whatever steps there are: for what has a limit of its own. */
+  inTime(): Budget {
+    return new Budget(this.clock, this.until, null, this);
+  }
+
   /** Nothing but what comes at once: the first constructions. */
   none(): Budget {
     return new Budget(this.clock, -Infinity, 0, this);

@@ -13,15 +13,22 @@ import { MANY, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
 import { recut } from './sheets/recut.ts';
+import { fewestSettings } from './sheets/fewestSettings.ts';
+import { flattened } from './sheets/flat.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
 import { standingOf } from './sheets/standing.ts';
-import type { CutSheet } from './sheets/tree.ts';
+import { kindsOn, stripsOf } from './sheets/strips.ts';
+import { cutterHolds, type CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
 
 /** Orders of cuts tried for a plan that is the answer, and for one that is shown until then. */
 const FINAL_TRIES = 100;
 const SHOWN_TRIES = 5;
+/** Of the time there is, what is kept to make the cuts easier; sheets for which that is tried, and cuts tried for each. */
+const EASING = 0.15;
+const MOST_SHEETS_EASED = 12;
+const MOST_EASED = 400_000;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -37,6 +44,7 @@ export class Planner {
   private kept: Solution | null = null;
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, Best>();
+  private readonly flats = new WeakMap<Solution, Solution>();
   private readonly layouts = new Map<Approach, Layout>();
   /** Good is good enough: one of many plans that are only compared. */
   private readonly quick: boolean;
@@ -82,6 +90,11 @@ export class Planner {
   }
 
   run(aim: Aim, budget: Budget): void {
+    this.search(aim, budget.share(1 - EASING));
+    this.ease(aim, budget.inTime());
+  }
+
+  private search(aim: Aim, budget: Budget): void {
     const [known] = [...this.best.values()];
     if (this.keep.length) {
       this.kept ??= planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
@@ -149,9 +162,36 @@ export class Planner {
       );
   }
 
+  /** The best so far, its sheets cut as hands would and with the fewest settings: all of them, and one after the other. */
+  private ease(aim: Aim, budget: Budget): void {
+    const known = this.best.get(aim);
+    if (!known || this.quick || known.solution.sheets.length > MOST_SHEETS_EASED) return;
+    const { job } = this;
+    const { sheets } = known.solution;
+    const kinds = sheets.map((sheet) => kindsOn(job, sheet));
+    const strips = sheets.map((sheet, i) => kinds[i] && stripsOf(job, sheet, kinds[i]));
+    const few = sheets.map((sheet, i) => {
+      const found =
+        kinds[i] && !budget.over() && fewestSettings(sheet.tree, kinds[i], job, MOST_EASED, () => budget.over());
+      return found && cutterHolds(found.tree, job) ? found.tree : null;
+    });
+    for (const trees of [strips, few]) {
+      const offer = (solution: Solution, which: (i: number) => boolean) => {
+        const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...s, tree: trees[i] } : s));
+        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach);
+      };
+      offer(known.solution, () => true);
+      if (sheets.length > 1)
+        trees.forEach((tree, at) => {
+          if (tree && !budget.over()) offer(this.best.get(aim)!.solution, (i) => i === at);
+        });
+    }
+  }
+
   /** Takes a solution if it is better for the aim than what is known. */
-  private offer(solution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
-    if (!solution) return;
+  private offer(offeredSolution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
+    if (!offeredSolution) return;
+    const solution = this.flat(offeredSolution);
     const same = this.best.get(aim);
     if (same?.solution === solution) return;
     const offered: Best = { solution, approach };
@@ -167,6 +207,15 @@ export class Planner {
     }
     this.best.set(aim, offered);
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));
+  }
+
+  /** Each once. */
+  private flat(solution: Solution): Solution {
+    const known = this.flats.get(solution);
+    if (known) return known;
+    const flat = flattened(solution, this.job);
+    this.flats.set(solution, flat).set(flat, flat);
+    return flat;
   }
 
   private cannotBeBettered(aim: Aim): boolean {

@@ -33,6 +33,9 @@ const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
 /** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
 const MOST_CUTS = 3000;
 export const MOST_CUTS_SHOWN = 600;
+/** Of so few cuts, so many orders are compared also where plans are. */
+const FEW_CUTS = 30;
+const TRIES_OF_FEW = 12;
 /** Parts in hand at a time: of a large order sheets are taken up as others are done, or choosing would take for ever. */
 const IN_HAND = 250;
 const IN_HAND_OF_MANY = 20;
@@ -56,13 +59,7 @@ export interface Schedule {
 /** The best of so many schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
 export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
   const { groups, runs } = runsOf(sheets, job);
-  let best = orderOf(groups, runs, job, PLAIN);
-  const random = seededRandom(1);
-  for (let i = 0; i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
-    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
-    const other = orderOf(groups, runs, job, taste);
-    if (other.settings < best.settings) best = other;
-  }
+  const best = bestOrder(groups, runs, job, tries, most);
   return {
     sheets: inOrder(sheets, groups, best.parts, job.cutter.kerf),
     steps: stepsOf(groups, best, job),
@@ -70,15 +67,26 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
   };
 }
 
+function bestOrder(groups: readonly Group[], runs: readonly Run[], job: Job, tries: number, most: number): Order {
+  let best = orderOf(groups, runs, job, PLAIN);
+  const random = seededRandom(1);
+  for (let i = 0; i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
+    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
+    const other = orderOf(groups, runs, job, taste);
+    if (other.settings < best.settings) best = other;
+  }
+  return best;
+}
+
 const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), cutsOf(tree));
 
-/** How many settings the sheets take, by the greedy rule alone; of a great many, at the most. */
+/** How many settings the sheets take, by the greedy rule, and of a few cuts by some tries more; of a great many, at the most. */
 export function settingsFor(sheets: readonly CutSheet[], job: Job): number {
   const cuts = sheets.reduce((sum, { tree }) => sum + cutsWithin(tree), 0);
   // of a great many, orders are not compared: none takes more settings than cuts
   if (cuts > MOST_CUTS) return cuts;
   const { groups, runs } = runsOf(sheets, job);
-  return orderOf(groups, runs, job, PLAIN).settings;
+  return bestOrder(groups, runs, job, TRIES_OF_FEW, cuts > FEW_CUTS ? 0 : MOST_CUTS).settings;
 }
 
 /** The trims of a group's sheets, in order. Sheets that cannot be trimmed are in no plan. */

@@ -1,0 +1,78 @@
+import { describe, expect, test } from '@jest/globals';
+import { documentOfHands, fewestByTrying, handJob, stripsByHand, type HandJob } from '../../../testing/hands.ts';
+import { planJob, readJob, verifyPlan } from '../index.ts';
+
+/** As many as TEMNEX_HANDS says. */
+const SEEDS = Number(process.env.TEMNEX_HANDS ?? 25);
+
+function handled(job: HandJob, aim: 'easiest-cuts' | 'least-paper' = 'easiest-cuts') {
+  const document = documentOfHands(job);
+  const read = readJob({ ...document, plan: { ...document.plan, aim, nodes: 60 } });
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob(read.job, { now: () => 0 });
+  expect(verifyPlan(read.job, plan)).toEqual([]);
+  const { settings, cuts } = plan.totals;
+  return { missing: plan.missing.length, settings, cuts };
+}
+
+describe('easiest cuts', () => {
+  const sheet = { width: 192, height: 192 };
+  test.each<[what: string, job: HandJob, settings: number, cuts: number]>([
+    [
+      'five 1 3/4 × 2 1/4 and one 4 1/2 × 6 1/2',
+      {
+        sheet,
+        kinds: [
+          { width: 28, height: 36, quantity: 5 },
+          { width: 72, height: 104, quantity: 1 },
+        ],
+      },
+      // one setting less than hands think of, for two cuts
+      3,
+      10,
+    ],
+    [
+      'five 4 × 1/4 from 8 1/2 × 11',
+      { sheet: { width: 136, height: 176 }, kinds: [{ width: 64, height: 4, quantity: 5 }] },
+      2,
+      6,
+    ],
+    ['seven 1 11/16 squares', { sheet, kinds: [{ width: 27, height: 27, quantity: 7 }] }, 1, 8],
+    ['thirty-six 1 1/2 squares', { sheet, kinds: [{ width: 24, height: 24, quantity: 36 }] }, 1, 37],
+    // both are as wide and as high together as one another: set once for both, less than hands think of
+    [
+      '4 1/4 × 6 1/4 and 4 3/8 × 6 3/8',
+      {
+        sheet,
+        kinds: [
+          { width: 68, height: 100, quantity: 1 },
+          { width: 70, height: 102, quantity: 1 },
+        ],
+      },
+      3,
+      5,
+    ],
+    // three of 1 9/16 come off one after the other, not their sum first
+    ['three 1 9/16 × 5 3/8', { sheet, kinds: [{ width: 25, height: 86, quantity: 3 }] }, 2, 4],
+  ])('%s', (_what, job, settings, cuts) => expect(handled(job)).toEqual({ missing: 0, settings, cuts }));
+
+  test('never worse than strips cut by hand', () => {
+    for (let seed = 1; seed <= SEEDS; seed++) {
+      const job = handJob(seed);
+      const hand = stripsByHand(job)!;
+      const { missing, settings, cuts } = handled(job);
+      expect({ seed, missing }).toEqual({ seed, missing: 0 });
+      const worse = settings > hand.settings || (settings === hand.settings && cuts > hand.cuts);
+      expect({ seed, settings, cuts, hand, worse }).toEqual({ seed, settings, cuts, hand, worse: false });
+    }
+  });
+
+  test('two pieces: as few as every way and every order give', () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const { sheet: from, kinds } = handJob(seed);
+      const job = { sheet: from, kinds: [0, 1].map((i) => ({ ...kinds[i % kinds.length]!, quantity: 1 })) };
+      const { settings, cuts } = handled(job);
+      expect({ seed, settings, cuts }).toEqual({ seed, ...fewestByTrying(job) });
+    }
+  });
+});
