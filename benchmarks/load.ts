@@ -127,10 +127,10 @@ export async function* mixed(): AsyncGenerator<string> {
 
 /** A session of its own for a page: an order planned in a hurry, kept, and begun; and how many steps it has. */
 async function sessionFor(page: Summary): Promise<{ id: string; steps: number } | null> {
-  const [{ document, version }, drawer, habits] = await Promise.all([
+  const [{ document, version }, drawer, { habits, version: habitsVersion }] = await Promise.all([
     json<PageRecord>('GET', `/api/pages/${page.id}`),
     json<DrawerAnswer>('GET', '/api/drawer'),
-    json<Habits & { version: number }>('GET', '/api/habits'),
+    json<{ version: number; habits: Habits }>('GET', '/api/habits'),
   ]);
   const derived = derivePage(document);
   const { name, copies, spares, first } = document;
@@ -138,7 +138,7 @@ async function sessionFor(page: Summary): Promise<{ id: string; steps: number } 
   const read = wanted.ok ? readJob(wanted.job) : null;
   if (!read?.ok) return null;
   const plan = planJob({ ...read.job, nodes: 3 }, { now: () => 0 });
-  const basis = basisOf(version, derived.pieces, drawer.papers, habits.version, []);
+  const basis = basisOf(version, derived.pieces, drawer.papers, habitsVersion, []);
   const kept = await json<{ id: string }>('POST', `/api/pages/${page.id}/plans`, { id: randomUUID(), basis, plan });
   const { session } = await json<{ session: { id: string } }>('POST', '/api/sessions', { id: randomUUID(), plan: kept.id }); // prettier-ignore
   return { id: session.id, steps: plan.steps.length };

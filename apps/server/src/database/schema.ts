@@ -28,7 +28,7 @@ const length = customType<{ data: LengthText; driverData: string }>({
   fromDriver: (value) => value,
 });
 /** A text that is no JSON reads as that text: no list fails for it, and what expects something else sets its row aside. */
-const parsed = (value: string): unknown => {
+export const parsed = (value: string): unknown => {
   try {
     return JSON.parse(value);
   } catch {

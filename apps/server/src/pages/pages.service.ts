@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql, type SQLWrapper } from 'drizzle-orm';
 import {
   basisOf,
   cutOf,
@@ -15,10 +15,10 @@ import {
 } from '@temnex/core';
 import { TERMINAL, issueWords } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
-import { cutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
+import { Reading } from '../database/reading.ts';
+import { UNREADABLE_LIST, cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { summaryOf } from './summary.ts';
 
@@ -35,28 +35,30 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
   );
 }
 
+/** A column as it is stored, not parsed. */
+const asText = (column: SQLWrapper) => sql<string>`${column}`;
+
 @Injectable()
 export class PagesService {
+  /** What lists go through again and again, parsed once: summaries and what orders were made from by page, pieces by cut. */
+  private readonly summaries = new Reading<StoredSummary>();
+  private readonly bases = new Reading<Basis>();
+  private readonly cutPieces = new Reading<CuttingRecord['pieces']>();
+
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
   /** From what was kept with each page when it was saved: none is worked out again. */
   list(): PageSummary[] {
     const planned = new Map<string, Basis>(
       this.db
-        .select({ page: plans.page, basis: plans.basis })
+        .select({ page: plans.page, basis: asText(plans.basis) })
         .from(plans)
         .where(isNull(plans.together))
         .orderBy(plans.createdAt, sql`rowid`)
         .all()
-        .map((p) => [p.page, p.basis]),
+        .map((p) => [p.page, this.bases.of(p.page, p.basis)]),
     );
-    const cut = new Map<string, { id: string; pieces: CuttingRecord['pieces'] }[]>();
-    for (const { page, ...row } of this.db
-      .select({ id: cuttings.id, page: cuttings.page, pieces: cuttings.pieces })
-      .from(cuttings)
-      .where(isNull(cuttings.undoneAt))
-      .all())
-      cut.set(page, [...(cut.get(page) ?? []), row]);
+    const cut = this.standingCuts();
     const revisions = this.db.select({ id: papers.id, revision: papers.revision }).from(papers).all();
     const habitsNow = this.db.select({ version: habits.version }).from(habits).get()?.version ?? 0;
     const rows = this.db
@@ -65,13 +67,15 @@ export class PagesService {
         version: pages.version,
         demo: pages.demo,
         updatedAt: pages.updatedAt,
-        summary: pages.summary,
+        text: asText(pages.summary),
       })
       .from(pages)
       .where(isNull(pages.removedAt))
       .orderBy(desc(pages.updatedAt))
       .all();
-    return rows.map(({ id, version, demo, updatedAt, summary }): PageSummary => {
+    this.summaries.keep(new Set(rows.map(({ id }) => id)));
+    return rows.map(({ id, version, demo, updatedAt, text }): PageSummary => {
+      const summary = this.summaries.of(id, text);
       // one page that cannot be read never closes the list
       if (!readable(summary)) return { ...UNREADABLE, id, demo, updatedAt, name: this.nameInText(id) };
       const cuts = cut.get(id) ?? [];
@@ -94,19 +98,40 @@ export class PagesService {
     });
   }
 
+  /** By page: what was cut of it and not taken back. */
+  private standingCuts(): ReadonlyMap<string, readonly { id: string; pieces: CuttingRecord['pieces'] }[]> {
+    const cut = new Map<string, { id: string; pieces: CuttingRecord['pieces'] }[]>();
+    const rows = this.db
+      .select({ id: cuttings.id, page: cuttings.page, text: asText(cuttings.pieces) })
+      .from(cuttings)
+      .where(isNull(cuttings.undoneAt))
+      .all();
+    this.cutPieces.keep(new Set(rows.map(({ id }) => id)));
+    for (const { id, page, text } of rows) {
+      const read = this.cutPieces.of(id, text);
+      const row = { id, pieces: Array.isArray(read) ? read : (UNREADABLE_LIST as unknown as typeof read) };
+      const of = cut.get(page);
+      if (of) of.push(row);
+      else cut.set(page, [row]);
+    }
+    return cut;
+  }
+
   /** What every open page still wants cut: what is cut already, and will do, is left out. */
   wanting(): WantingPage[] {
     const rows = this.db
-      .select({ id: pages.id, summary: pages.summary })
+      .select({ id: pages.id, text: asText(pages.summary) })
       .from(pages)
       .where(isNull(pages.removedAt))
       .orderBy(desc(pages.updatedAt))
       .all();
-    return rows.flatMap(({ id, summary }): WantingPage[] => {
+    const cuts = this.standingCuts();
+    return rows.flatMap(({ id, text }): WantingPage[] => {
+      const summary = this.summaries.of(id, text);
       if (!readable(summary) || summary.pattern) return [];
       const { name, spares = [], copies } = summary;
       const order = { copies, spares };
-      const cut = cutsOf(this.db, id).flatMap((c) => standing(c.pieces));
+      const cut = (cuts.get(id) ?? []).flatMap((c) => standing(c.pieces));
       const state = cutStateOf(summary.pieces, cut, (p) => wantedOf(p, order));
       const pieces = summary.pieces.flatMap(({ id: piece, width, height, quantity, wish }) => {
         const left = wantedOf({ id: piece, quantity }, order) - cutOf(state, piece);
@@ -137,6 +162,13 @@ export class PagesService {
     const row = this.db.select({ summary: pages.summary }).from(pages).where(eq(pages.id, id)).get();
     if (!row) return null;
     return typeof row.summary?.name === 'string' ? row.summary.name : this.nameInText(id);
+  }
+
+  /** What pages are called whose summaries say it, also those that were taken out. */
+  names(): ReadonlyMap<string, string> {
+    const name = sql<unknown>`case when json_valid(${pages.summary}) then json_extract(${pages.summary}, '$.name') end`;
+    const rows = this.db.select({ id: pages.id, name }).from(pages).all();
+    return new Map(rows.flatMap((row) => (typeof row.name === 'string' ? [[row.id, row.name]] : [])));
   }
 
   /** What a page is called whose summary does not say. */

@@ -1,34 +1,109 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
 import { minutesOf, wantedAs, type Plan, type PlanNode, type SessionEvent } from '@temnex/core';
 import type { RecordEntry, RecordQuery, RecordedCut, RecordedItem, TheRecord } from '@temnex/contract';
-import { cuttings, papers, sessionEvents, sessions, stock } from '../database/schema.ts';
+import { cuttings, papers, plans, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database } from '../database/types.ts';
 import { PagesService } from '../pages/pages.service.ts';
-import { PlansService } from '../plans/plans.service.ts';
 
 /** So many entries at once. */
 const AT_ONCE = 40;
+/** Orders of which it is remembered what their pieces are called. */
+const MOST_ORDERS = 2000;
 /** No paper has gone through more hands than this. */
 const LONGEST_CHAIN = 30;
 type CuttingRow = typeof cuttings.$inferSelect;
+type StockRow = typeof stock.$inferSelect;
 type SessionRow = typeof sessions.$inferSelect;
 type ListedCut = Pick<CuttingRow, 'id' | 'page' | 'session' | 'cutAt'>;
 
 /** What was cut, when, from what, and what became of it; what was taken back stays in it. */
 @Injectable()
 export class RecordService {
+  private readonly orders = new Map<string, KnownOrder>();
+
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PagesService) private readonly pages: PagesService,
-    @Inject(PlansService) private readonly plans: PlansService,
   ) {}
 
   entries({ page, after }: RecordQuery): TheRecord {
     const all = this.listed(page);
     const shown = all.slice(after, after + AT_ONCE);
-    const names = new Map<string, string>();
-    return { entries: shown.map((one) => this.entryOf(one, names)), more: all.length > after + AT_ONCE };
+    const known = this.knownOf(shown);
+    return { entries: shown.map((one) => entryOf(one, known)), more: all.length > after + AT_ONCE };
+  }
+
+  /** All that these entries speak of, each kind asked for at once. */
+  private knownOf(shown: ReturnType<RecordService['listed']>): Known {
+    const { db } = this;
+    const among = <T>(ids: Iterable<string>, ask: (ids: string[]) => T[]): T[] => {
+      const list = [...new Set(ids)];
+      return list.length ? ask(list) : [];
+    };
+    const cuts = among(
+      shown.flatMap((e) => e.cuts.map((c) => c.id)),
+      (ids) => db.select().from(cuttings).where(inArray(cuttings.id, ids)).orderBy(asc(cuttings.cutAt)).all(),
+    );
+    const events = new Map<string, SessionEvent[]>();
+    for (const { session, event } of among(
+      shown.flatMap((e) => (e.session ? [e.session.id] : [])),
+      (ids) =>
+        db
+          .select({ session: sessionEvents.session, event: sessionEvents.event })
+          .from(sessionEvents)
+          .where(and(inArray(sessionEvents.session, ids), isNull(sessionEvents.idle)))
+          .orderBy(asc(sessionEvents.seq))
+          .all(),
+    ))
+      events.set(session, [...(events.get(session) ?? []), event]);
+    if (this.orders.size > MOST_ORDERS) this.orders.clear();
+    // an order that is kept never changes, so what is known of one stays
+    const orders = among(
+      cuts.flatMap((c) => (this.orders.has(c.plan) ? [] : [c.plan])),
+      (ids) =>
+        db
+          .select({ id: plans.id, plan: plans.plan, job: plans.job, together: plans.together })
+          .from(plans)
+          .where(inArray(plans.id, ids))
+          .all(),
+    );
+    for (const row of orders) this.orders.set(row.id, orderOf(row));
+    const items = new Map<string, StockRow>();
+    let wanted = new Set(cuts.flatMap((c) => [...c.used.map((u) => u.stock), ...c.kept]));
+    // what they came from, and what that came from
+    for (let hand = 0; wanted.size && hand <= LONGEST_CHAIN; hand++) {
+      const rows = db
+        .select()
+        .from(stock)
+        .where(inArray(stock.id, [...wanted]))
+        .all();
+      for (const row of rows) items.set(row.id, row);
+      wanted = new Set(
+        rows.flatMap(({ origin }) =>
+          typeof origin?.stock === 'string' && !items.has(origin.stock) ? [origin.stock] : [],
+        ),
+      );
+    }
+    const pageNames = new Map(this.pages.names());
+    return {
+      cuts: new Map(cuts.map((c) => [c.id, c])),
+      events,
+      plans: this.orders,
+      items,
+      papers: new Map(
+        db
+          .select({ id: papers.id, name: papers.name })
+          .from(papers)
+          .all()
+          .map((p) => [p.id, p.name]),
+      ),
+      pageName: (id) => {
+        const name = pageNames.get(id) ?? this.pages.nameOf(id) ?? 'a page that is gone';
+        pageNames.set(id, name);
+        return name;
+      },
+    };
   }
 
   /** Sessions, and cuts that belong to none, the latest first. */
@@ -72,126 +147,112 @@ export class RecordService {
       .filter((e) => isOf(e) && (e.cuts.length > 0 || (e.session !== null && e.session.endedAt === null)))
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
-
-  private entryOf(
-    { at, session, cuts: listed }: ReturnType<RecordService['listed']>[number],
-    names: Map<string, string>,
-  ): RecordEntry {
-    const ids = listed.map((c) => c.id);
-    const cuts = ids.length
-      ? this.db.select().from(cuttings).where(inArray(cuttings.id, ids)).orderBy(asc(cuttings.cutAt)).all()
-      : [];
-    const pages = session?.pages.split(' ') ?? [...new Set(cuts.map((c) => c.page))];
-    const events: SessionEvent[] = session
-      ? this.db
-          .select({ event: sessionEvents.event, idle: sessionEvents.idle })
-          .from(sessionEvents)
-          .where(eq(sessionEvents.session, session.id))
-          .orderBy(asc(sessionEvents.seq))
-          .all()
-          .flatMap((e) => (e.idle === null ? [e.event] : []))
-      : [];
-    const undone = new Set(cuts.filter((c) => c.undoneAt).map((c) => c.id));
-    return {
-      id: session?.id ?? cuts[0]!.id,
-      at,
-      title: pages.map((id) => this.pageName(id, names)).join(', '),
-      pages,
-      session: session?.id ?? null,
-      open: session !== null && session.endedAt === null,
-      minutes: events.length ? minutesOf(events) : null,
-      notes: events.flatMap(({ deed }) => (deed.do === 'note' ? [deed.text] : [])),
-      wrong: events.flatMap(({ id, deed }) =>
-        deed.do === 'wrong' && !undone.has(id) ? [{ how: deed.wrong?.how ?? null, spoiled: deed.spoiled.length }] : [],
-      ),
-      cuts: cuts.map((cut) => this.cutOf(cut, names)),
-    };
-  }
-
-  private cutOf(cut: CuttingRow, names: Map<string, string>): RecordedCut {
-    const plan = this.planOf(cut.plan);
-    const froms = plan ? sheetsOfPieces(plan.plan) : new Map<string, string[]>();
-    const bag = cut.session && cut.id !== cut.session ? cut.id.slice(cut.session.length + 1) : null;
-    const itemsOf = (ids: readonly string[]) => {
-      const rows = ids.length ? this.db.select().from(stock).where(inArray(stock.id, [...ids])).all() : []; // prettier-ignore
-      return new Map(rows.map((r) => [r.id, r]));
-    };
-    const used = itemsOf(cut.used.map((u) => u.stock));
-    const kept = itemsOf(cut.kept);
-    return {
-      id: cut.id,
-      cutAt: cut.cutAt,
-      undoneAt: cut.undoneAt,
-      pieces: cut.pieces.map(({ scrap: _scrap, ...piece }) => {
-        const key = bag || plan?.together ? `${bag ?? '1'}:${piece.piece}` : piece.piece;
-        return {
-          ...piece,
-          name: plan?.names.get(key) ?? plan?.names.get(piece.piece) ?? piece.piece,
-          paper: this.paperName(piece.paper),
-          stock: froms.get(key)?.shift() ?? null,
-        };
-      }),
-      used: cut.used.flatMap(({ stock: id, count }) => {
-        const row = used.get(id);
-        return row ? [{ ...this.itemOf(row, names), count }] : [];
-      }),
-      kept: cut.kept.flatMap((id) => {
-        const row = kept.get(id);
-        return row ? [{ ...this.itemOf(row, names), there: row.quantity }] : [];
-      }),
-    };
-  }
-
-  private planOf(id: string): { plan: Plan; names: ReadonlyMap<string, string>; together: boolean } | null {
-    try {
-      const record = this.plans.get(id);
-      const pieces = (record.job as { pieces?: { id: string; name?: string }[] }).pieces ?? [];
-      const names = new Map(pieces.map((p) => [wantedAs(p.id), p.name ?? p.id]));
-      return { plan: record.plan, names, together: record.together !== null };
-    } catch {
-      // orders that were never cut are forgotten; of one that is gone the sizes are still known
-      return null;
-    }
-  }
-
-  private itemOf(row: typeof stock.$inferSelect, names: Map<string, string>): RecordedItem {
-    const { unit, width, height, kind } = row;
-    const from: RecordedItem['from'] = [];
-    let at: typeof stock.$inferSelect | undefined = row;
-    while (at?.origin && from.length < LONGEST_CHAIN) {
-      const { origin } = at as { origin: NonNullable<typeof row.origin> };
-      at = this.db.select().from(stock).where(eq(stock.id, origin.stock)).get();
-      if (!at) break;
-      from.push({
-        ...{ stock: at.id, unit: at.unit, width: at.width, height: at.height },
-        page: this.pageName(origin.page, names),
-        day: origin.date,
-      });
-    }
-    return { stock: row.id, paper: this.paperName(row.paper), kind, unit, width, height, came: row.came, from };
-  }
-
-  /** As its summary says; each is asked for once. */
-  private pageName(id: string, names: Map<string, string>): string {
-    const known = names.get(id);
-    if (known !== undefined) return known;
-    const name = this.pages.nameOf(id) ?? 'a page that is gone';
-    names.set(id, name);
-    return name;
-  }
-
-  private paperName(id: string): string {
-    return (
-      this.db.select({ name: papers.name }).from(papers).where(eq(papers.id, id)).orderBy(desc(papers.seq)).get()
-        ?.name ?? 'a paper that is gone'
-    );
-  }
 }
 
+/** What the entries that are shown speak of. */
+interface Known {
+  readonly cuts: ReadonlyMap<string, CuttingRow>;
+  /** By session, those that changed something. */
+  readonly events: ReadonlyMap<string, readonly SessionEvent[]>;
+  readonly plans: ReadonlyMap<string, KnownOrder>;
+  readonly items: ReadonlyMap<string, StockRow>;
+  readonly papers: ReadonlyMap<string, string>;
+  readonly pageName: (id: string) => string;
+}
+/** An order that was cut: what its pieces are called and from which items they come. */
+interface KnownOrder {
+  readonly names: ReadonlyMap<string, string>;
+  readonly from: ReadonlyMap<string, readonly string[]>;
+  readonly together: boolean;
+}
+
+function orderOf({ plan, job, together }: { plan: unknown; job: unknown; together: unknown }): KnownOrder {
+  const pieces = (job as { pieces?: { id: string; name?: string }[] } | null)?.pieces;
+  const names = new Map((Array.isArray(pieces) ? pieces : []).map((p) => [wantedAs(p.id), p.name ?? p.id]));
+  const sheets = (plan as Partial<Plan> | null)?.sheets;
+  return { names, from: Array.isArray(sheets) ? sheetsOfPieces(sheets) : new Map(), together: together !== null };
+}
+
+function entryOf(
+  { at, session, cuts: listed }: ReturnType<RecordService['listed']>[number],
+  known: Known,
+): RecordEntry {
+  const cuts = listed.flatMap(({ id }) => known.cuts.get(id) ?? []);
+  const pages = session?.pages.split(' ') ?? [...new Set(cuts.map((c) => c.page))];
+  const events = (session && known.events.get(session.id)) ?? [];
+  const undone = new Set(cuts.filter((c) => c.undoneAt).map((c) => c.id));
+  return {
+    id: session?.id ?? cuts[0]!.id,
+    at,
+    title: pages.map(known.pageName).join(', '),
+    pages,
+    session: session?.id ?? null,
+    open: session !== null && session.endedAt === null,
+    minutes: events.length ? minutesOf(events) : null,
+    notes: events.flatMap(({ deed }) => (deed.do === 'note' ? [deed.text] : [])),
+    wrong: events.flatMap(({ id, deed }) =>
+      deed.do === 'wrong' && !undone.has(id) ? [{ how: deed.wrong?.how ?? null, spoiled: deed.spoiled.length }] : [],
+    ),
+    cuts: cuts.map((cut) => cutOf(cut, known)),
+  };
+}
+
+function cutOf(cut: CuttingRow, known: Known): RecordedCut {
+  // of an order that is gone the sizes are still known
+  const order = known.plans.get(cut.plan);
+  const left = new Map([...(order?.from ?? [])].map(([piece, items]) => [piece, [...items]]));
+  const bag = cut.session && cut.id !== cut.session ? cut.id.slice(cut.session.length + 1) : null;
+  const item = (id: string): [RecordedItem, StockRow] | null => {
+    const row = known.items.get(id);
+    return row ? [itemOf(row, known), row] : null;
+  };
+  return {
+    id: cut.id,
+    cutAt: cut.cutAt,
+    undoneAt: cut.undoneAt,
+    pieces: cut.pieces.map(({ scrap: _scrap, ...piece }) => {
+      const key = bag || order?.together ? `${bag ?? '1'}:${piece.piece}` : piece.piece;
+      return {
+        ...piece,
+        name: order?.names.get(key) ?? order?.names.get(piece.piece) ?? piece.piece,
+        paper: paperName(piece.paper, known),
+        stock: left.get(key)?.shift() ?? null,
+      };
+    }),
+    used: cut.used.flatMap(({ stock: id, count }) => {
+      const found = item(id);
+      return found ? [{ ...found[0], count }] : [];
+    }),
+    kept: cut.kept.flatMap((id) => {
+      const found = item(id);
+      return found ? [{ ...found[0], there: found[1].quantity }] : [];
+    }),
+  };
+}
+
+function itemOf(row: StockRow, known: Known): RecordedItem {
+  const { unit, width, height, kind } = row;
+  const from: RecordedItem['from'] = [];
+  let at: StockRow | undefined = row;
+  while (at?.origin && from.length < LONGEST_CHAIN) {
+    const { origin } = at as { origin: NonNullable<StockRow['origin']> };
+    at = known.items.get(origin.stock);
+    if (!at) break;
+    from.push({
+      ...{ stock: at.id, unit: at.unit, width: at.width, height: at.height },
+      page: known.pageName(origin.page),
+      day: origin.date,
+    });
+  }
+  return { stock: row.id, paper: paperName(row.paper, known), kind, unit, width, height, came: row.came, from };
+}
+
+const paperName = (id: string, { papers: names }: Known): string => names.get(id) ?? 'a paper that is gone';
+
 /** From which items copies of each piece come, in the order of the sheets. */
-function sheetsOfPieces(plan: Plan): Map<string, string[]> {
+function sheetsOfPieces(sheets: Plan['sheets']): Map<string, string[]> {
   const found = new Map<string, string[]>();
-  for (const { stock: item, tree } of plan.sheets) {
+  for (const { stock: item, tree } of sheets) {
     const walk = (node: PlanNode): void => {
       if (node.holds && typeof node.holds === 'object') {
         const piece = wantedAs(node.holds.piece);
