@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { documentOfHands, fewestByTrying, handJob, stripsByHand, type HandJob } from '../../../testing/hands.ts';
+import { fewestSettings } from './fewestSettings.ts';
 import { planJob, readJob, verifyPlan } from '../index.ts';
 
 /** As many as TEMNEX_HANDS says. */
@@ -65,6 +66,25 @@ describe('easiest cuts', () => {
       const worse = settings > hand.settings || (settings === hand.settings && cuts > hand.cuts);
       expect({ seed, settings, cuts, hand, worse }).toEqual({ seed, settings, cuts, hand, worse: false });
     }
+  });
+
+  test('more than can be tried is given up at once', () => {
+    const kinds = Array.from({ length: 10 }, (_, i) => ({ width: 11 + 3 * i, height: 13 + 5 * i, quantity: 1 }));
+    const read = readJob(documentOfHands({ sheet, kinds }));
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const laid = read.job.pieces.map(({ width, height }, k) => ({
+      ...{ k, count: 1 },
+      laid: [{ width, height, way: { turn: 0, side: 'A' } as const }],
+    }));
+    let looks = 0;
+    const room = { x: 0, y: 0, width: read.job.stock[0]!.width, height: read.job.stock[0]!.height };
+    expect(fewestSettings(room, laid, read.job, 20_000, () => (looks++, false))).toBeNull();
+    expect(looks).toBeGreaterThan(0);
+    // and where the time is over
+    expect(fewestSettings(room, laid, read.job, 1e9, () => true)).toBeNull();
+    const few = fewestSettings(room, laid.slice(0, 2), read.job, 100_000, () => false);
+    expect(few).toMatchObject({ proved: true });
+    expect(few!.settings).toBeLessThanOrEqual(4);
   });
 
   test('two pieces: as few as every way and every order give', () => {

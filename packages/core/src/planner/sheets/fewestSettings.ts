@@ -24,10 +24,14 @@ export interface FewSettings {
 
 /** Cuts that are tried between two looks at whether it is over. */
 const BETWEEN_LOOKS = 4096;
+/** What looking at a choice of settings, and at an order of them, counts for. */
+const ONE_CHOICE = 40;
+const ONE_ORDER = 10;
 /** One cut counts more than any waste, in square ticks. */
 const ONE_CUT = 1e13;
-/** Selections of pieces that are told apart: beyond it, too many to try. */
+/** Selections of pieces that are told apart, and lengths that one fills: beyond it, too many to try. */
 const MOST_SELECTIONS = 2500;
+const MOST_LENGTHS = 500;
 
 interface Best {
   readonly figure: number;
@@ -49,7 +53,7 @@ export function fewestSettings(
   over: () => boolean,
 ): FewSettings | null {
   if (job.cutter.kerf) return null;
-  const search = new Search(kinds, job.cutter, job.keep, limit, over);
+  const search = new Search(kinds, job.cutter, job.keep, Math.max(room.width, room.height), limit, over);
   return search.isTooMuch ? null : search.fewest(room);
 }
 
@@ -58,10 +62,13 @@ class Search {
   private readonly cutter: Cutter;
   private readonly keep: Job['keep'];
   private left: number;
+  private unlooked = 0;
   private readonly over: () => boolean;
   /** [kind] what a copy of it adds to the number of a selection */
   private readonly place: number[] = [];
   private readonly selections: number;
+  /** Told once it is made. */
+  isTooMuch: boolean;
   private readonly areas: Float64Array;
   /** By cut: [selection] lengths that some of its pieces fill, end to end. */
   private readonly filled: Record<'x' | 'y', ReadonlySet<number>[]>;
@@ -71,7 +78,14 @@ class Search {
   private names: readonly string[] = [];
   private readonly known = new Map<string, Best>();
 
-  constructor(kinds: readonly KindOnSheet[], cutter: Cutter, keep: Job['keep'], limit: number, over: () => boolean) {
+  constructor(
+    kinds: readonly KindOnSheet[],
+    cutter: Cutter,
+    keep: Job['keep'],
+    longest: number,
+    limit: number,
+    over: () => boolean,
+  ) {
     this.kinds = kinds;
     this.cutter = cutter;
     this.keep = keep;
@@ -83,6 +97,7 @@ class Search {
       all *= count + 1;
     }
     this.selections = all;
+    this.isTooMuch = all > MOST_SELECTIONS;
     this.areas = new Float64Array(this.isTooMuch ? 0 : all);
     this.filled = { x: [new Set([0])], y: [new Set([0])] };
     for (let selection = 1; selection < this.areas.length; selection++) {
@@ -96,14 +111,13 @@ class Search {
       ] as const) {
         const shorter = this.filled[cut][before]!;
         const longer = new Set(shorter);
-        for (const length of shorter) for (const way of laid) longer.add(length + way[side]);
+        for (const length of shorter)
+          for (const way of laid) if (length + way[side] <= longest) longer.add(length + way[side]);
         this.filled[cut].push(longer);
+        if (longer.size > MOST_LENGTHS) this.isTooMuch = true;
       }
+      if (this.isTooMuch) return;
     }
-  }
-
-  get isTooMuch(): boolean {
-    return this.selections > MOST_SELECTIONS;
   }
 
   fewest(room: Rectangle): FewSettings | null {
@@ -112,24 +126,18 @@ class Search {
     const sums = [...new Set([...this.filled.x[all]!, ...this.filled.y[all]!])].filter(
       (n) => n > 0 && !sizes.includes(n),
     );
-    let proved = true;
     for (let many = 1; many <= sizes.length; many++) {
       let best: { tree: Tree; figure: number } | null = null;
-      for (const settings of this.choicesUpTo(sizes, sums, many, room)) {
-        if (this.isOver()) {
-          proved = false;
-          break;
-        }
+      for (const settings of this.choicesUpTo(sizes, sums, many, room))
         for (const order of orders(settings, many)) {
+          if (this.spent(ONE_ORDER)) break;
           this.order = order;
           this.names = order.map((_, i) => order.slice(i).join());
           const { figure } = this.least(room.width, room.height, all, 0);
           if (figure < (best?.figure ?? Infinity)) best = { tree: this.tree(room, all, 0), figure };
-          if (this.isOver()) break;
         }
-      }
-      if (best) return { tree: best.tree, settings: many, proved: proved && !this.isOver() };
-      if (this.isOver()) return null;
+      if (best) return { tree: best.tree, settings: many, proved: this.left > 0 };
+      if (this.left <= 0) return null;
     }
     return null;
   }
@@ -140,7 +148,14 @@ class Search {
     if (many === 1) yield* this.choices(sizes, sums, 1, room);
   }
 
-  private isOver(): boolean {
+  /** So much was tried: whether that was the last of it. */
+  private spent(tries: number): boolean {
+    this.left -= tries;
+    this.unlooked += tries;
+    if (this.unlooked >= BETWEEN_LOOKS) {
+      this.unlooked = 0;
+      if (this.over()) this.left = 0;
+    }
     return this.left <= 0;
   }
 
@@ -158,6 +173,7 @@ class Search {
     for (let extra = 0; extra <= Math.min(many, spare); extra++)
       for (const some of combinations(sizes, many - extra))
         for (const more of combinations(sums, extra)) {
+          if (this.spent(ONE_CHOICE)) return;
           const settings = [...some, ...more];
           const rooms = [...settings, room.width, room.height];
           const missing = sizes.filter((size) => !some.includes(size));
@@ -202,8 +218,7 @@ class Search {
           const others = selection - off;
           if (this.areas[off]! > setting * across || this.areas[others]! > rest * across) continue;
           if (!filled[off]!.has(setting) && !filled[others]!.has(rest)) continue;
-          if (--this.left % BETWEEN_LOOKS === 0 && this.over()) this.left = 0;
-          if (this.left <= 0) return best;
+          if (this.spent(1)) return best;
           const one = this.least(cut === 'x' ? setting : w, cut === 'x' ? h : setting, off, nth).figure + ONE_CUT;
           if (one >= best.figure) continue;
           const two = this.least(cut === 'x' ? rest : w, cut === 'x' ? h : rest, others, nth).figure;
