@@ -127,7 +127,7 @@ const SHOTS = [
       for (const name of ['First wind at Saltmarsh Point', 'Two days on the shingle', 'The kite that stayed up'])
         await page.getByRole('checkbox', { name }).check();
       await page.getByRole('button', { name: /^Plan these/ }).click();
-      await page.getByText('than the pages one by one').waitFor();
+      await page.getByText(/than the pages one by one|Nothing saved/).waitFor();
       await page.getByRole('link', { name: 'Print it' }).waitFor();
       await page.waitForTimeout(500);
     },
