@@ -11,7 +11,6 @@ const longer = [
   ['packages/core/src/recipes/conformance', { TEMNEX_CONFORMANCE: '1000' }],
   ['packages/core/src/trimmer', { TEMNEX_WALKS: '200' }],
   ['packages/core/src/planner/planner.test', { TEMNEX_PLANNED: '200', TEMNEX_TINY: '60' }],
-  ['packages/core/src/planner/sheets/easier', { TEMNEX_HANDS: '2000' }],
   ['packages/core/src/planner/nest/nest', { TEMNEX_NESTS: '40' }],
   ['packages/core/src/lattice/fill', { TEMNEX_FILLS: '12' }],
   ['packages/core/src/planner/search/layout', { TEMNEX_LAYOUTS: '60' }],
