@@ -40,7 +40,7 @@ const asText = (column: SQLWrapper) => sql<string>`${column}`;
 
 @Injectable()
 export class PagesService {
-  /** What lists go through again and again, parsed once: summaries and what orders were made from by page, pieces by cut. */
+  /** What lists go through again and again, parsed once: summaries by page, what orders were made from, pieces by cut. */
   private readonly summaries = new Reading<StoredSummary>();
   private readonly bases = new Reading<Basis>();
   private readonly cutPieces = new Reading<CuttingRecord['pieces']>();
@@ -49,15 +49,14 @@ export class PagesService {
 
   /** From what was kept with each page when it was saved: none is worked out again. */
   list(): PageSummary[] {
-    const planned = new Map<string, Basis>(
-      this.db
-        .select({ page: plans.page, basis: asText(plans.basis) })
-        .from(plans)
-        .where(isNull(plans.together))
-        .orderBy(plans.createdAt, sql`rowid`)
-        .all()
-        .map((p) => [p.page, this.bases.of(p.page, p.basis)]),
-    );
+    const orders = this.db
+      .select({ id: plans.id, page: plans.page, basis: asText(plans.basis) })
+      .from(plans)
+      .where(isNull(plans.together))
+      .orderBy(plans.createdAt, sql`rowid`)
+      .all();
+    this.bases.keep(new Set(orders.map(({ id }) => id)));
+    const planned = new Map(orders.map((o) => [o.page, this.bases.of(o.id, o.basis)]));
     const cut = this.standingCuts();
     const revisions = this.db.select({ id: papers.id, revision: papers.revision }).from(papers).all();
     const habitsNow = this.db.select({ version: habits.version }).from(habits).get()?.version ?? 0;

@@ -85,10 +85,20 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     '$1 $2 cells from ',
   ],
   [/\binto\s+(?:three|3)\s+equal\s+parts\b|\b(?:in|into)\s+thirds\b/giu, 'into 3 strips'],
-  [/\b(?:in|into)\s+(?:quarters|fourths)\b/giu, 'into 4 squares'],
+  // of paper that is not square they are none
   [
-    new RegExp(String.raw`^\s*quarter\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:sheet|paper|page)?\s*$`, 'iu'),
-    'cut $1 into 4 squares',
+    new RegExp(
+      String.raw`(${LENGTH_SAID})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s+(?:in|into)\s+(?:quarters|fourths)\b`,
+      'iu',
+    ),
+    '$1 x $1 into 4 squares',
+  ],
+  [
+    new RegExp(
+      String.raw`^\s*quarter\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_SAID})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s*$`,
+      'iu',
+    ),
+    'cut $1 x $1 into 4 squares',
   ],
   [
     new RegExp(

@@ -97,7 +97,7 @@ export class Planner {
   private search(aim: Aim, budget: Budget): void {
     const [known] = [...this.best.values()];
     if (this.keep.length) {
-      this.kept ??= planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3));
+      this.kept ??= this.flat(planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3)));
       this.offer(this.kept, aim, null);
     }
     if (known?.approach) return this.pursue(known.approach, aim, budget);

@@ -534,5 +534,7 @@ describe('or it is asked what it means', () => {
   'band 2 x 12 across the page',
   'cut three 3x4 cards from one 6 x 8',
   'diamonds 1 x 2, 8 of them',
+  'cut an 8 1/2 x 11 into quarters',
+  'quarter an 8 1/2 x 11',
   ])('%s', (line) => expect(comesTo(line)).toBeNull());
 });
