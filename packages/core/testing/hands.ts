@@ -103,7 +103,7 @@ interface Part {
 
 /**
  * The fewest settings, then cuts, over every edge-to-edge way to cut the sheet and every order of its cuts, either part of a cut
- * between fence and blade; by trying all of it. For up to about five pieces.
+ * between fence and blade; by trying all of it. For two or three pieces.
  */
 export function fewestByTrying({ sheet, kinds }: HandJob): Handling | null {
   const isDone = (part: Part): boolean => {

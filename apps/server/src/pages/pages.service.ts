@@ -17,7 +17,7 @@ import { TERMINAL, issueWords } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { Reading } from '../database/reading.ts';
+import { ParseCache } from '../database/parseCache.ts';
 import { UNREADABLE_LIST, cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { summaryOf } from './summary.ts';
@@ -41,9 +41,9 @@ const asText = (column: SQLWrapper) => sql<string>`${column}`;
 @Injectable()
 export class PagesService {
   /** What lists go through again and again, parsed once: summaries by page, what orders were made from, pieces by cut. */
-  private readonly summaries = new Reading<StoredSummary>();
-  private readonly bases = new Reading<Basis>();
-  private readonly cutPieces = new Reading<CuttingRecord['pieces']>();
+  private readonly summaries = new ParseCache<StoredSummary>();
+  private readonly bases = new ParseCache<Basis>();
+  private readonly cutPieces = new ParseCache<CuttingRecord['pieces']>();
 
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 

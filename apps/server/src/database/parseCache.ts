@@ -4,7 +4,7 @@ import { parsed } from './schema.ts';
  * JSON of a column that is read over and over, parsed again only where its text is another one. What is given out is shared: nobody
  * changes it.
  */
-export class Reading<T> {
+export class ParseCache<T> {
   private readonly known = new Map<string, { readonly text: string; readonly value: T }>();
 
   of(id: string, text: string): T {
