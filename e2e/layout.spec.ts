@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { Page } from '@playwright/test';
-import { expect, isThorough, send, test } from './table.ts';
+import { expect, isThorough, send, test, visit } from './table.ts';
 
 const WIDTHS = isThorough ? [360, 390, 768, 820, 1024, 1280, 1920] : [360, 768, 1280];
 const HEIGHTS: Readonly<Record<number, number>> = {
@@ -119,9 +119,8 @@ for (const filled of [true, false])
         for (const width of WIDTHS) {
           await page.setViewportSize({ width, height: HEIGHTS[width]! });
           if (width === WIDTHS[0]) {
-            await page.goto(path);
+            await visit(page, path);
             await expect(page.getByRole('link', { name: 'Temnex, start' })).toBeVisible();
-            await page.waitForLoadState('networkidle');
           }
           await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
           const found = await faultsOf(page);

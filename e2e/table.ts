@@ -37,6 +37,33 @@ export async function give(page: Page, label: string, text: string, nth = 0): Pr
   await field.press('Enter');
 }
 
+/** Goes to an address: the first time it is loaded, then as a link goes there, with all that is loaded already. */
+export async function visit(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto(path);
+  else
+    await page.evaluate((to) => {
+      history.pushState(null, '', to);
+      dispatchEvent(new PopStateEvent('popstate', { state: null }));
+    }, path);
+  await answers(page);
+  await quiet(page);
+}
+
+/** Resolves once nothing on the screen has changed for a moment. */
+const quiet = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const start = () => setTimeout(() => (seen.disconnect(), done()), 250);
+        let ending = start();
+        const seen = new MutationObserver(() => {
+          clearTimeout(ending);
+          ending = start();
+        });
+        seen.observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true });
+      }),
+  );
+
 /** Once the application has replaced the first view's picture, keys are heard. */
 export const answers = (page: Page) => expect(page.locator('#root')).not.toHaveAttribute('inert');
 

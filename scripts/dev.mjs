@@ -5,7 +5,7 @@ import { build, install, root } from './ready.mjs';
 install();
 build();
 const children = [
-  ['node_modules/typescript/bin/tsc', '-b', '-w', '--preserveWatchOutput'],
+  ['node_modules/typescript-native/bin/tsc', '-b', '-w', '--preserveWatchOutput'],
   ['--watch', '--disable-warning=ExperimentalWarning', 'apps/server/dist/main.js'],
   ['node_modules/vite/bin/vite.js', 'apps/web', '--config', 'apps/web/vite.config.ts'],
 ].map((args) => spawn(process.execPath, args, { cwd: root, stdio: 'inherit' }));

@@ -61,7 +61,7 @@ await checks(
     bin('depcruise'),
     ['--config', '.dependency-cruiser.cjs', 'packages', 'apps', '--output-type', 'err'],
   ],
-  ['types', process.execPath, [bin('tsc'), '-p', 'tsconfig.tests.json']],
+  ['types', process.execPath, ['node_modules/typescript-native/bin/tsc', '-p', 'tsconfig.tests.json']],
 );
 
 if (!(await built)) {

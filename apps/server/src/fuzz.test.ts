@@ -3,7 +3,7 @@ import { fuzz } from './fuzz.ts';
 import { testServer } from './testing.ts';
 
 const from = Number(process.env.TEMNEX_FUZZ_FROM ?? 1);
-const count = Number(process.env.TEMNEX_FUZZ ?? 200);
+const count = Number(process.env.TEMNEX_FUZZ ?? 120);
 
 test(
   `${count} requests that should not be made: none ends in a 500, none leaves a list that cannot be read`,

@@ -82,7 +82,7 @@ test('a row that is none takes nothing but itself away, and can be mended', asyn
   const seen = new Set<string>();
   const columns = ['stock.trim', 'stock.origin', 'stock.outline', 'stock.uncut', 'stock.reserves', 'pages.summary', 'pages.document', 'papers.sides', 'photos.facts', 'habits.document', 'rules.document', 'cuttings.parts', 'cuttings.used', 'cuttings.kept', 'sessions.plans', 'plans.basis', 'plans.plan', 'plans.job'].map((name) => name.split('.') as [string, string]); // prettier-ignore
   for (const [table, column] of columns)
-    for (const text of ['{"half', 'kite', '[1]', '"x"', '12'])
+    for (const text of ['{"half', '[1]', '12'])
       for (const path of [...lists, '/api/pages/demo-first-wind']) {
         const [name, set] = [sql.raw(table), sql.raw(column)];
         const before = db.all<{ id: string; v: string }>(sql`select rowid as id, ${set} as v from ${name} limit 1`)[0];

@@ -12,7 +12,7 @@ import { demoPage } from './demo/demoPages.ts';
 import { PagesService } from './pages/pages.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
-const KILLS = Number(process.env.TEMNEX_KILLS ?? 2);
+const KILLS = Number(process.env.TEMNEX_KILLS ?? 1);
 /** On a busy machine one round may not come as far as a step being taken back; then a few more are killed. */
 const MOST_KILLS = KILLS + 15;
 

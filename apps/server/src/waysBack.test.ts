@@ -14,7 +14,7 @@ import { RemovedService } from './removed/removed.service.ts';
 import { testServer } from './testing.ts';
 
 /** How many walks are gone; `npm run soak` goes a thousand. */
-const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 4);
+const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 2);
 const LONG = 40;
 
 /** What the ledger knows of an item: what lies there, and what of it was taken out and may come back. */

@@ -72,7 +72,7 @@ function inputsOf(id: RecipeId, table: Table, many: number): { input: unknown; s
   });
 }
 
-const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 8);
+const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 5);
 
 describe.each(RECIPE_IDS)('%s', (id) => {
   const recipe = recipeOf(id);

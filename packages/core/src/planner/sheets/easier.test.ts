@@ -4,7 +4,7 @@ import { fewestSettings } from './fewestSettings.ts';
 import { planJob, readJob, verifyPlan } from '../index.ts';
 
 /** As many as TEMNEX_HANDS says. */
-const SEEDS = Number(process.env.TEMNEX_HANDS ?? 25);
+const SEEDS = Number(process.env.TEMNEX_HANDS ?? 12);
 
 function handled(job: HandJob, aim: 'easiest-cuts' | 'least-paper' = 'easiest-cuts') {
   const document = documentOfHands(job);
