@@ -76,6 +76,162 @@ const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `1/4 outer, 1/8 inner`: from the print outward
+  [
+    new RegExp(
+      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:outer|outside)\s*(?:,|and)?\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:inner|inside)\b`,
+      'iu',
+    ),
+    '$2, $1',
+  ],
+  [
+    new RegExp(
+      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:inner|inside)\s*(?:,|and)?\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:outer|outside)\b`,
+      'iu',
+    ),
+    '$1, $2',
+  ],
+  // `split 12 inches into 5 strips`
+  [
+    new RegExp(
+      String.raw`^\s*(?:split|divide|cut)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)\s*(?:inches|inch|in)?\s+(?:up\s+)?into\s+(${NUMBER_SAID}\s+(?:equal\s+)?strips\b)`,
+      'iu',
+    ),
+    '$2 across $1',
+  ],
+  [
+    new RegExp(
+      String.raw`^\s*(?:divide|split|cut)\s+(?:up\s+)?(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s+in(?:to)?\s+(?=${NUMBER_SAID}\s+(?:equal\s+)?(?:squares|strips)\b)`,
+      'iu',
+    ),
+    'cut $1 into ',
+  ],
+  // `trim a 4 x 6 to 3 1/2 x 5`
+  [
+    new RegExp(
+      String.raw`^\s*trim\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s+(?:down\s+)?to\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'trim a $1 photo to $2',
+  ],
+  // `a 5 x 7 card with a panel`
+  [new RegExp(String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\b`, 'iu'), 'folded card $1 with'],
+  // where it goes is said, which is no size of it
+  [
+    new RegExp(
+      String.raw`(\bstrips?\b.*${LENGTH_SAID}\s*(?:inch|inches|in)?\s+(?:down\s+)?)from\s+the\s+(top|bottom|left|right)\b`,
+      'iu',
+    ),
+    '$1from-the-$2',
+  ],
+  // `panel for 8 1/2 x 11 showing 1/2`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+)?panel\s+(?:for|on)\s+(?:an?\s+|my\s+)?(${SIZE_SAID})\s*(?:page|base)?\s*(?:,|with)?\s*(?=showing|with|leaving|reveal)`,
+      'iu',
+    ),
+    'page $1, panel ',
+  ],
+  // `journaling strips 5, 3/8 tall`
+  [new RegExp(String.raw`\b(journall?ing\s+strips)\s+(\d{1,2})\s*,`, 'iu'), '$2 $1,'],
+  // `12 x 12 cut in half`, `halve a 12 x 12`
+  [
+    new RegExp(
+      String.raw`^\s*(?:cut\s+|halve\s+)?(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:sheet|paper)?\s+(?:cut\s+|split\s+)?in(?:to)?\s+(?:half|halves|two)\s*$`,
+      'iu',
+    ),
+    'cut $1 into 2 strips',
+  ],
+  [
+    new RegExp(String.raw`^\s*halve\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:sheet|paper)?\s*$`, 'iu'),
+    'cut $1 into 2 strips',
+  ],
+  // `a frame for a 3 x 3, 1/4 on the sides and 1 below`: it goes round all of it, as a mat does
+  [
+    new RegExp(
+      String.raw`\bframe\s+(?:for|a?round)\s+(?=(?:an?\s+|the\s+|my\s+)?${SIZE_SAID}.*\b(?:sides?|top)\b.*\b(?:bottom|below)\b)(?!.*\b(?:opening|window|hole)\b)`,
+      'iu',
+    ),
+    'mat for ',
+  ],
+  // `centre a 4 x 6 on a 12 x 12`: as wide a margin left and right, above and below
+  [
+    new RegExp(
+      String.raw`^\s*(?:to\s+|how\s+(?:do\s+i|to)\s+)?(?:centre|center|middle)\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}|panel|piece|mat)?\s+(?:on|in|onto)\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:page|base|sheet)?\s*$`,
+      'iu',
+    ),
+    'page $2, panel $1',
+  ],
+  // `a mat that turns a 4 x 6 into a 6 x 8`
+  [
+    new RegExp(
+      String.raw`\bmat\s+(?:that\s+|to\s+)(?:turns?|makes?|brings?)\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}\s+)?(?:in)?to\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'mat for a $1 that ends up $2',
+  ],
+  // `1/8 bigger all the way round`: that much shows
+  [
+    new RegExp(
+      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:bigger|larger|wider)\s+(?:(?:all\s+)?(?:the\s+way\s+)?a?round|on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?))(?!\s+(?:an?|the|my)\b)`,
+      'iu',
+    ),
+    '$1 showing',
+  ],
+  // `mat a 6 x 4 print leaving 3/16`
+  [new RegExp(String.raw`^(?!.*\bhollow)(.*\bmat\b.*?)\bleaving\s+(?=${LENGTH_SAID})`, 'iu'), '$1 showing '],
+  [/\ball\s+(?:of\s+)?the\s+way\s+a?round\b/giu, 'all round'],
+  // `three layers of mat on a 5 x 7`
+  [
+    new RegExp(
+      String.raw`\b(${NUMBER_SAID})\s+layers?\s+of\s+mat(?:s|ting)?\s+(?:on|behind|under|for|round|around)\s+`,
+      'iu',
+    ),
+    '$1 mats for ',
+  ],
+  // `pocket 4 wide and 5 high`
+  [
+    new RegExp(
+      String.raw`\b(pocket|tag|card|envelope|${PHOTOS})\b([^\d]*)(${LENGTH_SAID})\s*wide\s*(?:,|and|by|x)?\s*(${LENGTH_SAID})\s*(?:high|tall|long|deep)\b`,
+      'iu',
+    ),
+    '$1$2$3 x $4',
+  ],
+  // `three 3 x 4 photos across a 12 inch page`
+  [
+    new RegExp(
+      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*${PHOTOS}\s+across\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)(?!.*\bmat)`,
+      'iu',
+    ),
+    '$1 $2 strips across $3',
+  ],
+  // `how wide are 4 strips on 12`
+  [
+    new RegExp(
+      String.raw`\bhow\s+wide\s+(?:is|are|must|should|would)\s+(.*?\bstrips?\b.*?)(?:\s+be)?\s+(?:on|over|in)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`,
+      'iu',
+    ),
+    '$1 across $2',
+  ],
+  // what is worked out in any case
+  [
+    /,?\s*\b(?:with\s+)?(?:equal|even|the\s+same)\s+(?:gaps?|spacing|spaces|gutters?)(?:\s+between(?:\s+them)?)?\s*$/iu,
+    '',
+  ],
+  [/\b(?:layered|stacked)\s+(?=strips\b)/giu, ''],
+  // `weave with 1/2 inch strips on 6 x 6`
+  [
+    new RegExp(
+      String.raw`\b(weave|woven|weaving)\s+(?:with|of|from|using)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:wide\s+)?strips\s+(?:on|over|for|covering|to\s+cover)\s+(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    '$1 $3, strips $2 wide',
+  ],
+  // `8 journaling lines, 1/4 inch`: so far apart
+  [
+    new RegExp(String.raw`^(\s*(?:${NUMBER_SAID})\s+journall?ing\s+(?:lines|strips)\s*,?\s*${LENGTH_SAID})\s*$`, 'iu'),
+    '$1 apart',
+  ],
   // `how many 4 x 6 cards from a 12 x 12`: flat, and side by side
   [
     new RegExp(

@@ -485,7 +485,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
   [
     'bunting, 8 pennants 1 1/2 x 2, sag 1 1/2',
     'banner-strip',
-    'strip.width 1 1/2, strip.length 2, count 8, row.gap 1/4, hang.line curve, hang.drop 1 1/2',
+    'strip.width 1 1/2, strip.length 2, count 8, spread row, row.gap 1/4, hang.line curve, hang.drop 1 1/2',
   ],
   [
     'five banners 2 x 5 mixed ends',

@@ -264,7 +264,7 @@ export const ROW_PLACES = {
   ground: { kind: 'size', words: ['on', 'onto', 'across', 'over'], alone: true },
 } as const satisfies Record<string, Place>;
 
-/** How many come from one sheet, all of them lying the same way. */
+/** How many come from one sheet: all of them lying the same way, and in what is left over the other way. */
 function countFrom(
   sheet: { readonly width: string; readonly height: string },
   width: LengthText | undefined,
@@ -273,8 +273,16 @@ function countFrom(
 ): number | undefined {
   const [w, l, across, up] = [width, length, sheet.width, sheet.height].map((text) => ticksSaid(text, unit));
   if (!w || !l) return undefined;
-  const laid = (a: number, b: number) => Math.floor(across! / a) * Math.floor(up! / b);
-  const most = Math.max(laid(w, l), laid(l, w));
+  const alike = (a: number, b: number, x: number, y: number) => Math.floor(x / a) * Math.floor(y / b);
+  /** So many columns this way, and beside them the other way; the same turned about. */
+  const mixed = (a: number, b: number, x: number, y: number) =>
+    Array.from({ length: Math.floor(x / a) + 1 }, (_, n) => n * Math.floor(y / b) + alike(b, a, x - n * a, y));
+  const most = Math.max(
+    ...[
+      [across!, up!],
+      [up!, across!],
+    ].flatMap(([x, y]) => [...mixed(w, l, x!, y!), ...mixed(l, w, x!, y!)]),
+  );
   return most > 0 ? Math.min(most, MOST_IN_ROW) : undefined;
 }
 
@@ -316,6 +324,15 @@ export function rowSaid(
       ? (said('margin') ?? (fills ? (heard.flags.has('across') ? '0' : usualRow(table).margin) : undefined))
       : undefined;
   const usual = table.unit === 'in' ? '1/4' : '6';
+  // `four 3 inch strips for a 12 inch page`: they fill it, and no gap fits between them
+  const all = (count ?? 0) * w!;
+  const tight =
+    gap === undefined &&
+    margin === undefined &&
+    across === undefined &&
+    heard.values.some((v) => v.place === 'page') &&
+    all <= table.room.width &&
+    all + ((count ?? 0) - 1) * lengthOf(usual, table.unit) > table.room.width;
   // so many of a size that do not fit side by side on a page nobody spoke of are just cut
   const [pieces, room] = [count ?? 0, table.room.width];
   const justCut =
@@ -323,9 +340,7 @@ export function rowSaid(
     !heard.heads.has('pennant') &&
     pieces > 0 &&
     w! > 0 &&
-    (alone ||
-      pieces * w! + (pieces - 1) * (gap === undefined ? lengthOf(table.unit === 'in' ? '1/4' : '6', table.unit) : g!) >
-        room);
+    (alone || pieces * w! + (pieces - 1) * (gap === undefined ? lengthOf(usual, table.unit) : g!) > room);
   const free = [width, gap, across ?? margin].filter((text) => text === undefined).length;
   return {
     ...(count === undefined ? {} : { count }),
@@ -337,7 +352,7 @@ export function rowSaid(
     row: {
       ...(gap !== undefined
         ? { gap }
-        : parted !== undefined
+        : parted !== undefined || tight
           ? { gap: '0' }
           : free > 1 || count === undefined
             ? { gap: usual }

@@ -1,5 +1,6 @@
 import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
 import { hear, lexiconOf, sizeAt, tokensOf, type Grammar, type Heard, type Place } from '../line/index.ts';
+import { samePath, type FieldPath } from './fields.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
 import { RECIPE_IDS, type RecipeId } from './ids.ts';
@@ -72,7 +73,9 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
     const here = page ? onPage(table, page) : table;
     const read = heard.ok ? recipe.read(heard.heard, { ...here, unit }, newId) : null;
     // more layers than it can have, and the like
-    const input = read !== null && recipe.input.safeParse(read).success ? read : null;
+    const asRead = read !== null && recipe.input.safeParse(read).success ? read : null;
+    const input =
+      heard.ok && asRead !== null && page === null ? withoutPage(recipe, heard.heard, asRead, here) : asRead;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
     const unused = heard.ok && input !== null ? unusedNumber(recipe, heard.heard, input, { ...here, unit }) : null;
     const said: Said<unknown> = !heard.ok
@@ -83,7 +86,7 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
           ? { ok: false, problem: { code: 'goes-nowhere', text: unused } }
           : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
     // of two that know as much of it, one that can be
-    const can = said.ok && recipe.solve(said.input, here).status === 'solved';
+    const can = said.ok && input === asRead && recipe.solve(said.input, here).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
     const passedOver = heard.ok ? heard.heard.passedOver : [];
     const sheet = heard.ok ? sizeNamed(sizeAt(heard.heard, 'sheet')) : null;
@@ -93,6 +96,27 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
   const { rank: _, ...said } = best;
   return said;
 }
+
+/**
+ * What is too large for a page that nobody spoke of, as a row or grid that is as long as it is; the input itself where it is not too
+ * large, where one of it is, or where that is of no help.
+ */
+function withoutPage(recipe: AnyRecipe, heard: Heard, input: unknown, table: Table): unknown {
+  const spread = recipe.fields(input).find((f) => f.kind === 'choice' && samePath(f.path, SPREAD));
+  const isSaid = sizeAt(heard, 'sheet') !== null || heard.values.some(({ place }) => place === 'margin');
+  if (spread?.kind !== 'choice' || spread.value !== 'room' || isSaid) return input;
+  if (recipe.solve(input, table).status === 'solved') return input;
+  const other = spread.options.find((option) => option !== 'room');
+  const free = recipe.put(input, SPREAD, other);
+  if (!recipe.input.safeParse(free).success) return input;
+  const solved = recipe.solve(free, table);
+  if (solved.status !== 'solved') return input;
+  const { width, height } = table.room;
+  const fits = ({ width: w, height: h }: { width: number; height: number }) =>
+    Math.min(w, h) < Math.min(width, height) && Math.max(w, h) <= Math.max(width, height);
+  return solved.laid.blanks.every(fits) ? free : input;
+}
+const SPREAD: FieldPath = ['spread'];
 
 /** Nothing comes of a line: a word that was passed over may be why. */
 const unreadable = (line: string, [unknown]: readonly string[]): Extract<Said<unknown>, { ok: false }>['problem'] =>
@@ -149,7 +173,7 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
   if (found) return { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() };
   // `title KITE DAY in 1 inch letters`
   const capitals =
-    /(\btitle\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line) ??
+    /(\b(?:title|words?|names?|heading)\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line) ??
     // `letters 1 inch wide: KITE DAY`
     /(\b(?:title|letters)\b.*(?::|\bspelling|\bthat\s+spell|\bsaying|\bfor)\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(
       line,

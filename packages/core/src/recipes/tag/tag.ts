@@ -218,7 +218,7 @@ export const tag: Recipe<'tag', TagInput> = {
       tag: { kind: 'size', words: ['tag', 'label'] },
       width: { kind: 'length', words: ['wide', 'width'], alone: true },
       height: { kind: 'length', words: ['tall', 'long', 'high', 'length'], alone: true },
-      crop: { kind: 'length', words: ['crop', 'corner', 'cropped'], alone: true },
+      crop: { kind: 'length', words: ['crop', 'corner', 'cropped', 'clip', 'clipped', 'snip', 'snipped'], alone: true },
       across: { kind: 'length', words: ['across', 'hole', 'eyelet'], alone: true },
       below: { kind: 'length', words: ['below', 'down', 'top'] },
     },
