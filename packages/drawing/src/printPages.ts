@@ -125,11 +125,13 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
   put(text(MARGIN, at.y, `${order.note}  ·  aim: ${AIM_WORDS[order.plan.aim]}`, 9.5, { fill: GREY }));
   at.y += 24;
   const totals = totalsWords(order.plan);
+  // two rows, so that none stands on another
+  const inRow = Math.ceil(totals.length / 2);
   totals.forEach(({ label, value }, i) => {
-    const x = MARGIN + (i * wide) / totals.length;
-    put(text(x, at.y, value, 15, { weight: 600, face: 'figures' }), text(x, at.y + 12, label, 8.5, { fill: GREY }));
+    const [x, y] = [MARGIN + ((i % inRow) * wide) / inRow, at.y + Math.floor(i / inRow) * 32];
+    put(text(x, y, value, 15, { weight: 600, face: 'figures' }), text(x, y + 12, label, 8.5, { fill: GREY }));
   });
-  at.y += 18;
+  at.y += 50;
   lines(boundWords(order.plan), 0, 12, {});
   at.y += 4;
   for (const missing of order.plan.missing) {

@@ -67,13 +67,17 @@ const wholeSheet = (plan: Plan, job: Job, sheet: number): Box => {
   return { x: 0, y: 0, width: item.width / per, height: item.height / per };
 };
 
-/** The picture of a step that is a cut, a turn or paper taken up; null for what is done by hand, which has a picture of its own. */
+/**
+ * The picture of a step that is a cut, a turn or paper taken up; null for what is done by hand, which has a picture of its own. `turned`:
+ * by how many quarters, counter-clockwise, what is in hand is turned for the cut; `times`: how often that cut is made.
+ */
 export function trimmerPicture(
   plan: Plan,
   step: TrimmerStep,
   job: Job,
   style: Style,
   room: Room,
+  { turned, times }: { readonly turned: Quarters; readonly times: number } = { turned: 0, times: 1 },
 ): TrimmerPicture | null {
   switch (step.do) {
     case 'take':
@@ -83,7 +87,7 @@ export function trimmerPicture(
     case 'turn':
       return lyingPicture(plan, job, style, room, { sheets: step.sheets, part: step.part, edge: step.to, from: step });
     case 'cut':
-      return step.step.do === 'open' ? null : cutPicture(plan, step.index, step.step, job, style, room);
+      return step.step.do === 'open' ? null : cutPicture(plan, step.index, step.step, job, style, room, turned, times);
     default:
       return null;
   }
@@ -147,6 +151,8 @@ function cutPicture(
   job: Job,
   style: Style,
   room: Room,
+  by: Quarters,
+  times: number,
 ): TrimmerPicture {
   const [sheet] = step.sheets;
   const path = step.do === 'trim' ? 'r' : step.part;
@@ -188,13 +194,19 @@ function cutPicture(
       const restBox = around(partAt(plan.sheets[sheet!]!.tree, step.rest).nodes);
       marks.push(
         ...partMarks(plan, job, style, {
-          ...{ ...shared, part: step.rest, box: restBox, label: labelOf(plan, style, sheet!, step.rest) },
+          ...{
+            ...shared,
+            part: step.rest,
+            box: restBox,
+            label: times > 1 ? '' : labelOf(plan, style, sheet!, step.rest),
+          },
           at: cornerOf(t.box(restBox), at),
         }),
       );
     }
   }
   front.push(...cutLine(blade, 0, blade, at.y + t.size.height + 10, 2.6));
+  if (by) front.push(...turnedArrow(at, t.size, by));
   return { ...sizeOf(t.size), marks, off, front, title: '' };
 }
 
@@ -320,7 +332,9 @@ function partMarks(
       later(child);
     }
   };
-  nodes.forEach(later);
+  // what is left of a strip, where it is cut apart later
+  if (nodes.length > 1) later({ ...nodes[0]!, parts: [...nodes] });
+  else nodes.forEach(later);
   marks.push({ ...shape, stroke: keep ? { colour: KEEP, width: 2, dash: [8, 5] } : { colour: INK, width: 1.4 } });
   const said = waste ? 'waste' : oddPaperOf(plan, sheet, job) && only?.holds === 'odd' ? '' : label;
   if (said && Math.min(lying.width, lying.height) >= 16)
@@ -334,6 +348,16 @@ const nameSize = ({ width, height }: { width: number; height: number }, name: st
   const fits = (long / Math.max(1, textWidth(name, 1))) * 0.95;
   return Math.max(11, Math.min(26, fits, Math.min(width, height) / 1.6));
 };
+
+/** That what lies here was turned: an arrow near its upper right corner, out of the way of its name. */
+function turnedArrow(at: { x: number; y: number }, size: { width: number; height: number }, by: 1 | 2 | 3): Drawn[] {
+  const radius = Math.max(14, Math.min(40, Math.min(size.width, size.height) * 0.2));
+  const [x, y] = [
+    at.x + Math.max(size.width - radius - 24, size.width / 2),
+    at.y + Math.min(radius + 24, size.height / 2),
+  ];
+  return turnArrow(x, y, by, radius);
+}
 
 /** An arrow round a middle, so many quarters counter-clockwise; three are one clockwise. */
 function turnArrow(cx: number, cy: number, quarters: 1 | 2 | 3, radius: number): Drawn[] {
@@ -356,7 +380,9 @@ function turnArrow(cx: number, cy: number, quarters: 1 | 2 | 3, radius: number):
     }
   const [tx, ty] = point(n);
   const along = ((from + degrees) * Math.PI) / 180 + (degrees > 0 ? Math.PI / 2 : -Math.PI / 2);
-  const head = (angle: number, size: number) => [tx + size * Math.cos(angle), ty - size * Math.sin(angle)] as const;
+  const small = Math.min(1, radius / 30);
+  const head = (angle: number, size: number) =>
+    [tx + small * size * Math.cos(angle), ty - small * size * Math.sin(angle)] as const;
   lines.push({
     kind: 'poly',
     points: [head(along, 22), head(along + 2.1, 15), head(along - 2.1, 15)],

@@ -2,6 +2,8 @@ import {
   inUnit,
   TICKS_PER_UNIT,
   type Aim,
+  type Handling,
+  type InOrder,
   type Job,
   type Missing,
   type OrderStep,
@@ -14,6 +16,7 @@ import {
   areaWithin,
   cornersGone,
   edgeThere,
+  handlingOf,
   letterOfSheet,
   partNames,
   paperIn,
@@ -28,6 +31,21 @@ export const AIM_WORDS: Readonly<Record<Aim, string>> = {
   'easiest-cuts': 'easiest cuts',
   'largest-offcuts': 'largest offcuts',
 };
+
+/** The two ways to go through the cuts. */
+export const IN_ORDER_WORDS: Readonly<Record<InOrder, string>> = {
+  'by-setting': 'one setting after the other',
+  'sheet-by-sheet': 'one sheet after the other',
+};
+
+/** `18 settings, 21 times turned or taken up, 3 parts waiting at most`. */
+export function handlingWords({ settings, takenUp, waiting }: Handling): string {
+  return [
+    count(settings, 'setting'),
+    takenUp ? `${count(takenUp, 'time')} turned or taken up` : 'nothing turned or taken up',
+    waiting ? `${count(waiting, 'part')} waiting at most` : 'no part waiting',
+  ].join(', ');
+}
 
 /** Why copies of a piece are missing, and what would help. */
 export function missingWords(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {
@@ -108,6 +126,7 @@ const endOf = (how: { along: 'width' | 'height'; to: number }, { piece }: Missin
 /** What the totals say, in the order in which people ask. */
 export function totalsWords(plan: Plan): { label: string; value: string }[] {
   const { totals } = plan;
+  const { takenUp, waiting } = handlingOf(plan);
   return [
     { label: 'new sheets opened', value: String(totals.newSheets) },
     { label: 'scraps used', value: String(totals.scraps) },
@@ -115,6 +134,8 @@ export function totalsWords(plan: Plan): { label: string; value: string }[] {
     { label: 'waste', value: areaWords(totals.wasteArea + totals.kerfArea, plan.unit) },
     { label: 'settings', value: String(totals.settings) },
     { label: 'cuts', value: String(totals.cuts) },
+    { label: 'turned or taken up', value: String(takenUp) },
+    { label: 'parts waiting', value: waiting ? `${waiting} at most` : 'none' },
   ];
 }
 
@@ -123,6 +144,7 @@ export function comparedWords(plan: Plan): { label: string; value: string; rank:
   const { totals } = plan;
   const waste = totals.wasteArea + totals.kerfArea;
   const largest = largestKept(plan);
+  const { takenUp, waiting } = handlingOf(plan);
   const plain = (label: string, n: number) => ({ label, value: String(n), rank: n });
   return [
     plain('new sheets', totals.newSheets),
@@ -131,6 +153,8 @@ export function comparedWords(plan: Plan): { label: string; value: string; rank:
     { label: 'largest offcut', value: areaWords(largest, plan.unit), rank: -Math.round(largest * 1000) },
     plain('settings', totals.settings),
     plain('cuts', totals.cuts),
+    plain('turned or taken up', takenUp),
+    plain('parts waiting', waiting),
   ];
 }
 

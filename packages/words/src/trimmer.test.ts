@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, planJob, readJob, trimmerSteps, type JobDocument } from '@temnex/core';
-import { lengthSpoken, trimmerWords, type BagOf } from './trimmer.ts';
+import { MARKS, inches, planJob, pressesOf, readJob, trimmerSteps, type JobDocument } from '@temnex/core';
+import { lengthSpoken, pressWords, trimmerWords, type BagOf } from './trimmer.ts';
 
 const inch = { mark: MARKS['1/16'], figures: 'typeset' } as const;
 const mm = { mark: MARKS['0.5 mm'], figures: 'typeset' } as const;
@@ -28,7 +28,9 @@ describe('lengths read aloud', () => {
   });
 });
 
-function told(document: Partial<JobDocument>, bagOf?: BagOf) {
+const placeOf = (stock: string) => (stock === 's' ? 'box 2' : undefined);
+
+function orderFor(document: Partial<JobDocument>) {
   const read = readJob({
     ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust', name: 'Gust' }], plan: { nodes: 1 } },
     ...{ stock: [], pieces: [], ...document },
@@ -37,9 +39,15 @@ function told(document: Partial<JobDocument>, bagOf?: BagOf) {
   const { job } = read;
   const plan = planJob(job, { now: () => 0 });
   const name = (id: string) => job.pieces.find((p) => p.id === id)?.name ?? id;
-  return trimmerSteps(job, plan).map((step) =>
-    trimmerWords(step, plan, job, inch, name, (stock) => (stock === 's' ? 'box 2' : undefined), bagOf),
-  );
+  return { job, plan, name, steps: trimmerSteps(job, plan) };
+}
+function told(document: Partial<JobDocument>, bagOf?: BagOf) {
+  const { job, plan, name, steps } = orderFor(document);
+  return steps.map((step) => trimmerWords(step, plan, job, inch, name, placeOf, bagOf));
+}
+function pressed(document: Partial<JobDocument>) {
+  const { job, plan, name, steps } = orderFor(document);
+  return pressesOf(steps).map(({ from, to }) => pressWords(steps.slice(from, to), plan, job, inch, name, placeOf));
 }
 const strips = (more: Partial<JobDocument> = {}) => ({
   stock: [{ id: 's', paper: 'gust', width: '12', height: '6', quantity: 2 }],
@@ -80,5 +88,24 @@ describe('steps at the trimmer, in words', () => {
     expect(turn.head).toMatch(/^Turn it a quarter to the (left|right)$/);
     expect(turn.hold).toMatch(/edge to the fence$/);
     expect(words.map((w) => w.rest).join()).toContain('the rest is waste');
+  });
+  test('with one press: paper is taken and cut, the same cut is counted, a piece is turned over before it is worked on', () => {
+    const words = pressed(strips());
+    expect(words.map((w) => w.head)).toEqual(['Take A and cut 3 times', 'By hand']);
+    expect(words[0]).toMatchObject({
+      before: ['Gust, sheet, from box 2, 12 × 6; pencil A lightly on the back'],
+      ...{ off: 'the strip, 3 times', goes: 'to the pieces: pencil “the strip” on the back of each' },
+    });
+    expect(words[0]!.setting).toBe(inches(0.75));
+    expect(words[0]!.spoken).toMatch(
+      /^Take A and cut 3 times; Gust, sheet, from box 2, 12 by 6; .*three quarters; sheet A/,
+    );
+    expect(words[1]!.before).toEqual([expect.stringMatching(/^Turn it over: the strip/)]);
+    const turned = pressed({
+      stock: [{ id: 's', paper: 'gust', width: '7', height: '7' }],
+      pieces: [{ id: 'tag', name: 'tag', width: '5', height: '4', papers: ['gust'] }],
+    });
+    expect(turned.flatMap((w) => w.before).join()).toMatch(/Turn it a quarter to the (left|right)/);
+    expect(turned.map((w) => w.head)).toEqual(['Take A and cut', 'Cut']);
   });
 });

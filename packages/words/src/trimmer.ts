@@ -21,6 +21,8 @@ import { finishStepWords, stepWords } from './plans.ts';
 export interface TrimmerWords {
   /** What is to be done, in a few words: `Cut`, `Take A`, `Turn it a quarter to the right`. */
   readonly head: string;
+  /** What is done first, in the same step: paper taken up, a part turned. */
+  readonly before: readonly string[];
   /** What is in hand and which edge of it lies on the fence. */
   readonly hold: string;
   /** What the fence is set to, in ticks; null where nothing is set. */
@@ -71,7 +73,17 @@ export function trimmerWords(
   placeOf: PlaceOf = () => undefined,
   bagOf: BagOf = () => null,
 ): TrimmerWords {
-  const none = { hold: '', setting: null, size: null, off: '', goes: '', rest: '', notes: [], cautions: [] };
+  const none = {
+    before: [],
+    hold: '',
+    setting: null,
+    size: null,
+    off: '',
+    goes: '',
+    rest: '',
+    notes: [],
+    cautions: [],
+  };
   const stockAt = (sheet: number) => job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
   const says = (words: Omit<TrimmerWords, 'spoken'>): TrimmerWords => ({ ...words, spoken: spokenOf(words, voice) });
   switch (step.do) {
@@ -186,6 +198,58 @@ export function trimmerWords(
   }
 }
 
+/** What is done with one press, in words: paper taken up, a part turned, and what they are for; the same cut, so many times. */
+export function pressWords(
+  steps: readonly TrimmerStep[],
+  ...[plan, job, voice, pieceName, placeOf, bagOf]: AfterStep
+): TrimmerWords {
+  const each = steps.map((step) => ({ step, words: trimmerWords(step, plan, job, voice, pieceName, placeOf, bagOf) }));
+  const does = (what: TrimmerStep['do']) => each.filter(({ step }) => step.do === what);
+  const last = each.at(-1)!.words;
+  if (each.length === 1) return last;
+  const before = each.slice(0, -1).flatMap(({ step, words }) => {
+    if (step.do === 'take') {
+      const size = words.size && sizeWords(words.size.width, words.size.height, voice);
+      return `${[words.hold, size].filter(Boolean).join(', ')}; ${words.goes}`;
+    }
+    if (step.do === 'turn') return `${step.picked ? `Take up ${nameInHand(step, plan)} again. ` : ''}${words.head}`;
+    return step.do === 'over' ? `${words.head}: ${words.hold}` : [];
+  });
+  const cuts = does('cut').map(({ words }) => words);
+  const [first = last] = cuts;
+  const all = (of: (words: TrimmerWords) => readonly string[]) => [...new Set(each.flatMap(({ words }) => of(words)))];
+  const words = {
+    ...first,
+    before,
+    head: [does('take')[0]?.words.head, cuts.length > 1 ? `Cut ${count(cuts.length, 'time')}` : last.head]
+      .filter((head) => head !== undefined)
+      .map((head, i) => (i ? head[0]!.toLowerCase() + head.slice(1) : head))
+      .join(' and '),
+    off: saidOnce(cuts.length ? cuts.map(({ off }) => off) : [last.off]),
+    goes: [...new Set((cuts.length ? cuts : [last]).map(({ goes }) => goes))]
+      .filter(Boolean)
+      .join('; ')
+      .replace('on its back', cuts.length > 1 ? 'on the back of each' : 'on its back'),
+    rest: last.rest,
+    notes: all(({ notes }) => notes),
+    cautions: all(({ cautions }) => cautions),
+  };
+  // the figure alone does not say that paper is taken first, or how often it is cut
+  const says = words.head === first.head ? before : [words.head, ...before];
+  return { ...words, spoken: spokenOf({ ...words, before: words.setting === null ? before : says }, voice) };
+}
+type AfterStep = Parameters<typeof trimmerWords> extends [TrimmerStep, ...infer Rest] ? Rest : never;
+
+const nameInHand = (step: Extract<TrimmerStep, { do: 'turn' }>, plan: Plan): string =>
+  partNames(plan)(step.sheets[0]!, step.part) ?? 'it';
+
+/** `banner 5 times, sky tag` of what comes off one after the other. */
+function saidOnce(offs: readonly string[]): string {
+  const often = new Map<string, number>();
+  for (const off of offs) often.set(off, (often.get(off) ?? 0) + 1);
+  return [...often].map(([off, n]) => (n > 1 ? `${off}, ${count(n, 'time')}` : off)).join('; ');
+}
+
 /** A part by what it is, or by the first of what is in it. */
 function nameOf(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
@@ -249,6 +313,7 @@ export function lengthSpoken(length: number, voice: Voice): string {
 /** `Seven and one eighth; bottom edge on the fence; mat three comes off.` */
 function spokenOf(words: Omit<TrimmerWords, 'spoken'>, voice: Voice): string {
   const parts = [
+    ...words.before,
     words.setting === null ? words.head : lengthSpoken(words.setting, voice),
     words.hold,
     words.size ? `${lengthSpoken(words.size.width, voice)} by ${lengthSpoken(words.size.height, voice)}` : '',

@@ -418,6 +418,8 @@ describe('plans', () => {
       'largest offcut',
       'settings',
       'cuts',
+      'turned or taken up',
+      'parts waiting',
     ]);
   });
 });

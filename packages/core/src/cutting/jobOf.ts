@@ -64,6 +64,7 @@ export function withHabits(habits: Habits, mark: Mark): Pick<JobDocument, 'cutte
     },
     plan: {
       aim: habits.aim,
+      ...(habits.order === undefined ? {} : { order: habits.order }),
       // three aims share it
       seconds: 2,
       keep: { shorter: text(habits.keep.shorter, habits.unit), longer: text(habits.keep.longer, habits.unit) },

@@ -2,12 +2,14 @@ export { finishSaid, shapeSaid } from './documents/finishing.ts';
 export { outlinesIn, pieceOfBlock, withBlocks } from './documents/blocks.ts';
 export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
+export { reordered } from './reordered.ts';
 export type { Keeping } from './replan.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
 export { nestedDeeperThan } from './documents/depth.ts';
 export { issueOf, readJob } from './documents/readJob.ts';
 export type {
   Aim,
+  InOrder,
   Face,
   Job,
   JobIssue,

@@ -212,6 +212,8 @@ const habitsShape = z.strictObject({
   centres: margin.nullable().default(null),
   keep: z.strictObject({ shorter: margin, longer: margin }),
   aim: z.enum(['least-paper', 'easiest-cuts', 'largest-offcuts']),
+  /** All that one setting does, over all sheets, which is usual; or one sheet finished before the next. */
+  order: z.enum(['by-setting', 'sheet-by-sheet']).optional(),
 });
 export const habitsSchema = habitsShape.superRefine(({ unit, cutter, others = [], keep, centres }, context) => {
   const read = lengthsIn(unit, context);

@@ -1,4 +1,5 @@
-export { cutsDone, quartersOf, trimmerSteps, type Edge, type TrimmerStep } from './steps.ts';
+export { handlingOf, quartersOf, type Edge, type Handling } from './hands.ts';
+export { cutsDone, trimmerSteps, type TrimmerStep } from './steps.ts';
 export {
   beginSession,
   sessionAfter,
@@ -14,4 +15,5 @@ export {
 } from './session.ts';
 export { calibrationOf, fenceSays, offBy, type FenceSays, type StripMeasured } from './measured.ts';
 export { pencilledIn, untouchedPlan } from './pencilled.ts';
+export { pressAt, pressesOf, type Press } from './presses.ts';
 export { minutesOf } from './minutes.ts';

@@ -7,18 +7,22 @@ import { spoiledSchema, wrongCutSchema } from '../cutting/index.ts';
  * A session at the trimmer is a sequence of events. Which step one is at, what is done and what went wrong all follow from them;
  * the same event twice, or the same step done on two devices, is done once.
  *
+ * Steps that are done at once are one event: the first of them, and `through` the last.
+ *
  *     order 0:  take · cut · turn · cut ✗        (a cut went wrong: put down, and planned anew)
  *     order 1:  take · cut · cut · finish ─ end
  */
 
 /** Which order of the session, counted from 0, and which of its steps. */
 const place = { order: z.int().min(0).max(1000), step: z.int().min(0).max(100_000) };
+/** The last of several steps, the first of which is `step`; left out: that one alone. */
+const several = { ...place, through: z.int().min(0).max(100_000).optional() };
 const piece = { order: place.order, piece: z.string().max(200), copy: z.int().min(1) };
 
 export const sessionDeedSchema = z.discriminatedUnion('do', [
-  z.strictObject({ do: z.literal('done'), ...place }),
+  z.strictObject({ do: z.literal('done'), ...several }),
   /** It is not done after all. */
-  z.strictObject({ do: z.literal('back'), ...place }),
+  z.strictObject({ do: z.literal('back'), ...several }),
   /** The step went wrong; `spoiled`: pieces that had come off before. */
   z.strictObject({
     do: z.literal('wrong'),
@@ -134,12 +138,17 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
   }
   const steps = stepsOf(state.plans[state.order]!);
   switch (deed.do) {
-    case 'done':
-      if (deed.step < state.at) return 'already';
-      return deed.step === state.at && state.at < steps ? { ...state, at: state.at + 1 } : 'too-early';
-    case 'back':
+    case 'done': {
+      const last = deed.through ?? deed.step;
+      if (last < state.at) return 'already';
+      // of what is done at once, some may be done already
+      return deed.step <= state.at && last < steps ? { ...state, at: last + 1 } : 'too-early';
+    }
+    case 'back': {
+      const last = deed.through ?? deed.step;
       if (deed.step >= state.at) return 'already';
-      return deed.step === state.at - 1 ? { ...state, at: deed.step } : 'too-early';
+      return last === state.at - 1 ? { ...state, at: deed.step } : 'too-early';
+    }
     case 'wrong': {
       if (deed.step !== state.at) return deed.step < state.at ? 'already' : 'too-early';
       const { order, at, measured } = state;

@@ -21,6 +21,7 @@ import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
 import { Short } from './Short.tsx';
 import { Story } from './Story.tsx';
+import { WhichOrder } from './WhichOrder.tsx';
 
 export const OrderWork = styled.main`
   display: grid;
@@ -174,6 +175,7 @@ export function OrderScreen() {
               <Short key={m.piece} missing={m} job={order.job} context={context} planning={order.planning !== null} />
             ))}
             <Part>Cuts, in this order</Part>
+            <WhichOrder plan={order.plan} job={order.job} habits={context.habits} planning={order.planning !== null} />
             {order.plan.steps.length ? (
               <Story
                 plan={order.plan}

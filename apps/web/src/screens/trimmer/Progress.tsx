@@ -1,10 +1,10 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import type { TrimmerStep } from '@temnex/core';
+import { pressAt, type Press, type TrimmerStep } from '@temnex/core';
 import { count } from '@temnex/words';
 
 /*
- * How far one has come, as a ruler: a long mark for each cut, a short one for what is done between, the black edge as far as
+ * How far one has come, as a ruler: a long mark for each step that cuts, a short one for what is done between, the black edge as far as
  * all is done.
  */
 const Rule = styled.div`
@@ -32,20 +32,29 @@ const Line = styled.p`
 /** More marks than this would be a grey bar. */
 const MOST_MARKS = 160;
 
-const Marks = memo(function Marks({ steps }: { steps: readonly TrimmerStep[] }) {
-  if (steps.length > MOST_MARKS) return null;
-  return steps.map((s, i) => (
-    <i key={i} style={{ left: `${((i + 1) / steps.length) * 100}%`, height: s.do === 'cut' ? 12 : 6 }} />
-  ));
+const Marks = memo(function Marks({ steps, presses }: { steps: readonly TrimmerStep[]; presses: readonly Press[] }) {
+  if (presses.length > MOST_MARKS) return null;
+  return presses.map(({ from, to }, i) => {
+    const cuts = steps.slice(from, to).some((s) => s.do === 'cut');
+    return <i key={from} style={{ left: `${((i + 1) / presses.length) * 100}%`, height: cuts ? 12 : 6 }} />;
+  });
 });
 
-export function Progress({ steps, at }: { steps: readonly TrimmerStep[]; at: number }) {
+interface ProgressProps {
+  steps: readonly TrimmerStep[];
+  /** The steps that are done at once: a step, to those who press. */
+  presses: readonly Press[];
+  at: number;
+}
+
+export function Progress({ steps, presses, at }: ProgressProps) {
   const cuts = steps.filter((s) => s.do === 'cut').length;
   const made = steps.slice(0, at).filter((s) => s.do === 'cut').length;
   const sheets = steps
     .slice(at)
     .reduce((n, s) => n + (s.do === 'take' ? s.sheets.length : s.do === 'whole' ? 1 : 0), 0);
-  const share = steps.length ? at / steps.length : 1;
+  const done = pressAt(presses, at);
+  const share = presses.length ? done / presses.length : 1;
   const left = [cuts - made ? count(cuts - made, 'cut') : '', sheets ? `${count(sheets, 'sheet')} to take` : ''].filter(
     Boolean,
   );
@@ -54,15 +63,15 @@ export function Progress({ steps, at }: { steps: readonly TrimmerStep[]; at: num
       <Rule
         role="progressbar"
         aria-label="How far this order is cut"
-        aria-valuenow={at}
+        aria-valuenow={done}
         aria-valuemin={0}
-        aria-valuemax={steps.length}
+        aria-valuemax={presses.length}
       >
-        <Marks steps={steps} />
+        <Marks steps={steps} presses={presses} />
         <b style={{ width: `${share * 100}%` }} />
       </Rule>
       <Line>
-        {at < steps.length ? `step ${at + 1} of ${steps.length}` : `all ${steps.length} steps done`}
+        {done < presses.length ? `step ${done + 1} of ${presses.length}` : `all ${presses.length} steps done`}
         {left.length ? ` · ${left.join(', ')} left` : ''}
       </Line>
     </div>

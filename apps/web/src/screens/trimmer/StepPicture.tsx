@@ -59,12 +59,28 @@ interface Room {
   readonly height: number;
 }
 
+type Quarters = 0 | 1 | 2 | 3;
+/** The step of a press that is drawn, and how what is in hand is turned for it. */
+export interface Pictured {
+  readonly step: TrimmerStep;
+  readonly turned: Quarters;
+  /** How often the cut is made. */
+  readonly times: number;
+}
+/** Of what is done with one press, the first cut is drawn; where nothing is cut, what is done last. */
+export function picturedOf(steps: readonly TrimmerStep[]): Pictured | null {
+  const step = steps.find((s) => s.do === 'cut') ?? steps.at(-1);
+  const turn = steps.find((s) => s.do === 'turn');
+  const times = steps.filter((s) => s.do === 'cut').length || 1;
+  return step ? { step, times, turned: turn && turn !== step ? turn.quarters : 0 } : null;
+}
+
 interface StepPictureProps {
   plan: Plan;
   job: Job;
-  step: TrimmerStep;
+  shown: Pictured;
   /** What comes after it: its picture is made while nobody waits. */
-  next: TrimmerStep | null;
+  next: Pictured | null;
   style: PictureStyle;
   title: string;
 }
@@ -82,11 +98,17 @@ const made = new WeakMap<
   { readonly key: string; readonly style: PictureStyle; readonly ready: Ready | null }
 >();
 /** The picture of a step in a room; each is made once while the room stays as it is. */
-function readyFor(plan: Plan, step: TrimmerStep, job: Job, style: PictureStyle, room: Room): Ready | null {
-  const key = `${room.width} ${room.height}`;
+function readyFor(
+  plan: Plan,
+  { step, turned, times }: Pictured,
+  job: Job,
+  style: PictureStyle,
+  room: Room,
+): Ready | null {
+  const key = `${room.width} ${room.height} ${turned} ${times}`;
   const before = made.get(step);
   if (before && before.key === key && before.style === style) return before.ready;
-  const drawn: TrimmerPicture | null = trimmerPicture(plan, step, job, style, room);
+  const drawn: TrimmerPicture | null = trimmerPicture(plan, step, job, style, room, { turned, times });
   const picture = drawn ?? byHand(plan, step, job, style, room);
   const ready = picture && {
     picture,
@@ -108,10 +130,11 @@ const idly = (then: () => void): (() => void) => {
 };
 
 /** What lies on the trimmer for a step, as large as there is room. */
-export const StepPicture = memo(function StepPicture({ plan, job, step, next, style, title }: StepPictureProps) {
+export const StepPicture = memo(function StepPicture({ plan, job, shown, next, style, title }: StepPictureProps) {
   const bed = useRef<HTMLDivElement>(null);
   const room = useRoom(bed);
-  const ready = room && room.width > 40 && room.height > 40 ? readyFor(plan, step, job, style, room) : null;
+  const ready = room && room.width > 40 && room.height > 40 ? readyFor(plan, shown, job, style, room) : null;
+  const { step } = shown;
   useEffect(() => {
     if (next && room && room.width > 40 && room.height > 40)
       return idly(() => void readyFor(plan, next, job, style, room));

@@ -11,6 +11,13 @@ export function StepSays({ words, mark }: { words: TrimmerWords; mark: Mark }) {
         {words.spoken}
       </p>
       <h2>{words.head}</h2>
+      {words.before.length ? (
+        <ul data-says="before">
+          {words.before.map((first) => (
+            <li key={first}>{first}</li>
+          ))}
+        </ul>
+      ) : null}
       <p>{words.hold}</p>
       {words.setting !== null ? (
         <p data-says="setting">

@@ -1,7 +1,17 @@
 import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import { MARKS, bagOfCopy, cutsDone, wantedAs, type Measured, type SessionDeed } from '@temnex/core';
-import { copyWords, count, trimmerWords } from '@temnex/words';
+import {
+  MARKS,
+  bagOfCopy,
+  cutsDone,
+  pressAt,
+  pressesOf,
+  wantedAs,
+  type Measured,
+  type SessionDeed,
+  type TrimmerStep,
+} from '@temnex/core';
+import { copyWords, count, pressWords } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
@@ -18,7 +28,7 @@ import { MeasuredPanel } from './MeasuredPanel.tsx';
 import { Over, Planned, PutDownElsewhere } from './Over.tsx';
 import { Presses } from './Presses.tsx';
 import { Progress } from './Progress.tsx';
-import { StepPicture } from './StepPicture.tsx';
+import { StepPicture, picturedOf } from './StepPicture.tsx';
 import { StepSays } from './StepSays.tsx';
 import { TrimmerKeys } from './TrimmerKeys.tsx';
 import { WrongPanel } from './WrongPanel.tsx';
@@ -42,11 +52,20 @@ export function TrimmerScreen() {
   return <AtTheTrimmer live={live} />;
 }
 
+/** How many of these steps are done once so many of their cuts are. */
+const stepAfter = (steps: readonly TrimmerStep[], cuts: number): number => {
+  const made = steps.flatMap((s, i) => (s.do === 'cut' ? [i] : []));
+  return cuts > 0 ? (made[cuts - 1] ?? -1) + 1 : 0;
+};
+
 type Panel = 'wrong' | 'measured' | 'keys' | null;
 /** A finger that moves so far sideways, and not as far up or down, has swiped. */
 const SWIPE = 70;
 /** So long after another device has moved the step on, in milliseconds, nothing is pressed here. */
 const SETTLE = 600;
+
+/** Steps from one up to another, which is not one of them, as one event says them. */
+const upTo = (from: number, to: number) => ({ step: from, ...(to - from > 1 ? { through: to - 1 } : {}) });
 
 const onButton = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && target.closest('button, a, summary') !== null;
@@ -64,7 +83,11 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const style = useMemo(() => styleOf(job, shelf, mark, 13), [job, shelf, mark]);
   const { pieceName } = style;
   const cuts = cutsDone(steps, state.at);
-  const step = steps[state.at] ?? null;
+  // of a kit, what comes off goes into one bag after the other: each cut by itself
+  const presses = useMemo(() => pressesOf(steps, !session.kit), [steps, session.kit]);
+  const nth = pressAt(presses, state.at);
+  const pressed = presses[nth] ?? null;
+  const now = useMemo(() => (pressed ? steps.slice(state.at, pressed.to) : []), [steps, pressed, state.at]);
   const places = useMemo(() => {
     const papers = new Map(shelf.papers.map((p) => [p.id, p]));
     return new Map(shelf.stock.map((s) => [s.id, s.place ?? papers.get(s.paper)?.place]));
@@ -81,17 +104,17 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     [kit, orderId],
   );
   const words = useMemo(
-    () => (step ? trimmerWords(step, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
-    [step, plan, job, voice, pieceName, places, bagOf],
+    () => (now.length ? pressWords(now, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
+    [now, plan, job, voice, pieceName, places, bagOf],
   );
   useAwake(state.phase !== 'over');
   useEffect(keepApplication, []);
 
   const done = useCallback(() => {
-    if (state.phase !== 'cutting' || state.at >= steps.length || performance.now() - moved.current < SETTLE) return;
-    expected.current = state.at + 1;
-    press({ do: 'done', order: state.order, step: state.at });
-  }, [state, steps.length, press]);
+    if (state.phase !== 'cutting' || !pressed || performance.now() - moved.current < SETTLE) return;
+    expected.current = pressed.to;
+    press({ do: 'done', order: state.order, ...upTo(state.at, pressed.to) });
+  }, [state, pressed, press]);
   // a step that another device has just moved on from was not seen yet: a press meant for it is not taken for the next one
   const expected = useRef(state.at);
   const moved = useRef(-Infinity);
@@ -101,20 +124,18 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   }, [state.at, state.order]);
   const back = useCallback(() => {
     if (state.phase === 'over') return void press({ do: 'on', order: state.order });
-    if (state.phase === 'cutting' && state.at > 0)
-      return void press({ do: 'back', order: state.order, step: state.at - 1 });
+    if (state.phase === 'cutting' && state.at > 0) {
+      const { from } = presses[pressAt(presses, state.at - 1)]!;
+      return void press({ do: 'back', order: state.order, ...upTo(from, state.at) });
+    }
     const last = state.left.at(-1);
     if (last) press({ do: 'right', order: last.order });
-  }, [state, press]);
+  }, [state, presses, press]);
   const canBack = state.phase === 'over' || (state.phase === 'cutting' && state.at > 0) || state.left.length > 0;
   /** Back before the cut that was made last. */
   const beforeLast = () => {
-    let at = state.at;
-    while (at > 0) {
-      at--;
-      press({ do: 'back', order: state.order, step: at });
-      if (steps[at]!.do === 'cut') break;
-    }
+    const at = steps.slice(0, state.at).findLastIndex((s) => s.do === 'cut');
+    if (at >= 0) press({ do: 'back', order: state.order, ...upTo(at, state.at) });
   };
 
   // read aloud as it comes, where somebody wants that
@@ -146,6 +167,11 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     window.addEventListener('keydown', listener);
     return () => window.removeEventListener('keydown', listener);
   }, []);
+  const picture = picturedOf(now);
+  const next = useMemo(() => {
+    const after = presses[nth + 1];
+    return after ? picturedOf(steps.slice(after.from, after.to)) : null;
+  }, [steps, presses, nth]);
   const aboutCut = steps.slice(state.at).find((s) => s.do === 'cut') ?? null;
   const touch = useRef<{ x: number; y: number } | null>(null);
 
@@ -191,7 +217,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
               : `/page/${session.session.page}/order`
           }
         />
-        <Progress steps={steps} at={state.at} />
+        <Progress steps={steps} presses={presses} at={state.at} />
         {live.trouble ? (
           <Notice kind="block">
             <span>{live.trouble.message}</span>
@@ -212,16 +238,28 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         <Beside>
           <WrongPanel
             {...{ order, cuts, voice, pieceName }}
+            again={Math.max(0, now.filter((s) => s.do === 'cut').length - 1)}
             drawer={shelf}
             before={cuts > 0 ? beforeLast : null}
-            onWrong={(wrong, spoiled) =>
-              deed({ do: 'wrong', order: state.order, step: state.at, spoiled, ...(wrong ? { wrong } : {}) })
-            }
+            onWrong={(wrong, spoiled, good) => {
+              // those of the same cut that were made before it are done
+              const step = stepAfter(now, good);
+              if (step > 0) press({ do: 'done', order: state.order, ...upTo(state.at, state.at + step) });
+              deed({
+                ...{ do: 'wrong', order: state.order, step: state.at + step, spoiled },
+                ...(wrong ? { wrong } : {}),
+              });
+            }}
             onClose={() => setPanel(null)}
           />
           {aboutCut ? (
             <PicturePart>
-              <StepPicture {...{ plan, job, style }} step={aboutCut} next={null} title="the cut that it is about" />
+              <StepPicture
+                {...{ plan, job, style }}
+                shown={{ step: aboutCut, turned: 0, times: 1 }}
+                next={null}
+                title="the cut that it is about"
+              />
             </PicturePart>
           ) : null}
         </Beside>
@@ -236,7 +274,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           }
           onClose={() => setPanel(null)}
         />
-      ) : step && words ? (
+      ) : picture && words ? (
         <Work
           onTouchStart={(e) => {
             const first = e.touches[0];
@@ -254,7 +292,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           }}
         >
           <PicturePart>
-            <StepPicture {...{ plan, job, step, style }} next={steps[state.at + 1] ?? null} title={words.spoken} />
+            <StepPicture {...{ plan, job, style }} shown={picture} next={next} title={words.spoken} />
           </PicturePart>
           <StepSays words={words} mark={mark} />
         </Work>
@@ -271,7 +309,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           {...{ back, done, canBack }}
           open={setPanel}
           cutting={state.phase === 'cutting'}
-          end={step || state.phase === 'waiting' ? null : end}
+          end={pressed || state.phase === 'waiting' ? null : end}
         />
       ) : null}
     </Room>

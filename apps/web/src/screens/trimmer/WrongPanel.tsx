@@ -16,7 +16,7 @@ import {
   type Spoiled,
   type WrongCut,
 } from '@temnex/core';
-import { KIND_WORDS, WRONG_WORDS, sizeWords, stepWords, type Voice } from '@temnex/words';
+import { KIND_WORDS, WRONG_WORDS, count, sizeWords, stepWords, type Voice } from '@temnex/words';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -68,16 +68,31 @@ interface WrongPanelProps {
   voice: Voice;
   drawer: Drawer;
   pieceName: (id: string) => string;
-  onWrong: (wrong: WrongCut | undefined, spoiled: Spoiled[]) => void;
+  /** How often the same cut is made again in the same step. */
+  again: number;
+  /** `good`: how many of them were made as they should be before the one that went wrong. */
+  onWrong: (wrong: WrongCut | undefined, spoiled: Spoiled[], good: number) => void;
   /** Back before the cut that was made last: that one went wrong. */
   before: (() => void) | null;
   onClose: () => void;
 }
 
 /** What was cut instead, what of it can still be used, and what that would still give. */
-export function WrongPanel({ order, cuts, voice, drawer, pieceName, onWrong, before, onClose }: WrongPanelProps) {
+export function WrongPanel({
+  order,
+  cuts: made,
+  again,
+  voice,
+  drawer,
+  pieceName,
+  onWrong,
+  before,
+  onClose,
+}: WrongPanelProps) {
   const { job } = order;
   const { plan } = order.record;
+  const [good, setGood] = useState(0);
+  const cuts = made + good;
   const step = plan.steps[cuts];
   const guided = step && step.do !== 'open' && step.do !== 'stop' ? step : null;
   const cutEdge = guided && (guided.edge === 'left' || guided.edge === 'right') ? 'left' : 'bottom';
@@ -127,13 +142,14 @@ export function WrongPanel({ order, cuts, voice, drawer, pieceName, onWrong, bef
       : way === 'stop' ||
         (way !== null && !tooMuch && (way !== 'size' || set?.ok === true) && (way !== 'paper' || item !== undefined));
   const put = () => {
-    if (way === 'stop') return onWrong(undefined, []);
+    if (way === 'stop') return onWrong(undefined, [], good);
     if (way === 'piece')
       return onWrong(
         undefined,
         off.filter((h) => spoiled.has(`${h.piece} ${h.copy}`)).map(({ piece, copy }) => ({ piece, copy })),
+        good,
       );
-    if (way !== null) onWrong({ how: way, left: [...left], ...(way === 'paper' ? { stock } : {}) }, []);
+    if (way !== null) onWrong({ how: way, left: [...left], ...(way === 'paper' ? { stock } : {}) }, [], good);
   };
   const text = (n: number) => exactText(ticks(Math.round(n * per)), plan.unit);
   const ways = WAYS.filter(({ id }) => {
@@ -150,7 +166,27 @@ export function WrongPanel({ order, cuts, voice, drawer, pieceName, onWrong, bef
           The cut: {words.hold}, set to {words.setting}, for {words.off}.
         </p>
       ) : null}
-      {before ? <Quiet onPress={before}>It was the cut before this one</Quiet> : null}
+      {again > 0 ? (
+        <Line>
+          <Choice
+            label={`which of the ${again + 1} cuts`}
+            value={String(good)}
+            options={Array.from({ length: again + 1 }, (_, i) => ({
+              id: String(i),
+              name:
+                i === 0
+                  ? 'the first'
+                  : `number ${i + 1}; ${count(i, 'is', 'are')} as ${i === 1 ? 'it' : 'they'} should be`,
+            }))}
+            onChange={(id) => {
+              setGood(Number(id));
+              setOwn(null);
+              setSpoiled(new Set());
+            }}
+          />
+        </Line>
+      ) : null}
+      {before && good === 0 ? <Quiet onPress={before}>It was the cut before this one</Quiet> : null}
       <Ways role="group" aria-label="What happened">
         {ways.map(({ id, name }) => (
           <Plain

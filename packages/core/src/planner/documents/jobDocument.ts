@@ -64,6 +64,8 @@ export const jobSchema = z.strictObject({
       seconds: z.number().min(0).max(600).default(1),
       nodes: z.int().min(0).nullable().default(null),
       seed: z.int().default(1),
+      /** Version 2: all that one setting does, over all sheets; or one sheet finished before the next. */
+      order: z.enum(['by-setting', 'sheet-by-sheet']).optional(),
       keep: z.strictObject({ shorter: margin.optional(), longer: margin.optional() }).prefault({}),
     })
     .prefault({}),
@@ -144,6 +146,7 @@ export function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[
     for (const key of keys) if ((entry as Record<string, unknown>)[key] !== undefined) found.push([...path, key]);
   };
   look(d.cutter, ['long', 'name', 'stop', 'then'], 'cutter');
+  look(d.plan, ['order'], 'plan');
   d.stock.forEach((s, i) => look(s, ['outline', 'uncut'], 'stock', i));
   d.pieces.forEach((p, i) => look(p, ['join', 'ends', 'least', 'finish', 'shape'], 'pieces', i));
   return found;

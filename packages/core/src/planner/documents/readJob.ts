@@ -231,6 +231,7 @@ export function readJob(document: unknown): ReadJob {
       then: (d.cutter.then ?? []).map((c, i) => cutterOf(c, 'cutter', 'then', i)),
     },
     aim: d.plan.aim,
+    order: d.plan.order ?? 'by-setting',
     seconds: d.plan.seconds,
     nodes: d.plan.nodes,
     seed: d.plan.seed,

@@ -50,7 +50,10 @@ export function runsOf(sheets: readonly CutSheet[], job: Job): { groups: Group[]
   });
   const runs: Run[] = [];
   const pinned = new Set(job.pieces.map((p) => p.from?.stock));
-  const groups = [...alike.values()].map((stacks, group): Group => {
+  // sheet by sheet, of sheets that are cut alike each stack is finished by itself
+  const bySheet = job.order === 'sheet-by-sheet';
+  const apart = [...alike.values()].flatMap((stacks) => (bySheet ? stacks.map((one) => [one]) : [stacks]));
+  const groups = apart.map((stacks, group): Group => {
     const sheet = sheets[stacks[0]![0]!]!;
     const item = job.stock[sheet.stock]!;
     const fixed = sheet.settled || item.outline !== null || item.uncut.length > 0 || pinned.has(item.id);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '../index.ts';
+import { planJob, readJob, reordered, verifyPlan, type JobDocument, type Plan } from '../index.ts';
 import { mixedJob, normalJob } from '../../../testing/makers.ts';
 import { bestSchedule } from './steps.ts';
 import type { CutSheet, Tree } from '../sheets/tree.ts';
@@ -124,4 +124,40 @@ test('sheets planned before are stacked too where they are cut alike', () => {
   const tree: Tree = { ...leaf(0, null), width: 12 * inch, cut: 'x', parts: [leaf(0, 'keep'), leaf(6 * inch, 'keep')] };
   const sheets: CutSheet[] = [1, 2].map(() => ({ stock: 0, tree, settled: true }));
   expect(bestSchedule(sheets, read.job, 0).steps.map((s) => s.sheets)).toEqual([[0, 1]]);
+});
+
+describe('sheet by sheet', () => {
+  const inOrder = (document: JobDocument, order: 'by-setting' | 'sheet-by-sheet') => {
+    const read = readJob({ ...document, version: 2, plan: { ...document.plan, nodes: 20, order } });
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    const plan = planJob(read.job, { now: () => 0 });
+    expect(verifyPlan(read.job, plan)).toEqual([]);
+    return { job: read.job, plan };
+  };
+  /** The sheets of the steps, one after the other, without repeats. */
+  const visits = (plan: Plan) =>
+    plan.steps.map((s) => s.sheets.join('+')).filter((s, i, all) => i === 0 || s !== all[i - 1]);
+
+  test('each sheet, or stack, is finished before the next is taken', () => {
+    for (const document of [mixedJob(3), mixedJob(8), normalJob(2), { ...normalJob(5), cutter: { stack: 2 } }]) {
+      const { plan } = inOrder(document, 'sheet-by-sheet');
+      expect(new Set(visits(plan)).size).toBe(visits(plan).length);
+    }
+    // trims too
+    const trimmed = job({ stock: [{ id: 's', paper: 'p', width: '12', height: '12 1/2', quantity: 20, trim: { bottom: '1/2' } }] }); // prettier-ignore
+    const { plan } = inOrder(trimmed, 'sheet-by-sheet');
+    expect(plan.steps.filter((s) => s.do === 'trim')).toHaveLength(plan.sheets.length);
+    expect(new Set(visits(plan)).size).toBe(visits(plan).length);
+  });
+  test('the same plan in the other order: the same sheets and pieces, fewer settings by setting, fewer parts waiting sheet by sheet', () => {
+    for (const seed of [2, 4, 5]) {
+      const { job: asked, plan } = inOrder(normalJob(seed), 'by-setting');
+      const other = reordered(asked, plan, 'sheet-by-sheet')!;
+      expect(verifyPlan({ ...asked, order: 'sheet-by-sheet' }, other)).toEqual([]);
+      const { settings: _, ...totals } = plan.totals;
+      expect(other.totals).toMatchObject(totals);
+      expect(other.totals.settings).toBeGreaterThanOrEqual(plan.totals.settings);
+      expect(new Set(visits(other)).size).toBe(visits(other).length);
+    }
+  });
 });

@@ -125,16 +125,24 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     if (to !== setting) settings++;
     setting = to;
   };
-  for (const g of groups) for (const trim of trimsOfGroup(job, g)) set(trim.setting);
+  const bySheet = job.order === 'sheet-by-sheet';
+  const trim = (g: Group) => trimsOfGroup(job, g).forEach((one) => set(one.setting));
+  if (!bySheet) groups.forEach(trim);
   let taken = 0;
-  const inHand = runs.length > MOST_CUTS / 2 ? IN_HAND_OF_MANY : IN_HAND;
+  const inHand = bySheet ? 1 : runs.length > MOST_CUTS / 2 ? IN_HAND_OF_MANY : IN_HAND;
   const takeUp = () => {
-    while (hands.length < inHand && taken < groups.length) take(groups[taken]!.freed, taken++);
+    while (hands.length < inHand && taken < groups.length) {
+      if (bySheet) trim(groups[taken]!);
+      take(groups[taken]!.freed, taken++);
+    }
   };
   takeUp();
   const free = new Map<number, number>();
   const several = job.cutter.then.length > 0;
-  while (hands.length) {
+  for (;;) {
+    // one sheet is finished before the next is taken
+    if (!hands.length) takeUp();
+    if (!hands.length) break;
     if (taste.free) {
       free.clear();
       for (const run of hands) eachNext(run, left[run.id]!, setting, (i) => bump(free, run.sizes[i]!, 1));
@@ -170,7 +178,7 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     const done = nth + 1 === run.cuts;
     if (done) {
       hands.splice(hands.indexOf(run), 1);
-      takeUp();
+      if (!bySheet) takeUp();
     }
     if (run.node.cut === 'windmill') {
       if (done) run.within.forEach((freed) => take(freed, group));
@@ -229,11 +237,17 @@ function stepsOf(groups: readonly Group[], { moves, parts }: Order, job: Job): C
   };
   const partsOf = (run: Run) => (run.node.cut === 'windmill' ? [0, 1, 2, 3, 4] : parts[run.id]!);
   const plain = { by: 0, line: 0, until: 0 };
-  for (const group of groups)
+  const trimmed = new Set<Group>();
+  const trim = (group: Group): void => {
+    if (trimmed.has(group)) return;
+    trimmed.add(group);
     for (const { edge, setting, by } of trimsOfGroup(job, group))
       for (const sheets of group.stacks)
         steps.push({ do: 'trim', sheets, edge, setting, part: 'r', off: '', rest: 'r', ...plain, by });
+  };
+  if (job.order !== 'sheet-by-sheet') groups.forEach(trim);
   for (const move of moves) {
+    trim(groups['opens' in move ? move.group : move.run.group]!);
     if ('opens' in move) {
       const off = pathOf(move.opens);
       const step = {
@@ -269,6 +283,8 @@ function stepsOf(groups: readonly Group[], { moves, parts }: Order, job: Job): C
     }
     for (const sheets of groups[run.group]!.stacks) steps.push({ ...step, sheets });
   }
+  // those that are only trimmed
+  groups.forEach(trim);
   return steps;
 }
 

@@ -1,0 +1,71 @@
+import { useMemo } from 'react';
+import { styled } from 'styled-components';
+import { handlingOf, reordered, type Habits, type InOrder, type Job, type Plan } from '@temnex/core';
+import { IN_ORDER_WORDS, handlingWords } from '@temnex/words';
+import { useSaveHabits } from '../../api/queries.ts';
+import { Tick } from '../../ui/Tick.tsx';
+
+const Two = styled.fieldset`
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 0 1.2rem;
+  align-items: center;
+  margin: 0 0 0.9rem;
+  padding: 0;
+  border: 0;
+  & > span {
+    font-family: var(--figures);
+  }
+  & [data-chosen] {
+    font-weight: 600;
+  }
+  @media (max-width: 520px) {
+    grid-template-columns: 1fr;
+    & > span {
+      padding-left: 1.6rem;
+    }
+  }
+`;
+const ORDERS: readonly InOrder[] = ['by-setting', 'sheet-by-sheet'];
+/** Of more cuts than these the other order is not worked out beside: it would keep the screen waiting. */
+const MOST_CUTS = 200;
+
+interface WhichOrderProps {
+  plan: Plan;
+  job: Job;
+  habits: Habits;
+  /** It may still become another plan: the other order is worked out once it is the last. */
+  planning: boolean;
+}
+
+/** One setting after the other, or one sheet after the other, with what each asks of the hands. The choice is remembered. */
+export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
+  const save = useSaveHabits();
+  const chosen = job.order;
+  const other = ORDERS.find((order) => order !== chosen)!;
+  const otherwise = useMemo(
+    () => (planning || plan.totals.cuts > MOST_CUTS ? null : reordered(job, plan, other)),
+    [plan, job, other, planning],
+  );
+  const says = (of: Plan): string => {
+    const words = handlingWords(handlingOf(of));
+    return of !== plan && words === handlingWords(handlingOf(plan)) ? 'comes to the same here' : words;
+  };
+  if (plan.sheets.filter(({ tree }) => tree.cut).length < 2) return null;
+  return (
+    <Two>
+      <legend className="out-of-sight">In which order</legend>
+      {ORDERS.map((order) => {
+        const shown = order === chosen ? plan : otherwise;
+        return [
+          <Tick key={order} oneOf="order" checked={order === chosen} onChange={() => save.mutate({ ...habits, order })}>
+            {IN_ORDER_WORDS[order]}
+          </Tick>,
+          <span key={`${order} figures`} data-chosen={order === chosen || undefined}>
+            {shown ? says(shown) : ''}
+          </span>,
+        ];
+      })}
+    </Two>
+  );
+}

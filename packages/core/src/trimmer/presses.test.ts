@@ -1,0 +1,111 @@
+import { describe, expect, test } from '@jest/globals';
+import { planJob, readJob, type JobDocument } from '../planner/index.ts';
+import { handlingOf } from './hands.ts';
+import { pressAt, pressesOf } from './presses.ts';
+import { beginSession, sessionAfter, type SessionDeed, type SessionState } from './session.ts';
+import { trimmerSteps } from './steps.ts';
+
+function stepsOf(more: Partial<JobDocument>) {
+  const read = readJob({
+    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], stock: [], pieces: [] },
+    plan: { nodes: 1, aim: 'easiest-cuts' },
+    ...more,
+  });
+  if (!read.ok) throw new Error(JSON.stringify(read.issues));
+  const plan = planJob(read.job, { now: () => 0 });
+  return { steps: trimmerSteps(read.job, plan), plan };
+}
+const sheet = (width: string, height: string) => ({ id: 's', paper: 'gust', width, height, quantity: 3 });
+const dos = (more: Partial<JobDocument>, together = true) => {
+  const { steps } = stepsOf(more);
+  return pressesOf(steps, together).map(({ from, to }) =>
+    steps
+      .slice(from, to)
+      .map((s) => s.do)
+      .join(' '),
+  );
+};
+
+describe('what is done with one press', () => {
+  test('a sheet is taken up with its first cut, a part is turned for the cut that it is turned for, the same cut is one step', () => {
+    // a strip of five squares: off the sheet, then apart
+    expect(
+      dos({
+        stock: [sheet('12', '12')],
+        pieces: [{ id: 'square', width: '1 7/8', height: '1 7/8', quantity: 5, papers: ['gust'] }],
+      }),
+    ).toEqual(['take cut', 'turn cut cut cut cut cut']);
+  });
+  test('each cut is a press of its own where each piece goes into another bag', () => {
+    const strips: Partial<JobDocument> = {
+      stock: [sheet('12', '6')],
+      pieces: [{ id: 'strip', width: '2', height: '6', quantity: 3, papers: ['gust'] }],
+    };
+    expect(dos(strips)).toEqual(['take cut cut cut']);
+    expect(dos(strips, false)).toEqual(['take cut', 'cut', 'cut']);
+  });
+  test('another setting, or a part that is taken up again, begins another', () => {
+    const { steps } = stepsOf({
+      stock: [sheet('12', '12')],
+      pieces: [
+        { id: 'mat', width: '4 3/8', height: '6 3/8', quantity: 3, papers: ['gust'] },
+        { id: 'tag', width: '2', height: '3', quantity: 4, papers: ['gust'] },
+      ],
+    });
+    for (const { from, to } of pressesOf(steps)) {
+      const cuts = steps.slice(from, to).flatMap((s) => (s.do === 'cut' && s.step.do === 'cut' ? [s] : []));
+      expect(new Set(cuts.map((c) => `${c.step.do === 'cut' ? `${c.step.setting} ${c.step.edge}` : ''}`)).size).toBeLessThan(2); // prettier-ignore
+      expect(cuts.slice(1).some((c) => c.picked)).toBe(false);
+    }
+    const presses = pressesOf(steps);
+    // one after the other, all of them, and none twice
+    expect(presses.map(({ from }) => from)).toEqual([0, ...presses.slice(0, -1).map(({ to }) => to)]);
+    expect(presses.at(-1)!.to).toBe(steps.length);
+    expect(presses.map(({ from }) => pressAt(presses, from))).toEqual(presses.map((_, i) => i));
+    expect(pressAt(presses, steps.length)).toBe(presses.length);
+  });
+});
+
+describe('several steps as one event', () => {
+  const after = (state: SessionState, deed: SessionDeed) =>
+    sessionAfter(state, { id: 'e', at: '2026-06-01T10:00:00.000Z', deed }, () => 6);
+  const at = (step: number): SessionState => ({ ...beginSession('p'), at: step });
+  const reached = (state: SessionState, deed: SessionDeed) => {
+    const next = after(state, deed);
+    return typeof next === 'string' ? next : next.at;
+  };
+  test('are done and taken back at once', () => {
+    expect(reached(at(0), { do: 'done', order: 0, step: 0, through: 3 })).toBe(4);
+    expect(reached(at(4), { do: 'back', order: 0, step: 0, through: 3 })).toBe(0);
+    expect(reached(at(5), { do: 'back', order: 0, step: 0, through: 3 })).toBe('too-early');
+  });
+  test('done on two devices they are done once, also where one of them had made a part of it', () => {
+    expect(reached(at(4), { do: 'done', order: 0, step: 0, through: 3 })).toBe('already');
+    expect(reached(at(2), { do: 'done', order: 0, step: 0, through: 3 })).toBe(4);
+    expect(reached(at(0), { do: 'done', order: 0, step: 1, through: 3 })).toBe('too-early');
+    expect(reached(at(0), { do: 'done', order: 0, step: 0, through: 6 })).toBe('too-early');
+  });
+});
+
+describe('handling', () => {
+  const handled = (more: Partial<JobDocument>) => handlingOf(stepsOf(more).plan);
+  test('what is turned or taken up again is counted, and the parts that wait meanwhile', () => {
+    // five squares: a strip off the sheet, turned, and all five off it
+    const square = { id: 'square', width: '1 7/8', height: '1 7/8', quantity: 5, papers: ['gust'] };
+    expect(handled({ stock: [sheet('12', '12')], pieces: [square] })).toEqual({ settings: 1, cuts: 6, takenUp: 1, waiting: 0 }); // prettier-ignore
+    // six strips of six: the strips lie there until they are cut apart, one after the other
+    expect(handled({ stock: [sheet('12', '12')], pieces: [{ ...square, width: '1 1/2', height: '1 1/2', quantity: 36 }] })).toMatchObject({ settings: 1, cuts: 37 }); // prettier-ignore
+    expect(handled({ stock: [sheet('12', '6')], pieces: [{ ...square, width: '2', height: '6' }] })).toEqual({ settings: 1, cuts: 5, takenUp: 0, waiting: 0 }); // prettier-ignore
+  });
+  test('counted from the steps that hands make', () => {
+    const { steps, plan } = stepsOf({
+      stock: [sheet('12', '12')],
+      pieces: [
+        { id: 'mat', width: '4 3/8', height: '6 3/8', quantity: 3, papers: ['gust'] },
+        { id: 'tag', width: '2', height: '3', quantity: 4, papers: ['gust'] },
+      ],
+    });
+    const up = steps.filter((s) => s.do === 'turn' || (s.do === 'cut' && s.picked)).length;
+    expect(handlingOf(plan).takenUp).toBe(up);
+  });
+});
