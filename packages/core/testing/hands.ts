@@ -94,24 +94,27 @@ export function documentOfHands({ sheet, kinds }: HandJob, seconds = 1): JobDocu
   } as JobDocument;
 }
 
-/** A part on the table: its size, and how many of each kind are to come from it. */
+/** A part on the table: its size, how many of each kind are to come from it, and which ways pieces must lie end to end across it. */
 interface Part {
   readonly width: number;
   readonly height: number;
   readonly counts: readonly number[];
+  readonly filled: { readonly wide: boolean; readonly high: boolean };
 }
 
 /**
  * The fewest settings, then cuts, over every edge-to-edge way to cut the sheet and every order of its cuts, either part of a cut
- * between fence and blade; by trying all of it. For two or three pieces.
+ * between fence and blade; by trying all of it. Nothing is shaved: in one of the two parts of a cut pieces lie end to end from the cut
+ * to the edge opposite. For two or three pieces.
  */
 export function fewestByTrying({ sheet, kinds }: HandJob): Handling | null {
   const isDone = (part: Part): boolean => {
     const wanted = part.counts.reduce((sum, n) => sum + n, 0);
-    if (wanted !== 1) return wanted === 0;
+    if (wanted !== 1) return wanted === 0 && !part.filled.wide && !part.filled.high;
     const { width: w, height: h } = kinds[part.counts.indexOf(1)]!;
     return (part.width === w && part.height === h) || (part.width === h && part.height === w);
   };
+  /** Lengths that some of these pieces have end to end: no others are cut at. */
   const lengthsOf = (counts: readonly number[]): Set<number> => {
     let found = new Set([0]);
     counts.forEach((n, i) => {
@@ -120,42 +123,56 @@ export function fewestByTrying({ sheet, kinds }: HandJob): Handling | null {
     });
     return found;
   };
-  // nothing is shaved: what is set is a size, or several end to end
-  const settable = lengthsOf(kinds.map((k) => k.quantity));
   const sharesOf = (counts: readonly number[]): number[][] =>
     counts.reduce<number[][]>((all, n) => all.flatMap((s) => Array.from({ length: n + 1 }, (_, m) => [...s, m])), [[]]);
   const areaOf = (counts: readonly number[]) =>
     counts.reduce((sum, n, i) => sum + n * kinds[i]!.width * kinds[i]!.height, 0);
   const cutsOf = (part: Part): { setting: number; parts: Part[] }[] => {
     const found: { setting: number; parts: Part[] }[] = [];
+    if (part.counts.every((n) => n === 0)) return found;
     for (const upright of [true, false]) {
       const [length, across] = upright ? [part.width, part.height] : [part.height, part.width];
-      const sized = (size: number, counts: readonly number[]): Part =>
-        upright ? { width: size, height: across, counts } : { width: across, height: size, counts };
+      const [along, beside] = upright ? [part.filled.wide, part.filled.high] : [part.filled.high, part.filled.wide];
+      const sized = (size: number, counts: readonly number[], isAlong: boolean, isBeside: boolean): Part =>
+        upright
+          ? { width: size, height: across, counts, filled: { wide: isAlong, high: isBeside } }
+          : { width: across, height: size, counts, filled: { wide: isBeside, high: isAlong } };
       for (const share of sharesOf(part.counts)) {
         const rest = part.counts.map((n, i) => n - share[i]!);
-        // one of the two parts is filled end to end: this one, or with the two exchanged, the other
+        // this part is filled up to the cut, or, with the two exchanged, the other; both, where the whole must be
         for (const at of lengthsOf(share)) {
           if (at <= 0 || at >= length) continue;
           if (areaOf(share) > at * across || areaOf(rest) > (length - at) * across) continue;
-          const parts = [sized(at, share), sized(length - at, rest)];
-          found.push({ setting: at, parts });
-          if (settable.has(length - at)) found.push({ setting: length - at, parts });
+          for (const isFirstBeside of beside ? [true, false] : [false]) {
+            const parts = [
+              sized(at, share, true, isFirstBeside),
+              sized(length - at, rest, along, beside && !isFirstBeside),
+            ];
+            found.push({ setting: at, parts }, { setting: length - at, parts });
+          }
         }
       }
     }
     return found;
   };
   const nameOf = (parts: readonly Part[], setting: number) =>
-    `${parts.map((p) => `${Math.min(p.width, p.height)}*${Math.max(p.width, p.height)}:${p.counts.join()}`).sort().join(' ')} ${setting}`; // prettier-ignore
+    `${parts.map((p) => `${p.width}*${p.height}:${p.counts.join()}${p.filled.wide}${p.filled.high}`).sort().join(' ')} ${setting}`; // prettier-ignore
   // the nearest first: by settings, then by cuts
   const queues = new Map<number, { parts: Part[]; setting: number; settings: number; cuts: number }[]>();
+  /** What must lie end to end cannot. */
+  const isHopeless = ({ width, height, counts, filled }: Part): boolean => {
+    const lengths = lengthsOf(counts);
+    return (filled.wide && !lengths.has(width)) || (filled.high && !lengths.has(height));
+  };
   const push = (parts: Part[], setting: number, settings: number, cuts: number) => {
     const at = settings * 1000 + cuts;
     const open = parts.filter((p) => !isDone(p));
-    queues.set(at, [...(queues.get(at) ?? []), { parts: open, setting, settings, cuts }]);
+    if (open.some(isHopeless)) return;
+    const queue = queues.get(at);
+    if (queue) queue.push({ parts: open, setting, settings, cuts });
+    else queues.set(at, [{ parts: open, setting, settings, cuts }]);
   };
-  push([{ ...sheet, counts: kinds.map((k) => k.quantity) }], -1, 0, 0);
+  push([{ ...sheet, counts: kinds.map((k) => k.quantity), filled: { wide: false, high: false } }], -1, 0, 0);
   const seen = new Set<string>();
   while (queues.size) {
     const nearest = Math.min(...queues.keys());

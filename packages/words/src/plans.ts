@@ -173,8 +173,12 @@ function largestKept(plan: Plan): number {
 export const copyWords = (copy: number, copies: number, name: string | null = null): string =>
   name === null ? `page ${copy} of ${copies}` : `page ${copy}, ${name}`;
 
-/** Whether fewer sheets could do, and how that is known. */
+/** Whether fewer sheets, or settings, could do, and how that is known. */
 export function boundWords(plan: Plan): string {
+  const fewest = plan.bound.settings === plan.totals.settings ? ' It can\u2019t be done with fewer settings.' : '';
+  return sheetsBoundWords(plan) + fewest;
+}
+function sheetsBoundWords(plan: Plan): string {
   const { bound, totals } = plan;
   if (plan.status === 'short') return 'Not everything can be cut, so nothing is said about the fewest sheets.';
   if (totals.newSheets === 0) return 'No new sheet is opened: nothing could be less.';

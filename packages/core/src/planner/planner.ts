@@ -16,7 +16,7 @@ import { recut } from './sheets/recut.ts';
 import { fewestSettings } from './sheets/fewestSettings.ts';
 import { flattened } from './sheets/flat.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
-import { standingOf } from './sheets/standing.ts';
+import { eachHeld, standingOf } from './sheets/standing.ts';
 import { kindsOn, stripsOf } from './sheets/strips.ts';
 import { cutterHolds, type CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
@@ -46,6 +46,8 @@ export class Planner {
   private readonly best = new Map<Aim, Best>();
   private readonly flats = new WeakMap<Solution, Solution>();
   private readonly layouts = new Map<Approach, Layout>();
+  /** What is cut from the one sheet of a plan that is cut → the fewest settings, where no way has fewer. */
+  private readonly fewest = new Map<string, number>();
   /** Good is good enough: one of many plans that are only compared. */
   private readonly quick: boolean;
 
@@ -72,7 +74,10 @@ export class Planner {
   /** The best plan for an aim; what was found for another aim may be it. */
   plan(aim: Aim): Plan {
     for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false);
-    return planOf(this.job, this.bound, this.best.get(aim)!.solution, aim, FINAL_TRIES);
+    const { solution } = this.best.get(aim)!;
+    const settings = this.fewest.get(onlyCut(solution) ?? '');
+    const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
+    return planOf(this.job, bound, solution, aim, FINAL_TRIES);
   }
 
   withWaysOut(plan: Plan, clock: Clock): Plan {
@@ -169,15 +174,23 @@ export class Planner {
     const { job } = this;
     const { sheets } = known.solution;
     const kinds = sheets.map((sheet) => kindsOn(job, sheet));
-    const strips = sheets.map((sheet, i) => kinds[i] && stripsOf(job, sheet, kinds[i]));
+    const strips = sheets.map((sheet, i) => {
+      const tree = kinds[i] && stripsOf(job, sheet, kinds[i]);
+      return tree && { tree };
+    });
+    const only = onlyCut(known.solution);
     const few = sheets.map((sheet, i) => {
       const found =
         kinds[i] && !budget.over() && fewestSettings(sheet.tree, kinds[i], job, MOST_EASED, () => budget.over());
-      return found && cutterHolds(found.tree, job) ? found.tree : null;
+      if (found && found.proved && only !== null) this.fewest.set(only, found.settings);
+      return found && cutterHolds(found.tree, job) ? found : null;
     });
-    for (const trees of [strips, few]) {
+    // the settings that were chosen, and with them left to the order of cuts, which may share them with other sheets
+    const free = few.map((found) => found && { tree: found.tree });
+    const chosen = few.map((found) => found && { tree: found.tree, sequence: found.sequence });
+    for (const trees of [strips, free, chosen]) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
-        const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...s, tree: trees[i] } : s));
+        const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { stock: s.stock, ...trees[i] } : s));
         this.offer({ ...solution, sheets: recutSheets }, aim, known.approach);
       };
       offer(known.solution, () => true);
@@ -243,4 +256,13 @@ interface Best {
   readonly approach: Approach | null;
   figure?: Figure;
   whole?: Figure;
+}
+
+/** Which pieces come from the one sheet of a solution that is cut, as a name; null where several are, or none. */
+function onlyCut({ sheets }: Solution): string | null {
+  const [only, more] = sheets.filter(({ tree }) => tree.cut !== null);
+  if (!only || more) return null;
+  const held: number[] = [];
+  eachHeld(only.tree, ({ holds }) => held.push(holds.piece));
+  return `${only.stock}: ${held.sort((a, b) => a - b).join()}`;
 }

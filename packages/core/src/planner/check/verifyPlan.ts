@@ -218,6 +218,8 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     if (Math.abs(plan.totals[key] - is) > 1e-6 * Math.max(1, is))
       fault('totals', `totals.${key}`, plan.totals[key], is);
   }
+  if (plan.bound.settings !== undefined && plan.bound.settings > plan.totals.settings)
+    fault('bound', 'bound.settings', plan.bound.settings, plan.totals.settings);
   if (plan.status === 'complete' && plan.bound.newSheetArea > plan.totals.newSheetArea + 1e-6)
     fault('bound', 'bound.newSheetArea', plan.bound.newSheetArea, plan.totals.newSheetArea);
   if (!faults.length) carryOutOnTable(job, plan, stock, pieces, per, fault);

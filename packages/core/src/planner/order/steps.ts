@@ -28,6 +28,8 @@ interface Taste {
   readonly free: number;
   readonly luck: number;
   readonly random: () => number;
+  /** Settings in the order in which they are to be set, as far as there are cuts of them. */
+  readonly sequence?: readonly number[];
 }
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
 /** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
@@ -70,12 +72,48 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
 function bestOrder(groups: readonly Group[], runs: readonly Run[], job: Job, tries: number, most: number): Order {
   let best = orderOf(groups, runs, job, PLAIN);
   const random = seededRandom(1);
+  const sequence = sequenceOf(groups);
+  if (sequence) {
+    const chosen = orderOf(groups, runs, job, { ...PLAIN, sequence });
+    if (chosen.settings < best.settings) best = chosen;
+  }
   for (let i = 0; i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
     const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
     const other = orderOf(groups, runs, job, taste);
     if (other.settings < best.settings) best = other;
   }
   return best;
+}
+
+/** The settings that were chosen for the sheets, in an order in which each sheet has its own; null where one has none. */
+function sequenceOf(groups: readonly Group[]): readonly number[] | null {
+  let all: readonly number[] = [];
+  for (const { sheet } of groups) {
+    if (!sheet.tree.cut) continue;
+    if (!sheet.sequence) return null;
+    all = commonSequence(all, sheet.sequence);
+  }
+  return all.length ? all : null;
+}
+
+/** The shortest sequence that has both in it, each in its order. */
+function commonSequence(a: readonly number[], b: readonly number[]): number[] {
+  // [i][j] how long the one for a from i on and b from j on is
+  const long = Array.from({ length: a.length + 1 }, () => new Array<number>(b.length + 1).fill(0));
+  for (let i = a.length; i >= 0; i--)
+    for (let j = b.length; j >= 0; j--)
+      if (i === a.length || j === b.length) long[i]![j] = a.length - i + b.length - j;
+      else long[i]![j] = 1 + (a[i] === b[j] ? long[i + 1]![j + 1]! : Math.min(long[i + 1]![j]!, long[i]![j + 1]!));
+  const found: number[] = [];
+  let [i, j] = [0, 0];
+  while (i < a.length || j < b.length) {
+    const both = i < a.length && a[i] === b[j];
+    const first = both || j === b.length || (i < a.length && long[i + 1]![j]! <= long[i]![j + 1]!);
+    found.push(first ? a[i]! : b[j]!);
+    if (first) i++;
+    if (both || !first) j++;
+  }
+  return found;
 }
 
 const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), cutsOf(tree));
@@ -110,6 +148,18 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
   let setting = -1;
   let by = 0;
   let group = 0;
+  const sequence = taste.sequence ?? [];
+  let nth = 0;
+  /** The next cut of the setting that a sequence is at, of what came to hand last; else of the settings after it. */
+  const inSequence = (): [Run, number] | null => {
+    for (; nth < sequence.length; nth++)
+      for (let at = hands.length - 1; at >= 0; at--) {
+        const run = hands[at]!;
+        const part = left[run.id]!.find((i) => i < run.loose && run.sizes[i] === sequence[nth]);
+        if (part !== undefined) return [run, part];
+      }
+    return null;
+  };
   const take = (freed: readonly Freed[], g: number): void => {
     for (const f of freed) {
       if ('run' in f) {
@@ -147,10 +197,10 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
       free.clear();
       for (const run of hands) eachNext(run, left[run.id]!, setting, (i) => bump(free, run.sizes[i]!, 1));
     }
-    let best: Run | null = null;
-    let part = 0;
+    const chosen = inSequence();
+    let [best, part]: [Run | null, number] = chosen ?? [null, 0];
     let [other, otherCutter, weight, elsewhere, area] = [0, 0, 0, 0, 0];
-    for (const run of hands) {
+    for (const run of chosen ? [] : hands) {
       eachNext(run, left[run.id]!, setting, (i) => {
         const wanted = run.sizes[i]!;
         const o = wanted === setting ? 0 : 1;
@@ -168,14 +218,14 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
       });
     }
     const run = best! as Run;
-    const nth = parts[run.id]!.length;
+    const cut = parts[run.id]!.length;
     set(run.sizes[part]!);
     by = cutterFor(job, run, left[run.id]!, part);
     group = run.group;
-    moves.push({ run, nth, by });
+    moves.push({ run, nth: cut, by });
     parts[run.id]!.push(part);
     left[run.id]!.splice(left[run.id]!.indexOf(part), 1);
-    const done = nth + 1 === run.cuts;
+    const done = cut + 1 === run.cuts;
     if (done) {
       hands.splice(hands.indexOf(run), 1);
       if (!bySheet) takeUp();

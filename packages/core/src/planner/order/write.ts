@@ -75,6 +75,7 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tri
       newSheets: bound.newSheets,
       proved: !missing.length && totals.newSheetArea <= bound.newArea,
       how: bound.how,
+      ...(job.version > 1 && bound.settings !== undefined ? { settings: bound.settings } : {}),
     },
   };
 }

@@ -15,6 +15,8 @@ export interface Bound {
   readonly newArea: number;
   readonly newSheets: number;
   readonly how: BoundReason;
+  /** Of a plan that cuts one sheet: the fewest settings for what is cut from it, where that is known. */
+  readonly settings?: number;
 }
 
 /**

@@ -5,7 +5,8 @@ import { canCut, offcutTree, worthKeeping, type Tree } from './tree.ts';
 /*
  * The fewest settings with which a few pieces come from one sheet, and of those the fewest cuts. The settings
  * are chosen first, in the order in which they are set: then the fewest cuts that keep to it are found over all edge-to-edge ways to
- * cut the sheet. What is set is the size of a piece, or of several end to end; nothing is shaved.
+ * cut the sheet. What is set is the size of a piece, or of several end to end; nothing is shaved: in one of the two parts of a cut,
+ * pieces lie end to end from the cut to the edge opposite. Else a strip could be cut off again and again until a size is reached.
  */
 
 /** The pieces of one kind, and how they may lie. */
@@ -18,6 +19,8 @@ export interface KindOnSheet {
 /** A way to cut a sheet, how many settings it has and whether no way has fewer. */
 export interface FewSettings {
   readonly tree: Tree;
+  /** In the order in which they are set. */
+  readonly sequence: readonly number[];
   readonly settings: number;
   readonly proved: boolean;
 }
@@ -40,9 +43,25 @@ interface Best {
   readonly left: number;
   /** The pieces in what comes off. */
   readonly off: number;
+  /** Ways in which pieces must lie end to end across what comes off, and across what is left. */
+  readonly ends: readonly [Ends, Ends];
   readonly way: { readonly k: number; readonly way: Way } | null;
 }
-const IMPOSSIBLE: Best = { figure: Infinity, cut: null, left: 0, off: 0, way: null };
+const IMPOSSIBLE: Best = { figure: Infinity, cut: null, left: 0, off: 0, ends: [0, 0], way: null };
+
+/** Pieces must lie end to end from the left edge to the right one (1), from the lower to the upper (2), both, or neither. */
+type Ends = 0 | 1 | 2 | 3;
+const END_TO_END = { x: 1, y: 2 } as const;
+/** For each of what a whole must do: what its two parts may, where a cut along x or y parts it. */
+const ENDS_OF_PARTS = (['x', 'y'] as const).map((cut) =>
+  ([0, 1, 2, 3] as const).map((whole): (readonly [Ends, Ends])[] => {
+    const [along, across] = cut === 'x' ? [1, 2] : [2, 1];
+    // across the cut both parts must; else one of them, or something would be shaved. Beside it one of them must
+    const first = whole & along ? [[along, along]] : [[along, 0], [0, along]]; // prettier-ignore
+    const second = whole & across ? [[across, 0], [0, across]] : [[0, 0]]; // prettier-ignore
+    return first.flatMap(([a, b]) => second.map(([c, d]): [Ends, Ends] => [(a! | c!) as Ends, (b! | d!) as Ends]));
+  }),
+);
 
 /** Null where there is too much to try, or the pieces do not come from the room. */
 export function fewestSettings(
@@ -123,20 +142,21 @@ class Search {
   fewest(room: Rectangle): FewSettings | null {
     const all = this.selections - 1;
     const sizes = [...new Set(this.kinds.flatMap(({ laid }) => [laid[0]!.width, laid[0]!.height]))];
-    const sums = [...new Set([...this.filled.x[all]!, ...this.filled.y[all]!])].filter(
-      (n) => n > 0 && !sizes.includes(n),
-    );
+    const ends = [...this.filled.x[all]!, ...this.filled.y[all]!];
+    // either part of a cut may lie against the fence: what is not the pieces themselves, or what is left of the sheet without them
+    const lefts = [room.width, room.height].flatMap((long) => ends.map((end) => long - end));
+    const sums = [...new Set([...ends, ...lefts])].filter((n) => n > 0 && !sizes.includes(n));
     for (let many = 1; many <= sizes.length; many++) {
-      let best: { tree: Tree; figure: number } | null = null;
+      let best: { tree: Tree; figure: number; sequence: readonly number[] } | null = null;
       for (const settings of this.choicesUpTo(sizes, sums, many, room))
         for (const order of orders(settings, many)) {
           if (this.spent(ONE_ORDER)) break;
           this.order = order;
           this.names = order.map((_, i) => order.slice(i).join());
-          const { figure } = this.least(room.width, room.height, all, 0);
-          if (figure < (best?.figure ?? Infinity)) best = { tree: this.tree(room, all, 0), figure };
+          const { figure } = this.least(room.width, room.height, all, 0, 0);
+          if (figure < (best?.figure ?? Infinity)) best = { tree: this.tree(room, all, 0, 0), figure, sequence: order };
         }
-      if (best) return { tree: best.tree, settings: many, proved: this.left > 0 };
+      if (best) return { tree: best.tree, sequence: best.sequence, settings: many, proved: this.left > 0 };
       if (this.left <= 0) return null;
     }
     return null;
@@ -183,16 +203,19 @@ class Search {
   }
 
   /** The least cuts, then waste, with the settings from the `from`-th on. */
-  private least(w: number, h: number, selection: number, from: number): Best {
+  private least(w: number, h: number, selection: number, from: number, ends: Ends): Best {
     if (!selection) {
+      if (ends) return IMPOSSIBLE;
       const waste = worthKeeping(w, h, this.keep) ? 0 : w * h;
       return { ...IMPOSSIBLE, figure: waste };
     }
     if (this.areas[selection]! > w * h) return IMPOSSIBLE;
-    const key = `${w} ${h} ${selection} ${this.names[from]}`;
+    if (ends & END_TO_END.x && !this.filled.x[selection]!.has(w)) return IMPOSSIBLE;
+    if (ends & END_TO_END.y && !this.filled.y[selection]!.has(h)) return IMPOSSIBLE;
+    const key = `${w} ${h} ${selection} ${ends} ${this.names[from]}`;
     const known = this.known.get(key);
     if (known) return known;
-    const best = this.exactly(w, h, selection) ?? this.leastCut(w, h, selection, from);
+    const best = this.exactly(w, h, selection) ?? this.leastCut(w, h, selection, from, ends);
     this.known.set(key, best);
     return best;
   }
@@ -202,14 +225,15 @@ class Search {
     if (kind < 0) return null;
     const { k, laid } = this.kinds[kind]!;
     const lies = laid.find(({ width, height }) => width === w && height === h);
-    return lies ? { figure: 0, cut: null, left: 0, off: 0, way: { k, way: lies.way } } : null;
+    return lies ? { ...IMPOSSIBLE, figure: 0, way: { k, way: lies.way } } : null;
   }
 
-  private leastCut(w: number, h: number, selection: number, from: number): Best {
+  private leastCut(w: number, h: number, selection: number, from: number, ends: Ends): Best {
     let best = IMPOSSIBLE;
     for (const cut of ['x', 'y'] as const) {
       const [length, across] = cut === 'x' ? [w, h] : [h, w];
       const filled = this.filled[cut];
+      const ways = ENDS_OF_PARTS[cut === 'x' ? 0 : 1]![ends]!;
       for (let nth = from; nth < this.order.length; nth++) {
         const setting = this.order[nth]!;
         const rest = length - setting;
@@ -218,21 +242,26 @@ class Search {
           const others = selection - off;
           if (this.areas[off]! > setting * across || this.areas[others]! > rest * across) continue;
           if (!filled[off]!.has(setting) && !filled[others]!.has(rest)) continue;
-          if (this.spent(1)) return best;
-          const one = this.least(cut === 'x' ? setting : w, cut === 'x' ? h : setting, off, nth).figure + ONE_CUT;
-          if (one >= best.figure) continue;
-          const two = this.least(cut === 'x' ? rest : w, cut === 'x' ? h : rest, others, nth).figure;
-          if (one + two < best.figure) best = { figure: one + two, cut, left: this.order.length - nth, off, way: null };
+          for (const of of ways) {
+            if (this.spent(1)) return best;
+            const [a, b] = of;
+            const one = this.least(cut === 'x' ? setting : w, cut === 'x' ? h : setting, off, nth, a).figure + ONE_CUT;
+            if (one >= best.figure) continue;
+            const two = this.least(cut === 'x' ? rest : w, cut === 'x' ? h : rest, others, nth, b).figure;
+            if (one + two < best.figure)
+              best = { figure: one + two, cut, left: this.order.length - nth, off, ends: of, way: null };
+          }
         }
       }
     }
     return best;
   }
 
-  private tree(room: Rectangle, selection: number, from: number): Tree {
+  private tree(room: Rectangle, selection: number, from: number, ends: Ends): Tree {
     if (!selection) return offcutTree(room, this.keep);
     const { x, y, width, height } = room;
-    const { cut, left, off, way } = this.least(width, height, selection, from);
+    const best = this.least(width, height, selection, from, ends);
+    const { cut, left, off, way } = best;
     const nth = this.order.length - left;
     const setting = this.order[nth]!;
     const node = { x, y, width, height, lost: 0 };
@@ -247,7 +276,8 @@ class Search {
             { ...room, height: setting },
             { ...room, y: y + setting, height: height - setting },
           ];
-    return { ...node, cut, parts: [this.tree(first, off, nth), this.tree(second, selection - off, nth)], holds: null };
+    const parts = [this.tree(first, off, nth, best.ends[0]), this.tree(second, selection - off, nth, best.ends[1])];
+    return { ...node, cut, parts, holds: null };
   }
 
   private countOf(selection: number, kind: number): number {

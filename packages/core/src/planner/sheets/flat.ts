@@ -12,7 +12,7 @@ export function flattened(solution: Solution, job: Job): Solution {
   let changed = false;
   const sheets = solution.sheets.map((sheet) => {
     const item = job.stock[sheet.stock]!;
-    if (sheet.settled || item.outline || item.uncut.length) return sheet;
+    if (sheet.settled || sheet.sequence || item.outline || item.uncut.length) return sheet;
     const tree = flatTree(sheet.tree, job.cutter.step);
     if (tree === sheet.tree || !cutterHolds(tree, job)) return sheet;
     changed = true;

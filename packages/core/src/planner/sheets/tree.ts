@@ -31,6 +31,8 @@ export interface CutSheet {
   readonly tree: Tree;
   /** Planned before: it is cut as it was. */
   readonly settled?: true;
+  /** The settings that were chosen for it, in their order: its runs stay as they are, which other settings would ask to be joined. */
+  readonly sequence?: readonly number[];
 }
 
 /** The one place that says which offcut is worth keeping. */
