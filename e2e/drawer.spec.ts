@@ -165,6 +165,16 @@ test('three pages are planned as one, cut, and taken back', async ({ table: page
   await expect(page.getByText('#2').first()).toBeVisible();
   await expect(page.getByRole('list', { name: 'Cuts in order' })).toContainText('#1');
   await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
+  // for another aim, and in another order, they are planned anew
+  const kept = async (what: string) => {
+    const sent = page.waitForRequest((r) => r.method() === 'POST' && r.url().endsWith('/api/together'));
+    await page.getByRole('radio', { name: what }).check();
+    return ((await sent).postDataJSON() as { plan: { aim: string; steps: { sheets: number[] }[] } }).plan;
+  };
+  expect((await kept('easiest cuts')).aim).toBe('easiest-cuts');
+  const { steps } = await kept('one sheet after the other');
+  const visits = steps.map((s) => s.sheets.join()).filter((s, i, all) => s !== all[i - 1]);
+  expect(new Set(visits).size).toBe(visits.length);
   await page.getByRole('button', { name: 'It is cut' }).click();
   await expect(page.getByText('It is put down for all of them.')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'All of it is cut' })).toBeVisible();

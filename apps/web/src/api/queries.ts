@@ -233,7 +233,9 @@ export function useSaveHabits() {
       client.setQueryData<HabitsRecord>(KEYS.habits, (was) => ({ version: was?.version ?? 0, habits }));
       return client.cancelQueries({ queryKey: KEYS.habits });
     },
-    onSettled: () => client.invalidateQueries({ queryKey: KEYS.habits }),
+    // what is asked for several pages says what they are cut for
+    onSettled: () =>
+      Promise.all([KEYS.habits, KEYS.together([])].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
 }
 /** Where it is refused because something has changed, what has changed is fetched anew. */

@@ -17,7 +17,7 @@ import { fewestSettings } from './sheets/fewestSettings.ts';
 import { flattened } from './sheets/flat.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
 import { eachHeld, standingOf } from './sheets/standing.ts';
-import { kindsOn, stripsOf } from './sheets/strips.ts';
+import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
 import { cutterHolds, type CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
@@ -25,6 +25,8 @@ import { withWaysOut } from './shortage/waysOut.ts';
 /** Orders of cuts tried for a plan that is the answer, and for one that is shown until then. */
 const FINAL_TRIES = 100;
 const SHOWN_TRIES = 5;
+/** Where only the order of cuts is still looked for, so many are tried of each way to cut the sheets. */
+const EASING_TRIES = 60;
 /** Of the time there is, what is kept to make the cuts easier; sheets for which that is tried, and cuts tried for each. */
 const EASING = 0.15;
 const MOST_SHEETS_EASED = 12;
@@ -73,7 +75,8 @@ export class Planner {
 
   /** The best plan for an aim; what was found for another aim may be it. */
   plan(aim: Aim): Plan {
-    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false);
+    for (const { solution, approach } of [...this.best.values()])
+      this.offer(solution, aim, approach, false, EASING_TRIES);
     const { solution } = this.best.get(aim)!;
     const settings = this.fewest.get(onlyCut(solution) ?? '');
     const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
@@ -174,24 +177,20 @@ export class Planner {
     const { job } = this;
     const { sheets } = known.solution;
     const kinds = sheets.map((sheet) => kindsOn(job, sheet));
-    const strips = sheets.map((sheet, i) => {
-      const tree = kinds[i] && stripsOf(job, sheet, kinds[i]);
-      return tree && { tree };
-    });
+    const strips = sheets.map((sheet, i) => (kinds[i] ? stripsOf(job, sheet, kinds[i]) : null));
     const only = onlyCut(known.solution);
     const few = sheets.map((sheet, i) => {
       const found =
         kinds[i] && !budget.over() && fewestSettings(sheet.tree, kinds[i], job, MOST_EASED, () => budget.over());
       if (found && found.proved && only !== null) this.fewest.set(only, found.settings);
-      return found && cutterHolds(found.tree, job) ? found : null;
+      return found && cutterHolds(found.tree, job) ? { tree: found.tree, sequence: found.sequence } : null;
     });
     // the settings that were chosen, and with them left to the order of cuts, which may share them with other sheets
-    const free = few.map((found) => found && { tree: found.tree });
-    const chosen = few.map((found) => found && { tree: found.tree, sequence: found.sequence });
-    for (const trees of [strips, free, chosen]) {
+    const free = (sheet: InStrips | null) => sheet && { tree: sheet.tree };
+    for (const trees of [strips.map(free), strips, few.map(free), few]) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
-        const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { stock: s.stock, ...trees[i] } : s));
-        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach);
+        const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...trees[i], stock: s.stock } : s));
+        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach, true, EASING_TRIES);
       };
       offer(known.solution, () => true);
       if (sheets.length > 1)
@@ -202,7 +201,13 @@ export class Planner {
   }
 
   /** Takes a solution if it is better for the aim than what is known. */
-  private offer(offeredSolution: Solution | null, aim: Aim, approach: Approach | null, tell = true): void {
+  private offer(
+    offeredSolution: Solution | null,
+    aim: Aim,
+    approach: Approach | null,
+    tell = true,
+    tries?: number,
+  ): void {
     if (!offeredSolution) return;
     const solution = this.flat(offeredSolution);
     const same = this.best.get(aim);
@@ -213,8 +218,11 @@ export class Planner {
       const figure = (b: Best) => (b.figure ??= this.figureOf(b.solution, aim, b.approach, false));
       const against = compareScores(figure(offered), figure(known));
       // settings are counted only where all before them is equal
-      const whole = ({ solution: s, approach: a }: Best) => this.figureOf(s, aim, a, true);
-      if (against > 0 || (against === 0 && compareScores(whole(offered), (known.whole ??= whole(known))) >= 0)) return;
+      const whole = (b: Best) => {
+        const count = () => this.figureOf(b.solution, aim, b.approach, true, tries);
+        return tries === undefined ? (b.whole ??= count()) : (b.eased ??= count());
+      };
+      if (against > 0 || (against === 0 && compareScores(whole(offered), whole(known)) >= 0)) return;
       const isKept = this.kept && known.solution === this.kept;
       if (isKept && !isWorthRecutting(this.job, solution, this.kept!, this.keeping)) return;
     }
@@ -244,8 +252,14 @@ export class Planner {
   }
 
   /** The score, with the taking of another tool after missing pieces and new paper. */
-  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): Figure {
-    const standing = standingOf(this.job, solution, withSettings);
+  private figureOf(
+    solution: Solution,
+    aim: Aim,
+    approach: Approach | null,
+    withSettings: boolean,
+    tries?: number,
+  ): Figure {
+    const standing = standingOf(this.job, solution, withSettings, tries);
     return score(aim, standing).toSpliced(standing.missing.length + 1, 0, approach?.resort ? 1 : 0);
   }
 }
@@ -256,6 +270,8 @@ interface Best {
   readonly approach: Approach | null;
   figure?: Figure;
   whole?: Figure;
+  /** The same with the settings of more orders. */
+  eased?: Figure;
 }
 
 /** Which pieces come from the one sheet of a solution that is cut, as a name; null where several are, or none. */

@@ -8,12 +8,14 @@ import { Block } from '../../ui/Block.tsx';
 import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
+import { AimChoice } from '../order/Alternatives.tsx';
 import { CutIt, type Pressed } from '../order/CutIt.tsx';
 import { OrderSlip, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
 import { Overview } from '../order/Overview.tsx';
 import { Story } from '../order/Story.tsx';
 import { STAGES } from '../size/stages.ts';
 import { useDrawerContext } from './context.ts';
+import { WhichOrder } from '../order/WhichOrder.tsx';
 import { useTogetherOrder } from './useTogetherOrder.ts';
 
 const Choosing = styled.main`
@@ -160,7 +162,7 @@ function InTheWay({ problems, pages }: Pick<Together, 'problems' | 'pages'>) {
 }
 
 function Order({ pages, again }: { pages: readonly string[]; again: () => void }) {
-  const { drawer, mark } = useDrawerContext();
+  const { drawer, mark, habits } = useDrawerContext();
   const order = useTogetherOrder(pages);
   const cut = useCutTogether(pages);
   const undo = useUndoTogether(pages);
@@ -223,7 +225,9 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
                 </span>
               </Notice>
             ) : null}
+            <AimChoice habits={habits} />
             <Part>Cuts, in this order</Part>
+            <WhichOrder {...{ plan, job, habits }} planning={order.planning !== null} />
             {plan.steps.length ? (
               <Story {...{ plan, job, drawer, mark, done }} bagOf={null} onDone={setDone} />
             ) : (

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { AIMS, type Aim } from '@temnex/core';
+import { AIMS, type Aim, type Habits } from '@temnex/core';
 import { AIM_WORDS, comparedWords } from '@temnex/words';
 import { scrollsSideways } from '../../theme/global.ts';
 import type { Plans } from '../../planner/usePlanner.ts';
@@ -65,6 +65,30 @@ interface AlternativesProps {
   compare: (() => void) | null;
 }
 
+function AimTick({ aim, habits, save }: { aim: Aim; habits: Habits; save: (habits: Habits) => void }) {
+  return (
+    <Tick oneOf="aim" checked={aim === habits.aim} onChange={() => save({ ...habits, aim })}>
+      {AIM_WORDS[aim]}
+    </Tick>
+  );
+}
+
+/** What is cut for, where only the plan of one aim is there. The choice is remembered. */
+export function AimChoice({ habits }: { habits: Habits }) {
+  const save = useSaveHabits();
+  return (
+    <Sheet role="group" aria-label="Cut them for">
+      <Same>
+        {AIMS.map((aim) => (
+          <span key={aim} data-chosen={aim === habits.aim || undefined}>
+            <AimTick aim={aim} habits={habits} save={save.mutate} />
+          </span>
+        ))}
+      </Same>
+    </Sheet>
+  );
+}
+
 /** The three aims side by side with their figures; the best of each figure is set strong. The choice is remembered. */
 export function Alternatives({ plans, context, compare }: AlternativesProps) {
   const save = useSaveHabits();
@@ -73,11 +97,7 @@ export function Alternatives({ plans, context, compare }: AlternativesProps) {
   const first = rows[0]!.figures;
   const best = first.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
   const differ = first.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);
-  const choose = (aim: Aim) => (
-    <Tick oneOf="aim" checked={aim === context.habits.aim} onChange={() => save.mutate({ ...context.habits, aim })}>
-      {AIM_WORDS[aim]}
-    </Tick>
-  );
+  const choose = (aim: Aim) => <AimTick aim={aim} habits={context.habits} save={save.mutate} />;
   if (!differ.some(Boolean))
     return (
       <Sheet role="group" aria-label="Cut it for">

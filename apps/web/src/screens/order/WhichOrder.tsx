@@ -41,8 +41,9 @@ interface WhichOrderProps {
 /** One setting after the other, or one sheet after the other, with what each asks of the hands. The choice is remembered. */
 export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
   const save = useSaveHabits();
-  const chosen = job.order;
-  const other = ORDERS.find((order) => order !== chosen)!;
+  // the plan follows a moment after it is chosen
+  const chosen = habits.order ?? 'by-setting';
+  const other = ORDERS.find((order) => order !== job.order)!;
   const otherwise = useMemo(
     () => (planning || plan.totals.cuts > MOST_CUTS ? null : reordered(job, plan, other)),
     [plan, job, other, planning],
@@ -56,7 +57,7 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
     <Two>
       <legend className="out-of-sight">In which order</legend>
       {ORDERS.map((order) => {
-        const shown = order === chosen ? plan : otherwise;
+        const shown = order === job.order ? plan : otherwise;
         return [
           <Tick key={order} oneOf="order" checked={order === chosen} onChange={() => save.mutate({ ...habits, order })}>
             {IN_ORDER_WORDS[order]}

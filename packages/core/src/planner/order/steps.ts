@@ -119,12 +119,12 @@ function commonSequence(a: readonly number[], b: readonly number[]): number[] {
 const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), cutsOf(tree));
 
 /** How many settings the sheets take, by the greedy rule, and of a few cuts by some tries more; of a great many, at the most. */
-export function settingsFor(sheets: readonly CutSheet[], job: Job): number {
+export function settingsFor(sheets: readonly CutSheet[], job: Job, tries = TRIES_OF_FEW): number {
   const cuts = sheets.reduce((sum, { tree }) => sum + cutsWithin(tree), 0);
   // of a great many, orders are not compared: none takes more settings than cuts
   if (cuts > MOST_CUTS) return cuts;
   const { groups, runs } = runsOf(sheets, job);
-  return bestOrder(groups, runs, job, TRIES_OF_FEW, cuts > FEW_CUTS ? 0 : MOST_CUTS).settings;
+  return bestOrder(groups, runs, job, tries, cuts > FEW_CUTS ? 0 : MOST_CUTS).settings;
 }
 
 /** The trims of a group's sheets, in order. Sheets that cannot be trimmed are in no plan. */

@@ -59,8 +59,8 @@ export function eachHeld(tree: Tree, visit: (leaf: Tree & { holds: { piece: numb
   for (const part of tree.parts) eachHeld(part, visit);
 }
 
-/** How a solution stands, from its trees. */
-export function standingOf(job: Job, solution: Solution, withSettings = true): Standing {
+/** How a solution stands, from its trees; with the settings found in so many tries, where not the usual number. */
+export function standingOf(job: Job, solution: Solution, withSettings = true, tries?: number): Standing {
   let [newArea, disliked, waste, fromScraps, largestKept, cuts] = [0, 0, 0, 0, 0, 0];
   for (const { stock, tree } of solution.sheets) {
     const item = job.stock[stock]!;
@@ -79,7 +79,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true): S
   return {
     missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
-    settings: withSettings ? settingsFor(solution.sheets, job) : null,
+    settings: withSettings ? settingsFor(solution.sheets, job, tries) : null,
     cuts,
   };
 }

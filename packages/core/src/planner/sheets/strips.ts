@@ -12,17 +12,23 @@ import { cutterHolds, hasWindmill, offcutTree, type CutSheet, type Tree } from '
 /** Kinds whose turns are all tried. */
 const MOST_KINDS = 6;
 
+/** A sheet cut in strips: how high they are set one after the other, then how long what comes off them. */
+export interface InStrips {
+  readonly tree: Tree;
+  readonly sequence: readonly number[];
+}
+
 /** A sheet with these pieces, cut in strips; null where they do not come from strips. */
-export function stripsOf(job: Job, { stock, tree }: CutSheet, kinds: readonly KindOnSheet[]): Tree | null {
-  let best: { tree: Tree; figure: readonly number[] } | null = null;
+export function stripsOf(job: Job, { stock, tree }: CutSheet, kinds: readonly KindOnSheet[]): InStrips | null {
+  let best: (InStrips & { figure: readonly number[] }) | null = null;
   for (const level of [true, false])
     for (const turns of turnsOf(kinds)) {
       const laid = stripped(kinds, turns, tree, level, job);
       if (!laid || (best && !isLess(laid.figure, best.figure))) continue;
       const figure = [...laid.figure, figuresOfSheet(job, stock, laid.tree).waste];
-      if ((!best || isLess(figure, best.figure)) && cutterHolds(laid.tree, job)) best = { tree: laid.tree, figure };
+      if ((!best || isLess(figure, best.figure)) && cutterHolds(laid.tree, job)) best = { ...laid, figure };
     }
-  return best?.tree ?? null;
+  return best && { tree: best.tree, sequence: best.sequence };
 }
 
 const isLess = (a: readonly number[], b: readonly number[]): boolean => {
@@ -79,7 +85,7 @@ function stripped(
   room: Rectangle,
   level: boolean,
   job: Job,
-): { tree: Tree; figure: readonly number[] } | null {
+): (InStrips & { figure: readonly number[] }) | null {
   const { kerf } = job.cutter;
   const [long, deep] = level ? [room.width, room.height] : [room.height, room.width];
   const pieces = kinds
@@ -102,6 +108,15 @@ function stripped(
       strip.pieces.push(piece);
     }
   strips.sort((a, b) => b.deep - a.deep);
+  // where they fill their room the last one needs no setting: one whose size is set for no other
+  const sizes = [...strips.map((s) => s.deep), ...pieces.flatMap((p) => new Array<number>(p.count).fill(p.long))];
+  const isSetOnce = (size: number) => sizes.indexOf(size) === sizes.lastIndexOf(size);
+  const onceLast = <T>(list: T[], sizeOf: (one: T) => number): void => {
+    const once = list.findLastIndex((one) => isSetOnce(sizeOf(one)));
+    if (once >= 0) list.push(...list.splice(once, 1));
+  };
+  if (depth === deep) onceLast(strips, (s) => s.deep);
+  for (const s of strips) if (s.used === long) onceLast(s.pieces, (p) => p.long);
   const rooms = strips.map(({ deep: size }) => size);
   const [alongCut, acrossCut] = level ? (['x', 'y'] as const) : (['y', 'x'] as const);
   const at = (from: number, size: number): Rectangle =>
@@ -129,7 +144,8 @@ function stripped(
     node.parts.forEach(walk);
   };
   walk(tree);
-  return { tree, figure: [settings.size, cuts] };
+  const sequence = [...rooms, ...pieces.map((piece) => piece.long)].filter((n, i, all) => n !== all[i - 1]);
+  return { tree, sequence, figure: [settings.size, cuts] };
 }
 
 /** Parts of these sizes one after the other, and what is left as an offcut; the part alone where it fills its room. */
