@@ -1,6 +1,7 @@
 import { otherApproaches, plainApproach, withFirstCutter, type Approach, type Figure } from './approaches.ts';
 import { Budget, type Clock } from './budget.ts';
 import { framesOf, type Framing } from './blanks/frames.ts';
+import { areaOf } from './blanks/outline.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import { MOST_CUTS_SHOWN } from './order/steps.ts';
@@ -16,7 +17,7 @@ import { recut } from './sheets/recut.ts';
 import { fewestSettings } from './sheets/fewestSettings.ts';
 import { flattened } from './sheets/flat.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
-import { eachHeld, standingOf } from './sheets/standing.ts';
+import { eachHeld, standingOf, urgencies } from './sheets/standing.ts';
 import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
 import { cutterHolds, type CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
@@ -27,8 +28,14 @@ const FINAL_TRIES = 100;
 const SHOWN_TRIES = 5;
 /** Where only the order of cuts is still looked for, so many are tried of each way to cut the sheets. */
 const EASING_TRIES = 60;
+/** Of the largest sheet cut, so small a part is waste that nobody sees. */
+const UNSEEN = 100;
 /** Of the time there is, what is kept to make the cuts easier; sheets for which that is tried, and cuts tried for each. */
 const EASING = 0.15;
+/** Of the time there is, what is kept to lay the pieces another way where that is easier to cut. */
+const SETTLED = 0.1;
+/** Of that time, what goes to the search where it is not known that no less paper would do. */
+const UNSETTLED = 0.8;
 const MOST_SHEETS_EASED = 12;
 const MOST_EASED = 400_000;
 /** Steps of the search for each way out that is tried. */
@@ -48,6 +55,8 @@ export class Planner {
   private readonly best = new Map<Aim, Best>();
   private readonly flats = new WeakMap<Solution, Solution>();
   private readonly layouts = new Map<Approach, Layout>();
+  /** For an aim whose cuts were made easier: waste up to which nobody sees a difference, in square ticks. */
+  private readonly alike = new Map<Aim, number>();
   /** What is cut from the one sheet of a plan that is cut → the fewest settings, where no way has fewer. */
   private readonly fewest = new Map<string, number>();
   /** Good is good enough: one of many plans that are only compared. */
@@ -75,8 +84,7 @@ export class Planner {
 
   /** The best plan for an aim; what was found for another aim may be it. */
   plan(aim: Aim): Plan {
-    for (const { solution, approach } of [...this.best.values()])
-      this.offer(solution, aim, approach, false, EASING_TRIES);
+    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false, true);
     const { solution } = this.best.get(aim)!;
     const settings = this.fewest.get(onlyCut(solution) ?? '');
     const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
@@ -98,8 +106,35 @@ export class Planner {
   }
 
   run(aim: Aim, budget: Budget): void {
-    this.search(aim, budget.share(1 - EASING));
+    this.search(aim, budget.share(1 - EASING - SETTLED));
+    // of so many sheets the cuts are not made easier: all of the time is for the paper
+    if (this.quick || this.best.get(aim)!.solution.sheets.length > MOST_SHEETS_EASED) return this.search(aim, budget);
+    // while less paper might do, most of what is left goes there
+    const isSettled = this.cannotBeBettered(aim);
+    if (!isSettled) this.search(aim, budget.share(UNSETTLED));
+    this.settle(aim);
+    if (isSettled && aim !== 'easiest-cuts') this.searchEasier(aim, budget.share(SETTLED / (EASING + SETTLED)));
     this.ease(aim, budget.inTime());
+  }
+
+  /** From here on waste that nobody sees does not count. */
+  private settle(aim: Aim): void {
+    const known = this.best.get(aim);
+    if (!known) return;
+    const { sheets } = known.solution;
+    const largest = Math.max(0, ...sheets.map(({ stock }) => areaOf(this.job.stock[stock]!)));
+    this.alike.set(aim, standingOf(this.job, known.solution, false).waste + largest / UNSEEN);
+  }
+
+  /** Other ways to lay the same pieces that waste no more, and are easier to cut. */
+  private searchEasier(aim: Aim, budget: Budget): void {
+    const { approach } = this.best.get(aim)!;
+    const from = approach && this.layouts.get(approach);
+    if (this.kept || !from || budget.over()) return;
+    const { c } = approach;
+    const newAreaBound = Math.max(0, this.bound.newArea - newAreaOfFrames(c));
+    const better = (found: Solution) => this.offer(approach.finish(found), aim, approach, true, true);
+    search({ c, aim, newAreaBound, budget, from, better, alike: this.alike.get(aim) });
   }
 
   private search(aim: Aim, budget: Budget): void {
@@ -173,7 +208,7 @@ export class Planner {
   /** The best so far, its sheets cut as hands would and with the fewest settings: all of them, and one after the other. */
   private ease(aim: Aim, budget: Budget): void {
     const known = this.best.get(aim);
-    if (!known || this.quick || known.solution.sheets.length > MOST_SHEETS_EASED) return;
+    if (!known) return;
     const { job } = this;
     const { sheets } = known.solution;
     const kinds = sheets.map((sheet) => kindsOn(job, sheet));
@@ -190,7 +225,7 @@ export class Planner {
     for (const trees of [strips.map(free), strips, few.map(free), few]) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
         const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...trees[i], stock: s.stock } : s));
-        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach, true, EASING_TRIES);
+        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach, true, true);
       };
       offer(known.solution, () => true);
       if (sheets.length > 1)
@@ -206,7 +241,7 @@ export class Planner {
     aim: Aim,
     approach: Approach | null,
     tell = true,
-    tries?: number,
+    eased = false,
   ): void {
     if (!offeredSolution) return;
     const solution = this.flat(offeredSolution);
@@ -215,19 +250,27 @@ export class Planner {
     const offered: Best = { solution, approach };
     const known = this.best.get(aim);
     if (known) {
-      const figure = (b: Best) => (b.figure ??= this.figureOf(b.solution, aim, b.approach, false));
-      const against = compareScores(figure(offered), figure(known));
-      // settings are counted only where all before them is equal
-      const whole = (b: Best) => {
-        const count = () => this.figureOf(b.solution, aim, b.approach, true, tries);
-        return tries === undefined ? (b.whole ??= count()) : (b.eased ??= count());
-      };
-      if (against > 0 || (against === 0 && compareScores(whole(offered), whole(known)) >= 0)) return;
+      if (!(eased ? this.isEasier(offered, known, aim) : this.isBetter(offered, known, aim))) return;
       const isKept = this.kept && known.solution === this.kept;
       if (isKept && !isWorthRecutting(this.job, solution, this.kept!, this.keeping)) return;
     }
     this.best.set(aim, offered);
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));
+  }
+
+  private isBetter(offered: Best, known: Best, aim: Aim): boolean {
+    const figure = (b: Best) => (b.figure ??= this.figureOf(b.solution, aim, b.approach, false));
+    const against = compareScores(figure(offered), figure(known));
+    // settings are counted only where all before them is equal
+    const whole = (b: Best) => (b.whole ??= this.figureOf(b.solution, aim, b.approach, true));
+    return against < 0 || (against === 0 && compareScores(whole(offered), whole(known)) < 0);
+  }
+
+  /** Where only how it is cut is still looked for: settings in more orders, and waste that nobody sees does not count. */
+  private isEasier(offered: Best, known: Best, aim: Aim): boolean {
+    const figure = ({ solution, approach }: Best) =>
+      this.withResort(score(aim, standingOf(this.job, solution, true, EASING_TRIES), this.alike.get(aim)), approach);
+    return compareScores(figure(offered), (known.eased ??= figure(known))) < 0;
   }
 
   /** Each once. */
@@ -251,16 +294,13 @@ export class Planner {
     return this.figureOf(solution, job.aim, approach, job.aim === 'easiest-cuts');
   }
 
-  /** The score, with the taking of another tool after missing pieces and new paper. */
-  private figureOf(
-    solution: Solution,
-    aim: Aim,
-    approach: Approach | null,
-    withSettings: boolean,
-    tries?: number,
-  ): Figure {
-    const standing = standingOf(this.job, solution, withSettings, tries);
-    return score(aim, standing).toSpliced(standing.missing.length + 1, 0, approach?.resort ? 1 : 0);
+  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): Figure {
+    return this.withResort(score(aim, standingOf(this.job, solution, withSettings)), approach);
+  }
+
+  /** A score, with the taking of another tool after missing pieces and new paper. */
+  private withResort(figure: Figure, approach: Approach | null): Figure {
+    return figure.toSpliced(urgencies(this.job).levels + 1, 0, approach?.resort ? 1 : 0);
   }
 }
 

@@ -21,6 +21,8 @@ export interface SearchTask {
   readonly better?: (solution: Solution) => void;
   /** Called now and then with the best so far, for what else may be done with it. */
   readonly round?: (solution: Solution) => void;
+  /** The paper is settled: waste up to this, in square ticks, does not count, and the cuts do. */
+  readonly alike?: number | undefined;
   /** Where to start, if somebody has been here before. */
   readonly from?: Layout | null;
 }
@@ -37,7 +39,7 @@ const MEMORY = 40;
  * or with less missing, (b) polishes the best solution for what comes after in the score, (c) builds sheets
  * without waste where one less would be nearly full, (d) looks for a better mix of the sheets that were seen.
  */
-export function search({ c, aim, newAreaBound, budget, better, round, from }: SearchTask): Found {
+export function search({ c, aim, newAreaBound, budget, better, round, from, alike }: SearchTask): Found {
   const { job } = c;
   const random = seededRandom(job.seed);
   const over = () => budget.over();
@@ -46,8 +48,8 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
   const trial = new Layout(c);
   let bestSolution: Solution = solutionOf(best);
   // settings take the longest to count: they are counted where they decide early, and where all before them is equal
-  const early = aim === 'easiest-cuts';
-  const scoreOf = (layout: Layout, withSettings: boolean) => score(aim, standingOfLayout(layout, withSettings));
+  const early = aim === 'easiest-cuts' || alike !== undefined;
+  const scoreOf = (layout: Layout, withSettings: boolean) => score(aim, standingOfLayout(layout, withSettings), alike);
   let bestScore = scoreOf(best, early);
   let bestWhole: typeof bestScore | null = null;
   const offer = (layout: Layout): boolean => {
@@ -82,7 +84,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
   const improver = new Improver(c, random);
   const current = new Layout(c);
   // a mix is told by its waste, which other aims put second
-  const recombiner = aim === 'least-paper' ? new Recombiner(c, random, budget) : null;
+  const recombiner = aim === 'least-paper' && alike === undefined ? new Recombiner(c, random, budget) : null;
   const note = recombiner ? (b: number) => recombiner.note(trial, b) : undefined;
   const memory = new Float64Array(MEMORY);
   const missingNothing = () => best.pool.every((n) => n === 0);
@@ -124,7 +126,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from }: Se
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
-      const figure = score(aim, standingOfLayout(trial, early, note));
+      const figure = score(aim, standingOfLayout(trial, early, note), alike);
       const slot = i % MEMORY;
       if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
       current.copyFrom(trial);

@@ -45,6 +45,19 @@ describe.each(Object.keys(orders) as (keyof typeof orders)[])('what is better, f
   });
 });
 
+test('of waste that nobody sees, the easier to cut is better; more waste than that never', () => {
+  for (const aim of ['least-paper', 'largest-offcuts'] as const) {
+    const easier = { ...standing, waste: 12, settings: 9, fromScraps: 0, items: 99, cuts: 99 };
+    expect(compareScores(score(aim, easier, 12), score(aim, standing, 12))).toBeLessThan(0);
+    expect(compareScores(score(aim, easier, 11), score(aim, standing, 11))).toBeGreaterThan(0);
+    expect(compareScores(score(aim, { ...easier, newArea: 11 }, 12), score(aim, standing, 12))).toBeGreaterThan(0);
+  }
+  const smaller = { ...standing, largestKept: 9, settings: 1 };
+  expect(compareScores(score('largest-offcuts', smaller, 99), score('largest-offcuts', standing, 99))).toBeGreaterThan(
+    0,
+  );
+});
+
 test('what nobody has counted decides nothing, nor what comes after it', () => {
   const open = { ...standing, settings: null, cuts: 1 };
   expect(compareScores(score('least-paper', open), score('least-paper', standing))).toBe(0);

@@ -32,16 +32,14 @@ export interface Standing {
  *   4. by aim: least-paper      waste, pieces from scraps, items touched, largest offcut, settings, cuts
  *              easiest-cuts     settings, cuts, then as least-paper
  *              largest-offcuts  largest offcut, then as least-paper
+ * Once the paper is settled, waste up to `alike` is waste that nobody sees: of solutions that waste no more, the easier to cut.
  */
-export function score(aim: Aim, s: Standing): readonly (number | null)[] {
+export function score(aim: Aim, s: Standing, alike?: number): readonly (number | null)[] {
   const plain = [s.waste, -s.fromScraps, s.items, -s.largestKept];
   const effort = [s.settings, s.cuts];
+  const least = alike === undefined ? [...plain, ...effort] : [Math.max(s.waste, alike), ...effort, ...plain];
   const byAim =
-    aim === 'easiest-cuts'
-      ? [...effort, ...plain]
-      : aim === 'largest-offcuts'
-        ? [-s.largestKept, ...plain, ...effort]
-        : [...plain, ...effort];
+    aim === 'easiest-cuts' ? [...effort, ...plain] : aim === 'largest-offcuts' ? [-s.largestKept, ...least] : least;
   return [...s.missing, s.newArea, s.disliked, ...byAim];
 }
 
