@@ -107,7 +107,7 @@ describe('the description of the API', () => {
     expect(properties!.cutter!.properties!.kerf!.type).toEqual(['string', 'number']);
     expect(properties!.cutter!.properties!.reach!.type).toEqual(['string', 'number', 'null']);
     const names = (form: Form | undefined) => Object.keys(form?.properties ?? {}).sort();
-    expect(Object.keys(properties!).sort()).toEqual([...Object.keys(USUAL_HABITS), 'others'].sort());
+    expect(Object.keys(properties!).sort()).toEqual([...Object.keys(USUAL_HABITS), 'order', 'others'].sort());
     expect(names(properties!.cutter)).toEqual([...Object.keys(USUAL_HABITS.cutter), 'name'].sort());
     expect(names(properties!.keep)).toEqual(Object.keys(USUAL_HABITS.keep).sort());
   });

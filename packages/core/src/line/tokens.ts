@@ -76,6 +76,39 @@ const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  [new RegExp(String.raw`^\s*(?:an?\s+)?card\s+base\s+(${SIZE_SAID})\s*$`, 'iu'), 'folded card $1'],
+  [/\bquadruple\s+mats?\b/giu, '4 mats'],
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+mat\b`,
+      'iu',
+    ),
+    'folded card $1 with panel $2',
+  ],
+  // `2 inch circles, 12`
+  [
+    new RegExp(
+      String.raw`^\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(circles|squares|hexagons|stars|hearts|triangles)\s*,\s*(\d{1,3})\s*$`,
+      'iu',
+    ),
+    '$3 $2 $1',
+  ],
+  // `how big are the squares for 5 by 5 on 12`
+  [
+    new RegExp(
+      String.raw`\bhow\s+(?:big|large|wide)\s+are\s+(?:the\s+)?(?:squares|cells)\s+(?:if\s+i\s+want|for|when|in|with)\s+(?=\d{1,2}\s*(?:x|×|by)\s*\d{1,2}\b)`,
+      'iu',
+    ),
+    'grid ',
+  ],
+  // `an 8 x 8 page divided in 4 squares`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s*(?:page|sheet|paper)?\s+(?:divided|split|cut|parted)\s+in(?:to)?\s+(?=${NUMBER_SAID}\s+(?:equal\s+)?squares\b)`,
+      'iu',
+    ),
+    'cut $1 into ',
+  ],
   // `1/4 outer, 1/8 inner`: from the print outward
   [
     new RegExp(
@@ -115,7 +148,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'trim a $1 photo to $2',
   ],
   // `a 5 x 7 card with a panel`
-  [new RegExp(String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\b`, 'iu'), 'folded card $1 with'],
+  [new RegExp(String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\b(?=.*\bpanel)`, 'iu'), 'folded card $1 with'],
   // where it goes is said, which is no size of it
   [
     new RegExp(
@@ -709,11 +742,25 @@ function squares(tokens: readonly Token[]): Token[] {
   });
 }
 
+/** `photo 10 x 15, mat 5 mm`: no print is 15 mm long, and every one of 10 x 15 is called so. */
+const SMALLEST_SAID = 7;
+const LARGEST_SAID = 40;
+const isOfSmallPrint = (tokens: readonly Token[]): boolean => {
+  const said = tokens.flatMap((t) => (t.kind === 'size' ? [t] : []));
+  const isPrint = tokens.some((t) => t.kind === 'word' && /^(?:photo|print|picture|pic)s?$/.test(t.word));
+  const inMillimetres = tokens.some((t) => t.kind === 'length' && /mm$/i.test(t.text));
+  const isUsual = (text: string) => Number(text) >= SMALLEST_SAID && Number(text) <= LARGEST_SAID;
+  return isPrint && inMillimetres && said.length === 1 && said.every((t) => isUsual(t.width) && isUsual(t.height));
+};
+const inCentimetres = (tokens: readonly Token[]): Token[] =>
+  tokens.map((t) => (t.kind === 'size' ? { ...t, width: `${t.width} cm`, height: `${t.height} cm` } : t));
+
 /** `10 x 15 as 9 x 13 cm`: where one unit is named with sizes, it holds for those that have none. */
 function inOneUnit(tokens: readonly Token[]): Token[] {
   const unitOf = (token: Token) =>
     token.kind === 'size' ? UNIT_AT_END.exec(token.height)?.[1]?.toLowerCase() : undefined;
   const [unit, ...others] = new Set(tokens.flatMap((token) => unitOf(token) ?? []));
+  if (unit === undefined && isOfSmallPrint(tokens)) return inCentimetres(tokens);
   if (unit !== 'cm' || others.length) return [...tokens];
   return tokens.map((token) =>
     token.kind === 'size' && !unitOf(token)

@@ -30,14 +30,14 @@ const SHOWN_TRIES = 5;
 const EASING_TRIES = 60;
 /** Of the largest sheet cut, so small a part is waste that nobody sees. */
 const UNSEEN = 100;
-/** Of the time there is, what is kept to make the cuts easier; sheets for which that is tried, and cuts tried for each. */
+/** Of the time there is, what is kept to make the cuts easier; sheets for which that is tried, and cuts tried for all of them. */
 const EASING = 0.15;
 /** Of the time there is, what is kept to lay the pieces another way where that is easier to cut. */
 const SETTLED = 0.1;
 /** Of that time, what goes to the search where it is not known that no less paper would do. */
 const UNSETTLED = 0.8;
 const MOST_SHEETS_EASED = 12;
-const MOST_EASED = 400_000;
+const MOST_EASED = 120_000;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -84,7 +84,8 @@ export class Planner {
 
   /** The best plan for an aim; what was found for another aim may be it. */
   plan(aim: Aim): Plan {
-    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false, true);
+    const eased = this.alike.has(aim);
+    for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false, eased);
     const { solution } = this.best.get(aim)!;
     const settings = this.fewest.get(onlyCut(solution) ?? '');
     const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
@@ -216,8 +217,12 @@ export class Planner {
     const only = onlyCut(known.solution);
     const few = sheets.map((sheet, i) => {
       const found =
-        kinds[i] && !budget.over() && fewestSettings(sheet.tree, kinds[i], job, MOST_EASED, () => budget.over());
-      if (found && found.proved && only !== null) this.fewest.set(only, found.settings);
+        kinds[i] &&
+        !budget.over() &&
+        fewestSettings(sheet.tree, kinds[i], job, MOST_EASED / sheets.length, () => budget.over());
+      // with another cutter there might be other ways
+      if (found && found.proved && only !== null && !job.cutter.then.length && !job.cutter.stop)
+        this.fewest.set(only, found.settings);
       return found && cutterHolds(found.tree, job) ? { tree: found.tree, sequence: found.sequence } : null;
     });
     // the settings that were chosen, and with them left to the order of cuts, which may share them with other sheets
