@@ -157,7 +157,7 @@ test('the same cut is one step however often it is made; where one of them goes 
   await page.keyboard.press('w');
   await page
     .getByRole('combobox', { name: 'which of the 3 cuts' })
-    .selectOption({ label: 'number 2; 1 is as it should be' });
+    .selectOption({ label: 'number 2; the one before it is fine' });
   await page.getByRole('button', { name: 'It is torn or crooked' }).click();
   await page.getByRole('button', { name: 'Put it down, plan the rest' }).click();
   await secondOrder(page);

@@ -13,9 +13,9 @@ import { CutIt, type Pressed } from '../order/CutIt.tsx';
 import { OrderSlip, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
 import { Overview } from '../order/Overview.tsx';
 import { Story } from '../order/Story.tsx';
+import { WhichOrder } from '../order/WhichOrder.tsx';
 import { STAGES } from '../size/stages.ts';
 import { useDrawerContext } from './context.ts';
-import { WhichOrder } from '../order/WhichOrder.tsx';
 import { useTogetherOrder } from './useTogetherOrder.ts';
 
 const Choosing = styled.main`

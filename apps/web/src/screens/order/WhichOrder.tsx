@@ -63,7 +63,7 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
             {IN_ORDER_WORDS[order]}
           </Tick>,
           <span key={`${order} figures`} data-chosen={order === chosen || undefined}>
-            {shown ? says(shown) : ''}
+            {shown ? says(shown) : planning ? '' : 'worked out once you choose it'}
           </span>,
         ];
       })}

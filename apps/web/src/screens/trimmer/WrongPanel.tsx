@@ -16,7 +16,7 @@ import {
   type Spoiled,
   type WrongCut,
 } from '@temnex/core';
-import { KIND_WORDS, WRONG_WORDS, count, sizeWords, stepWords, type Voice } from '@temnex/words';
+import { KIND_WORDS, WRONG_WORDS, sizeWords, stepWords, type Voice } from '@temnex/words';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -176,7 +176,7 @@ export function WrongPanel({
               name:
                 i === 0
                   ? 'the first'
-                  : `number ${i + 1}; ${count(i, 'is', 'are')} as ${i === 1 ? 'it' : 'they'} should be`,
+                  : `number ${i + 1}; ${i === 1 ? 'the one before it is' : `the ${i} before it are`} fine`,
             }))}
             onChange={(id) => {
               setGood(Number(id));
