@@ -27,11 +27,15 @@ interface Taste {
   readonly locked: number;
   readonly free: number;
   readonly luck: number;
-  readonly random: () => number;
+  /** Where in the numbers of chance it begins. */
+  readonly from: number;
   /** Settings in the order in which they are to be set, as far as there are cuts of them. */
   readonly sequence?: readonly number[];
 }
-const PLAIN: Taste = { locked: 1, free: 0, luck: 0, random: () => 0 };
+const PLAIN: Taste = { locked: 1, free: 0, luck: 0, from: 0 };
+/** Numbers of chance, drawn once: a choice takes one for each of many cuts. */
+const CHANCE = Float64Array.from({ length: 4096 }, seededRandom(1));
+const chance = (n: number): number => CHANCE[n % CHANCE.length]!;
 /** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
 const MOST_CUTS = 3000;
 export const MOST_CUTS_SHOWN = 600;
@@ -70,19 +74,66 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
 }
 
 function bestOrder(groups: readonly Group[], runs: readonly Run[], job: Job, tries: number, most: number): Order {
-  let best = orderOf(groups, runs, job, PLAIN);
-  const random = seededRandom(1);
+  const numbers = numbersOf(runs);
+  let best = orderOf(groups, runs, job, numbers, PLAIN)!;
   const sequence = sequenceOf(groups);
-  if (sequence) {
-    const chosen = orderOf(groups, runs, job, { ...PLAIN, sequence });
-    if (chosen.settings < best.settings) best = chosen;
-  }
-  for (let i = 0; i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
-    const taste = { locked: 0.3 + random(), free: random() * 0.8, luck: random() * 2, random };
-    const other = orderOf(groups, runs, job, taste);
-    if (other.settings < best.settings) best = other;
+  if (sequence) best = orderOf(groups, runs, job, numbers, { ...PLAIN, sequence }, best.settings) ?? best;
+  const least = leastSettings(runs, numbers);
+  for (let i = 0; best.settings > least && i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
+    const from = i * 101;
+    const [locked, free, luck] = [chance(from), chance(from + 1), chance(from + 2)];
+    const taste = { locked: 0.3 + locked, free: free * 0.8, luck: luck * 2, from: from + 3 };
+    best = orderOf(groups, runs, job, numbers, taste, best.settings) ?? best;
   }
   return best;
+}
+
+/** The settings of all runs, each with a number: what is counted of each is kept in an array. */
+interface Numbers {
+  readonly settings: number;
+  /** [run id][part] the number of the setting that takes it off */
+  readonly of: readonly (readonly number[])[];
+}
+export function numbersOf(runs: readonly Run[]): Numbers {
+  const known = new Map<number, number>();
+  const numberOf = (size: number): number => {
+    const number = known.get(size) ?? known.size;
+    known.set(size, number);
+    return number;
+  };
+  const of = runs.map(({ sizes }) => sizes.map(numberOf));
+  return { settings: known.size, of };
+}
+
+/**
+ * No order of these cuts has fewer settings: of a run all sizes are set but that of the part that is left last, and runs that have no
+ * size in common have no setting in common.
+ */
+export function leastSettings(runs: readonly Run[], { settings, of }: Numbers): number {
+  const counted = new Uint8Array(settings);
+  let least = 0;
+  const count = (number: number) => {
+    least += counted[number] ? 0 : 1;
+    counted[number] = 1;
+  };
+  const open: number[][] = [];
+  for (const { id, node, cuts, loose } of runs) {
+    const sizes = of[id]!;
+    if (!loose || node.cut === 'windmill') for (let i = 0; i < cuts; i++) count(sizes[i]!);
+    else {
+      const parts = sizes.slice(0, node.parts.length).sort((a, b) => a - b);
+      // one of them is left last, and falls out by itself
+      if (node.lost) parts.forEach(count);
+      else parts.forEach((size, i) => void (size === parts[i + 1] && count(size)));
+      if (!node.lost) open.push(parts);
+    }
+  }
+  for (const parts of open) {
+    if (parts.some((size) => counted[size])) continue;
+    least += parts.length - 1;
+    for (const size of parts) counted[size] = 1;
+  }
+  return least;
 }
 
 /** The settings that were chosen for the sheets, in an order in which each sheet has its own; null where one has none. */
@@ -132,15 +183,25 @@ const trimsOfGroup = (job: Job, { sheet }: Group) => trimsOf(job, job.stock[shee
 
 /**
  * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
- * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule.
+ * can, and a setting waits for as many of its cuts as other settings can free. A greedy rule. Null where that does not come to
+ * fewer settings than so many.
  */
-function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste: Taste): Order {
+function orderOf(
+  groups: readonly Group[],
+  runs: readonly Run[],
+  job: Job,
+  numbers: Numbers,
+  taste: Taste,
+  fewerThan = Infinity,
+): Order | null {
   const moves: Move[] = [];
   const left = runs.map((run) => run.sizes.map((_, i) => i).slice(0, run.node.parts.length));
   const parts = runs.map((): number[] => []);
-  const locked = new Map<number, number>();
+  // [number of a setting] cuts of it that are still locked in larger parts
+  const locked = new Int32Array(numbers.settings);
   const each = (run: Run, by: number) => {
-    for (let i = 0; i < run.cuts; i++) bump(locked, run.sizes[i]!, by);
+    const of = numbers.of[run.id]!;
+    for (let i = 0; i < run.cuts; i++) locked[of[i]!]! += by;
   };
   for (const run of runs) each(run, 1);
   const hands: Run[] = [];
@@ -150,6 +211,7 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
   let group = 0;
   const sequence = taste.sequence ?? [];
   let nth = 0;
+  let drawn = taste.from;
   /** The next cut of the setting that a sequence is at, of what came to hand last; else of the settings after it. */
   const inSequence = (): [Run, number] | null => {
     for (; nth < sequence.length; nth++)
@@ -187,30 +249,33 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     }
   };
   takeUp();
-  const free = new Map<number, number>();
+  // [number of a setting] cuts of it that can be made now
+  const free = new Int32Array(numbers.settings);
   const several = job.cutter.then.length > 0;
   for (;;) {
     // one sheet is finished before the next is taken
     if (!hands.length) takeUp();
     if (!hands.length) break;
     if (taste.free) {
-      free.clear();
-      for (const run of hands) eachNext(run, left[run.id]!, setting, (i) => bump(free, run.sizes[i]!, 1));
+      free.fill(0);
+      for (const run of hands) {
+        const of = numbers.of[run.id]!;
+        eachNext(run, left[run.id]!, setting, (i) => free[of[i]!]!++);
+      }
     }
     const chosen = inSequence();
     let [best, part]: [Run | null, number] = chosen ?? [null, 0];
     let [other, otherCutter, weight, elsewhere, area] = [0, 0, 0, 0, 0];
     for (const run of chosen ? [] : hands) {
+      const of = numbers.of[run.id]!;
       eachNext(run, left[run.id]!, setting, (i) => {
         const wanted = run.sizes[i]!;
         const o = wanted === setting ? 0 : 1;
         if (best && o > other) return;
         const c = several && cutterFor(job, run, left[run.id]!, i) !== by ? 1 : 0;
-        const w = !o
-          ? 0
-          : (locked.get(wanted) ?? 0) * taste.locked -
-            (free.get(wanted) ?? 0) * taste.free +
-            taste.luck * taste.random();
+        const number = of[i]!;
+        const luck = taste.luck ? taste.luck * chance(drawn++) : 0;
+        const w = o ? locked[number]! * taste.locked - free[number]! * taste.free + luck : 0;
         const e = run.group === group ? 0 : 1;
         const a = -run.node.width * run.node.height;
         if (best && (o - other || c - otherCutter || w - weight || e - elsewhere || a - area) >= 0) return;
@@ -220,6 +285,7 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
     const run = best! as Run;
     const cut = parts[run.id]!.length;
     set(run.sizes[part]!);
+    if (settings >= fewerThan) return null;
     by = cutterFor(job, run, left[run.id]!, part);
     group = run.group;
     moves.push({ run, nth: cut, by });
@@ -241,7 +307,7 @@ function orderOf(groups: readonly Group[], runs: readonly Run[], job: Job, taste
       take(run.within[last!]!, group);
     }
   }
-  return { moves, parts, settings };
+  return settings < fewerThan ? { moves, parts, settings } : null;
 }
 
 /** The parts of a run that may come off next; an offcut is what is left, but where the setting happens to be its size. */
@@ -359,5 +425,3 @@ function linesOfWindmill(node: Tree, kerf: number): { edge: 'left' | 'bottom'; s
     },
   ];
 }
-
-const bump = (map: Map<number, number>, key: number, by: number): void => void map.set(key, (map.get(key) ?? 0) + by);
