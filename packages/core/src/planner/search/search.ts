@@ -53,6 +53,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
   let bestScore = scoreOf(best, early);
   let bestWhole: typeof bestScore | null = null;
   const offer = (layout: Layout): boolean => {
+    if (early && compareScores(scoreOf(layout, false), bestScore) > 0) return false;
     const figure = scoreOf(layout, early);
     const against = compareScores(figure, bestScore);
     if (against > 0) return false;
@@ -126,9 +127,13 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
-      const figure = score(aim, standingOfLayout(trial, early, note), alike);
       const slot = i % MEMORY;
-      if (compareScores(figure, now) > 0 && compareScores(figure, past[slot]!) > 0) continue;
+      const isWorse = (than: typeof now) => compareScores(than, now) > 0 && compareScores(than, past[slot]!) > 0;
+      // what is worse already needs no settings counted
+      const rough = score(aim, standingOfLayout(trial, false, note), alike);
+      if (isWorse(rough)) continue;
+      const figure = early ? scoreOf(trial, true) : rough;
+      if (early && isWorse(figure)) continue;
       current.copyFrom(trial);
       past[slot] = now = figure;
       // where only settings could still be better, they are counted now and then
