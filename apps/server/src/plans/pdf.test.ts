@@ -1,6 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
 import { describe, expect, test } from '@jest/globals';
+import * as fontkit from 'fontkit';
 import type { Drawn } from '@temnex/drawing';
 import { pdfOf, runsOf } from './pdf.ts';
+import { unpackWoff } from './woff.ts';
 
 const word = (text: string): Drawn => ({
   ...{ kind: 'text', x: 40, y: 40, text, size: 12, face: 'figures', weight: 600 },
@@ -26,5 +30,28 @@ describe('letters that people use', () => {
     const words = [unseen, '\u200b', '', 'змей 風 עפיפון ½', '\u{1f600}'];
     const pdf = await pdfOf([{ title: '', width: 200, height: 200, marks: words.map(word) }], unseen, new Date(0));
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  });
+});
+
+describe('packed fonts are unpacked once', () => {
+  const file = createRequire(import.meta.url).resolve(
+    '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-600-normal.woff',
+  );
+  test('and say the same of every letter', () => {
+    const packed = readFileSync(file);
+    const [before, after] = [fontkit.create(packed), fontkit.create(unpackWoff(packed))] as [
+      fontkit.Font,
+      fontkit.Font,
+    ];
+    expect(after.numGlyphs).toBe(before.numGlyphs);
+    expect(after.characterSet).toEqual(before.characterSet);
+    for (const letter of 'Kite day 3⁄8 ×') {
+      const glyphs = [before, after].map((font) => font.glyphForCodePoint(letter.codePointAt(0)!));
+      const [one, other] = glyphs.map((glyph) => ({ width: glyph.advanceWidth, path: glyph.path.toSVG() }));
+      expect(other).toEqual(one);
+    }
+  });
+  test('what is none is refused', () => {
+    expect(() => unpackWoff(Buffer.from('OTTO and nothing else, of some length at that'))).toThrow('no packed font');
   });
 });

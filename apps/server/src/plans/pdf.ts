@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { basename } from 'node:path';
 import * as fontkit from 'fontkit';
 import PDFDocument from 'pdfkit';
 import type { Drawing, Drawn } from '@temnex/drawing';
+import { unpackWoff } from './woff.ts';
 
 const require = createRequire(import.meta.url);
 const FACES = { figures: 'bricolage-grotesque', text: 'source-sans-3' } as const;
@@ -24,7 +26,7 @@ function filesOf(face: keyof typeof FACES, weight: number): string[] {
 interface Face {
   /** As it is known to the document. */
   readonly name: string;
-  readonly file: string;
+  readonly data: Buffer;
   readonly has: (codePoint: number) => boolean;
 }
 /** Read once, when the first order is printed. */
@@ -37,8 +39,10 @@ function facesOf(face: keyof typeof FACES, weight: number): readonly Face[] {
   const found = filesOf(face, weight).map((file): Face => {
     const before = read.get(file);
     if (before) return before;
-    const font = fontkit.openSync(file) as fontkit.Font;
-    const made = { name: basename(file), file, has: (point: number) => font.hasGlyphForCodePoint(point) };
+    const stored = readFileSync(file);
+    const data = file.endsWith('.woff') ? unpackWoff(stored) : stored;
+    const font = fontkit.create(data) as fontkit.Font;
+    const made = { name: basename(file), data, has: (point: number) => font.hasGlyphForCodePoint(point) };
     read.set(file, made);
     return made;
   });
@@ -147,7 +151,7 @@ export async function pdfOf(
     info: { Title: title.replace(UNSEEN, ''), Creator: 'Temnex', CreationDate: made },
   });
   for (const face of ['figures', 'text'] as const)
-    for (const weight of WEIGHTS) for (const { name, file } of facesOf(face, weight)) doc.registerFont(name, file);
+    for (const weight of WEIGHTS) for (const { name, data } of facesOf(face, weight)) doc.registerFont(name, data);
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
   const ended = new Promise<void>((resolve, reject) => {
