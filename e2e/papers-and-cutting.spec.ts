@@ -384,7 +384,6 @@ test('an odd scrap by its corners; what is held back is freed with a press where
 });
 
 test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async ({ table: page, request }) => {
-  const { habits } = (await (await request.get('/api/habits')).json()) as { habits: unknown };
   // one sheet, which the base takes whole: the mat can only come from beneath the panel
   const look = { pattern: 'plain', ground: '#c9d3cf', ink: '#8fa39b' };
   const side = { side: 'A', name: 'plain', direction: 'none', along: 'height', look };
@@ -415,7 +414,6 @@ test('hidden centres, stop cuts, a knife, and a trimmer that cuts long', async (
   await expect(knife).toBeChecked();
   await expect(page.getByText(/with the knife and ruler/).first()).toBeVisible();
   await expect(page.getByRole('alert')).toHaveCount(0);
-  await request.put('/api/habits', { data: habits });
   await request.delete(`/api/pages/${made.id}`);
 });
 

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
+import { USUAL_HABITS } from '@temnex/core';
 
 export const DEMO = '/page/demo-first-wind';
 
@@ -9,10 +10,11 @@ const SLOWER = Number(process.env.TEMNEX_SLOWER ?? 1);
 /** `npm run soak` looks at everything at every width; the tests at some of them, or at one by turns. */
 export const isThorough = process.env.TEMNEX_EVERY_WIDTH === '1';
 
-/** A journey that starts with a fresh demo and fails on any error in the browser's console. */
+/** A journey that starts with a fresh demo and the usual habits, whichever came before it, and fails on any error in the browser's console. */
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {
     await send(request, '/api/demo', { afresh: true });
+    await request.put('/api/habits', { data: USUAL_HABITS });
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     page.on('console', (m) => {

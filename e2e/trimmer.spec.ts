@@ -233,9 +233,6 @@ test('a kit of twelve: for whom, cut in stacks, told by bag, with packing lists 
   await page.waitForURL('**/trimmer/**', { timeout: 40_000 });
   // a piece says whose it is as it comes off
   await until(page, () => page.getByText(/for page \d+(, (Runa|Iver|Maren)| of 12)/).first().isVisible()); // prettier-ignore
-  // habits are everybody's: as they were
-  const { habits } = await (await page.request.get('/api/habits')).json();
-  await page.request.put('/api/habits', { data: { ...habits, cutter: { ...habits.cutter, stack: 1 } } });
 });
 
 test('a backup is saved, and restored into an empty folder on another computer', async ({ table: page, browser }) => {

@@ -29,7 +29,7 @@ function working(file: string): Promise<string[]> {
     );
     let text = '';
     child.stdout.on('data', (chunk: Buffer) => {
-      if (!text) setTimeout(() => child.kill('SIGKILL'), 20 + Math.random() * 900);
+      if (!text) setTimeout(() => child.kill('SIGKILL'), 20 + Math.random() * (KILLS > 1 ? 900 : 2500));
       text += chunk;
     });
     // what was being said when it was killed was not said
