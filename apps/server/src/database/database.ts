@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from './schema.ts';
 import { DATABASE_VERSION, bringUpToDate } from './steps.ts';
+import { watchTables } from './tableVersions.ts';
 import type { Database } from './types.ts';
 
 export interface OpenDatabase {
@@ -102,6 +103,7 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
   migrate(db, { migrationsFolder: MIGRATIONS });
   db.transaction((tx) => bringUpToDate(tx, version));
   client.pragma(`user_version = ${DATABASE_VERSION}`);
+  watchTables((statement) => client.exec(statement));
   const tidying = setInterval(() => takeIn(client), CHECKPOINT_EVERY).unref();
   const close = () => {
     clearInterval(tidying);

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, desc, eq, isNull, sql, type SQLWrapper } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import {
   basisOf,
   cutOf,
@@ -7,9 +7,11 @@ import {
   issueOf,
   migratePage,
   pageSchema,
+  sameBasis,
   stageOf,
   wantedOf,
   type Basis,
+  type CutState,
   type Page,
   type WantingPage,
 } from '@temnex/core';
@@ -17,8 +19,9 @@ import { TERMINAL, issueWords } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { ParseCache } from '../database/parseCache.ts';
-import { UNREADABLE_LIST, cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
+import { RowCache } from '../database/rowCache.ts';
+import { TableCache } from '../database/tableVersions.ts';
+import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { summaryOf } from './summary.ts';
 
@@ -35,103 +38,150 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
   );
 }
 
-/** A column as it is stored, not parsed. */
-const asText = (column: SQLWrapper) => sql<string>`${column}`;
+/** What lists need of a page: its row, and the summary that was kept when it was saved; null where that cannot be read. */
+interface Listed {
+  readonly id: string;
+  readonly version: number;
+  readonly demo: boolean;
+  readonly updatedAt: string;
+  readonly removedAt: string | null;
+  readonly summary: StoredSummary | null;
+}
+/** A cut that was not taken back. */
+interface StandingCut {
+  readonly id: string;
+  readonly pieces: CuttingRecord['pieces'];
+}
+const NOTHING_CUT: readonly StandingCut[] = [];
 
 @Injectable()
 export class PagesService {
-  /** What lists go through again and again, parsed once: summaries by page, what orders were made from, pieces by cut. */
-  private readonly summaries = new ParseCache<StoredSummary>();
-  private readonly bases = new ParseCache<Basis>();
-  private readonly cutPieces = new ParseCache<CuttingRecord['pieces']>();
+  private readonly summaries: RowCache<StoredSummary>;
+  private readonly bases: RowCache<Basis>;
+  private readonly listed: TableCache<readonly Listed[]>;
+  private readonly latestOrders: TableCache<ReadonlyMap<string, Basis>>;
+  private readonly standingCuts: TableCache<ReadonlyMap<string, readonly StandingCut[]>>;
+  /** By page, what the pieces that are cut are still good for, and of which summary and cuts that holds. */
+  private readonly states = new WeakMap<
+    StoredSummary,
+    { readonly cuts: readonly StandingCut[]; readonly state: CutState }
+  >();
 
-  constructor(@Inject(DATABASE) private readonly db: Database) {}
+  constructor(@Inject(DATABASE) private readonly db: Database) {
+    // one that is no JSON is read as none
+    this.summaries = new RowCache(db, (ids) =>
+      db
+        .select({ id: pages.id, summary: pages.summary })
+        .from(pages)
+        .where(inArray(pages.id, ids))
+        .all()
+        .map((row) => [row.id, row.summary]),
+    );
+    this.bases = new RowCache(db, (ids) =>
+      db
+        .select({ id: plans.id, basis: plans.basis })
+        .from(plans)
+        .where(inArray(plans.id, ids))
+        .all()
+        .map((row) => [row.id, row.basis]),
+    );
+    this.listed = new TableCache(db, ['pages'], () => this.readListed());
+    this.latestOrders = new TableCache(db, ['plans'], () => this.readLatestOrders());
+    this.standingCuts = new TableCache(db, ['cuttings'], () => this.readStandingCuts());
+  }
 
-  /** From what was kept with each page when it was saved: none is worked out again. */
+  /** All pages, also those that were taken out, the latest first: from what was kept with each when it was saved. */
+  all(): readonly Listed[] {
+    return this.listed.get();
+  }
+
+  private readListed(): Listed[] {
+    const { id, version, demo, updatedAt, removedAt } = pages;
+    const rows = this.db
+      .select({ id, version, demo, updatedAt, removedAt })
+      .from(pages)
+      .orderBy(desc(pages.updatedAt))
+      .all();
+    const summaries = this.summaries.of(rows.map((row) => ({ id: row.id, stamp: `${row.version} ${row.updatedAt}` })));
+    return rows.map((row) => {
+      const summary = summaries.get(row.id);
+      return { ...row, summary: summary && readable(summary) ? summary : null };
+    });
+  }
+
   list(): PageSummary[] {
+    const orders = this.latestOrders.get();
+    const cut = this.standingCuts.get();
+    const known = this.db.select({ id: papers.id, revision: papers.revision }).from(papers).all();
+    const revisions = new Map(known.map((paper) => [paper.id, paper]));
+    const habitsNow = this.db.select({ version: habits.version }).from(habits).get()?.version ?? 0;
+    return this.listed.get().flatMap(({ removedAt, summary, ...row }): PageSummary[] => {
+      if (removedAt !== null) return [];
+      const { id, version, demo, updatedAt } = row;
+      // one page that cannot be read never closes the list
+      if (!summary) return [{ ...UNREADABLE, id, demo, updatedAt, name: this.nameInText(id) }];
+      const cuts = cut.get(id) ?? NOTHING_CUT;
+      const order = orders.get(id);
+      const isCurrent = () => {
+        const ids = cuts.map((c) => c.id);
+        const wished = new Set(summary.pieces.flatMap(({ wish }) => wish?.papers ?? []));
+        const papersNow = [...wished].flatMap((paper) => revisions.get(paper) ?? []);
+        return sameBasis(order!, basisOf(version, summary.pieces, papersNow, habitsNow, ids));
+      };
+      const stage = stageOf(
+        { ...summary, spares: summary.spares ?? [] },
+        this.stateOf(summary, cuts),
+        order ? (isCurrent() ? 'current' : 'old') : 'none',
+      );
+      const { name, width, height, unit, parts, pattern = false } = summary;
+      return [{ id, name, width, height, unit, parts, pattern, demo, updatedAt, stage, unreadable: false }];
+    });
+  }
+
+  /** By page: what its latest cutting order was made from. */
+  private readLatestOrders(): ReadonlyMap<string, Basis> {
     const orders = this.db
-      .select({ id: plans.id, page: plans.page, basis: asText(plans.basis) })
+      .select({ id: plans.id, page: plans.page })
       .from(plans)
       .where(isNull(plans.together))
       .orderBy(plans.createdAt, sql`rowid`)
       .all();
-    this.bases.keep(new Set(orders.map(({ id }) => id)));
-    const planned = new Map(orders.map((o) => [o.page, this.bases.of(o.id, o.basis)]));
-    const cut = this.standingCuts();
-    const revisions = this.db.select({ id: papers.id, revision: papers.revision }).from(papers).all();
-    const habitsNow = this.db.select({ version: habits.version }).from(habits).get()?.version ?? 0;
-    const rows = this.db
-      .select({
-        id: pages.id,
-        version: pages.version,
-        demo: pages.demo,
-        updatedAt: pages.updatedAt,
-        text: asText(pages.summary),
-      })
-      .from(pages)
-      .where(isNull(pages.removedAt))
-      .orderBy(desc(pages.updatedAt))
-      .all();
-    this.summaries.keep(new Set(rows.map(({ id }) => id)));
-    return rows.map(({ id, version, demo, updatedAt, text }): PageSummary => {
-      const summary = this.summaries.of(id, text);
-      // one page that cannot be read never closes the list
-      if (!readable(summary)) return { ...UNREADABLE, id, demo, updatedAt, name: this.nameInText(id) };
-      const cuts = cut.get(id) ?? [];
-      const now = basisOf(
-        version,
-        summary.pieces,
-        revisions,
-        habitsNow,
-        cuts.map((c) => c.id),
-      );
-      const { name, width, height, unit, parts } = summary;
-      const stage = stageOf(
-        { ...summary, spares: summary.spares ?? [] },
-        cuts.flatMap((c) => standing(c.pieces)),
-        planned.get(id) ?? null,
-        now,
-      );
-      const { pattern = false } = summary;
-      return { id, name, width, height, unit, parts, pattern, demo, updatedAt, stage, unreadable: false };
-    });
+    const latest = new Map(orders.map(({ id, page }) => [page, id]));
+    // what an order was made from never changes
+    const bases = this.bases.of([...latest.values()].map((id) => ({ id, stamp: '' })));
+    return new Map([...latest].flatMap(([page, id]) => (bases.has(id) ? [[page, bases.get(id)!]] : [])));
+  }
+
+  private stateOf(summary: StoredSummary, cuts: readonly StandingCut[]): CutState {
+    const known = this.states.get(summary);
+    if (known && sameCuts(known.cuts, cuts)) return known.state;
+    const order = { copies: summary.copies, spares: summary.spares ?? [] };
+    const state = cutStateOf(
+      summary.pieces,
+      cuts.flatMap((c) => standing(c.pieces)),
+      (p) => wantedOf(p, order),
+    );
+    this.states.set(summary, { cuts, state });
+    return state;
   }
 
   /** By page: what was cut of it and not taken back. */
-  private standingCuts(): ReadonlyMap<string, readonly { id: string; pieces: CuttingRecord['pieces'] }[]> {
-    const cut = new Map<string, { id: string; pieces: CuttingRecord['pieces'] }[]>();
-    const rows = this.db
-      .select({ id: cuttings.id, page: cuttings.page, text: asText(cuttings.pieces) })
-      .from(cuttings)
-      .where(isNull(cuttings.undoneAt))
-      .all();
-    this.cutPieces.keep(new Set(rows.map(({ id }) => id)));
-    for (const { id, page, text } of rows) {
-      const read = this.cutPieces.of(id, text);
-      const row = { id, pieces: Array.isArray(read) ? read : (UNREADABLE_LIST as unknown as typeof read) };
-      const of = cut.get(page);
-      if (of) of.push(row);
-      else cut.set(page, [row]);
-    }
+  private readStandingCuts(): ReadonlyMap<string, readonly StandingCut[]> {
+    const cut = new Map<string, StandingCut[]>();
+    const { id, page, pieces } = cuttings;
+    for (const row of this.db.select({ id, page, pieces }).from(cuttings).where(isNull(cuttings.undoneAt)).all())
+      cut.set(row.page, [...(cut.get(row.page) ?? []), row]);
     return cut;
   }
 
   /** What every open page still wants cut: what is cut already, and will do, is left out. */
   wanting(): WantingPage[] {
-    const rows = this.db
-      .select({ id: pages.id, text: asText(pages.summary) })
-      .from(pages)
-      .where(isNull(pages.removedAt))
-      .orderBy(desc(pages.updatedAt))
-      .all();
-    const cuts = this.standingCuts();
-    return rows.flatMap(({ id, text }): WantingPage[] => {
-      const summary = this.summaries.of(id, text);
-      if (!readable(summary) || summary.pattern) return [];
+    const cuts = this.standingCuts.get();
+    return this.listed.get().flatMap(({ id, removedAt, summary }): WantingPage[] => {
+      if (removedAt !== null || !summary || summary.pattern) return [];
       const { name, spares = [], copies } = summary;
       const order = { copies, spares };
-      const cut = (cuts.get(id) ?? []).flatMap((c) => standing(c.pieces));
-      const state = cutStateOf(summary.pieces, cut, (p) => wantedOf(p, order));
+      const state = this.stateOf(summary, cuts.get(id) ?? NOTHING_CUT);
       const pieces = summary.pieces.flatMap(({ id: piece, width, height, quantity, wish }) => {
         const left = wantedOf({ id: piece, quantity }, order) - cutOf(state, piece);
         return left > 0 ? [{ id: piece, width, height, quantity: left, wish }] : [];
@@ -165,9 +215,7 @@ export class PagesService {
 
   /** What pages are called whose summaries say it, also those that were taken out. */
   names(): ReadonlyMap<string, string> {
-    const name = sql<unknown>`case when json_valid(${pages.summary}) then json_extract(${pages.summary}, '$.name') end`;
-    const rows = this.db.select({ id: pages.id, name }).from(pages).all();
-    return new Map(rows.flatMap((row) => (typeof row.name === 'string' ? [[row.id, row.name]] : [])));
+    return new Map(this.listed.get().flatMap(({ id, summary }) => (summary ? [[id, summary.name]] : [])));
   }
 
   /** What a page is called whose summary does not say. */
@@ -239,6 +287,8 @@ const UNREADABLE = {
   unreadable: true,
 } as const;
 
+const sameCuts = (a: readonly StandingCut[], b: readonly StandingCut[]): boolean =>
+  a.length === b.length && a.every((one, i) => one.pieces === b[i]!.pieces);
 const same = (a: Page, b: Page): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Pieces of a cut that have not become scraps since. */

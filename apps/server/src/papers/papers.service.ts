@@ -186,8 +186,20 @@ export class PapersService {
   drawer({ book: seen, since }: DrawerQuery = {}): DrawerRecord {
     const { name, seq } = this.db.select().from(book).get() ?? { name: '', seq: 0 };
     const whole = since === undefined || seen !== name || since > seq;
-    const known = this.db.select().from(papers).orderBy(papers.name).all();
-    const there = new Set(known.filter((p) => p.removedAt === null).map((p) => p.id));
+    const changed = this.db
+      .select()
+      .from(papers)
+      .where(whole ? undefined : gt(papers.seq, since))
+      .orderBy(papers.name)
+      .all();
+    const there = new Set(
+      this.db
+        .select({ id: papers.id })
+        .from(papers)
+        .where(isNull(papers.removedAt))
+        .all()
+        .map((p) => p.id),
+    );
     const items: StockItem[] = [];
     const unreadable: UnreadableStock[] = [];
     const gone: string[] = [];
@@ -200,7 +212,6 @@ export class PapersService {
         unreadable.push({ id, paper, unit, width: String(width), height: String(height), why });
       }
     }
-    const changed = whole ? known : known.filter((p) => p.seq > since);
     return {
       ...{ book: name, seq, whole },
       papers: changed.filter((p) => p.removedAt === null).map(paperOf),
@@ -233,13 +244,17 @@ export class PapersService {
   private rowsNow(where: SQL | undefined): LookedInto[] {
     const all = this.db.select({ id: stock.id, seq: stock.seq }).from(stock).where(where).all();
     const changed = all.filter(({ id, seq }) => this.known.get(id)?.seq !== seq);
-    // one by one where they are few, else all of them at once
-    const rows =
-      changed.length > MANY
-        ? this.db.select().from(stock).where(where).all()
-        : changed.map(({ id }) => this.db.select().from(stock).where(eq(stock.id, id)).get()!);
+    const ids = changed.map(({ id }) => id);
+    // those that have changed by their names where they are few, else all of them
+    const isOne = ids.length > MANY ? where : inArray(stock.id, ids);
+    const rows = ids.length ? this.db.select().from(stock).where(isOne).all() : [];
     for (const row of rows) if (this.known.get(row.id)?.seq !== row.seq) this.known.set(row.id, lookedInto(row));
     return all.map(({ id }) => this.known.get(id)!);
+  }
+
+  /** Items by their ids, also those that are used up. */
+  itemsBy(ids: readonly string[]): ReadonlyMap<string, StockItem> {
+    return new Map(this.rowsNow(inArray(stock.id, [...ids])).map(({ id, item }) => [id, item]));
   }
 
   /** Looks into all there is, a few at a time so that requests are answered meanwhile: who opens the drawer first need not wait for it. */

@@ -9,8 +9,9 @@ import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type Took
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
-import { pages, photos } from '../database/schema.ts';
+import { photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
+import { PagesService } from '../pages/pages.service.ts';
 import { broken, hashOf, isFault, isHash, keepFile, pictureIn, oneImageAtATime } from '../pictures/files.ts';
 import { strippedJpeg } from '../pictures/stripped.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
@@ -49,6 +50,7 @@ export class PhotosService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PICTURES_FOLDER) pictures: string,
+    @Inject(PagesService) private readonly pages: PagesService,
   ) {
     this.folder = join(dirname(pictures), 'photos');
   }
@@ -150,16 +152,11 @@ export class PhotosService {
 
   /** What pages show of which photos, as it was when each was saved. */
   private shown(): ShownPhoto[] {
-    return this.db
-      .select({ page: pages.id, summary: pages.summary })
-      .from(pages)
-      .where(isNull(pages.removedAt))
-      .all()
-      .flatMap(({ page, summary }) => {
-        if (!Array.isArray(summary?.shown)) return [];
-        const { name: pageName, copies, shown } = summary;
-        return summary.pattern ? [] : shown.map((one) => ({ ...one, page, pageName, copies }));
-      });
+    return this.pages.all().flatMap(({ id: page, removedAt, summary }) => {
+      if (removedAt !== null || !summary || summary.pattern || !Array.isArray(summary.shown)) return [];
+      const { name: pageName, copies, shown } = summary;
+      return shown.map((one) => ({ ...one, page, pageName, copies }));
+    });
   }
 
   /** Whether the file of a photo is there, as long as it was when it was taken in. */

@@ -1,41 +1,53 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
-import { minutesOf, wantedAs, type Plan, type PlanNode, type SessionEvent } from '@temnex/core';
+import { minutesOf, wantedAs, type Plan, type PlanNode, type SessionEvent, type StockItem } from '@temnex/core';
 import type { RecordEntry, RecordQuery, RecordedCut, RecordedItem, TheRecord } from '@temnex/contract';
-import { cuttings, papers, plans, sessionEvents, sessions, stock } from '../database/schema.ts';
+import { cuttings, papers, plans, sessionEvents, sessions } from '../database/schema.ts';
+import { TableCache } from '../database/tableVersions.ts';
 import { DATABASE, type Database } from '../database/types.ts';
 import { PagesService } from '../pages/pages.service.ts';
+import { PapersService } from '../papers/papers.service.ts';
 
 /** So many entries at once. */
-const AT_ONCE = 40;
+const AT_ONCE = 20;
 /** Orders of which it is remembered what their pieces are called. */
 const MOST_ORDERS = 2000;
 /** No paper has gone through more hands than this. */
 const LONGEST_CHAIN = 30;
 type CuttingRow = typeof cuttings.$inferSelect;
-type StockRow = typeof stock.$inferSelect;
 type SessionRow = typeof sessions.$inferSelect;
 type ListedCut = Pick<CuttingRow, 'id' | 'page' | 'session' | 'cutAt'>;
+/** A session, or cuts that belong to none. */
+interface Entry {
+  readonly at: string;
+  readonly session: SessionRow | null;
+  readonly cuts: readonly ListedCut[];
+}
+const pagesOf = ({ session, cuts }: Entry): string[] => session?.pages.split(' ') ?? cuts.map((c) => c.page);
 
 /** What was cut, when, from what, and what became of it; what was taken back stays in it. */
 @Injectable()
 export class RecordService {
   private readonly orders = new Map<string, KnownOrder>();
+  private readonly listed: TableCache<Entry[]>;
 
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PagesService) private readonly pages: PagesService,
-  ) {}
+    @Inject(PapersService) private readonly papers: PapersService,
+  ) {
+    this.listed = new TableCache(db, ['cuttings', 'sessions', 'session_events'], () => this.readListed());
+  }
 
   entries({ page, after }: RecordQuery): TheRecord {
-    const all = this.listed(page);
+    const all = this.listed.get().filter((entry) => page === undefined || pagesOf(entry).includes(page));
     const shown = all.slice(after, after + AT_ONCE);
     const known = this.knownOf(shown);
     return { entries: shown.map((one) => entryOf(one, known)), more: all.length > after + AT_ONCE };
   }
 
   /** All that these entries speak of, each kind asked for at once. */
-  private knownOf(shown: ReturnType<RecordService['listed']>): Known {
+  private knownOf(shown: readonly Entry[]): Known {
     const { db } = this;
     const among = <T>(ids: Iterable<string>, ask: (ids: string[]) => T[]): T[] => {
       const list = [...new Set(ids)];
@@ -69,18 +81,14 @@ export class RecordService {
           .all(),
     );
     for (const row of orders) this.orders.set(row.id, orderOf(row));
-    const items = new Map<string, StockRow>();
+    const items = new Map<string, StockItem>();
     let wanted = new Set(cuts.flatMap((c) => [...c.used.map((u) => u.stock), ...c.kept]));
     // what they came from, and what that came from
     for (let hand = 0; wanted.size && hand <= LONGEST_CHAIN; hand++) {
-      const rows = db
-        .select()
-        .from(stock)
-        .where(inArray(stock.id, [...wanted]))
-        .all();
-      for (const row of rows) items.set(row.id, row);
+      const found = this.papers.itemsBy([...wanted]);
+      for (const [id, item] of found) items.set(id, item);
       wanted = new Set(
-        rows.flatMap(({ origin }) =>
+        [...found.values()].flatMap(({ origin }) =>
           typeof origin?.stock === 'string' && !items.has(origin.stock) ? [origin.stock] : [],
         ),
       );
@@ -107,7 +115,7 @@ export class RecordService {
   }
 
   /** Sessions, and cuts that belong to none, the latest first. */
-  private listed(page: string | undefined): { at: string; session: SessionRow | null; cuts: ListedCut[] }[] {
+  private readListed(): Entry[] {
     // what each took and gave is read of those that are shown
     const { id, page: of, session: session_, cutAt } = cuttings;
     const cuts: ListedCut[] = this.db
@@ -140,11 +148,9 @@ export class RecordService {
       ...rows.map((session) => ({ at: session.startedAt, session, cuts: bySession.get(session.id) ?? [] })),
       ...alone.map((list) => ({ at: list[0]!.cutAt, session: null, cuts: list })),
     ];
-    const isOf = (e: (typeof entries)[number]): boolean =>
-      page === undefined || (e.session?.pages.split(' ') ?? e.cuts.map((c) => c.page)).includes(page);
     // begun and left with nothing done: nothing happened
     return entries
-      .filter((e) => isOf(e) && (e.cuts.length > 0 || (e.session !== null && e.session.endedAt === null)))
+      .filter((e) => e.cuts.length > 0 || (e.session !== null && e.session.endedAt === null))
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
 }
@@ -155,7 +161,7 @@ interface Known {
   /** By session, those that changed something. */
   readonly events: ReadonlyMap<string, readonly SessionEvent[]>;
   readonly plans: ReadonlyMap<string, KnownOrder>;
-  readonly items: ReadonlyMap<string, StockRow>;
+  readonly items: ReadonlyMap<string, StockItem>;
   readonly papers: ReadonlyMap<string, string>;
   readonly pageName: (id: string) => string;
 }
@@ -173,10 +179,7 @@ function orderOf({ plan, job, together }: { plan: unknown; job: unknown; togethe
   return { names, from: Array.isArray(sheets) ? sheetsOfPieces(sheets) : new Map(), together: together !== null };
 }
 
-function entryOf(
-  { at, session, cuts: listed }: ReturnType<RecordService['listed']>[number],
-  known: Known,
-): RecordEntry {
+function entryOf({ at, session, cuts: listed }: Entry, known: Known): RecordEntry {
   const cuts = listed.flatMap(({ id }) => known.cuts.get(id) ?? []);
   const pages = session?.pages.split(' ') ?? [...new Set(cuts.map((c) => c.page))];
   const events = (session && known.events.get(session.id)) ?? [];
@@ -202,7 +205,7 @@ function cutOf(cut: CuttingRow, known: Known): RecordedCut {
   const order = known.plans.get(cut.plan);
   const left = new Map([...(order?.from ?? [])].map(([piece, items]) => [piece, [...items]]));
   const bag = cut.session && cut.id !== cut.session ? cut.id.slice(cut.session.length + 1) : null;
-  const item = (id: string): [RecordedItem, StockRow] | null => {
+  const item = (id: string): [RecordedItem, StockItem] | null => {
     const row = known.items.get(id);
     return row ? [itemOf(row, known), row] : null;
   };
@@ -230,12 +233,12 @@ function cutOf(cut: CuttingRow, known: Known): RecordedCut {
   };
 }
 
-function itemOf(row: StockRow, known: Known): RecordedItem {
+function itemOf(row: StockItem, known: Known): RecordedItem {
   const { unit, width, height, kind } = row;
   const from: RecordedItem['from'] = [];
-  let at: StockRow | undefined = row;
+  let at: StockItem | undefined = row;
   while (at?.origin && from.length < LONGEST_CHAIN) {
-    const { origin } = at as { origin: NonNullable<StockRow['origin']> };
+    const { origin } = at as { origin: NonNullable<StockItem['origin']> };
     at = known.items.get(origin.stock);
     if (!at) break;
     from.push({
@@ -244,7 +247,7 @@ function itemOf(row: StockRow, known: Known): RecordedItem {
       day: origin.date,
     });
   }
-  return { stock: row.id, paper: paperName(row.paper, known), kind, unit, width, height, came: row.came, from };
+  return { stock: row.id, paper: paperName(row.paper, known), kind, unit, width, height, came: row.came ?? null, from };
 }
 
 const paperName = (id: string, { papers: names }: Known): string => names.get(id) ?? 'a paper that is gone';

@@ -1,6 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { inches } from '../length/index.ts';
-import { basisOf, sameBasis, stageOf, type Basis, type CutPiece, type PageFacts } from './index.ts';
+import {
+  basisOf,
+  cutStateOf,
+  sameBasis,
+  stageOf as stageFrom,
+  wantedOf,
+  type Basis,
+  type CutPiece,
+  type PageFacts,
+} from './index.ts';
 
 const basis = (pageVersion: number): Basis => ({ pageVersion, papers: { gust: 1 }, habits: 1, cuts: [] });
 const mat: PageFacts['pieces'][number] = {
@@ -9,6 +18,13 @@ const mat: PageFacts['pieces'][number] = {
 };
 const one: CutPiece = { piece: 'p/m', unit: 'in', width: '4', height: '6', paper: 'gust', side: 'A' };
 const facts: PageFacts = { refused: false, pieces: [mat], copies: 1, spares: [] };
+
+const stageOf = (of: PageFacts, cut: readonly CutPiece[], planned: Basis | null, now: Basis) =>
+  stageFrom(
+    of,
+    cutStateOf(of.pieces, cut, (p) => wantedOf(p, of)),
+    planned === null ? 'none' : sameBasis(planned, now) ? 'current' : 'old',
+  );
 
 describe('how far a page has come', () => {
   test('from sizes to papers to an order, which is out of date when what it was made from is', () => {

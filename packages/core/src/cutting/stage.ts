@@ -1,5 +1,5 @@
 import type { PieceToCut } from '../page/index.ts';
-import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
+import { cutOf, type CutState } from './cutPieces.ts';
 import { wantedOf } from './jobOf.ts';
 
 /* How far a page has come, said in one place for the server, its lists and the screens. */
@@ -68,18 +68,16 @@ export interface PageFacts {
   readonly spares: readonly string[];
 }
 
-/** `planned` is what the latest cutting order was made from, `now` what one would be made from. */
+/** `state` is what the pieces that are cut are still good for, `order` whether there is a cutting order that still answers what is asked. */
 export function stageOf(
-  { refused, pieces, ...order }: PageFacts,
-  cut: readonly CutPiece[],
-  planned: Basis | null,
-  now: Basis,
+  { refused, pieces, ...copies }: PageFacts,
+  state: CutState,
+  order: 'none' | 'current' | 'old',
 ): Stage {
-  const state = cutStateOf(pieces, cut, (p) => wantedOf(p, order));
-  const left = pieces.filter((p) => cutOf(state, p.id) < wantedOf(p, order));
+  const left = pieces.filter((p) => cutOf(state, p.id) < wantedOf(p, copies));
   if (pieces.length && !refused && !left.length) return 'cut';
   if (refused || !pieces.length || left.some((p) => !p.wish)) return 'sizing';
-  if (planned && sameBasis(planned, now)) return 'planned';
+  if (order === 'current') return 'planned';
   if (left.length < pieces.length || pieces.some((p) => cutOf(state, p.id) > 0)) return 'partly-cut';
-  return planned ? 'out-of-date' : 'papers';
+  return order === 'old' ? 'out-of-date' : 'papers';
 }
