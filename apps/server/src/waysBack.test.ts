@@ -18,7 +18,7 @@ import { testServer } from './testing.ts';
 
 /** How many walks are gone; `npm run soak` goes a thousand. */
 const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 2);
-const LONG = 60;
+const LONG = 90;
 const WAYS = [
   ...['puts', 'takesOut', 'undoesAStep', 'removesAll', 'bringsBack', 'counts', 'cuts', 'takesACutBack'],
   ...['cutsInASession', 'goesOnWithASession', 'savesABackup', 'restoresIt'],
