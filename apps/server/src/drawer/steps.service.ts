@@ -18,6 +18,7 @@ import {
   type Moving,
 } from '../papers/movements.ts';
 import { makePaper, makeStock } from '../papers/papers.service.ts';
+import { StockChanges } from '../papers/stockChanges.ts';
 
 /** So many of the latest steps are listed. */
 const LISTED = 50;
@@ -71,14 +72,17 @@ export class StepsService {
           .map((p) => p.id),
       );
       const seen = new Set<string>();
+      const changes = new StockChanges(more);
       for (const [i, one] of change.entries()) {
         // an item that comes a second time is what the first has made of it
+        if (seen.has(one.stock)) changes.write(tx);
         const row = seen.has(one.stock) ? rowOf(tx, one.stock) : rows.get(one.stock);
         seen.add(one.stock);
         if (!row) throw nothingCalled('paper in the drawer', 'change', i, 'stock');
         if (one.keep && !open.has(one.keep.page)) throw nothingCalled('page', 'change', i, 'keep', 'page');
-        lines.push(changed(tx, row, one, says === 'put-in' ? 'added' : WHY[says], more));
+        lines.push(changed(tx, row, one, says === 'put-in' ? 'added' : WHY[says], more, changes));
       }
+      changes.write(tx);
       for (const paper of new Set(change.map((c) => rows.get(c.stock)!.paper))) touch(tx, paper);
       const record: StepRecord = { id, says, count: lines.length, at, undoneAt: null };
       tx.insert(steps)
@@ -114,12 +118,18 @@ export class StepsService {
         );
       // brought back by itself, it does not come back once more
       const back = returnedByItem(tx, id);
+      const more: Moving = { step: id, at };
+      const changes = new StockChanges(more);
+      const seen = new Set<string>();
       for (const line of row.lines.toReversed()) {
-        const item = rowOf(tx, line.stock);
+        if (seen.has(line.stock)) changes.write(tx);
+        const item = seen.has(line.stock) ? rowOf(tx, line.stock) : rows.get(line.stock);
+        seen.add(line.stock);
         const already = line.by < 0 ? Math.min(-line.by, back.get(line.stock) ?? 0) : 0;
         if (already) back.set(line.stock, back.get(line.stock)! - already);
-        if (item) undone(tx, item, { ...line, by: line.by + already }, { step: id, at });
+        if (item) undone(tx, item, { ...line, by: line.by + already }, more, changes);
       }
+      changes.write(tx);
       for (const paper of row.papers) {
         const left = tx
           .select({ n: sql<number>`sum(quantity)` })
@@ -192,6 +202,7 @@ function changed(
   { by = 0, place, reserved, keep }: StepChange,
   why: Movement['why'],
   more: Moving,
+  changes: StockChanges,
 ): StepLine {
   const reserves = row.reserves ?? undefined;
   if (row.quantity + by < 0)
@@ -209,6 +220,20 @@ function changed(
     ...(reserved !== undefined && reserved !== row.reserved ? { reserved: [row.reserved, reserved] } : {}),
     ...(keep ? { keep: { page: keep.page, was: reservedFor({ reserves }, keep.page), is: keep.count } } : {}),
   };
+  const isOut = by < 0 && row.quantity + by === 0;
+  if (!keep && !reserves?.length) {
+    if (by) changes.note(row, { by, why: by > 0 ? 'added' : why });
+    if (line.place) changes.note(row, { by: 0, why: 'moved', place: line.place[1] });
+    if (line.reserved) changes.note(row, { by: 0, why: reserved ? 'held-back' : 'freed' });
+    if (by || line.place || line.reserved)
+      changes.change(row, {
+        by,
+        ...(line.place ? { place: line.place[1] } : {}),
+        ...(line.reserved ? { reserved: line.reserved[1] } : {}),
+        ...(isOut ? { removedAt: more.at } : by > 0 ? { removedAt: null } : {}),
+      });
+    return line;
+  }
   if (by) move(tx, row, by, by > 0 ? 'added' : why, more);
   if (line.place) note(tx, row.id, { by: 0, why: 'moved', place, ...more });
   if (line.reserved) note(tx, row.id, { by: 0, why: reserved ? 'held-back' : 'freed', ...more });
@@ -217,20 +242,33 @@ function changed(
   const set = {
     ...(line.place ? { place: place ?? null } : {}),
     ...(line.reserved ? { reserved: line.reserved[1] } : {}),
-    ...(by < 0 && row.quantity + by === 0 ? { removedAt: more.at } : {}),
+    ...(isOut ? { removedAt: more.at } : {}),
   };
   if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
   return line;
 }
 
 /** Undoes on one item what a step did to it, as far as it is still so. */
-function undone(tx: Transaction, row: StockRow, { by, place, reserved, keep }: StepLine, more: Moving): void {
-  if (by) move(tx, row, -by, 'taken-back', more);
+function undone(
+  tx: Transaction,
+  row: StockRow,
+  { by, place, reserved, keep }: StepLine,
+  more: Moving,
+  changes: StockChanges,
+): void {
   const set = {
     ...(place && row.place === place[1] ? { place: place[0] } : {}),
     ...(reserved && row.reserved === reserved[1] ? { reserved: reserved[0] } : {}),
-    ...(by < 0 && row.removedAt ? { removedAt: null } : {}),
+    ...(by < 0 ? { removedAt: null } : {}),
   };
+  if (!keep && !row.reserves?.length) {
+    if (by) changes.note(row, { by: -by, why: 'taken-back' });
+    if (set.place !== undefined) changes.note(row, { by: 0, why: 'moved', place: set.place });
+    if (set.reserved !== undefined) changes.note(row, { by: 0, why: set.reserved ? 'held-back' : 'freed' });
+    if (by || Object.keys(set).length) changes.change(row, { by: -by, ...set });
+    return;
+  }
+  if (by) move(tx, row, -by, 'taken-back', more);
   if ('place' in set) note(tx, row.id, { by: 0, why: 'moved', place: set.place ?? null, ...more });
   if ('reserved' in set) note(tx, row.id, { by: 0, why: set.reserved ? 'held-back' : 'freed', ...more });
   if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
