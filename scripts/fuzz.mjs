@@ -7,11 +7,25 @@ build();
 const [from = '1', count = '3000'] = process.argv.slice(2);
 const { status } = spawnSync(
   'npm',
-  ['run', '-s', 'unit', '--', 'apps/server/src/fuzz.test.ts', 'apps/server/src/kill.test.ts'],
+  [
+    'run',
+    '-s',
+    'unit',
+    '--',
+    'apps/server/src/fuzz.test.ts',
+    'apps/server/src/kill.test.ts',
+    'apps/server/src/killRestoring.test.ts',
+  ],
   {
     cwd: root,
     stdio: 'inherit',
-    env: { ...process.env, TEMNEX_FUZZ_FROM: from, TEMNEX_FUZZ: count, TEMNEX_KILLS: '100' },
+    env: {
+      ...process.env,
+      TEMNEX_FUZZ_FROM: from,
+      TEMNEX_FUZZ: count,
+      TEMNEX_KILLS: '100',
+      TEMNEX_RESTORE_KILLS: '30',
+    },
   },
 );
 process.exit(status ?? 1);
