@@ -45,6 +45,17 @@ test('more of an item than there can be', async () => {
   expect(now.unreadable).toEqual([]);
   expect(now.stock.find((s) => s.id === item.id)!.quantity).toBe(item.quantity);
 });
+test('a paper whose looks cannot be read is named, and mended by saying how it looks', async () => {
+  const [paper] = (await drawer()).papers;
+  const db = server.app.get<Database>(DATABASE);
+  db.run(sql`update papers set sides = 'no looks' where id = ${paper!.id}`);
+  const now = (await drawer()).papers.find(({ id: one }) => one === paper!.id)!;
+  expect([now.name, now.guessed, now.sides.length]).toEqual([paper!.name, true, 1]);
+  const said = await ask('put', `/api/papers/${paper!.id}`, { name: now.name, sides: now.sides });
+  expect([said.status, said.body.guessed]).toEqual([200, undefined]);
+  const { guessed, ...mended } = (await drawer()).papers.find(({ id: one }) => one === paper!.id)!;
+  expect([guessed, mended.sides]).toEqual([undefined, now.sides]);
+});
 test('days that are none, and pages that are too large to print', async () => {
   const challenge = { id: id(), name: 'Use it up', line: 'scraps', pieces: 10, from: '2026-13-01', to: '2026-13-31' };
   const { status, body } = await ask('post', '/api/challenges', challenge);

@@ -12,8 +12,8 @@ import {
 } from '@temnex/core';
 import { requestId } from './requests.ts';
 
-/** A paper, and how often it or its stock has changed. */
-export const paperRecordSchema = paperSchema.safeExtend({ revision: z.int() });
+/** A paper, and how often it or its stock has changed. `guessed`: what is stored of its looks cannot be read, so it looks as its name says. */
+export const paperRecordSchema = paperSchema.safeExtend({ revision: z.int(), guessed: z.literal(true).optional() });
 export type PaperRecord = z.infer<typeof paperRecordSchema>;
 
 /** An item as a change leaves it: there may be none left. */

@@ -77,7 +77,7 @@ export const paperOf = ({
 }: typeof papers.$inferSelect): PaperRecord => ({
   ...row,
   // one whose faces cannot be read looks as its name says until somebody says how it does
-  sides: sidesSchema.safeParse(row.sides).success ? row.sides : [guessFace(row.name)],
+  ...(sidesSchema.safeParse(row.sides).success ? {} : { sides: [guessFace(row.name)], guessed: true as const }),
   ...(weight === null ? {} : { weight }),
   ...(seeThrough === null ? {} : { seeThrough }),
   ...(place === null ? {} : { place }),

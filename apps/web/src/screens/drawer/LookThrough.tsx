@@ -8,6 +8,7 @@ import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
 import { placesIn } from '../../stock/places.ts';
+import { SetAside } from '../../stock/SetAside.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
@@ -157,6 +158,7 @@ export function LookThrough() {
             {heard.ok ? soughtWords(heard.sought, voice).join(' · ') : findProblemWords(heard.problem)}
           </Heard>
           <Searches line={line} say={say} />
+          <SetAside drawer={drawer} unit={habits.unit} />
         </Line>
         <Bar>
           <p role="status">

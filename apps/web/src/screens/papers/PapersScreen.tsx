@@ -18,12 +18,12 @@ import { Notice } from '../../ui/states.tsx';
 import { TakenOut } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/context.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
+import { SetAside } from '../../stock/SetAside.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import { stockByPaper, type Bed, type Picked } from './bed.ts';
 import { ToSlip } from '../drawer/layout.ts';
 import { Layers } from './Layers.tsx';
 import { scaleFor } from './PieceOnTable.tsx';
-import { Unreadable } from './Unreadable.tsx';
 
 const Work = styled.main`
   display: grid;
@@ -226,16 +226,7 @@ export function PapersScreen() {
             <Quiet onPress={() => void query.refetch()}>Try again</Quiet>
           </Notice>
         ) : null}
-        {query.data?.unreadable.map((row) => (
-          <Unreadable
-            key={row.id}
-            row={row}
-            paper={drawer.papers.find((p) => p.id === row.paper)?.name ?? row.paper}
-            unit={editor.page.unit}
-            mend={(size) => change.mutate({ id: row.id, change: size })}
-            remove={() => remove.mutate(row.id)}
-          />
-        ))}
+        {query.data ? <SetAside drawer={query.data} unit={editor.page.unit} /> : null}
         {query.data?.papers.length === 0 ? (
           <p>The drawer is empty. Add a sheet or a scrap above, such as "sheet 12 x 12 sea green".</p>
         ) : null}

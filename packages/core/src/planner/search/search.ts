@@ -33,6 +33,8 @@ export interface Found {
 
 /** How many accepted states the search looks back on (late acceptance: E. K. Burke and Y. Bykov, 2017). */
 const MEMORY = 40;
+/** Of so few pieces, where no less paper would do, a search ends after so many steps in vain: of n pieces this many times (n + 2)². */
+const IN_VAIN = 20;
 
 /**
  * The search: several constructions, then, while there is time, in turns (a) tries to do with less new paper
@@ -52,6 +54,8 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
   const scoreOf = (layout: Layout, withSettings: boolean) => score(aim, standingOfLayout(layout, withSettings), alike);
   let bestScore = scoreOf(best, early);
   let bestWhole: typeof bestScore | null = null;
+  /** Steps since the best was found. */
+  let vain = 0;
   const offer = (layout: Layout): boolean => {
     if (early && compareScores(scoreOf(layout, false), bestScore) > 0) return false;
     const figure = scoreOf(layout, early);
@@ -61,6 +65,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
     if (whole && compareScores(whole, (bestWhole ??= scoreOf(best, true))) >= 0) return false;
     best.copyFrom(layout);
     [bestScore, bestWhole] = [figure, whole];
+    vain = 0;
     bestSolution = solutionOf(layout);
     better?.(bestSolution);
     return true;
@@ -124,6 +129,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
     const past = new Array<typeof now>(MEMORY).fill(now);
     for (let i = 0; i < limit && !over(); i++) {
       budget.spend();
+      vain++;
       trial.copyFrom(current);
       improver.change(trial, best.newArea);
       if (improver.homeless(trial) > improver.homeless(best)) continue;
@@ -162,14 +168,15 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
   let rounded: Solution | null = null;
   let patience = 400;
   let width = 4000;
-  while (!over()) {
+  const enough = IN_VAIN * (pieces + 2) ** 2;
+  while (!over() && !(settled() && vain >= enough)) {
     if (!settled()) {
       while (!over() && !settled() && reduce(missingNothing() ? best.newArea - 1 : Infinity, patience));
       patience = Math.min(patience * 2, 20_000);
       if (!settled() && !over() && build(width)) continue;
       width *= 2;
     }
-    polish(settled() ? 2000 : Math.max(200, patience / 4));
+    polish(settled() ? Math.min(2000, enough) : Math.max(200, patience / 4));
     if (recombiner && !over()) {
       recombiner.fill(best, settled() ? 1000 : 200);
       if (recombiner.worthwhile() && recombiner.improve(best, current)) offer(current);
