@@ -58,9 +58,13 @@ const killedWhileRestoring = (database: string, backups: readonly string[]): Pro
       },
     );
     let text = '';
+    let isDoomed = false;
     child.stdout.on('data', (chunk: Buffer) => {
-      if (!text) setTimeout(() => child.kill('SIGKILL'), Math.random() * 1500);
       text += chunk;
+      // once both are under way
+      if (isDoomed || !text.includes('restored') || !text.includes('photo')) return;
+      isDoomed = true;
+      setTimeout(() => child.kill('SIGKILL'), Math.random() * 1500);
     });
     child.on('exit', () => resolve(text.split('\n').slice(0, -1)));
     child.on('error', reject);

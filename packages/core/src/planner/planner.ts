@@ -51,6 +51,8 @@ export class Planner {
   private readonly keep: readonly CutSheet[];
   private readonly keeping: Keeping;
   private kept: Solution | null = null;
+  /** Solutions in which those sheets are as they were. */
+  private readonly keepers = new WeakSet<Solution>();
   /** The best so far for each aim asked for, and how it was come by. */
   private readonly best = new Map<Aim, Best>();
   private readonly flats = new WeakMap<Solution, Solution>();
@@ -142,6 +144,7 @@ export class Planner {
     const [known] = [...this.best.values()];
     if (this.keep.length) {
       this.kept ??= this.flat(planRest(withFirstCutter(this.job), this.framing, this.keep, aim, budget.share(0.3)));
+      this.keepers.add(this.kept);
       this.offer(this.kept, aim, null);
     }
     if (known?.approach) return this.pursue(known.approach, aim, budget);
@@ -212,7 +215,9 @@ export class Planner {
     if (!known) return;
     const { job } = this;
     const { sheets } = known.solution;
-    const kinds = sheets.map((sheet) => kindsOn(job, sheet));
+    const keeps = this.keepers.has(known.solution);
+    // those that are kept stay as they are
+    const kinds = sheets.map((sheet) => (keeps && sheet.settled ? null : kindsOn(job, sheet)));
     const strips = sheets.map((sheet, i) => (kinds[i] ? stripsOf(job, sheet, kinds[i]) : null));
     const only = onlyCut(known.solution);
     const few = sheets.map((sheet, i) => {
@@ -230,7 +235,9 @@ export class Planner {
     for (const trees of [strips.map(free), strips, few.map(free), few]) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
         const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...trees[i], stock: s.stock } : s));
-        this.offer({ ...solution, sheets: recutSheets }, aim, known.approach, true, true);
+        const offered = this.flat({ ...solution, sheets: recutSheets });
+        if (keeps) this.keepers.add(offered);
+        this.offer(offered, aim, known.approach, true, true);
       };
       offer(known.solution, () => true);
       if (sheets.length > 1)
@@ -256,8 +263,8 @@ export class Planner {
     const known = this.best.get(aim);
     if (known) {
       if (!(eased ? this.isEasier(offered, known, aim) : this.isBetter(offered, known, aim))) return;
-      const isKept = this.kept && known.solution === this.kept;
-      if (isKept && !isWorthRecutting(this.job, solution, this.kept!, this.keeping)) return;
+      const losesCuts = this.keepers.has(known.solution) && !this.keepers.has(solution);
+      if (losesCuts && !isWorthRecutting(this.job, solution, known.solution, this.keeping)) return;
     }
     this.best.set(aim, offered);
     if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { documentOfHands, fewestByTrying, handJob, stripsByHand, type HandJob } from '../../../testing/hands.ts';
 import { fewestSettings } from './fewestSettings.ts';
-import { planJob, readJob, verifyPlan } from '../index.ts';
+import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '../index.ts';
 
 /** As many as TEMNEX_HANDS says. */
 const SEEDS = Number(process.env.TEMNEX_HANDS ?? 12);
@@ -57,6 +57,44 @@ describe('easiest cuts', () => {
     ['three 1 9/16 × 5 3/8', { sheet, kinds: [{ width: 25, height: 86, quantity: 3 }] }, 2, 4],
   ])('%s', (_what, job, settings, cuts) => expect(handled(job)).toEqual({ missing: 0, settings, cuts }));
 
+  test('after a wrong cut what is left is as easy as by hand, and sheets that are not begun keep their cuts', () => {
+    const begun: JobDocument = {
+      ...{
+        format: 'temnex-job',
+        version: 2,
+        name: 'begun',
+        papers: [{ id: 'dune' }, { id: 'p' }],
+        cutter: { step: '1/16' },
+      },
+      stock: [{ id: 'kept', paper: 'dune', width: '12', height: '12', quantity: 1 }],
+      pieces: [
+        { id: 'mat', width: '4 1/4', height: '6 1/4', quantity: 1, papers: ['dune'] },
+        { id: 'tag', width: '1 3/4', height: '2 1/4', quantity: 5, papers: ['dune'] },
+      ],
+    };
+    const plan = (document: JobDocument, earlier: Plan | null) => {
+      const read = readJob({ ...document, plan: { aim: 'easiest-cuts', nodes: 60 } });
+      if (!read.ok) throw new Error(JSON.stringify(read.issues));
+      const made = planJob(read.job, { now: () => 0, ...(earlier ? { earlier, keeping: 'while-complete' } : {}) });
+      expect(verifyPlan(read.job, made)).toEqual([]);
+      return made;
+    };
+    const earlier = plan(begun, null);
+    for (let seed = 1; seed <= 8; seed++) {
+      const job = handJob(seed);
+      const left = documentOfHands(job);
+      const both = {
+        ...begun,
+        stock: [...begun.stock, ...left.stock],
+        pieces: [...begun.pieces, ...left.pieces],
+      };
+      const made = plan(both, earlier);
+      const kept = made.sheets.find((sheet) => sheet.stock === 'kept')!;
+      expect([seed, kept.tree]).toEqual([seed, earlier.sheets[0]!.tree]);
+      const byHand = stripsByHand(job)!;
+      expect([seed, made.totals.settings <= earlier.totals.settings + byHand.settings]).toEqual([seed, true]);
+    }
+  });
   test('fewest settings are said only where no way has fewer, and only of one sheet that is cut', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const job = handJob(seed);
