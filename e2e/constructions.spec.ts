@@ -151,7 +151,7 @@ test('a length follows another’s: it goes along, what moved is told, and it ca
 
 test('what runs over the seam is cut for each page, and marks count from its own edges', async ({ table: page }) => {
   await page.goto('/page/demo-two-days/order');
-  await expect(page.getByText('Fewest possible')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('Fewest possible')).toBeVisible();
   await expect(page.getByRole('complementary', { name: 'Summary' })).toContainText('water, part a');
   await page.goto('/page/demo-two-days');
   await page.getByText('Where everything lies').click();
@@ -220,7 +220,7 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
   await page.goto(`/page/${made.id}/order`);
   const band = page.getByRole('alert').filter({ hasText: /^Cannot be cut. band/ });
   const ways = band.getByRole('listitem');
-  await expect(ways.filter({ hasText: /two ends/ })).toBeVisible({ timeout: 15_000 });
+  await expect(ways.filter({ hasText: /two ends/ })).toBeVisible();
   const all = await ways.allInnerTexts();
   const join = all.findIndex((way) => /join/i.test(way));
   expect(all.findIndex((way) => /two ends/.test(way))).toBeLessThan(join < 0 ? all.length : join);
@@ -228,7 +228,7 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
     .filter({ hasText: /two ends/ })
     .getByRole('button')
     .click();
-  await expect(band).toHaveCount(0, { timeout: 15_000 });
+  await expect(band).toHaveCount(0);
   await expect(page.getByText(/4\u20091⁄2/).first()).toBeVisible();
   await request.delete(`/api/pages/${made.id}`);
 });

@@ -30,7 +30,7 @@ test('thirty pictures go in at once, one of them broken: it is named, the others
     })),
   );
   await page.locator('input[type=file]').setInputFiles(files);
-  await expect(page.getByText(/photos? taken in|were there already/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/photos? taken in|were there already/)).toBeVisible();
   await expect(page.getByText(/^wind-13\.jpg: This picture is broken/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Which photos?' }).fill('july 2026 not on a page');
   await expect(page.getByText(/^29 of 41 photos/)).toBeVisible();
@@ -203,6 +203,6 @@ test('from a waiting photo to a cutting order: cropped, on a page with a mat, a 
   }
   await saved(page);
   await page.getByRole('link', { name: /Cutting order$/ }).click();
-  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: 'It is cut' })).toBeEnabled();
   await expect(page.getByRole('list', { name: 'Cuts in order' })).toBeVisible();
 });

@@ -70,7 +70,7 @@ test('a page is cut with one spoiled piece, a reload, a second device and the ne
   await phone.goto(address);
   await expect(stepOf(phone)).toContainText('step 1 of');
   await done(page).click();
-  await expect(stepOf(phone)).toContainText('step 2 of', { timeout: 2000 });
+  await expect(stepOf(phone)).toContainText('step 2 of');
   // without a network it goes on, and says so; what is pressed is sent when it is back
   await other.setOffline(true);
   for (let n = 0; n < 2; n++) await onward(phone, () => done(phone).tap());
@@ -230,7 +230,7 @@ test('a kit of twelve: for whom, cut in stacks, told by bag, with packing lists 
   await page.emulateMedia({ media: 'screen' });
   await page.getByRole('link', { name: 'To the cutting order' }).click();
   await page.getByRole('button', { name: 'To the trimmer' }).click();
-  await page.waitForURL('**/trimmer/**', { timeout: 40_000 });
+  await page.waitForURL('**/trimmer/**');
   // a piece says whose it is as it comes off
   await until(page, () => page.getByText(/for page \d+(, (Runa|Iver|Maren)| of 12)/).first().isVisible()); // prettier-ignore
 });
@@ -249,7 +249,7 @@ test('a backup is saved, and restored into an empty folder on another computer',
   });
   try {
     const other = await (await browser.newContext({ baseURL: `http://127.0.0.1:${port}` })).newPage();
-    await expect.poll(() => other.goto('/books/backup').then(() => true, () => false), { timeout: 15_000 }).toBe(true); // prettier-ignore
+    await expect.poll(() => other.goto('/books/backup').then(() => true, () => false)).toBe(true); // prettier-ignore
     const choosing = other.waitForEvent('filechooser');
     await other.getByRole('button', { name: 'Choose a backup' }).click();
     await (await choosing).setFiles(file);
@@ -271,7 +271,7 @@ test('pages that are cut together are one session; what went wrong is planned an
   await page.goto('/drawer/together?pages=demo-first-wind,demo-two-days');
   // while better ones come, what is beside them moves under a pointer
   await page.getByRole('button', { name: 'To the trimmer' }).press('Enter');
-  await page.waitForURL('**/trimmer/**', { timeout: 30_000 });
+  await page.waitForURL('**/trimmer/**');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('First wind at Saltmarsh Point, Two days on the shingle'); // prettier-ignore
   await until(page, () => page.getByRole('heading', { name: /\bcut$/i }).isVisible());
   await page.keyboard.press('w');

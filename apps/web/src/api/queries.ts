@@ -1,3 +1,4 @@
+import { useCallback } from 'react';
 import { useIsMutating, useMutation, useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import {
@@ -217,7 +218,12 @@ export const useMoveStock = () =>
     [KEYS.drawer, ['movements']],
   );
 /** Whether habits are on their way to the server: until they are there, nobody knows their version. */
-export const useIsSavingHabits = (): boolean => useIsMutating({ mutationKey: KEYS.habits }) > 0;
+export function useIsSavingHabits(): () => boolean {
+  const client = useQueryClient();
+  const isSaving = useIsMutating({ mutationKey: KEYS.habits }) > 0;
+  // what is rendered is told a moment after they are sent
+  return useCallback(() => isSaving || client.isMutating({ mutationKey: KEYS.habits }) > 0, [client, isSaving]);
+}
 
 /** Habits that overtook an order on its way to the server would have it refused. */
 const HABITS_LAST = 'habits after orders';
@@ -290,6 +296,9 @@ export const useStoreTogether = (pages: readonly string[]) =>
     (plan: Omit<StoreTogether, 'id' | 'pages'>, id) =>
       ask('POST', '/api/together', planRecordSchema, { id, pages, ...plan }),
     [KEYS.together(pages)],
+    undefined,
+    undefined,
+    HABITS_LAST,
   );
 export const useCutTogether = (pages: readonly string[]) =>
   useChange(

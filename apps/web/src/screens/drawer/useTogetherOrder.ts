@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { readJob, withBlocks, type Job, type Plan } from '@temnex/core';
-import { useStoreTogether, useTogether } from '../../api/queries.ts';
+import { useIsSavingHabits, useStoreTogether, useTogether } from '../../api/queries.ts';
 import { usePlanner, type Alone } from '../../planner/usePlanner.ts';
 
 export interface TogetherOrder {
@@ -37,11 +37,14 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   const plan = stored?.plan ?? found;
   const { mutate } = store;
   const sent = useRef<Plan | null>(null);
+  const isSavingHabits = useIsSavingHabits();
   useEffect(() => {
     if (fresh?.status !== 'done' || stored || !found || !basis || sent.current === found) return;
+    // a plan for habits that the server does not know yet would be refused
+    if (isSavingHabits()) return;
     sent.current = found;
     mutate({ basis, plan: found });
-  }, [fresh, stored, found, basis, mutate]);
+  }, [fresh, stored, found, basis, mutate, isSavingHabits]);
   const shown = stored ? stored.job : job && plan ? withBlocks(job, plan.blocks) : null;
   const read = useMemo(() => {
     const made = shown ? readJob(shown) : null;

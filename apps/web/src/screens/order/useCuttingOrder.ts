@@ -60,7 +60,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   useEffect(() => {
     if (state.status !== 'done' || !fresh || !plan || !basis || editor.saving !== 'saved') return;
     // a plan for habits that the server does not know yet would be refused
-    if (isSavingHabits) return;
+    if (isSavingHabits()) return;
     // sent once for a state; when that proves to have been an older one, sent again
     if (sent.current?.plan === plan && sameBasis(sent.current.basis, basis)) return;
     if (stored.data && fits && hashKey([stored.data.plan]) === hashKey([plan])) return;
