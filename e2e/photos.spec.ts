@@ -79,6 +79,9 @@ test('a photo is cropped by keys with what must stay in it, ordered twice, put o
   await page.getByRole('checkbox', { name: /4 × 6 the first launch/ }).uncheck({ force: true });
   await expect(page.getByText(/^1 sheet of 4 × 6/)).toBeVisible();
   await expect(page.getByRole('list', { name: 'Cuts in order' })).toBeVisible();
+  await page.getByRole('radio', { name: 'easiest cuts' }).click();
+  await expect(page.getByRole('radio', { name: 'easiest cuts' })).toBeChecked();
+  await expect(page.getByRole('list', { name: 'Cuts in order' })).toBeVisible();
   const downloaded = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save the sheets' }).click();
   const file = await (await downloaded).path();

@@ -43,7 +43,7 @@ export function gangJob(prints: readonly PrintToMake[], sheet: PhotoSheet, habit
     version: 2,
     name: 'photo sheets',
     unit: mark.unit,
-    ...withHabits({ ...habits, aim: 'least-paper' }, mark),
+    ...withHabits(habits, mark),
     papers: [{ id: PAPER, name: 'photo paper' }],
     stock: [
       {

@@ -24,7 +24,9 @@ import { LengthField } from '../../ui/LengthField.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { Slip } from '../drawer/layout.ts';
+import { AimChoice } from '../order/Alternatives.tsx';
 import { Story } from '../order/Story.tsx';
+import { WhichOrder } from '../order/WhichOrder.tsx';
 import { usePhotosContext } from './context.ts';
 import { keepSheets, sheetsToPrint } from './files.ts';
 
@@ -122,7 +124,7 @@ export function SheetsScreen() {
     if (job) plan({ ...job, plan: { ...job.plan, seconds: 1 } }, null, 'one-aim');
   }, [job, plan]);
   const plans = 'plans' in state && job && of?.pieces === job.pieces && of.stock === job.stock ? state.plans : {};
-  const best = plans['least-paper'] ?? null;
+  const best = Object.values(plans)[0] ?? null;
   const read = useMemo(() => (job ? readJob(job) : null), [job]);
   const named = useMemo(() => {
     if (!read?.ok) return null;
@@ -220,16 +222,20 @@ export function SheetsScreen() {
             </Sheets>
             <h2>Cut apart, in this order</h2>
             {best.steps.length ? (
-              <Story
-                plan={best}
-                job={named}
-                drawer={NO_PAPERS}
-                mark={mark}
-                bagOf={null}
-                photoOf={photoOf}
-                done={done}
-                onDone={setDone}
-              />
+              <>
+                <AimChoice habits={habits} />
+                <WhichOrder plan={best} job={named} habits={habits} planning={state.status === 'planning'} />
+                <Story
+                  plan={best}
+                  job={named}
+                  drawer={NO_PAPERS}
+                  mark={mark}
+                  bagOf={null}
+                  photoOf={photoOf}
+                  done={done}
+                  onDone={setDone}
+                />
+              </>
             ) : (
               <p>No cut is needed: each print is a whole sheet.</p>
             )}
