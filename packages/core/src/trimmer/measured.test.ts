@@ -31,6 +31,24 @@ describe('what sizes say of the fence', () => {
     expect(offBy(read.job, plan, [strip(1, '5 1/32'), strip(2, '4 31/32')])).toEqual([in32(1), -in32(1)]);
     expect(offBy(read.job, plan, [{ piece: 'gone', copy: 1, width: '3', height: '5' }])).toEqual([]);
   });
+  test('of two pieces each by its own cut', () => {
+    const read = readJob({
+      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }, { id: 'foam' }], plan: { nodes: 1 } },
+      stock: [
+        { id: 's', paper: 'gust', width: '12', height: '3' },
+        { id: 't', paper: 'foam', width: '12', height: '3' },
+      ],
+      pieces: [
+        { id: 'strip', width: '3', height: '5', papers: ['gust'] },
+        { id: 'bar', width: '5', height: '3', papers: ['foam'] },
+      ],
+    } as JobDocument);
+    if (!read.ok) throw new Error('it reads');
+    const plan = planJob(read.job, { now: () => 0 });
+    const strip = { piece: 'strip', copy: 1, width: '3', height: '5 1/32' };
+    const bar = { piece: 'bar', copy: 1, width: '5 1/16', height: '3' };
+    expect(offBy(read.job, plan, [strip, bar])).toEqual([in32(1), in32(2)]);
+  });
 });
 
 describe('strips cut to be measured', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
-import { handlingOf } from './hands.ts';
+import { handlingOf, quartersOf } from './hands.ts';
 import { pressAt, pressesOf } from './presses.ts';
 import { beginSession, sessionAfter, type SessionDeed, type SessionState } from './session.ts';
 import { trimmerSteps } from './steps.ts';
@@ -43,6 +43,33 @@ describe('what is done with one press', () => {
     };
     expect(dos(strips)).toEqual(['take cut cut cut']);
     expect(dos(strips, false)).toEqual(['take cut', 'cut', 'cut']);
+    expect(pressesOf(stepsOf(strips).steps)).toHaveLength(1);
+  });
+  test('each margin is a press of its own, though their settings are the same', () => {
+    const trim = { left: '1/4', right: '1/4', top: '1/4', bottom: '1/4' };
+    const made = dos({
+      stock: [{ ...sheet('12', '12'), trim }],
+      pieces: [{ id: 'panel', width: '11 1/2', height: '11 1/2', papers: ['gust'] }],
+    });
+    expect(made.map((press) => press.split(' ').filter((what) => what === 'cut').length)).toEqual([1, 1, 1, 1]);
+  });
+  test.each([
+    ['left', [-1, 0]],
+    ['top', [0, 1]],
+    ['right', [1, 0]],
+    ['bottom', [0, -1]],
+  ] as const)('turned for its %s edge, that edge is on the left', (edge, [x, y]) => {
+    let side: [number, number] = [x, y];
+    // counter-clockwise
+    for (let n = 0; n < quartersOf(edge); n++) side = [-side[1], side[0]];
+    expect(side.map((n) => n + 0)).toEqual([-1, 0]);
+  });
+  test('what four stop cuts free waits until it is cut', () => {
+    const stop = (line: number) => ({ do: 'stop', sheets: [0], part: 'r', line, edge: 'left', setting: 3, until: 6 });
+    const cut = (part: string) => ({ do: 'cut', sheets: [0], part, edge: 'left', setting: 1, off: `${part}.0`, rest: `${part}.1` }); // prettier-ignore
+    const steps = [...[1, 2, 3, 4].map(stop), cut('r.0'), cut('r.1'), cut('r.3')];
+    const { plan } = stepsOf({ stock: [sheet('12', '12')], pieces: [{ id: 'a', width: '3', height: '3', papers: ['gust'] }] }); // prettier-ignore
+    expect(handlingOf({ ...plan, steps } as typeof plan).waiting).toBe(2);
   });
   test('another setting, or a part that is taken up again, begins another', () => {
     const { steps } = stepsOf({
