@@ -15,6 +15,7 @@ const longer = [
   ['packages/core/src/lattice/fill', { TEMNEX_FILLS: '12' }],
   ['packages/core/src/planner/search/layout', { TEMNEX_LAYOUTS: '60' }],
   ['packages/core/src/planner/table', { TEMNEX_TABLES: '100' }],
+  ['packages/core/src/planner/sheets/easier', { TEMNEX_HANDS: '2000' }],
   ['packages/core/src/recipes/papers.test', { TEMNEX_SPREADS: '4000' }],
   ['packages/drawing/src/drawing', { TEMNEX_EVERY_LENGTH: '1' }],
   ['packages/core/src/cutting/together', { TEMNEX_TOGETHER: '40' }],
