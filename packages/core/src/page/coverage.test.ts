@@ -33,6 +33,14 @@ describe('what is covered of what must stay to be seen', () => {
     expect(share).toBeGreaterThan(80);
     expect(share).toBeLessThan(88);
   });
+  test('what must stay of a photo that is tilted itself lies elsewhere', () => {
+    // counter-clockwise by an eighth: its upper left lies on the left then, on a tip, and not at the top
+    const left = tilted(withPhoto(print('a', 0, 2, 3, 2)), 'photo', 45);
+    const top = tilted(withPhoto(print('a', 2, 4, 2, 2)), 'photo', 45);
+    expect(hidden(top)).toEqual([]);
+    const [[share]] = hidden(left) as [[number]];
+    expect(Math.abs(share - 91.4)).toBeLessThan(1.5);
+  });
   test('artwork on a layer, said by its place there; in another unit it stays where it is', () => {
     const page: Page = { ...emptyPage('A page'), items: [{ ...print('scene', 2, 2, 6, 6), mustSee: [{ layer: 'print', x: '1', y: '0', width: '2', height: '2' }] }, print('tag', 3, 2, 1, 1)] }; // prettier-ignore
     expect(pageSchema.safeParse(page).success).toBe(true);
