@@ -203,6 +203,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     ),
     'mat for a $1 that ends up $2',
   ],
+  // `a mat 1/8 larger than a 2 1/2 x 3 1/2 photo on each side`
+  [
+    new RegExp(
+      String.raw`\bmat\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:bigger|larger)\s+than\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:${PHOTOS})?\s*on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?)`,
+      'iu',
+    ),
+    'mat for a $2, $1 showing',
+  ],
   // `1/8 bigger all the way round`: that much shows
   [
     new RegExp(
@@ -268,7 +276,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `how many 4 x 6 cards from a 12 x 12`: flat, and side by side
   [
     new RegExp(
-      String.raw`\b(how\s+many)\s+(${SIZE_SAID})\s*(?:cards?|pieces|rectangles|${PHOTOS})?\s+(?:can\s+i\s+(?:get|cut)\s+|fit\s+|come\s+|go\s+)?(?:from|out\s+of|on|in)\s+(?:an?\s+|one\s+|the\s+|my\s+)?(?=${SIZE_SAID})(?!.*\bmat)`,
+      String.raw`\b(how\s+many)\s+(${SIZE_SAID})\s*(?:cards?|pieces|rectangles|${PHOTOS})?\s+(?:can\s+i\s+(?:get|cut)\s+|fit\s+|come\s+|go\s+)?(?:from|out\s+of|on|in)\s+(?:an?\s+|one\s+|the\s+|my\s+)?(?=${SIZE_SAID}|(?:letter|legal|a[3-6])\b)(?!.*\bmat)`,
       'iu',
     ),
     '$1 $2 cells from ',
@@ -563,7 +571,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\b(narrow|wide|thin|thick|inner|outer|small|large|big)\s+one\b/giu, '$1'],
   // `the top one 8 inches`
   [
-    /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth|\d\/))/giu,
+    /\b(top|bottom|left|right|upper|lower|other|first|last)\s+one\b(?!\s*(?:inch|in\b|mm|cm|and|half|quarter|eighth))/giu,
     '$1',
   ],
   [/°/gu, ' degrees '],

@@ -255,6 +255,8 @@ describe('a line said at the table is understood', () => {
   ['block band: 2, 4, rest, 3 high', 'block-band', '1 of 2 1/4 x 3, 1 of 4 1/4 x 3, 1 of 6 x 3'],
   ['tabs 1 x 1/2, four of them', 'tabs', '4 of 1 x 3/4'],
   ['mat for my 5x7 kite photo with 3/16 all around', 'mat-stack', '1 of 5 3/8 x 7 3/8'],
+  ['mat 1/8 larger than a 2 1/2 x 3 1/2 photo on each side', 'mat-stack', '1 of 2 3/4 x 3 3/4'],
+  ['two mats for a 4x6, first one 1/8 then 1/2', 'mat-stack', '1 of 5 1/4 x 7 1/4, 1 of 4 1/4 x 6 1/4'],
   ['double mat for a 4 x 4 print, 1/8 and then 1/4', 'mat-stack', '1 of 4 3/4 x 4 3/4, 1 of 4 1/4 x 4 1/4'],
   ['an 8x10 mat around a 5x7', 'mat-stack', '1 of 8 x 10'],
   ['three photos 3x4 in a row with 1/4 between', 'grid', '3 of 3 x 4'],
@@ -721,5 +723,6 @@ describe('or it is asked what it means', () => {
   'gap between 3 strips 3 1/2 wide on 12',
   'block band 12 x 3 with 4 equal blocks',
   'strips 12 long: 1, 1, 1/2',
+  'how many 3 x 4 cards from a letter sheet',
   ])('%s', (line) => expect(comesTo(line)).toBeNull());
 });
