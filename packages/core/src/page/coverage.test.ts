@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
+import { rect } from '../geometry/index.ts';
 import { inches } from '../length/index.ts';
 import { AS_IT_IS } from '../photos/index.ts';
 import { coverageOf, cutAwayFor } from './coverage.ts';
-import { derivePage } from './derive.ts';
+import { boundsTilted, derivePage } from './derive.ts';
 import { emptyPage, inOtherUnit, newItem, pageSchema, type Item, type Page } from './document.ts';
 import { setPicture } from './edit.ts';
 import { tilted } from './several.ts';
@@ -41,6 +42,26 @@ describe('what is covered of what must stay to be seen', () => {
     const [[share]] = hidden(left) as [[number]];
     expect(Math.abs(share - 91.4)).toBeLessThan(1.5);
   });
+  test.each([30, -30, 45, 12.5])(
+    'the upright box round one that is tilted by %s degrees has its corners on its edges',
+    (degrees) => {
+      const box = rect(inches(1), inches(2), inches(4), inches(2));
+      const [middle, turn] = [[inches(3), inches(3)] as const, (degrees * Math.PI) / 180];
+      const corners = [[-2, -1], [2, -1], [2, 1], [-2, 1]].map(([x, y]) => [
+      middle[0] + inches(x! * Math.cos(turn) - y! * Math.sin(turn)),
+      middle[1] + inches(x! * Math.sin(turn) + y! * Math.cos(turn)),
+    ]); // prettier-ignore
+      const [xs, ys] = [0, 1].map((axis) => corners.map((corner) => corner[axis]!)) as [number[], number[]];
+      const found = boundsTilted(box, degrees);
+      const off = [
+        found.x - Math.min(...xs),
+        found.y - Math.min(...ys),
+        found.x + found.width - Math.max(...xs),
+        found.y + found.height - Math.max(...ys),
+      ];
+      expect(Math.max(...off.map(Math.abs))).toBeLessThanOrEqual(3);
+    },
+  );
   test('artwork on a layer, said by its place there; in another unit it stays where it is', () => {
     const page: Page = { ...emptyPage('A page'), items: [{ ...print('scene', 2, 2, 6, 6), mustSee: [{ layer: 'print', x: '1', y: '0', width: '2', height: '2' }] }, print('tag', 3, 2, 1, 1)] }; // prettier-ignore
     expect(pageSchema.safeParse(page).success).toBe(true);
