@@ -141,7 +141,9 @@ export function SheetsScreen() {
   const [density, setDensity] = useState<'300' | '240'>('300');
   const [saving, setSaving] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const [done, setDone] = useState<number | null>(null);
+  // of another plan nothing is made yet
+  const [made, setMade] = useState<{ plan: typeof best; upTo: number | null } | null>(null);
+  const done = made?.plan === best ? (made?.upTo ?? null) : null;
   const voice = { mark, figures: 'typeset' } as const;
   const save = async () => {
     setSaving(true);
@@ -233,7 +235,7 @@ export function SheetsScreen() {
                   bagOf={null}
                   photoOf={photoOf}
                   done={done}
-                  onDone={setDone}
+                  onDone={(upTo) => setMade({ plan: best, upTo })}
                 />
               </>
             ) : (
