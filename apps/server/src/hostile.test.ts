@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import Sqlite from 'better-sqlite3';
 import request from 'supertest';
 import { MARKS, emptyPage, lengthOf, planJob, readJob, recipeOf } from '@temnex/core';
 import type { DrawerRecord } from '@temnex/contract';
@@ -91,6 +92,7 @@ test('a row that is none takes nothing but itself away, and can be mended', asyn
   await at('post', '/api/sessions', { id: id(), plan: stored.id });
   expect((await at('post', `/api/plans/${stored.id}/cut`, { id: id() })).status).toBeLessThan(300);
   const seen = new Set<string>();
+  const tampered = new Sqlite(own.file);
   const columns = ['stock.trim', 'stock.origin', 'stock.outline', 'stock.uncut', 'stock.reserves', 'pages.summary', 'pages.document', 'papers.sides', 'photos.facts', 'habits.document', 'rules.document', 'cuttings.parts', 'cuttings.used', 'cuttings.kept', 'sessions.plans', 'plans.basis', 'plans.plan', 'plans.job'].map((name) => name.split('.') as [string, string]); // prettier-ignore
   for (const [table, column] of columns)
     for (const text of ['{"half', '[1]', '12'])
@@ -99,11 +101,13 @@ test('a row that is none takes nothing but itself away, and can be mended', asyn
         const before = db.all<{ id: string; v: string }>(sql`select rowid as id, ${set} as v from ${name} limit 1`)[0];
         if (!before) continue;
         seen.add(`${table}.${column}`);
-        db.run(sql`update ${name} set ${set} = ${text} where rowid = ${before.id}`);
+        // by another program, so that nothing that was read before stands for it
+        tampered.prepare(`update ${table} set ${column} = ? where rowid = ?`).run(text, before.id);
         const { status } = await at('get', path);
         expect([table, column, text, path, status < 500]).toEqual([table, column, text, path, true]);
-        db.run(sql`update ${name} set ${set} = ${before.v} where rowid = ${before.id}`);
+        tampered.prepare(`update ${table} set ${column} = ? where rowid = ?`).run(before.v, before.id);
       }
+  tampered.close();
   expect([...seen].sort()).toEqual(columns.map((one) => one.join('.')).sort());
   // a photo of which one thing is nonsense keeps the others
   const photo = (await at('get', '/api/photos')).body.photos[0] as { id: string; what: string };

@@ -149,7 +149,12 @@ export class PagesService {
     const latest = new Map(orders.map(({ id, page }) => [page, id]));
     // what an order was made from never changes
     const bases = this.bases.of([...latest.values()].map((id) => ({ id, stamp: '' })));
-    return new Map([...latest].flatMap(([page, id]) => (bases.has(id) ? [[page, bases.get(id)!]] : [])));
+    return new Map(
+      [...latest].map(([page, id]) => {
+        const basis = bases.get(id);
+        return [page, basis && isBasis(basis) ? basis : NEVER];
+      }),
+    );
   }
 
   private stateOf(summary: StoredSummary, cuts: readonly StandingCut[]): CutState {
@@ -287,6 +292,10 @@ const UNREADABLE = {
   unreadable: true,
 } as const;
 
+/** What an order was made from where that cannot be read: a state that never comes again. */
+const NEVER: Basis = { pageVersion: -1, papers: {}, habits: -1, cuts: [] };
+const isBasis = ({ papers: of, cuts }: Partial<Basis>): boolean =>
+  typeof of === 'object' && of !== null && Array.isArray(cuts);
 const sameCuts = (a: readonly StandingCut[], b: readonly StandingCut[]): boolean =>
   a.length === b.length && a.every((one, i) => one.pieces === b[i]!.pieces);
 const same = (a: Page, b: Page): boolean => JSON.stringify(a) === JSON.stringify(b);
