@@ -93,7 +93,10 @@ describe('temnex say', () => {
   });
   test('not understood, the word named: 2', async () => {
     expect(await say('mat wobbly round 4 x 6')).toEqual({
-      ...{ code: 2, out: '', err: '"wobbly" is a word that says nothing here.\n' },
+      ...{ code: 2, out: '', err: 'I don\'t know "wobbly".\n' },
+    });
+    expect(await say('washi-like strips 5/8 x 6, five')).toEqual({
+      ...{ code: 2, out: '', err: 'I don\'t know "washi-like".\nyou could say: strips 5/8 x 6, five\n' },
     });
     expect(await answer('a week of wind')).toMatchObject({ code: 2, understood: null, recipe: null, problems: [/./] });
   });

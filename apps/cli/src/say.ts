@@ -8,6 +8,7 @@ import {
   planJobNested,
   readJob,
   recipeOf,
+  lineLeavingOut,
   sayRecipe,
   type MarkName,
   type SaidLine,
@@ -74,15 +75,16 @@ export function say(args: readonly string[], world: World): number {
   }
   const { line, table, paper, json } = what;
   let n = 0;
-  const heard = sayRecipe(line, table, () => `layer ${(n += 1)}`);
-  const answer = fromPaper(answerTo(heard, line, table), heard, paper, world);
+  const newId = () => `layer ${(n += 1)}`;
+  const heard = sayRecipe(line, table, newId);
+  const answer = fromPaper(answerTo(heard, line, table, newId), heard, paper, world);
   if (json) world.out(`${JSON.stringify(answer, null, 1)}\n`);
   else tell(answer, world);
   if (answer.understood === null) return BAD_INPUT;
   return answer.problems.length ? REFUSED : DONE;
 }
 
-function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
+function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () => string): Answer {
   const voice: Voice = { mark: table.mark, figures: 'plain' };
   const said = heard?.said;
   if (heard && said?.ok) {
@@ -93,9 +95,13 @@ function answerTo(heard: SaidLine | null, line: string, table: Table): Answer {
   const paper = stockLine(line, [], table.unit);
   if (paper)
     return paper.said.ok ? { ...notUnderstood(''), understood: paper.says, problems: [] } : notUnderstood(paper.says);
-  return notUnderstood(
-    saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
-  );
+  const shorter = lineLeavingOut(line, table, newId);
+  return {
+    ...notUnderstood(
+      saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
+    ),
+    offers: shorter ? [`say: ${shorter.line}`] : [],
+  };
 }
 
 /** The same answer, with how many sheets of a paper it takes; or why it does not come from that, and what would. */

@@ -75,6 +75,7 @@ export {
   samePath,
   inputNamed,
   sayRecipe,
+  lineLeavingOut,
   setField,
   valueAt,
   withEntry,

@@ -1,3 +1,4 @@
+export { list } from './list.ts';
 export { answerOf, marksWords, notUnderstood, sheetsWords, tooLongWords, type Answer } from './answer.ts';
 export {
   SCREEN,

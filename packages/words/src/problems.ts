@@ -220,7 +220,7 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
     case 'phrase-unreadable':
       return 'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.';
     case 'word-unknown':
-      return `"${problem.text}" is a word that says nothing here.`;
+      return `I don't know "${problem.text}".`;
     case 'value-missing':
       return `"${problem.text}": how much of it?`;
     case 'too-often':

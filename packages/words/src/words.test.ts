@@ -201,7 +201,7 @@ describe('problems', () => {
     expect(parseLength('x', 'in').ok).toBe(false);
   });
   test.each([
-    [{ code: 'word-unknown', text: 'purple' }, '"purple" is a word that says nothing here.'],
+    [{ code: 'word-unknown', text: 'purple' }, 'I don\'t know "purple".'],
     [{ code: 'value-missing', text: 'gap' }, '"gap": how much of it?'],
     [{ code: 'said-twice', text: '4 x 5' }, '4 x 5: what is it? A value of its kind is there already.'],
     [{ code: 'goes-nowhere', text: '3' }, '3: it is not clear what that is.'],

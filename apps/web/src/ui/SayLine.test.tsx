@@ -8,7 +8,13 @@ const understand = (text: string) =>
     ? null
     : text.startsWith('scrap')
       ? { ok: true, says: 'a scrap' }
-      : { ok: false, says: 'needs a size' };
+      : text.includes('wobbly')
+        ? {
+            ok: false,
+            says: 'I do not know it',
+            instead: { line: text.replace('wobbly ', ''), says: 'Leave out "wobbly"' },
+          }
+        : { ok: false, says: 'needs a size' };
 
 function line(onSay: (text: string) => boolean | Promise<boolean>) {
   render(<SayLine label="Say it" example="scrap 5 x 3" action="Take it" understand={understand} onSay={onSay} />);
@@ -50,6 +56,16 @@ describe('the line that takes shorthand', () => {
     send();
     await waitFor(() => expect(onSay).toHaveBeenCalledTimes(1));
     expect(input.value).toBe('scrap 5 x 3');
+  });
+  test('what is offered instead is put in its place by one press, and waits to be taken', async () => {
+    const onSay = jest.fn(async (_text: string) => true);
+    const { input, type } = line(onSay);
+    type('wobbly scrap 5 x 3');
+    fireEvent.click(screen.getByRole('button', { name: 'Leave out "wobbly"' }));
+    expect([input.value, onSay.mock.calls.length]).toEqual(['scrap 5 x 3', 0]);
+    expect(document.activeElement).toBe(input);
+    expect(screen.getByText('a scrap')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Leave out/ })).toBeNull();
   });
   test('pressed three times it is said once', async () => {
     let taken: (took: boolean) => void = () => {};

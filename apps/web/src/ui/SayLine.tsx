@@ -1,7 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { Strong } from './buttons.tsx';
+import { Quiet, Strong } from './buttons.tsx';
 
 const Line = styled.form`
   position: relative;
@@ -38,12 +38,19 @@ const Understood = styled.p`
   }
 `;
 
+export interface UnderstoodLine {
+  readonly ok: boolean;
+  readonly says: ReactNode;
+  readonly seen?: ReactNode;
+  /** A line that would be understood, put in place of what is typed when its words are pressed. */
+  readonly instead?: { readonly line: string; readonly says: string } | null;
+}
 interface SayLineProps {
   label: string;
   example: string;
   action: string;
   /** What was understood of the text, said and perhaps seen: drawn over what is below, so that nothing moves. Null while it is empty. */
-  understand: (text: string) => { ok: boolean; says: ReactNode; seen?: ReactNode } | null;
+  understand: (text: string) => UnderstoodLine | null;
   /** Gives back whether it was taken, so that the line can be cleared. */
   onSay: (text: string) => boolean | Promise<boolean>;
   /** What was said last: ↑ in an empty line brings it back. */
@@ -56,6 +63,12 @@ interface SayLineProps {
 export function SayLine({ label, example, action, understand, onSay, last = null, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
+  const input = useRef<HTMLInputElement>(null);
+  const takeInstead = (shorter: string) => {
+    setText(shorter);
+    // the button goes with what was typed
+    input.current?.focus();
+  };
   // pressed twice, it is said once
   const busy = useRef(false);
   const say = async () => {
@@ -82,13 +95,14 @@ export function SayLine({ label, example, action, understand, onSay, last = null
         onKeyDown={(e) => (e.key === 'ArrowUp' && !text && last !== null ? setText(last) : undefined)}
       >
         <Label>{label}</Label>
-        <Input placeholder={`such as ${example}`} autoComplete="off" spellCheck={false} data-say-line />
+        <Input ref={input} placeholder={`such as ${example}`} autoComplete="off" spellCheck={false} data-say-line />
       </TextField>
       <Strong type="submit" isDisabled={!heard?.ok}>
         {action}
       </Strong>
       <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
-        {heard?.says ?? ''}
+        {heard?.says ?? ''}{' '}
+        {heard?.instead ? <Quiet onPress={() => takeInstead(heard.instead!.line)}>{heard.instead.says}</Quiet> : null}
       </Understood>
       {heard?.seen}
       {heard?.ok ? more?.(text) : null}

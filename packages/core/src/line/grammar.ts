@@ -227,10 +227,12 @@ export function hear(
     if (!counts || token.kind !== 'length' || token.whole === null || filled(counts)) return false;
     // `3 rows of cells`
     if (measureBehind(i)) return false;
-    // `seven of them`, `seven, ...`, `four 6 x 6`: a number in words that has nothing else to be of
-    if (!grammar.places[counts]!.of && ofThem(i + 1)) return true;
+    // `seven of them`
+    const { of } = grammar.places[counts]!;
+    if (ofThem(i + 1) && (!of || known.some((k) => k?.as === 'head' && of.includes(k.head)))) return true;
+    // `seven, ...`, `four 6 x 6`: a number in words that has nothing else to be of
     const lists = grammar.usual.some((name) => grammar.places[name]!.many);
-    if (!grammar.places[counts]!.of && !lists) {
+    if (!of && !lists) {
       const follows = tokens[i + 1]?.kind ?? 'stop';
       const [, , such] = tokens.slice(i);
       // `four 6 1/4 squares`
@@ -292,6 +294,14 @@ export function hear(
     values.push({ place, texts, at, word, isBehind });
     return null;
   };
+  /** `round tags 2 inch, 5`: beside a length with its unit, a bare number at the end may be how many. */
+  const isLastBare = (i: number): boolean => {
+    const [token, before] = [tokens[i], tokens[i - 1]];
+    if (token?.kind !== 'length' || token.whole === null || i < tokens.length - 1 || before?.kind !== 'stop')
+      return false;
+    if (!counts || filled(counts) || grammar.usual.some((name) => grammar.places[name]!.many)) return false;
+    return tokens.some((t) => t.kind === 'length' && /[a-z"]$/i.test(t.text));
+  };
   const plain: number[] = [];
   const counting: number[] = [];
   // first what is said of something, so that the usual places are left for the rest
@@ -302,7 +312,7 @@ export function hear(
       if (problem) return fail(problem);
       continue;
     }
-    if (countsNothing(i)) {
+    if (countsNothing(i) && !measureBehind(i)) {
       if (token.kind === 'length' && token.whole !== null) counting.push(token.whole);
       continue;
     }
@@ -335,6 +345,7 @@ export function hear(
     // `mats for two photos`: a number in words counts something, and never is a length that nobody named
     if (token.kind === 'length' && token.spelled && token.whole !== null)
       return fail({ code: 'goes-nowhere', text: said });
+    if (isLastBare(i)) return fail({ code: 'goes-nowhere', text: said });
     const place = grammar.usual.find((name) => grammar.places[name]!.kind === token.kind && !filled(name));
     if (place === undefined) {
       const taken = grammar.usual.some((name) => grammar.places[name]!.kind === token.kind);

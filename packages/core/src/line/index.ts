@@ -12,5 +12,6 @@ export {
   type Mishearing,
   type Place,
 } from './grammar.ts';
-export { lexiconOf } from './lexicon.ts';
+export { changesMeaning, lexiconOf } from './lexicon.ts';
+export { lineWithout, otherReadings } from './readings.ts';
 export { tokensOf, type Token } from './tokens.ts';

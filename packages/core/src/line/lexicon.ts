@@ -13,11 +13,13 @@ const IDLE = new Set(
     'white black grey gray red orange yellow green blue purple pink brown teal navy cream gold silver'
   ).split(' '),
 );
+/** Near to a word that means something else: `parts` are not `apart`. */
+const NO_SLIPS = new Set(['parts']);
 /** Words that change what the rest of a line means, whoever does not know them: they are never passed over. */
 const TURNING = new Set(
   (
     "not no nor never don't without except but instead minus less fewer more plus twice thrice double triple times half third quarter " +
-    'percent per or either neither until unless between'
+    'tri trifold bi bifold percent per or either neither until unless between'
   ).split(' '),
 );
 /** So do `narrower`, `widest` and `second`. */
@@ -64,7 +66,8 @@ export function lexiconOf({ heads, places, flags = {}, idle = [] }: Words): (wor
     // `fram`, of `framing`, is too short for a slip of the pen
     const bare = formsOf(said)[1] ?? said;
     const meant = /ing$/.test(said) && bare.length < 5 ? said : bare;
-    const near = slips ? all.find((word) => word.length >= 4 && distance(meant, word, slips) <= slips) : undefined;
+    const isSlip = (word: string) => word.length >= 4 && distance(meant, word, slips) <= slips;
+    const near = slips && !NO_SLIPS.has(said) ? all.find(isSlip) : undefined;
     return near === undefined ? null : words.get(near)!;
   };
 }

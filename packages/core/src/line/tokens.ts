@@ -38,6 +38,8 @@ const NUMBERS = new Map<string, number>([
   ['dozen', 12],
   ['couple', 2],
 ]);
+/** The words that say a whole number. */
+export const numberWords = (n: number): string[] => [...NUMBERS].flatMap(([word, is]) => (is === n ? [word] : []));
 const PARTS = new Map<string, number>([
   ...[['half', 2] as const, ['halves', 2] as const],
   ...[
@@ -73,9 +75,72 @@ const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
 const SIZE_SAID = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
 const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
+/** Sizes that prints come in. */
+export const PRINT_SIZE =
+  '(?:2x3|3x3|3x4|4x3|3x5|5x3|4x4|4x6|6x4|5x5|5x7|7x5|6x6|6x8|8x6|8x8|8x10|10x8|12x12)'.replaceAll('x', BY_SAID);
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `stitch around a 4x6 1/8 from the edge`
+  [
+    new RegExp(
+      String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d{1,2}\/\d{1,2})(?=\s*(?:inch|in)?\s+(?:in\s+)?(?:from|showing|shows?|border|reveal|gaps?|inset|all\s+round|a?round|on\s+(?:each|all|every)|apart|between)\b)`,
+      'iu',
+    ),
+    '$1, $2',
+  ],
+  // `what print fits a 6 x 6 scrap`: the largest that does
+  [
+    /\bwhat\s+(?:size\s+)?(print|photo|picture)\s+(?:would\s+|will\s+|can\s+)?(?:fits?|goes|go)\b(?:\s+(?:on|in|from))?/iu,
+    'largest $1 on',
+  ],
+  // `2x2 grid of 3 inch photos`
+  [new RegExp(String.raw`\bgrid\s+of\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+${PHOTOS}`, 'iu'), 'grid of $1 cells'],
+  // `a hole 1/4 from the top`
+  [new RegExp(String.raw`\bhole\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+from\s+the\s+top\b`, 'iu'), 'hole, $1 down'],
+  [new RegExp(String.raw`^\s*lines\s+(?=${LENGTH_SAID}\s*(?:inch|in)?\s+apart)`, 'iu'), 'journaling lines '],
+  [new RegExp(String.raw`\bjoin\s+(${NUMBER_SAID})\s+(?:sheets|pieces)\s+of\s+`, 'iu'), 'join $1 '],
+  [new RegExp(String.raw`\b(?:frame\s+mat|mat)\b(?=.*${SIZE_SAID}.*\b(?:opening|window)\b)`, 'iu'), 'hollow mat'],
+  // `2 1/2 inch circle from 3 x 3`
+  [
+    new RegExp(String.raw`^\s*(?:an?\s+|one\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+circle\s+(?=from\s)`, 'iu'),
+    'circles $1, 1 of them, ',
+  ],
+  // `half circles 3 inches, row of 4`
+  [new RegExp(String.raw`\brow\s+of\s+(${NUMBER_SAID})(?=\s*(?:$|,|;))`, 'iu'), 'row, $1 of them'],
+  // `12 inch strip in 5 equal parts`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:long\s+)?(?:strip|band)\s+(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
+      'iu',
+    ),
+    'band $1 long, $2 blocks',
+  ],
+  [
+    new RegExp(
+      String.raw`\bband\b(.*?),?\s+(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections)\b`,
+      'iu',
+    ),
+    'band$1, $2 blocks',
+  ],
+  // `a mat 6 x 8 with the centre taken out`
+  [
+    /\bmat\b(.*?),?\s+with\s+(?:the\s+|its\s+)?(?:centre|center|middle)\s+(?:taken|cut|hollowed|removed)(?:\s+(?:out|away))?\b/iu,
+    'hollow mat$1',
+  ],
+  [
+    new RegExp(String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+left\s+(?:all\s+)?(?:the\s+way\s+)?a?round\b`, 'iu'),
+    'leaving $1',
+  ],
+  [/\bgate-?fold\b/giu, 'gate fold'],
+  // `4 x 6 photo cropped to 3 1/2 x 5, mat 1/8`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+|my\s+)?(?:${PHOTOS}\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}\s+)?(?:cropped|trimmed|cut)\s+(?:down\s+)?to\s+(${SIZE_SAID})\s*(?:,|and|with)?\s*(?:an?\s+)?(?=.*\bmat)`,
+      'iu',
+    ),
+    'print $2, ',
+  ],
   [new RegExp(String.raw`^\s*(?:an?\s+)?card\s+base\s+(${SIZE_SAID})\s*$`, 'iu'), 'folded card $1'],
   [/\bquadruple\s+mats?\b/giu, '4 mats'],
   [

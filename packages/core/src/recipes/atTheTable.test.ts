@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, exactText, lengthOf, ticks } from '../length/index.ts';
-import { recipeOf, sayRecipe, type Table } from './index.ts';
+import { lineLeavingOut, recipeOf, sayRecipe, type Table } from './index.ts';
 
 /*
  * Lines as they would be said at the table, none of them written for the grammar, with what must be cut then. What is not
@@ -633,6 +633,47 @@ describe('a line said at the table is understood', () => {
   ['8x8 page divided in 4 squares', 'grid', '4 of 4 x 4'],
   ['5x7 cropped square', 'photo', 'no pieces, 5 x 7'],
   ['border 1 1/2 along the bottom of 12 x 12', 'border-strip', 'asks: missing'],
+  ['letters 3/4 x 1 spelling BEACH', 'letter-row', 'no pieces, 4 x 1'],
+  ['letters 1 inch high spelling WIND', 'letter-row', 'asks: missing'],
+  ['letters for BEACH 1 1/2 x 2', 'letter-row', 'no pieces, 7 3/4 x 2'],
+  ['hello in letters 2 inches tall', 'letter-row', 'asks: missing'],
+  ['cut three 3x4 cards from one 6 x 8', 'grid', '3 of 3 x 4'],
+  ['block band 12 x 3 with 4 equal blocks', 'block-band', '1 of 3 1/4 x 3, 1 of 3 1/4 x 3, 1 of 3 1/4 x 3, 1 of 3 x 3'],
+  ['band of blocks 12 x 2: 4, 4, 4', 'block-band', '1 of 4 1/4 x 2, 1 of 4 1/4 x 2, 1 of 4 x 2'],
+  ['12 inch strip in 5 equal parts', 'block-band', '1 of 2 5/8 x 3, 1 of 2 5/8 x 3, 1 of 2 5/8 x 3, 1 of 2 5/8 x 3'],
+  ['band 12 long 2 high in three pieces', 'block-band', '1 of 4 1/4 x 2, 1 of 4 1/4 x 2, 1 of 4 x 2'],
+  ['12 inch band divided into 4 1/2, 3 and the rest', 'block-band', '1 of 4 3/4 x 3, 1 of 3 1/4 x 3, 1 of 4 1/2 x 3'],
+  ['half circles 3 inches, row of 4', 'half-circles', '2 of 3 x 3'],
+  ['two rows of four 2x3 photos, 1/4 apart', 'grid', '8 of 2 x 3'],
+  ['2x2 grid of 3 inch photos with an eighth between', 'grid', '4 of 3 x 3'],
+  ['index tab 1 inch wide', 'tabs', '1 of 1 x 3/4'],
+  ['tabs 1 x 2, 4', 'tabs', '4 of 1 x 2 1/4'],
+  ['tags 2 inch x 4 inch, 5', 'tag', '5 of 2 x 4'],
+  ['tag 2x4 with a hole 1/4 from the top', 'tag', '1 of 2 x 4'],
+  ['mat for a 4x6', 'mat-stack', 'asks: missing'],
+  ['mat for a 4 x 6 from a letter sheet', 'mat-stack', 'asks: missing'],
+  ['mat for a 4 x 6 from white card, 1/8 showing', 'mat-stack', '1 of 4 1/4 x 6 1/4'],
+  ['mat 1/4 from a 5 x 7', 'mat-stack', '1 of 5 x 7'],
+  ['what print fits a 6 x 6 scrap with a 1/8 mat', 'mat-stack', '1 of 6 x 6'],
+  ['offset mat for 5x7, 1/4 left, 1/2 right, 1/8 top and bottom', 'mat-stack', '1 of 5 3/4 x 7 1/4'],
+  ['footer mat 4x6 1/8 with an inch at the bottom', 'mat-stack', '1 of 4 1/4 x 7 1/8'],
+  ['photo 4 x 6 cropped to 3 1/2 x 5, mat 1/8', 'mat-stack', '1 of 3 3/4 x 5 1/4'],
+  ['mat 6 x 8 with the centre taken out, 3/4 left all round', 'hollow-mat', '1 of 6 x 8'],
+  ['frame mat 8x10 with a 5x7 opening', 'hollow-mat', '1 of 8 x 10'],
+  ['quarter inch strips around a 4 x 6 mat', 'strip-frame', '1 of 1/4 x 6, 1 of 1/4 x 6, 1 of 4 1/2 x 1/4, 1 of 4 1/2 x 1/4'],
+  ['triple layer panel for 6x6, each 1/4 smaller', 'base-panels', '1 of 6 x 6, 1 of 5 1/2 x 5 1/2, 1 of 5 x 5, 1 of 4 1/2 x 4 1/2'],
+  ['gatefold card 5 x 7', 'folded-card', '1 of 10 x 7, 2 of 2 1/4 x 6 3/4'],
+  ['stitch around a 4x6 1/8 from the edge', 'stitches', '1 of 4 x 6'],
+  ['weave strips 3/4 inch on a 6 x 6', 'weave', '8 of 3/4 x 7, 8 of 7 x 3/4'],
+  ['lines 5/16 apart, 9 of them, 4 inches long', 'journaling', '9 of 4 x 1/4'],
+  ['2 1/2 inch circle from 3 x 3', 'shapes', '1 of 2 1/2 x 2 1/2'],
+  ['12 tickets 1 x 2', 'grid', '12 of 1 x 2'],
+  ['bookmark 2 x 6', 'grid', '1 of 2 x 6'],
+  ['2 mats 4 1/4 x 6 1/4', 'grid', '2 of 4 1/4 x 6 1/4'],
+  ['8 journaling strips 3/8 x 4', 'grid', '8 of 3/8 x 4'],
+  ['ten 3 x 4 cards from 12 x 12', 'grid', '10 of 3 x 4'],
+  ['how many 4 x 6 mats can I get from one 12x12', 'grid', '6 of 4 x 6'],
+  ['12 pieces 1 x 2', 'grid', '12 of 1 x 2'],
   ])('%s', (line, recipe, pieces) => expect(comesTo(line)).toEqual([recipe, pieces]));
 });
 
@@ -681,7 +722,6 @@ describe('or it is asked what it means', () => {
   'card 5 x 7 folded with layers 1/8 and 1/4',
   'journaling card 3x4 with 7 lines',
   'lined card 4x6, lines 5/16 apart, margin 1/4',
-  'letters 1 inch high spelling WIND',
   'accordion 3 x 12 with 4 folds',
   'mini album 4x4, 6 pages accordion',
   'box 3 x 3 x 1',
@@ -696,9 +736,7 @@ describe('or it is asked what it means', () => {
   'triangles 2 inch base 3 inch tall, 12',
   'card 4 1/4 x 5 1/2',
   'journaling block 3 x 4 with lines 1/4 apart',
-  'letters 3/4 x 1 spelling BEACH',
   'band 2 x 12 across the page',
-  'cut three 3x4 cards from one 6 x 8',
   'diamonds 1 x 2, 8 of them',
   'cut an 8 1/2 x 11 into quarters',
   'quarter an 8 1/2 x 11',
@@ -721,8 +759,43 @@ describe('or it is asked what it means', () => {
   'mat for a panoramic 4 x 12 with 3/16',
   'strip of 1 x 12 and 2 x 12',
   'gap between 3 strips 3 1/2 wide on 12',
-  'block band 12 x 3 with 4 equal blocks',
   'strips 12 long: 1, 1, 1/2',
+  // one for each photo, and no stack of three
+  'three mats for 3x5 photos, 1/8 border',
+  'four photos 4 x 4 on 12 x 12 with equal spacing',
+  'photo frame with 1/2 inch sides for a 4x6 with the middle cut out',
+  'tri fold card 4 x 6',
+  'offset mat for 5x7, 1/4',
+  'round tags 2 inch, 5',
+  'half base, blue 12 x 6 1/2',
   'how many 3 x 4 cards from a letter sheet',
   ])('%s', (line) => expect(comesTo(line)).toBeNull());
+});
+
+describe('a line that is not understood', () => {
+  const without = (line: string) => lineLeavingOut(line, table, () => 'x');
+  // prettier-ignore
+  test.each<[line: string, shorter: string, left: string[]]>([
+    ['washi-like strips 5/8 x 6, five', 'strips 5/8 x 6, five', ['washi-like']],
+    ['eight photos 3 x 3 with mats 1/8', 'photos 3 x 3 with mats 1/8', ['eight']],
+    ['six-blade pinwheel 5 inches', 'pinwheel 5 inches', ['six-blade']],
+    ['title block 3 x 8 with a 1/8 mat', '3 x 8 with a 1/8 mat', ['title', 'block']],
+  ])('%s: may be had without a word of it', (line, shorter, left) =>
+    expect(without(line)).toEqual({ line: shorter, without: left }));
+  test.each([
+    'mat for a 4 x 6, 1/8 showing',
+    'photo without corners 4 x 6',
+    'tri fold card 4 x 6',
+    'wobbly',
+    'mat',
+    '',
+  ])('%s: nothing is left out of what is understood, of what would mean something else, or of nothing', (line) =>
+    expect(without(line)).toBeNull(),
+  );
+  test('what it is to be cut from is kept', () => {
+    const heard = sayRecipe('six 4 x 6 cards from a letter sheet', table, () => 'x');
+    expect(heard?.sheet).toEqual({ width: '8 1/2 in', height: '11 in' });
+    const metric = sayRecipe('10 mats 10 x 15 cm from A4', table, () => 'x');
+    expect(metric?.sheet).toEqual({ width: '210 mm', height: '297 mm' });
+  });
 });

@@ -1,5 +1,16 @@
-import { lengthNamed, parseLength, unitOfLine } from '../length/index.ts';
-import { hear, lexiconOf, sizeAt, tokensOf, type Grammar, type Heard, type Place } from '../line/index.ts';
+import { lengthNamed, parseLength, unitOfLine, type Unit } from '../length/index.ts';
+import {
+  changesMeaning,
+  hear,
+  lexiconOf,
+  lineWithout,
+  otherReadings,
+  sizeAt,
+  tokensOf,
+  type Grammar,
+  type Heard,
+  type Place,
+} from '../line/index.ts';
 import { samePath, type FieldPath } from './fields.ts';
 import { inputNamed } from './named.ts';
 import type { Said, Table } from './recipe.ts';
@@ -53,14 +64,76 @@ export interface SaidLine {
 }
 
 /**
- * Which recipe a line is about, and what it understood; null where none knows it. Of several that understand it, the one that knew
- * most of its words; of several that do not, the one that came nearest says what it did not understand.
+ * Which recipe a line is about, and what it understood; null where none knows it. A line that comes to nothing as it stands is taken
+ * another way, if there is one that comes to something.
  */
 export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
+  const first = asItStands(line, table, newId);
+  if (isWorkedOut(first)) return first;
+  for (const { line: other, sheet } of otherReadings(line)) {
+    const taken = asItStands(other, table, newId);
+    if (taken && isWorkedOut(taken)) return sheet === null ? taken : { ...taken, sheet: sizeSaid(sheet, line, table) };
+  }
+  return first;
+}
+
+/** A length of a line in one unit, on a table in another: named by its unit. */
+const namedIn =
+  (unit: Unit, table: Table) =>
+  (text: string): string =>
+    unit === table.unit ? text : String(lengthNamed(text, unit));
+
+/** A sheet by its name or size, said in the unit of the whole line; null where it is none. */
+function sizeSaid(sheet: string, line: string, table: Table): SaidSize | null {
+  const unit = unitOfLine(line, table.unit);
+  const size = tokensOf(sheet).find((token) => token.kind === 'size');
+  if (size?.kind !== 'size') return null;
+  const named = namedIn(unit, table);
+  return { width: named(size.width), height: named(size.height) };
+}
+
+const isWorkedOut = (heard: SaidLine | null): boolean =>
+  heard?.said.ok === true && recipeOf(heard.recipe).solve(heard.said.input, heard.table).status === 'solved';
+
+/** How many words may be left out of a line. */
+const MOST_LEFT_OUT = 3;
+
+/**
+ * The same line without the words, or the one number, that were not understood, where it comes to something then: to be offered,
+ * never taken by itself. Null where there is none, or where a word changes what the rest means, as `without` does.
+ */
+export function lineLeavingOut(
+  line: string,
+  table: Table,
+  newId: () => string,
+): { line: string; without: string[] } | null {
+  const without: string[] = [];
+  let rest = line;
+  for (let n = 0; n < MOST_LEFT_OUT; n++) {
+    const heard = sayRecipe(rest, table, newId);
+    if (heard?.said.ok === true) return isWorkedOut(heard) && without.length ? { line: rest, without } : null;
+    const problem = heard && !heard.said.ok ? heard.said.problem : null;
+    if (!problem || !('text' in problem) || !LEFT_OUT.has(problem.code)) return null;
+    if (changesMeaning(problem.text.toLowerCase())) return null;
+    const shorter = lineWithout(rest, problem.text);
+    if (shorter === null) return null;
+    without.push(shorter.without);
+    rest = shorter.line;
+  }
+  const heard = sayRecipe(rest, table, newId);
+  return isWorkedOut(heard) ? { line: rest, without } : null;
+}
+const LEFT_OUT = new Set(['word-unknown', 'goes-nowhere', 'said-twice']);
+
+/**
+ * What recipes make of the words as they stand. Of several that understand them, the one that knew most; of several that do not,
+ * the one that came nearest says what it did not understand.
+ */
+function asItStands(line: string, table: Table, newId: () => string): SaidLine | null {
   const unit = unitOfLine(line, table.unit);
   const { plain, quoted } = withoutQuotes(line);
   const tokens = tokensOf(plain);
-  const named = (text: string) => (unit === table.unit ? text : String(lengthNamed(text, unit)));
+  const named = namedIn(unit, table);
   const sizeNamed = (size: SaidSize | null) => size && { width: named(size.width), height: named(size.height) };
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
@@ -139,8 +212,10 @@ function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unk
       counts.add(part.length);
       part.forEach(walk);
     } else if (typeof part === 'object' && part !== null) Object.values(part).forEach(walk);
-    else if (typeof part === 'number') texts.add(String(part));
-    else if (typeof part === 'string') {
+    else if (typeof part === 'number') {
+      texts.add(String(part));
+      counts.add(part);
+    } else if (typeof part === 'string') {
       texts.add(part);
       const read = parseLength(part, unit, { allow: 'negative' });
       if (read.ok) numbers.add(Math.abs(read.value.ticks));
@@ -163,7 +238,7 @@ function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unk
     const missing = ABOUT_ELSE.has(place) ? undefined : said.find((text) => !isThere(text, place));
     if (missing !== undefined) return missing;
   }
-  const uncounted = counting.find((n) => n > 1 && !counts.has(n) && !texts.has(String(n)));
+  const uncounted = counting.find((n) => n > 1 && !counts.has(n));
   return uncounted === undefined ? null : String(uncounted);
 }
 
@@ -178,6 +253,25 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
     /(\b(?:title|letters)\b.*(?::|\bspelling|\bthat\s+spell|\bsaying|\bfor)\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(
       line,
     );
+  // `letters for BEACH 1 1/2 x 2`
+  const spelled =
+    /(\bletters\s+(?:for|of)\s+|\b(?:spelling|to\s+spell|that\s+spell|saying)\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(
+      line,
+    );
+  if (spelled)
+    return {
+      plain: line.replace(
+        spelled[0],
+        spelled[1]!.replace(/\b(?:for|of|spelling|to\s+spell|that\s+spell|saying)\s+$/, ''),
+      ),
+      quoted: spelled[2]!,
+    };
+  // `hello in letters 2 inches tall`
+  const before =
+    /^\s*(?:(?:spell|write|cut)\s+)?((?!my\b|the\b|an?\b|title|words?\b|names?\b|cut\b|letters?\b)\p{L}[\p{L}'’&! ]{0,30}?)\s+(?=in\s+(?:\S+\s+){0,3}letters\b)/iu.exec(
+      line,
+    );
+  if (before) return { plain: line.slice(before[0].length), quoted: before[1]! };
   // `KITE DAY in letters 1 inch wide`
   const first = /^\s*(\p{Lu}{2,}(?:\s+\p{Lu}{2,})*)\s+(?=in\b.*\bletters?\b)/u.exec(line);
   if (first) return { plain: line.slice(first[0].length), quoted: first[1]! };

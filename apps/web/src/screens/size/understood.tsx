@@ -1,6 +1,7 @@
-import { recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
+import { lineLeavingOut, recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
 import {
   constructionsMeant,
+  list,
   recipeProblemWords,
   recipeWords,
   saidBackWords,
@@ -9,11 +10,12 @@ import {
   type Voice,
 } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
+import type { UnderstoodLine } from '../../ui/SayLine.tsx';
 import { Meant } from './Meant.tsx';
 import { SaidPicture } from './SaidPicture.tsx';
 
 /** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
-export function understood(text: string, table: Table, choose: (id: RecipeId) => void) {
+export function understood(text: string, table: Table, choose: (id: RecipeId) => void): UnderstoodLine | null {
   if (!text.trim()) return null;
   const voice: Voice = { mark: table.mark, figures: 'typeset' };
   const heard = sayRecipe(text, table, newId);
@@ -44,5 +46,16 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
     return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
   }
   const problem = heard?.said.ok === false ? heard.said.problem : ({ code: 'phrase-unreadable', text } as const);
-  return { ok: false, says: saidWords({ ok: false, problem }, voice) };
+  const shorter = lineLeavingOut(text, table, newId);
+  return {
+    ok: false,
+    says: saidWords({ ok: false, problem }, voice),
+    instead: shorter && {
+      line: shorter.line,
+      says: `Leave out ${list(
+        shorter.without.map((word) => `"${word}"`),
+        'and',
+      )}`,
+    },
+  };
 }

@@ -248,7 +248,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     heads: ['panel', 'base', 'background', 'backing', 'shave', 'page-mat', 'layer'],
     places: {
       page: { kind: 'size', words: PAGE_WORDS, alone: true, after: PAGE_WORDS },
-      ground: { kind: 'size', words: ['on', 'onto', 'than', 'from'], alone: true },
+      ground: { kind: 'size', words: ['on', 'onto', 'than', 'from', 'for'], alone: true },
       ...LAYER_PLACES,
       layers: layersCounted(['panel', 'layer']),
       shave: { kind: 'length', words: ['shave', 'trim'], alone: true },

@@ -11,7 +11,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
-import { lengthAt, ticksSaid } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { fieldKey, isUnder, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -254,6 +254,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       long: { kind: 'length', words: ['across', 'long', 'over', 'length', 'band'], alone: true },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
       count: { kind: 'count', words: [], most: MOST_BLOCKS },
+      size: { kind: 'size', words: ['band'], alone: true },
       sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },
     },
     flags: {
@@ -261,8 +262,8 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       butt: ['butt', 'edge-to-edge', 'touching'],
       upright: ['upright', 'down', 'vertical', 'column', 'tower'],
     },
-    usual: ['blocks'],
-    idle: ['last', 'takes', 'take', 'joins', 'join', 'even', 'equal', 'share', 'photo'],
+    usual: ['blocks', 'size'],
+    idle: ['last', 'into', 'divided', 'split', 'takes', 'take', 'joins', 'join', 'even', 'equal', 'share', 'photo'],
   },
   /** The widths in their order; the rest is the last where nothing else is said, and so many alike where only their number is. */
   read: (heard, table, newId) => {
@@ -286,7 +287,11 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     // `three blocks 4 wide`: one is said of all
     const alike = said.length === 1 && widths.length === 1 && count > 1;
     const more = Math.max(0, count - said.length);
-    const [long, tuck] = [begins ? undefined : lengthAt(heard, 'long'), lengthAt(heard, 'tuck')];
+    const size = sizeAt(heard, 'size');
+    const [across, up] = [size?.width, size?.height];
+    const [along, deep] = upright ? [up, across] : [across, up];
+    const long = begins ? undefined : (lengthAt(heard, 'long') ?? along);
+    const tuck = lengthAt(heard, 'tuck');
     const butt = heard.flags.has('butt');
     return {
       run: upright ? 'upright' : 'level',
@@ -294,6 +299,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
         ...(long === undefined ? {} : { long }),
         high:
           lengthAt(heard, 'high') ??
+          deep ??
           (upright ? lengthAt(heard, 'wide') : undefined) ??
           (table.unit === 'in' ? '3' : '75'),
       },

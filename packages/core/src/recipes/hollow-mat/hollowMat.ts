@@ -267,6 +267,8 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
       centre: { kind: 'size', words: ['opening', 'centre', 'center', 'hole', 'window', 'middle'] },
       above: { kind: 'size', words: ['under', 'above', 'beneath', 'behind', 'cover'], alone: true },
       panel: { kind: 'size', words: ['panel'], alone: true, after: ['panel'] },
+      // what it goes round is not what it is cut from
+      round: { kind: 'size', words: ['for', 'around', 'round'], alone: true },
       lip: { kind: 'length', words: ['lip', 'glue', 'tuck'] },
     },
     usual: ['outer', 'reveal', 'centre'],
@@ -275,8 +277,11 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   read: (heard, table, newId) => {
     // the larger one is the mat; of one alone, as in `cut the middle out of a 12 x 12`, that one
     const wide = (size: ReturnType<typeof sizeAt>) => ticksSaid(size?.width, table.unit);
-    const [outer, opening] = [sizeAt(heard, 'outer'), sizeAt(heard, 'centre')].sort((a, b) => wide(b) - wide(a));
-    if (!outer) return null;
+    const round = sizeAt(heard, 'round');
+    const sizes = [sizeAt(heard, 'outer') ?? round, sizeAt(heard, 'centre')];
+    const [outer, opening] = sizes.sort((a, b) => wide(b) - wide(a));
+    // how large it is and what it goes round are two things, unless its opening is said as well
+    if (!outer || (round && !opening)) return null;
     const [said] = layersSaid(heard, '', newId);
     const [lip, centre] = [lengthAt(heard, 'lip'), opening ?? null];
     const above = sizeAt(heard, 'above') ?? sizeAt(heard, 'panel');

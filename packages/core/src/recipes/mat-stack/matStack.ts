@@ -207,21 +207,23 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       },
       outer: {
         kind: 'size',
-        words: ['on', 'onto', 'from', 'overall', 'finished', 'outside', 'mat'],
+        words: ['on', 'onto', 'overall', 'finished', 'outside', 'mat'],
         many: true,
         alone: true,
       },
+      sheet: { kind: 'size', words: ['from'], alone: true, after: ['sheet', 'scrap'] },
     },
     flags: {
       ...LAYER_FLAGS,
       oval: ['oval', 'ellipse'],
       round: ['circle', 'circular'],
       square: ['square'],
-      largest: ['largest', 'biggest', 'maximum', 'max', 'scrap', 'sheet', 'paper', 'card'],
+      uneven: ['offset', 'uneven', 'off-centre', 'off-center'],
+      largest: ['largest', 'biggest', 'maximum', 'max'],
     },
     usual: ['reveal', 'around', 'outer'],
     idle: [
-      ...['first', 'second', 'inside'],
+      ...['first', 'second', 'inside', 'scrap', 'sheet', 'paper', 'card'],
       'narrow',
       'thin',
       'thick',
@@ -240,8 +242,12 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     ],
   },
   /** Reveals and sizes from the print outward; of the largest print, what it is to come from is what lies round it. */
-  read: (heard, table, newId) => {
-    const outer = heard.values.filter((v) => v.place === 'outer');
+  read: (line, table, newId) => {
+    // with no print said, `a mat from a 6 x 6 scrap` is as large as that
+    const isSheetTheMat = line.flags.has('largest') || !sizeAt(line, 'around');
+    const taken = line.values.map((v) => (v.place === 'sheet' && isSheetTheMat ? { ...v, place: 'outer' } : v));
+    const heard = { ...line, values: taken };
+    const outer = taken.filter((v) => v.place === 'outer');
     const largest = heard.flags.has('largest') && !outer.length;
     // `1/8 mat 4 x 6`, `mat my 4 x 6 with ...`: with nothing said of a print, that is the print
     const bare =
@@ -270,10 +276,19 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       values: heard.flags.has('round') || heard.flags.has('square') ? asWideAsHigh(values, table) : values,
     };
     const mats = layersSaid(said, 'outer', newId);
+    // `an offset mat`: how far on which side is asked
+    const isSided = values.some(({ place }) => ['left', 'right', 'top', 'bottom'].includes(place));
+    if (heard.flags.has('uneven') && !isSided) return null;
+    // `three mats for 4 x 6 photos` are one for each, and no stack of three
+    const isOfSeveral = values.some(({ place, word }) => place === 'around' && SEVERAL_PRINTS.test(word ?? ''));
+    if (isOfSeveral && (countAt(heard, 'layers') ?? 1) > 1) return null;
     // a print of two sizes is no mat yet
     const matted = ['mat', 'matt', 'matting'].some((head) => heard.heads.has(head));
     const asked = matted || heard.flags.has('reveal');
-    if (!mats.length || !(asked || values.some((v) => v.place !== 'around' && v.place !== 'outer'))) return null;
+    // `mat for a 4 x 6`: how much of it shows is asked
+    if (!mats.length && matted && !heard.passedOver.length && sizeAt(said, 'around'))
+      mats.push({ id: newId(), reveal: { style: 'even' } });
+    if (!mats.length || !(asked || values.some((v) => !['around', 'outer', 'sheet'].includes(v.place)))) return null;
     const shape = heard.flags.has('oval') || heard.flags.has('round') ? { shape: 'oval' as const } : {};
     const input = (layers: readonly NestedLayer[]): MatStackInput => ({
       print: { ...sizeAt(said, 'around'), known: 'measured' },
@@ -297,6 +312,8 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
   },
   onward: () => [],
 };
+
+const SEVERAL_PRINTS = /^(?:photo|photograph|print|picture|pic)s$/;
 
 /** `a circle of 3 inches with 1/8 showing`: of lengths that are said of something round or square, one far wider than the others is how wide the print is. */
 function asWideAsHigh(values: readonly HeardValue[], { unit }: Table): readonly HeardValue[] {

@@ -348,7 +348,7 @@ export const rays: Recipe<'rays', RaysInput> = {
       corner: ['corner'],
       edge: ['edge', 'side'],
     },
-    usual: ['angles', 'width'],
+    usual: ['angles', 'width', 'ground'],
     idle: ['even', 'evenly', 'going', 'shining', 'radiating', 'strip', 'from', 'sun'],
   },
   read: readRays,

@@ -283,7 +283,11 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
   grammar: {
     heads: ['frame', 'framed', 'surround', 'strip'],
     places: {
-      photo: { kind: 'size', words: ['round', 'around', 'photo', 'print', 'picture', 'for', 'outside'] },
+      photo: {
+        kind: 'size',
+        words: ['round', 'around', 'photo', 'print', 'picture', 'for', 'outside', 'mat', 'panel'],
+        after: ['mat', 'panel'],
+      },
       strip: { kind: 'size', words: [] },
       width: { kind: 'length', words: ['strip', 'wide', 'width'], alone: true },
       stock: { kind: 'length', words: ['long', 'from', 'length'] },

@@ -213,17 +213,18 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     const said = (place: string) => lengthAt(heard, place);
     const size = sizeAt(heard, 'tab');
     const width = size?.width ?? said('width');
-    const row = rowSaid(heard, table, { width, length: undefined });
-    if (width === undefined && row.count === undefined) return null;
     const has = (flag: string) => heard.flags.has(flag);
     const inch = table.unit === 'in';
+    const out = size?.height ?? said('out') ?? (inch ? '1/2' : '12');
+    const row = rowSaid(heard, table, { width, length: sizeAt(heard, 'sheet') ? undefined : out });
+    if (width === undefined && row.count === undefined) return null;
     const [tuck, by] = [said('tuck'), said('corner')];
     return {
       edge: has('left') ? 'left' : has('right') ? 'right' : has('bottom') ? 'bottom' : 'top',
       strip: width === undefined ? {} : { width },
       ...row,
       tab: {
-        out: size?.height ?? said('out') ?? (inch ? '1/2' : '12'),
+        out,
         tuck: tuck ?? (inch ? '1/4' : '6'),
         made: has('double') ? 'double' : 'single',
       },

@@ -371,7 +371,7 @@ export const weave: Recipe<'weave', WeaveInput> = {
       backed: ['backed', 'backing'],
     },
     usual: ['area', 'width'],
-    idle: ['way', 'under', 'over', 'paper', 'direction'],
+    idle: ['into', 'way', 'under', 'over', 'paper', 'direction'],
   },
   read: readWeave,
 };
@@ -511,7 +511,11 @@ function readWeave(heard: Heard, table: Table): WeaveInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const inch = table.unit === 'in';
   const count = countAt(heard, 'count');
-  const [size, strip, square] = [sizeAt(heard, 'area'), sizeAt(heard, 'strip'), said('square')];
+  const [size, strip, square] = [
+    sizeAt(heard, 'area') ?? sizeAt(heard, 'ground'),
+    sizeAt(heard, 'strip'),
+    said('square'),
+  ];
   const area = size ?? (square === undefined ? {} : { width: square, height: square });
   // `from 1/2 inch strips` is how wide they are
   const narrow = strip === null && said('width') === undefined ? said('stock') : undefined;

@@ -1,0 +1,78 @@
+import { BY_SAID, LENGTH_SAID } from '../length/index.ts';
+import { changesMeaning } from './lexicon.ts';
+import { PRINT_SIZE, numberWords } from './tokens.ts';
+
+/*
+ * Other ways to take a line that comes to nothing as it stands. Each gives the line as it would be said in the usual way; one is
+ * only asked where the line itself was not understood, so that none can change what is understood already.
+ */
+
+const SIZE = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const NUMBERS = 'two|three|four|five|six|seven|eight|nine|ten|eleven|twelve';
+const NUMBER = String.raw`(?:\d{1,3}(?![\d/.]|\s*(?:x|×|by|\d+\/))|${NUMBERS}|a\s+dozen)`;
+/** What is cut as a plain rectangle, whatever is done with it then. */
+const PLAIN =
+  'rectangles?|pieces?|mats?|cards|tickets?|bookmarks?|stickers?|tiles?|title\\s+(?:strips?|blocks?|cards?)|titles?|' +
+  'journall?ing\\s+(?:spots?|blocks?|boxe?s?|cards?|strips?|pieces?)|(?:journal|filler|pocket|photo|note|flash|index|place)\\s+cards?|' +
+  'blocks?|boxe?s?|inserts?|slips?|notes?|postcards?|coupons?|swatch(?:es)?|panels?';
+const SHEET = String.raw`(?:letter|legal|a[3-6])(?:\s+(?:sheet|size|paper))?|${SIZE}`;
+const FROM = String.raw`(?:\s+(?:from|out\s+of)\s+(?:an?\s+|one\s+|my\s+)?(${SHEET})(?:\s+(?:sheet|paper|cardstock))?)?`;
+const START = String.raw`^\s*(?:i\s+(?:need|want)\s+(?:to\s+cut\s+)?|cut\s+|make\s+|what\s+do\s+i\s+need\s+for\s+|how\s+many\s+)?`;
+
+/** A line as it may be taken. */
+export interface Reading {
+  readonly line: string;
+  /** What it is to be cut from, as typed, where the line does not say it any more. */
+  readonly sheet: string | null;
+}
+const plain = (line: string): Reading => ({ line, sheet: null });
+/** How many come from a sheet is asked where no number is said. */
+const cells = (number: string | undefined, size: string, sheet: string | undefined): Reading =>
+  !number && sheet
+    ? plain(`cells ${size} from ${sheet}`)
+    : { line: `cells ${size}, ${number ?? 'one'} of them`, sheet: sheet ?? null };
+
+/** `mat 4x6 1/8`: of a size that prints come in, the fraction stands by itself. */
+const FRACTION_GLUED = new RegExp(String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d{1,2}\/\d{1,2})(?=\s|,|$)`, 'iu');
+/** `tabs 1 x 2, 4` */
+const NUMBER_LAST = /,\s*(\d{1,2})\s*$/u;
+/** `6 title blocks 2 x 3 from 12 x 12`, `bookmark 2 x 6, 3`. */
+const NOUN_FIRST = new RegExp(
+  `${START}(?:(${NUMBER})\\s+|an?\\s+)?(?:${PLAIN})\\s*,?\\s+(${SIZE})(?:\\s*,\\s*(${NUMBER}))?${FROM}\\s*[.?]?\\s*$`,
+  'iu',
+);
+/** `ten 3 x 4 cards`, `4 x 6 mats from a letter sheet`. */
+const NOUN_LAST = new RegExp(
+  `${START}(?:(${NUMBER})\\s+|an?\\s+)?(${SIZE})\\s+(?:inch\\s+)?(?:${PLAIN})(?:\\s*,\\s*(${NUMBER}))?(?:\\s+(?:can\\s+i\\s+get|come|fit))?${FROM}\\s*[.?]?\\s*$`,
+  'iu',
+);
+
+/** The line taken another way, the likeliest first; none for most lines. */
+export function otherReadings(line: string): Reading[] {
+  const others: Reading[] = [];
+  const noun = NOUN_FIRST.exec(line) ?? NOUN_LAST.exec(line);
+  if (noun) {
+    const [, before, size, after, sheet] = noun;
+    if (!(before && after)) others.push(cells(before ?? after, size!, sheet));
+  }
+  if (FRACTION_GLUED.test(line)) others.push(plain(line.replace(FRACTION_GLUED, '$1, $2')));
+  if (NUMBER_LAST.test(line)) others.push(plain(line.replace(NUMBER_LAST, ', $1 of them')));
+  return others;
+}
+
+/**
+ * The line without one word or number of it, and what stands there, as typed; null where it does not stand by itself, or where the
+ * word before it changes what it means, as `without` does.
+ */
+export function lineWithout(line: string, said: string): { line: string; without: string } | null {
+  const words = [said, ...(/^\d+$/.test(said) ? numberWords(Number(said)) : [])];
+  const either = words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`)).join('|');
+  const found = new RegExp(String.raw`(?<![\p{L}\d/.])(?:${either})(?![\p{L}\d/])`, 'iu').exec(line);
+  if (!found) return null;
+  const before = line.slice(0, found.index);
+  const word = /(\p{L}[\p{L}'’]*)\s+$/u.exec(before)?.[1];
+  if (word && changesMeaning(word.toLowerCase())) return null;
+  const rest = `${before} ${line.slice(found.index + found[0].length)}`;
+  const shorter = rest.replace(/\s+/g, ' ').replace(/\s+(?=[,.;:])/g, '').trim(); // prettier-ignore
+  return shorter ? { line: shorter, without: found[0] } : null;
+}
