@@ -13,6 +13,7 @@ export {
   type Restored,
 } from './keeping.ts';
 export {
+  handlingSchema,
   recordEntrySchema,
   recordQuerySchema,
   recordSchema,

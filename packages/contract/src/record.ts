@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthText } from '@temnex/core';
+import { lengthText, type Handling } from '@temnex/core';
 import { cutPieceSchema } from './cuttings.ts';
 
 const size = { unit: z.enum(['in', 'mm']), width: lengthText(), height: lengthText() };
@@ -34,6 +34,14 @@ export const recordedCutSchema = z.strictObject({
 });
 export type RecordedCut = z.infer<typeof recordedCutSchema>;
 
+const whole = z.int().min(0);
+export const handlingSchema = z.strictObject({
+  settings: whole,
+  cuts: whole,
+  takenUp: whole,
+  waiting: whole,
+}) satisfies z.ZodType<Handling>;
+
 /** One time at the trimmer, or an order that was put down without it. */
 export const recordEntrySchema = z.strictObject({
   id: z.string(),
@@ -50,6 +58,8 @@ export const recordEntrySchema = z.strictObject({
   /** What went wrong, and how many pieces that had come off were spoiled. */
   wrong: z.array(z.strictObject({ how: z.enum(['size', 'edge', 'torn', 'paper']).nullable(), spoiled: z.int() })),
   cuts: z.array(recordedCutSchema),
+  /** What each order that was cut asked of the hands as it was planned, in the order in which they were cut; none that cannot be read. */
+  handling: z.array(handlingSchema),
 });
 export type RecordEntry = z.infer<typeof recordEntrySchema>;
 export const recordQuerySchema = z.strictObject({

@@ -1,7 +1,14 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
-import { minutesOf, wantedAs, type Plan, type PlanNode, type SessionEvent, type StockItem } from '@temnex/core';
-import type { RecordEntry, RecordQuery, RecordedCut, RecordedItem, TheRecord } from '@temnex/contract';
+import { handlingOf, minutesOf, wantedAs, type Handling, type Plan, type PlanNode, type SessionEvent, type StockItem } from '@temnex/core';
+import {
+  handlingSchema,
+  type RecordEntry,
+  type RecordQuery,
+  type RecordedCut,
+  type RecordedItem,
+  type TheRecord,
+} from '@temnex/contract';
 import { cuttings, papers, plans, sessionEvents, sessions } from '../database/schema.ts';
 import { TableCache } from '../database/tableVersions.ts';
 import { DATABASE, type Database } from '../database/types.ts';
@@ -170,13 +177,29 @@ interface KnownOrder {
   readonly names: ReadonlyMap<string, string>;
   readonly from: ReadonlyMap<string, readonly string[]>;
   readonly together: boolean;
+  /** Null where its steps cannot be read. */
+  readonly handling: Handling | null;
 }
 
 function orderOf({ plan, job, together }: { plan: unknown; job: unknown; together: unknown }): KnownOrder {
   const pieces = (job as { pieces?: { id: string; name?: string }[] } | null)?.pieces;
   const names = new Map((Array.isArray(pieces) ? pieces : []).map((p) => [wantedAs(p.id), p.name ?? p.id]));
   const sheets = (plan as Partial<Plan> | null)?.sheets;
-  return { names, from: Array.isArray(sheets) ? sheetsOfPieces(sheets) : new Map(), together: together !== null };
+  return {
+    names,
+    from: Array.isArray(sheets) ? sheetsOfPieces(sheets) : new Map(),
+    together: together !== null,
+    handling: handlingIfReadable(plan),
+  };
+}
+
+/** An order whose row was damaged costs only what would be said of it. */
+function handlingIfReadable(plan: unknown): Handling | null {
+  try {
+    return handlingSchema.safeParse(handlingOf(plan as Plan)).data ?? null;
+  } catch {
+    return null;
+  }
 }
 
 function entryOf({ at, session, cuts: listed }: Entry, known: Known): RecordEntry {
@@ -197,6 +220,9 @@ function entryOf({ at, session, cuts: listed }: Entry, known: Known): RecordEntr
       deed.do === 'wrong' && !undone.has(id) ? [{ how: deed.wrong?.how ?? null, spoiled: deed.spoiled.length }] : [],
     ),
     cuts: cuts.map((cut) => cutOf(cut, known)),
+    handling: [...new Set(cuts.flatMap((c) => (c.undoneAt ? [] : [c.plan])))].flatMap(
+      (plan) => known.plans.get(plan)?.handling ?? [],
+    ),
   };
 }
 

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import {
+  handlingOf,
   planJob,
   readJob,
   seededRandom,
@@ -108,13 +109,16 @@ describe('a session on the server', () => {
     const used = new Set(recorded!.used.map((u) => u.stock));
     expect(recorded!.pieces.every((p) => p.stock !== null && used.has(p.stock))).toBe(true);
     expect(recorded!.kept.every((k) => k.from.length > 0 && used.has(k.from[0]!.stock))).toBe(true);
+    // and how many settings and cuts its order asked for, and what else of the hands
+    expect(entry!.handling).toEqual([handlingOf(plan.plan)]);
+    expect(entry!.handling[0]).toMatchObject({ cuts: plan.plan.totals.cuts, settings: plan.plan.totals.settings });
     expect((await get(`/api/record?page=nobody`)).body.entries).toEqual([]);
     expect((await send(session.id, [end])).refused).toBeNull();
     expect(await cuts()).toHaveLength(1);
     await send(session.id, [event({ do: 'on', order: 0 })]);
     // undone, it is not gone from the record
     const after = ((await get('/api/record')).body as TheRecord).entries[0]!;
-    expect([after.open, after.cuts[0]!.undoneAt === null]).toEqual([true, false]);
+    expect([after.open, after.cuts[0]!.undoneAt === null, after.handling]).toEqual([true, false, []]);
     expect(await cuts()).toEqual([]);
     expect(quantities()).toBe(before);
     const whole = (await get(`/api/sessions/${session.id}`)).body as Session;

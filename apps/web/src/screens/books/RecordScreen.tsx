@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { SCREEN, count, sizeWords } from '@temnex/words';
+import { SCREEN, count, handlingWords, sizeWords } from '@temnex/words';
 import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core';
 import type { RecordEntry, RecordedCut, RecordedItem } from '@temnex/contract';
 import { useRecord } from '../../api/books.ts';
@@ -144,6 +144,12 @@ function OneEntry({ entry: e }: { entry: RecordEntry }) {
         {e.cuts.length ? (
           <details>
             <summary>What it took and gave</summary>
+            {e.handling.map((order, i) => (
+              <p key={i}>
+                {i ? 'Planned again: ' : 'As planned: '}
+                {count(order.cuts, 'cut')}, {handlingWords(order)}
+              </p>
+            ))}
             {e.cuts.map((c) => (
               <OneCut key={c.id} cut={c} />
             ))}
