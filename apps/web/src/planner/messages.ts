@@ -4,8 +4,8 @@ import type { JobDocument, JobIssue, Keeping, OneByOne, Plan } from '@temnex/cor
  * What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. A job of several pages is
  * planned for its own aim, and compared with the pages one by one.
  */
-/** How it is planned: for all three aims, for its own alone, or as pages that are cut together. */
-export type How = 'alone' | 'one-aim' | 'together';
+/** How it is planned: for all three aims, for its own alone, or as pages that are cut together, for its own or for all three. */
+export type How = 'alone' | 'one-aim' | 'together' | 'together-aims';
 export type ToWorker = { job: JobDocument; earlier: Plan | null; keeping?: Keeping; how: How };
 export type FromWorker =
   | { kind: 'better'; plan: Plan }

@@ -1,5 +1,5 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import type { Aim, JobDocument, JobIssue, OneByOne, Plan } from '@temnex/core';
+import { AIMS, type Aim, type JobDocument, type JobIssue, type OneByOne, type Plan } from '@temnex/core';
 import type { FromWorker, How } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
@@ -32,7 +32,8 @@ export function usePlanner() {
       const made = newPlanWorker();
       worker.current = made;
       setOf(job);
-      setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds: job.plan?.seconds ?? 1 });
+      const seconds = (job.plan?.seconds ?? 1) * (how === 'together-aims' ? AIMS.length : 1);
+      setState({ status: 'planning', plans: {}, startedAt: performance.now(), seconds });
       made.onmessage = ({ data }: MessageEvent<FromWorker>) => {
         if (worker.current !== made) return;
         // drawing a plan takes a while: it may be put off for a keystroke, and is done a part at a time

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../chance/index.ts';
-import { readJob, verifyPlan, type JobDocument, type Plan } from '../planner/index.ts';
+import { planJobNested, readJob, verifyPlan, type JobDocument, type Plan } from '../planner/index.ts';
 import { pagesOf } from '../../testing/makers.ts';
-import { bagOf, fromTogether, jobTogether, missingArea, oneByOne, planTogether } from './index.ts';
+import { bagOf, fromTogether, jobTogether, leftOf, missingArea, oneByOne, planTogether } from './index.ts';
 
 const together = (jobs: readonly JobDocument[]) => {
   const made = jobTogether('all', jobs);
@@ -90,3 +90,18 @@ test.each(Array.from({ length: SEEDS }, (_, i) => i + 1))('planned together, see
   if (Math.abs(left - alone.missingArea) < 1e-9)
     expect(plan.totals.newSheetArea).toBeLessThanOrEqual(alone.newSheetArea + 1e-9);
 }); // prettier-ignore
+
+test.each([
+  { aim: 'easiest-cuts', seed: 3 },
+  { aim: 'largest-offcuts', seed: 7 },
+] as const)('cut for $aim they are no worse by that than the first order of all, whatever it wastes', ({ aim, seed }) => {
+  const now = () => 0;
+  const of = (plan: Plan): number =>
+    aim === 'easiest-cuts' ? plan.totals.settings : -Math.max(0, ...leftOf(plan).map(({ sides: [a, b] }) => a * b));
+  const { document, job } = together(pagesOf(seed, { pages: 3 }));
+  const asked = { ...job, aim, nodes: 200 };
+  const first = planJobNested(document, asked, { now });
+  const { plan } = planTogether(document, asked, { now });
+  expect([plan.missing, plan.totals.newSheetArea]).toEqual([first.missing, first.totals.newSheetArea]);
+  expect(of(plan)).toBeLessThanOrEqual(of(first) + 1e-9);
+});

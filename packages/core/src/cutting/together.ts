@@ -1,6 +1,7 @@
 import { TICKS_PER_UNIT, parseLength } from '../length/index.ts';
 import {
   planJobNested,
+  type Aim,
   type Job,
   type JobDocument,
   type JobStock,
@@ -8,6 +9,7 @@ import {
   type PlanNode,
   type PlanWatch,
 } from '../planner/index.ts';
+import { leftOf } from './jobOfBlanks.ts';
 
 /*
  * Several pages cut in one session: one job of all their pieces, each named with the bag that its page has. What it saves is told against
@@ -201,9 +203,18 @@ export const missingArea = (job: Job, plan: Pick<Plan, 'missing'>): number => {
   return sum / TICKS_PER_UNIT[job.unit] ** 2;
 };
 
-/** Whether a plan leaves out more, or takes more new paper, or else wastes more, than another for the same aim. */
+/** Whether a plan leaves out more, or takes more new paper, or else is worse by its aim, than another for the same aim. */
 function worseThan(a: Plan, b: Plan, job: Job): boolean {
-  const figures = (p: Plan) => [missingArea(job, p), p.totals.newSheetArea, p.totals.wasteArea];
+  const figures = (p: Plan) => {
+    const { newSheetArea, wasteArea, settings, cuts } = p.totals;
+    const [largest] = leftOf(p);
+    const byAim: Readonly<Record<Aim, readonly number[]>> = {
+      'least-paper': [],
+      'easiest-cuts': [settings, cuts],
+      'largest-offcuts': [largest ? -largest.sides[0] * largest.sides[1] : 0],
+    };
+    return [missingArea(job, p), newSheetArea, ...byAim[job.aim], wasteArea];
+  };
   const [x, y] = [figures(a), figures(b)];
   const at = x.findIndex((n, i) => Math.abs(n - y[i]!) > 1e-9);
   return at >= 0 && x[at]! > y[at]!;

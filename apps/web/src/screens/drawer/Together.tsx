@@ -8,7 +8,7 @@ import { Block } from '../../ui/Block.tsx';
 import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { AimChoice } from '../order/Alternatives.tsx';
+import { Alternatives } from '../order/Alternatives.tsx';
 import { CutIt, type Pressed } from '../order/CutIt.tsx';
 import { OrderSlip, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
 import { Overview } from '../order/Overview.tsx';
@@ -225,7 +225,10 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
                 </span>
               </Notice>
             ) : null}
-            <AimChoice habits={habits} />
+            <Alternatives plans={order.plans} habits={habits} compare={order.compare} title="Cut them for" />
+            {order.comparing ? (
+              <Planning {...order.comparing} what="Planning all three" stop={order.stopComparing} />
+            ) : null}
             <Part>Cuts, in this order</Part>
             <WhichOrder {...{ plan, job, habits }} planning={order.planning !== null} />
             {plan.steps.length ? (

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { readJob, withBlocks, type Job, type Plan } from '@temnex/core';
+import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { useIsSavingHabits, useStoreTogether, useTogether } from '../../api/queries.ts';
-import { usePlanner, type Alone } from '../../planner/usePlanner.ts';
+import { usePlanner, type Alone, type Plans } from '../../planner/usePlanner.ts';
 
 export interface TogetherOrder {
   readonly asked: ReturnType<typeof useTogether>;
@@ -13,8 +13,17 @@ export interface TogetherOrder {
   /** Id under which the server keeps it; null until it does. */
   readonly stored: string | null;
   readonly stop: () => void;
+  /** The order of the chosen aim, and of the others as far as they were asked for. */
+  readonly plans: Plans;
+  /** Plans for all three aims, to be set side by side; null while something is planned, or where they are there. */
+  readonly compare: (() => void) | null;
+  readonly comparing: { readonly startedAt: number; readonly seconds: number } | null;
+  readonly stopComparing: () => void;
   readonly trouble: Error | null;
 }
+
+/** A job as text, whatever its aim. */
+const whateverAim = (job: JobDocument): string => JSON.stringify({ ...job, plan: { ...job.plan, aim: null } });
 
 /** The cutting order of several pages: the stored one while it still answers what is asked, else planned anew and stored. */
 export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
@@ -33,18 +42,22 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   // what is planned may still be of the job before
   const isOf = planned.current?.text === text && planned.current?.job === of;
   const fresh = isOf && (state.status === 'planning' || state.status === 'done') ? state : null;
-  const found = fresh ? (Object.values(fresh.plans)[0] ?? null) : null;
+  const compared = useComparedAims(job);
+  const aim = job?.plan?.aim;
+  // of an aim that was set beside the others, the order that was seen there
+  const seen = aim ? (compared.plans[aim] ?? null) : null;
+  const found = seen ?? (fresh ? (Object.values(fresh.plans)[0] ?? null) : null);
   const plan = stored?.plan ?? found;
   const { mutate } = store;
   const sent = useRef<Plan | null>(null);
   const isSavingHabits = useIsSavingHabits();
   useEffect(() => {
-    if (fresh?.status !== 'done' || stored || !found || !basis || sent.current === found) return;
+    if ((!seen && fresh?.status !== 'done') || stored || !found || !basis || sent.current === found) return;
     // a plan for habits that the server does not know yet would be refused
     if (isSavingHabits()) return;
     sent.current = found;
     mutate({ basis, plan: found });
-  }, [fresh, stored, found, basis, mutate, isSavingHabits]);
+  }, [fresh, seen, stored, found, basis, mutate, isSavingHabits]);
   const shown = stored ? stored.job : job && plan ? withBlocks(job, plan.blocks) : null;
   const read = useMemo(() => {
     const made = shown ? readJob(shown) : null;
@@ -58,6 +71,25 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
     planning: fresh?.status === 'planning' && !stored ? fresh : null,
     stored: stored?.id ?? null,
     stop: () => found && stop({ [found.aim]: found }),
+    plans: plan ? { ...compared.plans, [plan.aim]: plan } : {},
+    compare: stored ? compared.begin : null,
+    comparing: compared.planning,
+    stopComparing: compared.stop,
     trouble: store.error,
+  };
+}
+
+/** Plans of a job for all three aims, once they are asked for; of another job they are forgotten, of another aim they stay. */
+function useComparedAims(job: JobDocument | null) {
+  const { state, of, plan: start, stop } = usePlanner();
+  const isOf = useMemo(() => job !== null && of !== null && whateverAim(job) === whateverAim(of), [job, of]);
+  const planning = isOf && state.status === 'planning' ? state : null;
+  const plans: Plans = isOf && (state.status === 'planning' || state.status === 'done') ? state.plans : {};
+  const isWhole = AIMS.every((aim) => plans[aim] !== undefined);
+  return {
+    plans: planning ? {} : plans,
+    planning,
+    begin: job && !planning && !isWhole ? () => start(job, null, 'together-aims') : null,
+    stop: () => stop(plans),
   };
 }

@@ -6,7 +6,6 @@ import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import type { PageContext } from '../page/context.ts';
 
 const Sheet = styled.div`
   margin-bottom: 1.6rem;
@@ -60,9 +59,11 @@ const Table = styled.table`
 
 interface AlternativesProps {
   plans: Plans;
-  context: PageContext;
+  habits: Habits;
   /** Plans for all three; null while that is being done. */
   compare: (() => void) | null;
+  /** Said before them; several pages are cut for one, too. */
+  title?: string;
 }
 
 function AimTick({ aim, habits, save }: { aim: Aim; habits: Habits; save: (habits: Habits) => void }) {
@@ -90,20 +91,20 @@ export function AimChoice({ habits }: { habits: Habits }) {
 }
 
 /** The three aims side by side with their figures; the best of each figure is set strong. The choice is remembered. */
-export function Alternatives({ plans, context, compare }: AlternativesProps) {
+export function Alternatives({ plans, habits, compare, title = 'Cut it for' }: AlternativesProps) {
   const save = useSaveHabits();
   const known = AIMS.filter((aim) => plans[aim] !== undefined);
   const rows = known.map((aim) => ({ aim, figures: comparedWords(plans[aim]!) }));
   const first = rows[0]!.figures;
   const best = first.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
   const differ = first.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);
-  const choose = (aim: Aim) => <AimTick aim={aim} habits={context.habits} save={save.mutate} />;
+  const choose = (aim: Aim) => <AimTick aim={aim} habits={habits} save={save.mutate} />;
   if (!differ.some(Boolean))
     return (
-      <Sheet role="group" aria-label="Cut it for">
+      <Sheet role="group" aria-label={title}>
         <Same>
           {AIMS.map((aim) => (
-            <span key={aim} data-chosen={aim === context.habits.aim || undefined}>
+            <span key={aim} data-chosen={aim === habits.aim || undefined}>
               {choose(aim)}
             </span>
           ))}
@@ -118,7 +119,7 @@ export function Alternatives({ plans, context, compare }: AlternativesProps) {
         <caption className="out-of-sight">Three ways to cut it, side by side</caption>
         <thead>
           <tr>
-            <th scope="col">Cut it for</th>
+            <th scope="col">{title}</th>
             {first.map((f) => (
               <th key={f.label} scope="col">
                 {f.label}
@@ -128,7 +129,7 @@ export function Alternatives({ plans, context, compare }: AlternativesProps) {
         </thead>
         <tbody>
           {rows.map(({ aim, figures }) => (
-            <tr key={aim} data-chosen={aim === context.habits.aim || undefined}>
+            <tr key={aim} data-chosen={aim === habits.aim || undefined}>
               <td>{choose(aim)}</td>
               {figures.map((f, i) => (
                 <td key={f.label} data-best={(differ[i] && f.rank === best[i]) || undefined}>

@@ -169,7 +169,7 @@ export function OrderScreen() {
         return (
           <>
             <Aims>
-              <Alternatives plans={order.plans} context={context} compare={order.planning ? null : again} />
+              <Alternatives plans={order.plans} habits={context.habits} compare={order.planning ? null : again} />
             </Aims>
             {order.plan.missing.map((m) => (
               <Short key={m.piece} missing={m} job={order.job} context={context} planning={order.planning !== null} />
@@ -247,7 +247,13 @@ export function OrderScreen() {
   );
 }
 
-export function Planning({ startedAt, seconds, stop }: { startedAt: number; seconds: number; stop: () => void }) {
+interface PlanningProps {
+  startedAt: number;
+  seconds: number;
+  stop: () => void;
+  what?: string;
+}
+export function Planning({ startedAt, seconds, stop, what = 'Looking for a better one' }: PlanningProps) {
   const [now, setNow] = useState(() => performance.now());
   useEffect(() => {
     const timer = setInterval(() => setNow(performance.now()), 100);
@@ -266,7 +272,7 @@ export function Planning({ startedAt, seconds, stop }: { startedAt: number; seco
         aria-valuemax={100}
       />
       <span>
-        Looking for a better one <Quiet onPress={stop}>Stop, this will do</Quiet>
+        {what} <Quiet onPress={stop}>Stop, this will do</Quiet>
       </span>
     </Stack>
   );
