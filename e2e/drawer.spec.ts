@@ -165,6 +165,16 @@ test('three pages are planned as one, cut, and taken back', async ({ table: page
   await expect(page.getByText('#2').first()).toBeVisible();
   await expect(page.getByRole('list', { name: 'Cuts in order' })).toContainText('#1');
   await expect(page.getByRole('link', { name: 'Print it' })).toBeVisible();
+  // all three aims side by side: the one for easiest cuts has no more settings than the others
+  await page.getByRole('button', { name: 'Set them side by side' }).click();
+  const figures = page.getByRole('table', { name: 'Three ways to cut it' });
+  const same = page.getByText('All three come to the same here.');
+  await expect(figures.or(same)).toBeVisible();
+  if (await figures.isVisible()) {
+    const settings = await figures.locator('tbody tr td:nth-child(6)').allInnerTexts();
+    expect(settings).toHaveLength(3);
+    expect(Number(settings[1])).toBe(Math.min(...settings.map(Number)));
+  }
   // for another aim, and in another order, they are planned anew
   const kept = async (what: string) => {
     const sent = page.waitForRequest((r) => r.method() === 'POST' && r.url().endsWith('/api/together'));

@@ -463,6 +463,7 @@ export {
   missingArea,
   oneByOne,
   planTogether,
+  planTogetherAims,
   type JobTogether,
   type OneByOne,
   USUAL_SHEET,

@@ -196,7 +196,7 @@ function sheetsBoundWords(plan: Plan): string {
   const least = bound.newSheets
     ? `${count(bound.newSheets, 'new sheet')} (${areaWords(bound.newSheetArea, plan.unit)})`
     : 'no new sheet';
-  return `Perhaps less would do: at least ${least} is needed${how ? `, as ${how}` : ''}.`;
+  return `Perhaps less would do: at least ${least} ${bound.newSheets > 1 ? 'are' : 'is'} needed${how ? `, as ${how}` : ''}.`;
 }
 
 /** Less of an edge than this is a tip that no fence holds straight: 1/2 in. */

@@ -1,4 +1,4 @@
-import { AIMS, planAimsNested, planJobNested, planTogether, readJob, type PlanWatch } from '@temnex/core';
+import { planAimsNested, planJobNested, planTogether, planTogetherAims, readJob, type PlanWatch } from '@temnex/core';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */
@@ -21,10 +21,8 @@ addEventListener('message', (event: MessageEvent<ToWorker>) => {
   };
   if (how === 'one-aim') return tell({ kind: 'done', plans: [planJobNested(job, read.job, watch)], alone: null });
   if (how === 'alone') return tell({ kind: 'done', plans: planAimsNested(job, read.job, watch), alone: null });
-  if (how === 'together-aims') {
-    const plans = AIMS.map((aim) => planTogether(job, { ...read.job, aim }, watch).plan);
-    return tell({ kind: 'done', plans, alone: null });
-  }
+  if (how === 'together-aims')
+    return tell({ kind: 'done', plans: planTogetherAims(job, read.job, watch), alone: null });
   const { plan, alone } = planTogether(job, read.job, watch);
   const { plan: _order, ...figures } = alone;
   tell({ kind: 'done', plans: [plan], alone: figures });

@@ -31,6 +31,7 @@ export {
   missingArea,
   oneByOne,
   planTogether,
+  planTogetherAims,
   type JobTogether,
   type OneByOne,
 } from './together.ts';

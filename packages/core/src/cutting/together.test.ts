@@ -1,8 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../chance/index.ts';
-import { planJobNested, readJob, verifyPlan, type JobDocument, type Plan } from '../planner/index.ts';
+import { AIMS, planJobNested, readJob, verifyPlan, type JobDocument, type Plan } from '../planner/index.ts';
 import { pagesOf } from '../../testing/makers.ts';
-import { bagOf, fromTogether, jobTogether, leftOf, missingArea, oneByOne, planTogether } from './index.ts';
+import {
+  bagOf,
+  fromTogether,
+  jobTogether,
+  leftOf,
+  missingArea,
+  oneByOne,
+  planTogether,
+  planTogetherAims,
+} from './index.ts';
 
 const together = (jobs: readonly JobDocument[]) => {
   const made = jobTogether('all', jobs);
@@ -94,14 +103,38 @@ test.each(Array.from({ length: SEEDS }, (_, i) => i + 1))('planned together, see
 test.each([
   { aim: 'easiest-cuts', seed: 3 },
   { aim: 'largest-offcuts', seed: 7 },
-] as const)('cut for $aim they are no worse by that than the first order of all, whatever it wastes', ({ aim, seed }) => {
+] as const)(
+  'cut for $aim they are no worse by that than the first order of all, whatever it wastes',
+  ({ aim, seed }) => {
+    const now = () => 0;
+    const of = (plan: Plan): number =>
+      aim === 'easiest-cuts' ? plan.totals.settings : -Math.max(0, ...leftOf(plan).map(({ sides: [a, b] }) => a * b));
+    const { document, job } = together(pagesOf(seed, { pages: 3 }));
+    const asked = { ...job, aim, nodes: 200 };
+    const first = planJobNested(document, asked, { now });
+    const { plan } = planTogether(document, asked, { now });
+    expect([plan.missing, plan.totals.newSheetArea]).toEqual([first.missing, first.totals.newSheetArea]);
+    expect(of(plan)).toBeLessThanOrEqual(of(first) + 1e-9);
+  },
+);
+
+test('each aim has the best by it of all that was found, and what is proved of the paper for one is proved for all', () => {
   const now = () => 0;
-  const of = (plan: Plan): number =>
-    aim === 'easiest-cuts' ? plan.totals.settings : -Math.max(0, ...leftOf(plan).map(({ sides: [a, b] }) => a * b));
-  const { document, job } = together(pagesOf(seed, { pages: 3 }));
-  const asked = { ...job, aim, nodes: 200 };
-  const first = planJobNested(document, asked, { now });
-  const { plan } = planTogether(document, asked, { now });
-  expect([plan.missing, plan.totals.newSheetArea]).toEqual([first.missing, first.totals.newSheetArea]);
-  expect(of(plan)).toBeLessThanOrEqual(of(first) + 1e-9);
+  const { document, job } = together(pagesOf(3, { pages: 2 }));
+  const asked = { ...job, nodes: 60 };
+  // one that somebody has seen already, and that is proved
+  const seen = planTogether(document, { ...asked, aim: 'easiest-cuts', nodes: 2000 }, { now }).plan;
+  const bound = { ...seen.bound, newSheetArea: seen.totals.newSheetArea, proved: true };
+  const plans = planTogetherAims(document, asked, { now, earlier: { ...seen, bound } });
+  expect(plans.map((p) => p.aim)).toEqual(AIMS);
+  for (const plan of plans) {
+    expect(verifyPlan({ ...asked, aim: plan.aim }, plan)).toEqual([]);
+    expect([plan.aim, plan.bound.newSheetArea, plan.bound.proved]).toEqual([plan.aim, bound.newSheetArea, true]);
+  }
+  const [, easiest] = plans;
+  for (const { totals } of plans)
+    expect(easiest!.totals.settings * 1000 + easiest!.totals.cuts).toBeLessThanOrEqual(
+      totals.settings * 1000 + totals.cuts,
+    );
+  expect(easiest!.totals.settings).toBeLessThanOrEqual(seen.totals.settings);
 });

@@ -1,5 +1,6 @@
 import { TICKS_PER_UNIT, parseLength } from '../length/index.ts';
 import {
+  AIMS,
   planJobNested,
   type Aim,
   type Job,
@@ -194,6 +195,23 @@ export function planTogether(
   const alone = oneByOne(document, job, watch);
   const then = planJobNested(document, within(SHARE.last), { ...watch, earlier: watch.earlier ?? alone.plan });
   return { plan: worseThan(then, first, job) ? first : then, alone };
+}
+
+/**
+ * Plans the pages of a job together for each aim. What was found for one counts for all: each aim has the best by it of all of
+ * these and of an earlier one, and what is proved of the paper for one is proved for all.
+ */
+export function planTogetherAims(document: JobDocument, job: Job, watch: PlanWatch): Plan[] {
+  const made = AIMS.map((aim) => planTogether(document, { ...job, aim }, watch).plan);
+  const all = watch.earlier ? [...made, watch.earlier] : made;
+  const most = all.reduce((a, b) => (b.bound.newSheetArea > a.bound.newSheetArea ? b : a)).bound;
+  return AIMS.map((aim): Plan => {
+    const plan = all.reduce((best, one) => (worseThan(best, one, { ...job, aim }) ? one : best));
+    const { settings } = plan.bound;
+    const { settings: _, ...bound } = most;
+    const proved = plan.status === 'complete' && plan.totals.newSheetArea <= bound.newSheetArea + 1e-9;
+    return { ...plan, aim, bound: { ...bound, proved, ...(settings === undefined ? {} : { settings }) } };
+  });
 }
 
 /** Of what a plan leaves out, in square units. */

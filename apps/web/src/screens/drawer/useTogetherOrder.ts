@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useRef } from 'react';
+import { hashKey } from '@tanstack/react-query';
 import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { useIsSavingHabits, useStoreTogether, useTogether } from '../../api/queries.ts';
 import { usePlanner, type Alone, type Plans } from '../../planner/usePlanner.ts';
@@ -42,7 +43,7 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   // what is planned may still be of the job before
   const isOf = planned.current?.text === text && planned.current?.job === of;
   const fresh = isOf && (state.status === 'planning' || state.status === 'done') ? state : null;
-  const compared = useComparedAims(job);
+  const compared = useComparedAims(job, stored?.plan ?? null);
   const aim = job?.plan?.aim;
   // of an aim that was set beside the others, the order that was seen there
   const seen = aim ? (compared.plans[aim] ?? null) : null;
@@ -52,7 +53,10 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   const sent = useRef<Plan | null>(null);
   const isSavingHabits = useIsSavingHabits();
   useEffect(() => {
-    if ((!seen && fresh?.status !== 'done') || stored || !found || !basis || sent.current === found) return;
+    if (!found || !basis || sent.current === found) return;
+    // what is kept stands until it was set beside the others, and a better one was found there
+    const isBetter = stored !== null && seen !== null && hashKey([stored.plan]) !== hashKey([seen]);
+    if (stored ? !isBetter : !seen && fresh?.status !== 'done') return;
     // a plan for habits that the server does not know yet would be refused
     if (isSavingHabits()) return;
     sent.current = found;
@@ -79,8 +83,8 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
   };
 }
 
-/** Plans of a job for all three aims, once they are asked for; of another job they are forgotten, of another aim they stay. */
-function useComparedAims(job: JobDocument | null) {
+/** Plans of a job for all three aims, once they are asked for, none worse than the best one known; of another job they are forgotten, of another aim they stay. */
+function useComparedAims(job: JobDocument | null, best: Plan | null) {
   const { state, of, plan: start, stop } = usePlanner();
   const isOf = useMemo(() => job !== null && of !== null && whateverAim(job) === whateverAim(of), [job, of]);
   const planning = isOf && state.status === 'planning' ? state : null;
@@ -89,7 +93,7 @@ function useComparedAims(job: JobDocument | null) {
   return {
     plans: planning ? {} : plans,
     planning,
-    begin: job && !planning && !isWhole ? () => start(job, null, 'together-aims') : null,
+    begin: job && !planning && !isWhole ? () => start(job, best, 'together-aims') : null,
     stop: () => stop(plans),
   };
 }

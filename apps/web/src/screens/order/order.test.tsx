@@ -91,7 +91,9 @@ function WithPage({ children }: { children: (context: PageContext) => ReactNode 
 describe('the three aims', () => {
   const aims = (which: Partial<typeof plans>, compare: (() => void) | null = null) =>
     shown(
-      <WithPage>{(context) => <Alternatives plans={which as never} habits={context.habits} compare={compare} />}</WithPage>,
+      <WithPage>
+        {(context) => <Alternatives plans={which as never} habits={context.habits} compare={compare} />}
+      </WithPage>,
     );
   test('side by side where they differ, the best of each figure strong; a choice is stored', async () => {
     const worse = JSON.parse(JSON.stringify(plans['easiest-cuts'])) as Plan;
