@@ -173,6 +173,13 @@ describe('what is cut, after the page changed', () => {
     expect(larger.pieces.get('p/m')).toEqual({ right: 0, trim: [], again: 1 });
     expect(larger.unwanted).toEqual([CUT_MAT]);
   });
+  test('as wide but too high, or the other way round, it is trimmed; larger both ways too, and turned if need be', () => {
+    const trims = (width: string, height: string) => mat(page(), [{ ...CUT_MAT, width, height }])?.trim.length;
+    const { width, height } = CUT_MAT;
+    expect([trims(String(width), '9'), trims('9', String(height)), trims('9', '9')]).toEqual([1, 1, 1]);
+    expect([trims('9', String(width)), trims(String(height), '9')]).toEqual([1, 1]);
+    expect([trims(String(width), '5'), trims('4', String(height))]).toEqual([0, 0]);
+  });
   test('turned only where the pattern may be', () => {
     const flat = { ...CUT_MAT, width: CUT_MAT.height, height: CUT_MAT.width };
     expect(mat(page(), [flat])).toMatchObject({ right: 1 });

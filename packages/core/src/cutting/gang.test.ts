@@ -79,6 +79,21 @@ describe('prints put together on photo sheets', () => {
     expect(marks.length).toBeGreaterThanOrEqual(4);
     for (const m of marks) expect(Math.hypot(m.x1 - m.x2, m.y1 - m.y2)).toBeLessThanOrEqual(TICKS_PER_UNIT.in / 8);
   });
+  test('two marks at each corner, outwards, an eighth of an inch long, but none past the sheet', () => {
+    const e = TICKS_PER_UNIT.in / 8;
+    const [w, h] = [inches(4), inches(6)];
+    const marks = (x: number, y: number) =>
+      cutMarksOf({ width: inches(12), height: inches(12), prints: [{ x, y, width: w, height: h } as never] })
+        .map(({ x1, y1, x2, y2 }) => [x1 - x, y1 - y, x2 - x1, y2 - y1].join())
+        .sort();
+    const all = [
+      [0, 0, -e, 0], [0, 0, 0, -e], [w, 0, e, 0], [w, 0, 0, -e], [0, h, -e, 0], [0, h, 0, e], [w, h, e, 0], [w, h, 0, e],
+    ]; // prettier-ignore
+    expect(marks(inches(2), inches(3))).toEqual(all.map((m) => m.join()).sort());
+    // in the lower left corner nothing is drawn past the edges of the sheet
+    const inside = all.filter(([x, y, dx, dy]) => x! + dx! >= 0 && y! + dy! >= 0);
+    expect(marks(0, 0)).toEqual(inside.map((m) => m.join()).sort());
+  });
   test('a printer’s margin stays free of prints', () => {
     const { sheets } = planned([print('a', 4, 6, 2), print('b', 3, 3, 2)], { width: '210', height: '297', unit: 'mm', margin: '6' }); // prettier-ignore
     const margin = 6 * TICKS_PER_UNIT.mm;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type Plan } from '../planner/index.ts';
-import { partNames } from './letters.ts';
+import { letterOfSheet, partNames, sheetLetter, withLetters } from './letters.ts';
 
 /** A plan of one sheet whose steps are these. */
 function planWith(steps: readonly object[]): Plan {
@@ -34,5 +34,52 @@ describe('parts are named as they come to be, those that are cut again', () => {
     const trim = { do: 'trim', sheets: [0], edge: 'left', setting: 0.25 };
     const name = partNames(planWith([trim, cut('r')]));
     expect(['r', 'r.0', 'r.1'].map((path) => name(0, path))).toEqual(['A', null, null]);
+  });
+});
+
+test('letters go from A to Z, then AA', () => {
+  expect([0, 1, 25, 26, 27, 51, 52, 701, 702].map(sheetLetter)).toEqual(['A', 'B', 'Z', 'AA', 'AB', 'AZ', 'BA', 'ZZ', 'AAA']); // prettier-ignore
+});
+
+describe('a new order of the same session', () => {
+  /** An order of sheets of these items; a tree is told by its width. */
+  const order = (sheets: readonly { stock: string; cut: number; letter?: string; named?: number }[], steps: readonly object[] = []): Plan => ({
+    ...planWith(steps),
+    sheets: sheets.map(({ stock, cut: width, ...more }) => ({ stock, copy: 1, tree: { x: 0, y: 0, width, height: 1 }, ...more })),
+  }); // prettier-ignore
+  const letters = (plan: Plan) => plan.sheets.map((_, i) => letterOfSheet(plan, i));
+  test('a part keeps the name that is pencilled on it, and new sheets go on from the last letter', () => {
+    const first = order([{ stock: 's', cut: 1 }, { stock: 's', cut: 2 }], [cut('r'), cut('r.1'), cut('r.0')]); // prettier-ignore
+    const next = withLetters(order([{ stock: 'offcut', cut: 3 }, { stock: 's', cut: 4 }, { stock: 't', cut: 5 }]), {
+      orders: [first],
+      untouched: [1],
+      parts: { offcut: 'A2' },
+    }); // prettier-ignore
+    // of what is left of A, two parts are named: the next is A3
+    expect(letters(next)).toEqual(['A2', 'B', 'C']);
+    expect(next.sheets.map((s) => s.named)).toEqual([2, undefined, undefined]);
+    // and once more: what was given stays given
+    const third = withLetters(order([{ stock: 't', cut: 9 }, { stock: 'new', cut: 1 }]), { orders: [first, next], untouched: [], parts: {} }); // prettier-ignore
+    expect(letters(third)).toEqual(['D', 'E']);
+  });
+  test('a sheet that is to be cut just as before keeps its letter, whoever comes first in the list', () => {
+    const first = order([{ stock: 's', cut: 1 }, { stock: 's', cut: 2 }, { stock: 's', cut: 3 }]); // prettier-ignore
+    const next = withLetters(order([{ stock: 's', cut: 9 }, { stock: 's', cut: 3 }, { stock: 's', cut: 1 }]), {
+      orders: [first],
+      untouched: [0, 1, 2],
+      parts: {},
+    }); // prettier-ignore
+    expect(letters(next)).toEqual(['B', 'C', 'A']);
+  });
+  test('a name is given once, and nobody has pencilled the parts of a sheet that was not begun', () => {
+    const steps = [cut('r'), cut('r.1'), { ...cut('r'), sheets: [1] }, { ...cut('r.1'), sheets: [1] }];
+    const first = order([{ stock: 's', cut: 1, letter: 'J', named: 2 }, { stock: 's', cut: 2, letter: 'K' }], steps); // prettier-ignore
+    const next = withLetters(order([{ stock: 'p', cut: 1 }, { stock: 'p', cut: 2 }, { stock: 's', cut: 2 }]), {
+      orders: [first],
+      untouched: [1],
+      parts: { p: 'J3' },
+    }); // prettier-ignore
+    expect(letters(next)).toEqual(['J3', 'L', 'K']);
+    expect(next.sheets.map((s) => s.named)).toEqual([3, undefined, undefined]);
   });
 });

@@ -38,6 +38,12 @@ const swell = () => wantedByPaper(pages).find((w) => w.paper === 'swell')!;
 const gust = () => wantedByPaper(pages).find((w) => w.paper === 'gust')!;
 
 describe('what pages want of each paper', () => {
+  test('what is cut already, or of which none is left to cut, wants no paper', () => {
+    const none = [
+      { ...pages[0]!, pieces: [piece('base', '12', '12', 'swell', {}, 0), piece('mat', '5', '7', 'gust')] },
+    ];
+    expect(wantedByPaper(none).map((w) => w.paper)).toEqual(['gust']);
+  });
   test('is counted over all of them, the most first, and what has no paper is not counted', () => {
     expect(wantedByPaper(pages).map((w) => [w.paper, w.count, w.pages.map((p) => [p.id, p.count, p.sides])])).toEqual([
       ['swell', 2, [['launch', 1, ['A']], ['tails', 1, ['B']]]],
