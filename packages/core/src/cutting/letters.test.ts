@@ -45,7 +45,7 @@ describe('a new order of the same session', () => {
   /** An order of sheets of these items; a tree is told by its width. */
   const order = (sheets: readonly { stock: string; cut: number; letter?: string; named?: number }[], steps: readonly object[] = []): Plan => ({
     ...planWith(steps),
-    sheets: sheets.map(({ stock, cut: width, ...more }) => ({ stock, copy: 1, tree: { x: 0, y: 0, width, height: 1 }, ...more })),
+    sheets: sheets.map(({ stock, cut: width, ...more }) => ({ stock, copy: 1, tree: { x: 0, y: 0, width, height: 1 }, ...more })) as unknown as Plan['sheets'],
   }); // prettier-ignore
   const letters = (plan: Plan) => plan.sheets.map((_, i) => letterOfSheet(plan, i));
   test('a part keeps the name that is pencilled on it, and new sheets go on from the last letter', () => {
