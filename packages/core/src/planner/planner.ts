@@ -16,6 +16,7 @@ import { newAreaOfFrames } from './search/stand.ts';
 import { recut } from './sheets/recut.ts';
 import { fewestSettings } from './sheets/fewestSettings.ts';
 import { flattened } from './sheets/flat.ts';
+import { withUsefulOffcuts } from './sheets/offcuts.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
 import { eachHeld, standingOf, urgencies } from './sheets/standing.ts';
 import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
@@ -37,6 +38,8 @@ const SETTLED = 0.1;
 /** Of that time, what goes to the search where it is not known that no less paper would do. */
 const UNSETTLED = 0.8;
 const MOST_SHEETS_EASED = 12;
+/** Of the time there is for more sheets than that, what is kept to see to their offcuts. */
+const BROADENING = 0.04;
 const MOST_EASED = 120_000;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
@@ -111,13 +114,18 @@ export class Planner {
   run(aim: Aim, budget: Budget): void {
     this.search(aim, budget.share(1 - EASING - SETTLED));
     // of so many sheets the cuts are not made easier: all of the time is for the paper
-    if (this.quick || this.best.get(aim)!.solution.sheets.length > MOST_SHEETS_EASED) return this.search(aim, budget);
+    if (this.quick) return this.search(aim, budget);
+    if (this.best.get(aim)!.solution.sheets.length > MOST_SHEETS_EASED) {
+      this.search(aim, budget.share(1 - BROADENING));
+      return this.broaden(aim, budget.inTime(), false);
+    }
     // while less paper might do, most of what is left goes there
     const isSettled = this.cannotBeBettered(aim);
     if (!isSettled) this.search(aim, budget.share(UNSETTLED));
     this.settle(aim);
     if (isSettled && aim !== 'easiest-cuts') this.searchEasier(aim, budget.share(SETTLED / (EASING + SETTLED)));
     this.ease(aim, budget.inTime());
+    this.broaden(aim, budget.inTime(), true);
   }
 
   /** From here on waste that nobody sees does not count. */
@@ -245,6 +253,26 @@ export class Planner {
           if (tree && !budget.over()) offer(this.best.get(aim)!.solution, (i) => i === at);
         });
     }
+  }
+
+  /** The best so far with its offcuts as useful as they can be at no cost: of all sheets at once, else one after the other. */
+  private broaden(aim: Aim, budget: Budget, eased: boolean): void {
+    const known = this.best.get(aim)!;
+    const keeps = this.keepers.has(known.solution);
+    const broader = known.solution.sheets.map((sheet) => withUsefulOffcuts(sheet, this.job));
+    const changed = broader.flatMap((sheet, i) => (sheet === known.solution.sheets[i] ? [] : [i]));
+    const offer = (which: readonly number[]) => {
+      const { solution } = this.best.get(aim)!;
+      const offered = this.flat({
+        ...solution,
+        sheets: solution.sheets.map((s, i) => (which.includes(i) ? broader[i]! : s)),
+      });
+      if (keeps) this.keepers.add(offered);
+      this.offer(offered, aim, known.approach, true, eased);
+    };
+    if (!changed.length) return;
+    offer(changed);
+    if (this.best.get(aim) === known && changed.length > 1) for (const i of changed) if (!budget.over()) offer([i]);
   }
 
   /** Takes a solution if it is better for the aim than what is known. */

@@ -210,11 +210,13 @@ describe('measuring', () => {
         const quick = standingOfLayout(layout, true);
         const exact = standingOf(c.job, solutionOf(layout));
         for (const key of Object.keys(exact) as (keyof typeof exact)[])
-          expect({ seed, key, value: Math.round(Number(quick[key])) }).toEqual({
-            seed,
-            key,
-            value: Math.round(Number(exact[key])),
-          });
+          // the search does not ask how useful the offcuts are
+          if (key !== 'useful')
+            expect({ seed, key, value: Math.round(Number(quick[key])) }).toEqual({
+              seed,
+              key,
+              value: Math.round(Number(exact[key])),
+            });
       }
       if (make === mixedJob2) expect(framed).toBeGreaterThan(LAYOUTS / 2);
     },

@@ -91,6 +91,7 @@ export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: 
     largestKept,
     settings,
     cuts,
+    useful: null,
   };
 }
 

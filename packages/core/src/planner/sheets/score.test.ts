@@ -14,14 +14,25 @@ const standing: Standing = {
   largestKept: 10,
   settings: 10,
   cuts: 10,
+  useful: 10,
 };
 /** What may be worse as long as what stands before it is better, most telling first; each with what is better about it. */
 const orders = {
-  'least-paper': ['newArea', 'disliked', 'waste', 'fromScraps', 'items', 'largestKept', 'settings', 'cuts'],
-  'easiest-cuts': ['newArea', 'disliked', 'settings', 'cuts', 'waste', 'fromScraps', 'items', 'largestKept'],
-  'largest-offcuts': ['newArea', 'disliked', 'largestKept', 'waste', 'fromScraps', 'items', 'settings', 'cuts'],
+  'least-paper': ['newArea', 'disliked', 'waste', 'fromScraps', 'items', 'largestKept', 'settings', 'cuts', 'useful'],
+  'easiest-cuts': ['newArea', 'disliked', 'settings', 'cuts', 'waste', 'fromScraps', 'items', 'largestKept', 'useful'],
+  'largest-offcuts': [
+    'newArea',
+    'disliked',
+    'largestKept',
+    'waste',
+    'fromScraps',
+    'items',
+    'settings',
+    'cuts',
+    'useful',
+  ],
 } as const;
-const moreIsBetter = new Set(['fromScraps', 'largestKept']);
+const moreIsBetter = new Set(['fromScraps', 'largestKept', 'useful']);
 const changed = (name: Exclude<keyof Standing, 'missing'>, better: boolean): Partial<Standing> => ({
   [name]: 10 + (better === moreIsBetter.has(name) ? 1 : -1),
 });
@@ -132,6 +143,8 @@ describe('how a solution stands', () => {
       largestKept: 8.5 * 12 * square,
       settings: 3,
       cuts: 5,
+      // 2 x 4, 3 x 9 and 8 1/2 x 12, each times its shorter side
+      useful: (8 * 2 + 27 * 3 + 102 * 8.5) * IN ** 3,
     });
   });
   test('second choices, and new paper of either kind, are counted', () => {

@@ -21,6 +21,8 @@ export interface Standing {
   /** Null while nobody has counted them: then two standings that agree up to here count as equal. */
   readonly settings: number | null;
   readonly cuts: number;
+  /** How useful the offcuts are that are kept; null while the search has not asked. */
+  readonly useful: number | null;
 }
 
 /**
@@ -32,6 +34,7 @@ export interface Standing {
  *   4. by aim: least-paper      waste, pieces from scraps, items touched, largest offcut, settings, cuts
  *              easiest-cuts     settings, cuts, then as least-paper
  *              largest-offcuts  largest offcut, then as least-paper
+ *   5. the more useful offcuts
  * Once the paper is settled, waste up to `alike` is waste that nobody sees: of solutions that waste no more, the easier to cut.
  */
 export function score(aim: Aim, s: Standing, alike?: number): readonly (number | null)[] {
@@ -40,7 +43,7 @@ export function score(aim: Aim, s: Standing, alike?: number): readonly (number |
   const least = alike === undefined ? [...plain, ...effort] : [Math.max(s.waste, alike), ...effort, ...plain];
   const byAim =
     aim === 'easiest-cuts' ? [...effort, ...plain] : aim === 'largest-offcuts' ? [-s.largestKept, ...least] : least;
-  return [...s.missing, s.newArea, s.disliked, ...byAim];
+  return [...s.missing, s.newArea, s.disliked, ...byAim, s.useful === null ? null : -s.useful];
 }
 
 /** Whether score `a` is better than (below 0), as good as (0) or worse than `b`, as far as both are known. */

@@ -61,7 +61,7 @@ export function eachHeld(tree: Tree, visit: (leaf: Tree & { holds: { piece: numb
 
 /** How a solution stands, from its trees; with the settings found in so many tries, where not the usual number. */
 export function standingOf(job: Job, solution: Solution, withSettings = true, tries?: number): Standing {
-  let [newArea, disliked, waste, fromScraps, largestKept, cuts] = [0, 0, 0, 0, 0, 0];
+  let [newArea, disliked, waste, fromScraps, largestKept, useful, cuts] = [0, 0, 0, 0, 0, 0, 0];
   for (const { stock, tree } of solution.sheets) {
     const item = job.stock[stock]!;
     const fresh = isNewPaper(item);
@@ -69,6 +69,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true, tr
     const figures = figuresOfSheet(job, stock, tree);
     waste += figures.waste + figures.kerf;
     cuts += figures.cuts;
+    useful += figures.useful;
     largestKept = Math.max(largestKept, figures.largestKept);
     eachHeld(tree, ({ holds }) => {
       const piece = job.pieces[holds.piece]!;
@@ -80,6 +81,6 @@ export function standingOf(job: Job, solution: Solution, withSettings = true, tr
     missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
     settings: withSettings ? settingsFor(solution.sheets, job, tries) : null,
-    cuts,
+    ...{ cuts, useful },
   };
 }

@@ -141,6 +141,8 @@ export interface TreeFigures {
   /** Area of openings cut out of pieces, which is not theirs any more. */
   opened: number;
   largestKept: number;
+  /** Of each offcut that is kept its area times its shorter side: of two of the same area the broader one serves for more. */
+  useful: number;
   cuts: number;
 }
 
@@ -150,6 +152,7 @@ export function figuresOf(tree: Tree, kerf: number, into: TreeFigures): TreeFigu
   if (tree.holds === 'keep') {
     into.kept += area;
     into.largestKept = Math.max(into.largestKept, area);
+    into.useful += area * Math.min(tree.width, tree.height);
   } else if (tree.holds === 'waste') into.waste += area;
   if (tree.opening) {
     const { width, height } = tree.opening;
@@ -171,7 +174,15 @@ export function kerfAreaOf(node: Tree, kerf: number): number {
   return ((node.parts.length - 1) * kerf + node.lost) * (node.cut === 'x' ? node.height : node.width);
 }
 
-export const noFigures = (): TreeFigures => ({ kept: 0, waste: 0, kerf: 0, opened: 0, largestKept: 0, cuts: 0 });
+export const noFigures = (): TreeFigures => ({
+  kept: 0,
+  waste: 0,
+  kerf: 0,
+  opened: 0,
+  largestKept: 0,
+  useful: 0,
+  cuts: 0,
+});
 
 /** A tree laid anew into a rectangle of the same size, or of the same size turned by a quarter: each piece turns with it. */
 export function laidInto(tree: Tree, into: { readonly x: number; readonly y: number }, turn: Turn, kerf: number): Tree {

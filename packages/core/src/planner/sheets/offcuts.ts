@@ -1,0 +1,85 @@
+import type { Job } from '../documents/job.ts';
+import { alongOf, cutterHolds, figuresOf, noFigures, offcutTree, type CutSheet, type Tree } from './tree.ts';
+
+/*
+ * Where two offcuts meet round a corner, either of them may have it; the pieces and the number of cuts stay. Broad paper serves
+ * for more than narrow paper of the same area, so of the two ways the one is taken that leaves the more useful offcuts.
+ *
+ *     +-------+---+        +-----------+
+ *     |   k   |   |        |     k     |
+ *     +---+---+ l |   or   +---+---+---+
+ *     | a | b |   |        | a | b | l |
+ *     +---+---+---+        +---+---+---+
+ */
+
+/** The sheet with the corners of its offcuts where they are most useful; itself where they are. */
+export function withUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
+  const item = job.stock[sheet.stock]!;
+  if (sheet.settled || item.outline || item.uncut.length) return sheet;
+  const tree = moreUseful(sheet.tree, job);
+  if (tree === sheet.tree || !cutterHolds(tree, job)) return sheet;
+  // what the settings were chosen for is another order of cuts
+  return { stock: sheet.stock, tree };
+}
+
+const isOffcut = ({ holds }: Tree): boolean => holds === 'keep' || holds === 'waste';
+const usefulness = (tree: Tree, kerf: number): number => figuresOf(tree, kerf, noFigures()).useful;
+
+function moreUseful(node: Tree, job: Job): Tree {
+  if (node.cut !== 'x' && node.cut !== 'y') return node;
+  if (node.lost || node.frame) return node;
+  const inner = node.parts.map((part) => moreUseful(part, job));
+  let best: Tree = inner.every((part, i) => part === node.parts[i]) ? node : { ...node, parts: inner };
+  const from = best;
+  for (const at of [0, from.parts.length - 2]) {
+    if (at < 0) continue;
+    const other = cornerGiven(from, at, job);
+    if (other && usefulness(other, job.cutter.kerf) > usefulness(best, job.cutter.kerf)) best = other;
+  }
+  return best;
+}
+
+/** The same run where two neighbours, of which one is an offcut and the other ends in one, are parted the other way first. */
+function cornerGiven(node: Tree, at: number, job: Job): Tree | null {
+  const [one, two] = [node.parts[at]!, node.parts[at + 1]!];
+  const cut = node.cut as 'x' | 'y';
+  const other = cut === 'x' ? 'y' : 'x';
+  const { kerf } = job.cutter;
+  const [held, off] = isOffcut(two) ? [one, two] : [two, one];
+  if (!isOffcut(off) || isOffcut(held) || held.cut !== other || held.lost || held.frame) return null;
+  const isLast = isOffcut(held.parts.at(-1)!);
+  if (!isLast && !isOffcut(held.parts[0]!)) return null;
+  const corner = isLast ? held.parts.at(-1)! : held.parts[0]!;
+  const rest = isLast ? held.parts.slice(0, -1) : held.parts.slice(1);
+  if (!rest.length || rest.every(isOffcut)) return null;
+  // both together, and of them the strip with the corner and the strip with the pieces
+  const whole = box(cut, [one, two], kerf);
+  const strip = (part: { readonly x: number; readonly y: number }, across: number) =>
+    cut === 'x'
+      ? { x: whole.x, y: part.y, width: whole.width, height: across }
+      : { x: part.x, y: whole.y, width: across, height: whole.height };
+  const pieces = box(other, rest, kerf);
+  const long = offcutTree(strip(corner, alongOf(corner, other)), job.keep);
+  const short = offcutTree(
+    cut === 'x' ? { ...pieces, x: off.x, width: off.width } : { ...pieces, y: off.y, height: off.height },
+    job.keep,
+  );
+  const inner: Tree = rest.length === 1 ? rest[0]! : { ...pieces, cut: other, parts: rest, lost: 0, holds: null };
+  const first: Tree = {
+    ...strip(pieces, alongOf(pieces, other)),
+    cut,
+    parts: off === two ? [inner, short] : [short, inner],
+    lost: 0,
+    holds: null,
+  };
+  const parted: Tree = { ...whole, cut: other, parts: isLast ? [first, long] : [long, first], lost: 0, holds: null };
+  if (node.parts.length === 2) return parted;
+  return { ...node, parts: [...node.parts.slice(0, at), parted, ...node.parts.slice(at + 2)] };
+}
+
+/** What parts of a run take up together, with the kerf between them. */
+function box(cut: 'x' | 'y', parts: readonly Tree[], kerf: number) {
+  const { x, y, width, height } = parts[0]!;
+  const along = parts.reduce((sum, part) => sum + alongOf(part, cut), (parts.length - 1) * kerf);
+  return cut === 'x' ? { x, y, width: along, height } : { x, y, width, height: along };
+}
