@@ -39,3 +39,4 @@ export type { PlanFault } from './check/faults.ts';
 export { liesInside } from './blanks/outline.ts';
 export { waysOf } from './blanks/turning.ts';
 export { seededRandom } from '../chance/index.ts';
+export { handlingOf, handsOf, quartersOf, type Edge as FenceEdge, type Handling } from './order/hands.ts';

@@ -1,4 +1,3 @@
-export { handlingOf, quartersOf, type Edge, type Handling } from './hands.ts';
 export { cutsDone, trimmerSteps, type TrimmerStep } from './steps.ts';
 export {
   beginSession,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
-import { handlingOf, quartersOf } from './hands.ts';
+import { handlingOf, quartersOf } from '../planner/index.ts';
 import { pressAt, pressesOf } from './presses.ts';
 import { beginSession, sessionAfter, type SessionDeed, type SessionState } from './session.ts';
 import { trimmerSteps } from './steps.ts';

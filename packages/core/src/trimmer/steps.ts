@@ -1,6 +1,13 @@
-import type { Job, JobPiece, Plan, PlanNode, Step } from '../planner/index.ts';
+import {
+  handsOf,
+  type FenceEdge as Edge,
+  type Job,
+  type JobPiece,
+  type Plan,
+  type PlanNode,
+  type Step,
+} from '../planner/index.ts';
 import { orderOf, sheetsUsedWhole } from '../cutting/index.ts';
-import { handsOf, type Edge } from './hands.ts';
 
 /** One thing to do at the trimmer, one screen each. */
 export type TrimmerStep =
@@ -32,7 +39,7 @@ export type TrimmerStep =
  */
 export function trimmerSteps(job: Job, plan: Plan): TrimmerStep[] {
   const found: TrimmerStep[] = [];
-  const hands = handsOf(plan);
+  const hands = handsOf(plan.steps);
   for (const one of orderOf(job, plan)) {
     if (one.do === 'finish') {
       const { piece, copies } = one;

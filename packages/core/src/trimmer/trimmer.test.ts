@@ -4,7 +4,7 @@ import { TICKS_PER_UNIT } from '../length/index.ts';
 import { effectsOf, inHandFor, leftByWrong, lyingAfter, tooLarge, wrongFault } from '../cutting/index.ts';
 import { planJob, readJob, type Job, type JobDocument, type Plan } from '../planner/index.ts';
 import { beginSession, sessionAfter, sessionOf, type SessionDeed, type SessionEvent } from './session.ts';
-import { quartersOf } from './hands.ts';
+import { quartersOf } from '../planner/index.ts';
 import { cutsDone, trimmerSteps } from './steps.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {

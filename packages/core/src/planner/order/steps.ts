@@ -1,5 +1,6 @@
 import type { Job } from '../documents/job.ts';
 import { seededRandom } from '../../chance/index.ts';
+import { handlingOfSteps } from './hands.ts';
 import { inOrder, runsOf, type Freed, type Group, type Place, type Run } from './runs.ts';
 import { canCut, canStop, cutsOf, marksServe, type CutSheet, type Tree } from '../sheets/tree.ts';
 import { trimsOf } from '../sheets/trims.ts';
@@ -62,10 +63,23 @@ export interface Schedule {
   readonly settings: number;
 }
 
-/** The best of so many schedules, for a plan that is written out: the fewest settings. The same plan gives the same one. */
+/**
+ * The best of so many schedules, for a plan that is written out: the fewest settings, of these the one for which least is turned or
+ * taken up, then the one with the fewest parts waiting. The same plan gives the same one.
+ */
 export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
   const { groups, runs } = runsOf(sheets, job);
-  const best = bestOrder(groups, runs, job, tries, most);
+  const known = new Map<Order, ReturnType<typeof handlingOfSteps>>();
+  const handling = (order: Order) => {
+    const found = known.get(order) ?? handlingOfSteps(stepsOf(groups, order, job));
+    known.set(order, found);
+    return found;
+  };
+  const isEasier = (a: Order, b: Order): boolean => {
+    const [x, y] = [handling(a), handling(b)];
+    return (x.takenUp - y.takenUp || x.waiting - y.waiting) < 0;
+  };
+  const best = bestOrder(groups, runs, job, tries, most, isEasier);
   return {
     sheets: inOrder(sheets, groups, best.parts, job.cutter.kerf),
     steps: stepsOf(groups, best, job),
@@ -73,17 +87,28 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
   };
 }
 
-function bestOrder(groups: readonly Group[], runs: readonly Run[], job: Job, tries: number, most: number): Order {
+/** The order with the fewest settings of so many; of those with as few the easiest, where it is asked which that is. */
+function bestOrder(
+  groups: readonly Group[],
+  runs: readonly Run[],
+  job: Job,
+  tries: number,
+  most: number,
+  isEasier: ((a: Order, b: Order) => boolean) | null = null,
+): Order {
   const numbers = numbersOf(runs);
   let best = orderOf(groups, runs, job, numbers, PLAIN)!;
+  const tryOne = (taste: Taste) => {
+    const found = orderOf(groups, runs, job, numbers, taste, best.settings + (isEasier ? 1 : 0));
+    if (found && (found.settings < best.settings || isEasier!(found, best))) best = found;
+  };
   const sequence = sequenceOf(groups);
-  if (sequence) best = orderOf(groups, runs, job, numbers, { ...PLAIN, sequence }, best.settings) ?? best;
-  const least = leastSettings(runs, numbers);
+  if (sequence) tryOne({ ...PLAIN, sequence });
+  const least = isEasier ? -Infinity : leastSettings(runs, numbers);
   for (let i = 0; best.settings > least && i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
     const from = i * 101;
     const [locked, free, luck] = [chance(from), chance(from + 1), chance(from + 2)];
-    const taste = { locked: 0.3 + locked, free: free * 0.8, luck: luck * 2, from: from + 3 };
-    best = orderOf(groups, runs, job, numbers, taste, best.settings) ?? best;
+    tryOne({ locked: 0.3 + locked, free: free * 0.8, luck: luck * 2, from: from + 3 });
   }
   return best;
 }

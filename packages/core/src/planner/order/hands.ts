@@ -1,10 +1,21 @@
-import type { Plan, Step } from '../planner/index.ts';
+import type { Plan } from '../documents/plan.ts';
 
 export type Edge = 'left' | 'bottom' | 'right' | 'top';
 
 /** By how many quarters, counter-clockwise, a part lies turned from upright when this edge of it lies on the fence, which is on the left. */
 const QUARTERS: Readonly<Record<Edge, 0 | 1 | 2 | 3>> = { left: 0, top: 1, right: 2, bottom: 3 };
 export const quartersOf = (edge: Edge): 0 | 1 | 2 | 3 => QUARTERS[edge];
+
+/** What of a step says how it comes to hand; of a plan that is written, or on the way there. */
+export interface HandStep {
+  readonly do: 'cut' | 'trim' | 'open' | 'stop';
+  readonly sheets: readonly number[];
+  readonly part?: string;
+  readonly edge?: Edge;
+  readonly off?: string;
+  readonly rest?: string | null;
+  readonly line?: number;
+}
 
 /** How what a step of a plan cuts comes to the fence. */
 export interface Hand {
@@ -18,14 +29,14 @@ export interface Hand {
   readonly quarters: 0 | 1 | 2 | 3;
 }
 
-/** For each step of a plan, in its order, how hands bring to the fence what it cuts. */
-export function handsOf(plan: Plan): Hand[] {
+/** For each step, in their order, how hands bring to the fence what it cuts. */
+export function handsOf(steps: readonly HandStep[]): Hand[] {
   const taken = new Set<number>();
   /** How each part lies, by the edge that was on the fence when it was last in hand. */
   const lies = new Map<string, Edge>();
   /** What the cut before has left in the hands. */
   let hands = new Set<string>();
-  return plan.steps.map((step) => {
+  return steps.map((step) => {
     const fresh = step.sheets.filter((s) => !taken.has(s));
     for (const s of fresh) {
       taken.add(s);
@@ -35,7 +46,7 @@ export function handsOf(plan: Plan): Hand[] {
     const key = keyOf(step);
     const picked = !fresh.length && !hands.has(key);
     const from = lies.get(key) ?? 'left';
-    const to = step.do === 'open' ? from : step.edge;
+    const to = step.do === 'open' ? from : step.edge!;
     const left = partsLeft(step);
     for (const s of step.sheets) for (const path of left) if (path !== partOf(step)) lies.set(`${s} ${path}`, to);
     if (step.do !== 'open') for (const s of step.sheets) lies.set(`${s} ${partOf(step)}`, to);
@@ -55,33 +66,37 @@ export interface Handling {
 }
 
 /** How much handling a plan asks for; stacks are handled as one. */
-export function handlingOf(plan: Plan): Handling {
-  const takenUp = handsOf(plan).filter(({ picked, quarters }) => picked || quarters > 0).length;
+export function handlingOf({ steps, totals: { settings, cuts } }: Plan): Handling {
+  return { settings, cuts, ...handlingOfSteps(steps) };
+}
+
+/** The same of steps, without what is counted of them already. */
+export function handlingOfSteps(steps: readonly HandStep[]): Pick<Handling, 'takenUp' | 'waiting'> {
+  const takenUp = handsOf(steps).filter(({ picked, quarters }) => picked || quarters > 0).length;
   /** Which step is the last to cut a part. */
   const last = new Map<string, number>();
-  plan.steps.forEach((step, i) => last.set(keyOf(step), i));
+  steps.forEach((step, i) => last.set(keyOf(step), i));
   const lying = new Set<string>();
   let waiting = 0;
-  plan.steps.forEach((step, i) => {
+  steps.forEach((step, i) => {
     lying.delete(keyOf(step));
     for (const path of partsLeft(step)) {
       const key = `${step.sheets[0]!} ${path}`;
       if ((last.get(key) ?? -1) > i) lying.add(key);
     }
-    const next = plan.steps[i + 1];
+    const next = steps[i + 1];
     waiting = Math.max(waiting, lying.size - (next && lying.has(keyOf(next)) ? 1 : 0));
   });
-  const { settings, cuts } = plan.totals;
-  return { settings, cuts, takenUp, waiting };
+  return { takenUp, waiting };
 }
 
-const partOf = (step: Step): string => (step.do === 'trim' ? 'r' : step.part);
-const keyOf = (step: Step): string => `${step.sheets[0]!} ${partOf(step)}`;
+const partOf = (step: HandStep): string => (step.do === 'trim' ? 'r' : step.part!);
+const keyOf = (step: HandStep): string => `${step.sheets[0]!} ${partOf(step)}`;
 
 /** The parts that there are once a step is done. */
-function partsLeft(step: Step): string[] {
+function partsLeft(step: HandStep): string[] {
   if (step.do === 'trim') return ['r'];
-  if (step.do === 'open') return [step.off, step.part];
-  if (step.do === 'cut') return step.rest === null ? [step.off] : [step.off, step.rest];
-  return step.line < 4 ? [step.part] : [0, 1, 2, 3, 4].map((n) => `${step.part}.${n}`);
+  if (step.do === 'open') return [step.off!, step.part!];
+  if (step.do === 'cut') return step.rest === null ? [step.off!] : [step.off!, step.rest!];
+  return step.line! < 4 ? [step.part!] : [0, 1, 2, 3, 4].map((n) => `${step.part}.${n}`);
 }
