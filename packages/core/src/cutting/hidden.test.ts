@@ -103,6 +103,13 @@ describe('what a page hides of a part', () => {
     expect(least).toBeUndefined();
     expect(piece(asked(page(), drawerOf(item('s', '12', '12'), sand)), 'p/m').join).toBeUndefined();
   });
+  test('no join where the cover leaves some of the band to be seen, above or below it', () => {
+    const joinOf = (up: string | number) =>
+      piece(asked(page({}, at('centre', 0, 'centre', up)), drawerOf(item('s', '12', '12'), sand)), 'base/band').join;
+    // the mat is 6 1/2 high and the band 3: it may lie up to 1 3/4 off the middle
+    expect([joinOf('1 3/4'), joinOf('-1 3/4')].map((join) => join?.along)).toEqual(['width', 'width']);
+    expect([joinOf('2'), joinOf('-2')]).toEqual([undefined, undefined]);
+  });
   test('an end that is tucked further under than it need be', () => {
     const tucked = page({}, at('right', '0', 'centre', 0));
     const { least } = piece(asked(tucked, drawerOf(item('s', '12', '12'), sand)), 'base/band');

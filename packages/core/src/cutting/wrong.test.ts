@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
 import { effectsOf, leftByWrong, stillFit, wrongFault } from './index.ts';
-import { lyingAfter } from './lying.ts';
+import { lyingAfter, parted } from './lying.ts';
 import { inHandFor, tooLarge } from './wrong.ts';
 
 /** Two pieces 4 x 12 from a sheet of 12 x 12: a cut at 4, another at 4, and 4 x 12 is left. */
@@ -95,6 +95,19 @@ describe('what lies on the table', () => {
     const out = parts.find((p) => !p.hole)!;
     expect(hole).toEqual({ x: out.x, y: out.y, width: out.width, height: out.height });
   });
+});
+
+test('what a cut takes off and leaves, from either edge, and what the blade swallows', () => {
+  const box = { x: 1, y: 2, width: 8, height: 10 };
+  const where = ([off, rest, lost]: ReturnType<typeof parted>) => [
+    ...[off, rest].map(({ x, y, width, height }) => [x, y, width, height]),
+    lost,
+  ];
+  expect(where(parted(box, 'left', 3, 0.5))).toEqual([[1, 2, 3, 10], [4.5, 2, 4.5, 10], 5]); // prettier-ignore
+  expect(where(parted(box, 'bottom', 3, 0.5))).toEqual([[1, 2, 8, 3], [1, 5.5, 8, 6.5], 4]); // prettier-ignore
+  // the blade swallows no more than there is
+  expect(where(parted(box, 'left', 7.75, 0.5))[2]).toBe(2.5);
+  expect(where(parted(box, 'bottom', 9.75, 0.5))[2]).toBe(2);
 });
 
 describe('a cut that went wrong', () => {
