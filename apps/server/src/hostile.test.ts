@@ -111,6 +111,11 @@ test('a row that is none takes nothing but itself away, and can be mended', asyn
     }
   tampered.close();
   expect([...seen].sort()).toEqual(columns.map((one) => one.join('.')).sort());
+  // of an item it is said in plain words what cannot be read
+  db.run(sql`update stock set trim = '{"half' where id = 'demo-stock-8'`);
+  const [aside] = (await at('get', '/api/drawer')).body.unreadable as { id: string; why: string }[];
+  expect(aside).toMatchObject({ id: 'demo-stock-8', why: 'its margins cannot be read' });
+  db.run(sql`update stock set trim = '{"left":0,"right":0,"top":0,"bottom":0}' where id = 'demo-stock-8'`);
   // a photo of which one thing is nonsense keeps the others
   const photo = (await at('get', '/api/photos')).body.photos[0] as { id: string; what: string };
   db.run(sql`update photos set facts = json_set(facts, '$.day', '+010007-06') where id = ${photo.id}`);

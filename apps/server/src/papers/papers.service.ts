@@ -9,6 +9,7 @@ import {
   habitsSchema,
   inDrawerOrder,
   issueOf,
+  type JobIssue,
   rulesSchema,
   sidesSchema,
   stockItemSchema,
@@ -158,6 +159,19 @@ const isObject = (value: unknown): value is object => typeof value === 'object' 
 
 /** From so many on, rows are read all at once. */
 const MANY = 200;
+/** What of a row may be damaged, as people call it. */
+const PARTS_OF_ROW: Readonly<Record<string, string>> = {
+  trim: 'its margins',
+  origin: 'where it came from',
+  outline: 'its outline',
+  uncut: 'its lines that stay whole',
+  reserves: 'what is saved of it',
+};
+const whyUnreadable = (issue: JobIssue): string =>
+  issue.problem.code === 'schema'
+    ? `${PARTS_OF_ROW[String(issue.path[0])] ?? String(issue.path[0] ?? 'something of it')} cannot be read`
+    : issueWords(issue, TERMINAL);
+
 /** A row as it was read: what it is, and why not where it cannot be read. */
 interface LookedInto {
   readonly id: string;
@@ -170,7 +184,7 @@ function lookedInto(row: StockRow): LookedInto {
   const item = stockItemOf(row);
   // what is used up is as it was when there was some
   const read = stockItemSchema.safeParse({ ...item, quantity: Math.max(1, item.quantity) });
-  const why = read.success ? null : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
+  const why = read.success ? null : whyUnreadable(issueOf(read.error.issues[0]!));
   return { id: row.id, paper: row.paper, seq: row.seq, item, why };
 }
 

@@ -56,7 +56,7 @@ function Unreadable({ row, paper, unit, mend, remove }: UnreadableProps) {
   return (
     <Notice kind="block">
       <span>
-        {paper}, {row.width} × {row.height} {row.unit}: cannot be used, {row.why}.
+        {paper}, {row.width} × {row.height} {row.unit}, cannot be used: {row.why}.
       </span>
       <input aria-label={`size of this ${paper}`} value={text} onChange={(e) => setText(e.target.value)} size={12} />
       <Quiet
