@@ -14,9 +14,9 @@ const NUMBER = String.raw`(?:\d{1,3}(?![\d/.]|\s*(?:x|×|by|\d+\/))|${NUMBERS}|a
 const PLAIN =
   'rectangles?|pieces?|mats?|cards|tickets?|bookmarks?|stickers?|tiles?|title\\s+(?:strips?|blocks?|cards?)|titles?|' +
   'journall?ing\\s+(?:spots?|blocks?|boxe?s?|cards?|strips?|pieces?)|(?:journal|filler|pocket|photo|note|flash|index|place)\\s+cards?|' +
-  'blocks?|boxe?s?|inserts?|slips?|notes?|postcards?|coupons?|swatch(?:es)?|panels?';
+  'blocks?|boxe?s?|inserts?|slips?|notes?|postcards?|coupons?|swatch(?:es)?';
 const SHEET = String.raw`(?:letter|legal|a[3-6])(?:\s+(?:sheet|size|paper))?|${SIZE}`;
-const FROM = String.raw`(?:\s+(?:from|out\s+of)\s+(?:an?\s+|one\s+|my\s+)?(${SHEET})(?:\s+(?:sheet|paper|cardstock))?)?`;
+const FROM = String.raw`(?:\s+(?:from|out\s+of)\s+(?:an?\s+|one\s+|my\s+)?(?<sheet>${SHEET})(?:\s+(?:sheet|paper|cardstock))?)?`;
 const START = String.raw`^\s*(?:i\s+(?:need|want)\s+(?:to\s+cut\s+)?|cut\s+|make\s+|what\s+do\s+i\s+need\s+for\s+|how\s+many\s+)?`;
 
 /** A line as it may be taken. */
@@ -38,12 +38,12 @@ const FRACTION_GLUED = new RegExp(String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d
 const NUMBER_LAST = /,\s*(\d{1,2})\s*$/u;
 /** `6 title blocks 2 x 3 from 12 x 12`, `bookmark 2 x 6, 3`. */
 const NOUN_FIRST = new RegExp(
-  `${START}(?:(${NUMBER})\\s+|an?\\s+)?(?:${PLAIN})\\s*,?\\s+(${SIZE})(?:\\s*,\\s*(${NUMBER}))?${FROM}\\s*[.?]?\\s*$`,
+  `${START}(?:(?<before>${NUMBER})\\s+|an?\\s+)?(?<noun>${PLAIN})\\s*,?\\s+(?<size>${SIZE})(?:\\s*,\\s*(?<after>${NUMBER}))?${FROM}\\s*[.?]?\\s*$`,
   'iu',
 );
 /** `ten 3 x 4 cards`, `4 x 6 mats from a letter sheet`. */
 const NOUN_LAST = new RegExp(
-  `${START}(?:(${NUMBER})\\s+|an?\\s+)?(${SIZE})\\s+(?:inch\\s+)?(?:${PLAIN})(?:\\s*,\\s*(${NUMBER}))?(?:\\s+(?:can\\s+i\\s+get|come|fit))?${FROM}\\s*[.?]?\\s*$`,
+  `${START}(?:(?<before>${NUMBER})\\s+|an?\\s+)?(?<size>${SIZE})\\s+(?:inch\\s+)?(?<noun>${PLAIN})(?:\\s*,\\s*(?<after>${NUMBER}))?(?:\\s+(?:can\\s+i\\s+get|come|fit))?${FROM}\\s*[.?]?\\s*$`,
   'iu',
 );
 
@@ -52,8 +52,11 @@ export function otherReadings(line: string): Reading[] {
   const others: Reading[] = [];
   const noun = NOUN_FIRST.exec(line) ?? NOUN_LAST.exec(line);
   if (noun) {
-    const [, before, size, after, sheet] = noun;
-    if (!(before && after)) others.push(cells(before ?? after, size!, sheet));
+    const { before, size, after, sheet, noun: of } = noun.groups as Readonly<Record<string, string | undefined>>;
+    const number = before ?? after;
+    // `mat 4 x 6` may be of a print that is so large; of `cards 4 x 6` it is not said how many
+    const isAsked = !number && !sheet && /^mat$|s$/iu.test(of!);
+    if (!(before && after) && !isAsked) others.push(cells(number, size!, sheet));
   }
   if (FRACTION_GLUED.test(line)) others.push(plain(line.replace(FRACTION_GLUED, '$1, $2')));
   if (NUMBER_LAST.test(line)) others.push(plain(line.replace(NUMBER_LAST, ', $1 of them')));

@@ -651,6 +651,8 @@ describe('a line said at the table is understood', () => {
   ['tags 2 inch x 4 inch, 5', 'tag', '5 of 2 x 4'],
   ['tag 2x4 with a hole 1/4 from the top', 'tag', '1 of 2 x 4'],
   ['mat for a 4x6', 'mat-stack', 'asks: missing'],
+  ['mat 4 x 6', 'mat-stack', 'asks: missing'],
+  ['mats 4 x 6', 'mat-stack', 'asks: missing'],
   ['mat for a 4 x 6 from a letter sheet', 'mat-stack', 'asks: missing'],
   ['mat for a 4 x 6 from white card, 1/8 showing', 'mat-stack', '1 of 4 1/4 x 6 1/4'],
   ['mat 1/4 from a 5 x 7', 'mat-stack', '1 of 5 x 7'],
@@ -767,6 +769,7 @@ describe('or it is asked what it means', () => {
   'tri fold card 4 x 6',
   'offset mat for 5x7, 1/4',
   'round tags 2 inch, 5',
+  'two panels 4 x 6',
   'half base, blue 12 x 6 1/2',
   'how many 3 x 4 cards from a letter sheet',
   ])('%s', (line) => expect(comesTo(line)).toBeNull());

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ZERO, lengthOf, ticks } from '../../length/index.ts';
 import { pastEdges, rect, shifted, type Edge, type Finish, type Rect } from '../../geometry/index.ts';
-import { lengthAt, ticksSaid, type HeardValue } from '../../line/index.ts';
+import { countAt, lengthAt, ticksSaid, type HeardValue } from '../../line/index.ts';
 import { isUnder, samePath, type Field, type FieldPath } from '../fields.ts';
 import { blankOf, layerOf } from '../laying.ts';
 import {
@@ -266,6 +266,9 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const said = lengthAt(heard, 'shave') ?? mat;
     const shaved = said !== undefined || heard.flags.has('shave') || heard.heads.has('page-mat');
     if (!panels.length && !shaved) return null;
+    // `two panels 4 x 6`: what the other is like was not said
+    const counted = countAt(heard, 'layers');
+    if (counted !== undefined && counted !== panels.length) return null;
     const all = said ?? usualShave(table);
     const shave = shaved ? { shave: { reveal: { style: 'even' as const, all } } } : {};
     const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers], ...shave }, table);

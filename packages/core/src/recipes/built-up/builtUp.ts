@@ -280,7 +280,8 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     const number = Number(lengthAt(heard, 'number') ?? 0);
     if (!patch && !(whole && number)) return null;
     // `12 pieces 1 x 2` are not put together
-    if (!patch && [...heard.heads].every((head) => head === 'piece' || head === 'tile')) return null;
+    const isPieces = [...heard.heads].every((head) => head === 'piece' || head === 'tile');
+    if (isPieces && !patch) return null;
     // so many of them, as square as they can be laid
     const across = number
       ? Math.max(...Array.from({ length: Math.floor(Math.sqrt(number)) }, (_, i) => (number % (i + 1) ? 1 : i + 1)))
