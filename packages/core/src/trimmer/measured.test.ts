@@ -15,6 +15,8 @@ describe('what sizes say of the fence', () => {
     ['always a little too short', [-in32(2), -in32(1), -in32(1.5)], { code: 'always-off', by: -in32(1.5) }],
     ['a little over and a little under', [in32(0.5), -in32(0.4), in32(0.5)], null],
     ['further off each time', [0, in32(1), in32(3)], { code: 'loose', from: 0, to: in32(3) }],
+    ['as far apart as a fence may be', [0, in32(1), in32(0.5)], null],
+    ['a little further apart', [0, in32(1.5), in32(0.5)], { code: 'loose', from: 0, to: in32(1.5) }],
     ['only the last three count', [in32(9), in32(1), in32(1), in32(1)], { code: 'always-off', by: in32(1) }],
   ])('%s', (_, off, says) => {
     expect(fenceSays(off)).toEqual(says);

@@ -36,6 +36,13 @@ describe('what is done with one press', () => {
       }),
     ).toEqual(['take cut', 'turn cut cut cut cut cut']);
   });
+  test('a sheet that is turned for its first cut is taken up with it; one that is not cut is taken by itself', () => {
+    const what = (...dos: string[]) =>
+      pressesOf(dos.map((one) => ({ do: one })) as unknown as Parameters<typeof pressesOf>[0]).map(({ from, to }) => to - from); // prettier-ignore
+    expect(what('take', 'turn', 'cut')).toEqual([3]);
+    expect(what('take', 'finish')).toEqual([1, 1]);
+    expect(what('take', 'take', 'turn', 'finish')).toEqual([1, 2, 1]);
+  });
   test('each cut is a press of its own where each piece goes into another bag', () => {
     const strips: Partial<JobDocument> = {
       stock: [sheet('12', '6')],

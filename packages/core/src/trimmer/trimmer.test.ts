@@ -233,6 +233,14 @@ describe('a session', () => {
     expect(sessionOf('one', [...ordered, back], stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'] });
     expect(sessionOf('one', [...ordered, done(0, 1), back], stepsOf).idle.get(back.id)).toBe('over');
   });
+  test('of two that went wrong the last is taken back first, then the one before', () => {
+    const wrong = (order: number, step: number) => event({ do: 'wrong', order, step, spoiled: [] });
+    const events = [done(0), wrong(0, 1), event({ do: 'order', order: 1, plan: 'two' }), wrong(1, 0)];
+    const one = sessionOf('one', [...events, event({ do: 'right', order: 1 })], stepsOf).state;
+    expect(one).toMatchObject({ order: 1, at: 0, plans: ['one', 'two'], phase: 'cutting' });
+    const both = [...events, event({ do: 'right', order: 1 }), event({ do: 'right', order: 0 })];
+    expect(sessionOf('one', both, stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'], phase: 'cutting' });
+  });
   test('what was measured comes back with an order that was right after all', () => {
     const size = { piece: 'mat', copy: 1, width: '4 5/16', height: '6' };
     const events = [
