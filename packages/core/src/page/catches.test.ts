@@ -43,6 +43,23 @@ describe('what an item catches on', () => {
     const put = dropAt(row, derived, 'c', { x: 0, y: 0 }, { across: null, upDown: null, [axis]: one });
     expect(boxes(put).c![axis === 'across' ? 0 : 1]).toBe(at);
   });
+  test('margins as another has them on all of its sides, each from either edge of the page', () => {
+    // 1 1/2 from the left, 1/4 from the right, 2 from the bottom, 1 1/4 from the top
+    const near = pageOf(print('far', 1.5, 2, 10.25, 8.75), print('c', 5, 5, 1, 1));
+    const margins = catchesOf(near, derivePage(near), 'c').filter(({ says, axis }) => says.is === 'margin' && axis === 'across'); // prettier-ignore
+    expect(margins.map(({ at }) => at / inch).sort((a, b) => a - b)).toEqual([0.25, 1.25, 1.5, 2, 9, 9.5, 9.75, 10.75]);
+  });
+  test('beside what it lies under or over, and not at its very edge', () => {
+    const one = (beside: Catch['beside']): Catch =>
+      ({ axis: 'across', at: 5 * inch, weight: 1, beside, says: {}, place: {} }) as unknown as Catch;
+    const caught = (y: number) =>
+      caughtAt([one({ over: 2 * inch, under: 4 * inch } as Catch['beside'])], 'across', { x: 5 * inch, y: y * inch }, inch);
+    expect([2, 2.5, 3.9, 4].map((y) => caught(y) !== null)).toEqual([false, true, true, false]);
+  }); // prettier-ignore
+  test('nothing changes places with what is not there', () => {
+    expect(swapPlaces(row, derived, 'a', 'gone')).toBe(row);
+    expect(swapPlaces(row, derived, 'gone', 'a')).toBe(row);
+  });
   test('a gap as two others have it; and right between two', () => {
     // in the row of a and b
     const low = dropAt(row, derived, 'c', { x: 9 * inch, y: 3 * inch });

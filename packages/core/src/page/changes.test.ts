@@ -127,6 +127,15 @@ describe('room and rows', () => {
     const box = derivePage(one).items.get('a')!.box;
     expect(spot.x).toBe(box.x + box.width + inches(0.25));
   });
+  test('of two clear sides the one nearer to the middle, across and up', () => {
+    const spot = (wide: string, high: string, left: string, bottom: string) => {
+      const one = page(photo('a', [wide, high], [], { at: at('left', left, 'bottom', bottom) }));
+      return freeSpot(derivePage(one), { width: inches(4), height: inches(4) }, inches(0.25));
+    };
+    expect(spot('2', '12', '4 1/2', '0')).toEqual({ x: lengthOf('6 3/4'), y: inches(4) });
+    expect(spot('12', '1', '0', '4 1/2')).toEqual({ x: inches(4), y: lengthOf('5 3/4') });
+    expect(spot('2', '12', '5 1/2', '0')).toEqual({ x: lengthOf('1 1/4'), y: inches(4) });
+  });
   test('where nothing is clear, there is none', () => expect(free(page(photo('a', ['11', '11'], [])))).toBeNull());
   const row = page(
     base([]),
