@@ -1,6 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
-import { handlingOf, minutesOf, wantedAs, type Handling, type Plan, type PlanNode, type SessionEvent, type StockItem } from '@temnex/core';
+import {
+  handlingOf,
+  minutesOf,
+  wantedAs,
+  type Handling,
+  type Plan,
+  type PlanNode,
+  type SessionEvent,
+  type StockItem,
+} from '@temnex/core';
 import {
   handlingSchema,
   type RecordEntry,
