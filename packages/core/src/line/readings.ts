@@ -35,7 +35,7 @@ const cells = (number: string | undefined, size: string, sheet: string | undefin
 /** `mat 4x6 1/8`: of a size that prints come in, the fraction stands by itself. */
 const FRACTION_GLUED = new RegExp(String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d{1,2}\/\d{1,2})(?=\s|,|$)`, 'iu');
 /** `tabs 1 x 2, 4` */
-const NUMBER_LAST = /,\s*(\d{1,2})\s*$/u;
+const NUMBER_LAST = new RegExp(String.raw`,\s*(\d{1,2}|${NUMBERS})\s*$`, 'iu');
 /** `6 title blocks 2 x 3 from 12 x 12`, `bookmark 2 x 6, 3`. */
 const NOUN_FIRST = new RegExp(
   `${START}(?:(?<before>${NUMBER})\\s+|an?\\s+)?(?<noun>${PLAIN})\\s*,?\\s+(?<size>${SIZE})(?:\\s*,\\s*(?<after>${NUMBER}))?${FROM}\\s*[.?]?\\s*$`,

@@ -133,6 +133,16 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'leaving $1',
   ],
   [/\bgate-?fold\b/giu, 'gate fold'],
+  [/\bfolded\s+in\s+half\b/giu, 'folded'],
+  [/\bsquare\s+(?=envelopes?\b)/giu, ''],
+  // `A5 card with a 5 mm mat`: it lies on the card
+  [
+    new RegExp(
+      String.raw`\b((?:a[3-7]|${SIZE_SAID})\s+card)\s+with\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:mat|layer)\b`,
+      'iu',
+    ),
+    'folded $1 with panel $2',
+  ],
   // `4 x 6 photo cropped to 3 1/2 x 5, mat 1/8`
   [
     new RegExp(

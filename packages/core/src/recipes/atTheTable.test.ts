@@ -670,6 +670,8 @@ describe('a line said at the table is understood', () => {
   ['lines 5/16 apart, 9 of them, 4 inches long', 'journaling', '9 of 4 x 1/4'],
   ['2 1/2 inch circle from 3 x 3', 'shapes', '1 of 2 1/2 x 2 1/2'],
   ['12 tickets 1 x 2', 'grid', '12 of 1 x 2'],
+  ['card 5 1/2 x 8 1/2 folded in half', 'folded-card', '1 of 11 x 8 1/2, 1 of 5 1/4 x 8 1/4'],
+  ['square envelope for a 5 x 5 card', 'envelope', '1 of 6 3/4 x 11 3/8'],
   ['bookmark 2 x 6', 'grid', '1 of 2 x 6'],
   ['2 mats 4 1/4 x 6 1/4', 'grid', '2 of 4 1/4 x 6 1/4'],
   ['8 journaling strips 3/8 x 4', 'grid', '8 of 3/8 x 4'],
