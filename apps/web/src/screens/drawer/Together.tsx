@@ -227,7 +227,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
             ) : null}
             <Alternatives plans={order.plans} habits={habits} compare={order.compare} title="Cut them for" />
             {order.comparing ? (
-              <Planning {...order.comparing} what="Planning all three" stop={order.stopComparing} />
+              <Planning {...order.comparing} what="Planning all three" stopWords="Stop" stop={order.stopComparing} />
             ) : null}
             <Part>Cuts, in this order</Part>
             <WhichOrder {...{ plan, job, habits }} planning={order.planning !== null} />

@@ -94,6 +94,7 @@ function useComparedAims(job: JobDocument | null, best: Plan | null) {
     plans: planning ? {} : plans,
     planning,
     begin: job && !planning && !isWhole ? () => start(job, best, 'together-aims') : null,
-    stop: () => stop(plans),
+    // what was found until then may be worse than what is kept: it is forgotten
+    stop: () => stop({}),
   };
 }

@@ -252,8 +252,15 @@ interface PlanningProps {
   seconds: number;
   stop: () => void;
   what?: string;
+  stopWords?: string;
 }
-export function Planning({ startedAt, seconds, stop, what = 'Looking for a better one' }: PlanningProps) {
+export function Planning({
+  startedAt,
+  seconds,
+  stop,
+  what = 'Looking for a better one',
+  stopWords = 'Stop, this will do',
+}: PlanningProps) {
   const [now, setNow] = useState(() => performance.now());
   useEffect(() => {
     const timer = setInterval(() => setNow(performance.now()), 100);
@@ -272,7 +279,7 @@ export function Planning({ startedAt, seconds, stop, what = 'Looking for a bette
         aria-valuemax={100}
       />
       <span>
-        {what} <Quiet onPress={stop}>Stop, this will do</Quiet>
+        {what} <Quiet onPress={stop}>{stopWords}</Quiet>
       </span>
     </Stack>
   );
