@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
-import { expect, test } from '@jest/globals';
+import { jest, expect, test } from '@jest/globals';
 import { planJob, readJob, seededRandom, trimmerSteps, type SessionDeed } from '@temnex/core';
 import { CuttingService } from './cutting/cutting.service.ts';
 import { DATABASE, type Database } from './database/types.ts';
@@ -18,6 +18,8 @@ import { testServer } from './testing.ts';
 
 /** How many walks are gone; `npm run soak` goes a thousand. */
 const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 2);
+// a walk takes some seconds on a slow machine
+jest.setTimeout(60_000 + WALKS * 20_000);
 const LONG = 90;
 const WAYS = [
   ...['puts', 'takesOut', 'undoesAStep', 'removesAll', 'bringsBack', 'counts', 'cuts', 'takesACutBack'],
