@@ -222,7 +222,9 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
     case 'word-unknown':
       return `I don't know "${problem.text}".`;
     case 'value-missing':
-      return `"${problem.text}": how much of it?`;
+      return problem.text === 'apart'
+        ? 'How far apart do they lie? Say it at the end, such as 1/4 apart, or touching.'
+        : `"${problem.text}": how much of it?`;
     case 'too-often':
       return `${problem.text}: there can be no more than ${problem.most} of these.`;
     case 'said-twice':

@@ -14,4 +14,5 @@ export {
 } from './grammar.ts';
 export { changesMeaning, lexiconOf } from './lexicon.ts';
 export { lineWithout, otherReadings } from './readings.ts';
-export { tokensOf, type Token } from './tokens.ts';
+export { asOnePrint } from './together.ts';
+export { sizesInTheOther, tokensOf, type Token } from './tokens.ts';

@@ -47,9 +47,18 @@ const NOUN_LAST = new RegExp(
   'iu',
 );
 
+const LISTED = String.raw`${LENGTH_SAID}(?:\s*(?:,|,?\s+and)\s+${LENGTH_SAID})+`;
+/** `strips 1/2, 1, 1 1/2 and 2 wide by 12`: of several widths, as blocks of a band are. */
+const STRIPS_LISTED = new RegExp(
+  String.raw`^\s*(?:cut\s+|i\s+need\s+)?strips\s+(?:of\s+)?(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide|in\s+width)\s*(?:,|by|and|x)\s*(?:all\s+)?(${LENGTH_SAID})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)?\s*$`,
+  'iu',
+);
+
 /** The line taken another way, the likeliest first; none for most lines. */
 export function otherReadings(line: string): Reading[] {
   const others: Reading[] = [];
+  const list = STRIPS_LISTED.exec(line);
+  if (list) others.push(plain(`blocks ${list[1]!.replace(/\s+and\s+/gi, ', ')} butted, ${list[2]!} high`));
   const noun = NOUN_FIRST.exec(line) ?? NOUN_LAST.exec(line);
   if (noun) {
     const { before, size, after, sheet, noun: of } = noun.groups as Readonly<Record<string, string | undefined>>;

@@ -1,4 +1,12 @@
-import { BY_SAID, LENGTH_SAID, SHEET_NAME, parseLength, sizeOfSheet } from '../length/index.ts';
+import {
+  BY_SAID,
+  LENGTH_SAID,
+  SHEET_NAME,
+  TICKS_PER_UNIT,
+  parseLength,
+  sizeOfSheet,
+  type Unit,
+} from '../length/index.ts';
 
 /*
  * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a
@@ -828,12 +836,17 @@ function squares(tokens: readonly Token[]): Token[] {
 /** `photo 10 x 15, mat 5 mm`: no print is 15 mm long, and every one of 10 x 15 is called so. */
 const SMALLEST_SAID = 7;
 const LARGEST_SAID = 40;
+/** Prints of at least that size that are called by their inches. */
+const INCH_PRINTS = new Set(['8x8', '8x10', '8x12', '11x14', '12x12', '12x18', '16x20', '20x24']);
 const isOfSmallPrint = (tokens: readonly Token[]): boolean => {
   const said = tokens.flatMap((t) => (t.kind === 'size' ? [t] : []));
   const isPrint = tokens.some((t) => t.kind === 'word' && /^(?:photo|print|picture|pic)s?$/.test(t.word));
   const inMillimetres = tokens.some((t) => t.kind === 'length' && /mm$/i.test(t.text));
   const isUsual = (text: string) => Number(text) >= SMALLEST_SAID && Number(text) <= LARGEST_SAID;
-  return isPrint && inMillimetres && said.length === 1 && said.every((t) => isUsual(t.width) && isUsual(t.height));
+  const isInches = ({ width, height }: { width: string; height: string }) =>
+    INCH_PRINTS.has(`${width}x${height}`) || INCH_PRINTS.has(`${height}x${width}`);
+  const isCentimetres = said.every((t) => isUsual(t.width) && isUsual(t.height) && !isInches(t));
+  return isPrint && inMillimetres && said.length === 1 && isCentimetres;
 };
 const inCentimetres = (tokens: readonly Token[]): Token[] =>
   tokens.map((t) => (t.kind === 'size' ? { ...t, width: `${t.width} cm`, height: `${t.height} cm` } : t));
@@ -850,6 +863,41 @@ function inOneUnit(tokens: readonly Token[]): Token[] {
       ? { ...token, width: withUnitOf(unit, token.width), height: withUnitOf(unit, token.height) }
       : token,
   );
+}
+
+/** In millimetres: no print, piece or page has both sides shorter; nor, in inches, both sides longer. */
+const NO_SMALLER = 20;
+const NO_LARGER = 40;
+/** The unit in which two bare numbers can be a size, of a line in `unit`: `4x6` beside `5 mm` is in inches. */
+export function unitOfSize(width: string, height: string, unit: Unit): Unit {
+  const cannotBe = (text: string): boolean => {
+    const read = parseLength(text, unit);
+    if (!read.ok) return read.problem.code === 'length-too-large';
+    const side = read.value.ticks / TICKS_PER_UNIT[unit];
+    return unit === 'mm' ? side <= NO_SMALLER : side >= NO_LARGER;
+  };
+  const isBare = ![width, height].some((text) => UNIT_AT_END.test(text));
+  return isBare && cannotBe(width) && cannotBe(height) ? (unit === 'mm' ? 'in' : 'mm') : unit;
+}
+/**
+ * A line in one unit with the sizes in it that can only be meant in the other, those with that unit; `isMeant` says whether one is a
+ * size at all, and no number of rows. Null where there is none.
+ */
+export function sizesInTheOther(
+  tokens: readonly Token[],
+  unit: Unit,
+  isMeant: (width: string, height: string) => boolean,
+): Token[] | null {
+  let found = false;
+  const named = tokens.map((token): Token => {
+    if (token.kind !== 'size') return token;
+    const { width, height } = token;
+    const other = unitOfSize(width, height, unit);
+    if (other === unit || !isMeant(width, height)) return token;
+    found = true;
+    return { ...token, width: `${width} ${other}`, height: `${height} ${other}` };
+  });
+  return found ? named : null;
 }
 
 /** `4 x 6 landscape`, `a portrait 7 x 5`: the size that is said nearest lies so, whichever way it was written. */

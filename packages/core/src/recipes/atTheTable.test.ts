@@ -684,9 +684,7 @@ describe('a line said at the table is understood', () => {
 describe('or it is asked what it means', () => {
   // prettier-ignore
   test.each([
-  'strips 1/2, 1, 1 1/2 and 2 wide by 12',
   'two 4x6 side by side, a mat round both',
-  'how many words fit in 3 x 4',
   '3/16 mat for two 3x4 photos',
   'enlarge 4x6 to 11 inches high',
   'top third in another paper, 4 inches high',
@@ -755,9 +753,7 @@ describe('or it is asked what it means', () => {
   'half sheet of 12 x 12 with 1/4 panel',
   'strip mat 1 x 12 under a 3/4 x 12',
   'layered strips 2, 1 1/2 and 1 wide by 12',
-  'mat for two 4x6 photos side by side with 1/4 between and around',
   'three strips 2 inches wide for the bottom of a 12x12',
-  'strips 1/2, 3/4 and 1 inch wide, 12 long',
   'two 1 inch strips across the page, 3 from the top',
   '5x7 card with 4 3/4 x 6 3/4 panel',
   'mat for a panoramic 4 x 12 with 3/16',

@@ -1,15 +1,18 @@
 import { lengthNamed, parseLength, unitOfLine, type Unit } from '../length/index.ts';
 import {
+  asOnePrint,
   changesMeaning,
   hear,
   lexiconOf,
   lineWithout,
   otherReadings,
   sizeAt,
+  sizesInTheOther,
   tokensOf,
   type Grammar,
   type Heard,
   type Place,
+  type Token,
 } from '../line/index.ts';
 import { samePath, type FieldPath } from './fields.ts';
 import { inputNamed } from './named.ts';
@@ -70,6 +73,11 @@ export interface SaidLine {
 export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
   const first = asItStands(line, table, newId);
   if (isWorkedOut(first)) return first;
+  const together = first && asOnePrint(line, table.unit);
+  if (together)
+    return together.line === null
+      ? { ...first, said: { ok: false, problem: { code: 'value-missing', text: 'apart' } } }
+      : asItStands(together.line, table, newId);
   for (const { line: other, sheet } of otherReadings(line)) {
     const taken = asItStands(other, table, newId);
     if (taken && isWorkedOut(taken)) return sheet === null ? taken : { ...taken, sheet: sizeSaid(sheet, line, table) };
@@ -133,13 +141,21 @@ function asItStands(line: string, table: Table, newId: () => string): SaidLine |
   const unit = unitOfLine(line, table.unit);
   const { plain, quoted } = withoutQuotes(line);
   const tokens = tokensOf(plain);
+  const isNamed = unitOfLine(line, 'in') === unitOfLine(line, 'mm');
   const named = namedIn(unit, table);
   const sizeNamed = (size: SaidSize | null) => size && { width: named(size.width), height: named(size.height) };
   let best: (SaidLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const heard = hear(tokens, withPage(recipe.grammar), unit, quoted, isSomeones);
+    const hearIt = (said: readonly Token[]) => hear(said, withPage(recipe.grammar), unit, quoted, isSomeones);
+    let heard = hearIt(tokens);
     if (!heard) continue;
+    const isTooLarge = !heard.ok && heard.problem.code === 'length-too-large';
+    if (isNamed && (heard.ok || isTooLarge)) {
+      const isMeant = heard.ok ? sizesOf(heard.heard, recipe.read(heard.heard, { ...table, unit }, newId)) : () => true;
+      const others = sizesInTheOther(tokens, unit, isMeant);
+      if (others) heard = hearIt(others) ?? heard;
+    }
     const page = heard.ok
       ? sizeNamed(sizeAt(heard.heard, 'page') ?? sizeAt(heard.heard, 'ground') ?? sizeAt(heard.heard, 'from'))
       : null;
@@ -190,6 +206,19 @@ function withoutPage(recipe: AnyRecipe, heard: Heard, input: unknown, table: Tab
   return solved.laid.blanks.every(fits) ? free : input;
 }
 const SPREAD: FieldPath = ['spread'];
+
+/** Whether two numbers of a line are a size of what it is about, or of what that lies on, and no number of rows. */
+function sizesOf({ values }: Heard, input: unknown): (width: string, height: string) => boolean {
+  const lengths = new Set<string>();
+  const walk = (part: unknown): void => {
+    if (typeof part === 'string') lengths.add(part);
+    else if (typeof part === 'object' && part !== null) Object.values(part).forEach(walk);
+  };
+  walk(input);
+  const isElse = (width: string, height: string) =>
+    values.some(({ place, texts: [w, h] }) => ABOUT_ELSE.has(place) && w === width && h === height);
+  return (width, height) => (lengths.has(width) && lengths.has(height)) || isElse(width, height);
+}
 
 /** Nothing comes of a line: a word that was passed over may be why. */
 const unreadable = (line: string, [unknown]: readonly string[]): Extract<Said<unknown>, { ok: false }>['problem'] =>

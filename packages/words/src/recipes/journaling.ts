@@ -44,6 +44,8 @@ export const journaling: RecipeWords = {
         return a === 0
           ? 'they can be cut apart with one cut between two lines'
           : `they can be cut apart; between two strips ${say(a)} falls off`;
+      case 'words':
+        return a === b || a === 0 ? `room for about ${b} words` : `room for about ${a} words by hand, ${b} printed`;
       case 'printed':
         return b === 1 ? `printed it takes ${say(a)}` : `printed, ${b} lines take ${say(a)}`;
       default:

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundExact, ticks } from '../../length/index.ts';
 import { rect, type Point } from '../../geometry/index.ts';
-import { countAt, lengthAt } from '../../line/index.ts';
+import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import { countField, fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -20,6 +20,11 @@ import { solveSums, term, type Equation } from '../sums.ts';
  */
 
 const MOST_LINES = 60;
+/**
+ * How much of a line a word with its space takes, in heights of a letter from the top of a tall one to the foot of one that hangs:
+ * six letters, each about half as wide as that in print, and about three quarters as wide by hand. An estimate, and said as one.
+ */
+const WORD_IN_HEIGHTS = { written: 4.5, printed: 3 };
 
 const journalingSchema = z.strictObject({
   /** Left out: as many as fit. */
@@ -105,6 +110,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     'journaling strips 3 1/2 wide, letter 1/8, edge 1/16, gap 1/16, in 4 high',
     '5 journaling strips 90 mm wide, letters 4 mm, edge 1.5 mm, spacing 8 mm',
     'journaling 4 wide 8 lines spacing 3/8 letter 3/16',
+    'how many words fit in 3 x 4',
   ],
 
   start: ({ unit, room }) => {
@@ -208,8 +214,11 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     });
     const values = new Map(solution.values).set(fieldKey(LINES), exact(lines));
     if (!values.has(fieldKey(ALL))) values.set(fieldKey(ALL), exact(all));
+    const wordsBy = (heights: number) => ticks(lines * Math.floor(width / (near(LETTER) * heights)));
+    const [written, printed] = [wordsBy(WORD_IN_HEIGHTS.written), wordsBy(WORD_IN_HEIGHTS.printed)];
     const facts: Fact[] = [
       { name: 'apart', lengths: [spare] },
+      ...(printed > 0 ? [{ name: 'words', lengths: [written, printed] }] : []),
       { name: 'printed', lengths: [ticks((lines - 1) * spacing + height), ticks(lines)] },
       ...(free > all ? [{ name: 'left', lengths: [ticks(free - all)] }] : []),
     ];
@@ -240,7 +249,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
   },
 
   grammar: {
-    heads: ['journaling', 'journalling', 'journal', 'strip'],
+    heads: ['journaling', 'journalling', 'journal', 'strip', 'words'],
     places: {
       lines: { kind: 'count', words: [], most: MOST_LINES },
       line: { kind: 'length', words: ['line'], alone: true, upTo: MOST_LINES },
@@ -252,19 +261,26 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
       room: { kind: 'length', words: ['high', 'tall', 'in', 'space'], alone: true },
       height: { kind: 'length', words: ['height'] },
       ground: { kind: 'size', words: ['on', 'onto'], alone: true },
+      area: { kind: 'size', words: ['in', 'into'], alone: true },
     },
     flags: { fit: ['fit'] },
     usual: ['width'],
-    idle: ['cut', 'apart', 'printed', 'typed', 'words', 'block', 'spot', 'box', 'area'],
+    idle: ['cut', 'apart', 'printed', 'typed', 'written', 'block', 'spot', 'box', 'area'],
   },
   read: (heard, table) => {
-    if (!['journaling', 'journalling', 'journal'].some((head) => heard.heads.has(head))) return null;
     const said = (place: string) => lengthAt(heard, place);
     const inch = table.unit === 'in';
-    const [line, room] = [said('line'), said('room')];
+    // `how many words fit on a 3 x 4 card`: the lines are as wide as it is, as many as fit
+    const isOfWords = heard.heads.has('words');
+    const area = sizeAt(heard, 'area') ?? (isOfWords ? sizeAt(heard, 'ground') : null);
+    const isNamed = ['journaling', 'journalling', 'journal'].some((head) => heard.heads.has(head));
+    // `40 words` are no lines
+    if (isOfWords ? area === null || countAt(heard, 'lines') !== undefined : !isNamed) return null;
+    const [line, room] = [said('line'), area?.height ?? said('room')];
     const lines = countAt(heard, 'lines') ?? (line === undefined ? undefined : Number(line));
     // how long the lines are is seldom said
     const width =
+      area?.width ??
       said('width') ??
       ([lines, room, said('spacing')].every((one) => one === undefined) ? undefined : inch ? '4' : '100');
     if (width === undefined) return null;

@@ -1,0 +1,61 @@
+import { expect, test } from '@jest/globals';
+import { MARKS, lengthOf } from '../length/index.ts';
+import { PAGE, fact } from '../../testing/solving.ts';
+import { recipeOf, sayRecipe } from './index.ts';
+
+/** What comes of a line: pieces as number, width and height in inches; `asks` what is missing or not clear. */
+function comesOf(line: string, table = PAGE): string {
+  const heard = sayRecipe(line, table, () => 'x');
+  if (!heard) return 'nothing';
+  if (!heard.said.ok) return `asks ${'text' in heard.said.problem ? heard.said.problem.text : heard.said.problem.code}`;
+  const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
+  if (solved.status !== 'solved') return `asks ${solved.problems[0]?.code}`;
+  const inches = (ticks: number) => Number((ticks / lengthOf('1')).toFixed(3));
+  return solved.laid.blanks.map((b) => `${b.quantity} of ${inches(b.width)} x ${inches(b.height)}`).join(', ');
+}
+
+test.each([
+  // of several widths
+  ['strips 1/2, 1, 1 1/2 and 2 wide by 12', '1 of 0.5 x 12, 1 of 1 x 12, 1 of 1.5 x 12, 1 of 2 x 12'],
+  ['strips 1/2, 3/4 and 1 inch wide, 12 long', '1 of 0.5 x 12, 1 of 0.75 x 12, 1 of 1 x 12'],
+  ['cut strips of 1/2 and 1 inch wide, 6 long', '1 of 0.5 x 6, 1 of 1 x 6'],
+  // one mat round several prints
+  ['two 4x6 side by side, 1/4 apart, a mat round both, 1/8 showing', '1 of 8.5 x 6.25'],
+  ['two 4x6 side by side, a mat round both, 1/8 showing, 1/4 apart', '1 of 8.5 x 6.25'],
+  ['one mat round two 4x6 photos side by side, 1/4 apart, 1/8 border', '1 of 8.5 x 6.25'],
+  ['three 3x4 one above the other, touching, one mat behind all three, reveal 1/8', '1 of 3.25 x 12.25'],
+  ['mat for two 4x6 photos side by side with 1/4 between and around', '1 of 8.75 x 6.5'],
+  ['two 4x6 side by side, 1/4 apart, a mat round both', 'asks missing'],
+  ['two 4x6 side by side, a mat round both', 'asks apart'],
+  ['mat for two 4x6 side by side', 'asks apart'],
+])('%s', (line, is) => expect(comesOf(line)).toBe(is));
+
+test.each([
+  // 5 mm are 0.1969 in: 4 + 2 × 0.1969 = 4.39, at a sixteenth
+  ['mat for a 4x6, 5 mm', '1 of 4.375 x 6.375'],
+  ['8x10 photo, 5 mm mat', '1 of 8.375 x 10.375'],
+  // 100 × 150 mm are 3.94 × 5.91 in
+  ['mat for a 100x150, 1/4 inch', '1 of 4.438 x 6.375'],
+  ['10x15 photo, 5 mm mat', '1 of 4.313 x 6.313'],
+  ['strips 2 x 12, gap 5 mm', '5 of 2 x 12'],
+  ['two 4x6 side by side, 5 mm apart, a mat round both, reveal 5 mm', '1 of 8.563 x 6.375'],
+  // numbers of rows are no size, and a size with its unit is as it is said
+  ['grid 6 x 6 of 20 mm squares', '36 of 0.813 x 0.813'],
+  ['5 x 5 mm squares, 12 of them', '12 of 0.188 x 0.188'],
+])('no print is 4 mm wide or 100 inches high: %s', (line, is) => expect(comesOf(line)).toBe(is));
+test('on a page in millimetres too', () => {
+  const metric = { ...PAGE, unit: 'mm' as const, mark: MARKS['1 mm'] };
+  // 111.6 × 162.4 mm
+  expect(comesOf('mat for a 4x6, reveal 5 mm', metric)).toBe('1 of 4.409 x 6.378');
+});
+
+test('how many words fit is an estimate by the letters, by hand and printed', () => {
+  const heard = sayRecipe('how many words fit in 3 x 4', PAGE, () => 'x');
+  if (!heard?.said.ok) throw new Error('not understood');
+  const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
+  // letters of 1/8: a word takes 9/16 by hand and 3/8 printed; thirteen strips of 1/4 with 1/16 between are 4 high
+  expect(fact(solved, 'words')).toEqual([13 * 5, 13 * 8]);
+  expect(comesOf('do 40 words fit in 3 x 4')).toMatch(/^asks/);
+  expect(comesOf('8 words 2 inches long')).toMatch(/^asks/);
+  expect(comesOf('journaling block 3 x 4')).toBe('1 of 3 x 4');
+});
