@@ -54,6 +54,9 @@ const STRIPS_LISTED = new RegExp(
   'iu',
 );
 
+const BORDER = /^(.*)\bborder\s+strip(s?\b)/iu;
+const PUNCHED = /scallop|punch|repeat|every|round/iu;
+
 /** The line taken another way, the likeliest first; none for most lines. */
 export function otherReadings(line: string): Reading[] {
   const others: Reading[] = [];
@@ -67,6 +70,8 @@ export function otherReadings(line: string): Reading[] {
     const isAsked = !number && !sheet && /^mat$|s$/iu.test(of!);
     if (!(before && after) && !isAsked) others.push(cells(number, size!, sheet));
   }
+  // with no punch, a border strip is a strip
+  if (BORDER.test(line) && !PUNCHED.test(line)) others.push(plain(line.replace(BORDER, '$1strip$2')));
   if (FRACTION_GLUED.test(line)) others.push(plain(line.replace(FRACTION_GLUED, '$1, $2')));
   if (NUMBER_LAST.test(line)) others.push(plain(line.replace(NUMBER_LAST, ', $1 of them')));
   return others;

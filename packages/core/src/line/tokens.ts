@@ -97,6 +97,55 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     ),
     '$1, $2',
   ],
+  // `cut an 8 1/2 x 11 into 3 x 4 cards`: pieces of it, and none is folded
+  [
+    new RegExp(
+      String.raw`^\s*(?:cut|divide|split)\s+(?:up\s+)?(?:an?\s+|one\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:sheet|paper|page)?\s+(?:up\s+)?into\s+(${SIZE_SAID})\s*(?:inch\s+)?(?:cards|pieces|tickets|blocks|mats|rectangles|cells|tiles)\s*$`,
+      'iu',
+    ),
+    'cells $2 from $1',
+  ],
+  // `3 by 2 photo grid, 4x4 photos`
+  [
+    new RegExp(String.raw`\b(\d{1,2}\s*(?:x|×|by)\s*\d{1,2})\s+(?:photo|picture)\s+grid\b[\s,]*(?:of\s+)?`, 'iu'),
+    '$1 grid of ',
+  ],
+  // `base 12x12, mat 11 3/4, mat 11 1/2`: each lies on the one before
+  [new RegExp(String.raw`(?<=^\s*(?:an?\s+)?base\s+${SIZE_SAID}\s*,.*)\b(?:mat|layer)(?=\s+\d)`, 'giu'), 'panel'],
+  // `pennants 2 x 3, seven across 12`, `hexagons 2 inches, 7 across`
+  [
+    new RegExp(
+      String.raw`(?<=,\s*)(${NUMBER_SAID})\s+across(?=\s*$|\s+(?:an?\s+|the\s+|my\s+)?${LENGTH_SAID}(?!\s*down))`,
+      'giu',
+    ),
+    '$1 of them across',
+  ],
+  [/\bof\s+them\s+across\s*$/iu, 'of them'],
+  // `strip of 12 inches in 4 equal blocks`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(?:strip|band)\s+(?:of\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in(?=\s+in)|long)?\s*(?:long\s+)?(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
+      'iu',
+    ),
+    'band $1 long, $2 blocks butted',
+  ],
+  // `mat for a square photo 3 1/2`
+  [new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), '$1 $2 x $2'],
+  // `split a 12 x 12 page down the middle`, `half of a 12x12 blue`
+  [
+    new RegExp(
+      String.raw`^\s*(?:split|divide)\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})\s*(?:page|base|layout)?\s+(?:down|through|in)\s+the\s+(?:middle|centre|center)\b`,
+      'iu',
+    ),
+    'half and half on $1 page',
+  ],
+  [
+    new RegExp(
+      String.raw`^\s*half\s+of\s+(?:an?\s+|the\s+|my\s+)?(${SIZE_SAID})(?:\s+(?:page|base|layout))?(?=\s|,|$)`,
+      'iu',
+    ),
+    'half and half on $1 page',
+  ],
   // `what print fits a 6 x 6 scrap`: the largest that does
   [
     /\bwhat\s+(?:size\s+)?(print|photo|picture)\s+(?:would\s+|will\s+|can\s+)?(?:fits?|goes|go)\b(?:\s+(?:on|in|from))?/iu,
@@ -122,7 +171,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
       String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:long\s+)?(?:strip|band)\s+(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
       'iu',
     ),
-    'band $1 long, $2 blocks',
+    'band $1 long, $2 blocks butted',
   ],
   [
     new RegExp(

@@ -11,6 +11,7 @@ function comesOf(line: string, table = PAGE): string {
   const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
   if (solved.status !== 'solved') return `asks ${solved.problems[0]?.code}`;
   const inches = (ticks: number) => Number((ticks / lengthOf('1')).toFixed(3));
+  if (!solved.laid.blanks.length) return 'no pieces';
   return solved.laid.blanks.map((b) => `${b.quantity} of ${inches(b.width)} x ${inches(b.height)}`).join(', ');
 }
 
@@ -59,3 +60,28 @@ test('how many words fit is an estimate by the letters, by hand and printed', ()
   expect(comesOf('8 words 2 inches long')).toMatch(/^asks/);
   expect(comesOf('journaling block 3 x 4')).toBe('1 of 3 x 4');
 });
+
+test.each([
+  // one is one, and strips that are so low lie level
+  ['a strip 2 inch wide across a 12x12', '1 of 2 x 12'],
+  ['a 2 inch border strip across a 12x12', '1 of 2 x 12'],
+  ['border strips top and bottom, 1 1/2 high on a 12x12', '2 of 12 x 1.5'],
+  ['2 strips 1 1/2 high on a 12x12', '2 of 12 x 1.5'],
+  // they lie as more of them fit
+  ['cut an 8 1/2 x 11 into 3 x 4 cards', '6 of 4 x 3'],
+  ['how many 3 x 4 cards from a letter sheet', '6 of 4 x 3'],
+  ['12 squares 2 1/4 from 8.5x11', '12 of 2.25 x 2.25'],
+  ['3 by 2 photo grid, 4x4 photos, 1/8 gap', '6 of 4 x 4'],
+  ['six photos 2x2, 3 across 2 down, 1/8 apart', '6 of 2 x 2'],
+  ['pennants 2 x 3, seven across 12', '7 of 2 x 3'],
+  ['hexagons 2 inches, 7 across', '7 of 2 x 2.313'],
+  ['strip of 12 inches in 4 equal blocks', '1 of 3 x 3, 1 of 3 x 3, 1 of 3 x 3, 1 of 3 x 3'],
+  ['page mat 11 1/2', '1 of 12 x 12, 1 of 11.5 x 11.5'],
+  ['base 12x12, mat 11 3/4, mat 11 1/2', '1 of 12 x 12, 1 of 11.75 x 11.75, 1 of 11.5 x 11.5'],
+  ['split a 12 x 12 page down the middle', '1 of 6.25 x 12, 1 of 6 x 12'],
+  ['half of a 12x12 blue, 1/4 overlap', '1 of 6.25 x 12, 1 of 6 x 12'],
+  ['mat for a square photo 3 1/2, 1/8', '1 of 3.75 x 3.75'],
+  ['journaling strips 1/2 high, 6 of them', '6 of 4 x 0.5'],
+  ['journaling lines 3/8 apart on a 3x4', '13 of 3 x 0.25'],
+  ['title in 1 inch letters, WIND', 'no pieces'],
+])('as it would be said: %s', (line, is) => expect(comesOf(line)).toBe(is));

@@ -301,11 +301,19 @@ export function rowSaid(
       heard.values.some((v) => v.place === place),
     ) || ['fit', 'row', 'across', 'both'].some((flag) => heard.flags.has(flag));
   const alone = heard.single && width !== undefined && length !== undefined && !sheet && !rowSaidOf;
+  // `a strip 2 wide across a 12 x 12`
+  const isOne =
+    heard.single &&
+    heard.heads.has('strip') &&
+    width !== undefined &&
+    !sheet &&
+    !['gap', 'overlap', 'margin'].some((place) => said(place) !== undefined) &&
+    !['fit', 'row', 'both'].some((flag) => heard.flags.has(flag));
   // `a strip along the bottom`
   const along = heard.single && heard.flags.has('along');
   const count =
     countAt(heard, 'count') ??
-    (along ? 1 : undefined) ??
+    (along || isOne ? 1 : undefined) ??
     (sheet ? countFrom(sheet, width, length, table.unit) : alone ? 1 : undefined);
   // how many fit is asked of what lies side by side
   const close = edges || heard.flags.has('fit');

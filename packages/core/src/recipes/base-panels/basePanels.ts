@@ -260,11 +260,14 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   },
   /** Reveals and sizes inward from the edge of the room. */
   read: (heard, table, newId) => {
-    const mat = heard.heads.has('page-mat') ? lengthAt(heard, 'reveal') : undefined;
+    const beside = heard.heads.has('page-mat') ? lengthAt(heard, 'reveal') : undefined;
+    // `page mat 11 1/2` is how large it is
+    const isLarge = ticksSaid(beside, table.unit) * 2 >= Math.min(table.room.width, table.room.height);
+    const mat = isLarge ? undefined : beside;
     const values = sizesAmong(heard.values, table).filter(({ place }) => !(mat && place === 'reveal'));
     const panels = layersSaid({ ...heard, values }, 'size', newId);
     const said = lengthAt(heard, 'shave') ?? mat;
-    const shaved = said !== undefined || heard.flags.has('shave') || heard.heads.has('page-mat');
+    const shaved = said !== undefined || heard.flags.has('shave') || (heard.heads.has('page-mat') && !isLarge);
     if (!panels.length && !shaved) return null;
     // `two panels 4 x 6`: what the other is like was not said
     const counted = countAt(heard, 'layers');

@@ -1,4 +1,4 @@
-import { lengthOf, type Ticks } from '../../length/index.ts';
+import { lengthOf, ticks, type Ticks } from '../../length/index.ts';
 import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
 import type { Size } from '../../geometry/index.ts';
 import type { Table } from '../recipe.ts';
@@ -7,11 +7,14 @@ import { freePlace } from './large.ts';
 
 /* A grid as it is said: `6 x 6 grid of 1 1/2 cells, gap 1/8`, `six squares across 12`, `how many 2 x 3 cells fit`. */
 
+/** A size as it was typed. */
+type Typed = { readonly width: string; readonly height: string };
+
 /** Degrees, where it is only said that it shall be loose. */
 const LOOSE_TILT = 4;
 
 /** Whole numbers that count columns and rows. */
-function countsIn(size: { readonly width: string; readonly height: string } | null): [number, number] | null {
+function countsIn(size: Typed | null): [number, number] | null {
   if (!size || ![size.width, size.height].every((text) => /^\d{1,2}$/.test(text))) return null;
   const [columns, rows] = [Number(size.width), Number(size.height)];
   return columns >= 1 && rows >= 1 && columns <= MOST && rows <= MOST ? [columns, rows] : null;
@@ -41,12 +44,21 @@ function largeSaid(
  * Columns and rows of so many that do not fit in one row, as nearly square as they come: `36 squares 1 7/8` is six by six. Null where
  * one row does, or nothing does.
  */
-function blockOf(number: number, cell: number, gap: number, room: number): [number, number] | null {
-  const fits = (n: number) => n * cell + (n - 1) * gap <= room;
-  if (!cell || fits(number)) return null;
-  for (let rows = Math.floor(Math.sqrt(number)); rows > 1; rows--)
-    if (number % rows === 0 && fits(number / rows)) return [number / rows, rows];
-  return null;
+function blockOf(
+  number: number,
+  [wide, high]: readonly [number, number],
+  gap: number,
+  room: Size,
+): [number, number] | null {
+  const fits = (n: number, each: number, all: number) => n * each + (n - 1) * gap <= all;
+  if (!wide || fits(number, wide, room.width)) return null;
+  const shapes: [number, number][] = [];
+  for (let rows = 2; rows <= number; rows++)
+    if (number % rows === 0 && fits(number / rows, wide, room.width)) shapes.push([number / rows, rows]);
+  const uneven = ([columns, rows]: [number, number]) => Math.abs(columns - rows) + (columns < rows ? 0.5 : 0);
+  shapes.sort((a, b) => uneven(a) - uneven(b));
+  // too high for the page, it is told by how much
+  return shapes.find(([, rows]) => fits(rows, high, room.height)) ?? shapes[0] ?? null;
 }
 
 /**
@@ -82,6 +94,16 @@ function moreTurned(cell: Size, gap: number, room: Size): boolean {
   );
 }
 
+/** A size as it lies, or turned, whichever way more of it come from the page; null where more do with some lying across. */
+function asMoreFit(size: Typed, gap: number, { room, unit }: Table): Typed | null {
+  const isBest = ({ width, height }: Typed): boolean => {
+    const [w, h] = [ticksSaid(width, unit), ticksSaid(height, unit)] as [Ticks, Ticks];
+    return w <= 0 || h <= 0 || !moreTurned({ width: w, height: h }, gap, room);
+  };
+  const turned = { width: size.height, height: size.width };
+  return isBest(size) ? size : isBest(turned) ? turned : null;
+}
+
 /** The input that a line says. */
 export function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
   const said = (place: string) => lengthAt(heard, place);
@@ -94,7 +116,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   // `grid of 2 x 3 cells` is how many; `how many 2 x 3 cells fit` is how large
   const asked = !heard.heads.has('grid');
   const by = asked && !cells.length && said('side') === undefined ? null : countsIn(first);
-  const size = by || !first ? (cells[0] ? { width: cells[0].texts[0]!, height: cells[0].texts[1]! } : null) : first;
+  const lying = by || !first ? (cells[0] ? { width: cells[0].texts[0]!, height: cells[0].texts[1]! } : null) : first;
   const side = said('side');
   const number = countAt(heard, 'number');
   // `24 squares from a 12 x 12`: of one sheet, edge to edge
@@ -103,28 +125,30 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const inRow = isCounted || (number !== undefined && !heard.heads.has('grid'));
   const gap = said('gap');
   const inch = table.unit === 'in';
-  const cell = ticksSaid(size?.width ?? said('side'), table.unit);
   const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : ticksSaid(gap, table.unit);
   const isClose = gap === undefined && (heard.flags.has('fit') || heard.heads.has('checkerboard') || from !== null);
+  const gutter = isClose ? ticks(0) : between;
+  // `how many 3 x 4 cards from an 8 1/2 x 11`: they lie the way in which more of them fit
+  const isAsked =
+    from !== null && lying !== null && !by && ['columns', 'rows', 'number'].every((one) => said(one) === undefined);
+  const size = isAsked ? asMoreFit(lying, gutter, table) : lying;
+  if (size === null && lying !== null) return null;
+  const cell = ticksSaid(size?.width ?? said('side'), table.unit);
+  const high = ticksSaid(size?.height ?? said('side'), table.unit);
   // `25 squares across 12 x 12`: as many down as across
   const over = sizeAt(heard, 'ground') ?? from ?? sizeAt(heard, 'page');
   const fillsRoom = isCounted && !cell && said('across') === undefined && over !== null;
   const edge = said('margin') ?? (from ? '0' : inch ? '1/2' : '12');
   const block = fillsRoom
-    ? largestOf(number, isClose ? 0 : between, ticksSaid(edge, table.unit), table.room)
+    ? largestOf(number, gutter, ticksSaid(edge, table.unit), table.room)
     : inRow
-      ? blockOf(number, cell, between, table.room.width)
+      ? blockOf(number, [cell, high], gutter, table.room)
       : null;
   const columns = by?.[0] ?? whole('columns') ?? block?.[0] ?? number;
   const across = said('across');
   const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
   const rows = by?.[1] ?? whole('rows') ?? block?.[1] ?? (inRow ? 1 : undefined);
   const width = size?.width ?? side;
-  // `how many 2 x 3 cards from an 8 1/2 x 11`
-  if (from && size && [number, columns, rows].every((one) => one === undefined)) {
-    const [w, h] = [ticksSaid(size.width, table.unit), ticksSaid(size.height, table.unit)] as [Ticks, Ticks];
-    if (w > 0 && h > 0 && moreTurned({ width: w, height: h }, isClose ? 0 : between, table.room)) return null;
-  }
   const large = largeSaid(heard, [columns ?? MOST, rows ?? MOST], by ? (number ?? 1) : 1, newId);
   if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
   const margin = said('margin');

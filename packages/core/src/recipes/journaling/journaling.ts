@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundExact, ticks } from '../../length/index.ts';
 import { rect, type Point } from '../../geometry/index.ts';
-import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
+import { countAt, lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { countField, fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -270,21 +270,28 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
   read: (heard, table) => {
     const said = (place: string) => lengthAt(heard, place);
     const inch = table.unit === 'in';
+    const usual = inch ? '3/8' : '9';
     // `how many words fit on a 3 x 4 card`: the lines are as wide as it is, as many as fit
     const isOfWords = heard.heads.has('words');
-    const area = sizeAt(heard, 'area') ?? (isOfWords ? sizeAt(heard, 'ground') : null);
+    const ground = sizeAt(heard, 'ground');
+    const area = sizeAt(heard, 'area') ?? (isOfWords ? ground : null);
     const isNamed = ['journaling', 'journalling', 'journal'].some((head) => heard.heads.has(head));
     // `40 words` are no lines
     if (isOfWords ? area === null || countAt(heard, 'lines') !== undefined : !isNamed) return null;
-    const [line, room] = [said('line'), area?.height ?? said('room')];
+    // `six journaling strips 1/2 high`: each of them is
+    const high = heard.values.find((v) => v.place === 'room' && /^(?:high|tall)$/.test(v.word ?? ''))?.texts[0];
+    const isOfEach = heard.heads.has('strip') && ticksSaid(high, table.unit) <= lengthOf('1', 'in');
+    const each = isOfEach ? high : undefined;
+    const [line, room] = [said('line'), area?.height ?? (each === undefined ? said('room') : undefined)];
     const lines = countAt(heard, 'lines') ?? (line === undefined ? undefined : Number(line));
     // how long the lines are is seldom said
     const width =
       area?.width ??
       said('width') ??
-      ([lines, room, said('spacing')].every((one) => one === undefined) ? undefined : inch ? '4' : '100');
+      ground?.width ??
+      ([lines, room, each, said('spacing')].every((one) => one === undefined) ? undefined : inch ? '4' : '100');
     if (width === undefined) return null;
-    const height = said('height');
+    const height = said('height') ?? each;
     const letter = said('letter') ?? (height === undefined ? (inch ? '1/8' : '3') : undefined);
     return {
       ...(lines === undefined ? {} : { lines }),
@@ -296,7 +303,10 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
           ? {}
           : { edge: said('edge') ?? (inch ? '1/16' : '1.5') }),
       },
-      printed: { spacing: said('spacing') ?? (inch ? '3/8' : '9') },
+      // of strips that are higher than that, one below the other
+      printed: {
+        spacing: said('spacing') ?? (ticksSaid(height, table.unit) > ticksSaid(usual, table.unit) ? height! : usual),
+      },
       placed: {
         ...(room !== undefined && lines !== undefined && lines > 1
           ? {}

@@ -13,7 +13,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -78,6 +78,9 @@ const stripsSchema = z.strictObject({
   }),
 });
 export type StripsInput = z.infer<typeof stripsSchema>;
+
+/** Of a page's height, what is as low as that is no upright strip. */
+const LOW = 4;
 
 const STRIP: FieldPath = ['strip'];
 const LENGTH: FieldPath = ['strip', 'length'];
@@ -281,8 +284,16 @@ export const strips: Recipe<'strips', StripsInput> = {
     const size = sizeAt(heard, 'strip');
     // `2 inch strips` are so wide; `12 inch strips 1/2 wide` are so long
     // of strips that lie level, how high they are is how wide each is
-    const isLevel = heard.flags.has('level') || heard.flags.has('along');
-    const isHigh = isLevel && heard.values.some((v) => v.place === 'length' && /^(?:high|tall)$/.test(v.word ?? ''));
+    const isSaidHigh = heard.values.some((v) => v.place === 'length' && /^(?:high|tall)$/.test(v.word ?? ''));
+    // `2 strips 1 1/2 high`, of which nothing else is said: so low, they lie level
+    const isLow =
+      isSaidHigh &&
+      !size &&
+      said('width') === undefined &&
+      said('each') === undefined &&
+      ticksSaid(said('length'), table.unit) * LOW <= table.room.height;
+    const isLevel = heard.flags.has('level') || heard.flags.has('along') || isLow;
+    const isHigh = isLevel && isSaidHigh;
     const high = isHigh && said('width') === undefined && !size ? said('length') : undefined;
     const width = size?.width ?? said('width') ?? high ?? said('each');
     const long = high === undefined ? said('length') : undefined;
@@ -290,7 +301,10 @@ export const strips: Recipe<'strips', StripsInput> = {
     // `how many 3/4 strips from a 12 x 12`: as long as the sheet
     const sheetLong = sizeAt(heard, 'sheet')?.height;
     const length = size?.height ?? long ?? (isEach ? said('each') : undefined) ?? sheetLong;
-    const row = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
+    // along the top and the bottom
+    const isBoth = heard.flagsAt.filter(({ flag }) => flag === 'along').length === 2;
+    const asRow = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
+    const row = isBoth && asRow.count === undefined ? { ...asRow, count: 2 } : asRow;
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
     const [shortest, step, tuck] = [said('shortest'), said('step'), said('tuck')];
