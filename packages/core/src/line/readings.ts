@@ -57,11 +57,26 @@ const STRIPS_LISTED = new RegExp(
 const BORDER = /^(.*)\bborder\s+strip(s?\b)/iu;
 const PUNCHED = /scallop|punch|repeat|every|round/iu;
 
+/** `3 strips 12 long: 1, 2 and 3 wide` */
+const STRIPS_LONG = new RegExp(
+  String.raw`^\s*(?:cut\s+|i\s+need\s+)?(${NUMBER}\s+)?strips\s+(${LENGTH_SAID})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)\s*[,:]\s*(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide)\s*$`,
+  'iu',
+);
+
+const isNumber = (said: string, n: number): boolean =>
+  Number(said) === n || numberWords(n).includes(said.trim().toLowerCase());
+
 /** The line taken another way, the likeliest first; none for most lines. */
 export function otherReadings(line: string): Reading[] {
   const others: Reading[] = [];
-  const list = STRIPS_LISTED.exec(line);
-  if (list) others.push(plain(`blocks ${list[1]!.replace(/\s+and\s+/gi, ', ')} butted, ${list[2]!} high`));
+  const [, widths, by] = STRIPS_LISTED.exec(line) ?? [];
+  const [, number, long, wide] = STRIPS_LONG.exec(line) ?? [];
+  const blocks = (list: string, high: string) =>
+    plain(`blocks ${list.replace(/,?\s+and\s+/gi, ', ')} butted, ${high} high`);
+  if (widths && by) others.push(blocks(widths, by));
+  // so many as there are widths, or it is not clear what is meant
+  if (wide && long && (number === undefined || isNumber(number, wide.split(/,|\band\b/iu).length)))
+    others.push(blocks(wide, long));
   const noun = NOUN_FIRST.exec(line) ?? NOUN_LAST.exec(line);
   if (noun) {
     const { before, size, after, sheet, noun: of } = noun.groups as Readonly<Record<string, string | undefined>>;

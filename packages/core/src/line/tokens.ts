@@ -129,6 +129,17 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     ),
     'band $1 long, $2 blocks butted',
   ],
+  [/\b(?:elsewhere|everywhere\s+else)\b/giu, 'on the other sides'],
+  // `bunting, 9 flags 1 inch wide on 12`
+  [
+    new RegExp(
+      String.raw`(?<=\b(?:bunting|banners?|pennants?|flags?)\b.*)\bon\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)(?=\s*(?:inches|inch|in)?\s*$)`,
+      'iu',
+    ),
+    'across $1',
+  ],
+  [new RegExp(String.raw`(?<=\bband\s+${LENGTH_SAID}\s*(?:inches|inch|in)?\s*)wide(?=\s*:)`, 'iu'), 'long'],
+  [new RegExp(String.raw`\bhole\s+(?=${LENGTH_SAID}\s*(?:inches|inch|in)?\s+down\b)`, 'iu'), 'hole, '],
   // `mat for a square photo 3 1/2`
   [new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), '$1 $2 x $2'],
   // `split a 12 x 12 page down the middle`, `half of a 12x12 blue`

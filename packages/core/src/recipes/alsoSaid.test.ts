@@ -83,5 +83,20 @@ test.each([
   ['mat for a square photo 3 1/2, 1/8', '1 of 3.75 x 3.75'],
   ['journaling strips 1/2 high, 6 of them', '6 of 4 x 0.5'],
   ['journaling lines 3/8 apart on a 3x4', '13 of 3 x 0.25'],
-  ['title in 1 inch letters, WIND', 'no pieces'],
+  ['mat for a 6x4 with 1 inch at the bottom and 1/8 elsewhere', '1 of 6.25 x 5.125'],
+  ['bunting, 9 flags 1 inch wide on 12', '9 of 1 x 4'],
+  ['block band 12 wide: 4, 3, rest', '1 of 4.25 x 3, 1 of 3.25 x 3, 1 of 5 x 3'],
+  ['tag 2 1/2 x 4 3/4 with the hole 1/2 down', '1 of 2.5 x 4.75'],
+  ['3 strips 12 long: 1, 2 and 3 wide', '1 of 1 x 12, 1 of 2 x 12, 1 of 3 x 12'],
+  ['4 strips 12 long: 1, 2 and 3 wide', 'asks 2'],
 ])('as it would be said: %s', (line, is) => expect(comesOf(line)).toBe(is));
+
+test.each([
+  ['title in 1 inch letters, WIND', 'WIND'],
+  ['how long is BEACH DAY in 1 inch letters', 'BEACH DAY'],
+  ['how long would WINDY be in 1 inch letters', 'WINDY'],
+  ['how wide is the word WIND in 1 inch letters', 'WIND'],
+])('the words of a title, and no more: %s', (line, title) => {
+  const heard = sayRecipe(line, PAGE, () => 'x');
+  expect(heard?.said).toMatchObject({ ok: true, input: { title } });
+});

@@ -301,10 +301,10 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
     };
   // `hello in letters 2 inches tall`
   const before =
-    /^\s*(?:(?:spell|write|cut)\s+)?((?!my\b|the\b|an?\b|title|words?\b|names?\b|cut\b|letters?\b)\p{L}[\p{L}'’&! ]{0,30}?)\s+(?=in\s+(?:\S+\s+){0,3}letters\b)/iu.exec(
+    /^\s*(?:(?:spell|write|cut|how\s+(?:long|wide|big)\s+(?:is|are|would|will|does)(?:\s+(?:the\s+)?(?:words?|title)\b)?)\s+)?((?!how\b|my\b|the\b|an?\b|title|words?\b|names?\b|cut\b|letters?\b)\p{L}[\p{L}'’&! ]{0,30}?)\s+(?=in\s+(?:\S+\s+){0,3}letters\b)/iu.exec(
       line,
     );
-  if (before) return { plain: line.slice(before[0].length), quoted: before[1]! };
+  if (before) return { plain: line.slice(before[0].length), quoted: before[1]!.replace(/\s+be$/u, '') };
   // `KITE DAY in letters 1 inch wide`
   const first = /^\s*(\p{Lu}{2,}(?:\s+\p{Lu}{2,})*)\s+(?=in\b.*\bletters?\b)/u.exec(line);
   if (first) return { plain: line.slice(first[0].length), quoted: first[1]! };
