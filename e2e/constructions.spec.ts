@@ -40,22 +40,22 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   };
   await say('8 x 8 page, panel with a 1/4 border');
   await expect(page.getByLabel('Page width')).toHaveValue('8');
-  await expect(slip).toContainText('7\u20091⁄2');
+  await expect(slip).toContainText('7\u202f1⁄2');
   await say('panel 1/2 on a 12 x 12 page');
   await expect(page.getByLabel('Page width')).toHaveValue('12');
   await say('block band 3 high: 3 1/4, 5 7/8, rest');
-  await expect(slip).toContainText('2\u20097⁄8');
-  await expect(slip).toContainText('they come to 12\u20091⁄2 in all');
+  await expect(slip).toContainText('2\u202f7⁄8');
+  await expect(slip).toContainText('they come to 12\u202f1⁄2 in all');
   await say('frame of 1/2 x 12 strips round 3 1/2 x 5, open corners');
   await expect(slip).toContainText('It takes 2 strips; 3 edges come from one.');
   await say('border strip 12 long repeat 7/8, crest');
   await expect(slip).toContainText('13 repeats, 5⁄16 over at each end.');
   await say('hollow mat 12 x 12 ring 7/8 under 11 x 11');
-  await expect(slip).toContainText('each from 7⁄8 in, 10\u20091⁄4 long');
+  await expect(slip).toContainText('each from 7⁄8 in, 10\u202f1⁄4 long');
   await say('crop a 12 x 12 scene to 9 1/2 x 10, 1/2 off the left, top flush');
-  await expect(slip).toContainText('1⁄2 × 12, 2 × 12, 9\u20091⁄2 × 2');
+  await expect(slip).toContainText('1⁄2 × 12, 2 × 12, 9\u202f1⁄2 × 2');
   await say('base shaved 1/8');
-  await expect(slip).toContainText('12 − 1⁄8 − 1⁄8 = 11\u20093⁄4');
+  await expect(slip).toContainText('12 − 1⁄8 − 1⁄8 = 11\u202f3⁄4');
   await say('mats 1/8, 1/16, 3/8 around 3 1/2 x 5');
   for (const [i, [width, height]] of [
     ['3 3/4', '5 1/4'],
@@ -76,7 +76,7 @@ test('worked numbers of strips, bands, borders and frames, each said and seen', 
   await expect(page.getByRole('textbox', { name: 'width of one cell', exact: true })).toHaveValue('1 5/8');
   await say('6 x 6 grid of 1 1/2 cells, gap 1/8, three 2 x 2 merged cells');
   await expect(slip).toContainText('24 cells and 3 large.');
-  await expect(slip).toContainText('9\u20095⁄16; the last ends at 10\u200913⁄16');
+  await expect(slip).toContainText('9\u202f5⁄16; the last ends at 10\u202f13⁄16');
   await page.getByRole('button', { name: 'Add a large cell' }).click();
   await expect(slip).toContainText('20 cells and 4 large.');
   await say('half and half');
@@ -229,7 +229,7 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
     .getByRole('button')
     .click();
   await expect(band).toHaveCount(0);
-  await expect(page.getByText(/4\u20091⁄2/).first()).toBeVisible();
+  await expect(page.getByText(/4\u202f1⁄2/).first()).toBeVisible();
   await request.delete(`/api/pages/${made.id}`);
 });
 
@@ -317,7 +317,7 @@ test('worked numbers of pinwheels, bursts, weaves and rays, each said and seen',
     await page.keyboard.press('Enter');
   };
   await say('pinwheel 3 square, slits stop 3/8 short');
-  await expect(slip.getByText(/^Slits from each corner 1\u20093⁄4/)).toBeVisible();
+  await expect(slip.getByText(/^Slits from each corner 1\u202f3⁄4/)).toBeVisible();
   await give(page, 'uncut to the middle of the square', '1 1/4');
   await expect(slip.getByText(/let no tip be folded to the middle/)).toBeVisible();
   await page.getByRole('button', { name: /^Make .*uncut to the middle of the square/i }).click();
@@ -329,12 +329,12 @@ test('worked numbers of pinwheels, bursts, weaves and rays, each said and seen',
   await expect(slip.getByText('They stand 25° apart.')).toBeVisible();
 
   await say('weave to cover 4 1/2 x 4 1/2 with 3/8 strips, 1/16 gaps, tails 1/2');
-  await expect(slip.getByText(/^Woven 4\u20093⁄4 × 4\u20093⁄4, trimmed to 4\u20091⁄2/)).toBeVisible();
+  await expect(slip.getByText(/^Woven 4\u202f3⁄4 × 4\u202f3⁄4, trimmed to 4\u202f1⁄2/)).toBeVisible();
   await expect(slip.getByText(/22 pieces from 11 strips/)).toBeVisible();
 
   await say('rays 3/4 wide from the lower left corner, hub 3, tuck 1/2, at 15/30/45/60/75°');
-  await expect(slip.getByText(/3: 14\u20091⁄2/)).toBeVisible();
-  await expect(slip.getByText(/^Ray 3 is 14\u20091⁄2 long, a sheet 12/)).toBeVisible();
+  await expect(slip.getByText(/3: 14\u202f1⁄2/)).toBeVisible();
+  await expect(slip.getByText(/^Ray 3 is 14\u202f1⁄2 long, a sheet 12/)).toBeVisible();
   await page.getByLabel('one that is longer').selectOption('join');
   await expect(slip.getByText(/^Ray 3 is/)).toHaveCount(0);
 });

@@ -3,9 +3,9 @@ import { DEMO, expect, give, openPlace, pick, saved, test } from './table.ts';
 test('a print measured anew: its mats follow, what moved is listed, undo brings it back', async ({ table: page }) => {
   await page.goto(DEMO);
   await give(page, 'width of the print', '3 7/8');
-  await expect(page.getByText(/Runa at the launch, mat 3: 5\u20091⁄8 › 5 wide/)).toBeVisible();
+  await expect(page.getByText(/Runa at the launch, mat 3: 5\u202f1⁄8 › 5 wide/)).toBeVisible();
   await give(page, 'height of the print', '5⅝');
-  await expect(page.getByText(/Runa at the launch, mat 3: 7\u20091⁄8 › 6\u20093⁄4 high/)).toBeVisible();
+  await expect(page.getByText(/Runa at the launch, mat 3: 7\u202f1⁄8 › 6\u202f3⁄4 high/)).toBeVisible();
   await saved(page);
   await page.reload();
   await expect(page.getByRole('button', { name: /^Runa at the launch, mat 1, 4 1\/8 × 5 7\/8/ })).toBeVisible();
@@ -23,7 +23,7 @@ test('a layer by reveal, by size, on four edges; added and removed; a photo rena
   await page.goto(DEMO);
   await pick(page, 'outer panel');
   await give(page, 'reveal of panel 1', '1/2');
-  await expect(page.getByText(/outer panel: 11\u20091⁄4 › 11 wide/)).toBeVisible();
+  await expect(page.getByText(/outer panel: 11\u202f1⁄4 › 11 wide/)).toBeVisible();
   await give(page, 'width of panel 1', '10 1/2');
   await page.getByLabel('edges of panel 1').selectOption('four');
   await expect(page.getByRole('textbox', { name: 'left of panel 1', exact: true })).toHaveValue('3/4');

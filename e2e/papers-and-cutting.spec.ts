@@ -10,7 +10,7 @@ test('choose a paper, add a scrap in one line, and see whether it reaches', asyn
   await page.getByLabel('Add a sheet or a scrap in one line').fill('scrap 9 1/2 x 10 chalk x2');
   await expect(page.getByText('2 × scrap, 9 1/2 × 10, Chalk')).toBeVisible();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('Reaches: a scrap of 9\u20091⁄2 × 10.')).toBeVisible();
+  await expect(page.getByText('Reaches: a scrap of 9\u202f1⁄2 × 10.')).toBeVisible();
   await page.getByLabel('Add a sheet or a scrap in one line').fill('scrap five');
   await expect(page.getByText('Needs a size, such as 5 1/2 x 3.')).toBeVisible();
 });
@@ -139,11 +139,11 @@ test('what changed since it was cut: trimmed to it, cut again, or a scrap now', 
   await page.goto(`${DEMO}/order`);
   const cut = page.getByRole('region', { name: 'Pieces cut before the page changed' });
   await expect(cut).toContainText(
-    'Runa at the launch, mat 1: trim the 4\u20091⁄4 × 6\u20091⁄4 down to 4 × 6\u20091⁄4.',
+    'Runa at the launch, mat 1: trim the 4\u202f1⁄4 × 6\u202f1⁄4 down to 4 × 6\u202f1⁄4.',
   );
   await expect(cut).toContainText('pennants: 4 are too small or of another paper now, and must be cut again.');
   await expect(cut).toContainText(
-    '2\u20095⁄8 × 3\u20091⁄8 Sailcloth stripe, cut for a part that is gone: no longer wanted.',
+    '2\u202f5⁄8 × 3\u202f1⁄8 Sailcloth stripe, cut for a part that is gone: no longer wanted.',
   );
   await cut.getByRole('button', { name: 'Into the drawer as a scrap' }).first().click();
   await expect(cut.getByRole('button', { name: 'Into the drawer as a scrap' })).toHaveCount(4);
@@ -226,7 +226,7 @@ test('what cannot be cut: which piece, why, and what would help', async ({ table
     await request.delete(`/api/stock/${item.id}`);
   await page.goto(`${DEMO}/order`);
   await expect(page.getByRole('alert')).toContainText(
-    'sky panel: no Gust with side A reaches 9\u20091⁄2; the longest is 7\u20091⁄2',
+    'sky panel: no Gust with side A reaches 9\u202f1⁄2; the longest is 7\u202f1⁄2',
   );
   await expect(page.getByRole('alert')).toContainText('buy 1 × Gust, 12 × 12');
   await expect(page.getByRole('alert')).toContainText('opens 144 sq in of new paper');

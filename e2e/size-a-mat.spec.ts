@@ -19,9 +19,9 @@ test('the first view answers at once: type a print and a reveal, read the mat wi
   await give(page, 'height of the print', '5 5/8');
   await give(page, 'reveal of mat 1', '3/16');
   await expect(slip(page).first()).toContainText('4 1/4');
-  await expect(slip(page).first()).toContainText('3\u20097⁄8 + 3⁄16 + 3⁄16 = 4\u20091⁄4');
+  await expect(slip(page).first()).toContainText('3\u202f7⁄8 + 3⁄16 + 3⁄16 = 4\u202f1⁄4');
   await page.getByRole('button', { name: 'Sum of width of mat 1' }).click();
-  await expect(page.getByRole('dialog')).toContainText('= 4\u20091⁄4');
+  await expect(page.getByRole('dialog')).toContainText('= 4\u202f1⁄4');
 });
 
 test('one line of shorthand shows what it understood before it is taken', async ({ table: page }) => {
@@ -47,7 +47,7 @@ test('backwards: sizes give reveals, and uneven ones are pointed out with what e
   await give(page, 'height of mat 1', '3 3/4');
   await expect(page.getByText(/is uneven: 1⁄4 left and right, 1⁄8 top and bottom/)).toBeVisible();
   await expect(
-    page.getByText(/5\u20091⁄2 × 4 \(1⁄4 all round\) or 5\u20091⁄4 × 3\u20093⁄4 \(1⁄8 all round\)/),
+    page.getByText(/5\u202f1⁄2 × 4 \(1⁄4 all round\) or 5\u202f1⁄4 × 3\u202f3⁄4 \(1⁄8 all round\)/),
   ).toBeVisible();
 });
 
@@ -118,8 +118,8 @@ test('the print itself: a printed border, what becomes of it as another size, an
   await expect(follows).toContainText('The whole picture: 8 × 12.');
   await expect(follows).toContainText('Lost: 1 at the top and 1 at the bottom.');
   await page.getByLabel('so that of as another size').selectOption('whole');
-  await expect(follows).toContainText('The whole picture: 6\u200911⁄16 (1⁄64 under) × 10.');
-  await expect(follows).toContainText('Short by 1\u20095⁄16 (1⁄64 over).');
+  await expect(follows).toContainText('The whole picture: 6\u202f11⁄16 (1⁄64 under) × 10.');
+  await expect(follows).toContainText('Short by 1\u202f5⁄16 (1⁄64 over).');
   await say(page, 'print 4 x 6 border 1/8');
   await expect(field(page, 'width of the picture in it')).toHaveValue('3 3/4');
   await page.getByRole('button', { name: 'Mats round it' }).click();
@@ -132,10 +132,10 @@ test('banners: spread over a page, how many fit, the notch and where to pencil',
   await expect(page.getByText(/Pencil a line along its middle/)).toBeVisible();
   await say(page, 'banners 2 1/2 x 6 gap 1/4 margin 1/2');
   await expect(field(page, 'how many')).toHaveValue('4');
-  await expect(page.getByText('Pencil a line along its middle, 1\u20091⁄4 from the side.')).toBeVisible();
-  await expect(page.getByText('On that line it is 4\u20093⁄4 long.')).toBeVisible();
+  await expect(page.getByText('Pencil a line along its middle, 1\u202f1⁄4 from the side.')).toBeVisible();
+  await expect(page.getByText('On that line it is 4\u202f3⁄4 long.')).toBeVisible();
   await give(page, 'depth of the end', '7/8');
-  await expect(page.getByText('On that line it is 5\u20091⁄8 long.')).toBeVisible();
+  await expect(page.getByText('On that line it is 5\u202f1⁄8 long.')).toBeVisible();
   await give(page, 'how many', '9');
   await expect(page.getByRole('alert')).toContainText('too wide');
   await page.getByRole('button', { name: 'Make it 4' }).click();

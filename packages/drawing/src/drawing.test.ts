@@ -209,7 +209,7 @@ describe('what only some plans have', () => {
     const whole = (d: Drawing) =>
       d.marks.filter((m) => m.kind === 'rect' && m.width > d.width - 1 && m.height > d.height - 1);
     expect(whole(sheet)).toEqual([]);
-    expect(sheet.title).toContain('without its upper right corner (5\u20091⁄4 × 4)');
+    expect(sheet.title).toContain('without its upper right corner (5\u202f1⁄4 × 4)');
     const frames = p.steps.map((s) => stepPicture(p, s, j, named, frameRoom));
     expect(frames[0]!.marks.some((m) => m.kind === 'poly' && m.points.length > 4)).toBe(true);
     expect(frames[0]!.title).toContain('without its upper right corner');

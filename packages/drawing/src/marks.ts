@@ -115,7 +115,7 @@ export function textWidth(text: string, size: number): number {
   // a typeset fraction is about as wide as one capital, two where it has more digits
   const plain = text.replace(/\d+⁄\d+/g, (fraction) => (fraction.length > 3 ? 'WI' : 'W'));
   const wide = (c: string): number =>
-    /[WMm@]/.test(c) ? 0.86 : /[A-Z0-9×]/.test(c) ? 0.6 : /[iljtfI.,;:'| \u2009]/.test(c) ? 0.29 : 0.51;
+    /[WMm@]/.test(c) ? 0.86 : /[A-Z0-9×]/.test(c) ? 0.6 : /[iljtfI.,;:'| \u202f]/.test(c) ? 0.29 : 0.51;
   return [...plain].reduce((sum, c) => sum + wide(c), 0) * size;
 }
 

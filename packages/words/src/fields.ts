@@ -65,7 +65,7 @@ function plainExact(length: number, voice: Voice): string {
   const denominator = Number(/\/(\d+)$/.exec(text)?.[1] ?? 1);
   if (voice.mark.unit === 'mm') return `${text} mm`;
   if (denominator > 64) return decimal({ n: BigInt(length), d: 1n }, voice);
-  return voice.figures === 'typeset' ? text.replace(' ', '\u2009').replace('/', '⁄') : text;
+  return voice.figures === 'typeset' ? text.replace(' ', '\u202f').replace('/', '⁄') : text;
 }
 
 /** Four decimals of the unit. */

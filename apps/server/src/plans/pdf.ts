@@ -59,8 +59,8 @@ const NO_LETTER = '□';
 export function runsOf(text: string, face: keyof typeof FACES, weight: number): { text: string; face: Face }[] {
   const all = facesOf(face, weight);
   const runs: { text: string; face: Face }[] = [];
-  // the thin space is an empty last glyph in one of the faces, over which the font reader stumbles
-  for (const letter of text.replaceAll('\u2009', '\u00a0').replace(UNSEEN, '')) {
+  // thin spaces are an empty last glyph in one of the faces, or in none, over which the font reader stumbles
+  for (const letter of text.replace(/[\u2009\u202f]/g, '\u00a0').replace(UNSEEN, '')) {
     const point = letter.codePointAt(0)!;
     const last = runs.at(-1);
     const found = last?.face.has(point) && last.face === all[0] ? last.face : all.find((f) => f.has(point));

@@ -109,7 +109,7 @@ test('a computed number opens its sum', async () => {
   expect(screen.getByRole('button', { name: 'Sum of width of mat 1' }).tabIndex).toBe(-1);
   expect(screen.queryByRole('dialog')).toBeNull();
   fireEvent.click(screen.getByRole('button', { name: 'Sum of width of mat 1' }));
-  expect((await screen.findByRole('dialog')).textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u20093⁄8');
+  expect((await screen.findByRole('dialog')).textContent).toBe('4 + 3⁄16 + 3⁄16 = 4\u202f3⁄8');
 });
 
 test('a drawing says what it shows, and sets its marks', () => {

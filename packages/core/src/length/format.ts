@@ -56,8 +56,8 @@ const spell = (f: LengthFigure, slash: string, gap: string): string => {
 export const plainLength = (length: Ticks, mark: Mark): string =>
   spell(figureOf(length, mark), '/', ' ').replace('−', '-');
 
-/** `4 3⁄8` with the fraction slash, which the shipped faces set as a true fraction. */
-export const typesetLength = (length: Ticks, mark: Mark): string => spell(figureOf(length, mark), '⁄', '\u2009');
+/** `4 3⁄8` with the fraction slash, which the shipped faces set as a true fraction, and a space at which no line breaks: a 4 by itself would be read. */
+export const typesetLength = (length: Ticks, mark: Mark): string => spell(figureOf(length, mark), '⁄', '\u202f');
 
 /**
  * The shortest text that reads back as exactly this length in `unit`: a fraction in inches, a decimal in

@@ -97,7 +97,7 @@ describe('showing lengths', () => {
   });
 
   test('sets a fraction with the fraction slash', () =>
-    expect(typesetLength(lengthOf('4 3/8'), MARKS['1/16'])).toBe('4\u20093⁄8'));
+    expect(typesetLength(lengthOf('4 3/8'), MARKS['1/16'])).toBe('4\u202f3⁄8'));
 
   test('what is written reads back as the same length, in either unit', () => {
     fc.assert(

@@ -98,7 +98,7 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
 test.each<[Finish, string]>([
   [
     { do: 'notch', edge: 'bottom', depth: lengthOf('7/8'), at: lengthOf('1 1/4') },
-    'cut a notch 7⁄8 deep, its tip 1\u20091⁄4 from the side',
+    'cut a notch 7⁄8 deep, its tip 1\u202f1⁄4 from the side',
   ],
   [
     { do: 'point', edge: 'bottom', depth: lengthOf('1'), at: lengthOf('1') },
@@ -126,7 +126,7 @@ test.each<[Finish, string]>([
 test('offers and what is left over', () => {
   expect(offerWords('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4 banners');
   expect(offerWords('mat-stack', { path: ['mats', 0, 'width'], length: lengthOf('4 1/4') }, SCREEN)).toBe(
-    'make the width of mat 1 4\u20091⁄4',
+    'make the width of mat 1 4\u202f1⁄4',
   );
   expect(
     suggestionWords('banner-strip', { code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }, SCREEN),

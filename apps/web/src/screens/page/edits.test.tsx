@@ -86,7 +86,7 @@ describe('the slip of an item, made from its fields', () => {
     fireEvent.click(screen.getByRole('checkbox', { name: 'measured, not only believed' }));
     expect(inputOf('launch')).toMatchObject({ print: { known: 'measured' } });
     press('Sum of width of mat 1');
-    expect((await screen.findByRole('dialog')).textContent).toBe('4 + 1⁄8 + 1⁄8 = 4\u20091⁄4');
+    expect((await screen.findByRole('dialog')).textContent).toBe('4 + 1⁄8 + 1⁄8 = 4\u202f1⁄4');
   });
   test('layers are added, moved and removed', () => {
     render(<Working id="launch" />);

@@ -19,7 +19,7 @@ describe('a line, drawn before it is taken', () => {
   test('each layer of what was understood, with the size of it all', () => {
     const drawn = shown('mat 1/4 round 4 x 6');
     expect(drawn.querySelectorAll('svg rect')).toHaveLength(2);
-    expect(drawn.textContent).toBe('4\u20091⁄2 × 6\u20091⁄2');
+    expect(drawn.textContent).toBe('4\u202f1⁄2 × 6\u202f1⁄2');
     expect(drawn.querySelector('figure')!.getAttribute('aria-hidden')).toBe('true');
   });
   test('shapes as they are', () =>
