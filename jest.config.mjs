@@ -29,6 +29,7 @@ export default {
       roots: ['<rootDir>/apps/web/src'],
       ...shared,
       setupFiles: ['<rootDir>/apps/web/jest.setup.mjs'],
+      setupFilesAfterEnv: ['<rootDir>/apps/web/jest.waits.mjs'],
       testEnvironment: 'jsdom',
       testEnvironmentOptions: { customExportConditions: ['@temnex/source', 'browser'] },
     },

@@ -133,7 +133,7 @@ describe('a session on a device', () => {
     server.losesAnswers = 1;
     press(0);
     await waitFor(() => expect(live().offline).toBe(true));
-    await waitFor(() => expect(live().waiting).toBe(0), { timeout: 4000 });
+    await waitFor(() => expect(live().waiting).toBe(0));
     expect(server.taken).toHaveLength(1);
     expect(server.posts).toBe(2);
   });

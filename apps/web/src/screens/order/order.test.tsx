@@ -196,7 +196,7 @@ describe('putting down what is cut', () => {
     }) as unknown as typeof fetch;
     shown(<Cutting />);
     fireEvent.click(screen.getByRole('button', { name: 'It is cut' }));
-    await waitFor(() => expect(heard).toHaveLength(3), { timeout: 3000 });
+    await waitFor(() => expect(heard).toHaveLength(3));
     expect(heard).toEqual([heard[0], heard[0], heard[0]]);
     await waitFor(() => expect(screen.getByText(/does not answer/)).toBeTruthy());
   });

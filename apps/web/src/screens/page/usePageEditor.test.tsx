@@ -146,7 +146,7 @@ describe('a page being worked on', () => {
     named(editor(), 'later');
     await waitFor(() => expect(editor().saving).toBe('failed'));
     store.down = false;
-    await waitFor(() => expect(store.record.document.name).toBe('later'), { timeout: 4000 });
+    await waitFor(() => expect(store.record.document.name).toBe('later'));
     await waitFor(() => expect(editor().saving).toBe('saved'));
   });
 
@@ -156,7 +156,7 @@ describe('a page being worked on', () => {
     named(editor(), 'later');
     await waitFor(() => expect(editor()).toMatchObject({ saving: 'failed', triesAgain: true, trouble: 'no-space' }));
     store.refuse = null;
-    await waitFor(() => expect(store.record.document.name).toBe('later'), { timeout: 4000 });
+    await waitFor(() => expect(store.record.document.name).toBe('later'));
     store.refuse = 'bad-input';
     named(editor(), 'wrong');
     await waitFor(() => expect(editor()).toMatchObject({ saving: 'failed', triesAgain: false }));
@@ -172,7 +172,7 @@ describe('a page being worked on', () => {
     await waitFor(() => expect(editor().saving).toBe('failed'));
     store.mute = false;
     named(editor(), 'and more');
-    await waitFor(() => expect(store.record.document.name).toBe('and more'), { timeout: 4000 });
+    await waitFor(() => expect(store.record.document.name).toBe('and more'));
     expect(editor().conflict).toBeNull();
     await waitFor(() => expect(editor().saving).toBe('saved'));
   });
