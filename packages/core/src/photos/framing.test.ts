@@ -31,6 +31,8 @@ describe('how a photo is seen in an opening', () => {
     const row = { x: 200, y: 1000, width: 3600, height: 400 };
     const { crop, stays } = framed(photo, AS_IT_IS, 1, row);
     expect([stays, crop.x, crop.width]).toEqual([false, 500, 3000]);
+    const tower = framed(photo, { ...AS_IT_IS, y: 0 }, 2, { x: 1000, y: 300, width: 400, height: 2400 });
+    expect([tower.stays, tower.crop.y, tower.crop.height]).toEqual([false, 500, 2000]);
   });
   test('a crop that was drawn is the one that is seen, at any later size of the same ratio', () => {
     const drawn: Crop = { x: 1200, y: 300, width: 900, height: 600 };
