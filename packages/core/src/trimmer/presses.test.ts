@@ -143,3 +143,33 @@ describe('handling', () => {
     expect(handlingOf(plan).takenUp).toBe(up);
   });
 });
+
+test('a page with mats of every kind, banners, a band, lines, a title and a pocket takes a press for each thing that one does', () => {
+  const papers = ['dark', 'white', 'teal', 'gust'].map((id) => ({ id }));
+  const piece = (id: string, paper: string, width: string, height: string, quantity = 1) => ({
+    ...{ id, width, height, quantity },
+    papers: [paper],
+  });
+  const { steps, plan } = stepsOf({
+    papers,
+    stock: papers.map(({ id }) => ({ id: `sheet-${id}`, paper: id, width: '12', height: '12', quantity: 4 })),
+    pieces: [
+      piece('base', 'dark', '12', '12'),
+      piece('panel', 'gust', '11 1/2', '11 1/2'),
+      piece('inner', 'white', '4 1/4', '6 1/4'),
+      piece('middle', 'teal', '4 3/4', '6 3/4'),
+      piece('outer', 'white', '5', '7'),
+      piece('plain', 'white', '3 1/4', '4 1/4'),
+      piece('footer', 'teal', '3 1/4', '4 7/8'),
+      piece('banner', 'gust', '1 3/8', '4', 5),
+      piece('band', 'teal', '11 1/2', '2'),
+      piece('line', 'white', '4', '1/4', 5),
+      piece('title', 'white', '6', '1 1/4'),
+      piece('pocket', 'gust', '4 3/4', '4 3/8'),
+      piece('tag', 'white', '2', '3 1/2'),
+    ],
+    plan: { nodes: 400, aim: 'easiest-cuts' },
+  });
+  expect(plan.missing).toEqual([]);
+  expect(pressesOf(steps).length).toBeLessThanOrEqual(30);
+});
