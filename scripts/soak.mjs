@@ -23,6 +23,7 @@ const longer = [
   ['apps/server/src/sessions', { TEMNEX_SESSIONS: '500' }],
   ['apps/server/src/drawer/drawer.test', { TEMNEX_OPERATIONS: '10000' }],
   ['apps/server/src/waysBack.test', { TEMNEX_WAYS_BACK: '1000' }],
+  ['apps/server/src/damaged.test', { TEMNEX_DAMAGED: 'all' }],
   ['apps/server/src/kill.test', { TEMNEX_KILLS: '200' }],
 ];
 for (const [tests, often] of longer) {

@@ -18,8 +18,12 @@ export const shownPhotoSchema = z.strictObject({
 });
 export type ShownPhoto = z.infer<typeof shownPhotoSchema>;
 
-/** All photos, the latest first, and where they are shown. */
-export const photosSchema = z.strictObject({ photos: z.array(photoSchema), shown: z.array(shownPhotoSchema) });
+/** All photos, the latest first, those of which it cannot be read how large they are, and where photos are shown. */
+export const photosSchema = z.strictObject({
+  photos: z.array(photoSchema),
+  unreadable: z.array(z.strictObject({ id: z.string(), name: z.string() })),
+  shown: z.array(shownPhotoSchema),
+});
 export type Photos = z.infer<typeof photosSchema>;
 
 /** What a photo is called, sent with it. */

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import { lengthText, type Handling } from '@temnex/core';
 import { cutPieceSchema } from './cuttings.ts';
 
-const size = { unit: z.enum(['in', 'mm']), width: lengthText(), height: lengthText() };
+/** Null where it cannot be read. */
+const length = lengthText().nullable();
+const size = { unit: z.enum(['in', 'mm']), width: length, height: length };
 /** Something in the drawer as it was when it was cut from or kept, and where it came from. */
 export const recordedItemSchema = z.strictObject({
   stock: z.string(),

@@ -19,7 +19,7 @@ import {
   type StockItem,
 } from '@temnex/core';
 import { NAMES } from '@temnex/words';
-import type { Cut, CuttingRecord, ScrapPiece } from '@temnex/contract';
+import type { Cut, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { UNREADABLE_LIST, cuttings, movements, sessions, stock } from '../database/schema.ts';
@@ -31,6 +31,33 @@ import { PlansService, jobOf } from '../plans/plans.service.ts';
 import { cutsOf } from './cuts.ts';
 
 type StockRow = typeof stock.$inferSelect;
+
+/**
+ * Whether a cut that an order does not know of took pieces that it would cut once more, or is of the order itself. What was taken back
+ * since leaves its pieces to be cut: a session that is gone on with can be ended, whatever was cut or taken back meanwhile.
+ */
+function isCutSince(
+  tx: Transaction,
+  record: PlanRecord,
+  job: Job,
+  pieces: readonly { readonly piece: string }[],
+): boolean {
+  const known = new Set(record.basis.cuts);
+  const wanted = new Map<string, number>(job.pieces.map(({ id, quantity }) => [id, quantity]));
+  const less = (piece: string, by: number) => wanted.set(piece, (wanted.get(piece) ?? 0) - by);
+  for (const [i, page] of (record.together ?? [record.page]).entries()) {
+    const rows = tx.select().from(cuttings).where(eq(cuttings.page, page)).all();
+    for (const cut of rows) {
+      // one that the order counts on changes nothing while it stands; one that it knows nothing of, while it is taken back
+      if (known.has(cut.id) === (cut.undoneAt === null)) continue;
+      if (cut.undoneAt === null && cut.plan === record.id) return true;
+      for (const { piece, scrap } of cut.pieces)
+        if (!scrap) less(record.together ? `${bagOf(i)}:${piece}` : piece, cut.undoneAt === null ? 1 : -1);
+    }
+  }
+  for (const { piece } of pieces) less(piece, 1);
+  return pieces.some(({ piece }) => wanted.get(piece)! < 0);
+}
 
 /** Carries plans out in the books: one transaction each, all of it or nothing. */
 @Injectable()
@@ -66,12 +93,8 @@ export class CuttingService {
     const now = new Date().toISOString();
     const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
     if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
-    // what was cut or taken back since this order was made is not known to it
     const pages = record.together ?? [record.page];
-    const cuts = pages.flatMap((page) => cutsOf(tx, page).map((c) => c.id));
-    // of several pages, their versions stand among the cuts
-    const known = record.basis.cuts.filter((c) => !record.together || !/ at \d+$/.test(c));
-    if (cuts.sort().join() !== [...known].sort().join())
+    if (isCutSince(tx, record, job, effects.pieces))
       throw new Refused(
         'already-cut',
         'Some of these pieces are already cut. Make a new cutting order for what is left.',

@@ -6,6 +6,7 @@ import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from './schema.ts';
 import { DATABASE_VERSION, bringUpToDate } from './steps.ts';
+import { mendNumbers } from './mended.ts';
 import { watchTables } from './tableVersions.ts';
 import type { Database } from './types.ts';
 
@@ -101,7 +102,10 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
   client.pragma('busy_timeout = 5000');
   const db = waiting(drizzle(client, { schema }));
   migrate(db, { migrationsFolder: MIGRATIONS });
-  db.transaction((tx) => bringUpToDate(tx, version));
+  db.transaction((tx) => {
+    bringUpToDate(tx, version);
+    mendNumbers(tx);
+  });
   client.pragma(`user_version = ${DATABASE_VERSION}`);
   watchTables((statement) => client.exec(statement));
   const tidying = setInterval(() => takeIn(client), CHECKPOINT_EVERY).unref();

@@ -1,7 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { check, customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import {
-  STOCK_KINDS,
   parseLength,
   type Basis,
   type DrawerRules,
@@ -17,15 +16,17 @@ import {
 } from '@temnex/core';
 import type { Challenge, CuttingRecord, Movement, ShownPhoto, StepSays } from '@temnex/contract';
 
+/** What can be read of a field that holds a text, or should. */
+const textIn = (value: unknown): string => (Buffer.isBuffer(value) ? value.toString('utf8') : String(value));
 /** A length as it was typed. The one place where lengths meet storage: what cannot be read back is not written. */
-const length = customType<{ data: LengthText; driverData: string }>({
+const length = customType<{ data: LengthText; driverData: unknown }>({
   dataType: () => 'text',
   toDriver: (value) => {
     if (!parseLength(value, 'mm', { allow: 'zero' }).ok)
       throw new RangeError(`${JSON.stringify(value)} is not a length`);
     return String(value);
   },
-  fromDriver: (value) => value,
+  fromDriver: textIn,
 });
 /** A text that is no JSON reads as that text: no list fails for it, and what expects something else sets its row aside. */
 export const parsed = (value: string): unknown => {
@@ -52,25 +53,37 @@ const list = <T extends readonly unknown[]>(name: string) =>
       return (Array.isArray(read) ? read : UNREADABLE_LIST) as unknown as T;
     },
   })(name);
+/** A text; of a field that holds something else, what can be read of it. */
+const words = <T extends string = string>(name: string) =>
+  customType<{ data: T; driverData: unknown }>({
+    dataType: () => 'text',
+    fromDriver: (value) => textIn(value) as T,
+  })(name);
+/** A whole number; NaN of a field that holds none, which no list takes for one. */
+const whole = <T extends number = number>(name: string) =>
+  customType<{ data: T; driverData: unknown }>({
+    dataType: () => 'integer',
+    fromDriver: (value) => (Number.isSafeInteger(value) ? value : NaN) as T,
+  })(name);
 /** When it was taken out; it stays, to be brought back. */
-const removedAt = () => text('removed_at');
+const removedAt = () => words('removed_at');
 /** At which change of the drawer it was last changed; triggers see to it (migration 0005), whoever writes. */
 const seq = () => integer('seq').notNull().default(0);
 const demo = () => integer('demo', { mode: 'boolean' }).notNull().default(false);
 
 export const papers = sqliteTable('papers', {
   id: text('id').primaryKey(),
-  name: text('name').notNull(),
+  name: words('name').notNull(),
   sides: json<Paper['sides']>('sides').notNull(),
-  weight: integer('weight'),
+  weight: whole('weight'),
   seeThrough: integer('see_through', { mode: 'boolean' }),
-  place: text('place'),
-  price: integer('price'),
-  pack: integer('pack'),
+  place: words('place'),
+  price: whole('price'),
+  pack: whole('pack'),
   /** Rises with every change of it or of its stock: cutting orders know from which state they were made. */
-  revision: integer('revision').notNull().default(1),
+  revision: whole('revision').notNull().default(1),
   demo: demo(),
-  createdAt: text('created_at').notNull(),
+  createdAt: words('created_at').notNull(),
   removedAt: removedAt(),
   seq: seq(),
 });
@@ -92,14 +105,14 @@ export interface StoredSummary extends Omit<PageFacts, 'spares'> {
 
 export const pages = sqliteTable('pages', {
   id: text('id').primaryKey(),
-  version: integer('version').notNull(),
+  version: whole('version').notNull(),
   document: json<Page>('document').notNull(),
   summary: json<StoredSummary>('summary')
     .notNull()
     .default(sql`'{}'`),
   demo: demo(),
-  createdAt: text('created_at').notNull(),
-  updatedAt: text('updated_at').notNull(),
+  createdAt: words('created_at').notNull(),
+  updatedAt: words('updated_at').notNull(),
   removedAt: removedAt(),
 });
 
@@ -117,8 +130,8 @@ export const plans = sqliteTable(
     job: json<Record<string, unknown>>('job').notNull(),
     plan: json<unknown>('plan').notNull(),
     /** Of an order for several pages, `page` being the first of them: their ids in order, one space between. */
-    together: text('together'),
-    createdAt: text('created_at').notNull(),
+    together: words('together'),
+    createdAt: words('created_at').notNull(),
   },
   (t) => [index('plans_page').on(t.page, t.createdAt)],
 );
@@ -136,8 +149,8 @@ export const cuttings = sqliteTable(
     kept: list<string[]>('kept').notNull(),
     /** Of pages that were cut together: the cut of the first, which has what was used and kept of all. */
     session: text('session'),
-    cutAt: text('cut_at').notNull(),
-    undoneAt: text('undone_at'),
+    cutAt: words('cut_at').notNull(),
+    undoneAt: words('undone_at'),
   },
   (t) => [index('cuttings_page').on(t.page)],
 );
@@ -149,24 +162,24 @@ export const stock = sqliteTable(
     paper: text('paper')
       .notNull()
       .references(() => papers.id, { onDelete: 'restrict' }),
-    unit: text('unit', { enum: ['in', 'mm'] }).notNull(),
+    unit: words<StockItem['unit']>('unit').notNull(),
     width: length('width').notNull(),
     height: length('height').notNull(),
     /** The sum of its movements, kept in the same transaction; at 0 the item is used up, and kept for undo and the books. */
-    quantity: integer('quantity').notNull(),
-    kind: text('kind', { enum: STOCK_KINDS }).notNull(),
+    quantity: whole('quantity').notNull(),
+    kind: words<StockItem['kind']>('kind').notNull(),
     trim: json<StockItem['trim']>('trim').notNull(),
-    turned: integer('turned').notNull().$type<StockItem['turned']>(),
+    turned: whole('turned').notNull().$type<StockItem['turned']>(),
     reserved: integer('reserved', { mode: 'boolean' }).notNull(),
     /** What pages keep of it: the sum of what its movements held, by page. */
     reserves: json<NonNullable<StockItem['reserves']>>('reserves'),
-    place: text('place'),
-    came: text('came'),
+    place: words('place'),
+    came: words('came'),
     origin: json<NonNullable<StockItem['origin']>>('origin'),
     outline: json<NonNullable<StockItem['outline']>>('outline'),
     uncut: json<NonNullable<StockItem['uncut']>>('uncut'),
     demo: demo(),
-    createdAt: text('created_at').notNull(),
+    createdAt: words('created_at').notNull(),
     removedAt: removedAt(),
     seq: seq(),
   },
@@ -185,17 +198,17 @@ export const movements = sqliteTable(
     stock: text('stock')
       .notNull()
       .references(() => stock.id, { onDelete: 'cascade' }),
-    by: integer('by').notNull(),
-    why: text('why').notNull().$type<Movement['why']>(),
+    by: whole('by').notNull(),
+    why: words('why').notNull().$type<Movement['why']>(),
     cutting: text('cutting'),
     /** So many more, or fewer, are kept for a page. */
-    held: integer('held').notNull().default(0),
+    held: whole('held').notNull().default(0),
     page: text('page'),
     /** Where it went to. */
-    place: text('place'),
+    place: words('place'),
     /** The step it belongs to, with which it is undone. */
     step: text('step'),
-    at: text('at').notNull(),
+    at: words('at').notNull(),
   },
   (t) => [
     index('movements_stock').on(t.stock),
@@ -208,7 +221,7 @@ export const movements = sqliteTable(
 export const book = sqliteTable('book', {
   id: integer('id').primaryKey(),
   /** Another one once something went for good, so that whoever has seen the drawer looks through all of it again. */
-  name: text('name').notNull(),
+  name: words('name').notNull(),
   seq: integer('seq').notNull(),
 });
 
@@ -226,14 +239,14 @@ export const steps = sqliteTable(
   'steps',
   {
     id: text('id').primaryKey(),
-    says: text('says').notNull().$type<StepSays>(),
+    says: words('says').notNull().$type<StepSays>(),
     /** Papers that it made. */
     papers: list<string[]>('papers').notNull(),
     lines: list<StepLine[]>('lines').notNull(),
     /** How many items it touched; kept apart so that a list of steps reads none of them. */
-    count: integer('count').notNull(),
-    at: text('at').notNull(),
-    undoneAt: text('undone_at'),
+    count: whole('count').notNull(),
+    at: words('at').notNull(),
+    undoneAt: words('undone_at'),
   },
   (t) => [index('steps_at').on(t.at)],
 );
@@ -248,16 +261,16 @@ export const rules = sqliteTable('rules', {
 export const challenges = sqliteTable('challenges', {
   id: text('id').primaryKey(),
   document: json<Challenge>('document').notNull(),
-  createdAt: text('created_at').notNull(),
+  createdAt: words('created_at').notNull(),
   removedAt: removedAt(),
 });
 
 /** Searches that somebody keeps. */
 export const searches = sqliteTable('searches', {
   id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  line: text('line').notNull(),
-  createdAt: text('created_at').notNull(),
+  name: words('name').notNull(),
+  line: words('line').notNull(),
+  createdAt: words('created_at').notNull(),
 });
 
 /** Photos that were taken in; their files lie in the folder `photos`. */
@@ -265,14 +278,14 @@ export const photos = sqliteTable('photos', {
   id: text('id').primaryKey(),
   /** The hash of what was sent. */
   file: text('file').notNull().unique(),
-  name: text('name').notNull(),
-  width: integer('width').notNull(),
-  height: integer('height').notNull(),
+  name: words('name').notNull(),
+  width: whole('width').notNull(),
+  height: whole('height').notNull(),
   /** The size of its largest file. */
-  bytes: integer('bytes').notNull(),
+  bytes: whole('bytes').notNull(),
   facts: json<PhotoFacts>('facts').notNull(),
   demo: demo(),
-  addedAt: text('added_at').notNull(),
+  addedAt: words('added_at').notNull(),
   removedAt: removedAt(),
 });
 
@@ -281,16 +294,16 @@ export const requests = sqliteTable(
   'requests',
   {
     id: text('id').primaryKey(),
-    what: text('what').notNull(),
+    what: words('what').notNull(),
     answer: json<unknown>('answer'),
-    at: text('at').notNull(),
+    at: words('at').notNull(),
   },
   (t) => [index('requests_at').on(t.at)],
 );
 
 export const habits = sqliteTable('habits', {
   id: integer('id').primaryKey(),
-  version: integer('version').notNull().default(1),
+  version: whole('version').notNull().default(1),
   document: json<Habits>('document').notNull(),
 });
 
@@ -302,12 +315,12 @@ export const sessions = sqliteTable(
     // a session stays in the books when its page goes
     page: text('page').notNull(),
     /** All its pages, one space between, where several are cut together. */
-    pages: text('pages').notNull(),
+    pages: words('pages').notNull(),
     /** The orders that it has cut, the first of them first. */
     plans: list<string[]>('plans').notNull(),
-    startedAt: text('started_at').notNull(),
+    startedAt: words('started_at').notNull(),
     /** When it was put down, or left for another. */
-    endedAt: text('ended_at'),
+    endedAt: words('ended_at'),
   },
   (t) => [index('sessions_page').on(t.page, t.startedAt)],
 );
@@ -323,8 +336,8 @@ export const sessionEvents = sqliteTable(
       .references(() => sessions.id, { onDelete: 'cascade' }),
     event: json<SessionEvent>('event').notNull(),
     /** Why it changed nothing; null: it did. */
-    idle: text('idle').$type<Idle>(),
-    receivedAt: text('received_at').notNull(),
+    idle: words('idle').$type<Idle>(),
+    receivedAt: words('received_at').notNull(),
   },
   (t) => [index('session_events_session').on(t.session, t.seq)],
 );
@@ -332,10 +345,10 @@ export const sessionEvents = sqliteTable(
 /** Other devices that were let in: each by a token of which only the hash is kept. */
 export const devices = sqliteTable('devices', {
   id: text('id').primaryKey(),
-  name: text('name').notNull(),
-  token: text('token').notNull().unique(),
-  admittedAt: text('admitted_at').notNull(),
-  seenAt: text('seen_at').notNull(),
+  name: words('name').notNull(),
+  token: words('token').notNull().unique(),
+  admittedAt: words('admitted_at').notNull(),
+  seenAt: words('seen_at').notNull(),
   /** When it was shown the door. */
-  outAt: text('out_at'),
+  outAt: words('out_at'),
 });

@@ -1,13 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, eq, gte, inArray, isNull, lt } from 'drizzle-orm';
+import { and, eq, gte, isNull, lt } from 'drizzle-orm';
 import { bagOf, countedFor, sayFind, type Sought, type UseUpCut } from '@temnex/core';
 import { SCREEN, findProblemWords, itemWords } from '@temnex/words';
-import type { Challenge, ChallengeRecord, NewChallenge } from '@temnex/contract';
+import { challengeSchema, type Challenge, type ChallengeRecord, type NewChallenge } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { challenges, cuttings, stock } from '../database/schema.ts';
+import { challenges, cuttings } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { PapersService, stockItemOf } from '../papers/papers.service.ts';
+import { PapersService } from '../papers/papers.service.ts';
 import { PlansService } from '../plans/plans.service.ts';
 
 /** What somebody has set out to use up, and how far it has come: counted anew from the cuts, so that one taken back counts no more. */
@@ -26,7 +26,11 @@ export class ChallengesService {
       .where(isNull(challenges.removedAt))
       .orderBy(challenges.createdAt)
       .all()
-      .map(({ id, document }) => this.recordOf(id, document));
+      .flatMap(({ id, document }) => {
+        // one that cannot be read never closes the list
+        const read = challengeSchema.safeParse(document);
+        return read.success ? [this.recordOf(id, read.data)] : [];
+      });
   }
 
   begin({ id, ...document }: NewChallenge): ChallengeRecord {
@@ -67,7 +71,10 @@ export class ChallengesService {
     const cuts = rows.flatMap((row): UseUpCut[] => {
       // pages that were cut together are one cut, told by the first of them
       if (row.session !== null && row.session !== row.id) return [];
-      const { plan, together } = this.plans.get(row.plan);
+      // of an order that cannot be read nobody knows what came from what
+      const order = this.plans.find(row.plan);
+      if (!order) return [];
+      const { plan, together } = order;
       const pieces = (together ?? [row.page]).flatMap((page, i) =>
         rows
           .filter((r) => (row.session === null ? r.id === row.id : r.session === row.id && r.page === page))
@@ -76,16 +83,7 @@ export class ChallengesService {
       return [{ day: row.cutAt.slice(0, 10), plan, pieces }];
     });
     const ids = [...new Set(cuts.flatMap(({ plan }) => plan.sheets.map((s) => s.stock)))];
-    const items = new Map(
-      ids.length
-        ? this.db
-            .select()
-            .from(stock)
-            .where(inArray(stock.id, ids))
-            .all()
-            .map((row) => [row.id, stockItemOf(row)] as const)
-        : [],
-    );
+    const items = this.papers.readableItemsBy(ids);
     const papers = this.papers.papers();
     const { counted, days, not } = countedFor(this.soughtOf(document), cuts, papers, items);
     const names = new Map(papers.map((p) => [p.id, p.name]));

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { eq } from 'drizzle-orm';
-import type { SavedSearch } from '@temnex/contract';
+import { savedSearchSchema, type SavedSearch } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { searches } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
@@ -12,7 +12,12 @@ export class SearchesService {
 
   list(): SavedSearch[] {
     const { id, name, line } = searches;
-    return this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
+    const rows = this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
+    // one of which nothing can be read looks for nothing; without a name it is called by what it looks for
+    return rows.flatMap((row) => {
+      const read = savedSearchSchema.safeParse({ ...row, name: row.name.trim() || row.line });
+      return read.success ? [read.data] : [];
+    });
   }
 
   /** Kept under its id: sent twice it is there once, and sent anew with another name or line it has that. */

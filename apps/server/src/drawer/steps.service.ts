@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { reservedFor } from '@temnex/core';
 import { pathWords } from '@temnex/words';
-import type { DrawerStep, Movement, StepChange, StepRecord } from '@temnex/contract';
+import { stepRecordSchema, type DrawerStep, type Movement, type StepChange, type StepRecord } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
@@ -32,12 +32,16 @@ export class StepsService {
 
   list(): StepRecord[] {
     const { id, says, count, at, undoneAt } = steps;
-    return this.db
-      .select({ id, says, count, at, undoneAt })
-      .from(steps)
-      .orderBy(desc(steps.at), desc(sql`rowid`))
-      .limit(LISTED)
-      .all();
+    return (
+      this.db
+        .select({ id, says, count, at, undoneAt })
+        .from(steps)
+        .orderBy(desc(steps.at), desc(sql`rowid`))
+        .limit(LISTED)
+        .all()
+        // of one that cannot be read nobody knows what would be undone
+        .filter((step) => stepRecordSchema.safeParse(step).success)
+    );
   }
 
   /** All of a step or nothing of it. */

@@ -29,8 +29,18 @@ type Row = typeof pages.$inferSelect;
 
 function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _removedAt, ...row }: Row): PageRecord {
   const read = pageSchema.safeParse(migratePage(row.document));
-  if (read.success) return { ...row, document: read.data };
-  const { id, version, document } = row;
+  if (read.success && !Number.isNaN(row.version)) return { ...row, document: read.data };
+  const { id, document } = row;
+  // the number of its changes is set right when the file is opened again
+  const version = Number.isNaN(row.version) ? 1 : row.version;
+  if (read.success)
+    throw new Refused(
+      'unreadable',
+      'How often this page was changed cannot be read. Start Temnex again: that sets it right.',
+      {
+        current: { id, version, document },
+      },
+    );
   throw new Refused(
     'unreadable',
     `This page cannot be read: ${issueWords(issueOf(read.error.issues[0]!), TERMINAL)}. It is kept as it is; mend its text, or take it out.`,

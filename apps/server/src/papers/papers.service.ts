@@ -9,6 +9,7 @@ import {
   habitsSchema,
   inDrawerOrder,
   issueOf,
+  paperFacts,
   type JobIssue,
   rulesSchema,
   sidesSchema,
@@ -34,11 +35,15 @@ import type {
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
+import { readableOf } from '../database/readable.ts';
 import { book, habits, movements, papers, rules, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { move, touch, type Moving } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;
+
+/** Of a paper whose name cannot be read. */
+const NO_NAME = 'a paper without a name';
 
 export const standingPaper = (id: string) => and(eq(papers.id, id), isNull(papers.removedAt));
 
@@ -74,16 +79,16 @@ export const paperOf = ({
   place,
   price,
   pack,
+  name,
+  revision,
   ...row
 }: typeof papers.$inferSelect): PaperRecord => ({
   ...row,
+  name: name.trim() || NO_NAME,
+  revision: Number.isNaN(revision) ? 0 : revision,
   // one whose faces cannot be read looks as its name says until somebody says how it does
-  ...(sidesSchema.safeParse(row.sides).success ? {} : { sides: [guessFace(row.name)], guessed: true as const }),
-  ...(weight === null ? {} : { weight }),
-  ...(seeThrough === null ? {} : { seeThrough }),
-  ...(place === null ? {} : { place }),
-  ...(price === null ? {} : { price }),
-  ...(pack === null ? {} : { pack }),
+  ...(sidesSchema.safeParse(row.sides).success ? {} : { sides: [guessFace(name)], guessed: true as const }),
+  ...readableOf(paperFacts, { weight, seeThrough, place, price, pack }),
 });
 /** What is known of a paper, as columns: what is left out is not known. */
 const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord>) => ({
@@ -163,6 +168,7 @@ const MANY = 200;
 const PARTS_OF_ROW: Readonly<Record<string, string>> = {
   trim: 'its margins',
   origin: 'where it came from',
+  quantity: 'how many there are',
   outline: 'its outline',
   uncut: 'its lines that stay whole',
   reserves: 'what is saved of it',
@@ -218,12 +224,19 @@ export class PapersService {
     const unreadable: UnreadableStock[] = [];
     const gone: string[] = [];
     for (const { id, paper, item, why } of this.rowsNow(whole ? gt(stock.quantity, 0) : gt(stock.seq, since))) {
-      if (!item.quantity || !there.has(paper)) {
+      if (item.quantity === 0 || !there.has(paper)) {
         if (!whole) gone.push(id);
       } else if (why === null) items.push(item);
       else {
         const { unit, width, height } = item;
-        unreadable.push({ id, paper, unit, width: String(width), height: String(height), why });
+        unreadable.push({
+          id,
+          paper,
+          unit: unit === 'mm' ? 'mm' : 'in',
+          width: String(width),
+          height: String(height),
+          why,
+        });
       }
     }
     return {
@@ -269,6 +282,12 @@ export class PapersService {
   /** Items by their ids, also those that are used up. */
   itemsBy(ids: readonly string[]): ReadonlyMap<string, StockItem> {
     return new Map(this.rowsNow(inArray(stock.id, [...ids])).map(({ id, item }) => [id, item]));
+  }
+
+  /** The same without those that cannot be read. */
+  readableItemsBy(ids: readonly string[]): ReadonlyMap<string, StockItem> {
+    const rows = this.rowsNow(inArray(stock.id, [...ids])).filter(({ why }) => why === null);
+    return new Map(rows.map(({ id, item }) => [id, item]));
   }
 
   /** Looks into all there is, a few at a time so that requests are answered meanwhile: who opens the drawer first need not wait for it. */
@@ -378,8 +397,10 @@ export class PapersService {
       const row = tx.select().from(stock).where(eq(stock.id, id)).get();
       if (!row) throw notFound('paper in the drawer');
       const at = new Date().toISOString();
-      if (!row.quantity) return;
-      move(tx, row, -row.quantity, 'taken', { at });
+      if (row.quantity === 0) return;
+      // of how many cannot be read, none are left
+      if (Number.isNaN(row.quantity)) tx.update(stock).set({ quantity: 0 }).where(eq(stock.id, id)).run();
+      else move(tx, row, -row.quantity, 'taken', { at });
       tx.update(stock).set({ removedAt: at }).where(eq(stock.id, id)).run();
     });
   }
@@ -391,7 +412,7 @@ export class PapersService {
     const { document, version } = row;
     const cutter = { ...USUAL_HABITS.cutter, ...document?.cutter };
     const read = habitsSchema.safeParse({ ...USUAL_HABITS, ...(isObject(document) ? document : {}), cutter });
-    return { version, habits: read.success ? read.data : USUAL_HABITS };
+    return { version: Number.isNaN(version) ? 0 : version, habits: read.success ? read.data : USUAL_HABITS };
   }
 
   rules(): DrawerRules {

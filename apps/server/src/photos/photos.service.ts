@@ -1,6 +1,6 @@
 import { readFile, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { Inject, Injectable } from '@nestjs/common';
+import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import exifReader from 'exif-reader';
 import sharp, { type Metadata, type Sharp } from 'sharp';
@@ -9,6 +9,7 @@ import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type Took
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
+import { readableOf } from '../database/readable.ts';
 import { photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
 import { PagesService } from '../pages/pages.service.ts';
@@ -31,19 +32,17 @@ const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): 
 /** What can be read of what is said of a photo. */
 function sayable(facts: unknown): PhotoFacts {
   const said = typeof facts === 'object' && facts !== null ? (facts as Record<string, unknown>) : {};
-  const kept = Object.entries(photoFactsSchema.shape).flatMap(([key, schema]) => {
-    const read = schema.safeParse(said[key]);
-    return read.success ? [[key, read.data]] : [];
-  });
-  return { ...NOTHING_SAID, ...(Object.fromEntries(kept) as Partial<PhotoFacts>) };
+  return { ...NOTHING_SAID, ...readableOf(photoFactsSchema.shape, said) };
 }
+/** Whether it is known how large a photo is. */
+const isSized = ({ width, height }: Pick<Row, 'width' | 'height'>): boolean => width >= 1 && height >= 1;
 
 /**
  * Photos: each set upright, without what it hides (place, device, words), as one JPEG under the hash of what was sent, with two smaller
  * ones beside it. The same file sent twice is one photo; sent again after it was taken out, it is back.
  */
 @Injectable()
-export class PhotosService {
+export class PhotosService implements OnModuleInit {
   private readonly folder: string;
   private readonly turns = oneImageAtATime;
 
@@ -57,7 +56,25 @@ export class PhotosService {
 
   all(): Photos {
     const rows = this.db.select().from(photos).where(isNull(photos.removedAt)).orderBy(desc(photos.addedAt)).all();
-    return { photos: rows.map(photoOf), shown: this.shown() };
+    return {
+      photos: rows.filter(isSized).map(photoOf),
+      unreadable: rows.filter((row) => !isSized(row)).map(({ id, name }) => ({ id, name })),
+      shown: this.shown(),
+    };
+  }
+
+  /** Of photos of which it cannot be read how large they are, their files say it, where they are there. */
+  async onModuleInit(): Promise<void> {
+    const rows = this.db.select().from(photos).all();
+    for (const row of rows) if (!isSized(row)) await this.sized(row);
+  }
+
+  private async sized(row: Row): Promise<Row> {
+    const whole = await this.image(row.file, 'whole').catch(() => null);
+    const { width, height } = whole ? await sharp(whole).metadata().catch(() => ({ width: 0, height: 0 })) : row; // prettier-ignore
+    if (!(width >= 1 && height >= 1)) return row;
+    this.db.update(photos).set({ width, height }).where(eq(photos.id, row.id)).run();
+    return { ...row, width, height };
   }
 
   /** Takes in a photo that was sent as `said` (a media type). */
@@ -65,7 +82,7 @@ export class PhotosService {
     const file = Buffer.isBuffer(body) ? hashOf(body) : '';
     const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
     // sent again where its files are gone, as after a backup without them, it has them again
-    if (known && (await this.isWhole(known))) return this.back(known);
+    if (known && (await this.isWhole(known))) return this.back(isSized(known) ? known : await this.sized(known));
     const sized = await this.turns.in(() => this.keep(file, body, said));
     const row: Row = {
       ...{

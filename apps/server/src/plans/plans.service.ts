@@ -8,7 +8,6 @@ import {
   drawerFor,
   jobOfPage,
   jobTogether,
-  planSchema,
   readJob,
   sameBasis,
   verifyPlan,
@@ -20,7 +19,15 @@ import {
   type Plan,
 } from '@temnex/core';
 import { NAMES, TERMINAL, issueWords, pathWords } from '@temnex/words';
-import type { PlanRecord, SessionRest, StorePlan, StoreTogether, Together } from '@temnex/contract';
+import {
+  basisSchema,
+  planRecordSchema,
+  type PlanRecord,
+  type SessionRest,
+  type StorePlan,
+  type StoreTogether,
+  type Together,
+} from '@temnex/contract';
 import { cutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -32,12 +39,22 @@ import { PapersService } from '../papers/papers.service.ts';
 type Row = typeof plans.$inferSelect;
 /** So many cutting orders of a page are kept, beside those that were cut. */
 const KEPT = 5;
-const recordOf = ({ together, ...row }: Row): PlanRecord => ({
-  ...row,
-  together: together?.split(' ') ?? null,
-  job: row.job as PlanRecord['job'],
-  plan: planSchema.parse(row.plan),
-});
+/** Of an order of which it cannot be read from what it was made: it never is the latest. */
+const FROM_NOTHING: Basis = { pageVersion: 1, papers: {}, habits: -1, cuts: [] };
+const readRecord = ({ together, ...row }: Row): PlanRecord | null => {
+  const basis = basisSchema.safeParse(row.basis);
+  const read = planRecordSchema.safeParse({
+    ...row,
+    together: together?.split(' ') ?? null,
+    basis: basis.success ? basis.data : FROM_NOTHING,
+  });
+  return read.success ? read.data : null;
+};
+function recordOf(row: Row): PlanRecord {
+  const record = readRecord(row);
+  if (!record) throw new Refused('unreadable', 'This cutting order cannot be read. Work it out again.');
+  return record;
+}
 
 /** A job as stored, read again. It was made here, so a failure is a fault of ours. */
 export function jobOf(record: Pick<PlanRecord, 'job'>): Job {
@@ -224,7 +241,14 @@ export class PlansService {
       .orderBy(desc(plans.createdAt), desc(sql`rowid`))
       .limit(1)
       .get();
-    return row ? recordOf(row) : null;
+    // one that cannot be read is worked out again
+    return row ? readRecord(row) : null;
+  }
+
+  /** Null where it is gone, or cannot be read. */
+  find(id: string): PlanRecord | null {
+    const row = this.db.select().from(plans).where(eq(plans.id, id)).get();
+    return row ? readRecord(row) : null;
   }
 
   get(id: string): PlanRecord {

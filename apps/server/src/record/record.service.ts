@@ -3,8 +3,10 @@ import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
 import {
   handlingOf,
   minutesOf,
+  parseLength,
   wantedAs,
   type Handling,
+  type LengthText,
   type Plan,
   type PlanNode,
   type SessionEvent,
@@ -269,7 +271,7 @@ function cutOf(cut: CuttingRow, known: Known): RecordedCut {
 }
 
 function itemOf(row: StockItem, known: Known): RecordedItem {
-  const { unit, width, height, kind } = row;
+  const { kind, came } = row;
   const from: RecordedItem['from'] = [];
   let at: StockItem | undefined = row;
   while (at?.origin && from.length < LONGEST_CHAIN) {
@@ -277,12 +279,19 @@ function itemOf(row: StockItem, known: Known): RecordedItem {
     at = known.items.get(origin.stock);
     if (!at) break;
     from.push({
-      ...{ stock: at.id, unit: at.unit, width: at.width, height: at.height },
+      ...{ stock: at.id, ...sizeSaid(at) },
       page: known.pageName(origin.page),
       day: origin.date,
     });
   }
-  return { stock: row.id, paper: paperName(row.paper, known), kind, unit, width, height, came: row.came ?? null, from };
+  return { stock: row.id, paper: paperName(row.paper, known), kind, ...sizeSaid(row), came: came ?? null, from };
+}
+
+/** The size of an item as it was typed; nothing of a side that cannot be read. */
+function sizeSaid({ unit, width, height }: StockItem): Pick<RecordedItem, 'unit' | 'width' | 'height'> {
+  const read = (side: LengthText) => (parseLength(side, unit).ok ? side : null);
+  const isKnown = unit === 'in' || unit === 'mm';
+  return isKnown ? { unit, width: read(width), height: read(height) } : { unit: 'in', width: null, height: null };
 }
 
 const paperName = (id: string, { papers: names }: Known): string => names.get(id) ?? 'a paper that is gone';

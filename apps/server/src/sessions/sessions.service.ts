@@ -14,15 +14,16 @@ import {
   type SessionState,
   type TrimmerStep,
 } from '@temnex/core';
-import type {
-  BeginSession,
-  PlanRecord,
-  SendEvents,
-  SentEvents,
-  Session,
-  SessionRecord,
-  SessionRest,
-  TakenEvent,
+import {
+  takenEventSchema,
+  type BeginSession,
+  type PlanRecord,
+  type SendEvents,
+  type SentEvents,
+  type Session,
+  type SessionRecord,
+  type SessionRest,
+  type TakenEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
 import { book, cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
@@ -296,12 +297,20 @@ export class SessionsService {
   }
 
   private eventsOf(tx: Transaction | Database, session: string, since: number): TakenEvent[] {
-    return tx
-      .select({ seq: sessionEvents.seq, event: sessionEvents.event, idle: sessionEvents.idle })
-      .from(sessionEvents)
-      .where(and(eq(sessionEvents.session, session), gt(sessionEvents.seq, since)))
-      .orderBy(asc(sessionEvents.seq))
-      .all();
+    return (
+      tx
+        .select({ seq: sessionEvents.seq, event: sessionEvents.event, idle: sessionEvents.idle })
+        .from(sessionEvents)
+        .where(and(eq(sessionEvents.session, session), gt(sessionEvents.seq, since)))
+        .orderBy(asc(sessionEvents.seq))
+        .all()
+        // one that cannot be read changed nothing
+        .flatMap(({ event, idle, ...row }): TakenEvent[] => {
+          const why = takenEventSchema.shape.idle.safeParse(idle);
+          const read = takenEventSchema.safeParse({ ...row, event, idle: why.success ? why.data : null });
+          return read.success ? [read.data] : [];
+        })
+    );
   }
 
   private whole(tx: Transaction | Database, row: Row): Session {

@@ -292,3 +292,34 @@ test('the example, taken out and put in again while it is cut, leaves what is be
   expect(refused).toBeNull();
   expect(await cuts()).toHaveLength(1);
 });
+
+test('a session that is gone on with is ended again, whatever was cut or taken back meanwhile', async () => {
+  for (const { id } of await cuts()) await post(`/api/cuttings/${id}/undo`, { id: newId() });
+  expect(await cuts()).toEqual([]);
+  // a sheet is cut as the first order says, the rest at the trimmer
+  const first = await ordered();
+  const one = (await post(`/api/plans/${first.id}/cut`, { id: newId(), steps: 6 })).body as CuttingRecord;
+  expect(one.pieces.length).toBeGreaterThan(0);
+  const rest = await ordered();
+  const session = newId();
+  await post('/api/sessions', { id: session, plan: rest.id });
+  const last = stepsOf(rest).length - 1;
+  const all = event({ do: 'done', order: 0, step: 0, through: last });
+  expect((await send(session, [all, event({ do: 'end', order: 0 })])).refused).toBeNull();
+  // what it counted on as cut is taken back; it is gone on with and ended again
+  expect((await post(`/api/cuttings/${one.id}/undo`, { id: newId() })).status).toBeLessThan(300);
+  expect((await send(session, [event({ do: 'on', order: 0 }), event({ do: 'end', order: 0 })])).refused).toBeNull();
+  // what was taken back is cut by another order, that it knows nothing of
+  const again = await ordered();
+  expect((await post(`/api/plans/${again.id}/cut`, { id: newId() })).status).toBeLessThan(300);
+  expect((await send(session, [event({ do: 'on', order: 0 }), event({ do: 'end', order: 0 })])).refused).toBeNull();
+  sumsHold();
+  // what the session would cut is cut by another while it is gone on with
+  expect((await send(session, [event({ do: 'on', order: 0 })])).refused).toBeNull();
+  const instead = await ordered();
+  expect((await post(`/api/plans/${instead.id}/cut`, { id: newId() })).status).toBeLessThan(300);
+  const { refused } = await send(session, [event({ do: 'end', order: 0 })]);
+  expect(refused === null || refused.refusal.code).toBe('already-cut');
+  for (const { id } of await cuts()) await post(`/api/cuttings/${id}/undo`, { id: newId() });
+  sumsHold();
+});

@@ -68,11 +68,13 @@ const WRONG = {
   paper: 'one cut from another paper',
 } as const;
 
-const sized = (of: { width: LengthText; height: LengthText; unit: Unit }): string =>
-  sizeWords(lengthOf(of.width, of.unit), lengthOf(of.height, of.unit), {
-    ...SCREEN,
-    mark: of.unit === 'mm' ? MARKS['0.5 mm'] : MARKS['1/32'],
-  });
+const sized = ({ width, height, unit }: { width: LengthText | null; height: LengthText | null; unit: Unit }): string =>
+  width === null || height === null
+    ? 'a size that cannot be read'
+    : sizeWords(lengthOf(width, unit), lengthOf(height, unit), {
+        ...SCREEN,
+        mark: unit === 'mm' ? MARKS['0.5 mm'] : MARKS['1/32'],
+      });
 const local = (at: string) => new Date(at);
 const dayOf = (at: string): string =>
   local(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });

@@ -1,0 +1,13 @@
+import type { z } from 'zod';
+
+/** What of a row reads as it should, field by field; what does not is left out, as if nobody had said it. */
+export function readableOf<T extends Readonly<Record<string, z.ZodType>>>(
+  fields: T,
+  row: { readonly [K in keyof T]?: unknown },
+): { [K in keyof T]?: z.infer<T[K]> } {
+  const read = Object.entries(fields).flatMap(([key, schema]) => {
+    const field = schema.safeParse(row[key]);
+    return field.success && field.data !== undefined ? [[key, field.data]] : [];
+  });
+  return Object.fromEntries(read) as { [K in keyof T]?: z.infer<T[K]> };
+}
