@@ -116,6 +116,13 @@ test('a row that is none takes nothing but itself away, and can be mended', asyn
   const [aside] = (await at('get', '/api/drawer')).body.unreadable as { id: string; why: string }[];
   expect(aside).toMatchObject({ id: 'demo-stock-8', why: 'its margins cannot be read' });
   db.run(sql`update stock set trim = '{"left":0,"right":0,"top":0,"bottom":0}' where id = 'demo-stock-8'`);
+  // a cut of which the books cannot be read is told as one, not as one that took nothing
+  const cutBefore = db.all<{ id: string; used: string }>(sql`select id, used from cuttings limit 1`)[0]!;
+  const recorded = async () => (await at('get', '/api/record')).body.entries[0].cuts[0].unreadable;
+  expect(await recorded()).toBeUndefined();
+  db.run(sql`update cuttings set used = '{"half' where id = ${cutBefore.id}`);
+  expect(await recorded()).toBe(true);
+  db.run(sql`update cuttings set used = ${cutBefore.used} where id = ${cutBefore.id}`);
   // a photo of which one thing is nonsense keeps the others
   const photo = (await at('get', '/api/photos')).body.photos[0] as { id: string; what: string };
   db.run(sql`update photos set facts = json_set(facts, '$.day', '+010007-06') where id = ${photo.id}`);

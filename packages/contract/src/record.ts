@@ -23,6 +23,8 @@ export const recordedCutSchema = z.strictObject({
   id: z.string(),
   cutAt: z.string(),
   undoneAt: z.string().nullable(),
+  /** What it took or gave cannot be read, all of it or a part: what is told of it is too little. */
+  unreadable: z.literal(true).optional(),
   pieces: z.array(
     cutPieceSchema.omit({ scrap: true, paper: true }).extend({
       name: z.string(),

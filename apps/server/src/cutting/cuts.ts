@@ -1,6 +1,6 @@
 import { and, eq, isNull } from 'drizzle-orm';
 import type { Database, Transaction } from '../database/types.ts';
-import { cuttings } from '../database/schema.ts';
+import { UNREADABLE_LIST, cuttings } from '../database/schema.ts';
 
 /** The cuts for a page that have not been taken back. */
 export const cutsOf = (db: Database | Transaction, page: string) =>
@@ -9,3 +9,7 @@ export const cutsOf = (db: Database | Transaction, page: string) =>
     .from(cuttings)
     .where(and(eq(cuttings.page, page), isNull(cuttings.undoneAt)))
     .all();
+
+/** Whether what a cut took or gave cannot be read. */
+export const isUnreadable = ({ used, kept, pieces }: typeof cuttings.$inferSelect): boolean =>
+  [used, kept, pieces].some((one) => (one as unknown) === UNREADABLE_LIST);

@@ -22,13 +22,13 @@ import { NAMES } from '@temnex/words';
 import type { Cut, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
-import { UNREADABLE_LIST, cuttings, movements, sessions, stock } from '../database/schema.ts';
+import { cuttings, movements, sessions, stock } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PagesService, standing } from '../pages/pages.service.ts';
 import { keepFor, move } from '../papers/movements.ts';
 import { PapersService, putIn, stockItemOf } from '../papers/papers.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
-import { cutsOf } from './cuts.ts';
+import { cutsOf, isUnreadable } from './cuts.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
@@ -157,7 +157,7 @@ export class CuttingService {
     // pages that were cut together are taken back together
     const rows = asked.session ? tx.select().from(cuttings).where(eq(cuttings.session, asked.session)).all() : [asked];
     const row = rows.find((r) => r.id === (asked.session ?? id))!;
-    if (rows.some(({ used, kept, pieces }) => [used, kept, pieces].some((one) => (one as unknown) === UNREADABLE_LIST)))
+    if (rows.some(isUnreadable))
       throw new Refused('unreadable', 'What this cut used and left cannot be read, so it cannot be taken back.');
     const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
     if (offcuts.some((o) => o.quantity !== putInOf(tx, o.id)))

@@ -41,9 +41,11 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
         current: { id, version, document },
       },
     );
+  const isText = typeof document !== 'object' || document === null;
+  const why = isText ? 'what is stored is no page' : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
   throw new Refused(
     'unreadable',
-    `This page cannot be read: ${issueWords(issueOf(read.error.issues[0]!), TERMINAL)}. It is kept as it is; mend its text, or take it out.`,
+    `This page cannot be read: ${why}. It is kept as it is; mend its text, or take it out.`,
     { current: { id, version, document } },
   );
 }

@@ -20,6 +20,7 @@ import {
   type RecordedItem,
   type TheRecord,
 } from '@temnex/contract';
+import { isUnreadable } from '../cutting/cuts.ts';
 import { cuttings, papers, plans, sessionEvents, sessions } from '../database/schema.ts';
 import { TableCache } from '../database/tableVersions.ts';
 import { DATABASE, type Database } from '../database/types.ts';
@@ -250,6 +251,7 @@ function cutOf(cut: CuttingRow, known: Known): RecordedCut {
     id: cut.id,
     cutAt: cut.cutAt,
     undoneAt: cut.undoneAt,
+    ...(isUnreadable(cut) ? { unreadable: true as const } : {}),
     pieces: cut.pieces.map(({ scrap: _scrap, ...piece }) => {
       const key = bag || order?.together ? `${bag ?? '1'}:${piece.piece}` : piece.piece;
       return {

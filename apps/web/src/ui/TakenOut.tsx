@@ -46,7 +46,7 @@ export function TakenOut({ kinds }: { kinds: readonly Removed['kind'][] }) {
         {list.map((r) => (
           <li key={`${r.kind} ${r.id}`}>
             <span>{nameOf(r)}</span>
-            <small>{new Date(r.removedAt).toLocaleDateString()}</small>
+            <small>{Number.isNaN(Date.parse(r.removedAt)) ? '' : new Date(r.removedAt).toLocaleDateString()}</small>
             <Quiet
               aria-label={`Bring back ${nameOf(r)}`}
               onPress={() => restore.mutate(r)}

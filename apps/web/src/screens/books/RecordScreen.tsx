@@ -75,10 +75,13 @@ const sized = ({ width, height, unit }: { width: LengthText | null; height: Leng
         ...SCREEN,
         mark: unit === 'mm' ? MARKS['0.5 mm'] : MARKS['1/32'],
       });
-const local = (at: string) => new Date(at);
+const isMoment = (at: string): boolean => !Number.isNaN(Date.parse(at));
 const dayOf = (at: string): string =>
-  local(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
-const timeOf = (at: string): string => local(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  isMoment(at)
+    ? new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+    : 'day not readable';
+const timeOf = (at: string): string =>
+  isMoment(at) ? new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }) : '';
 
 /** What was cut, when, from what, and what became of it. */
 export function RecordScreen() {
@@ -123,6 +126,7 @@ function OneEntry({ entry: e }: { entry: RecordEntry }) {
   const spoiled = e.wrong.reduce((n, w) => n + w.spoiled, 0);
   const parts = [
     e.open ? 'in progress' : '',
+    standing.some((c) => c.unreadable) ? 'some of it cannot be read' : '',
     standing.length ? count(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
     standing.length ? `${count(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
     sum.kept ? `${count(sum.kept, 'offcut')} kept` : '',

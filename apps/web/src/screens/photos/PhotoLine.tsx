@@ -72,7 +72,7 @@ type Size = keyof typeof SIZES;
 
 /** Photos that wait, and those that are on a page: hung day by day, found in one line, taken in by the dozen. */
 export function PhotoLine() {
-  const { photos, shown, unit, takeIn } = usePhotosContext();
+  const { photos, unreadable, shown, unit, takeIn } = usePhotosContext();
   const navigate = useNavigate();
   const [address, setAddress] = useSearchParams();
   const line = address.get('find') ?? '';
@@ -152,6 +152,14 @@ export function PhotoLine() {
             onChange={setSize}
           />
         </Head>
+        {unreadable.map(({ id, name }) => (
+          <Notice key={id} kind="block">
+            <span>
+              How large {name || 'a photo'} is cannot be read, so it is not shown. Add its file again, or take it out.
+            </span>
+            <Quiet onPress={() => remove.mutate([id])}>Take it out</Quiet>
+          </Notice>
+        ))}
         {!photos.length ? (
           <Empty title="No photos yet">
             <p>Drop pictures here, or take them in from a folder: JPEG, PNG or WebP, as many as you like at once.</p>
