@@ -153,8 +153,8 @@ export const challengeSchema = z.strictObject({
   name: label,
   line: oneLine(300),
   pieces: z.int().min(1).max(10_000),
-  from: z.iso.date('day'),
-  to: z.iso.date('day'),
+  from: z.iso.date('is no day; write it as 2026-06-14'),
+  to: z.iso.date('is no day; write it as 2026-06-14'),
   /** What happens to what is left over at the end, in words. */
   rest: z.string().trim().max(200),
 });

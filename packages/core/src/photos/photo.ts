@@ -6,7 +6,7 @@ import { cropSchema, framingSchema } from './framing.ts';
 /* A photo as it is kept: what its file says, and what somebody says of it. */
 
 /** A day as it is written down, `2026-06-14`. */
-const day = z.iso.date();
+const day = z.iso.date('is no day; write it as 2026-06-14');
 const printSchema = z.strictObject({
   width: lengthText(),
   height: lengthText(),
