@@ -81,6 +81,11 @@ describe('what the drawer takes', () => {
   ] as const)('%s is guessed to look %s', (name, pattern, ground, direction) =>
     expect(guessFace(name)).toMatchObject({ direction, look: { pattern, ground } }),
   );
+  test('what is printed on a guessed paper can be seen on it', () => {
+    const inkOf = (name: string) => guessFace(name).look?.ink;
+    expect([inkOf('White dots'), inkOf('Dots'), inkOf('Navy stripes')]).toEqual(['#8a8a8a', '#8a8a8a', '#fafafa']);
+    expect(inkOf('Navy')).toBe(guessFace('Navy').look?.ground);
+  });
   test.each<[string, object, string]>([
     ['a size of nothing', { width: '0' }, 'width'],
     ['a size that is none', { height: 'tall' }, 'height'],
