@@ -140,6 +140,22 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   ],
   [new RegExp(String.raw`(?<=\bband\s+${LENGTH_SAID}\s*(?:inches|inch|in)?\s*)wide(?=\s*:)`, 'iu'), 'long'],
   [new RegExp(String.raw`\bhole\s+(?=${LENGTH_SAID}\s*(?:inches|inch|in)?\s+down\b)`, 'iu'), 'hole, '],
+  [
+    new RegExp(
+      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\s+${LENGTH_SAID}\s*(?:inches|inch|in)?\s*)across(?=\s+\d)`,
+      'iu',
+    ),
+    'along',
+  ],
+  [new RegExp(String.raw`\brest\s+on\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), 'rest, across $1'],
+  // `four circles 2 1/2 inches in a row`
+  [
+    new RegExp(
+      String.raw`^\s*(${NUMBER_SAID})\s+(circles|hexagons|stars|hearts|triangles)\s+(${LENGTH_SAID})\s*(?:inches|inch|in(?!\s+a\b))?\s+(?=in\s+a\s+row\b)`,
+      'iu',
+    ),
+    '$1 $3 inch $2 ',
+  ],
   // `mat for a square photo 3 1/2`
   [new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), '$1 $2 x $2'],
   // `split a 12 x 12 page down the middle`, `half of a 12x12 blue`
@@ -532,8 +548,8 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\b(?:snapshot|snap)s?\b/giu, 'photo'],
   // `four across and three down`
   [
-    new RegExp(String.raw`\b(${NUMBER_SAID})\s+across\s+(?:and|by|,)?\s*(${NUMBER_SAID})\s+down\b`, 'iu'),
-    'of $1 by $2 cells',
+    new RegExp(String.raw`\b(${NUMBER_SAID})\s+across\s*(?:and|by|,)?\s*(${NUMBER_SAID})\s+down\b`, 'iu'),
+    ', $1 columns, $2 rows',
   ],
   // `of different lengths, 4 to 6 long`
   [/\s+(?:of|in)\s+(?:different|various|varying|several)\s+lengths?\b/giu, ' '],

@@ -260,8 +260,18 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     // `triple mat 1/8 1/8 1/4 on a 4 x 4`, `2 mats on a 4 x 4, 1/4 then 1/8`: all of its mats are described, so it lies on the print
     const described = heard.values.filter((v) => v.place === 'reveal').length;
     const layered = heard.flags.has('triple') ? 3 : heard.flags.has('double') ? 2 : (countAt(heard, 'layers') ?? 0);
+    // so does `a 1/8 mat on a 5 x 7`, but for a mat on the whole page
+    const one = layered || heard.flags.has('largest') || !heard.heads.has('mat') ? 0 : 1;
+    const isPage = ['width', 'height'].every(
+      (side, i) => ticksSaid(outer[0]?.texts[i], table.unit) === table.room[side as 'width'],
+    );
     const onPrint =
-      layered > 0 && described === layered && !sizeAt(heard, 'around') && outer.length === 1 && outer[0]!.word === 'on';
+      (layered || one) > 0 &&
+      described === (layered || one) &&
+      !sizeAt(heard, 'around') &&
+      outer.length === 1 &&
+      outer[0]!.word === 'on' &&
+      !isPage;
     const values = heard.values.map((v) =>
       onPrint && v.place === 'outer'
         ? { ...v, place: 'around' }
