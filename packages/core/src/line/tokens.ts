@@ -156,6 +156,9 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     ),
     '$1 $3 inch $2 ',
   ],
+  [/\bletter-size(?:d)?\b/giu, 'letter size'],
+  // `half base 12x12, 5 inches at the bottom`
+  [new RegExp(String.raw`^\s*half\s+base\s+(${SIZE_SAID})(?=\s*,)`, 'iu'), 'half base on $1 page'],
   // `mat for a square photo 3 1/2`
   [new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), '$1 $2 x $2'],
   // `split a 12 x 12 page down the middle`, `half of a 12x12 blue`
@@ -748,10 +751,12 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
 const SLASHED = /(?<![\d/])\d{1,3}(?:\/\d{1,3}){2,}(?![\d/])/gu;
 /** The line as it would be said in the words that are known. */
 function plainly(line: string): string {
-  const half = line.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
-  const other = half === line ? line : half.replace(OTHER_HALF, ' ');
+  // what is cut up is a sheet of a size, whatever it is called
+  const sized = /^\s*(?:cut|split|divide)\b/iu.test(line) ? line.replace(SHEET_NAME, sizeOfSheet) : line;
+  const half = sized.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
+  const other = half === sized ? sized : half.replace(OTHER_HALF, ' ');
   // `left half patterned paper`: with nothing else said, it is of the page
-  const whole = half === line || /\bhalf|\bsplit|two-?\s?tone/iu.test(other) ? other : `half-page ${other}`;
+  const whole = half === sized || /\bhalf|\bsplit|two-?\s?tone/iu.test(other) ? other : `half-page ${other}`;
   return PLAINLY.reduce((said, [roundabout, plain]) => said.replace(roundabout, plain), whole)
     .replace(SLASHED, (all) => all.replaceAll('/', ', '))
     .replace(/[’‘]/g, "'")

@@ -89,6 +89,9 @@ test.each([
   ['half circles 2 inch across 12', '3 of 2 x 2'],
   ['block band: 3, 3, rest on 12', '1 of 3.25 x 3, 1 of 3.25 x 3, 1 of 6 x 3'],
   ['four circles 2 1/2 inches in a row', '4 of 2.5 x 2.5'],
+  ['cut a letter sheet into 2 inch squares', '20 of 2 x 2'],
+  ['half base 12x12, 5 inches at the bottom', '1 of 12 x 7.25, 1 of 12 x 5'],
+  ['journal pocket 3 1/2 x 5', '1 of 3.5 x 5'],
   ['mat for a 6x4 with 1 inch at the bottom and 1/8 elsewhere', '1 of 6.25 x 5.125'],
   ['bunting, 9 flags 1 inch wide on 12', '9 of 1 x 4'],
   ['block band 12 wide: 4, 3, rest', '1 of 4.25 x 3, 1 of 3.25 x 3, 1 of 5 x 3'],
@@ -99,6 +102,7 @@ test.each([
 
 test.each([
   ['title in 1 inch letters, WIND', 'WIND'],
+  ['1 inch letters, HELLO', 'HELLO'],
   ['how long is BEACH DAY in 1 inch letters', 'BEACH DAY'],
   ['how long would WINDY be in 1 inch letters', 'WINDY'],
   ['how wide is the word WIND in 1 inch letters', 'WIND'],

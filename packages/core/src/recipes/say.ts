@@ -283,8 +283,7 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
       line,
     );
   // `title in 1 1/2 inch letters, SUMMER WIND`
-  const atEnd =
-    /(\b(?:title|letters)\b.*\bletters?\s*[,:;]\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(line);
+  const atEnd = /(\bletters?\s*[,:;]\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(line);
   if (atEnd) return { plain: line.slice(0, line.length - atEnd[0].length) + atEnd[1]!, quoted: atEnd[2]! };
   // `letters for BEACH 1 1/2 x 2`
   const spelled =

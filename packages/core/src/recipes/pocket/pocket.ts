@@ -267,7 +267,18 @@ export const pocket: Recipe<'pocket', PocketInput> = {
       cut: ['cut'],
     },
     usual: ['card'],
-    idle: ['on-some-sides', 'open', 'opening', 'journaling', 'hole', 'top', 'patch', 'library'],
+    idle: [
+      'journal',
+      'journaling',
+      'on-some-sides',
+      'open',
+      'opening',
+      'journaling',
+      'hole',
+      'top',
+      'patch',
+      'library',
+    ],
   },
   read: (heard, table) => {
     const inch = table.unit === 'in';
