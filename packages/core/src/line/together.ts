@@ -35,8 +35,8 @@ export function asOnePrint(line: string, usual: Unit): { line: string | null } |
   if (!said) return null;
   const { number, size, beside, ...later } = said as Readonly<Record<string, string | undefined>>;
   // how far apart may be said at the end
-  const atEnd = SAID_APART.exec(later.rest ?? '');
-  const { gap, touching } = later.gap || later.touching ? later : (atEnd?.groups ?? later);
+  const atEnd = later.gap || later.touching ? null : SAID_APART.exec(later.rest ?? '');
+  const { gap, touching } = atEnd?.groups ?? later;
   if (gap === undefined && touching === undefined) return { line: null };
   // `1/4 between and around`
   const rest = (later.rest ?? '')
@@ -44,7 +44,7 @@ export function asOnePrint(line: string, usual: Unit): { line: string | null } |
     .replace(/^\s*and\s+(?:all\s+)?a?round\b/iu, `, reveal ${gap ?? 0}`);
   const unit = unitOfLine(line, usual);
   const [first = '', second = ''] = size!.split(new RegExp(BY_SAID, 'iu'));
-  const one = parseSize(size!, unitOfSize(first, second, unit));
+  const one = parseSize(size!, unitOfSize(first, second, unit, usual));
   const between = parseLength(gap ?? '0', unit, { allow: 'zero' });
   if (!one.ok || !between.ok) return null;
   const n = NUMBERS[number!.toLowerCase()] ?? Number(number);

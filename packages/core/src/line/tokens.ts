@@ -946,19 +946,26 @@ function inOneUnit(tokens: readonly Token[]): Token[] {
   );
 }
 
-/** In millimetres: no print, piece or page has both sides shorter; nor, in inches, both sides longer. */
-const NO_SMALLER = 20;
-const NO_LARGER = 40;
-/** The unit in which two bare numbers can be a size, of a line in `unit`: `4x6` beside `5 mm` is in inches. */
-export function unitOfSize(width: string, height: string, unit: Unit): Unit {
-  const cannotBe = (text: string): boolean => {
+/** As many inches at most of a size that is said in bare numbers beside millimetres, and no inches at all from so many on. */
+const [MOST_INCHES, NO_INCHES] = [12, 40];
+const PRINTS_IN_INCHES = new Set(['2x3', '3x4', '3x5', '4x6', '5x7', '6x8', '8x10']);
+/**
+ * The unit in which two bare numbers can be a size, of a line in `unit`: `4x6` beside `5 mm` is in inches for whoever works in them,
+ * and for everybody where prints are called so; `100x150` beside `1/4 inch` is in millimetres.
+ */
+export function unitOfSize(width: string, height: string, unit: Unit, usual: Unit): Unit {
+  if ([width, height].some((text) => UNIT_AT_END.test(text))) return unit;
+  const sides = [width, height].map((text) => {
     const read = parseLength(text, unit);
-    if (!read.ok) return read.problem.code === 'length-too-large';
-    const side = read.value.ticks / TICKS_PER_UNIT[unit];
-    return unit === 'mm' ? side <= NO_SMALLER : side >= NO_LARGER;
-  };
-  const isBare = ![width, height].some((text) => UNIT_AT_END.test(text));
-  return isBare && cannotBe(width) && cannotBe(height) ? (unit === 'mm' ? 'in' : 'mm') : unit;
+    return read.ok
+      ? read.value.ticks / TICKS_PER_UNIT[unit]
+      : read.problem.code === 'length-too-large'
+        ? Infinity
+        : NaN;
+  });
+  if (unit === 'in') return sides.every((side) => side >= NO_INCHES) ? 'mm' : 'in';
+  const isPrint = PRINTS_IN_INCHES.has(sides.toSorted((a, b) => a - b).join('x'));
+  return sides.every((side) => side <= MOST_INCHES) && (usual === 'in' || isPrint) ? 'in' : 'mm';
 }
 /**
  * A line in one unit with the sizes in it that can only be meant in the other, those with that unit; `isMeant` says whether one is a
@@ -967,13 +974,14 @@ export function unitOfSize(width: string, height: string, unit: Unit): Unit {
 export function sizesInTheOther(
   tokens: readonly Token[],
   unit: Unit,
+  usual: Unit,
   isMeant: (width: string, height: string) => boolean,
 ): Token[] | null {
   let found = false;
   const named = tokens.map((token): Token => {
     if (token.kind !== 'size') return token;
     const { width, height } = token;
-    const other = unitOfSize(width, height, unit);
+    const other = unitOfSize(width, height, unit, usual);
     if (other === unit || !isMeant(width, height)) return token;
     found = true;
     return { ...token, width: `${width} ${other}`, height: `${height} ${other}` };

@@ -48,6 +48,11 @@ test('on a page in millimetres too', () => {
   const metric = { ...PAGE, unit: 'mm' as const, mark: MARKS['1 mm'] };
   // 111.6 × 162.4 mm
   expect(comesOf('mat for a 4x6, reveal 5 mm', metric)).toBe('1 of 4.409 x 6.378');
+  // small pieces are small there, and nobody's print is one
+  expect(comesOf('10 x 10 squares, 6 of them, 2 mm apart', metric)).toBe('6 of 0.394 x 0.394');
+  expect(comesOf('six tags 15 x 20, gap 3 mm', metric)).toBe('6 of 0.591 x 0.787');
+  // and too many inches are none
+  expect(comesOf('six tags 15 x 20, gap 3 mm')).toBe('6 of 0.563 x 0.813');
 });
 
 test('how many words fit is an estimate by the letters, by hand and printed', () => {

@@ -153,7 +153,7 @@ function asItStands(line: string, table: Table, newId: () => string): SaidLine |
     const isTooLarge = !heard.ok && heard.problem.code === 'length-too-large';
     if (isNamed && (heard.ok || isTooLarge)) {
       const isMeant = heard.ok ? sizesOf(heard.heard, recipe.read(heard.heard, { ...table, unit }, newId)) : () => true;
-      const others = sizesInTheOther(tokens, unit, isMeant);
+      const others = sizesInTheOther(tokens, unit, table.unit, isMeant);
       if (others) heard = hearIt(others) ?? heard;
     }
     const page = heard.ok
