@@ -9,7 +9,12 @@ import { cuttings, movements, papers, stock } from '../database/schema.ts';
 /** More of one item are refused wherever an item is read. */
 const MOST_OF_IT = 10_000;
 
-export function refuseTooMany(item: Pick<StockItem, 'quantity'>, by: number): void {
+export function refuseWrongCount(item: Pick<StockItem, 'quantity'>, by: number): void {
+  if (Number.isNaN(item.quantity))
+    throw new Refused(
+      'unreadable',
+      'How many there are of it cannot be read. Start Temnex again: its movements say it.',
+    );
   if (by > 0 && item.quantity + by > MOST_OF_IT)
     throw new Refused('bad-input', `by: there can be no more than ${MOST_OF_IT} of one item; nothing was changed.`, {
       field: 'by',
@@ -36,7 +41,7 @@ export function move(
   why: Movement['why'],
   { pages = [], ...more }: Moving & { readonly pages?: readonly string[] },
 ): void {
-  refuseTooMany(item, by);
+  refuseWrongCount(item, by);
   note(tx, item.id, { by, why, ...more });
   tx.update(stock)
     // what there is some of has not been taken out

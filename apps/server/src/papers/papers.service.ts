@@ -20,18 +20,19 @@ import {
   type StockItem,
 } from '@temnex/core';
 import { TERMINAL, issueWords, pathWords } from '@temnex/words';
-import type {
-  ChangePaper,
-  ChangeStock,
-  DrawerQuery,
-  DrawerRecord,
-  HabitsRecord,
-  Movement,
-  NewMovement,
-  NewPaper,
-  NewStock,
-  PaperRecord,
-  UnreadableStock,
+import {
+  movementSchema,
+  type ChangePaper,
+  type ChangeStock,
+  type DrawerQuery,
+  type DrawerRecord,
+  type HabitsRecord,
+  type Movement,
+  type NewMovement,
+  type NewPaper,
+  type NewStock,
+  type PaperRecord,
+  type UnreadableStock,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -388,7 +389,8 @@ export class PapersService {
       .from(movements)
       .where(eq(movements.stock, id))
       .orderBy(desc(movements.at), desc(sql`rowid`))
-      .all();
+      .all()
+      .filter((movement) => movementSchema.safeParse(movement).success);
   }
 
   /** Taken out by being used up: cuts that came from it can still be undone. */

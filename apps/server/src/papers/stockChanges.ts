@@ -4,7 +4,7 @@ import type { StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { movements, papers, stock } from '../database/schema.ts';
-import { IDS_PER_QUERY, refuseTooMany, type Moving } from './movements.ts';
+import { IDS_PER_QUERY, refuseWrongCount, type Moving } from './movements.ts';
 
 /** As many rows as one statement may bring in. */
 const ROWS_PER_INSERT = 200;
@@ -40,7 +40,7 @@ export class StockChanges {
 
   /** More or fewer of an item, which lies somewhere else, is held back or freed. Refused where there would be too many of it. */
   change(item: Pick<StockItem, 'id' | 'quantity' | 'paper'>, change: Change): void {
-    refuseTooMany(item, change.by);
+    refuseWrongCount(item, change.by);
     const key = JSON.stringify(change);
     const known = this.alike.get(key);
     if (known) known.ids.push(item.id);

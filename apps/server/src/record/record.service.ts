@@ -267,7 +267,8 @@ function cutOf(cut: CuttingRow, known: Known): RecordedCut {
     }),
     kept: cut.kept.flatMap((id) => {
       const found = item(id);
-      return found ? [{ ...found[0], there: found[1].quantity }] : [];
+      const there = found?.[1].quantity ?? 0;
+      return found ? [{ ...found[0], there: Number.isNaN(there) ? 0 : there }] : [];
     }),
   };
 }
