@@ -9,6 +9,7 @@ import { cuttings, movements, papers, stock } from '../database/schema.ts';
 /** More of one item are refused wherever an item is read. */
 const MOST_OF_IT = 10_000;
 
+/** Refuses more of an item than there may be, and any change of one of which it cannot be read how many there are. */
 export function refuseWrongCount(item: Pick<StockItem, 'quantity'>, by: number): void {
   if (Number.isNaN(item.quantity))
     throw new Refused(

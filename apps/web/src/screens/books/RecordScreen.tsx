@@ -126,10 +126,14 @@ function OneEntry({ entry: e }: { entry: RecordEntry }) {
   const spoiled = e.wrong.reduce((n, w) => n + w.spoiled, 0);
   const parts = [
     e.open ? 'in progress' : '',
-    standing.some((c) => c.unreadable) ? 'some of it cannot be read' : '',
-    standing.length ? count(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
-    standing.length ? `${count(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
-    sum.kept ? `${count(sum.kept, 'offcut')} kept` : '',
+    // of what cannot be read every number would be too small
+    ...(standing.some((c) => c.unreadable)
+      ? ['what it took and gave cannot be read']
+      : [
+          standing.length ? count(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
+          standing.length ? `${count(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
+          sum.kept ? `${count(sum.kept, 'offcut')} kept` : '',
+        ]),
     ...e.wrong.flatMap((w) => (w.how ? [WRONG[w.how]] : [])),
     spoiled ? count(spoiled, 'piece spoiled', 'pieces spoiled') : '',
     e.minutes === null || !standing.length ? '' : count(e.minutes, 'minute'),
