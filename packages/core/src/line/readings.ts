@@ -1,6 +1,7 @@
 import { BY_SAID, LENGTH_SAID } from '../length/index.ts';
 import { changesMeaning } from './lexicon.ts';
-import { PRINT_SIZE, numberWords } from './tokens.ts';
+import { numberWords } from './numbers.ts';
+import { PRINT_SIZE } from './plainly.ts';
 
 /*
  * Other ways to take a line that comes to nothing as it stands. Each gives the line as it would be said in the usual way; one is
