@@ -98,6 +98,10 @@ describe('temnex say', () => {
     expect(await say('washi-like strips 5/8 x 6, five')).toEqual({
       ...{ code: 2, out: '', err: 'I don\'t know "washi-like".\nyou could say: strips 5/8 x 6, five\n' },
     });
+    expect(await say('card 5 x 7')).toEqual({
+      ...{ code: 2, out: '' },
+      err: 'Is it folded, or cut flat?\nyou could say: folded 5 x 7 card\nyou could say: 1 piece 5 x 7\n',
+    });
     expect(await answer('a week of wind')).toMatchObject({ code: 2, understood: null, recipe: null, problems: [/./] });
   });
   test('in millimetres, at a mark of its own, on a page of its own', async () => {

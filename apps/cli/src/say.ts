@@ -8,6 +8,7 @@ import {
   planJobNested,
   readJob,
   recipeOf,
+  cardEitherWay,
   lineLeavingOut,
   sayRecipe,
   type MarkName,
@@ -95,12 +96,14 @@ function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () 
   const paper = stockLine(line, [], table.unit);
   if (paper)
     return paper.said.ok ? { ...notUnderstood(''), understood: paper.says, problems: [] } : notUnderstood(paper.says);
-  const shorter = lineLeavingOut(line, table, newId);
+  const card = cardEitherWay(line);
+  const shorter = card ? null : lineLeavingOut(line, table, newId);
+  const instead = card ? [card.folded, card.flat] : shorter ? [shorter.line] : [];
   return {
     ...notUnderstood(
       saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
     ),
-    offers: shorter ? [`say: ${shorter.line}`] : [],
+    offers: instead.map((one) => `say: ${one}`),
   };
 }
 

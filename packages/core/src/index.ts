@@ -75,6 +75,7 @@ export {
   samePath,
   inputNamed,
   sayRecipe,
+  cardEitherWay,
   lineLeavingOut,
   setField,
   valueAt,

@@ -219,6 +219,8 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
       return problem.text ? 'Needs a size, such as 5 1/2 x 3.' : 'Start with a size, such as 5 1/2 x 3.';
     case 'phrase-unreadable':
       return 'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.';
+    case 'folded-or-flat':
+      return 'Is it folded, or cut flat?';
     case 'word-unknown':
       return `I don't know "${problem.text}".`;
     case 'value-missing':

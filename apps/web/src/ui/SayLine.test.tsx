@@ -12,7 +12,7 @@ const understand = (text: string) =>
         ? {
             ok: false,
             says: 'I do not know it',
-            instead: { line: text.replace('wobbly ', ''), says: 'Leave out "wobbly"' },
+            instead: [{ line: text.replace('wobbly ', ''), says: 'Leave out "wobbly"' }],
           }
         : { ok: false, says: 'needs a size' };
 

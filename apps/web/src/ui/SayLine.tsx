@@ -42,8 +42,8 @@ export interface UnderstoodLine {
   readonly ok: boolean;
   readonly says: ReactNode;
   readonly seen?: ReactNode;
-  /** A line that would be understood, put in place of what is typed when its words are pressed. */
-  readonly instead?: { readonly line: string; readonly says: string } | null;
+  /** Lines that would be understood, put in place of what is typed when their words are pressed. */
+  readonly instead?: ReadonlyArray<{ readonly line: string; readonly says: string }>;
 }
 interface SayLineProps {
   label: string;
@@ -64,8 +64,8 @@ export function SayLine({ label, example, action, understand, onSay, last = null
   const [text, setText] = useState('');
   const heard = understand(text);
   const input = useRef<HTMLInputElement>(null);
-  const takeInstead = (shorter: string) => {
-    setText(shorter);
+  const takeInstead = (line: string) => {
+    setText(line);
     // the button goes with what was typed
     input.current?.focus();
   };
@@ -102,7 +102,11 @@ export function SayLine({ label, example, action, understand, onSay, last = null
       </Strong>
       <Understood aria-live="polite" {...(heard && !heard.ok ? { 'data-bad': true } : {})}>
         {heard?.says ?? ''}{' '}
-        {heard?.instead ? <Quiet onPress={() => takeInstead(heard.instead!.line)}>{heard.instead.says}</Quiet> : null}
+        {heard?.instead?.map(({ line, says }) => (
+          <Quiet key={line} onPress={() => takeInstead(line)}>
+            {says}
+          </Quiet>
+        ))}
       </Understood>
       {heard?.seen}
       {heard?.ok ? more?.(text) : null}

@@ -13,6 +13,6 @@ export {
   type Place,
 } from './grammar.ts';
 export { changesMeaning, lexiconOf } from './lexicon.ts';
-export { lineWithout, otherReadings } from './readings.ts';
+export { cardEitherWay, lineWithout, otherReadings } from './readings.ts';
 export { asOnePrint } from './together.ts';
 export { sizesInTheOther, tokensOf, type Token } from './tokens.ts';

@@ -9,12 +9,12 @@ const IDLE = new Set(
     'another others way please just about exactly each every all both one some any them they should will out up only size sized paper thing for from than as fit fits ' +
     // what it is cut from, which changes nothing of its sizes
     'card cardstock cardboard patterned plain solid striped dotted floral textured glitter foil vellum kraft colour color coloured colored ' +
-    'little tiny nice ' +
+    'little tiny nice panorama panoramic ' +
     'white black grey gray red orange yellow green blue purple pink brown teal navy cream gold silver'
   ).split(' '),
 );
-/** Near to a word that means something else: `parts` are not `apart`. */
-const NO_SLIPS = new Set(['parts']);
+/** Near to a word that means something else: `parts` are not `apart`, and to `leave` is not to `weave`. */
+const NO_SLIPS = new Set(['parts', 'leave', 'leaves']);
 /** Words that change what the rest of a line means, whoever does not know them: they are never passed over. */
 const TURNING = new Set(
   (

@@ -22,6 +22,128 @@ export const PRINT_SIZE =
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
+  // `2 x 3 cards from letter`
+  [/\b(from|out\s+of|on)\s+(?:an?\s+)?letter\s*(?=$|[,;.?])/giu, '$1 letter size'],
+  // `photo in the middle of a 12 x 12, 5 x 7`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(${PHOTOS})\s+in\s+the\s+(?:middle|centre|center)\s+of\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:page|base|sheet)?\s*,\s*(${SIZE_SAID})\s*$`,
+      'iu',
+    ),
+    'centre a $3 $1 on a $2',
+  ],
+  // `three 4 x 6 in a row on 12 x 12, how much between`
+  [
+    new RegExp(
+      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*(?:${PHOTOS})?\s*(?:in\s+a\s+row|side\s+by\s+side)\s+(?:on|across|over)\s+(?:an?\s+|my\s+|the\s+)?(${LENGTH_SAID})(?:${BY_SAID}${LENGTH_SAID})?\s*(?:page|base|sheet)?\s*(?:,\s*(?:and\s+)?(?:how\s+(?:much|big|wide)\s+(?:is\s+|are\s+)?(?:the\s+)?(?:gaps?|space)?\s*(?:is\s+)?(?:between|left)?|what\s+gaps?|even(?:ly)?(?:\s+spaced)?))?\s*\??\s*$`,
+      'iu',
+    ),
+    '$1 $2 strips across $3',
+  ],
+  // `how large a print goes on a 6 x 8 mat`
+  [
+    new RegExp(
+      String.raw`\bhow\s+(?:large|big)\s+(?:an?\s+)?(print|photo|picture)\s+(?:would\s+|will\s+|can\s+|could\s+)?(?:i\s+(?:put|lay|have|get)\s+)?(?:fits?|goes|go)?\s*(?:on|in|for|onto)\b`,
+      'iu',
+    ),
+    'largest $1 on',
+  ],
+  // `banner 12 long with 6 flags`: all of them together
+  [
+    new RegExp(
+      String.raw`\b(?:banner|bunting)\s+(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:long|wide)\s*,?\s*(?:with|of|and|has)?\s+(${NUMBER_SAID})\s+(flags|pennants|banners|triangles)\b`,
+      'iu',
+    ),
+    '$2 $3 across $1',
+  ],
+  [new RegExp(String.raw`\bv[\s-]?cut\s+(?=${LENGTH_SAID})`, 'iu'), 'fishtail '],
+  // `I have a 4 x 6 and want 1/4 inch of kraft all round it`
+  [
+    new RegExp(
+      String.raw`^\s*i(?:\s+have|['’]ve\s+got)\s+(?:an?\s+)?(${SIZE_SAID})\s*${PHOTOS}?\s*(?:,|and)\s*(?:i\s+)?(?:want|need|would\s+like)\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:of\s+)?(?:\p{L}+\s+){0,2}?(?:all\s+)?(?:the\s+way\s+)?a?round(?:\s+it)?\s*$`,
+      'iu',
+    ),
+    'mat for a $1, $2 showing',
+  ],
+  [new RegExp(String.raw`\b(${NUMBER_SAID})\s+layers\s+(?:behind|under)\s+`, 'iu'), '$1 mats for '],
+  // `panel 8 x 10 centred on 8 1/2 x 11`
+  [
+    new RegExp(
+      String.raw`^\s*(?:an?\s+)?(?:panel\s+)?(${SIZE_SAID})\s*(?:panel\s+)?(?:centred|centered)\s+on\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'page $2, panel $1',
+  ],
+  // `3 x 3 squares of 3 3/4`, `2 columns and 4 rows of 2 x 3`
+  [
+    new RegExp(
+      String.raw`^\s*(\d{1,2})\s*(?:x|×|by)\s*(\d{1,2})\s+squares\s+of\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`,
+      'iu',
+    ),
+    'grid $1 columns, $2 rows, cells $3 x $3',
+  ],
+  [
+    new RegExp(
+      String.raw`^\s*(${NUMBER_SAID})\s+columns?\s*(?:and|,|by)\s*(${NUMBER_SAID})\s+rows?\s+of\s+(${SIZE_SAID})`,
+      'iu',
+    ),
+    'grid $1 columns, $2 rows, cells $3',
+  ],
+  [/\bforked(?:\s+(?=ends?\b))?/giu, 'fishtail '],
+  [/\bbunting(?:\s+of)?\s+triangles\b|\btriangle\s+bunting\b/giu, 'bunting'],
+  [
+    new RegExp(String.raw`\bletter\s+(?:tiles|squares)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*square\b`, 'iu'),
+    'letters $1 x $1',
+  ],
+  [/(?<!\bfor\s+an?\s+)\b(a[2-7])\s+envelopes?\b/giu, 'envelope for an $1 card'],
+  [new RegExp(String.raw`^\s*ruled\s+lines\s+(?=${LENGTH_SAID})`, 'iu'), 'journaling lines '],
+  [/\bfrom\s+(?:an?\s+|my\s+)?(?:patterned|plain|solid|striped|dotted|floral)\s+(?:paper|cardstock)\b/giu, ''],
+  // `starburst 12 rays, 12 x 12`
+  [
+    new RegExp(
+      String.raw`\b(?:sunburst|starburst)\s*,?\s*(?:with\s+|of\s+)?(${NUMBER_SAID})\s+rays\s*(?:,|on|for)?\s*(?:an?\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    '$1 rays on $2',
+  ],
+  // `half circles 1 1/2 across the bottom of 12`
+  [
+    new RegExp(
+      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\b.*)\bacross\s+the\s+(?:bottom|top|edge)\s+of\s+(?:an?\s+|my\s+|the\s+)?(?=${LENGTH_SAID})`,
+      'iu',
+    ),
+    'along ',
+  ],
+  // `a page half blue half cream` has no half inch
+  [
+    /\bhalf\s+(?!an?\b|inch|in\b|the\b|my\b|of\b|and\b|page\b|base\b|circle)(\p{L}+)\s*,?\s*(?:and\s+)?half\s+(?!an?\b|inch|in\b|page\b|base\b|circle)(\p{L}+)/giu,
+    'half and half',
+  ],
+  [
+    new RegExp(String.raw`\bscallops\s+(?:of\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:wide|across)(?!\s+\d)`, 'iu'),
+    'repeat $1',
+  ],
+  // `leave 1/4 around a 12 x 12`
+  [
+    new RegExp(
+      String.raw`^\s*leave\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:showing\s+)?(?:all\s+)?a?round\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:page|base|sheet)?\s*$`,
+      'iu',
+    ),
+    'page $2, panel showing $1',
+  ],
+  // `grid 2 across 3 down, photos 3 x 4`: how many there are is said, so that it is how large they are
+  [
+    new RegExp(
+      String.raw`(?<=\bgrid\b.*\b(?:across|columns?)\b.*\b(?:down|rows?)\b.*)\b(?:photos|pictures|prints)\s+(?:of\s+|are\s+)?(${SIZE_SAID})`,
+      'iu',
+    ),
+    'cells $1',
+  ],
+  // `pocket 5 x 7 with three glued sides 1/4`
+  [
+    new RegExp(String.raw`\b(two|three)\s+glued?\s+(?:sides|edges)\s*(?:of\s+|,\s*)?(${LENGTH_SAID})`, 'iu'),
+    '$2 glue on $1 sides',
+  ],
   // `stitch around a 4x6 1/8 from the edge`
   [
     new RegExp(
@@ -48,7 +170,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `pennants 2 x 3, seven across 12`, `hexagons 2 inches, 7 across`
   [
     new RegExp(
-      String.raw`(?<=,\s*)(${NUMBER_SAID})\s+across(?=\s*$|\s+(?:an?\s+|the\s+|my\s+)?${LENGTH_SAID}(?!\s*down))`,
+      String.raw`(?<!\bband\b.*)(?<=,\s*)(${NUMBER_SAID})\s+across(?=\s*$|\s+(?:an?\s+|the\s+|my\s+)?${LENGTH_SAID}(?!\s*down))`,
       'giu',
     ),
     '$1 of them across',
@@ -71,7 +193,8 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     ),
     'across $1',
   ],
-  [new RegExp(String.raw`(?<=\bband\s+${LENGTH_SAID}\s*(?:inches|inch|in)?\s*)wide(?=\s*:)`, 'iu'), 'long'],
+  // `band 12 wide: 4, 3, rest`, `band 12: 4, 3, 5`
+  [new RegExp(String.raw`(?<=\bband\s+${LENGTH_SAID}\s*(?:inches|inch|in)?)\s*(?:wide\s*)?(?=:)`, 'iu'), ' long'],
   [new RegExp(String.raw`\bhole\s+(?=${LENGTH_SAID}\s*(?:inches|inch|in)?\s+down\b)`, 'iu'), 'hole, '],
   [
     new RegExp(
@@ -166,7 +289,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `4 x 6 photo cropped to 3 1/2 x 5, mat 1/8`
   [
     new RegExp(
-      String.raw`^\s*(?:an?\s+|my\s+)?(?:${PHOTOS}\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}\s+)?(?:cropped|trimmed|cut)\s+(?:down\s+)?to\s+(${SIZE_SAID})\s*(?:,|and|with)?\s*(?:an?\s+)?(?=.*\bmat)`,
+      String.raw`^\s*(?:(?:crop|trim)\s+)?(?:an?\s+|my\s+)?(?:${PHOTOS}\s+)?(${SIZE_SAID})\s*(?:${PHOTOS}\s+)?(?:(?:cropped|trimmed|cut)\s+)?(?:down\s+)?to\s+(${SIZE_SAID})\s*(?:,|and|with)?\s*(?:an?\s+)?(?=.*\bmat)`,
       'iu',
     ),
     'print $2, ',
@@ -191,7 +314,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `how big are the squares for 5 by 5 on 12`
   [
     new RegExp(
-      String.raw`\bhow\s+(?:big|large|wide)\s+are\s+(?:the\s+)?(?:squares|cells)\s+(?:if\s+i\s+want|for|when|in|with)\s+(?=\d{1,2}\s*(?:x|×|by)\s*\d{1,2}\b)`,
+      String.raw`\bhow\s+(?:big|large|wide)\s+are\s+(?:the\s+)?(?:squares|cells)\s+(?:(?:if|when)\s+i\s+(?:want|put|lay|have|need)|for|when|in|with)\s+(?=\d{1,2}\s*(?:x|×|by)\s*\d{1,2}\b)`,
       'iu',
     ),
     'grid ',
@@ -436,7 +559,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\b(?:evenly\s+spaced|spaced\s+(?:out\s+)?evenly)\b/giu, 'even'],
   [/\bswallow[- ]?tail(?:s|ed)?\b/giu, 'fishtail'],
   [/\bcheckered\b/giu, 'checkerboard'],
-  [/\btiles\b/giu, 'squares'],
+  [/(?<!\bletter\s+)\btiles\b/giu, 'squares'],
   // `leaving 3/8 all round`
   [new RegExp(String.raw`\bpanel\s+leaving\s+(?=${LENGTH_SAID})`, 'iu'), 'panel showing '],
   [/\btriang(?:le|ular)\s+banner\s+(?:with|of)\b/giu, 'bunting of'],

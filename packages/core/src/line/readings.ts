@@ -1,4 +1,4 @@
-import { BY_SAID, LENGTH_SAID } from '../length/index.ts';
+import { BY_SAID, LENGTH_SAID, sizeOfSheet } from '../length/index.ts';
 import { changesMeaning } from './lexicon.ts';
 import { numberWords } from './numbers.ts';
 import { PRINT_SIZE } from './plainly.ts';
@@ -88,9 +88,24 @@ export function otherReadings(line: string): Reading[] {
   }
   // with no punch, a border strip is a strip
   if (BORDER.test(line) && !PUNCHED.test(line)) others.push(plain(line.replace(BORDER, '$1strip$2')));
+  // `band of blocks 2, 3, 4, 3 across 12`: they fill it with nothing beneath one another
+  if (/\bband\b/iu.test(line) && !/overlap|butt|tuck|gap|apart|between/iu.test(line))
+    others.push(plain(`${line} butted`));
   if (FRACTION_GLUED.test(line)) others.push(plain(line.replace(FRACTION_GLUED, '$1, $2')));
   if (NUMBER_LAST.test(line)) others.push(plain(line.replace(NUMBER_LAST, ', $1 of them')));
   return others;
+}
+
+const CARD = new RegExp(
+  String.raw`^\s*(?:an?\s+|one\s+|my\s+|cut\s+)*(?:(?<first>${SIZE}|a[2-7])\s+(?:inch\s+)?card|card\s*,?\s+(?<last>${SIZE}|a[2-7]))\s*[.?]?\s*$`,
+  'iu',
+);
+/** `A2 card`, of which nothing says whether it is folded: the lines that say so; null for any other line. */
+export function cardEitherWay(line: string): { folded: string; flat: string } | null {
+  const { first, last } = CARD.exec(line)?.groups ?? {};
+  const size = first ?? last;
+  if (size === undefined) return null;
+  return { folded: `folded ${size} card`, flat: `1 piece ${/^a\d$/i.test(size) ? sizeOfSheet(size) : size}` };
 }
 
 /**

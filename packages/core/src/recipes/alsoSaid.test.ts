@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, lengthOf } from '../length/index.ts';
 import { PAGE, fact } from '../../testing/solving.ts';
-import { recipeOf, sayRecipe } from './index.ts';
+import { cardEitherWay, recipeOf, sayRecipe } from './index.ts';
 
 /** What comes of a line: pieces as number, width and height in inches; `asks` what is missing or not clear. */
 function comesOf(line: string, table = PAGE): string {
@@ -103,6 +103,42 @@ test.each([
   ['tag 2 1/2 x 4 3/4 with the hole 1/2 down', '1 of 2.5 x 4.75'],
   ['3 strips 12 long: 1, 2 and 3 wide', '1 of 1 x 12, 1 of 2 x 12, 1 of 3 x 12'],
   ['4 strips 12 long: 1, 2 and 3 wide', 'asks 2'],
+  ['how many 2 x 3 1/2 cards from letter', '12 of 2 x 3.5'],
+  ['grid 2 across 3 down, photos 3x4, 1/8 gap', '6 of 3 x 4'],
+  ['how big are the squares if I put 5 by 5 on 12x12 with 1/8 between', '25 of 2.063 x 2.063'],
+  ['pocket 5x7 with three glued sides 1/4', '1 of 5 x 7'],
+  ['photo in the middle of a 12x12, 5x7', '1 of 12 x 12, 1 of 5 x 7'],
+  ['three 4x6 in a row on 12x12, how much between', '3 of 4 x 6'],
+  ['three 3x4 photos side by side on a 12x12 page', '3 of 3 x 4'],
+  // to leave is not to weave
+  ['leave 1/4 around a 12x12', '1 of 12 x 12, 1 of 11.5 x 11.5'],
+  ['TAG 2x4 for the title', 'asks TAG'],
+  ['how large a print goes on a 6x8 mat with 1/2 showing', '1 of 6 x 8'],
+  // all of them together are so long
+  ['banner 12 long with 6 flags', '6 of 1.75 x 4'],
+  ['banner strip 1 1/2 x 5, v cut 1/2', '1 of 1.5 x 5'],
+  ['5 flags 1 1/2 x 4 with forked ends', '5 of 1.5 x 4'],
+  ['bunting triangles 2 wide 2 1/2 high, nine', '9 of 2 x 2.5'],
+  ['crop 5x7 photo to 4x4 with a 1/8 mat', '1 of 4.25 x 4.25'],
+  ['panorama 4x10 with a 1/8 mat', '1 of 4.25 x 10.25'],
+  ['I have a 4x6 and want 1/4 inch of kraft all round it', '1 of 4.5 x 6.5'],
+  ['two layers behind 3x5, first 1/8 then 1/4', '1 of 3.75 x 5.75, 1 of 3.25 x 5.25'],
+  ['panel 8 x 10 centred on 8 1/2 x 11', '1 of 8.5 x 11, 1 of 8 x 10'],
+  ['3 x 3 squares of 3 3/4', '9 of 3.75 x 3.75'],
+  ['2 columns and 4 rows of 2 x 3 with 1/4 gaps', '8 of 2 x 3'],
+  // the band is 12 long, and no block of it is; they may lie edge to edge where that is what fills it
+  ['band 12: 2, 3, 4, 3 butted', '1 of 2 x 3, 1 of 3 x 3, 1 of 4 x 3, 1 of 3 x 3'],
+  ['band of blocks 2, 3, 4, 3 across 12', '1 of 2.25 x 3, 1 of 3.25 x 3, 1 of 4.25 x 3, 1 of 3 x 3'],
+  ['half circle 4 inch', '1 of 4 x 4'],
+  ['half circle edge 2 inches', '3 of 2 x 2'],
+  ['half circles 1 1/2 across the bottom of 12', '4 of 1.5 x 1.5'],
+  // half of a page is no half inch
+  ['page split half blue half cream', '1 of 6.25 x 12, 1 of 6 x 12'],
+  ['border strip 12 x 1 with scallops 1 inch wide', '1 of 12 x 1'],
+  ['border strip 1 x 12, repeat 3/4', '1 of 12 x 1'],
+  ['A7 envelope', '1 of 6.75 x 15.75'],
+  ['pinwheel 5 inches from patterned paper', '1 of 5 x 5, 1 of 1.25 x 1.25'],
+  ['letter tiles 3/4 square for SEASIDE', 'no pieces'],
 ])('as it would be said: %s', (line, is) => expect(comesOf(line)).toBe(is));
 
 test.each([
@@ -111,7 +147,28 @@ test.each([
   ['how long is BEACH DAY in 1 inch letters', 'BEACH DAY'],
   ['how long would WINDY be in 1 inch letters', 'WINDY'],
   ['how wide is the word WIND in 1 inch letters', 'WIND'],
+  ['letters WIND 3/4 wide, 1/8 between', 'WIND'],
+  ['how long is KITES at 1 inch', 'KITES'],
+  ['title 1 inch letters spelling BY THE SEA', 'BY THE SEA'],
+  ['letter tiles 3/4 square for SEASIDE', 'SEASIDE'],
+  ['words UP & AWAY 1 inch letters', 'UP & AWAY'],
 ])('the words of a title, and no more: %s', (line, title) => {
   const heard = sayRecipe(line, PAGE, () => 'x');
   expect(heard?.said).toMatchObject({ ok: true, input: { title } });
 });
+
+test.each([
+  ['A2 card', '1 of 8.5 x 5.5, 1 of 4 x 5.25', '1 of 4.25 x 5.5'],
+  ['card 5x7', '1 of 10 x 7, 1 of 4.75 x 6.75', '1 of 5 x 7'],
+  ['a 4 x 6 card', '1 of 8 x 6, 1 of 3.75 x 5.75', '1 of 4 x 6'],
+])('whether a card is folded is asked, and either answer is understood: %s', (line, folded, flat) => {
+  expect(sayRecipe(line, PAGE, () => 'x')?.said).toEqual({
+    ok: false,
+    problem: { code: 'folded-or-flat', text: line },
+  });
+  const either = cardEitherWay(line)!;
+  expect([comesOf(either.folded), comesOf(either.flat)]).toEqual([folded, flat]);
+});
+test.each(['A2 card with a panel', 'mat for a 5x7 card', '12 cards 4x6', 'card'])('%s is no such line', (line) =>
+  expect(cardEitherWay(line)).toBeNull(),
+);

@@ -756,7 +756,6 @@ describe('or it is asked what it means', () => {
   'three strips 2 inches wide for the bottom of a 12x12',
   'two 1 inch strips across the page, 3 from the top',
   '5x7 card with 4 3/4 x 6 3/4 panel',
-  'mat for a panoramic 4 x 12 with 3/16',
   'strip of 1 x 12 and 2 x 12',
   'gap between 3 strips 3 1/2 wide on 12',
   'strips 12 long: 1, 1, 1/2',

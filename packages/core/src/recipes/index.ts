@@ -40,4 +40,5 @@ export { FIRST_RECIPE, RECIPE_IDS, type RecipeId } from './ids.ts';
 export type { Sum } from './sums.ts';
 export { withOffers, setField } from './typing.ts';
 export { inputNamed } from './named.ts';
+export { cardEitherWay } from '../line/index.ts';
 export { lineLeavingOut, sayRecipe, type SaidLine, type SaidSize } from './say.ts';

@@ -152,7 +152,7 @@ export type Said<Input> =
   | { ok: true; input: Input }
   | {
       ok: false;
-      problem: Mishearing | { code: 'phrase-unreadable'; text: string };
+      problem: Mishearing | { code: 'phrase-unreadable' | 'folded-or-flat'; text: string };
     };
 
 /** The lines of arithmetic of an input and what is given in it. */

@@ -1,6 +1,7 @@
 import { lengthNamed, parseLength, unitOfLine, type Unit } from '../length/index.ts';
 import {
   asOnePrint,
+  cardEitherWay,
   changesMeaning,
   hear,
   lexiconOf,
@@ -220,9 +221,11 @@ function sizesOf({ values }: Heard, input: unknown): (width: string, height: str
   return (width, height) => (lengths.has(width) && lengths.has(height)) || isElse(width, height);
 }
 
-/** Nothing comes of a line: a word that was passed over may be why. */
+/** Nothing comes of a line: a word that was passed over may be why, or that a card may be folded or flat. */
 const unreadable = (line: string, [unknown]: readonly string[]): Extract<Said<unknown>, { ok: false }>['problem'] =>
-  unknown === undefined ? { code: 'phrase-unreadable', text: line.trim() } : { code: 'word-unknown', text: unknown };
+  unknown !== undefined
+    ? { code: 'word-unknown', text: unknown }
+    : { code: cardEitherWay(line) ? 'folded-or-flat' : 'phrase-unreadable', text: line.trim() };
 
 /** Said of what something lies on or comes from, not of itself. */
 const ABOUT_ELSE = new Set(['page', 'ground', 'sheet', 'from']);
@@ -271,45 +274,31 @@ function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unk
   return uncounted === undefined ? null : String(uncounted);
 }
 
+const TITLE = String.raw`\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{1,})*(?![\p{L}\d])`;
+/** Words in capitals that are a title wherever they stand: `letters WIND 3/4 tall`, `how long is KITES at 1 inch`. */
+const CAPITALS = new RegExp(
+  String.raw`(?<![\p{L}\d])(?<link>(?:(?:for|of|spelling|to\s+spell|that\s+spell|saying|is|are|would)\s+)?)(?<title>${TITLE})`,
+  'u',
+);
+const ABOUT_LETTERS = /\b(?:letters?|title|words?|names?|heading|spell\w*|saying|how\s+(?:long|wide))\b/iu;
+/** `hello in letters 2 inches tall` */
+const BEFORE_LETTERS =
+  /^\s*(?:(?:spell|write|cut|how\s+(?:long|wide|big)\s+(?:is|are|would|will|does)(?:\s+(?:the\s+)?(?:words?|title)\b)?)\s+)?((?!how\b|my\b|the\b|an?\b|title|words?\b|names?\b|cut\b|letters?\b)\p{L}[\p{L}'’&! ]{0,30}?)\s+(?=in\s+(?:\S+\s+){0,3}letters\b)/iu;
+
 /** A title between quotation marks or in capitals, and the line without it; the marks of inches stand behind a number. */
 function withoutQuotes(line: string): { plain: string; quoted: string | null } {
   const found = /(?:^|\s)["“]([^"“”]*\p{L}[^"“”]*)["”]/u.exec(line);
   if (found) return { plain: line.replace(found[0], ' '), quoted: found[1]!.trim() };
-  // `title KITE DAY in 1 inch letters`
-  const capitals =
-    /(\b(?:title|words?|names?|heading)\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(line) ??
-    // `letters 1 inch wide: KITE DAY`
-    /(\b(?:title|letters)\b.*(?::|\bspelling|\bthat\s+spell|\bsaying|\bfor)\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(
-      line,
-    );
-  // `title in 1 1/2 inch letters, SUMMER WIND`
-  const atEnd = /(\bletters?\s*[,:;]\s*)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)\s*$/u.exec(line);
-  if (atEnd) return { plain: line.slice(0, line.length - atEnd[0].length) + atEnd[1]!, quoted: atEnd[2]! };
-  // `letters for BEACH 1 1/2 x 2`
-  const spelled =
-    /(\bletters\s+(?:for|of)\s+|\b(?:spelling|to\s+spell|that\s+spell|saying)\s+)(\p{Lu}[\p{Lu}'’-]+(?:\s+[\p{Lu}'’&!?-]{2,})*)(?=[\s,]|$)/u.exec(
-      line,
-    );
-  if (spelled)
-    return {
-      plain: line.replace(
-        spelled[0],
-        spelled[1]!.replace(/\b(?:for|of|spelling|to\s+spell|that\s+spell|saying)\s+$/, ''),
-      ),
-      quoted: spelled[2]!,
-    };
-  // `hello in letters 2 inches tall`
-  const before =
-    /^\s*(?:(?:spell|write|cut|how\s+(?:long|wide|big)\s+(?:is|are|would|will|does)(?:\s+(?:the\s+)?(?:words?|title)\b)?)\s+)?((?!how\b|my\b|the\b|an?\b|title|words?\b|names?\b|cut\b|letters?\b)\p{L}[\p{L}'’&! ]{0,30}?)\s+(?=in\s+(?:\S+\s+){0,3}letters\b)/iu.exec(
-      line,
-    );
+  const before = BEFORE_LETTERS.exec(line);
   if (before) return { plain: line.slice(before[0].length), quoted: before[1]!.replace(/\s+be$/u, '') };
-  // `KITE DAY in letters 1 inch wide`
-  const first = /^\s*(\p{Lu}{2,}(?:\s+\p{Lu}{2,})*)\s+(?=in\b.*\bletters?\b)/u.exec(line);
-  if (first) return { plain: line.slice(first[0].length), quoted: first[1]! };
-  return capitals
-    ? { plain: line.replace(capitals[0], capitals[1]!), quoted: capitals[2]! }
-    : { plain: line, quoted: null };
+  const capitals = CAPITALS.exec(line)?.groups;
+  const rest = capitals ? line.replace(`${capitals.link}${capitals.title}`, ' ') : line;
+  const first = /[^\s]+/.exec(capitals?.title ?? '')?.[0].toLowerCase() ?? '';
+  const isNamed = ABOUT_LETTERS.test(line.slice(0, line.indexOf(capitals?.title ?? '')));
+  // all of it in capitals is how somebody types; `TAG 2 x 4 for the title` is a tag
+  const isTitle = /\p{Ll}{2}/u.test(rest) && ABOUT_LETTERS.test(line) && (isNamed || !isSomeones(first));
+  if (!capitals || !isTitle) return { plain: line, quoted: null };
+  return { plain: /\b(?:letters?|title|heading)\b/iu.test(rest) ? rest : `letters ${rest}`, quoted: capitals.title! };
 }
 
 /** The same table with another page on it. */

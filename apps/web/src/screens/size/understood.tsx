@@ -1,4 +1,4 @@
-import { lineLeavingOut, recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
+import { cardEitherWay, lineLeavingOut, recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
 import {
   constructionsMeant,
   list,
@@ -46,16 +46,18 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
     return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
   }
   const problem = heard?.said.ok === false ? heard.said.problem : ({ code: 'phrase-unreadable', text } as const);
+  return { ok: false, says: saidWords({ ok: false, problem }, voice), instead: insteadOf(text, table) };
+}
+
+/** Lines that would be understood in its place, each behind a button of its own. */
+function insteadOf(text: string, table: Table): NonNullable<UnderstoodLine['instead']> {
+  const card = cardEitherWay(text);
+  if (card)
+    return [
+      { line: card.folded, says: 'Folded' },
+      { line: card.flat, says: 'Cut flat' },
+    ];
   const shorter = lineLeavingOut(text, table, newId);
-  return {
-    ok: false,
-    says: saidWords({ ok: false, problem }, voice),
-    instead: shorter && {
-      line: shorter.line,
-      says: `Leave out ${list(
-        shorter.without.map((word) => `"${word}"`),
-        'and',
-      )}`,
-    },
-  };
+  const words = shorter?.without.map((word) => `"${word}"`) ?? [];
+  return shorter ? [{ line: shorter.line, says: `Leave out ${list(words, 'and')}` }] : [];
 }

@@ -19,7 +19,7 @@ import {
   type Segment,
   type Shape,
 } from '../../geometry/index.ts';
-import { lengthAt, sizeAt } from '../../line/index.ts';
+import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
 import { lengthField, type Field, type FieldPath } from '../fields.ts';
 import { reading } from '../given.ts';
 import { blankOf, layerOf } from '../laying.ts';
@@ -285,7 +285,8 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     idle: ['bottom', 'top', 'strip', 'border', 'middle', 'mark', 'side', 'begin', 'start', 'end', 'match', 'panel'],
   },
   read: (heard, table) => {
-    const strip = sizeAt(heard, 'strip');
+    // `1 x 12` and `12 x 1` are the same strip
+    const strip = lengthFirst(sizeAt(heard, 'strip'), table);
     const round = sizeAt(heard, 'round');
     const repeat = lengthAt(heard, 'repeat');
     if (repeat === undefined && !round && !strip && lengthAt(heard, 'long') === undefined) return null;
@@ -295,7 +296,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const isNamed = heard.values.some((v) => ['long', 'width', 'depth'].includes(v.place) && v.word !== null);
     if (!isPunched && !isNamed) return null;
     const inch = table.unit === 'in';
-    const long = round?.width ?? lengthAt(heard, 'long') ?? strip?.height;
+    const long = round?.width ?? lengthAt(heard, 'long') ?? strip?.long;
     const sides = round || heard.flags.has('all') ? 'all' : heard.flags.has('two') ? 'two' : 'one';
     return {
       strip: {
@@ -309,6 +310,12 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     };
   },
 };
+
+function lengthFirst(size: ReturnType<typeof sizeAt>, { unit }: Table): { long: string; width: string } | null {
+  if (!size) return null;
+  const { width, height } = size;
+  return ticksSaid(width, unit) > ticksSaid(height, unit) ? { long: width, width: height } : { long: height, width };
+}
 
 type Run = ReturnType<typeof repeatsAlong>;
 

@@ -244,9 +244,10 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
       wave: ['wave', 'wavy', 'alternating', 'waves'],
       down: ['down', 'downward', 'hanging'],
       quarter: ['quarter'],
+      edging: ['scallop', 'scalloped', 'edge', 'border'],
     },
     usual: ['circle'],
-    idle: ['bottom', 'top', 'halves', 'half', 'scallop', 'scalloped', 'edge', 'border'],
+    idle: ['bottom', 'top', 'halves', 'half'],
   },
   read: (heard, table) => {
     const quarters = heard.heads.has('quartered') || heard.heads.has('quarter-circle');
@@ -259,7 +260,9 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
     const across = room ? undefined : said;
     const row = rowSaid(heard, table, { width: across, length: undefined }, true);
     if (across === undefined && row.count === undefined && !room) return null;
-    const count = row.count ?? (across === undefined ? usualRow(table).count : undefined);
+    // `a half circle of 4`: one is one, but in a row
+    const alone = heard.single && !heard.values.some(({ place }) => place !== 'circle') && !heard.flags.size;
+    const count = row.count ?? (across === undefined ? usualRow(table).count : alone ? 1 : undefined);
     return {
       cut: quarters ? 'quarters' : 'halves',
       circle: across === undefined ? {} : { across },
