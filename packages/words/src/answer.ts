@@ -219,7 +219,9 @@ export function marksWords(laid: Laid, voice: Voice): string[] {
       const last = Math.max(...layers.map(({ box }) => box[axis] + box[axis === 'x' ? 'width' : 'height']));
       const end = axis === 'x' ? 'its left end' : 'its lower end';
       const say = (t: number) => figure(t, voice);
-      return [`pencil where they begin, from ${end}: ${at.map(say).join(', ')}; the last ends at ${say(last)}`];
+      const isRounded = [...at, last].some((t) => t % voice.mark.step !== 0);
+      const nearest = isRounded ? `, to the nearest ${say(voice.mark.step)}` : '';
+      return [`pencil where they begin, from ${end}${nearest}: ${at.map(say).join(', ')}; the last ends at ${say(last)}`];
     }),
   );
 }

@@ -37,6 +37,11 @@ test.each([
       'from its lower end: 1 3/16, 2 13/16, 4 7/16, 6 1/16, 7 11/16, 9 5/16; the last ends at 10 13/16',
     ],
   ],
+  // 1 9/32 apart: said that they are rounded
+  [
+    'five banners 1 3/8 x 4 1/2 across 12',
+    ['from its left end, to the nearest 1/16: 0, 2 11/16, 5 5/16, 8, 10 5/8; the last ends at 12'],
+  ],
   // one inside the other, one alone, and what hangs aslant
   ['mats 1/8 1/4 around 4 x 6', []],
   ['banner 2 1/2 x 6 gap 8', []],
