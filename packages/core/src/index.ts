@@ -496,6 +496,7 @@ export {
   type PhotoSheet,
 } from './cutting/index.ts';
 export {
+  coveredByTurning,
   factsOfSketch,
   layPhotos,
   openingsOf,

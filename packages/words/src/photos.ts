@@ -118,6 +118,8 @@ export function unlaidWords(
       return `${photoNameOf(unlaid.photo)} lies the other way than ${itemNameOf(unlaid.item)}: as it is cropped, ${Math.round(unlaid.lost * 100)} % of it is lost.`;
     case 'loses-what-must-stay':
       return `${photoNameOf(unlaid.photo)} is too wide, or too high, for ${itemNameOf(unlaid.item)}: not all that must stay is seen.`;
+    case 'covers':
+      return `${itemNameOf(unlaid.item)} and ${itemNameOf(unlaid.other)} lie over one another now: move one of them on the page.`;
     case 'no-place':
       return `There is no place for ${photoNameOf(unlaid.photo)}.`;
     case 'no-photo':

@@ -1,5 +1,6 @@
 export { shippedSketches, type ShippedSketch } from './shipped.ts';
 export {
+  coveredByTurning,
   factsOfSketch,
   layPhotos,
   openingsOf,

@@ -3,6 +3,7 @@ import { derivePage, pageSchema } from '../page/index.ts';
 import { pastEdges } from '../geometry/index.ts';
 import { NOTHING_SAID, type Photo } from '../photos/index.ts';
 import {
+  coveredByTurning,
   factsOfSketch,
   layPhotos,
   openingsOf,
@@ -92,6 +93,17 @@ describe('photos are laid on a sketch', () => {
         if (middle - half >= 0 && middle + half <= turned.width)
           expect(Math.abs(now.x + half - middle)).toBeLessThanOrEqual(1);
       }
+  });
+  test('a place that lies over its neighbour once it is turned is told', () => {
+    const five = shippedSketches().find(({ page }) => openingsOf(derivePage(page)).length === 5)!.page;
+    const [, , third, fourth] = openingsOf(derivePage(five)).map(({ item }) => item);
+    const one = coveredByTurning(five, turnOpening(five, third!));
+    expect(one.length).toBeGreaterThan(0);
+    for (const each of one) expect(each).toMatchObject({ is: 'covers' });
+    expect(JSON.stringify(one)).toContain(third);
+    expect(JSON.stringify(one)).not.toContain(`"${five.items.at(-1)!.id}"`);
+    expect(coveredByTurning(five, turnOpening(turnOpening(five, third!), fourth!)).length).toBeGreaterThan(one.length);
+    expect(coveredByTurning(five, five)).toEqual([]);
   });
   test('places are typed as fractions', () => {
     for (const { page } of shippedSketches()) expect(JSON.stringify(page.items.map((i) => i.at))).not.toMatch(/\d\.\d/);

@@ -113,6 +113,8 @@ export type Unlaid =
   | { readonly is: 'other-way'; readonly photo: string; readonly item: string; readonly lost: number }
   /** Not all of it that must stay can be seen there. */
   | { readonly is: 'loses-what-must-stay'; readonly photo: string; readonly item: string }
+  /** Turned, it has come to lie over or under another. */
+  | { readonly is: 'covers'; readonly item: string; readonly other: string }
   /** There is no place for it. */
   | { readonly is: 'no-place'; readonly photo: string }
   /** A place that stays empty. */
@@ -187,4 +189,20 @@ export function turnOpening(page: Page, id: string): Page {
     x: inside(was.x + was.width / 2, own.width, room.x, room.width),
     y: inside(was.y + was.height / 2, own.height, room.y, room.height),
   });
+}
+
+/** Turned places of photos that lie over or under others, where as the sketch has them they do not. */
+export function coveredByTurning(sketch: Page, turned: Page): Unlaid[] {
+  const meet = (page: ReturnType<typeof derivePage>, [a, b]: readonly [string, string]) => {
+    const [one, two] = [page.items.get(a)?.box, page.items.get(b)?.box];
+    if (!one || !two) return false;
+    const across = one.x < two.x + two.width && two.x < one.x + one.width;
+    return across && one.y < two.y + two.height && two.y < one.y + one.height;
+  };
+  const [before, after] = [derivePage(sketch), derivePage(turned)];
+  const items = [...new Set(openingsOf(after).map(({ item }) => item))];
+  const pairs = items.flatMap((a, i) => items.slice(i + 1).map((b) => [a, b] as const));
+  return pairs
+    .filter((pair) => meet(after, pair) && !meet(before, pair))
+    .map(([item, other]) => ({ is: 'covers', item, other }));
 }

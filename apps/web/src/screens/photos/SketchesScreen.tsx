@@ -6,6 +6,7 @@ import { styled } from 'styled-components';
 import {
   MARKS,
   derivePage,
+  coveredByTurning,
   factsOfSketch,
   fromPattern,
   layPhotos,
@@ -153,7 +154,8 @@ export function SketchesScreen() {
     const seenWrong = derivePage(laid.page).suggestions.filter(
       ({ suggestion: { code } }) => code === 'overhang' || code === 'hidden-under',
     );
-    return { ...laid, misfits: made.misfits, seenWrong };
+    const unlaid = [...laid.unlaid, ...coveredByTurning(made.page, laid.page)];
+    return { page: laid.page, unlaid, misfits: made.misfits, seenWrong };
   }, [one, size, name, chosen, turned]);
   const waiting = useMemo(() => {
     const picked = new Set(ids);
