@@ -61,7 +61,7 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
   // seen from the side, layers that lie side by side share a level
   const levels = Math.min(laid.layers.length, new Set(laid.layers.map(levelName)).size);
   const side = levels * STEP + 12;
-  const [left, right, top, bottom] = wide ? [130, 232, 52, 58 + side] : [20, 20, 14, 14 + side];
+  const [left, right, top, bottom] = wide ? [130, 232, 52, 70 + side] : [20, 20, 14, 14 + side];
   const scale = Math.min(
     (room.width - left - right) / laid.size.width,
     (room.height - top - bottom) / laid.size.height,

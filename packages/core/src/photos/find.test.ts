@@ -29,6 +29,12 @@ describe('photos are found in one line', () => {
     ['14 jun 2026,longstrand', ['launch']],
     ['december', []],
     ['2026-06-14', ['launch']],
+    ['2026-06', ['launch', 'tower']],
+    ['6/14/2026', ['launch']],
+    ['14.6.2026 wren', ['launch']],
+    ['15/06/2026', ['tower']],
+    // it may be the second of May or the fifth of February: no day is guessed
+    ['2/5/2025', []],
     ['may', ['box']],
     ['not on a page', ['launch', 'box', 'scan']],
     ['not yet on a page, longstrand', ['launch', 'box']],

@@ -1,3 +1,4 @@
+import { dayOf } from '../stock/index.ts';
 import type { Photo } from './photo.ts';
 
 /*
@@ -39,7 +40,11 @@ export function sayFindPhotos(said: string): SoughtPhoto {
   const lies = take('upright') ? 'upright' : take('level|landscape') ? 'level' : take('square') ? 'square' : null;
   let day: string | null = null;
   let month: string | null = null;
-  const iso = take('(\\d{4}(?:-\\d{2}(?:-\\d{2})?)?)');
+  const written = take('(\\d{1,4}[-/.]\\d{1,2}[-/.]\\d{1,4})');
+  const known = written && dayOf(written[0]!);
+  // what is no day, or may be two, is looked for as it stands
+  if (written && !known) rest += ` ${written[0]} `;
+  const iso = known ? [known] : take('(\\d{4}(?:-\\d{2})?)');
   if (iso) day = iso[0]!;
   const dated = take(`(\\d{1,2}) ${MONTH}`) ?? take(`()${MONTH}`);
   if (dated) {

@@ -1,3 +1,4 @@
+export { dayOf } from './day.ts';
 export {
   NO_TRIM,
   PATTERNS,
