@@ -229,8 +229,9 @@ const Peg = styled(NavLink)`
     }
   }
 `;
-/** The books, bound at the left; where the tape is narrow the first view leads to them. */
+/** The books, bound at the left; of a tablet held upright the back of them, and on a phone the first view leads to them. */
 const Ledger = styled(NavLink)`
+  position: relative;
   display: flex;
   flex: none;
   align-items: center;
@@ -249,6 +250,14 @@ const Ledger = styled(NavLink)`
     color: #fff;
   }
   ${UPRIGHT} {
+    width: 1.7rem;
+    padding: 0;
+    margin-left: 0.6rem;
+    & > span {
+      ${OUT_OF_SIGHT}
+    }
+  }
+  ${NARROW} {
     display: none;
   }
 `;
@@ -345,7 +354,9 @@ export function Tape({ stations, label = 'Order of the work', aside }: TapeProps
           <span>The </span>drawer
         </span>
       </Pull>
-      <Ledger to="/books">Books</Ledger>
+      <Ledger to="/books" title="Books">
+        <span>Books</span>
+      </Ledger>
     </Band>
   );
 }
