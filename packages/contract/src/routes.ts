@@ -17,6 +17,7 @@ import {
   newStockSchema,
   paperRecordSchema,
   savedSearchSchema,
+  setAsideSchema,
   stepRecordSchema,
   stockRecordSchema,
 } from './drawer.ts';
@@ -206,6 +207,18 @@ export const ROUTES: readonly Route[] = [
     answer: challengeRecordSchema,
   },
   { method: 'delete', path: '/api/challenges/{id}', says: 'Gives it up', answer: null },
+  {
+    method: 'get',
+    path: '/api/drawer/set-aside',
+    says: 'Searches, challenges and steps that cannot be read, so that their lists leave them out',
+    answer: z.array(setAsideSchema),
+  },
+  {
+    method: 'delete',
+    path: '/api/drawer/steps/{id}',
+    says: 'Throws a step away that cannot be read; one that can is undone',
+    answer: null,
+  },
   { method: 'get', path: '/api/searches', says: 'Searches that are kept', answer: z.array(savedSearchSchema) },
   {
     method: 'post',

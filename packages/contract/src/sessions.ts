@@ -43,6 +43,8 @@ export const sessionSchema = z.strictObject({
     })
     .nullable(),
   events: z.array(takenEventSchema),
+  /** How many of its events cannot be read; nothing comes of them. Left out by what a device has kept of earlier versions. */
+  unreadable: z.int().min(0).default(0),
   plans: z.array(planRecordSchema),
 });
 export type Session = z.infer<typeof sessionSchema>;

@@ -11,3 +11,13 @@ export function readableOf<T extends Readonly<Record<string, z.ZodType>>>(
   });
   return Object.fromEntries(read) as { [K in keyof T]?: z.infer<T[K]> };
 }
+
+/** So much is shown of what cannot be read. */
+const SHOWN = 80;
+/** What is stored where something cannot be read, as it can be shown in a line. */
+export function storedWords(stored: unknown): string {
+  const text = (typeof stored === 'string' ? stored : (JSON.stringify(stored) ?? ''))
+    .replace(/[\p{C}\s]+/gu, ' ')
+    .trim();
+  return text.length > SHOWN ? `${text.slice(0, SHOWN)}…` : text;
+}

@@ -2,9 +2,16 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, gte, isNull, lt } from 'drizzle-orm';
 import { bagOf, countedFor, sayFind, type Sought, type UseUpCut } from '@temnex/core';
 import { SCREEN, findProblemWords, itemWords } from '@temnex/words';
-import { challengeSchema, type Challenge, type ChallengeRecord, type NewChallenge } from '@temnex/contract';
+import {
+  challengeSchema,
+  type Challenge,
+  type ChallengeRecord,
+  type NewChallenge,
+  type SetAside,
+} from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
+import { readableOf, storedWords } from '../database/readable.ts';
 import { challenges, cuttings } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import { PapersService } from '../papers/papers.service.ts';
@@ -20,17 +27,25 @@ export class ChallengesService {
   ) {}
 
   list(): ChallengeRecord[] {
-    return this.db
-      .select()
-      .from(challenges)
-      .where(isNull(challenges.removedAt))
-      .orderBy(challenges.createdAt)
-      .all()
-      .flatMap(({ id, document }) => {
-        // one that cannot be read never closes the list
-        const read = challengeSchema.safeParse(document);
-        return read.success ? [this.recordOf(id, read.data)] : [];
+    return this.going().flatMap(({ id, document }) => {
+      // one that cannot be read never closes the list
+      const read = challengeSchema.safeParse(document);
+      return read.success ? [this.recordOf(id, read.data)] : [];
+    });
+  }
+
+  /** Those that cannot be read: what they are called, or what stands there. */
+  setAside(): SetAside[] {
+    return this.going()
+      .filter(({ document }) => !challengeSchema.safeParse(document).success)
+      .map(({ id, document }) => {
+        const { name } = readableOf({ name: challengeSchema.shape.name }, document ?? {});
+        return { what: 'challenge', id, says: storedWords(name ?? document) };
       });
+  }
+
+  private going() {
+    return this.db.select().from(challenges).where(isNull(challenges.removedAt)).orderBy(challenges.createdAt).all();
   }
 
   begin({ id, ...document }: NewChallenge): ChallengeRecord {

@@ -10,6 +10,7 @@ import {
   type DrawerStep,
   type NewChallenge,
   type SavedSearch,
+  type SetAside,
   type StepRecord,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
@@ -41,6 +42,17 @@ export class DrawerController {
   @HttpCode(200)
   undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): StepRecord {
     return this.steps.undo(id, body.id);
+  }
+
+  @Delete('drawer/steps/:id')
+  @HttpCode(204)
+  throwAway(@Param('id') id: string): void {
+    this.steps.throwAway(id);
+  }
+
+  @Get('drawer/set-aside')
+  setAside(): SetAside[] {
+    return [this.searches, this.useUp, this.steps].flatMap((of) => of.setAside());
   }
 
   @Get('wanting')

@@ -1,7 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { eq } from 'drizzle-orm';
-import { savedSearchSchema, type SavedSearch } from '@temnex/contract';
+import { savedSearchSchema, type SavedSearch, type SetAside } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
+import { storedWords } from '../database/readable.ts';
 import { searches } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
 
@@ -13,11 +14,17 @@ export class SearchesService {
   list(): SavedSearch[] {
     const { id, name, line } = searches;
     const rows = this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
-    // one of which nothing can be read looks for nothing; without a name it is called by what it looks for
-    return rows.flatMap((row) => {
-      const read = savedSearchSchema.safeParse({ ...row, name: row.name.trim() || row.line });
-      return read.success ? [read.data] : [];
-    });
+    // one of which nothing can be read looks for nothing
+    return rows.flatMap((row) => read(row) ?? []);
+  }
+
+  /** Those that look for nothing that can be read: what stands there. */
+  setAside(): SetAside[] {
+    const { id, name, line } = searches;
+    const rows = this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
+    return rows.flatMap((row) =>
+      read(row) ? [] : [{ what: 'search', id: row.id, says: storedWords(row.name.trim() || row.line) }],
+    );
   }
 
   /** Kept under its id: sent twice it is there once, and sent anew with another name or line it has that. */
@@ -34,4 +41,10 @@ export class SearchesService {
     const gone = this.db.delete(searches).where(eq(searches.id, id)).returning({ id: searches.id }).get();
     if (!gone) throw notFound('search');
   }
+}
+
+/** Without a name it is called by what it looks for; null where that cannot be read. */
+function read(row: SavedSearch): SavedSearch | null {
+  const search = savedSearchSchema.safeParse({ ...row, name: row.name.trim() || row.line });
+  return search.success ? search.data : null;
 }

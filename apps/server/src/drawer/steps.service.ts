@@ -2,9 +2,17 @@ import { Inject, Injectable } from '@nestjs/common';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { reservedFor } from '@temnex/core';
 import { pathWords } from '@temnex/words';
-import { stepRecordSchema, type DrawerStep, type Movement, type StepChange, type StepRecord } from '@temnex/contract';
+import {
+  stepRecordSchema,
+  type DrawerStep,
+  type Movement,
+  type SetAside,
+  type StepChange,
+  type StepRecord,
+} from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
+import { storedWords } from '../database/readable.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
 import { Refused, notFound } from '../http/refused.ts';
 import {
@@ -42,6 +50,25 @@ export class StepsService {
         // of one that cannot be read nobody knows what would be undone
         .filter((step) => stepRecordSchema.safeParse(step).success)
     );
+  }
+
+  /** The latest of those that cannot be read. */
+  setAside(): SetAside[] {
+    const { id, says, count, at, undoneAt } = steps;
+    return this.db
+      .select({ id, says, count, at, undoneAt })
+      .from(steps)
+      .orderBy(desc(sql`rowid`))
+      .all()
+      .filter((step) => !stepRecordSchema.safeParse(step).success)
+      .slice(0, LISTED)
+      .map((step) => ({ what: 'step', id: step.id, says: storedWords(`${step.says} ${step.at}`) }));
+  }
+
+  /** Throws one away that cannot be read. What it did stays done; nothing could undo it. */
+  throwAway(id: string): void {
+    if (!this.setAside().some((step) => step.id === id)) throw notFound('step that cannot be read');
+    this.db.delete(steps).where(eq(steps.id, id)).run();
   }
 
   /** All of a step or nothing of it. */

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, desc, eq, gt, inArray, isNull } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import { Subject, filter, map, type Observable } from 'rxjs';
 import {
   beginSession,
@@ -317,12 +317,19 @@ export class SessionsService {
     const orders = row.plans.map((plan): PlanRecord => this.plans.get(plan));
     const session = recordOf(row);
     const documents = session.pages.flatMap((page) => this.pages.known(page) ?? []);
+    const events = this.eventsOf(tx, row.id, 0);
+    const kept = tx
+      .select({ n: sql<number>`count(*)` })
+      .from(sessionEvents)
+      .where(eq(sessionEvents.session, row.id))
+      .get()!.n;
     return {
       session,
       title: documents.map(({ name }) => name).join(', ') || 'a page that is gone',
       mark: documents[0]?.mark ?? '1/16',
       kit: documents.length === 1 ? kitOf(tx, documents[0]!, orders) : null,
-      events: this.eventsOf(tx, row.id, 0),
+      events,
+      unreadable: kept - events.length,
       plans: orders,
     };
   }

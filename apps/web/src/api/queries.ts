@@ -14,6 +14,7 @@ import {
   planRecordSchema,
   removedSchema,
   savedSearchSchema,
+  setAsideSchema,
   stepRecordSchema,
   stockRecordSchema,
   togetherSchema,
@@ -50,6 +51,7 @@ const KEYS = {
   wanting: ['wanting'] as const,
   together: (pages: readonly string[]) => ['together', ...pages] as const,
   searches: ['searches'] as const,
+  setAside: ['set-aside'] as const,
   movements: (stock: string) => ['movements', stock] as const,
   habits: ['habits'] as const,
   plan: (page: string) => ['plan', page] as const,
@@ -208,7 +210,12 @@ export const useKeepSearch = () =>
     [KEYS.searches],
   );
 export const useForgetSearch = () =>
-  useChange((id: string) => ask('DELETE', `/api/searches/${id}`, null), [KEYS.searches]);
+  useChange((id: string) => ask('DELETE', `/api/searches/${id}`, null), [KEYS.searches, KEYS.setAside]);
+/** What cannot be read, so that its list leaves it out. */
+export const useSetAside = () =>
+  useQuery({ queryKey: KEYS.setAside, queryFn: () => ask('GET', '/api/drawer/set-aside', z.array(setAsideSchema)) });
+export const useThrowStepAway = () =>
+  useChange((id: string) => ask('DELETE', `/api/drawer/steps/${id}`, null), [KEYS.steps, KEYS.setAside]);
 type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type StockMovement = Without<NewMovement>;
 export const useMoveStock = () =>
@@ -266,7 +273,7 @@ export const useBeginChallenge = () =>
     [KEYS.challenges],
   );
 export const useGiveUpChallenge = () =>
-  useChange((id: string) => ask('DELETE', `/api/challenges/${id}`, null), [KEYS.challenges]);
+  useChange((id: string) => ask('DELETE', `/api/challenges/${id}`, null), [KEYS.challenges, KEYS.setAside]);
 export const useRules = () => useQuery({ queryKey: KEYS.rules, queryFn: () => ask('GET', '/api/rules', rulesSchema) });
 export const useSaveRules = () =>
   useChange(

@@ -45,7 +45,7 @@ class FakeServer {
         startedAt: '2026-05-31T09:00:00Z',
         endedAt: null,
       },
-      ...{ title: 'A windy week', mark: '1/16', kit: null, events: this.taken },
+      ...{ title: 'A windy week', mark: '1/16', kit: null, events: this.taken, unreadable: 0 },
       plans: [{ id: 'plan', page: 'p', together: null, basis: { pageVersion: 1, papers: {}, habits: 1, cuts: [] }, job: document, plan, createdAt: '' }], // prettier-ignore
     } as Session;
   }

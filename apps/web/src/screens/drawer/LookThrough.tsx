@@ -7,6 +7,7 @@ import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words'
 import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
+import { LeftOut } from '../../stock/LeftOut.tsx';
 import { placesIn } from '../../stock/places.ts';
 import { SetAside } from '../../stock/SetAside.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -73,6 +74,7 @@ const Bar = styled.div`
   }
 `;
 /** Pixels to the inch at which papers hang on the wall. */
+const BESIDE_THE_WALL = ['search', 'step'] as const;
 const SCALES = { small: 9, middle: 15, large: 26 } as const;
 type Scale = keyof typeof SCALES;
 
@@ -159,6 +161,7 @@ export function LookThrough() {
           </Heard>
           <Searches line={line} say={say} />
           <SetAside drawer={drawer} unit={habits.unit} />
+          <LeftOut of={BESIDE_THE_WALL} />
         </Line>
         <Bar>
           <p role="status">

@@ -6,6 +6,7 @@ import { finderOf, isAnything, paceOf, sayFind } from '@temnex/core';
 import type { ChallengeRecord } from '@temnex/contract';
 import { count, findProblemWords, paceWords, soughtWords, whyNotWords } from '@temnex/words';
 import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../api/queries.ts';
+import { LeftOut } from '../../stock/LeftOut.tsx';
 import { placesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
@@ -52,6 +53,7 @@ const One = styled.li`
     font-size: var(--s1);
   }
 `;
+const CHALLENGES = ['challenge'] as const;
 /** A mark for each piece, taller at every tenth, black as far as they are cut: a tape of them. */
 const Tape = styled.div<{ $pieces: number; $share: number }>`
   position: relative;
@@ -128,6 +130,7 @@ export function UseUpScreen() {
     <Work>
       <h1 className="out-of-sight">Use up</h1>
       <Going aria-label="What is being used up">
+        <LeftOut of={CHALLENGES} />
         {list.data.length ? (
           <ul>
             {list.data.map((c) => (

@@ -225,6 +225,14 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           </Notice>
         ) : null}
         <Disagreed live={live} />
+        {session.unreadable ? (
+          <Notice kind="advice">
+            <span>
+              {count(session.unreadable, 'press', 'presses')} of this session cannot be read: look at what is cut before
+              you go on.
+            </span>
+          </Notice>
+        ) : null}
       </Top>
       {panel === 'keys' ? (
         <TrimmerKeys onClose={() => setPanel(null)} />
