@@ -106,6 +106,7 @@ for (const filled of [true, false])
       table: page,
       request,
     }) => {
+      if (isThorough) test.setTimeout(900_000);
       if (!filled) await request.delete('/api/demo');
       // with something to undo, which the bar then says
       const step = randomUUID();

@@ -67,7 +67,7 @@ const noop = () => {};
 /** `of today, 10:32`, or with the day where it is another. */
 const whenWords = (iso: string): string => {
   const at = new Date(iso);
-  const time = at.toLocaleTimeString(undefined, { hour: '2-digit', minute: '2-digit' });
+  const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const today = at.toDateString() === new Date().toDateString();
   return today ? `of ${time} today` : `of ${at.toLocaleDateString()}, ${time}`;
 };
