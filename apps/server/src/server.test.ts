@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
+import Sqlite from 'better-sqlite3';
 import request from 'supertest';
 import {
   MARKS,
@@ -621,6 +622,11 @@ describe('the door', () => {
     await check('get', '/api/drawer/steps', '/api/drawer/steps');
     await check('get', '/api/wanting', '/api/wanting');
     await check('post', '/api/drawer/steps/{id}/undo', `/api/drawer/steps/${taken.id}/undo`, { id: newId() });
+    const damaged = new Sqlite(fresh.file);
+    damaged.prepare("update steps set says = 'x' where id = ?").run(taken.id);
+    damaged.close();
+    await check('get', '/api/drawer/set-aside', '/api/drawer/set-aside');
+    await check('delete', '/api/drawer/steps/{id}', `/api/drawer/steps/${taken.id}`);
     const search = await check('post', '/api/searches', '/api/searches', { id: newId(), name: 'wide', line: '9 x 9' });
     await check('get', '/api/searches', '/api/searches');
     await check('delete', '/api/searches/{id}', `/api/searches/${search.id}`);

@@ -221,7 +221,9 @@ export function marksWords(laid: Laid, voice: Voice): string[] {
       const say = (t: number) => figure(t, voice);
       const isRounded = [...at, last].some((t) => t % voice.mark.step !== 0);
       const nearest = isRounded ? `, to the nearest ${say(voice.mark.step)}` : '';
-      return [`pencil where they begin, from ${end}${nearest}: ${at.map(say).join(', ')}; the last ends at ${say(last)}`];
+      return [
+        `pencil where they begin, from ${end}${nearest}: ${at.map(say).join(', ')}; the last ends at ${say(last)}`,
+      ];
     }),
   );
 }

@@ -13,7 +13,7 @@ import type {
   Suggestion,
 } from '@temnex/core';
 import { fieldWords } from './fields.ts';
-import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
+import { count, figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
 import { list } from './list.ts';
 import { recipeWords } from './recipes/index.ts';
 
@@ -146,6 +146,18 @@ const grouped = (n: number): string => String(n).replace(/\B(?=(\d{3})+$)/g, '\u
 export const pathWords = (path: readonly (string | number)[]): string =>
   path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i ? `.${p}` : p)).join('') || 'the file';
 
+/** What fields of a document are, as it would be said. */
+const KINDS: Readonly<Record<string, string>> = {
+  ...{ number: 'a number', int: 'a whole number', string: 'text', boolean: 'true or false' },
+  ...{ array: 'a list', object: 'an object with fields', record: 'an object with fields' },
+};
+const limitWords = ({ of, limit }: { of: string; limit: number }, way: 'at most' | 'at least'): string => {
+  if (of === 'string')
+    return way === 'at least' && limit === 1 ? 'is empty' : `must have ${way} ${count(limit, 'letter')}`;
+  if (of === 'array' || of === 'set') return `must have ${way} ${count(limit, 'entry', 'entries')}`;
+  return `must be ${way} ${grouped(limit)}`;
+};
+
 /** One line about a document that was refused, naming the field: `pieces[3].width: "4 1/0" is not a length`. */
 export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
   const where = pathWords(path);
@@ -165,6 +177,14 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       ])}`;
     case 'wrong-value':
       return `${where}: must be ${problem.expected}`;
+    case 'left-out':
+      return `${where}: is missing`;
+    case 'wrong-kind':
+      return `${where}: must be ${KINDS[problem.expected] ?? problem.expected}`;
+    case 'too-much':
+      return `${where}: ${limitWords(problem, 'at most')}`;
+    case 'too-little':
+      return `${where}: ${limitWords(problem, 'at least')}`;
     case 'used-twice':
       return `${where}: "${problem.id}" is used twice`;
     case 'unknown-paper':

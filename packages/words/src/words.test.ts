@@ -154,6 +154,19 @@ describe('problems', () => {
     [{ pieces: [{ id: 'a', width: '1', height: '6', papers: ['q'] }] }, 'pieces[0].papers[0]: there is no paper "q"'],
     [{ glue: true }, 'the file: does not know "glue"'],
     [{ version: 4 }, 'version: must be 1 or 2 or 3'],
+    [{ pieces: undefined }, 'pieces: is missing'],
+    [{ pieces: 'all' }, 'pieces: must be a list'],
+    [{ pieces: [{ id: 3, width: '1', height: '6', papers: ['p'] }] }, 'pieces[0].id: must be text'],
+    [{ pieces: [{ id: '', width: '1', height: '6', papers: ['p'] }] }, 'pieces[0].id: is empty'],
+    [{ pieces: [{ id: 'a', width: '1', height: '6', papers: [] }] }, 'pieces[0].papers: must have at least 1 entry'],
+    [
+      { pieces: [{ id: 'a', width: '1', height: '6', papers: ['p'], quantity: 0 }] },
+      'pieces[0].quantity: must be at least 1',
+    ],
+    [
+      { pieces: [{ id: 'a', width: '1', height: '6', papers: ['p'], quantity: 1.5 }] },
+      'pieces[0].quantity: must be a whole number',
+    ],
     [{ cutter: { stop: true } }, 'cutter.stop: needs "version": 2'],
     [
       {

@@ -174,8 +174,10 @@ const PARTS_OF_ROW: Readonly<Record<string, string>> = {
   uncut: 'its lines that stay whole',
   reserves: 'what is saved of it',
 };
+/** Problems of a form that nobody typed, so that what they say of it tells nobody anything. */
+const FORMS = new Set<JobIssue['problem']['code']>(['schema', 'left-out', 'wrong-kind', 'too-much', 'too-little']);
 const whyUnreadable = (issue: JobIssue): string =>
-  issue.problem.code === 'schema'
+  FORMS.has(issue.problem.code)
     ? `${PARTS_OF_ROW[String(issue.path[0])] ?? String(issue.path[0] ?? 'something of it')} cannot be read`
     : issueWords(issue, TERMINAL);
 

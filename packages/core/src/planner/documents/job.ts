@@ -120,6 +120,11 @@ export type JobProblem =
   | { code: 'schema'; message: string }
   | { code: 'unknown-key'; keys: readonly string[] }
   | { code: 'wrong-value'; expected: string }
+  | { code: 'left-out' }
+  /** Of another kind than `expected`, as a schema calls it: `number`, `string`, `array`. */
+  | { code: 'wrong-kind'; expected: string }
+  /** A number, or how long a text or list is, as `of` says. */
+  | { code: 'too-much' | 'too-little'; of: string; limit: number }
   | { code: 'used-twice'; id: string }
   | { code: 'unknown-paper'; id: string }
   | { code: 'side-twice'; side: Side }

@@ -20,6 +20,13 @@ export function issueOf(issue: z.core.$ZodIssue): JobIssue {
   if (issue.code === 'unrecognized_keys') return { path, problem: { code: 'unknown-key', keys: issue.keys } };
   if (issue.code === 'invalid_value')
     return { path, problem: { code: 'wrong-value', expected: issue.values.map(String).join(' or ') } };
+  if (issue.code === 'invalid_type' && / received undefined$/.test(issue.message))
+    return { path, problem: { code: 'left-out' } };
+  if (issue.code === 'invalid_type') return { path, problem: { code: 'wrong-kind', expected: issue.expected } };
+  if (issue.code === 'too_big' && issue.inclusive !== false)
+    return { path, problem: { code: 'too-much', of: issue.origin, limit: Number(issue.maximum) } };
+  if (issue.code === 'too_small' && issue.inclusive !== false)
+    return { path, problem: { code: 'too-little', of: issue.origin, limit: Number(issue.minimum) } };
   return { path, problem: { code: 'schema', message: issue.message } };
 }
 
