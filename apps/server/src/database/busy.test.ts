@@ -71,6 +71,20 @@ test('held for longer than anybody waits it says so, and goes on once it is let 
   expect((await save()).status).toBe(201);
 });
 
+test('with no space left for the end of a transaction it says so too, though SQLite has taken it back by itself', async () => {
+  const client = database.db.$client as unknown as { exec(text: string): unknown };
+  const exec = client.exec.bind(client);
+  client.exec = (text) => {
+    if (text !== 'COMMIT') return exec(text);
+    exec('ROLLBACK');
+    throw Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' });
+  };
+  const { status, body } = await save();
+  client.exec = exec;
+  expect([status, body.code]).toEqual([507, 'no-space']);
+  expect((await save()).status).toBe(201);
+});
+
 test('with no space left every change says so, whatever it was, and everything goes on once there is some', async () => {
   const pages = (most: number) => database.db.run(sql.raw(`pragma max_page_count = ${most}`));
   pages(1);

@@ -76,6 +76,7 @@ function opened(file: string): OpenDatabase {
   // one of no length was begun and never written
   const fresh = !existsSync(file) || statSync(file).size === 0;
   const client = new Sqlite(file);
+  toldWhatWentWrong(client);
   try {
     return { ...broughtUp(client, file, fresh), fresh };
   } catch (error) {
@@ -120,30 +121,24 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
 
 /**
  * A database whose transactions take the right to write when they begin: then they wait for whoever else has it, where one that has
- * read already would be refused at once. What went wrong in one is told, and not that there was nothing left to take back after it,
- * as where a full disk has ended it.
+ * read already would be refused at once.
  */
 function waiting<Own extends Database>(db: Own): Own {
   const begin = db.transaction.bind(db);
-  const transaction: typeof db.transaction = (work, config) => {
-    let wrong: { readonly error: unknown } | null = null;
-    try {
-      return begin(
-        (tx) => {
-          try {
-            return work(tx);
-          } catch (error) {
-            wrong = { error };
-            throw error;
-          }
-        },
-        { behavior: 'immediate', ...config },
-      );
-    } catch (error) {
-      throw wrong ? (wrong as { error: unknown }).error : error;
-    }
-  };
+  const transaction: typeof db.transaction = (work, config) => begin(work, { behavior: 'immediate', ...config });
   return Object.assign(db, { transaction });
+}
+
+/**
+ * A full disk ends a transaction by itself, in the middle of it or at its end. That there is nothing left to take back then is no
+ * fault: what is told is what went wrong before.
+ */
+function toldWhatWentWrong(client: Client): void {
+  const exec = client.exec.bind(client);
+  client.exec = (text) => {
+    if (text === 'ROLLBACK' && !client.inTransaction) return client;
+    return exec(text);
+  };
 }
 
 /** Whether a file has what the first version had already: another program's is left as it is. */
