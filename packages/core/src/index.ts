@@ -472,6 +472,7 @@ export {
   keptForNothing,
   toBuy,
   wantedByPaper,
+  withWants,
   wantedNotes,
   type Enough,
   type PaperWanted,

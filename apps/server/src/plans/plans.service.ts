@@ -12,6 +12,7 @@ import {
   sameBasis,
   verifyPlan,
   withBlocks,
+  withWants,
   type Aim,
   type Basis,
   type Job,
@@ -76,13 +77,21 @@ export class PlansService {
     const { basis, asked } = this.askedOf(pageId, aim, pageId);
     if (!asked.ok)
       throw new Refused('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
-    return { basis, job: asked.job };
+    return { basis, job: this.besideOthers(asked.job, [pageId]) };
+  }
+
+  /** A job with what all pages but its own still want from its papers. */
+  private besideOthers(job: JobDocument, own: readonly string[]): JobDocument {
+    return withWants(
+      job,
+      this.pages.wanting().filter(({ id }) => !own.includes(id)),
+    );
   }
 
   /** What is left to be cut of a page. */
   rest(pageId: string): Omit<SessionRest, 'pages' | 'pencilled'> {
     const { basis, asked } = this.askedOf(pageId, this.papers.habits().habits.aim, pageId);
-    if (asked.ok) return { job: asked.job, basis, left: 'some' };
+    if (asked.ok) return { job: this.besideOthers(asked.job, [pageId]), basis, left: 'some' };
     return { job: null, basis, left: asked.problem.code === 'nothing-to-cut' ? 'nothing' : 'unclear' };
   }
 
@@ -134,7 +143,7 @@ export class PlansService {
     return {
       pages: each.map(({ id, name }, i) => ({ id, name, bag: bagOf(i) })),
       basis: basisTogether(each),
-      job: made?.ok ? made.job : null,
+      job: made?.ok ? this.besideOthers(made.job, ids) : null,
       problems,
     };
   }

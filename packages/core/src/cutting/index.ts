@@ -41,6 +41,7 @@ export {
   keptForNothing,
   toBuy,
   wantedByPaper,
+  withWants,
   wantedNotes,
   type Enough,
   type PaperWanted,

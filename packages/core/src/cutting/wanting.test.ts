@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { inches, lengthOf } from '../length/index.ts';
 import { NO_TRIM, type Drawer, type Paper, type StockItem } from '../stock/index.ts';
 import type { Wish } from '../page/index.ts';
-import { enoughOf, keptForNothing, toBuy, wantedByPaper, wantedNotes, type WantingPage } from './index.ts';
+import { readJob, type JobDocument } from '../planner/index.ts';
+import { enoughOf, keptForNothing, toBuy, wantedByPaper, wantedNotes, withWants, type WantingPage } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#88aacc' } as const;
 const paper = (id: string, more: Partial<Paper> = {}): Paper => ({
@@ -36,6 +37,35 @@ const drawer = (stock: StockItem[]): Drawer => ({
 const clock = { now: () => 0 };
 const swell = () => wantedByPaper(pages).find((w) => w.paper === 'swell')!;
 const gust = () => wantedByPaper(pages).find((w) => w.paper === 'gust')!;
+
+describe('a job beside other pages', () => {
+  const job = {
+    ...{ format: 'temnex-job', version: 2, unit: 'in', papers: [{ id: 'gust' }] },
+    pieces: [{ id: 'a', width: '2', height: '2', papers: ['gust'] }],
+    stock: [{ id: 's', paper: 'gust', width: '12', height: '12' }],
+  } as JobDocument;
+  test('has what they want from its own papers, each size once, the largest first', () => {
+    const more = { id: 'more', name: 'More', pieces: [piece('y', '7', '5', 'gust'), piece('z', '4 1/16', '8', 'gust'), piece('u', '1', '1', 'gust')] }; // prettier-ignore
+    const made = withWants(job, [...pages, more]);
+    expect(made).toMatchObject({ version: 3, pieces: job.pieces, stock: job.stock });
+    expect(made.wants).toEqual([
+      { width: '5', height: '7', papers: ['gust'] },
+      { width: '4 1/16', height: '8', papers: ['gust'] },
+      { width: '1', height: '1', papers: ['gust'] },
+    ]);
+    const read = readJob(made);
+    expect(read.ok && read.job.wants.get('gust')?.[0]).toEqual({ width: lengthOf('5'), height: lengthOf('7') });
+  });
+  test('stays as it is where they want nothing of its papers; only version 3 knows of it', () => {
+    expect(withWants(job, [])).toBe(job);
+    expect(withWants({ ...job, papers: [{ id: 'other' }] }, pages).wants).toBeUndefined();
+    const early = readJob({ ...withWants(job, pages), version: 2 });
+    expect(early).toMatchObject({
+      ok: false,
+      issues: [{ path: ['wants'], problem: { code: 'needs-version', version: 3 } }],
+    });
+  });
+});
 
 describe('what pages want of each paper', () => {
   test('what is cut already, or of which none is left to cut, wants no paper', () => {

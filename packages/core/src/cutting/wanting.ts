@@ -235,3 +235,27 @@ export function toBuy(enough: readonly Enough[], papers: ReadonlyMap<string, Pap
       return { paper: id, ...buy, packs, cost };
     });
 }
+
+/** So many sizes are told to the planner: the largest, since what serves them serves smaller ones. */
+const MOST_WANTS = 100;
+
+/** A job with what other pages still want from its papers: where it is all the same otherwise, offcuts are left that serve them. */
+export function withWants(job: JobDocument, others: readonly WantingPage[]): JobDocument {
+  const own = new Set(job.papers.map((paper) => paper.id));
+  const wants = new Map<string, Size & { papers: string[] }>();
+  for (const { paper, pieces } of wantedByPaper(others))
+    for (const { width, height } of own.has(paper) ? pieces : []) {
+      const key = `${Math.min(width, height)} ${Math.max(width, height)}`;
+      const known = wants.get(key);
+      if (known?.papers.includes(paper)) continue;
+      wants.set(key, { width, height, papers: [...(known?.papers ?? []), paper] });
+    }
+  if (!wants.size) return job;
+  const largest = [...wants.values()].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, MOST_WANTS);
+  const text = (length: Ticks) => exactText(length, job.unit ?? 'in');
+  return {
+    ...job,
+    version: 3,
+    wants: largest.map(({ width, height, papers }) => ({ width: text(width), height: text(height), papers })),
+  };
+}

@@ -113,6 +113,8 @@ export interface Job {
   readonly papers: readonly JobPaper[];
   readonly stock: readonly JobStock[];
   readonly pieces: readonly JobPiece[];
+  /** By the id of a paper: sizes of pieces that are wanted from it some other time. */
+  readonly wants: ReadonlyMap<string, readonly Size[]>;
 }
 
 export type JobProblem =

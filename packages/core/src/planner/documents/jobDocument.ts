@@ -136,6 +136,11 @@ export const jobSchema = z.strictObject({
     )
     .min(1)
     .max(10_000),
+  /** Version 3: pieces that are wanted some other time, from these papers: of offcuts that are alike else, those are kept that serve them. */
+  wants: z
+    .array(z.strictObject({ width: size, height: size, papers: z.array(id).min(1) }))
+    .max(500)
+    .optional(),
 });
 export type JobDocument = z.input<typeof jobSchema>;
 
@@ -154,11 +159,13 @@ export function newInVersion2(d: z.output<typeof jobSchema>): (string | number)[
 
 /** Where a document uses what only version 3 has. */
 export function newInVersion3(d: z.output<typeof jobSchema>): (string | number)[][] {
-  return d.pieces.flatMap((p, i) => {
+  const wants = d.wants === undefined ? [] : [['wants']];
+  const pieces = d.pieces.flatMap((p, i) => {
     const by = (p.finish ?? []).findIndex((f) => f.do === 'outline' && (f.as === 'shape' || f.times !== undefined));
     return [
       ...(['nest', 'block'] as const).flatMap((key) => (p[key] === undefined ? [] : [['pieces', i, key]])),
       ...(by < 0 ? [] : [['pieces', i, 'finish', by]]),
     ];
   });
+  return [...pieces, ...wants];
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { crossesItself, type Point } from '../../geometry/index.ts';
+import { crossesItself, type Point, type Size } from '../../geometry/index.ts';
 import {
   parseLength,
   ticks,
@@ -218,6 +218,11 @@ export function readJob(document: unknown): ReadJob {
       block: block ?? null,
     };
   });
+  const wants = new Map<string, Size[]>();
+  d.wants?.forEach((want, i) => {
+    const size = { width: length(want.width, 'wants', i, 'width'), height: length(want.height, 'wants', i, 'height') };
+    for (const paper of want.papers) wants.set(paper, [...(wants.get(paper) ?? []), size]);
+  });
   const inch = TICKS_PER_UNIT.in;
   const cutterOf = (c: (typeof d.cutter.then & object)[number], ...path: (string | number)[]): Cutter => ({
     name: c.name ?? '',
@@ -249,6 +254,7 @@ export function readJob(document: unknown): ReadJob {
     papers: [...papers.values()],
     stock,
     pieces,
+    wants,
   };
   return issues.length ? { ok: false, issues } : { ok: true, job };
 }

@@ -32,7 +32,11 @@ interface Taste {
   readonly from: number;
   /** Settings in the order in which they are to be set, as far as there are cuts of them. */
   readonly sequence?: readonly number[];
+  /** Whether of each run the part is left last whose setting is needed nowhere then: it falls out by itself. */
+  readonly spares?: boolean;
 }
+/** More than any number of cuts. */
+const LATE = 1e6;
 const PLAIN: Taste = { locked: 1, free: 0, luck: 0, from: 0 };
 /** Numbers of chance, drawn once: a choice takes one for each of many cuts. */
 const CHANCE = Float64Array.from({ length: 4096 }, seededRandom(1));
@@ -105,6 +109,8 @@ function bestOrder(
   const sequence = sequenceOf(groups);
   if (sequence) tryOne({ ...PLAIN, sequence });
   const least = isEasier ? -Infinity : leastSettings(runs, numbers);
+  if (best.settings > least && best.moves.length < most && numbers.spared.some((n) => n !== null))
+    tryOne({ ...PLAIN, spares: true });
   for (let i = 0; best.settings > least && i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
     const from = i * 101;
     const [locked, free, luck] = [chance(from), chance(from + 1), chance(from + 2)];
@@ -118,6 +124,8 @@ interface Numbers {
   readonly settings: number;
   /** [run id][part] the number of the setting that takes it off */
   readonly of: readonly (readonly number[])[];
+  /** [run id] the number of the size that is best left last, null where it does not matter */
+  readonly spared: ReadonlyArray<number | null>;
 }
 export function numbersOf(runs: readonly Run[]): Numbers {
   const known = new Map<number, number>();
@@ -127,7 +135,33 @@ export function numbersOf(runs: readonly Run[]): Numbers {
     return number;
   };
   const of = runs.map(({ sizes }) => sizes.map(numberOf));
-  return { settings: known.size, of };
+  return { settings: known.size, of, spared: sparedOf(runs, of) };
+}
+
+/**
+ * Which size is left last of each run, so that the most settings are needed nowhere: one that is the last of every run in which it
+ * is, once in each. Those that are in the fewest runs first.
+ */
+function sparedOf(runs: readonly Run[], of: readonly (readonly number[])[]): (number | null)[] {
+  const needed = new Set<number>();
+  const where = new Map<number, number[]>();
+  for (const { id, node, loose } of runs) {
+    const sizes = of[id]!;
+    const parts = sizes.slice(0, node.parts.length);
+    parts.forEach((size, i) => {
+      const isFree = loose === parts.length || i === parts.length - 1;
+      const mayBeLast =
+        node.cut !== 'windmill' && !node.lost && isFree && parts.indexOf(size) === parts.lastIndexOf(size);
+      if (mayBeLast) where.set(size, [...(where.get(size) ?? []), id]);
+      else needed.add(size);
+    });
+    if (node.cut === 'windmill') sizes.forEach((size) => needed.add(size));
+  }
+  const spared = runs.map((): number | null => null);
+  const candidates = [...where].filter(([size]) => !needed.has(size)).sort(([, a], [, b]) => a.length - b.length);
+  for (const [size, ids] of candidates)
+    if (ids.every((id) => spared[id] === null)) for (const id of ids) spared[id] = size;
+  return spared;
 }
 
 /**
@@ -300,7 +334,8 @@ function orderOf(
         const c = several && cutterFor(job, run, left[run.id]!, i) !== by ? 1 : 0;
         const number = of[i]!;
         const luck = taste.luck ? taste.luck * chance(drawn++) : 0;
-        const w = o ? locked[number]! * taste.locked - free[number]! * taste.free + luck : 0;
+        const late = taste.spares && numbers.spared[run.id] === number ? LATE : 0;
+        const w = o ? locked[number]! * taste.locked - free[number]! * taste.free + luck + late : 0;
         const e = run.group === group ? 0 : 1;
         const a = -run.node.width * run.node.height;
         if (best && (o - other || c - otherCutter || w - weight || e - elsewhere || a - area) >= 0) return;

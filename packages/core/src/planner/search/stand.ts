@@ -92,6 +92,7 @@ export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: 
     settings,
     cuts,
     useful: null,
+    wanted: null,
   };
 }
 

@@ -53,6 +53,21 @@ describe('easiest cuts', () => {
       4,
       4,
     ],
+    // the strip of 1 falls out last: nothing else needs that setting, and 1 1/8 is set for its squares anyway
+    [
+      'six strips that fill the sheet, of which one is set for nothing else',
+      {
+        sheet: { width: 136, height: 176 },
+        kinds: [
+          { width: 18, height: 18, quantity: 3 },
+          { width: 32, height: 38, quantity: 5 },
+          { width: 39, height: 30, quantity: 5 },
+          { width: 12, height: 16, quantity: 3 },
+        ],
+      },
+      6,
+      21,
+    ],
     // three of 1 9/16 come off one after the other, not their sum first
     ['three 1 9/16 × 5 3/8', { sheet, kinds: [{ width: 25, height: 86, quantity: 3 }] }, 2, 4],
   ])('%s', (_what, job, settings, cuts) => expect(handled(job)).toEqual({ missing: 0, settings, cuts }));

@@ -48,6 +48,19 @@ describe('a corner that two offcuts could have', () => {
     expect(said(better(tree))).toEqual(['piece 0 0 2 2', 'keep 2 0 1.5 2', 'keep 0 2 3.5 4']);
     expect(cutsOf(better(tree))).toBe(1);
   });
+  test('goes to the one that serves what other pages want, though it is narrower', () => {
+    const tree = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
+    const wanting = (...sizes: [number, number][]): Job => ({
+      ...job(),
+      wants: new Map([['p', sizes.map(([w, h]) => ({ width: lengthOf(String(w)), height: lengthOf(String(h)) }))]]),
+    });
+    const laid = (asked: Job) => withUsefulOffcuts({ stock: 0, tree }, asked).tree;
+    // five inches come only from what is beside it, whichever way round the piece lies
+    for (const size of [[1, 5], [5, 1.5]] as [number, number][]) expect(laid(wanting(size))).toBe(tree); // prettier-ignore
+    expect(laid(wanting([1, 5], [3, 4]))).not.toBe(tree);
+    // from other paper nothing is wanted
+    expect(laid({ ...job(), wants: new Map([['q', wanting([1, 5]).wants.get('p')!]]) })).not.toBe(tree);
+  });
   test('stays with the one that is broader already', () => {
     const tree = run('x', 7, 3.5, [[2, (w, h) => run('y', w, h, [[2, 1], [1.5, 'keep']])], [5, 'keep']]); // prettier-ignore
     expect(better(tree)).toBe(tree);

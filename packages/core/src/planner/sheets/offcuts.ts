@@ -1,9 +1,20 @@
 import type { Job } from '../documents/job.ts';
-import { alongOf, cutterHolds, figuresOf, noFigures, offcutTree, type CutSheet, type Tree } from './tree.ts';
+import type { Size } from '../../geometry/index.ts';
+import {
+  alongOf,
+  cutterHolds,
+  figuresOf,
+  noFigures,
+  offcutTree,
+  type CutSheet,
+  type Tree,
+  type TreeFigures,
+} from './tree.ts';
 
 /*
  * Where two offcuts meet round a corner, either of them may have it; the pieces and the number of cuts stay. Broad paper serves
- * for more than narrow paper of the same area, so of the two ways the one is taken that leaves the more useful offcuts.
+ * for more than narrow paper of the same area, so of the two ways the one is taken that leaves the more useful offcuts; before that,
+ * the one whose offcuts serve more of what other pages want.
  *
  *     +-------+---+        +-----------+
  *     |   k   |   |        |     k     |
@@ -16,25 +27,30 @@ import { alongOf, cutterHolds, figuresOf, noFigures, offcutTree, type CutSheet, 
 export function withUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
   const item = job.stock[sheet.stock]!;
   if (sheet.settled || item.outline || item.uncut.length) return sheet;
-  const tree = moreUseful(sheet.tree, job);
+  const tree = moreUseful(sheet.tree, job, job.wants.get(item.paper.id));
   if (tree === sheet.tree || !cutterHolds(tree, job)) return sheet;
   // what the settings were chosen for is another order of cuts
   return { stock: sheet.stock, tree };
 }
 
 const isOffcut = ({ holds }: Tree): boolean => holds === 'keep' || holds === 'waste';
-const usefulness = (tree: Tree, kerf: number): number => figuresOf(tree, kerf, noFigures()).useful;
 
-function moreUseful(node: Tree, job: Job): Tree {
+/** Whether one way leaves offcuts that serve more of what is wanted some other time, or as much and are more useful. */
+function leavesMore(one: Tree, other: Tree, kerf: number, wants: readonly Size[] | undefined): boolean {
+  const [a, b] = [one, other].map((tree) => figuresOf(tree, kerf, noFigures(), wants)) as [TreeFigures, TreeFigures];
+  return a.wanted === b.wanted ? a.useful > b.useful : a.wanted > b.wanted;
+}
+
+function moreUseful(node: Tree, job: Job, wants: readonly Size[] | undefined): Tree {
   if (node.cut !== 'x' && node.cut !== 'y') return node;
   if (node.lost || node.frame) return node;
-  const inner = node.parts.map((part) => moreUseful(part, job));
+  const inner = node.parts.map((part) => moreUseful(part, job, wants));
   let best: Tree = inner.every((part, i) => part === node.parts[i]) ? node : { ...node, parts: inner };
   const from = best;
   for (const at of [0, from.parts.length - 2]) {
     if (at < 0) continue;
     const other = cornerGiven(from, at, job);
-    if (other && usefulness(other, job.cutter.kerf) > usefulness(best, job.cutter.kerf)) best = other;
+    if (other && leavesMore(other, best, job.cutter.kerf, wants)) best = other;
   }
   return best;
 }

@@ -15,11 +15,34 @@ const standing: Standing = {
   settings: 10,
   cuts: 10,
   useful: 10,
+  wanted: 10,
 };
 /** What may be worse as long as what stands before it is better, most telling first; each with what is better about it. */
 const orders = {
-  'least-paper': ['newArea', 'disliked', 'waste', 'fromScraps', 'items', 'largestKept', 'settings', 'cuts', 'useful'],
-  'easiest-cuts': ['newArea', 'disliked', 'settings', 'cuts', 'waste', 'fromScraps', 'items', 'largestKept', 'useful'],
+  'least-paper': [
+    'newArea',
+    'disliked',
+    'waste',
+    'fromScraps',
+    'items',
+    'largestKept',
+    'settings',
+    'cuts',
+    'wanted',
+    'useful',
+  ],
+  'easiest-cuts': [
+    'newArea',
+    'disliked',
+    'settings',
+    'cuts',
+    'waste',
+    'fromScraps',
+    'items',
+    'largestKept',
+    'wanted',
+    'useful',
+  ],
   'largest-offcuts': [
     'newArea',
     'disliked',
@@ -29,10 +52,11 @@ const orders = {
     'items',
     'settings',
     'cuts',
+    'wanted',
     'useful',
   ],
 } as const;
-const moreIsBetter = new Set(['fromScraps', 'largestKept', 'useful']);
+const moreIsBetter = new Set(['fromScraps', 'largestKept', 'useful', 'wanted']);
 const changed = (name: Exclude<keyof Standing, 'missing'>, better: boolean): Partial<Standing> => ({
   [name]: 10 + (better === moreIsBetter.has(name) ? 1 : -1),
 });
@@ -145,6 +169,7 @@ describe('how a solution stands', () => {
       cuts: 5,
       // 2 x 4, 3 x 9 and 8 1/2 x 12, each times its shorter side
       useful: (8 * 2 + 27 * 3 + 102 * 8.5) * IN ** 3,
+      wanted: 0,
     });
   });
   test('second choices, and new paper of either kind, are counted', () => {

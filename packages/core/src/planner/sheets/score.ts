@@ -23,6 +23,8 @@ export interface Standing {
   readonly cuts: number;
   /** How useful the offcuts are that are kept; null while the search has not asked. */
   readonly useful: number | null;
+  /** Area of pieces wanted some other time that they would serve; null while the search has not asked. */
+  readonly wanted: number | null;
 }
 
 /**
@@ -34,7 +36,7 @@ export interface Standing {
  *   4. by aim: least-paper      waste, pieces from scraps, items touched, largest offcut, settings, cuts
  *              easiest-cuts     settings, cuts, then as least-paper
  *              largest-offcuts  largest offcut, then as least-paper
- *   5. the more useful offcuts
+ *   5. the offcuts that serve more of what is wanted some other time, then the more useful ones
  * Once the paper is settled, waste up to `alike` is waste that nobody sees: of solutions that waste no more, the easier to cut.
  */
 export function score(aim: Aim, s: Standing, alike?: number): readonly (number | null)[] {
@@ -43,7 +45,8 @@ export function score(aim: Aim, s: Standing, alike?: number): readonly (number |
   const least = alike === undefined ? [...plain, ...effort] : [Math.max(s.waste, alike), ...effort, ...plain];
   const byAim =
     aim === 'easiest-cuts' ? [...effort, ...plain] : aim === 'largest-offcuts' ? [-s.largestKept, ...least] : least;
-  return [...s.missing, s.newArea, s.disliked, ...byAim, s.useful === null ? null : -s.useful];
+  const offcuts = [s.wanted, s.useful].map((figure) => (figure === null ? null : -figure));
+  return [...s.missing, s.newArea, s.disliked, ...byAim, ...offcuts];
 }
 
 /** Whether score `a` is better than (below 0), as good as (0) or worse than `b`, as far as both are known. */

@@ -34,9 +34,10 @@ export const missingAreasOf = (job: Job, missing: ArrayLike<number>): number[] =
 export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures {
   const item = job.stock[stock]!;
   const sum = noFigures();
+  const wants = job.wants.get(item.paper.id);
   if (!item.outline) {
     sum.waste = item.width * item.height - tree.width * tree.height;
-    return figuresOf(tree, job.cutter.kerf, sum);
+    return figuresOf(tree, job.cutter.kerf, sum, wants);
   }
   sum.waste = areaOf(item);
   const walk = (node: Tree): void => {
@@ -45,7 +46,7 @@ export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures
       node.parts.forEach(walk);
     } else if (!node.frame) {
       sum.waste -= node.width * node.height;
-      figuresOf(node, job.cutter.kerf, sum);
+      figuresOf(node, job.cutter.kerf, sum, wants);
     }
   };
   walk(tree);
@@ -61,7 +62,7 @@ export function eachHeld(tree: Tree, visit: (leaf: Tree & { holds: { piece: numb
 
 /** How a solution stands, from its trees; with the settings found in so many tries, where not the usual number. */
 export function standingOf(job: Job, solution: Solution, withSettings = true, tries?: number): Standing {
-  let [newArea, disliked, waste, fromScraps, largestKept, useful, cuts] = [0, 0, 0, 0, 0, 0, 0];
+  let [newArea, disliked, waste, fromScraps, largestKept, useful, wanted, cuts] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (const { stock, tree } of solution.sheets) {
     const item = job.stock[stock]!;
     const fresh = isNewPaper(item);
@@ -70,6 +71,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true, tr
     waste += figures.waste + figures.kerf;
     cuts += figures.cuts;
     useful += figures.useful;
+    wanted += figures.wanted;
     largestKept = Math.max(largestKept, figures.largestKept);
     eachHeld(tree, ({ holds }) => {
       const piece = job.pieces[holds.piece]!;
@@ -81,6 +83,6 @@ export function standingOf(job: Job, solution: Solution, withSettings = true, tr
     missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
     settings: withSettings ? settingsFor(solution.sheets, job, tries) : null,
-    ...{ cuts, useful },
+    ...{ cuts, useful, wanted },
   };
 }

@@ -1,3 +1,4 @@
+import type { Size } from '../../geometry/index.ts';
 import type { Cutter, Job, Rectangle, Side, Turn } from '../documents/job.ts';
 
 /**
@@ -143,26 +144,37 @@ export interface TreeFigures {
   largestKept: number;
   /** Of each offcut that is kept its area times its shorter side: of two of the same area the broader one serves for more. */
   useful: number;
+  /** Area of pieces wanted some other time that the offcuts would serve: of each offcut the largest that comes from it. */
+  wanted: number;
   cuts: number;
 }
 
-/** Adds up what a tree keeps, wastes and cuts, in square ticks. */
-export function figuresOf(tree: Tree, kerf: number, into: TreeFigures): TreeFigures {
+/** The area of the largest of some sizes that comes from a part, whichever way round. */
+const servedBy = ({ width, height }: Tree, wants: readonly Size[]): number =>
+  wants.reduce((most, want) => {
+    const comes = (across: number, up: number) => across <= width && up <= height;
+    const fits = comes(want.width, want.height) || comes(want.height, want.width);
+    return fits ? Math.max(most, want.width * want.height) : most;
+  }, 0);
+
+/** Adds up what a tree keeps, wastes and cuts, in square ticks; `wants`: sizes that its offcuts may serve some other time. */
+export function figuresOf(tree: Tree, kerf: number, into: TreeFigures, wants: readonly Size[] = []): TreeFigures {
   const area = tree.width * tree.height;
   if (tree.holds === 'keep') {
     into.kept += area;
     into.largestKept = Math.max(into.largestKept, area);
     into.useful += area * Math.min(tree.width, tree.height);
+    into.wanted += servedBy(tree, wants);
   } else if (tree.holds === 'waste') into.waste += area;
   if (tree.opening) {
     const { width, height } = tree.opening;
     into.kerf += (width + 2 * kerf) * (height + 2 * kerf) - width * height;
     into.opened += (width + 2 * kerf) * (height + 2 * kerf);
-    figuresOf(tree.opening, kerf, into);
+    figuresOf(tree.opening, kerf, into, wants);
   }
   into.cuts += cutsOf(tree);
   into.kerf += kerfAreaOf(tree, kerf);
-  for (const part of tree.parts) figuresOf(part, kerf, into);
+  for (const part of tree.parts) figuresOf(part, kerf, into, wants);
   return into;
 }
 
@@ -181,6 +193,7 @@ export const noFigures = (): TreeFigures => ({
   opened: 0,
   largestKept: 0,
   useful: 0,
+  wanted: 0,
   cuts: 0,
 });
 
