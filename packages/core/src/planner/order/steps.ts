@@ -109,7 +109,7 @@ function bestOrder(
   const sequence = sequenceOf(groups);
   if (sequence) tryOne({ ...PLAIN, sequence });
   const least = isEasier ? -Infinity : leastSettings(runs, numbers);
-  if (best.settings > least && best.moves.length < most && numbers.spared.some((n) => n !== null))
+  if (tries && best.settings > least && best.moves.length < most && numbers.spared.some((n) => n !== null))
     tryOne({ ...PLAIN, spares: true });
   for (let i = 0; best.settings > least && i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
     const from = i * 101;
