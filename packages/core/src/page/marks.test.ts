@@ -1,7 +1,18 @@
 import { expect, test } from '@jest/globals';
 import { at, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
-import { exactText, ticks } from '../length/index.ts';
-import { LOWER_LEFT, derivePage, markOf, marksOf, placedWith, type Measuring, type Page } from './index.ts';
+import { MARKS, exactText, lengthOf, ticks } from '../length/index.ts';
+import { recipeOf, type Table } from '../recipes/index.ts';
+import {
+  LOWER_LEFT,
+  derivePage,
+  markOf,
+  marksOf,
+  newItem,
+  placedWith,
+  type Item,
+  type Measuring,
+  type Page,
+} from './index.ts';
 
 const told = (page: Page) =>
   marksOf(derivePage(page)).map(
@@ -46,6 +57,24 @@ test('a photo on its mats is placed by the outermost mat; what lies on a base is
   expect(placedWith(page, part('base/panel')).id).toBe('base/panel');
   const { x, y } = markOf(page, placedWith(page, part('p/print')));
   expect([x, y].map((t) => exactText(t, 'in'))).toEqual(['2', '2']);
+});
+
+test('of a photo with strips round it too, to their outer edge', () => {
+  const recipe = recipeOf('strip-frame');
+  const table = { unit: 'in', mark: MARKS['1/16'], room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] } };
+  const input = recipe.start(table as Table, () => 'x');
+  const framed = {
+    ...newItem({ id: 'f', name: 'f', recipe: 'strip-frame', input }),
+    at: at('left', '2', 'bottom', '1'),
+  };
+  const page = derivePage(pageOf(base(), framed as Item));
+  const print = page.parts.find((p) => p.item === 'f' && p.piece === null)!;
+  const strip = page.parts.find((p) => p.item === 'f' && p.piece !== null)!;
+  const { x, y } = markOf(page, placedWith(page, print));
+  expect([x, y].map((t) => exactText(t, 'in'))).toEqual(['2', '1']);
+  // a strip of it is placed by itself, and the photo by itself lies further in
+  expect(placedWith(page, strip)).toBe(strip);
+  expect(markOf(page, print).x).toBeGreaterThan(x);
 });
 
 test.each([

@@ -70,7 +70,7 @@ export function markOf(
 
 /**
  * The part that one holds when a part comes onto the page: a photo is glued on its mats first, so that the outermost of them is placed.
- * What lies on the base is placed by itself.
+ * Of a photo with strips round it, it is what they hold together. What lies on the base is placed by itself.
  */
 export function placedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): Part {
   if (recipeOf(part.recipe).beneath !== null) return part;
@@ -79,7 +79,14 @@ export function placedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): P
     outer.y <= part.y &&
     outer.x + outer.width >= part.x + part.width &&
     outer.y + outer.height >= part.y + part.height;
-  return parts.find((outer) => outer.item === part.item && outer.piece !== null && holds(outer)) ?? part;
+  const own = parts.filter((one) => one.item === part.item && one.piece !== null);
+  const outer = own.find(holds);
+  if (outer || part.piece !== null || !own.length) return outer ?? part;
+  // strips that lie round it hold it together
+  const round = { x: Math.min(...own.map((one) => one.x)), y: Math.min(...own.map((one) => one.y)) };
+  const [right, top] = [own.map((one) => one.x + one.width), own.map((one) => one.y + one.height)];
+  const all = { ...part, ...round, width: Math.max(...right) - round.x, height: Math.max(...top) - round.y } as Part;
+  return holds(all) ? all : part;
 }
 
 /** Of every part that is placed by itself and does not lie in the corner anyway, bottom to top. */

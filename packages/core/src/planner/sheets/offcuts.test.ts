@@ -58,6 +58,8 @@ describe('a corner that two offcuts could have', () => {
     // five inches come only from what is beside it, whichever way round the piece lies
     for (const size of [[1, 5], [5, 1.5]] as [number, number][]) expect(laid(wanting(size))).toBe(tree); // prettier-ignore
     expect(laid(wanting([1, 5], [3, 4]))).not.toBe(tree);
+    // two that would each serve a small one are no better than one broad one that does
+    expect(laid(wanting([1, 2]))).not.toBe(tree);
     // from other paper nothing is wanted
     expect(laid({ ...job(), wants: new Map([['q', wanting([1, 5]).wants.get('p')!]]) })).not.toBe(tree);
   });

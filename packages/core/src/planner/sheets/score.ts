@@ -23,7 +23,7 @@ export interface Standing {
   readonly cuts: number;
   /** How useful the offcuts are that are kept; null while the search has not asked. */
   readonly useful: number | null;
-  /** Area of pieces wanted some other time that they would serve; null while the search has not asked. */
+  /** Of each sheet the area of the largest piece wanted some other time that they serve; null while the search has not asked. */
   readonly wanted: number | null;
 }
 

@@ -144,7 +144,7 @@ export interface TreeFigures {
   largestKept: number;
   /** Of each offcut that is kept its area times its shorter side: of two of the same area the broader one serves for more. */
   useful: number;
-  /** Area of pieces wanted some other time that the offcuts would serve: of each offcut the largest that comes from it. */
+  /** Area of the largest piece wanted some other time that comes from one of the offcuts. Only one counts, or many small offcuts would seem to serve more. */
   wanted: number;
   cuts: number;
 }
@@ -164,7 +164,7 @@ export function figuresOf(tree: Tree, kerf: number, into: TreeFigures, wants: re
     into.kept += area;
     into.largestKept = Math.max(into.largestKept, area);
     into.useful += area * Math.min(tree.width, tree.height);
-    into.wanted += servedBy(tree, wants);
+    into.wanted = Math.max(into.wanted, servedBy(tree, wants));
   } else if (tree.holds === 'waste') into.waste += area;
   if (tree.opening) {
     const { width, height } = tree.opening;
