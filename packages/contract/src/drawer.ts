@@ -149,12 +149,12 @@ export const savedSearchSchema = z.strictObject({
 export type SavedSearch = z.infer<typeof savedSearchSchema>;
 
 /** What is stored beside the drawer and cannot be read, so that its list leaves it out: what it is, and what stands there. */
-export const setAsideSchema = z.strictObject({
+export const unreadableRecordSchema = z.strictObject({
   what: z.enum(['search', 'challenge', 'step']),
   id: z.string(),
   says: z.string(),
 });
-export type SetAside = z.infer<typeof setAsideSchema>;
+export type UnreadableRecord = z.infer<typeof unreadableRecordSchema>;
 
 /** Something to use up: what counts is said as a search, how many pieces, until when. */
 export const challengeSchema = z.strictObject({

@@ -17,7 +17,7 @@ import {
   newStockSchema,
   paperRecordSchema,
   savedSearchSchema,
-  setAsideSchema,
+  unreadableRecordSchema,
   stepRecordSchema,
   stockRecordSchema,
 } from './drawer.ts';
@@ -211,7 +211,7 @@ export const ROUTES: readonly Route[] = [
     method: 'get',
     path: '/api/drawer/set-aside',
     says: 'Searches, challenges and steps that cannot be read, so that their lists leave them out',
-    answer: z.array(setAsideSchema),
+    answer: z.array(unreadableRecordSchema),
   },
   {
     method: 'delete',

@@ -7,7 +7,7 @@ import {
   type Challenge,
   type ChallengeRecord,
   type NewChallenge,
-  type SetAside,
+  type UnreadableRecord,
 } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -35,7 +35,7 @@ export class ChallengesService {
   }
 
   /** Those that cannot be read: what they are called, or what stands there. */
-  setAside(): SetAside[] {
+  setAside(): UnreadableRecord[] {
     return this.going()
       .filter(({ document }) => !challengeSchema.safeParse(document).success)
       .map(({ id, document }) => {

@@ -10,7 +10,7 @@ import {
   type DrawerStep,
   type NewChallenge,
   type SavedSearch,
-  type SetAside,
+  type UnreadableRecord,
   type StepRecord,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
@@ -51,7 +51,7 @@ export class DrawerController {
   }
 
   @Get('drawer/set-aside')
-  setAside(): SetAside[] {
+  setAside(): UnreadableRecord[] {
     return [this.searches, this.useUp, this.steps].flatMap((of) => of.setAside());
   }
 

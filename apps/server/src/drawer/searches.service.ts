@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { eq } from 'drizzle-orm';
-import { savedSearchSchema, type SavedSearch, type SetAside } from '@temnex/contract';
+import { savedSearchSchema, type SavedSearch, type UnreadableRecord } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { storedWords } from '../database/readable.ts';
 import { searches } from '../database/schema.ts';
@@ -19,7 +19,7 @@ export class SearchesService {
   }
 
   /** Those that look for nothing that can be read: what stands there. */
-  setAside(): SetAside[] {
+  setAside(): UnreadableRecord[] {
     const { id, name, line } = searches;
     const rows = this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
     return rows.flatMap((row) =>

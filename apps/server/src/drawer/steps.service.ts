@@ -6,7 +6,7 @@ import {
   stepRecordSchema,
   type DrawerStep,
   type Movement,
-  type SetAside,
+  type UnreadableRecord,
   type StepChange,
   type StepRecord,
 } from '@temnex/contract';
@@ -53,7 +53,7 @@ export class StepsService {
   }
 
   /** The latest of those that cannot be read. */
-  setAside(): SetAside[] {
+  setAside(): UnreadableRecord[] {
     const { id, says, count, at, undoneAt } = steps;
     return this.db
       .select({ id, says, count, at, undoneAt })

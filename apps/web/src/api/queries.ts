@@ -14,7 +14,7 @@ import {
   planRecordSchema,
   removedSchema,
   savedSearchSchema,
-  setAsideSchema,
+  unreadableRecordSchema,
   stepRecordSchema,
   stockRecordSchema,
   togetherSchema,
@@ -212,8 +212,11 @@ export const useKeepSearch = () =>
 export const useForgetSearch = () =>
   useChange((id: string) => ask('DELETE', `/api/searches/${id}`, null), [KEYS.searches, KEYS.setAside]);
 /** What cannot be read, so that its list leaves it out. */
-export const useSetAside = () =>
-  useQuery({ queryKey: KEYS.setAside, queryFn: () => ask('GET', '/api/drawer/set-aside', z.array(setAsideSchema)) });
+export const useUnreadableRecords = () =>
+  useQuery({
+    queryKey: KEYS.setAside,
+    queryFn: () => ask('GET', '/api/drawer/set-aside', z.array(unreadableRecordSchema)),
+  });
 export const useThrowStepAway = () =>
   useChange((id: string) => ask('DELETE', `/api/drawer/steps/${id}`, null), [KEYS.steps, KEYS.setAside]);
 type Without<T> = T extends unknown ? Omit<T, 'id'> : never;

@@ -7,7 +7,7 @@ import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words'
 import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
-import { LeftOut } from '../../stock/LeftOut.tsx';
+import { UnreadableRecords } from '../../stock/UnreadableRecords.tsx';
 import { placesIn } from '../../stock/places.ts';
 import { SetAside } from '../../stock/SetAside.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -161,7 +161,7 @@ export function LookThrough() {
           </Heard>
           <Searches line={line} say={say} />
           <SetAside drawer={drawer} unit={habits.unit} />
-          <LeftOut of={BESIDE_THE_WALL} />
+          <UnreadableRecords of={BESIDE_THE_WALL} />
         </Line>
         <Bar>
           <p role="status">

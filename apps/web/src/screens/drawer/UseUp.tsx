@@ -6,7 +6,7 @@ import { finderOf, isAnything, paceOf, sayFind } from '@temnex/core';
 import type { ChallengeRecord } from '@temnex/contract';
 import { count, findProblemWords, paceWords, soughtWords, whyNotWords } from '@temnex/words';
 import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../api/queries.ts';
-import { LeftOut } from '../../stock/LeftOut.tsx';
+import { UnreadableRecords } from '../../stock/UnreadableRecords.tsx';
 import { placesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
@@ -130,7 +130,7 @@ export function UseUpScreen() {
     <Work>
       <h1 className="out-of-sight">Use up</h1>
       <Going aria-label="What is being used up">
-        <LeftOut of={CHALLENGES} />
+        <UnreadableRecords of={CHALLENGES} />
         {list.data.length ? (
           <ul>
             {list.data.map((c) => (

@@ -1,11 +1,11 @@
-import type { SetAside } from '@temnex/contract';
-import { useForgetSearch, useGiveUpChallenge, useSetAside, useThrowStepAway } from '../api/queries.ts';
+import type { UnreadableRecord } from '@temnex/contract';
+import { useForgetSearch, useGiveUpChallenge, useUnreadableRecords, useThrowStepAway } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { Notice } from '../ui/states.tsx';
 
 /** Searches, challenges or steps that cannot be read, so that their lists leave them out: each told, with the press that it goes by. */
-export function LeftOut({ of }: { of: ReadonlyArray<SetAside['what']> }) {
-  const { data } = useSetAside();
+export function UnreadableRecords({ of }: { of: ReadonlyArray<UnreadableRecord['what']> }) {
+  const { data } = useUnreadableRecords();
   const forget = useForgetSearch();
   const giveUp = useGiveUpChallenge();
   const throwAway = useThrowStepAway();
