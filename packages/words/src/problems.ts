@@ -197,6 +197,8 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
       return `${grouped(problem.pieces)} kinds of piece and ${grouped(problem.stock)} kinds of paper are more than can be looked at together; with so many pieces, name ${grouped(problem.most)} at the most`;
     case 'trim-too-wide':
       return `${where}: the margins leave nothing of the sheet`;
+    case 'too-small-for-paper':
+      return `${where}: must be at least 1/64 in`;
     case 'opening-outside':
       return `${where}: lies outside the piece`;
     case 'unknown-stock':

@@ -44,6 +44,9 @@ describe('an item is checked as a whole', () => {
     ['margins beyond it', { trim: { ...NO_TRIM, top: '5', bottom: '2' } }, ['trim.top trim-too-wide']],
     ['margins from above and below that leave a little', { trim: { ...NO_TRIM, top: '4', bottom: '1 63/64' } }, []],
     ['a margin that is longer than anything', { trim: { ...NO_TRIM, left: '101' } }, ['trim.left length-too-large']],
+    ['a width that no ruler shows', { width: '0.001' }, ['width too-small-for-paper']],
+    ['a height that no ruler shows', { height: '1/65' }, ['height too-small-for-paper']],
+    ['the narrowest that is read off a ruler', { width: '1/64' }, []],
     ['a width longer than anything', { width: '150' }, ['width length-too-large']],
     ['a height longer than anything', { height: '150' }, ['height length-too-large']],
     [

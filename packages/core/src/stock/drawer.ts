@@ -1,5 +1,14 @@
 import { z } from 'zod';
-import { addProblem, lengthOf, lengthText, lengthsIn, ticks, type LengthText, type Ticks } from '../length/index.ts';
+import {
+  addProblem,
+  inches,
+  lengthOf,
+  lengthText,
+  lengthsIn,
+  ticks,
+  type LengthText,
+  type Ticks,
+} from '../length/index.ts';
 import { areaWithin, crossesItself } from '../geometry/index.ts';
 
 /* Papers and what there is of them: the rules, not the storage. */
@@ -126,6 +135,9 @@ export const stockItemShape = z.strictObject({
     .nullable(),
 });
 
+/** What is narrower is not seen on any ruler, and would be shown as 0. */
+const LEAST_PAPER = inches(1 / 64);
+
 /** How the parts of an item go together, in its unit: margins that leave something, an outline that is its own, lines on the paper. */
 export function wholeItem(
   item: Pick<z.infer<typeof stockItemShape>, 'unit' | 'width' | 'height' | 'outline' | 'uncut'> & {
@@ -136,6 +148,8 @@ export function wholeItem(
   const read = lengthsIn(item.unit, context);
   const [width, height] = [read(item.width, ['width']), read(item.height, ['height'])];
   if (width === null || height === null) return;
+  if (width < LEAST_PAPER) addProblem(context, ['width'], { code: 'too-small-for-paper' });
+  if (height < LEAST_PAPER) addProblem(context, ['height'], { code: 'too-small-for-paper' });
   const edge = (name: keyof StockItem['trim']) => read(item.trim?.[name] ?? 0, ['trim', name], { allow: 'zero' }) ?? 0;
   const wide = edge('left') + edge('right') >= width;
   const high = edge('top') + edge('bottom') >= height;

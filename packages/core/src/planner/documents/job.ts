@@ -131,6 +131,8 @@ export type JobProblem =
   | { code: 'unknown-paper'; id: string }
   | { code: 'side-twice'; side: Side }
   | { code: 'trim-too-wide' }
+  /** Of a scrap in the drawer, narrower than 1/64 in. */
+  | { code: 'too-small-for-paper' }
   | { code: 'opening-outside' }
   | { code: 'unknown-stock'; id: string }
   | { code: 'needs-version'; version: 2 | 3 }
