@@ -50,7 +50,6 @@ export function sayFindPhotos(said: string): SoughtPhoto {
   if (dated) {
     const [d, name] = dated as [string, string];
     month = `${monthOf(name)}${d ? `-${two(d)}` : ''}`;
-    if (day?.length === 4) [day, month] = [`${day}-${month}`, null];
   }
   const words = rest.split(/[\s,]+/).filter((word) => word && !ASIDE.has(word));
   return { words, day, month, lies, onPage, favourite, printed };

@@ -43,6 +43,22 @@ describe('a crop', () => {
     expect(lostBy(photo, wholeOf(photo))).toEqual({ left: 0, right: 0, top: 0, bottom: 0 });
     expect(fittedOn(photo, { width: 6, height: 4 })).toEqual({ width: 16 / 3, height: 4, bare: { width: 6 - 16 / 3, height: 0 } }); // prettier-ignore
   });
+  test.each<[string, Partial<Crop>, boolean]>([
+    ['the very same', {}, true],
+    ['a millionth of a pixel off, as sums go', { x: 100 - 5e-7, y: 50 - 5e-7 }, true],
+    ['a millionth too large', { width: 400 + 5e-7, height: 300 + 5e-7 }, true],
+    ['past its left', { x: 99, width: 10 }, false],
+    ['past its right', { x: 491 }, false],
+    ['wide past its right', { width: 401 }, false],
+    ['past its top', { y: 49, height: 10 }, false],
+    ['past its bottom', { y: 341 }, false],
+    ['high past its bottom', { height: 301 }, false],
+    ['beside it', { x: 600, width: 10 }, false],
+    ['below it', { y: 600, height: 10 }, false],
+  ])('what a crop holds: %s', (_, part, is) => {
+    const crop = { x: 100, y: 50, width: 400, height: 300 };
+    expect(holds(crop, { ...crop, ...part })).toBe(is);
+  });
   test('nothing that must stay is lost, whatever the ratio, the middle and how close (seeded)', () => {
     const number = (most: number) => fc.double({ min: 0, max: most, noNaN: true });
     fc.assert(
@@ -80,6 +96,12 @@ describe('how large a print may be', () => {
   test('a size says how sharp it comes out, by its coarser side', () => {
     expect(sharpness(photo, { width: inches(6), height: inches(4) })).toEqual({ perInch: 666, is: 'fine' });
     expect(sharpness({ width: 1200, height: 1800 }, { width: inches(5), height: inches(7) })).toEqual({ perInch: 240, is: 'good' }); // prettier-ignore
+    // the coarser side is its height, and half a pixel short of a density is that density still
+    expect(sharpness({ width: 1800, height: 1200 }, { width: inches(5), height: inches(7) }).perInch).toBe(171);
+    expect(
+      [599, 600, 601].map((width) => sharpness({ width, height: 900 }, { width: inches(2), height: inches(2) }).is),
+    ).toEqual(['fine', 'fine', 'fine']);
+    expect(sharpness({ width: 598, height: 900 }, { width: inches(2), height: inches(2) }).is).toBe('good');
     expect(sharpness({ width: 640, height: 480 }, { width: inches(8), height: inches(6) }).is).toBe('coarse');
   });
 });

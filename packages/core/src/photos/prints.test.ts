@@ -47,3 +47,14 @@ test('nothing said of a photo is a photo; more than forty orders are none', () =
   const many = (n: number) => Array.from({ length: n }, (_, i) => ({ ...order, id: String(i) }));
   expect([40, 41].map((n) => photoSchema.safeParse(photo('a', { orders: many(n) })).success)).toEqual([true, false]);
 });
+test('what is said of a photo is looked at: its print, how that is known, a border that may be nothing', () => {
+  const print = { width: '4', height: '6', unit: 'in', known: 'measured' } as const;
+  const is = (said: object) => photoSchema.safeParse({ ...photo('a'), ...said }).success;
+  expect([is({ print }), is({ print, border: '0' }), is({ print, border: '1/4' })]).toEqual([true, true, true]);
+  expect([
+    is({ print: { known: 'measured' } }),
+    is({ print: { ...print, known: 'guessed' } }),
+    is({ border: '-1' }),
+  ]).toEqual([false, false, false]);
+  expect(is({ print: { ...print, known: 'assumed' } })).toBe(true);
+});
