@@ -44,6 +44,7 @@ export {
   totalsWords,
   wayOutWords,
   type StepWords,
+  offcutChoiceWords,
 } from './plans.ts';
 export { KIND_WORDS, oddWords } from './kinds.ts';
 export {

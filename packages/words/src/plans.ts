@@ -6,9 +6,11 @@ import {
   type InOrder,
   type Job,
   type Missing,
+  type OffcutChoice,
   type OrderStep,
   type Plan,
   type PlanNode,
+  type Size,
   type Step,
   type WayOut,
   facesUsed,
@@ -22,6 +24,7 @@ import {
   paperIn,
 } from '@temnex/core';
 import { finishesWords } from './recipes/index.ts';
+import { list } from './list.ts';
 import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
@@ -45,6 +48,17 @@ export function handlingWords({ settings, takenUp, waiting }: Handling): string 
     takenUp ? `${count(takenUp, 'time')} turned or taken up` : 'nothing turned or taken up',
     waiting ? `${count(waiting, 'part')} waiting at most` : 'no part waiting',
   ].join(', ');
+}
+
+/** `Kept: 8 1/2 × 2 3/4 and 2 1/4 × 4 1/4, not 2 1/4 × 7 and 6 1/4 × 2 3/4: a broad offcut serves for more.` */
+export function offcutChoiceWords({ kept, instead, because }: OffcutChoice, voice: Voice): string {
+  const sizes = (offcuts: readonly Size[]) => list(offcuts.map((o) => sizeWords(o.width, o.height, voice)));
+  const why = {
+    wanted: ': other pages can use these.',
+    broader: ': a broader offcut is of more use.',
+    none: '. Either way would do.',
+  }[because ?? 'none'];
+  return `Kept: ${sizes(kept)}, not ${sizes(instead)}${why}`;
 }
 
 /** Why copies of a piece are missing, and what would help. */

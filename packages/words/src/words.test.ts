@@ -28,6 +28,7 @@ import {
   fullFigure,
   issueWords,
   missingWords,
+  offcutChoiceWords,
   pageProblemWords,
   partWords,
   recipeProblemWords,
@@ -435,4 +436,15 @@ describe('plans', () => {
       'parts waiting',
     ]);
   });
+});
+
+test('which of two offcuts is kept where either might be, and why', () => {
+  const of = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
+  const choice = { kept: [of('8 1/2', '2 3/4'), of('2', '4')], instead: [of('2', '7')] };
+  const say = (because: 'wanted' | 'broader' | null) => offcutChoiceWords({ ...choice, because }, TERMINAL);
+  expect([say('broader'), say('wanted'), say(null)]).toEqual([
+    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: a broader offcut is of more use.',
+    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: other pages can use these.',
+    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7. Either way would do.',
+  ]);
 });

@@ -77,6 +77,28 @@ describe('a length that follows another’s', () => {
     const typed = setItemField(start(), derivePage(start()), 'sea', ['print', 'height'], '5');
     expect(item(typed, 'sea').follows).toHaveLength(1);
   });
+  test('given the page as it was, it follows all the same, whichever length has changed', () => {
+    const height: FieldPath = ['print', 'height'];
+    const both = followLength(start(), derivePage(start()), 'sea', { ...follow('sky', height), axis: 'height' });
+    for (const from of [start(), both])
+      for (const [path, to] of [
+        [PRINT, '7'],
+        [height, '2'],
+        [PRINT, '6'],
+        [height, '2 1/2'],
+      ] as [FieldPath, string][]) {
+        const changed = setItemField(from, derivePage(from), 'sky', path, to);
+        const afresh = derivePage(changed);
+        expect(derivePage(changed, undefined, derivePage(from))).toEqual(afresh);
+        // one more length follows, or one less
+        expect(derivePage(both, undefined, afresh)).toEqual(derivePage(both));
+        expect(derivePage(start(), undefined, afresh)).toEqual(derivePage(start()));
+      }
+    // what follows what stayed the same was not worked out anew
+    const before = derivePage(both);
+    const named = { ...both, items: both.items.map((i) => (i.id === 'sea' ? { ...i, name: 'the sea' } : i)) };
+    expect(derivePage(named, undefined, before).items.get('sea')!.solved).toBe(before.items.get('sea')!.solved);
+  });
   test('let go, it stays what it is', () => {
     const free = stopFollowing(start(), derivePage(start()), 'sea', PRINT);
     expect(item(free, 'sea').follows).toBeUndefined();

@@ -34,6 +34,8 @@ export {
   type Totals,
   type WayOut,
 } from './documents/plan.ts';
+export { offcutChoices, type OffcutChoice } from './sheets/offcuts.ts';
+export { sheetOf } from './sheets/ofPlan.ts';
 export { verifyPlan } from './check/verifyPlan.ts';
 export type { PlanFault } from './check/faults.ts';
 export { liesInside } from './blanks/outline.ts';

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { letterOfSheet, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
+import { letterOfSheet, offcutChoices, sheetOf, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
 import { sheetPicture } from '@temnex/drawing';
-import { KIND_WORDS, sizeWords } from '@temnex/words';
+import { KIND_WORDS, offcutChoiceWords, sizeWords } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
 
@@ -17,12 +17,26 @@ const Row = styled.ul`
     font-size: var(--s1);
     line-height: 1.25;
   }
+  & > li > p + p {
+    color: var(--quiet);
+  }
 `;
+
+const MOST_EXPLAINED = 40;
 
 /** Every sheet as it comes apart, in the order in which they are taken, all at one scale. */
 export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
   const style = useMemo(() => styleOf(job, drawer, mark, 17), [job, drawer, mark]);
   const sheets = useMemo(() => plan.sheets.map((_, i) => sheetPicture(plan, i, job, style)), [plan, job, style]);
+  // of many sheets there is no room to say it under each, and nobody would read it
+  const choices = useMemo(
+    () =>
+      plan.sheets.map((_, i) => {
+        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : sheetOf(job, plan, i);
+        return sheet ? offcutChoices(sheet, job) : [];
+      }),
+    [plan, job],
+  );
   return (
     <Row aria-label="Sheets">
       {sheets.map((picture, i) => {
@@ -34,6 +48,9 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
               <b>{letterOfSheet(plan, i)}</b> {stock.paper.name}, {KIND_WORDS[stock.kind]}{' '}
               {sizeWords(stock.width, stock.height, style.voice)}
             </p>
+            {choices[i]!.map((choice, j) => (
+              <p key={j}>{offcutChoiceWords(choice, style.voice)}</p>
+            ))}
           </li>
         );
       })}

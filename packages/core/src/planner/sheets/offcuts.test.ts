@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { lengthOf } from '../../length/index.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { planJob, readJob, verifyPlan, type Job } from '../index.ts';
-import { withUsefulOffcuts } from './offcuts.ts';
+import { planJob, readJob, verifyPlan, type Job, type Plan, type PlanNode } from '../index.ts';
+import { offcutChoices, withUsefulOffcuts } from './offcuts.ts';
+import { sheetOf } from './ofPlan.ts';
 import { alongOf, cutsOf, figuresOf, isHolding, noFigures, type Tree } from './tree.ts';
 
 const inch = lengthOf('1');
@@ -85,6 +86,51 @@ describe('a corner that two offcuts could have', () => {
     const tree = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
     const kept = { stock: 0, tree, settled: true } as const;
     expect(withUsefulOffcuts(kept, job())).toBe(kept);
+  });
+});
+
+describe('where a rule of what to keep leaves it open', () => {
+  const inInches = (tree: Tree, asked = job()) =>
+    offcutChoices({ stock: 0, tree }, asked).map(({ kept, instead, because }) => {
+      const sizes = (some: typeof kept) => some.map((o) => [o.width / inch, o.height / inch]);
+      return [sizes(kept), sizes(instead), because];
+    });
+  const narrow = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
+  const broad = better(narrow);
+  const wanting = (width: string, height: string): Job => ({
+    ...job(),
+    wants: new Map([['p', [{ width: lengthOf(width), height: lengthOf(height) }]]]),
+  });
+  const [asBroad, asNarrow] = [[[1.5, 2], [3.5, 4]], [[2, 4], [1.5, 6]]]; // prettier-ignore
+  test('it is told what is kept, what might be, and why', () => {
+    expect(inInches(broad)).toEqual([[asBroad, asNarrow, 'broader']]);
+    expect(inInches(narrow, wanting('1', '5'))).toEqual([[asNarrow, asBroad, 'wanted']]);
+    // cut so for another reason than its offcuts
+    expect(inInches(narrow)).toEqual([[asNarrow, asBroad, null]]);
+  });
+  test('nothing is told where only one way keeps anything, or where nothing meets', () => {
+    const most = { ...job(), keep: { ...job().keep, longer: lengthOf('5') } };
+    const ruled = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'waste']])], [1.5, 'keep']]); // prettier-ignore
+    expect(inInches(ruled, most)).toEqual([]);
+    expect(inInches(run('x', 4, 2, [[2, 1], [2, 'keep']]))).toEqual([]); // prettier-ignore
+    const odd: Job = { ...job(), stock: [{ ...job().stock[0]!, uncut: [{ x: 0, y: 0, width: inch, height: inch }] }] as never }; // prettier-ignore
+    expect(inInches(broad, odd)).toEqual([]);
+  });
+  test('it is read off a plan; not off one for other pieces, other paper, or in another unit', () => {
+    const asked = { ...job(), pieces: job().pieces.map((piece) => ({ ...piece, quantity: 1 })) };
+    const strip = { ...asked.stock[0]!, width: lengthOf('3 1/2'), height: lengthOf('6') };
+    const one: Job = { ...asked, stock: [strip] };
+    const plan = planJob(one, { now: () => 0 });
+    const sheet = sheetOf(one, plan, 0);
+    expect(sheet && inInches(sheet.tree, one)).toEqual([[asBroad, asNarrow, 'broader']]);
+    const without = (change: Partial<Plan>) => sheetOf(one, { ...plan, ...change }, 0);
+    const tree = (change: Partial<PlanNode>) => without({ sheets: [{ ...plan.sheets[0]!, tree: { ...plan.sheets[0]!.tree, ...change } }] }); // prettier-ignore
+    expect(tree({})).toEqual(sheet);
+    expect([without({ unit: 'mm' }), tree({ cut: 'windmill' }), tree({ width: 3 })]).toEqual([null, null, null]);
+    expect(sheetOf({ ...one, pieces: [{ ...one.pieces[0]!, width: lengthOf('3') }] }, plan, 0)).toBeNull();
+    expect(sheetOf({ ...one, pieces: [] }, plan, 0)).toBeNull();
+    expect(sheetOf({ ...one, stock: [] }, plan, 0)).toBeNull();
+    expect(sheetOf({ ...one, stock: [{ ...strip, height: lengthOf('7') }] }, plan, 0)).toBeNull();
   });
 });
 

@@ -1,5 +1,6 @@
 import type { Job } from '../documents/job.ts';
 import type { Size } from '../../geometry/index.ts';
+import { ticks } from '../../length/index.ts';
 import {
   alongOf,
   cutterHolds,
@@ -33,11 +34,49 @@ export function withUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
   return { stock: sheet.stock, tree };
 }
 
+export interface OffcutChoice {
+  /** Offcuts that are kept, and those that would be if the other of two cuts came first; the same paper, the same pieces. */
+  readonly kept: readonly Size[];
+  readonly instead: readonly Size[];
+  /** Why it is cut so: other pages want what is kept, or it is broader. Null where it is not for its offcuts. */
+  readonly because: 'wanted' | 'broader' | null;
+}
+
+/** Where two offcuts meet and what is worth keeping does not say which of them has the corner: what is kept, and what might be. */
+export function offcutChoices({ stock, tree }: CutSheet, job: Job): readonly OffcutChoice[] {
+  const item = job.stock[stock]!;
+  if (item.outline || item.uncut.length) return [];
+  const wants = job.wants.get(item.paper.id);
+  const choicesIn = (node: Tree): OffcutChoice[] => {
+    if (node.cut !== 'x' && node.cut !== 'y') return [];
+    const inner = node.parts.flatMap(choicesIn);
+    const other = [...new Set([0, node.parts.length - 2])].flatMap((at) =>
+      at < 0 || node.lost || node.frame ? [] : (cornerGiven(node, at, job) ?? []),
+    )[0];
+    if (!other || !cutterHolds(other, job)) return inner;
+    const [kept, instead] = [keptOf(node), keptOf(other)];
+    const differ = { kept: without(kept, instead), instead: without(instead, kept) };
+    if (!differ.kept.length || !differ.instead.length) return inner;
+    const [is, might] = usesOf(node, other, job.cutter.kerf, wants);
+    const because = is.wanted > might.wanted ? 'wanted' : is.useful > might.useful ? 'broader' : null;
+    return [...inner, { ...differ, because }];
+  };
+  return choicesIn(tree);
+}
+
+const keptOf = (node: Tree): Size[] =>
+  node.holds === 'keep' ? [{ width: ticks(node.width), height: ticks(node.height) }] : node.parts.flatMap(keptOf);
+const without = (some: readonly Size[], others: readonly Size[]): Size[] =>
+  some.filter(({ width, height }) => !others.some((o) => o.width === width && o.height === height));
+
 const isOffcut = ({ holds }: Tree): boolean => holds === 'keep' || holds === 'waste';
+
+const usesOf = (one: Tree, other: Tree, kerf: number, wants: readonly Size[] | undefined) =>
+  [one, other].map((tree) => figuresOf(tree, kerf, noFigures(), wants)) as [TreeFigures, TreeFigures];
 
 /** Whether one way leaves offcuts that serve more of what is wanted some other time, or as much and are more useful. */
 function leavesMore(one: Tree, other: Tree, kerf: number, wants: readonly Size[] | undefined): boolean {
-  const [a, b] = [one, other].map((tree) => figuresOf(tree, kerf, noFigures(), wants)) as [TreeFigures, TreeFigures];
+  const [a, b] = usesOf(one, other, kerf, wants);
   return a.wanted === b.wanted ? a.useful > b.useful : a.wanted > b.wanted;
 }
 
