@@ -475,6 +475,7 @@ export {
   keptForNothing,
   toBuy,
   wantedByPaper,
+  oftenCut,
   withWants,
   wantedNotes,
   type Enough,

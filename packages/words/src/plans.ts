@@ -54,7 +54,7 @@ export function handlingWords({ settings, takenUp, waiting }: Handling): string 
 export function offcutChoiceWords({ kept, instead, because }: OffcutChoice, voice: Voice): string {
   const sizes = (offcuts: readonly Size[]) => list(offcuts.map((o) => sizeWords(o.width, o.height, voice)));
   const why = {
-    wanted: ': other pages can use these.',
+    wanted: ': they fit what other pages want, or what you often cut.',
     broader: ': a broader offcut is of more use.',
     none: '. Either way would do.',
   }[because ?? 'none'];

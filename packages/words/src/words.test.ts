@@ -444,7 +444,7 @@ test('which of two offcuts is kept where either might be, and why', () => {
   const say = (because: 'wanted' | 'broader' | null) => offcutChoiceWords({ ...choice, because }, TERMINAL);
   expect([say('broader'), say('wanted'), say(null)]).toEqual([
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: a broader offcut is of more use.',
-    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: other pages can use these.',
+    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: they fit what other pages want, or what you often cut.',
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7. Either way would do.',
   ]);
 });

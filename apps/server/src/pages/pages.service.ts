@@ -3,6 +3,7 @@ import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import {
   basisOf,
   cutOf,
+  oftenCut,
   cutStateOf,
   issueOf,
   migratePage,
@@ -13,6 +14,7 @@ import {
   type Basis,
   type CutState,
   type Page,
+  type Size,
   type WantingPage,
 } from '@temnex/core';
 import { TERMINAL, issueWords } from '@temnex/words';
@@ -205,6 +207,18 @@ export class PagesService {
       });
       return pieces.length ? [{ id, name, pieces }] : [];
     });
+  }
+
+  /** Sizes that were cut for several pages, also of those that were taken out since. */
+  oftenCut(): Size[] {
+    const cuts = this.standingCuts.get();
+    return oftenCut(
+      this.listed.get().flatMap(({ id, summary }) => {
+        if (!summary || !cuts.has(id)) return [];
+        const state = this.stateOf(summary, cuts.get(id)!);
+        return [{ pieces: summary.pieces.filter(({ id: piece }) => cutOf(state, piece) > 0) }];
+      }),
+    );
   }
 
   get(id: string): PageRecord {

@@ -80,11 +80,12 @@ export class PlansService {
     return { basis, job: this.besideOthers(asked.job, [pageId]) };
   }
 
-  /** A job with what all pages but its own still want from its papers. */
+  /** A job with what all pages but its own still want from its papers, or else was often cut. */
   private besideOthers(job: JobDocument, own: readonly string[]): JobDocument {
     return withWants(
       job,
       this.pages.wanting().filter(({ id }) => !own.includes(id)),
+      this.pages.oftenCut(),
     );
   }
 

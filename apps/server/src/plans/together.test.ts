@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import request from 'supertest';
-import { planJob, planTogether, readJob, type Plan } from '@temnex/core';
+import { lengthOf, planJob, planTogether, readJob, type Plan } from '@temnex/core';
 import type { CuttingRecord, DrawerRecord, PageSummary, PlanRecord, Together } from '@temnex/contract';
 import { demoPages } from '../demo/demoPages.ts';
 import { PlansService } from './plans.service.ts';
@@ -111,4 +111,37 @@ test('what stands in the way is told with its page', async () => {
   ]);
   expect((await ask('get', `/api/together?pages=${PAGES[0]},nobody`)).status).toBe(404);
   expect((await ask('get', `/api/together?pages=${PAGES[0]}`)).body).toMatchObject({ field: 'pages' });
+});
+
+test('a job knows what other pages want, and of paper that none of them wants what was often cut', async () => {
+  const own = await testServer();
+  const at = (method: 'get' | 'post' | 'delete', path: string, body?: object) =>
+    request(own.http)[method](path).set('Host', '127.0.0.1:4310').send(body);
+  const wants = () => {
+    const read = readJob(own.app.get(PlansService).asked(PAGES[0]!, 'least-paper').job);
+    if (!read.ok) throw new Error(JSON.stringify(read.issues));
+    return new Map([...read.job.wants].map(([paper, sizes]) => [paper, sizes.map((s) => [s.width, s.height].join())]));
+  };
+  // all but two of them are taken out
+  for (const { id: page } of demoPages())
+    if (!PAGES.slice(0, 2).includes(page)) await at('delete', `/api/pages/${page}`);
+  const before = wants();
+  expect(before.size).toBeGreaterThan(0);
+  // the same page twice, and both are cut
+  const twin = (await at('post', '/api/pages', { id: id(), document: demoPages()[1]!.document })).body.id as string;
+  const pages = [PAGES[1]!, twin];
+  const together = (await at('get', `/api/together?pages=${pages.join()}`)).body as Together;
+  expect(together.problems).toEqual([]);
+  const stored = (await at('post', '/api/together', { id: id(), pages, basis: together.basis, plan: planned(together) })).body; // prettier-ignore
+  const cut = (await at('post', `/api/plans/${stored.id}/cut`, { id: id() })).body as CuttingRecord;
+  const after = wants();
+  const fresh = [...after].filter(([paper]) => !before.has(paper));
+  expect(fresh.length).toBeGreaterThan(0);
+  const sizes = new Set(together.job!.pieces.map((p) => [lengthOf(p.width), lengthOf(p.height)].sort().join()));
+  const isCut = (said: string) => sizes.has(said.split(',').map(Number).sort().join());
+  for (const [, said] of fresh) expect([said.length > 0, said.every(isCut)]).toEqual([true, true]);
+  // taken back, it was not cut
+  await at('post', `/api/cuttings/${cut.id}/undo`, { id: id() });
+  expect([...wants().keys()].filter((paper) => fresh.some(([one]) => one === paper && !before.has(one)))).toEqual([]);
+  await own.stop();
 });

@@ -41,6 +41,7 @@ export {
   keptForNothing,
   toBuy,
   wantedByPaper,
+  oftenCut,
   withWants,
   wantedNotes,
   type Enough,

@@ -3,7 +3,16 @@ import { inches, lengthOf } from '../length/index.ts';
 import { NO_TRIM, type Drawer, type Paper, type StockItem } from '../stock/index.ts';
 import type { Wish } from '../page/index.ts';
 import { readJob, type JobDocument } from '../planner/index.ts';
-import { enoughOf, keptForNothing, toBuy, wantedByPaper, wantedNotes, withWants, type WantingPage } from './index.ts';
+import {
+  enoughOf,
+  keptForNothing,
+  oftenCut,
+  toBuy,
+  wantedByPaper,
+  wantedNotes,
+  withWants,
+  type WantingPage,
+} from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#88aacc' } as const;
 const paper = (id: string, more: Partial<Paper> = {}): Paper => ({
@@ -55,6 +64,27 @@ describe('a job beside other pages', () => {
     ]);
     const read = readJob(made);
     expect(read.ok && read.job.wants.get('gust')?.[0]).toEqual({ width: lengthOf('5'), height: lengthOf('7') });
+  });
+  test('what was often cut counts for papers of which nothing is wanted', () => {
+    const size = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
+    const two = { ...job, papers: [{ id: 'gust' }, { id: 'chalk' }, { id: 'slate' }] };
+    expect(withWants(two, pages, [size('4', '6'), size('2', '3')]).wants).toEqual([
+      { width: '5', height: '7', papers: ['gust'] },
+      { width: '4', height: '6', papers: ['chalk', 'slate'] },
+      { width: '2', height: '3', papers: ['chalk', 'slate'] },
+    ]);
+    // on one page alone it is chance, however many of it; turned it is the same size
+    const cut = [
+      { pieces: [size('4', '6'), size('2', '3'), size('1', '1'), size('1', '1')] },
+      { pieces: [size('6', '4'), size('5', '7')] },
+      { pieces: [size('6', '4'), size('7', '5'), size('2', '3')] },
+    ];
+    expect(oftenCut(cut).map((s) => [s.width, s.height].sort((a, b) => a - b))).toEqual([
+      [lengthOf('4'), lengthOf('6')],
+      [lengthOf('5'), lengthOf('7')],
+      [lengthOf('2'), lengthOf('3')],
+    ]);
+    expect(oftenCut([cut[0]!])).toEqual([]);
   });
   test('stays as it is where they want nothing of its papers; only version 3 knows of it', () => {
     expect(withWants(job, [])).toBe(job);

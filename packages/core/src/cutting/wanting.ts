@@ -238,17 +238,39 @@ export function toBuy(enough: readonly Enough[], papers: ReadonlyMap<string, Pap
 
 /** So many sizes are told to the planner: the largest, since what serves them serves smaller ones. */
 const MOST_WANTS = 100;
+/** Sizes that were often cut, at the most: beyond these it is chance. */
+const MOST_OFTEN = 30;
 
-/** A job with what other pages still want from its papers: where it is all the same otherwise, offcuts are left that serve them. */
-export function withWants(job: JobDocument, others: readonly WantingPage[]): JobDocument {
+/** Sizes that pieces of several pages were cut to, whichever way round they lay: those of most pages first, the larger of as many. */
+export function oftenCut(pages: ReadonlyArray<{ readonly pieces: readonly Size[] }>): Size[] {
+  const found = new Map<string, Size & { pages: number }>();
+  for (const { pieces } of pages)
+    for (const [key, size] of new Map(pieces.map((piece) => [sizeKey(piece), piece])))
+      found.set(key, { width: size.width, height: size.height, pages: (found.get(key)?.pages ?? 0) + 1 });
+  return [...found.values()]
+    .filter((size) => size.pages > 1)
+    .sort((a, b) => b.pages - a.pages || b.width * b.height - a.width * a.height)
+    .slice(0, MOST_OFTEN)
+    .map(({ width, height }) => ({ width, height }));
+}
+const sizeKey = ({ width, height }: Size): string => `${Math.min(width, height)} ${Math.max(width, height)}`;
+
+/**
+ * A job with what other pages still want from its papers, and of a paper that none of them wants, what was often cut before: where it is
+ * all the same otherwise, offcuts are left that serve them.
+ */
+export function withWants(job: JobDocument, others: readonly WantingPage[], before: readonly Size[] = []): JobDocument {
   const own = new Set(job.papers.map((paper) => paper.id));
+  const wanted = wantedByPaper(others).filter(({ paper }) => own.has(paper));
+  const unwanted = [...own].filter((paper) => !wanted.some((w) => w.paper === paper));
+  const asked = [...wanted, ...unwanted.map((paper) => ({ paper, pieces: before }))];
   const wants = new Map<string, Size & { papers: string[] }>();
-  for (const { paper, pieces } of wantedByPaper(others))
-    for (const { width, height } of own.has(paper) ? pieces : []) {
-      const key = `${Math.min(width, height)} ${Math.max(width, height)}`;
-      const known = wants.get(key);
+  for (const { paper, pieces } of asked)
+    for (const piece of pieces) {
+      const known = wants.get(sizeKey(piece));
       if (known?.papers.includes(paper)) continue;
-      wants.set(key, { width, height, papers: [...(known?.papers ?? []), paper] });
+      const { width, height } = piece;
+      wants.set(sizeKey(piece), { width, height, papers: [...(known?.papers ?? []), paper] });
     }
   if (!wants.size) return job;
   const largest = [...wants.values()].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, MOST_WANTS);

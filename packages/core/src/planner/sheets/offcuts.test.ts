@@ -101,7 +101,7 @@ describe('where a rule of what to keep leaves it open', () => {
     ...job(),
     wants: new Map([['p', [{ width: lengthOf(width), height: lengthOf(height) }]]]),
   });
-  const [asBroad, asNarrow] = [[[1.5, 2], [3.5, 4]], [[2, 4], [1.5, 6]]]; // prettier-ignore
+  const [asBroad, asNarrow] = [[[3.5, 4], [1.5, 2]], [[1.5, 6], [2, 4]]]; // prettier-ignore
   test('it is told what is kept, what might be, and why', () => {
     expect(inInches(broad)).toEqual([[asBroad, asNarrow, 'broader']]);
     expect(inInches(narrow, wanting('1', '5'))).toEqual([[asNarrow, asBroad, 'wanted']]);

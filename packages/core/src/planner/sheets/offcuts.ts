@@ -35,10 +35,10 @@ export function withUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
 }
 
 export interface OffcutChoice {
-  /** Offcuts that are kept, and those that would be if the other of two cuts came first; the same paper, the same pieces. */
+  /** Offcuts that are kept, the largest first, and those that would be if the other of two cuts came first; the same paper, the same pieces. */
   readonly kept: readonly Size[];
   readonly instead: readonly Size[];
-  /** Why it is cut so: other pages want what is kept, or it is broader. Null where it is not for its offcuts. */
+  /** Why it is cut so: what is kept serves more of what the job says is wanted, or it is broader. Null where it is not for its offcuts. */
   readonly because: 'wanted' | 'broader' | null;
 }
 
@@ -67,7 +67,9 @@ export function offcutChoices({ stock, tree }: CutSheet, job: Job): readonly Off
 const keptOf = (node: Tree): Size[] =>
   node.holds === 'keep' ? [{ width: ticks(node.width), height: ticks(node.height) }] : node.parts.flatMap(keptOf);
 const without = (some: readonly Size[], others: readonly Size[]): Size[] =>
-  some.filter(({ width, height }) => !others.some((o) => o.width === width && o.height === height));
+  some
+    .filter(({ width, height }) => !others.some((o) => o.width === width && o.height === height))
+    .sort((a, b) => b.width * b.height - a.width * a.height);
 
 const isOffcut = ({ holds }: Tree): boolean => holds === 'keep' || holds === 'waste';
 
