@@ -220,4 +220,21 @@ describe('colours', () => {
     ]; // prettier-ignore
     expect([...order].reverse().sort((a, b) => colourOrder(a) - colourOrder(b))).toEqual(order);
   });
+  test.each<[string, 'brown' | 'grey' | 'hue']>([
+    ['0.619 0.129 60', 'brown'],
+    ['0.621 0.129 60', 'hue'],
+    ['0.619 0.131 60', 'hue'],
+    ['0.819 0.084 60', 'brown'],
+    ['0.821 0.084 60', 'hue'],
+    ['0.819 0.086 60', 'hue'],
+    ['0.5 0.1 21', 'brown'],
+    ['0.5 0.1 19', 'hue'],
+    ['0.5 0.1 99', 'brown'],
+    ['0.5 0.1 101', 'hue'],
+    ['0.5 0.036 60', 'brown'],
+    ['0.5 0.034 60', 'grey'],
+  ])('%s is stored as a %s', (of, as) => {
+    const at = colourOrder(`oklch(${of})`);
+    expect(at < 100 ? 'hue' : at < 200 ? 'brown' : 'grey').toBe(as);
+  });
 });
