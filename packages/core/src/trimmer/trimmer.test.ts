@@ -106,6 +106,21 @@ describe('the steps at the trimmer', () => {
     } as Partial<JobDocument>);
     const dos = trimmerSteps(job, plan).map((s) => s.do);
     expect(dos.slice(-2)).toEqual(['over', 'finish']);
+    // only those: beside it, and in the hole of another, one shows its front and one its back
+    const finish = [{ do: 'corners', how: 'round', by: '1/4', count: 2 }] as const;
+    const three = mats({
+      ...{ version: 2, papers: [{ id: 'gust', sides: [{ side: 'A' }, { side: 'B' }] }] },
+      stock: [{ id: 's', paper: 'gust', width: '6', height: '6', kind: 'sheet' }],
+      pieces: [
+        { id: 'frame', width: '5', height: '6', papers: ['gust'], side: 'A', finish, opening: { x: '1', y: '1', width: '3', height: '4' } }, // prettier-ignore
+        { id: 'tag', width: '2', height: '3', papers: ['gust'], side: 'B', finish },
+        { id: 'label', width: '1', height: '5', papers: ['gust'], side: 'A', finish },
+        { id: 'strip', width: '1/2', height: '1/2', papers: ['gust'], side: 'B' },
+      ],
+    } as unknown as Partial<JobDocument>);
+    expect(three.plan.missing).toEqual([]);
+    const over = trimmerSteps(three.job, three.plan).flatMap((s) => (s.do === 'over' ? [s.piece.id] : []));
+    expect(over).toEqual(['tag']);
   });
 });
 
