@@ -1,6 +1,6 @@
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core';
 import { bruteForce, compile } from '@temnex/core/oracle';
-import { classicJob, puzzleJob, scrapDrawerJob, tinyJob } from '@temnex/core/makers';
+import { classicJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from '@temnex/core/makers';
 
 const COUNT = Number(process.env.TEMNEX_BENCH_JOBS ?? 20);
 const SECONDS = Number(process.env.TEMNEX_BENCH_SECONDS ?? 1);
@@ -35,6 +35,22 @@ function tiny(jobs: number): number {
   return best;
 }
 
+/** Normal jobs cut as easily as can be: in the time there is, and in so many times as much. */
+const LONGER = Number(process.env.TEMNEX_BENCH_LONGER ?? 10);
+function* easiest(): Generator<string> {
+  for (const seconds of [SECONDS, SECONDS * LONGER]) {
+    const sum = { settings: 0, cuts: 0, waste: 0 };
+    for (let seed = 1; seed <= COUNT; seed++) {
+      const document = normalJob(seed, seconds);
+      const { totals } = plan({ ...document, plan: { ...document.plan, aim: 'easiest-cuts' } });
+      sum.settings += totals.settings;
+      sum.cuts += totals.cuts;
+      sum.waste += totals.wasteArea;
+    }
+    yield `normal jobs, easiest cuts, ${seconds} s: ${sum.settings} settings, ${sum.cuts} cuts, ${sum.waste.toFixed(0)} sq in waste over ${COUNT}`;
+  }
+}
+
 /** Puzzles without waste, scrap drawers, tiny jobs, and the ten classic classes. */
 export function* quality(): Generator<string> {
   const shapes = [
@@ -57,6 +73,7 @@ export function* quality(): Generator<string> {
     if (made.status === 'complete' && made.totals.newSheets === 0) none++;
   }
   yield `scrap drawer: no sheet opened in ${none} of ${COUNT}`;
+  yield* easiest();
   let total = 0;
   let bound = 0;
   for (let cls = 1; cls <= 10; cls++) {

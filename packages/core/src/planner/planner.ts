@@ -18,6 +18,8 @@ import { fewestSettings } from './sheets/fewestSettings.ts';
 import { flattened } from './sheets/flat.ts';
 import { withUsefulOffcuts } from './sheets/offcuts.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
+import { Sparing } from './sheets/sparing.ts';
+import { seededRandom } from '../chance/index.ts';
 import { eachHeld, standingOf, urgencies } from './sheets/standing.ts';
 import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
 import { cutterHolds, type CutSheet } from './sheets/tree.ts';
@@ -35,9 +37,17 @@ const UNSEEN = 100;
 const EASING = 0.15;
 /** Of the time there is, what is kept to lay the pieces another way where that is easier to cut. */
 const SETTLED = 0.1;
+/** Where easy cuts are all that is asked for: of the time there is, what the search has, and of the rest, what doing with a setting less has. */
+const SEARCHING = 0.4;
+const SPARING = 0.8;
+/** Accepted ways to cut that are looked back on, and changes that may be in vain. */
+const SPARING_MEMORY = 8;
+const SPARED_IN_VAIN = 6000;
 /** Of that time, what goes to the search where it is not known that no less paper would do. */
 const UNSETTLED = 0.8;
 const MOST_SHEETS_EASED = 12;
+/** Sheets of a plan for which a setting less is looked for. */
+const MOST_SHEETS_SPARED = 40;
 /** Of the time there is for more sheets than that, what is kept to see to their offcuts. */
 const BROADENING = 0.04;
 const MOST_EASED = 120_000;
@@ -112,19 +122,26 @@ export class Planner {
   }
 
   run(aim: Aim, budget: Budget): void {
-    this.search(aim, budget.share(1 - EASING - SETTLED));
-    // of so many sheets the cuts are not made easier: all of the time is for the paper
+    // of plans that are only compared the cuts are not made easier either
     if (this.quick) return this.search(aim, budget);
-    if (this.best.get(aim)!.solution.sheets.length > MOST_SHEETS_EASED) {
+    this.search(aim, budget.share(aim === 'easiest-cuts' ? SEARCHING : 1 - EASING - SETTLED));
+    const { length } = this.best.get(aim)!.solution.sheets;
+    const isFew = length <= MOST_SHEETS_EASED;
+    // while less paper might do, most of what is left goes there
+    const isSettled = this.cannotBeBettered(aim);
+    const isSpared = isSettled && length <= MOST_SHEETS_SPARED;
+    // of so many sheets the cuts are not made easier: all of the time is for the paper
+    if (!isFew && !isSpared) {
       this.search(aim, budget.share(1 - BROADENING));
       return this.broaden(aim, budget.inTime(), false);
     }
-    // while less paper might do, most of what is left goes there
-    const isSettled = this.cannotBeBettered(aim);
     if (!isSettled) this.search(aim, budget.share(UNSETTLED));
     this.settle(aim);
     if (isSettled && aim !== 'easiest-cuts') this.searchEasier(aim, budget.share(SETTLED / (EASING + SETTLED)));
-    this.ease(aim, budget.inTime());
+    if (isFew) this.ease(aim, budget.inTime());
+    const eased = this.best.get(aim);
+    if (isSpared) this.spare(aim, budget.share(SPARING));
+    if (isFew && this.best.get(aim) !== eased) this.ease(aim, budget.inTime());
     this.broaden(aim, budget.inTime(), true);
   }
 
@@ -215,6 +232,34 @@ export class Planner {
         aim,
         approach,
       );
+  }
+
+  /** The best so far with a setting less, as often as that is found. */
+  private spare(aim: Aim, budget: Budget): void {
+    const { solution: from, approach } = this.best.get(aim)!;
+    if (this.kept || budget.over()) return;
+    const figureOf = (solution: Solution): Figure =>
+      this.withResort(score(aim, standingOf(this.job, solution), this.alike.get(aim)), approach);
+    const job = approach?.resort ? this.job : withFirstCutter(this.job);
+    const sparing = new Sparing(job, seededRandom(job.seed));
+    let [now, figure, best] = [from, figureOf(from), this.best.get(aim)];
+    let least = figure;
+    const past = new Array<Figure>(SPARING_MEMORY).fill(figure);
+    for (let i = 0, vain = 0; vain < SPARED_IN_VAIN && !budget.over(); i++, vain++) {
+      budget.spend();
+      const changed = sparing.change(now);
+      if (!changed) continue;
+      const slot = i % past.length;
+      const other = figureOf(changed);
+      if (compareScores(other, figure) > 0 && compareScores(other, past[slot]!) > 0) continue;
+      past[slot] = other;
+      [now, figure] = [changed, other];
+      // settings are counted in more orders only for what looks as good as the best by the few
+      if (compareScores(other, least) > 0) continue;
+      least = other;
+      this.offer(changed, aim, approach, true, true);
+      if (this.best.get(aim) !== best) [best, vain] = [this.best.get(aim), 0];
+    }
   }
 
   /** The best so far, its sheets cut as hands would and with the fewest settings: all of them, and one after the other. */
