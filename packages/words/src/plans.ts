@@ -50,14 +50,15 @@ export function handlingWords({ settings, takenUp, waiting }: Handling): string 
   ].join(', ');
 }
 
-/** `Kept: 8 1/2 × 2 3/4 and 2 1/4 × 4 1/4, not 2 1/4 × 7 and 6 1/4 × 2 3/4: a broad offcut serves for more.` */
+/** `Kept: 8 1/2 × 2 3/4 and 2 1/4 × 4 1/4, not 6 1/4 × 2 3/4 and 2 1/4 × 7: a broader offcut is of more use.` */
 export function offcutChoiceWords({ kept, instead, because }: OffcutChoice, voice: Voice): string {
   const sizes = (offcuts: readonly Size[]) => list(offcuts.map((o) => sizeWords(o.width, o.height, voice)));
   const why = {
     wanted: ': they fit what other pages want, or what you often cut.',
     broader: ': a broader offcut is of more use.',
-    none: '. Either way would do.',
-  }[because ?? 'none'];
+    alike: '. Either way would do.',
+    cuts: '.',
+  }[because];
   return `Kept: ${sizes(kept)}, not ${sizes(instead)}${why}`;
 }
 

@@ -441,10 +441,11 @@ describe('plans', () => {
 test('which of two offcuts is kept where either might be, and why', () => {
   const of = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
   const choice = { kept: [of('8 1/2', '2 3/4'), of('2', '4')], instead: [of('2', '7')] };
-  const say = (because: 'wanted' | 'broader' | null) => offcutChoiceWords({ ...choice, because }, TERMINAL);
-  expect([say('broader'), say('wanted'), say(null)]).toEqual([
+  const say = (because: 'wanted' | 'broader' | 'alike' | 'cuts') => offcutChoiceWords({ ...choice, because }, TERMINAL);
+  expect([say('broader'), say('wanted'), say('alike'), say('cuts')]).toEqual([
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: a broader offcut is of more use.',
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: they fit what other pages want, or what you often cut.',
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7. Either way would do.',
+    'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7.',
   ]);
 });

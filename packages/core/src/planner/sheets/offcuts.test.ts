@@ -106,7 +106,10 @@ describe('where a rule of what to keep leaves it open', () => {
     expect(inInches(broad)).toEqual([[asBroad, asNarrow, 'broader']]);
     expect(inInches(narrow, wanting('1', '5'))).toEqual([[asNarrow, asBroad, 'wanted']]);
     // cut so for another reason than its offcuts
-    expect(inInches(narrow)).toEqual([[asNarrow, asBroad, null]]);
+    expect(inInches(narrow)).toEqual([[asNarrow, asBroad, 'cuts']]);
+    // as much either way round a square
+    const square = run('x', 6, 6, [[4, (w, h) => run('y', w, h, [[4, 1], [2, 'keep']])], [2, 'keep']]); // prettier-ignore
+    expect(inInches(square)).toEqual([[[[2, 6], [4, 2]], [[6, 2], [2, 4]], 'alike']]); // prettier-ignore
   });
   test('nothing is told where only one way keeps anything, or where nothing meets', () => {
     const most = { ...job(), keep: { ...job().keep, longer: lengthOf('5') } };

@@ -38,8 +38,8 @@ export interface OffcutChoice {
   /** Offcuts that are kept, the largest first, and those that would be if the other of two cuts came first; the same paper, the same pieces. */
   readonly kept: readonly Size[];
   readonly instead: readonly Size[];
-  /** Why it is cut so: what is kept serves more of what the job says is wanted, or it is broader. Null where it is not for its offcuts. */
-  readonly because: 'wanted' | 'broader' | null;
+  /** Why it is cut so: what is kept serves more of what the job says is wanted, or it is broader; both ways are alike; or it is cut so for its cuts. */
+  readonly because: 'wanted' | 'broader' | 'alike' | 'cuts';
 }
 
 /** Where two offcuts meet and what is worth keeping does not say which of them has the corner: what is kept, and what might be. */
@@ -58,7 +58,9 @@ export function offcutChoices({ stock, tree }: CutSheet, job: Job): readonly Off
     const differ = { kept: without(kept, instead), instead: without(instead, kept) };
     if (!differ.kept.length || !differ.instead.length) return inner;
     const [is, might] = usesOf(node, other, job.cutter.kerf, wants);
-    const because = is.wanted > might.wanted ? 'wanted' : is.useful > might.useful ? 'broader' : null;
+    const [wanted, useful] = [is.wanted - might.wanted, is.useful - might.useful];
+    const by = wanted || useful;
+    const because = by > 0 ? (wanted ? 'wanted' : 'broader') : by < 0 ? 'cuts' : 'alike';
     return [...inner, { ...differ, because }];
   };
   return choicesIn(tree);
