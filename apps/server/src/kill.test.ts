@@ -107,5 +107,5 @@ test(
     check.close();
     rmSync(folder, { recursive: true });
   },
-  60_000 + MOST_KILLS * 8000,
+  60_000 + MOST_KILLS * 30_000,
 );
