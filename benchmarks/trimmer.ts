@@ -81,7 +81,7 @@ export async function* trimmer(): AsyncGenerator<string> {
     anew.push(await waits);
     // it was right after all, so that there is paper for the next
     await page.keyboard.press('ArrowLeft');
-    await page.waitForFunction(`!document.querySelector('h1').textContent.includes('order')`);
+    await page.waitForFunction(() => !document.querySelector('h1')!.textContent.includes('order'));
     await page.waitForTimeout(800);
   }
   yield told('from a cut gone wrong to the first step of the new order', anew, 1000);

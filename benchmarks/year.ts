@@ -98,7 +98,10 @@ async function planned(page: Page, id: string): Promise<{ begun: number[]; first
     await field.fill(i % 2 ? '1' : '1 1/8');
     await page.evaluate('window.begunAt = window.answeredAt = window.pressedAt = 0');
     await page.keyboard.press('Enter');
-    await page.waitForFunction('window.answeredAt', null, { timeout: 30_000 });
+    // not as text: the page allows no text to be run
+    await page.waitForFunction(() => (window as unknown as { answeredAt: number }).answeredAt, null, {
+      timeout: 30_000,
+    });
     const [pressed, began, answered] = await page.evaluate<[number, number, number]>(
       `[window.pressedAt, window.begunAt, window.answeredAt]`,
     );
