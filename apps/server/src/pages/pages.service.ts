@@ -3,10 +3,10 @@ import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import {
   basisOf,
   cutOf,
-  oftenCut,
   cutStateOf,
   issueOf,
   migratePage,
+  oftenCut,
   pageSchema,
   sameBasis,
   stageOf,

@@ -1,3 +1,4 @@
+import { seededRandom } from '../chance/index.ts';
 import { otherApproaches, plainApproach, withFirstCutter, type Approach, type Figure } from './approaches.ts';
 import { Budget, type Clock } from './budget.ts';
 import { framesOf, type Framing } from './blanks/frames.ts';
@@ -19,7 +20,6 @@ import { flattened } from './sheets/flat.ts';
 import { withUsefulOffcuts } from './sheets/offcuts.ts';
 import { compareScores, score, type Solution } from './sheets/score.ts';
 import { Sparing } from './sheets/sparing.ts';
-import { seededRandom } from '../chance/index.ts';
 import { eachHeld, standingOf, urgencies } from './sheets/standing.ts';
 import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
 import { cutterHolds, type CutSheet } from './sheets/tree.ts';
@@ -37,14 +37,14 @@ const UNSEEN = 100;
 const EASING = 0.15;
 /** Of the time there is, what is kept to lay the pieces another way where that is easier to cut. */
 const SETTLED = 0.1;
+/** Of that time, what goes to the search where it is not known that no less paper would do. */
+const UNSETTLED = 0.8;
 /** Where easy cuts are all that is asked for: of the time there is, what the search has, and of the rest, what doing with a setting less has. */
 const SEARCHING = 0.4;
 const SPARING = 0.8;
 /** Accepted ways to cut that are looked back on, and changes that may be in vain. */
 const SPARING_MEMORY = 8;
 const SPARED_IN_VAIN = 6000;
-/** Of that time, what goes to the search where it is not known that no less paper would do. */
-const UNSETTLED = 0.8;
 const MOST_SHEETS_EASED = 12;
 /** Sheets of a plan for which a setting less is looked for. */
 const MOST_SHEETS_SPARED = 40;
@@ -129,7 +129,7 @@ export class Planner {
     const isFew = length <= MOST_SHEETS_EASED;
     // while less paper might do, most of what is left goes there
     const isSettled = this.cannotBeBettered(aim);
-    const isSpared = isSettled && length <= MOST_SHEETS_SPARED;
+    const isSpared = aim === 'easiest-cuts' && isSettled && length <= MOST_SHEETS_SPARED;
     // of so many sheets the cuts are not made easier: all of the time is for the paper
     if (!isFew && !isSpared) {
       this.search(aim, budget.share(1 - BROADENING));
