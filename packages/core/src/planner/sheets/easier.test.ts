@@ -66,7 +66,7 @@ describe('easiest cuts', () => {
         ],
       },
       6,
-      20,
+      21,
     ],
     // three of 1 9/16 come off one after the other, not their sum first
     ['three 1 9/16 × 5 3/8', { sheet, kinds: [{ width: 25, height: 86, quantity: 3 }] }, 2, 4],
