@@ -284,7 +284,7 @@ export {
   planAims,
   offcutChoices,
   reordered,
-  sheetOf,
+  sheetOfPlan,
   planJob,
   planSchema,
   nestedDeeperThan,

@@ -35,7 +35,7 @@ export {
   type WayOut,
 } from './documents/plan.ts';
 export { offcutChoices, type OffcutChoice } from './sheets/offcuts.ts';
-export { sheetOf } from './sheets/ofPlan.ts';
+export { sheetOfPlan } from './sheets/ofPlan.ts';
 export { verifyPlan } from './check/verifyPlan.ts';
 export type { PlanFault } from './check/faults.ts';
 export { liesInside } from './blanks/outline.ts';

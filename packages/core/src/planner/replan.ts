@@ -5,7 +5,7 @@ import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import type { Solution } from './sheets/score.ts';
 import { search } from './search/search.ts';
-import { sheetOf } from './sheets/ofPlan.ts';
+import { sheetOfPlan } from './sheets/ofPlan.ts';
 import { eachHeld, standingOf } from './sheets/standing.ts';
 import type { CutSheet, Tree } from './sheets/tree.ts';
 
@@ -20,7 +20,7 @@ export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
   const left = job.pieces.map((p) => (p.from || p.opening ? 0 : p.quantity));
   const copies = job.stock.map((s) => (s.reserved || s.outline || s.uncut.length ? 0 : s.quantity));
   return earlier.sheets.flatMap((_, i): CutSheet[] => {
-    const sheet = sheetOf(job, earlier, i);
+    const sheet = sheetOfPlan(job, earlier, i);
     if (!sheet || copies[sheet.stock]! <= 0) return [];
     const wanted = new Map<number, number>();
     eachHeld(sheet.tree, ({ holds: { piece } }) => wanted.set(piece, (wanted.get(piece) ?? 0) + 1));

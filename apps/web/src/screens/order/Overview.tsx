@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { letterOfSheet, offcutChoices, sheetOf, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
+import { letterOfSheet, offcutChoices, sheetOfPlan, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
 import { sheetPicture } from '@temnex/drawing';
 import { KIND_WORDS, offcutChoiceWords, sizeWords } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -32,7 +32,7 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
   const choices = useMemo(
     () =>
       plan.sheets.map((_, i) => {
-        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : sheetOf(job, plan, i);
+        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : sheetOfPlan(job, plan, i);
         return sheet ? offcutChoices(sheet, job) : [];
       }),
     [plan, job],

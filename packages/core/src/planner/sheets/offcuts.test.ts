@@ -3,7 +3,7 @@ import { lengthOf } from '../../length/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { planJob, readJob, verifyPlan, type Job, type Plan, type PlanNode } from '../index.ts';
 import { offcutChoices, withUsefulOffcuts } from './offcuts.ts';
-import { sheetOf } from './ofPlan.ts';
+import { sheetOfPlan } from './ofPlan.ts';
 import { alongOf, cutsOf, figuresOf, isHolding, noFigures, type Tree } from './tree.ts';
 
 const inch = lengthOf('1');
@@ -124,16 +124,16 @@ describe('where a rule of what to keep leaves it open', () => {
     const strip = { ...asked.stock[0]!, width: lengthOf('3 1/2'), height: lengthOf('6') };
     const one: Job = { ...asked, stock: [strip] };
     const plan = planJob(one, { now: () => 0 });
-    const sheet = sheetOf(one, plan, 0);
+    const sheet = sheetOfPlan(one, plan, 0);
     expect(sheet && inInches(sheet.tree, one)).toEqual([[asBroad, asNarrow, 'broader']]);
-    const without = (change: Partial<Plan>) => sheetOf(one, { ...plan, ...change }, 0);
+    const without = (change: Partial<Plan>) => sheetOfPlan(one, { ...plan, ...change }, 0);
     const tree = (change: Partial<PlanNode>) => without({ sheets: [{ ...plan.sheets[0]!, tree: { ...plan.sheets[0]!.tree, ...change } }] }); // prettier-ignore
     expect(tree({})).toEqual(sheet);
     expect([without({ unit: 'mm' }), tree({ cut: 'windmill' }), tree({ width: 3 })]).toEqual([null, null, null]);
-    expect(sheetOf({ ...one, pieces: [{ ...one.pieces[0]!, width: lengthOf('3') }] }, plan, 0)).toBeNull();
-    expect(sheetOf({ ...one, pieces: [] }, plan, 0)).toBeNull();
-    expect(sheetOf({ ...one, stock: [] }, plan, 0)).toBeNull();
-    expect(sheetOf({ ...one, stock: [{ ...strip, height: lengthOf('7') }] }, plan, 0)).toBeNull();
+    expect(sheetOfPlan({ ...one, pieces: [{ ...one.pieces[0]!, width: lengthOf('3') }] }, plan, 0)).toBeNull();
+    expect(sheetOfPlan({ ...one, pieces: [] }, plan, 0)).toBeNull();
+    expect(sheetOfPlan({ ...one, stock: [] }, plan, 0)).toBeNull();
+    expect(sheetOfPlan({ ...one, stock: [{ ...strip, height: lengthOf('7') }] }, plan, 0)).toBeNull();
   });
 });
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { normalJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { planJob, readJob, sheetOf, verifyPlan, type Job, type JobDocument } from '../index.ts';
+import { planJob, readJob, sheetOfPlan, verifyPlan, type Job, type JobDocument } from '../index.ts';
 import { settingsFor } from '../order/steps.ts';
 import { planOf } from '../order/write.ts';
 import type { Solution } from './score.ts';
@@ -79,7 +79,7 @@ describe('a setting less', () => {
       const plan = planJob(job, { now: () => 0 });
       expect(plan.missing).toEqual([]);
       let now: Solution = {
-        sheets: plan.sheets.map((_, i) => sheetOf(job, plan, i)!),
+        sheets: plan.sheets.map((_, i) => sheetOfPlan(job, plan, i)!),
         missing: job.pieces.map(() => 0),
       };
       const sparing = new Sparing(job, seededRandom(seed));
