@@ -171,6 +171,7 @@ test('three pages are planned as one, cut, and taken back', async ({ table: page
   const same = page.getByText('All three come to the same here.');
   await expect(figures.or(same)).toBeVisible();
   if (await figures.isVisible()) {
+    await expect(figures.locator('tbody tr')).toHaveCount(3);
     const settings = await figures.locator('tbody tr td:nth-child(6)').allInnerTexts();
     expect(settings).toHaveLength(3);
     expect(Number(settings[1])).toBe(Math.min(...settings.map(Number)));

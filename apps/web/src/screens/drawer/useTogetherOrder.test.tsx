@@ -67,6 +67,8 @@ test('side by side are all three; a better one for the chosen aim is kept, once'
   const better = like(kept, 0);
   worker.tell({ kind: 'done', plans: [better, plans[1]!, plans[2]!], alone: null });
   expect(Object.keys(hook.result.current.plans)).toHaveLength(3);
+  // also while it is on its way to be kept: the figures do not change under somebody who reads them
+  expect(hook.result.current.plans['least-paper']).toBe(better);
   expect(hook.result.current.compare).toBeNull();
   await waitFor(() => expect(sent).toEqual([better]));
   hook.rerender();

@@ -75,7 +75,7 @@ export function useTogetherOrder(pages: readonly string[]): TogetherOrder {
     planning: fresh?.status === 'planning' && !stored ? fresh : null,
     stored: stored?.id ?? null,
     stop: () => found && stop({ [found.aim]: found }),
-    plans: plan ? { ...compared.plans, [plan.aim]: plan } : {},
+    plans: plan ? { [plan.aim]: plan, ...compared.plans } : {},
     compare: stored ? compared.begin : null,
     comparing: compared.planning,
     stopComparing: compared.stop,
