@@ -10,6 +10,7 @@ import {
   wrongFault,
   type CutSoFar,
   type Page,
+  type SessionDeed,
   type SessionEvent,
   type SessionState,
   type TrimmerStep,
@@ -43,6 +44,9 @@ interface Folded {
   readonly seq: number;
   readonly state: SessionState;
 }
+
+/** What changes stock or what a session is; the rest is only put down as an event. */
+const CHANGES_THE_BOOKS: ReadonlySet<SessionDeed['do']> = new Set(['wrong', 'right', 'order', 'end', 'on']);
 
 const recordOf = ({ pages, ...row }: Row): SessionRecord => ({ ...row, pages: pages.split(' ') });
 
@@ -167,10 +171,17 @@ export class SessionsService {
     const taken: TakenEvent[] = [];
     const after = this.db.transaction((tx) => {
       let state = this.stateOf(tx, this.row(tx, id));
+      const known = knownEvents(tx, events);
       for (const event of events) {
         try {
-          const one = tx.transaction((own) => this.take(own, id, state, event));
-          if (!one) continue;
+          const session = known.get(event.id);
+          if (session !== undefined && session !== id)
+            throw new Refused('bad-input', 'id: this event belongs to another session.', { field: 'id' });
+          if (session !== undefined) continue;
+          const one = CHANGES_THE_BOOKS.has(event.deed.do)
+            ? tx.transaction((own) => this.take(own, id, state, event))
+            : this.take(tx, id, state, event);
+          known.set(event.id, id);
           state = one.state;
           taken.push(one.taken);
         } catch (error) {
@@ -188,22 +199,17 @@ export class SessionsService {
     return { session: recordOf(row), events: this.eventsOf(this.db, id, since), refused };
   }
 
-  /** What came of an event; null: it was taken in before. */
+  /** What came of an event that was not taken in before. */
   private take(
     tx: Transaction,
     id: string,
     state: SessionState,
     event: SessionEvent,
-  ): { taken: TakenEvent; state: SessionState } | null {
-    const before = tx.select().from(sessionEvents).where(eq(sessionEvents.id, event.id)).get();
-    if (before) {
-      if (before.session !== id)
-        throw new Refused('bad-input', 'id: this event belongs to another session.', { field: 'id' });
-      return null;
-    }
+  ): { taken: TakenEvent; state: SessionState } {
     const next = sessionAfter(state, event, (plan) => this.stepsOf(plan).length);
     const idle = typeof next === 'string' ? next : null;
-    if (typeof next !== 'string') this.carryOut(tx, this.row(tx, id), state, event);
+    if (typeof next !== 'string' && CHANGES_THE_BOOKS.has(event.deed.do))
+      this.carryOut(tx, this.row(tx, id), state, event);
     const receivedAt = new Date().toISOString();
     const { seq } = tx
       .insert(sessionEvents)
@@ -339,6 +345,17 @@ export class SessionsService {
     if (!row) throw notFound('session at the trimmer');
     return row;
   }
+}
+
+/** Those of the events that were taken in before, each with its session. */
+function knownEvents(tx: Transaction, events: readonly SessionEvent[]): Map<string, string> {
+  const ids = events.map(({ id }) => id);
+  const rows = tx
+    .select({ id: sessionEvents.id, session: sessionEvents.session })
+    .from(sessionEvents)
+    .where(inArray(sessionEvents.id, ids))
+    .all();
+  return new Map(rows.map(({ id, session }) => [id, session]));
 }
 
 /** What is to be known to sort the pieces of a page that is made several times. */
