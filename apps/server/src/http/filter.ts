@@ -61,4 +61,4 @@ const isBusy = (error: unknown): boolean => /SQLITE_BUSY|database is locked/i.te
 const isTaken = (error: unknown): boolean =>
   /SQLITE_CONSTRAINT_(PRIMARYKEY|UNIQUE)|UNIQUE constraint/i.test(saysOf(error));
 const isReadOnly = (error: unknown): boolean =>
-  /SQLITE_READONLY|readonly database|SQLITE_CANTOPEN|EACCES|EPERM|EROFS/i.test(saysOf(error));
+  /SQLITE_READONLY|readonly database|SQLITE_CANTOPEN|EACCES|EPERM|EROFS|EEXIST|ENOTDIR/i.test(saysOf(error));

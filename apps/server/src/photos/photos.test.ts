@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, rmSync } from 'node:fs';
+import { existsSync, readdirSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { crc32 } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -171,6 +171,21 @@ describe('taking photos in', () => {
     expect(new Set(answers.map((a: TookPhoto) => a.photo.id)).size).toBe(1);
     expect(answers.filter((a) => !a.again)).toHaveLength(1);
   });
+});
+
+test('where the folder of the photos is none, that is said, nothing is put down, and the same photo is taken once it is one again', async () => {
+  const folder = join(dirname(server.file), 'photos');
+  const before = (await all()).photos.length;
+  const photo = await drawn(60, 40).jpeg().toBuffer();
+  renameSync(folder, `${folder}-elsewhere`);
+  writeFileSync(folder, '');
+  const { status, body } = await send(photo);
+  expect([status, body.message]).toEqual([500, expect.stringContaining('cannot be written to; nothing was saved')]);
+  expect((await all()).photos).toHaveLength(before);
+  rmSync(folder);
+  renameSync(`${folder}-elsewhere`, folder);
+  expect((await send(photo)).status).toBe(201);
+  expect((await all()).photos).toHaveLength(before + 1);
 });
 
 describe('what is said of photos', () => {
