@@ -492,6 +492,12 @@ describe('templates at true size', () => {
     expect([answer.status, answer.body.code]).toEqual([400, code]);
     expect(answer.body.message).toMatch(/\w/);
   });
+  test('what an input lacks is named', async () => {
+    expect((await sent({ input: null })).body).toMatchObject({
+      field: 'input',
+      message: expect.stringMatching(/^input/),
+    });
+  });
 });
 
 describe('the demo', () => {

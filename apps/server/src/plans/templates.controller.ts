@@ -2,7 +2,7 @@ import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common
 import { MARKS, issueOf, parseLength, recipeOf } from '@temnex/core';
 import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
 import { templatePages, templatesOf } from '@temnex/drawing';
-import { TERMINAL, issueWords, lengthProblemWords, recipeProblemWords, recipeWords } from '@temnex/words';
+import { TERMINAL, issueWords, lengthProblemWords, pathWords, recipeProblemWords, recipeWords } from '@temnex/words';
 import { checked } from '../http/checked.ts';
 import { Refused } from '../http/refused.ts';
 import { pdfOf } from './pdf.ts';
@@ -15,7 +15,11 @@ export class TemplatesController {
   async print(@Body(checked(templatesSchema)) body: TemplatesRequest): Promise<StreamableFile> {
     const recipe = recipeOf(body.recipe);
     const read = recipe.input.safeParse(body.input);
-    if (!read.success) throw new Refused('bad-input', issueWords(issueOf(read.error.issues[0]!), TERMINAL));
+    if (!read.success) {
+      const { path, problem } = issueOf(read.error.issues[0]!);
+      const issue = { path: ['input', ...path], problem };
+      throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+    }
     const mark = MARKS[body.mark];
     const voice = { mark, figures: 'typeset' } as const;
     const lengthOf = (field: 'width' | 'height') => {

@@ -39,6 +39,9 @@ export function waitingOf(id: string): readonly SessionEvent[] {
   return events;
 }
 
+/** Closing the window would lose what lives in it alone; the browser asks first. */
+const askBeforeLeaving = (event: BeforeUnloadEvent): void => event.preventDefault();
+
 function keep(id: string, events: readonly SessionEvent[]): void {
   const text = events.length ? JSON.stringify(events) : null;
   try {
@@ -49,6 +52,8 @@ function keep(id: string, events: readonly SessionEvent[]): void {
     if (text) spare.set(id, text);
     else spare.delete(id);
   }
+  if (spare.size) addEventListener('beforeunload', askBeforeLeaving);
+  else removeEventListener('beforeunload', askBeforeLeaving);
   listeners.forEach((tell) => tell());
 }
 

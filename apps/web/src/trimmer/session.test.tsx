@@ -223,8 +223,12 @@ describe('what waits on a device', () => {
       putOut('three', event('a'));
       expect(isOnlyInMemory('three')).toBe(true);
       expect(waitingOf('three').map((e) => e.id)).toEqual(['a']);
+      // closing the window is asked about, as long as something would be lost
+      const isAsked = () => !dispatchEvent(new Event('beforeunload', { cancelable: true }));
+      expect(isAsked()).toBe(true);
       takenIn('three', new Set(['a']));
       expect(waitingOf('three')).toEqual([]);
+      expect(isAsked()).toBe(false);
     } finally {
       Storage.prototype.setItem = set;
     }
