@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
 import request from 'supertest';
-import { MARKS, emptyPage, lengthOf, planJob, readJob, recipeOf } from '@temnex/core';
+import { MARKS, emptyPage, lengthOf, planJob, readJob, recipeOf, type Page } from '@temnex/core';
 import type { DrawerRecord } from '@temnex/contract';
 import { sql } from 'drizzle-orm';
 import { DATABASE, type Database } from './database/types.ts';
@@ -33,6 +33,28 @@ test('ids that something has already', async () => {
     const { status, body: said } = await ask('post', path, body);
     expect([path, status, said.field]).toEqual([path, 400, 'id']);
     expect(said.message).toMatch(/^id: /);
+  }
+});
+test('what is not of the shape that is asked for is told as a sentence, never by a name of ours', async () => {
+  const side = (await drawer()).papers[0]!.sides[0]!;
+  const blue = { ...side, look: { ...side.look, ground: 'blue' } };
+  const { document } = (await ask('get', '/api/pages/demo-first-wind')).body as { document: Page };
+  const first = document.items[0]!;
+  const withFirst = (change: object) => ({ id: id(), document: { ...document, items: [{ ...first, ...change }] } });
+  const challenge = { id: id(), name: 'Use it up', line: 'scraps', pieces: 10, from: '2026-06-01', to: '2026-06-30' };
+  const nextToNothing = { ...first.at, across: { from: 'before', by: '1' } };
+  for (const [field, path, body] of [
+    ['id', '/api/pages', { id: 'k!', document }],
+    ['document.bags[0]', '/api/pages', { id: id(), document: { ...document, bags: ['Ada\nBo'] } }],
+    ['document.items[0].id', '/api/pages', withFirst({ id: 'a/b' })],
+    ['document.items[0].at.across.of', '/api/pages', withFirst({ at: nextToNothing })],
+    ['name', '/api/challenges', { ...challenge, name: 'Use\nit up' }],
+    ['from', '/api/challenges', { ...challenge, from: 'June' }],
+    ['sides[0].look.ground', '/api/papers', { id: id(), name: 'Gust', sides: [blue] }],
+  ] as const) {
+    const answer = await ask('post', path, body);
+    expect([field, answer.status, answer.body.message]).toEqual([field, 400, expect.stringMatching(/: (must|is) /)]);
+    expect(answer.body.message).toContain(`${field}: `);
   }
 });
 test('more of an item than there can be', async () => {

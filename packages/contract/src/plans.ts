@@ -33,7 +33,7 @@ const pageIds = z
   .array(z.string().min(1).max(64))
   .min(2)
   .max(60)
-  .refine((ids) => new Set(ids).size === ids.length, 'each page is cut once');
+  .refine((ids) => new Set(ids).size === ids.length, 'must name each page once');
 /** Pages to cut together, their ids with commas between. */
 export const togetherQuerySchema = z.strictObject({
   pages: z

@@ -12,7 +12,7 @@ import { RECIPE_IDS, inputNamed, recipeOf, type RecipeId } from '../recipes/inde
 export const PAGE_VERSION = 2;
 
 /** Ids are put together to name pieces (`item/blank`), so they hold no slash. */
-const id = z.string().regex(/^[^/]{1,64}$/, 'id');
+const id = z.string().regex(/^[^/]{1,64}$/, 'must be 1 to 64 characters, none of them a slash');
 const name = z.string().trim().min(1).max(120);
 
 /** Which paper a piece is to come from, and how it must run. */
@@ -45,10 +45,10 @@ export const UP_DOWN = ['bottom', 'lower-third', 'centre', 'upper-third', 'top',
 export const placeSchema = z.strictObject({
   across: z
     .strictObject({ from: z.enum(ACROSS), ...besideAnother })
-    .refine(hasNeighbour, { path: ['of'], message: 'missing' }),
+    .refine(hasNeighbour, { path: ['of'], message: 'must name what it is next to' }),
   upDown: z
     .strictObject({ from: z.enum(UP_DOWN), ...besideAnother })
-    .refine(hasNeighbour, { path: ['of'], message: 'missing' }),
+    .refine(hasNeighbour, { path: ['of'], message: 'must name what it is next to' }),
 });
 export type Place = z.infer<typeof placeSchema>;
 

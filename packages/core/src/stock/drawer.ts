@@ -16,10 +16,10 @@ import { areaWithin, crossesItself } from '../geometry/index.ts';
 export const PATTERNS = ['plain', 'stripes', 'checks', 'dots', 'waves', 'clouds', 'grass', 'words'] as const;
 /** How large a pattern is; what is not said is medium. */
 export const SCALES = ['small', 'medium', 'large'] as const;
-const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'colour');
+const colour = z.string().regex(/^#[0-9a-f]{6}$/i, 'must be a colour like #1f4e5f');
 /** A picture of a face in place of a drawn look: the name it is stored under, its size in pixels, and how wide the paper is that it shows (inches, where no unit is said). */
 export const facePictureSchema = z.strictObject({
-  file: z.string().regex(/^[0-9a-f]{64}$/, 'picture'),
+  file: z.string().regex(/^[0-9a-f]{64}$/, 'must name a picture that was taken in'),
   width: z.int().min(1).max(10_000),
   height: z.int().min(1).max(10_000),
   across: lengthText(),
@@ -43,7 +43,7 @@ export const oneLine = (most: number) =>
     .trim()
     .min(1)
     .max(most)
-    .regex(/^\P{Cc}*$/u, 'one-line');
+    .regex(/^\P{Cc}*$/u, 'must be on one line');
 const label = oneLine(80);
 const id = z.string().min(1).max(64);
 
@@ -89,7 +89,7 @@ const margin = lengthText({ allow: 'zero' });
 export const STOCK_KINDS = ['sheet', 'pad', 'scrap', 'strip', 'branding', 'piece'] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
 /** A day, as 2026-05-31. */
-export const day = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'day');
+export const day = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'must be a day like 2026-06-14');
 /** Its parts, each by itself; `wholeItem` checks how they go together. */
 export const stockItemShape = z.strictObject({
   id,
