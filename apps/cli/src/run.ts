@@ -24,17 +24,17 @@ import {
   type Plan,
 } from '@temnex/core';
 import {
-  NAMES,
-  factWords,
-  figure,
-  finishesWords,
-  fullFigure,
-  issueWords,
-  missingWords,
-  pageProblemWords,
-  recipeWords,
-  suggestionWords,
-  sumWords,
+  DEFAULT_NAMES,
+  describeFact,
+  formatLength,
+  describeFinishes,
+  formatLengthWithDifference,
+  describeIssue,
+  describeMissing,
+  describePageProblem,
+  recipeText,
+  describeSuggestion,
+  formatSum,
   TERMINAL,
   type Voice,
 } from '@temnex/words';
@@ -101,7 +101,7 @@ async function readDocument(file: string, world: World): Promise<unknown> {
 
 function refuse(issues: readonly JobIssue[], world: World): number {
   const more = issues.length > 1 ? ` (and ${issues.length - 1} more)` : '';
-  world.err(`${issueWords(issues[0]!, TERMINAL)}${more}`);
+  world.err(`${describeIssue(issues[0]!, TERMINAL)}${more}`);
   return BAD_INPUT;
 }
 
@@ -126,7 +126,7 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
   world.out(`${JSON.stringify(aims ? answers : answer, null, 1)}\n`);
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   if (svg) {
-    const { BLACK_AND_WHITE, sheetPicture, svgText } = await import('@temnex/drawing');
+    const { BLACK_AND_WHITE, drawSheet, formatSvg } = await import('@temnex/drawing');
     try {
       await mkdir(svg, { recursive: true });
     } catch {
@@ -136,14 +136,14 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
     const style = { scale: 48, voice: TERMINAL, face: BLACK_AND_WHITE, pieceName: (id: string) => names.get(id) ?? id };
     try {
       for (let i = 0; i < answer.sheets.length; i++)
-        await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), svgText(sheetPicture(answer, i, job, style)));
+        await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), formatSvg(drawSheet(answer, i, job, style)));
     } catch {
       world.err(`${svg}: its pictures cannot be written`);
       return BAD_INPUT;
     }
   }
   if (answer.status === 'complete') return DONE;
-  world.err(answer.missing.map((m) => missingWords(m, job, TERMINAL).why).join('; '));
+  world.err(answer.missing.map((m) => describeMissing(m, job, TERMINAL).why).join('; '));
   return SHORT;
 }
 
@@ -161,14 +161,14 @@ function shownParts({ parts }: DerivedPage): Part[] {
 function size(document: unknown, world: World): number {
   const parsed = pageSchema.safeParse(migratePage(document));
   if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
-  const page = derivePage(parsed.data, NAMES);
+  const page = derivePage(parsed.data, DEFAULT_NAMES);
   const voice: Voice = { mark: page.mark, figures: 'plain' };
   for (const part of shownParts(page)) {
     const { solved } = page.items.get(part.item)!;
     const sumOf = (axis: 'width' | 'height') => {
       const sum = part.sized && solved.status === 'solved' ? solved.sums.get(fieldKey(part.sized[axis])) : undefined;
       const value = sum && solved.status === 'solved' ? solved.values.get(fieldKey(part.sized![axis])) : undefined;
-      return sum && value ? [sumWords(sum, roundExact(value, 'nearest'), voice)] : [];
+      return sum && value ? [formatSum(sum, roundExact(value, 'nearest'), voice)] : [];
     };
     const sums = [...sumOf('width'), ...sumOf('height')];
     // of what is turned, how it is cut says more than how far it reaches
@@ -176,30 +176,30 @@ function size(document: unknown, world: World): number {
     const { width, height } = cut ?? part;
     const lies = cut ? `, turned by ${Math.round(10 * part.turned!) / 10}°` : '';
     world.out(
-      `${part.name}: ${fullFigure(width, voice)} x ${fullFigure(height, voice)}${lies}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
+      `${part.name}: ${formatLengthWithDifference(width, voice)} x ${formatLengthWithDifference(height, voice)}${lies}${sums.length ? `   [${sums.join(';  ')}]` : ''}\n`,
     );
   }
   // what was worked out beside the sizes: the reveals
   for (const { item, solved } of page.items.values()) {
     if (solved.status !== 'solved') continue;
-    const words = recipeWords(item.recipe);
+    const words = recipeText(item.recipe);
     for (const fact of solved.laid.facts) {
-      const says = factWords(item.recipe, fact, voice);
+      const says = describeFact(item.recipe, fact, voice);
       if (says) world.out(`${item.name}${fact.of ? `, ${words.group(fact.of)}` : ''}: ${says}\n`);
     }
   }
   for (const piece of page.pieces)
-    for (const finish of finishesWords(piece.finish, (length) => figure(length, voice)))
+    for (const finish of describeFinishes(piece.finish, (length) => formatLength(length, voice)))
       world.out(`${piece.name}: ${finish}\n`);
   const nameOf = (id: string) => page.items.get(id)?.item.name ?? id;
   for (const { suggestion, item } of page.suggestions)
-    world.err(`${nameOf(item)}: ${suggestionWords(page.items.get(item)!.item.recipe, suggestion, voice)}`);
+    world.err(`${nameOf(item)}: ${describeSuggestion(page.items.get(item)!.item.recipe, suggestion, voice)}`);
   const refused = [...new Set(page.problems.flatMap((p) => (p.item === null ? [] : [nameOf(p.item)])))];
   if (refused.length) world.err(`not all is here: ${refused.join(', ')} cannot be made as it is`);
   for (const problem of page.problems) {
     const recipe = problem.item === null ? null : (page.items.get(problem.item)?.item.recipe ?? null);
     const where = problem.item === null ? 'page' : nameOf(problem.item);
-    world.err(`${where}: ${pageProblemWords(problem, recipe, voice, nameOf)}`);
+    world.err(`${where}: ${describePageProblem(problem, recipe, voice, nameOf)}`);
   }
   return page.problems.length ? BAD_INPUT : DONE;
 }

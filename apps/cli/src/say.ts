@@ -17,14 +17,14 @@ import {
   type Table,
 } from '@temnex/core';
 import {
-  answerOf,
-  notUnderstood,
-  offerWords,
-  saidBackWords,
-  saidWords,
-  sheetsWords,
-  stockLine,
-  tooLongWords,
+  buildAnswer,
+  describeNotUnderstood,
+  describeOffer,
+  describeParsedInput,
+  describeLineProblem,
+  describeSheetCount,
+  previewStockLine,
+  describeTooLong,
   type Answer,
   type Voice,
 } from '@temnex/words';
@@ -89,19 +89,24 @@ function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () 
   const voice: Voice = { mark: table.mark, figures: 'plain' };
   const said = heard?.said;
   if (heard && said?.ok) {
-    const answer = answerOf(heard.recipe, said.input, heard.table);
-    return { ...answer, understood: saidBackWords(heard.recipe, said.input, heard) };
+    const answer = buildAnswer(heard.recipe, said.input, heard.table);
+    return { ...answer, understood: describeParsedInput(heard.recipe, said.input, heard) };
   }
   // paper for the drawer: what was understood is all there is to say, for here is no drawer
-  const paper = stockLine(line, [], table.unit);
+  const paper = previewStockLine(line, [], table.unit);
   if (paper)
-    return paper.said.ok ? { ...notUnderstood(''), understood: paper.says, problems: [] } : notUnderstood(paper.says);
+    return paper.said.ok
+      ? { ...describeNotUnderstood(''), understood: paper.says, problems: [] }
+      : describeNotUnderstood(paper.says);
   const card = cardEitherWay(line);
   const shorter = card ? null : lineLeavingOut(line, table, newId);
   const instead = card ? [card.folded, card.flat] : shorter ? [shorter.line] : [];
   return {
-    ...notUnderstood(
-      saidWords(said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } }, voice),
+    ...describeNotUnderstood(
+      describeLineProblem(
+        said && !said.ok ? said : { ok: false, problem: { code: 'phrase-unreadable', text: line } },
+        voice,
+      ),
     ),
     offers: instead.map((one) => `say: ${one}`),
   };
@@ -122,9 +127,9 @@ function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, w
   if (long.length)
     return {
       ...answer,
-      problems: long.map((blank) => tooLongWords(id, blank, paper, voice)),
+      problems: long.map((blank) => describeTooLong(id, blank, paper, voice)),
       offers: long.flatMap((blank) =>
-        recipe.toComeFrom(said.input, table, blank.key, paper).map((offer) => offerWords(id, offer, voice)),
+        recipe.toComeFrom(said.input, table, blank.key, paper).map((offer) => describeOffer(id, offer, voice)),
       ),
     };
   const wanted = jobOfBlanks(blanks, paper, table);
@@ -132,7 +137,7 @@ function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, w
   if (!job.ok) return answer;
   return {
     ...answer,
-    facts: [...answer.facts, sheetsWords(planJobNested(wanted, job.job, { now: world.now }), paper, voice)],
+    facts: [...answer.facts, describeSheetCount(planJobNested(wanted, job.job, { now: world.now }), paper, voice)],
   };
 }
 

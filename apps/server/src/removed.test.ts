@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { eq } from 'drizzle-orm';
 import request from 'supertest';
-import type { DrawerRecord, PageSummary, Removed } from '@temnex/contract';
+import type { DrawerRecord, PageSummary, RemovedItem } from '@temnex/contract';
 import { pages, stock } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { DEMO_PAGE_ID, demoPage, demoPages } from './demo/demoPages.ts';
@@ -13,7 +13,7 @@ const id = () => `request-${++n}`;
 const ask = (method: 'get' | 'post' | 'put' | 'patch' | 'delete', path: string, body?: object) =>
   request(server.http)[method](path).set('Host', '127.0.0.1:4310').send(body);
 const drawer = async () => (await ask('get', '/api/drawer')).body as DrawerRecord;
-const removed = async () => (await ask('get', '/api/removed')).body as Removed[];
+const removed = async () => (await ask('get', '/api/removed')).body as RemovedItem[];
 beforeAll(async () => void (server = await testServer()));
 afterAll(() => server.stop());
 

@@ -18,8 +18,8 @@ import {
 import {
   ROUTES,
   paperPictureSchema,
-  previewSchema,
-  tookPhotoSchema,
+  backupPreviewSchema,
+  uploadedPhotoSchema,
   type CuttingRecord,
   type DrawerRecord,
   type HabitsRecord,
@@ -27,7 +27,7 @@ import {
   type PageRecord,
   type PlanRecord,
 } from '@temnex/contract';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { pages } from './database/schema.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { DEMO_PAGE_ID, demoPage, demoPages } from './demo/demoPages.ts';
@@ -254,7 +254,7 @@ async function planDemo(ask = get): Promise<{ basis: Basis; plan: Plan }> {
   const drawer = (await ask('/api/drawer')).body as DrawerRecord;
   const { habits, version } = (await ask('/api/habits')).body as HabitsRecord;
   const cuts = ((await ask(`/api/pages/${DEMO_PAGE_ID}/cuttings`)).body as CuttingRecord[]).filter((c) => !c.undoneAt);
-  const derived = derivePage(page.document, NAMES);
+  const derived = derivePage(page.document, DEFAULT_NAMES);
   const done = cuts.flatMap((c) => c.pieces as CutPiece[]);
   const asked = jobOfPage(page.document.name, derived, drawer, habits, done, page.document);
   if (!asked.ok) throw new Error(asked.problem.code);
@@ -696,7 +696,7 @@ describe('the door', () => {
       .set('content-type', 'application/zip')
       .send(zip.body);
     seen.add('post /api/backup/look');
-    expect(previewSchema.safeParse(looked.body).success).toBe(true);
+    expect(backupPreviewSchema.safeParse(looked.body).success).toBe(true);
     const restored = await check('post', '/api/backup/restore', '/api/backup/restore', {
       ...{ id: newId(), ticket: looked.body.ticket, replace: true },
     });
@@ -723,7 +723,7 @@ describe('the door', () => {
           .toBuffer(),
       );
     seen.add('post /api/photos');
-    const { id, file } = tookPhotoSchema.parse(photo.body).photo;
+    const { id, file } = uploadedPhotoSchema.parse(photo.body).photo;
     await check('get', '/api/photos', '/api/photos');
     await check('patch', '/api/photos', '/api/photos', { photos: [id], change: { favourite: true } });
     await check('post', '/api/photos/remove', '/api/photos/remove', { id: newId(), photos: [id] });

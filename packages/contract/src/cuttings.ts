@@ -39,7 +39,7 @@ export const cutSchema = z.strictObject({
   steps: z.int().min(0).optional(),
   spoiled: z.array(spoiledSchema).max(1000).optional(),
 });
-export type Cut = z.infer<typeof cutSchema>;
+export type CutRequest = z.infer<typeof cutSchema>;
 
 /** A cut piece that nothing wants any more goes into the drawer as a scrap. */
 export const scrapPieceSchema = z.strictObject({

@@ -117,12 +117,20 @@ const stepChangeSchema = z.strictObject({
   /** So many of it are kept for a page from now on. */
   keep: z.strictObject({ page: z.string().max(64), count: z.int().min(0).max(10_000) }).optional(),
 });
-export const STEP_SAYS = ['put-in', 'moved', 'held-back', 'freed', 'kept-for', 'taken-out', 'cleared-out'] as const;
-export type StepSays = (typeof STEP_SAYS)[number];
+export const DRAWER_STEP_KINDS = [
+  'put-in',
+  'moved',
+  'held-back',
+  'freed',
+  'kept-for',
+  'taken-out',
+  'cleared-out',
+] as const;
+export type DrawerStepKind = (typeof DRAWER_STEP_KINDS)[number];
 /** Many things done to the drawer as one: all of it or nothing, and undone as one. */
 export const drawerStepSchema = z.strictObject({
   id: requestId,
-  says: z.enum(STEP_SAYS),
+  says: z.enum(DRAWER_STEP_KINDS),
   papers: z.array(newPaperSchema).max(500).optional(),
   put: z.array(newStockSchema).max(2000).optional(),
   change: z.array(stepChangeSchema).max(20_000).optional(),
@@ -132,7 +140,7 @@ export type StepChange = z.infer<typeof stepChangeSchema>;
 /** A step that was taken. */
 export const stepRecordSchema = z.strictObject({
   id: z.string(),
-  says: z.enum(STEP_SAYS),
+  says: z.enum(DRAWER_STEP_KINDS),
   /** How many items it touched. */
   count: z.int(),
   at: z.string(),

@@ -1,16 +1,16 @@
 export {
   BACKUP_LIMIT_MB,
-  copiesSchema,
-  lookAtCopySchema,
-  previewSchema,
-  restoreSchema,
-  restoredSchema,
-  type Amounts,
-  type Copies,
-  type LookAtCopy,
-  type Preview,
-  type Restore,
-  type Restored,
+  backupCopiesSchema,
+  previewCopySchema,
+  backupPreviewSchema,
+  restoreBackupSchema,
+  restoreResultSchema,
+  type BackupCounts,
+  type BackupCopies,
+  type PreviewCopy,
+  type BackupPreview,
+  type RestoreBackup,
+  type RestoreResult,
 } from './keeping.ts';
 export {
   handlingSchema,
@@ -21,7 +21,7 @@ export {
   type RecordQuery,
   type RecordedCut,
   type RecordedItem,
-  type TheRecord,
+  type RecordPage,
 } from './record.ts';
 export { deviceCodeSchema, devicesSchema, type DeviceCode, type Devices } from './devices.ts';
 export {
@@ -33,14 +33,14 @@ export {
   type SessionRest,
   sessionSchema,
   sessionsQuerySchema,
-  takenEventSchema,
+  storedEventSchema,
   type BeginSession,
   type SendEvents,
   type SentEvents,
   type Session,
   type SessionRecord,
   type SessionsQuery,
-  type TakenEvent,
+  type StoredEvent,
 } from './sessions.ts';
 export {
   PICTURE_LIMIT_MB,
@@ -58,17 +58,17 @@ export {
   photoSheetsSchema,
   photosSchema,
   removePhotosSchema,
-  shownPhotoSchema,
-  takePhotoQuerySchema,
-  tookPhotoSchema,
+  photoOnPageSchema,
+  uploadPhotoQuerySchema,
+  uploadedPhotoSchema,
   type ChangePhotos,
   type PhotoImageQuery,
   type PhotoSheets,
   type Photos,
   type RemovePhotos,
-  type ShownPhoto,
-  type TakePhotoQuery,
-  type TookPhoto,
+  type PhotoOnPage,
+  type UploadPhotoQuery,
+  type UploadedPhoto,
 } from './photos.ts';
 export { refusalSchema, type Refusal } from './refusals.ts';
 export { bareRequestSchema, demoRequestSchema, requestId, type BareRequest, type DemoRequest } from './requests.ts';
@@ -86,7 +86,7 @@ export {
 } from './pages.ts';
 export {
   MOVEMENTS,
-  STEP_SAYS,
+  DRAWER_STEP_KINDS,
   challengeRecordSchema,
   challengeSchema,
   newChallengeSchema,
@@ -124,10 +124,10 @@ export {
   type UnreadableRecord,
   type StepChange,
   type StepRecord,
-  type StepSays,
+  type DrawerStepKind,
   type UnreadableStock,
 } from './drawer.ts';
-export { removedSchema, type Removed } from './removed.ts';
+export { removedItemSchema, type RemovedItem } from './removed.ts';
 export { templatesSchema, type TemplatesRequest } from './templates.ts';
 export {
   basisSchema,
@@ -150,7 +150,7 @@ export {
   cutSchema,
   cuttingRecordSchema,
   scrapPieceSchema,
-  type Cut,
+  type CutRequest,
   type CuttingRecord,
   type ScrapPiece,
 } from './cuttings.ts';

@@ -3,7 +3,7 @@ import { cropSchema, photoFactsSchema, photoSchema, type Ticks } from '@temnex/c
 import { requestId } from './requests.ts';
 
 /** A photo that a page shows, and the print that it wants of it, in ticks; by what was known when the page was saved. */
-export const shownPhotoSchema = z.strictObject({
+export const photoOnPageSchema = z.strictObject({
   photo: z.string(),
   page: z.string(),
   pageName: z.string(),
@@ -16,22 +16,22 @@ export const shownPhotoSchema = z.strictObject({
   measured: z.boolean(),
   copies: z.int(),
 });
-export type ShownPhoto = z.infer<typeof shownPhotoSchema>;
+export type PhotoOnPage = z.infer<typeof photoOnPageSchema>;
 
 /** All photos, the latest first, those of which it cannot be read how large they are, and where photos are shown. */
 export const photosSchema = z.strictObject({
   photos: z.array(photoSchema),
   unreadable: z.array(z.strictObject({ id: z.string(), name: z.string() })),
-  shown: z.array(shownPhotoSchema),
+  shown: z.array(photoOnPageSchema),
 });
 export type Photos = z.infer<typeof photosSchema>;
 
 /** What a photo is called, sent with it. */
-export const takePhotoQuerySchema = z.strictObject({ id: requestId, name: z.string().max(255).optional() });
-export type TakePhotoQuery = z.infer<typeof takePhotoQuerySchema>;
+export const uploadPhotoQuerySchema = z.strictObject({ id: requestId, name: z.string().max(255).optional() });
+export type UploadPhotoQuery = z.infer<typeof uploadPhotoQuerySchema>;
 /** A photo that was taken in; `again`: it was there, or is back. */
-export const tookPhotoSchema = z.strictObject({ photo: photoSchema, again: z.boolean() });
-export type TookPhoto = z.infer<typeof tookPhotoSchema>;
+export const uploadedPhotoSchema = z.strictObject({ photo: photoSchema, again: z.boolean() });
+export type UploadedPhoto = z.infer<typeof uploadedPhotoSchema>;
 
 const photoIds = z.array(z.string().min(1).max(64)).min(1).max(5000);
 /** The same said of many photos; what is left out stays as it is. */

@@ -73,4 +73,4 @@ export const recordQuerySchema = z.strictObject({
 });
 export type RecordQuery = z.infer<typeof recordQuerySchema>;
 export const recordSchema = z.strictObject({ entries: z.array(recordEntrySchema), more: z.boolean() });
-export type TheRecord = z.infer<typeof recordSchema>;
+export type RecordPage = z.infer<typeof recordSchema>;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 
 const keys = { id: z.string(), removedAt: z.string() };
 /** What was taken out and can be brought back. */
-export const removedSchema = z.discriminatedUnion('kind', [
+export const removedItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('page'), ...keys, name: z.string() }),
   z.strictObject({ kind: z.literal('photo'), ...keys, name: z.string() }),
   z.strictObject({ kind: z.literal('paper'), ...keys, name: z.string() }),
@@ -17,4 +17,4 @@ export const removedSchema = z.discriminatedUnion('kind', [
     count: z.int(),
   }),
 ]);
-export type Removed = z.infer<typeof removedSchema>;
+export type RemovedItem = z.infer<typeof removedItemSchema>;

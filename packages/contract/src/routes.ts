@@ -23,11 +23,11 @@ import {
 } from './drawer.ts';
 import {
   BACKUP_LIMIT_MB,
-  copiesSchema,
-  lookAtCopySchema,
-  previewSchema,
-  restoreSchema,
-  restoredSchema,
+  backupCopiesSchema,
+  previewCopySchema,
+  backupPreviewSchema,
+  restoreBackupSchema,
+  restoreResultSchema,
 } from './keeping.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema, wantingPageSchema } from './pages.ts';
 import {
@@ -49,11 +49,11 @@ import {
   photoSheetsSchema,
   photosSchema,
   removePhotosSchema,
-  takePhotoQuerySchema,
-  tookPhotoSchema,
+  uploadPhotoQuerySchema,
+  uploadedPhotoSchema,
 } from './photos.ts';
 import { recordQuerySchema, recordSchema } from './record.ts';
-import { removedSchema } from './removed.ts';
+import { removedItemSchema } from './removed.ts';
 import { bareRequestSchema, demoRequestSchema } from './requests.ts';
 import {
   beginSessionSchema,
@@ -129,8 +129,8 @@ export const ROUTES: readonly Route[] = [
     path: '/api/photos',
     says: `Takes in a photo (JPEG, PNG or WebP as the body, up to ${PICTURE_LIMIT_MB} MB), without its hidden data`,
     sends: 'picture',
-    query: takePhotoQuerySchema,
-    answer: tookPhotoSchema,
+    query: uploadPhotoQuerySchema,
+    answer: uploadedPhotoSchema,
   },
   {
     method: 'patch',
@@ -241,7 +241,7 @@ export const ROUTES: readonly Route[] = [
     method: 'get',
     path: '/api/removed',
     says: 'What was taken out and can be brought back, the latest first',
-    answer: z.array(removedSchema),
+    answer: z.array(removedItemSchema),
   },
   ...(['pages', 'papers', 'stock', 'photos'] as const).map((what): Route => ({
     method: 'post',
@@ -398,7 +398,7 @@ export const ROUTES: readonly Route[] = [
     method: 'get',
     path: '/api/backup/copies',
     says: 'Copies of the database that were made by themselves, and how much there is of everything',
-    answer: copiesSchema,
+    answer: backupCopiesSchema,
   },
   { method: 'get', path: '/api/backup/file', says: 'Everything as one file (ZIP)', answer: 'zip' },
   {
@@ -406,21 +406,21 @@ export const ROUTES: readonly Route[] = [
     path: '/api/backup/look',
     says: `What a backup holds (ZIP as the body, up to ${BACKUP_LIMIT_MB} MB); nothing is changed`,
     sends: 'zip',
-    answer: previewSchema,
+    answer: backupPreviewSchema,
   },
   {
     method: 'post',
     path: '/api/backup/look-at-copy',
     says: 'What one of the copies holds; nothing is changed',
-    body: lookAtCopySchema,
-    answer: previewSchema,
+    body: previewCopySchema,
+    answer: backupPreviewSchema,
   },
   {
     method: 'post',
     path: '/api/backup/restore',
     says: 'Puts what was looked into in place of what there is, which is kept as a copy',
-    body: restoreSchema,
-    answer: restoredSchema,
+    body: restoreBackupSchema,
+    answer: restoreResultSchema,
   },
   { method: 'get', path: '/api/devices', says: 'Other devices that were let in', answer: devicesSchema },
   { method: 'post', path: '/api/devices/code', says: 'A code that lets one device in, once', answer: deviceCodeSchema },

@@ -18,14 +18,14 @@ export const sessionRecordSchema = z.strictObject({
 });
 export type SessionRecord = z.infer<typeof sessionRecordSchema>;
 
-export const IDLE = ['already', 'too-early', 'order-gone', 'over'] as const;
+export const NO_OP_REASONS = ['already', 'too-early', 'order-gone', 'over'] as const;
 /** An event as it was taken in: its place among all, and why it changed nothing. */
-export const takenEventSchema = z.strictObject({
+export const storedEventSchema = z.strictObject({
   seq: z.int(),
   event: sessionEventSchema,
-  idle: z.enum(IDLE).nullable(),
+  idle: z.enum(NO_OP_REASONS).nullable(),
 });
-export type TakenEvent = z.infer<typeof takenEventSchema>;
+export type StoredEvent = z.infer<typeof storedEventSchema>;
 
 /** A session with all that happened in it and the orders it has cut. */
 export const sessionSchema = z.strictObject({
@@ -42,7 +42,7 @@ export const sessionSchema = z.strictObject({
       before: z.record(z.string(), z.record(z.string(), z.int())),
     })
     .nullable(),
-  events: z.array(takenEventSchema),
+  events: z.array(storedEventSchema),
   /** How many of its events cannot be read; nothing comes of them. Left out by what a device has kept of earlier versions. */
   unreadable: z.int().min(0).default(0),
   plans: z.array(planRecordSchema),
@@ -82,7 +82,7 @@ export type SendEvents = z.infer<typeof sendEventsSchema>;
 /** All that the device does not know yet, its own among it; and what could not be done, with what was sent after it left out. */
 export const sentEventsSchema = z.strictObject({
   session: sessionRecordSchema,
-  events: z.array(takenEventSchema),
+  events: z.array(storedEventSchema),
   refused: z.strictObject({ event: z.string(), refusal: refusalSchema }).nullable(),
 });
 export type SentEvents = z.infer<typeof sentEventsSchema>;

@@ -2,23 +2,23 @@ import { describe, expect, test } from '@jest/globals';
 import { MARKS, planJob, readJob, type JobDocument } from '@temnex/core';
 import {
   CUT,
-  finishPicture,
-  type Drawn,
+  drawFinish,
+  type DrawingMark,
   BLACK_AND_WHITE,
   PAPERS,
-  definitionsOf,
+  formatDefinitions,
   fitName,
   fitText,
-  hatch,
-  nameIn,
-  printPages,
-  sheetPicture,
-  stepPicture,
-  svgText,
-  textWidth,
+  drawHatching,
+  fitNameIn,
+  drawOrderPages,
+  drawSheet,
+  drawStep,
+  formatSvg,
+  estimateTextWidth,
   type Drawing,
 } from './index.ts';
-import { stepWords } from '@temnex/words';
+import { describeStep } from '@temnex/words';
 
 const document: JobDocument = {
   format: 'temnex-job',
@@ -63,7 +63,7 @@ function outside(d: Drawing, slack = 1): number {
 
 describe('pictures', () => {
   test('a sheet is drawn to scale, with every piece and nothing outside', () => {
-    const picture = sheetPicture(plan, 0, job, style);
+    const picture = drawSheet(plan, 0, job, style);
     expect(outside(picture)).toBe(0);
     // a trim, and all that its cuts set apart
     const gaps = picture.width - 240;
@@ -73,7 +73,7 @@ describe('pictures', () => {
     const told = picture.marks.flatMap((m) => (m.kind === 'text' && m.fill === CUT ? [parseInt(m.text, 10)] : []));
     expect(told.sort((a, b) => a - b)).toEqual(cuts.map((s) => plan.steps.indexOf(s) + 1));
     const sizes = plan.sheets.flatMap((_, i) =>
-      sheetPicture(plan, i, job, style).marks.flatMap((m) =>
+      drawSheet(plan, i, job, style).marks.flatMap((m) =>
         m.kind === 'rect' && m.stroke?.width === 1.3 ? [[m.width, m.height].sort((a, b) => a - b).join('x')] : [],
       ),
     );
@@ -83,13 +83,13 @@ describe('pictures', () => {
   });
   test('every step has a frame that names the setting and is as large as its room, or as is of use', () => {
     for (const step of plan.steps) {
-      const frame = stepPicture(plan, step, job, style, frameRoom);
+      const frame = drawStep(plan, step, job, style, frameRoom);
       expect(outside(frame, 12)).toBe(0);
       expect(frame.title).toContain('Set ');
     }
     for (const step of plan.steps) {
       if (step.do !== 'cut' && step.do !== 'trim') continue;
-      const frame = stepPicture(plan, step, job, style, frameRoom);
+      const frame = drawStep(plan, step, job, style, frameRoom);
       const along = step.edge === 'left' || step.edge === 'right' ? 'width' : 'height';
       const fills = Math.abs(frame.width - frameRoom.width) < 0.01 || Math.abs(frame.height - frameRoom.height) < 0.01;
       const scales = frame.marks.flatMap((m) => (m.kind === 'rect' && m.stroke ? [m[along] / step.setting] : []));
@@ -97,9 +97,9 @@ describe('pictures', () => {
     }
   });
   test('papers are defined once each, and names cannot break the file', () => {
-    const picture = sheetPicture(plan, 0, job, { ...style, face: () => ({ look, turn: 90 }) });
-    expect(definitionsOf(picture).match(/<pattern /g)).toHaveLength(1);
-    const text = svgText(picture);
+    const picture = drawSheet(plan, 0, job, { ...style, face: () => ({ look, turn: 90 }) });
+    expect(formatDefinitions(picture).match(/<pattern /g)).toHaveLength(1);
+    const text = formatSvg(picture);
     expect(text).not.toContain('mat <1>');
     expect(text.startsWith('<svg xmlns')).toBe(true);
   });
@@ -107,7 +107,7 @@ describe('pictures', () => {
 
 describe('print pages', () => {
   test.each(['a4', 'letter'] as const)('%s: everything on its page, every step once, the same numbers', (paper) => {
-    const pages = printPages(
+    const pages = drawOrderPages(
       { title: 'Kites & tails', plan, job, voice: style.voice, pieceName: style.pieceName, note: '2026-03-02' },
       paper,
     );
@@ -125,7 +125,7 @@ describe('print pages', () => {
 
 describe('small things', () => {
   test('hatching stays in its box', () => {
-    const lines = hatch(10, 20, 30, 7, 4, { colour: '#000', width: 1 }, 'rise');
+    const lines = drawHatching(10, 20, 30, 7, 4, { colour: '#000', width: 1 }, 'rise');
     expect(lines.length).toBeGreaterThan(5);
     for (const l of lines)
       if (l.kind === 'line')
@@ -137,16 +137,16 @@ describe('small things', () => {
     expect(fitText('launch mat', 10, 1000)).toBe('launch mat');
     const short = fitText('the mat for the launch photo', 10, 60);
     expect(short.endsWith('…')).toBe(true);
-    expect(textWidth(short, 10)).toBeLessThanOrEqual(60);
-    expect(textWidth('3⁄8', 10)).toBeLessThan(textWidth('388', 10));
+    expect(estimateTextWidth(short, 10)).toBeLessThanOrEqual(60);
+    expect(estimateTextWidth('3⁄8', 10)).toBeLessThan(estimateTextWidth('388', 10));
     expect(fitText('wide', 10, 1)).toBe('');
   });
   test('of names that end alike the end is kept', () => {
     expect(fitName('launch, mat 2', 10, 1000)).toBe('launch, mat 2');
     const short = fitName('the launch at the point, mat 2', 10, 70);
     expect(short).toMatch(/^the .*…mat 2$/);
-    expect(textWidth(short, 10)).toBeLessThanOrEqual(70);
-    expect(fitName('the launch at the point, mat 2', 10, textWidth('…mat 2', 10) + 1)).toBe('…mat 2');
+    expect(estimateTextWidth(short, 10)).toBeLessThanOrEqual(70);
+    expect(fitName('the launch at the point, mat 2', 10, estimateTextWidth('…mat 2', 10) + 1)).toBe('…mat 2');
     expect(fitName('the launch at the point, mat 2', 10, 1)).toBe('');
   });
 });
@@ -204,13 +204,13 @@ describe('what only some plans have', () => {
       ],
     });
     const named = { ...style, pieceName: (id: string) => id };
-    const sheet = sheetPicture(p, 0, j, named);
+    const sheet = drawSheet(p, 0, j, named);
     // nothing is drawn where there is no paper: no rectangle as wide and as high as the scrap reaches
     const whole = (d: Drawing) =>
       d.marks.filter((m) => m.kind === 'rect' && m.width > d.width - 1 && m.height > d.height - 1);
     expect(whole(sheet)).toEqual([]);
     expect(sheet.title).toContain('without its upper right corner (5\u202f1⁄4 × 4)');
-    const frames = p.steps.map((s) => stepPicture(p, s, j, named, frameRoom));
+    const frames = p.steps.map((s) => drawStep(p, s, j, named, frameRoom));
     expect(frames[0]!.marks.some((m) => m.kind === 'poly' && m.points.length > 4)).toBe(true);
     expect(frames[0]!.title).toContain('without its upper right corner');
     expect(frames.some((f) => f.title.includes('no paper'))).toBe(true);
@@ -228,7 +228,7 @@ describe('what only some plans have', () => {
       stock: [{ id: 's', paper: 'p', kind: 'scrap', outline: torn }],
       pieces: [{ id: 'm', width: '5', height: '5', papers: ['p'] }],
     });
-    const words = p.steps.map((s) => stepWords(s, p, j, style.voice, (id) => id).hold);
+    const words = p.steps.map((s) => describeStep(s, p, j, style.voice, (id) => id).hold);
     expect(words[0]).toMatch(/torn all round: no straight (left|bottom) edge, so pencil the line first/);
     expect(words.at(-1)).toContain('edge on the fence');
   });
@@ -239,16 +239,16 @@ describe('what only some plans have', () => {
       pieces: [{ id: 'm', width: '4', height: '6', papers: ['p'], name: long }],
     });
     const told = p.steps.map((s) => {
-      const frame = stepPicture(p, s, j, { ...style, pieceName: () => long }, frameRoom);
+      const frame = drawStep(p, s, j, { ...style, pieceName: () => long }, frameRoom);
       return frame.marks.flatMap((m) => (m.kind === 'text' && m.fill !== CUT ? [m.text] : [])).join(' ');
     });
     expect(told.filter((t) => t.includes(long)).length).toBeGreaterThan(0);
     expect(told.join()).not.toContain('…');
     // two lines do for this width, and the widest is as narrow as it can be
-    expect(nameIn(long, 10, 95, 40)).toEqual({ lines: ['the launch at', 'the point, mat 2'], whole: true });
-    expect(nameIn(long, 10, 95, 15)).toMatchObject({ whole: false });
-    expect(nameIn(long, 10, 95, 15).lines[0]).toMatch(/…mat 2$/);
-    expect(nameIn(long, 10, 200, 5)).toEqual({ lines: [], whole: false });
+    expect(fitNameIn(long, 10, 95, 40)).toEqual({ lines: ['the launch at', 'the point, mat 2'], whole: true });
+    expect(fitNameIn(long, 10, 95, 15)).toMatchObject({ whole: false });
+    expect(fitNameIn(long, 10, 95, 15).lines[0]).toMatch(/…mat 2$/);
+    expect(fitNameIn(long, 10, 200, 5)).toEqual({ lines: [], whole: false });
   });
   test('no row of a list stands alone on a page, and nothing is cut short beside free room', () => {
     const { job: j, plan: p } = made({
@@ -274,7 +274,7 @@ describe('what only some plans have', () => {
         pieceName: full,
         note: '',
       };
-      const pages = printPages(order, 'a4').map((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m] : [])));
+      const pages = drawOrderPages(order, 'a4').map((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m] : [])));
       expect(pages.flat().some((m) => m.weight === 600 && m.size === 9.5 && m.text.includes('\u2026'))).toBe(false);
       const rowsOn = pages.map(
         (texts) => new Set(texts.filter((m) => m.text.startsWith('a long name')).map((m) => m.y)).size,
@@ -293,7 +293,9 @@ describe('what only some plans have', () => {
       pieces: [{ id: 'm', width: '12', height: '12', papers: ['p'], name: 'base' }],
     });
     const order = { title: 'Kites', plan: p, job: j, voice: style.voice, pieceName: () => 'base', note: '' };
-    const texts = printPages(order, 'a4').flatMap((d) => d.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])));
+    const texts = drawOrderPages(order, 'a4').flatMap((d) =>
+      d.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])),
+    );
     expect(texts).toContain('no cut');
     expect(texts).toContain('\u203a base, used whole');
     expect(texts).not.toContain('Sheets');
@@ -312,13 +314,13 @@ describe('what only some plans have', () => {
         },
       ],
     });
-    const lines = (marks: readonly Drawn[]) => marks.flatMap((m) => (m.kind === 'line' ? [m] : []));
-    const sheet = lines(sheetPicture(p, 0, j, { ...style, pieceName: (id) => id }).marks).filter(
+    const lines = (marks: readonly DrawingMark[]) => marks.flatMap((m) => (m.kind === 'line' ? [m] : []));
+    const sheet = lines(drawSheet(p, 0, j, { ...style, pieceName: (id) => id }).marks).filter(
       (l) => l.stroke.colour === CUT && l.stroke.width === 0.9,
     );
     // one slit, four edges of a window, one line to punch along
     expect(sheet).toHaveLength(6);
-    const drawing = finishPicture(j.pieces[0]!, () => '#ffffff', 'm');
+    const drawing = drawFinish(j.pieces[0]!, () => '#ffffff', 'm');
     const [bottom, height] = [6 + drawing.height - 12, (drawing.height - 12) / 6];
     const level = lines(drawing.marks).filter((l) => l.y1 === l.y2);
     for (const y of [1, 2, 5, 5.75])
@@ -327,18 +329,18 @@ describe('what only some plans have', () => {
   });
   test.each(Object.entries(cases))('%s: every picture and page keeps to its edges', (_, { plan: p, job: j }) => {
     const plain = { ...style, pieceName: (id: string) => id };
-    p.sheets.forEach((__, i) => expect(outside(sheetPicture(p, i, j, plain))).toBe(0));
+    p.sheets.forEach((__, i) => expect(outside(drawSheet(p, i, j, plain))).toBe(0));
     for (const step of p.steps) {
-      const picture = stepPicture(p, step, j, plain, frameRoom);
+      const picture = drawStep(p, step, j, plain, frameRoom);
       expect(outside(picture, 8)).toBe(0);
       expect(picture.title).not.toContain('undefined');
     }
     const order = { title: 'Kites', plan: p, job: j, voice: style.voice, pieceName: (id: string) => id, note: '' };
-    for (const drawing of printPages(order, 'a4')) {
+    for (const drawing of drawOrderPages(order, 'a4')) {
       expect(outside(drawing)).toBe(0);
       for (const m of drawing.marks)
         if (m.kind === 'text' && m.anchor === 'start' && !m.turn)
-          expect(m.x + textWidth(m.text, m.size)).toBeLessThan(drawing.width);
+          expect(m.x + estimateTextWidth(m.text, m.size)).toBeLessThan(drawing.width);
     }
   });
 });

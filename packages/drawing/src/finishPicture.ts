@@ -8,7 +8,7 @@ import {
   type Point,
   type Ticks,
 } from '@temnex/core';
-import { INK, cutLine, type Drawing, type Drawn, type Fill } from './marks.ts';
+import { INK, drawCutLine, type Drawing, type DrawingMark, type Fill } from './marks.ts';
 
 /*
  * A piece that is notched, pointed, slanted, slit, opened or punched by hand: its blank in grey where it falls off, the lines to cut in the two
@@ -23,7 +23,7 @@ interface At {
 }
 
 /** A corner of a finished piece as it lies on a sheet: mirrored where it is cut from side B, then turned. */
-export function asHeld(
+export function orientCorner(
   p: Point,
   { width, height }: JobPiece,
   { turn, side }: Pick<Held, 'turn' | 'side'>,
@@ -44,7 +44,7 @@ export function asHeld(
 type Line = readonly [Point, Point];
 
 /** All that is cut by hand in a piece: edges of its shape that are none of its blank's, slits, windows, and edges to punch. */
-export const handCuts = ({ shape, block, finish, width, height }: JobPiece): Line[] => [
+export const drawHandCuts = ({ shape, block, finish, width, height }: JobPiece): Line[] => [
   ...[...(shape ? [shape] : []), ...(block ? inBlock(block) : [])].flatMap((one) =>
     shapedEdges(one, { width, height }),
   ),
@@ -96,22 +96,22 @@ const scaleFor = ({ width, height }: JobPiece): number =>
   Math.min(72, 190 / (Math.max(width, height) / TICKS_PER_UNIT.in));
 
 /** The picture of what is done by hand to one piece; its fill may be made for the scale that it is drawn at. */
-export function finishPicture(piece: JobPiece, fillAt: (scale: number) => Fill, title: string): Drawing {
+export function drawFinish(piece: JobPiece, fillAt: (scale: number) => Fill, title: string): Drawing {
   const scale = scaleFor(piece);
   const fill = fillAt(scale);
   const at: At = { x: 6, y: 6, per: scale / TICKS_PER_UNIT.in };
   const [w, h] = [piece.width * at.per, piece.height * at.per];
   const spot = (p: { x: number; y: number }): [number, number] => [at.x + p.x * at.per, at.y + h - p.y * at.per];
-  const blank: Drawn = { kind: 'rect', x: at.x, y: at.y, width: w, height: h };
-  const drawn: Drawn[] = [{ ...blank, fill: '#d8d8d8', stroke: { colour: INK, width: 0.6, dash: [2, 2] } }];
+  const blank: DrawingMark = { kind: 'rect', x: at.x, y: at.y, width: w, height: h };
+  const drawn: DrawingMark[] = [{ ...blank, fill: '#d8d8d8', stroke: { colour: INK, width: 0.6, dash: [2, 2] } }];
   const outlines = piece.block ? inBlock(piece.block) : piece.shape ? [piece.shape] : null;
   if (outlines)
     for (const outline of outlines)
       drawn.push({ kind: 'poly', points: outline.map(spot), fill, stroke: { colour: INK, width: 1 } });
   else drawn.push({ ...blank, fill });
-  for (const [a, b] of handCuts(piece)) {
+  for (const [a, b] of drawHandCuts(piece)) {
     const [[x1, y1], [x2, y2]] = [spot(a), spot(b)];
-    drawn.push(...cutLine(x1, y1, x2, y2));
+    drawn.push(...drawCutLine(x1, y1, x2, y2));
   }
   // half a hole in an edge is half a hole
   const within = ([x, y]: [number, number]): [number, number] => [

@@ -2,25 +2,25 @@ export {
   CUT,
   INK,
   KEEP,
-  cutLine,
+  drawCutLine,
   fitName,
-  nameIn,
+  fitNameIn,
   fitText,
-  hatch,
-  textWidth,
+  drawHatching,
+  estimateTextWidth,
   type Drawing,
   type Fill,
-  type Drawn,
+  type DrawingMark,
   type Stroke,
 } from './marks.ts';
-export { lookDefinition, lookId, lookTile, pictureUrl } from './looks.ts';
-export { FACES, definitionsOf, fillValue, marksText, photoHref, svgText } from './svg.ts';
-export { BLACK_AND_WHITE, paperFill, sheetPicture, type FaceLook, type PictureStyle } from './sheetPicture.ts';
-export { stepPicture } from './stepPicture.ts';
-export { trimmerPicture, type TrimmerPicture } from './trimmerPicture.ts';
-export { finishPicture } from './finishPicture.ts';
-export { shapePath } from './shapes.ts';
-export { printPages, type PrintOrder } from './printPages.ts';
+export { formatLookPattern, lookId, drawLookTile, pictureUrl } from './looks.ts';
+export { FACES, formatDefinitions, formatFill, formatMarks, photoHref, formatSvg } from './svg.ts';
+export { BLACK_AND_WHITE, paperFill, drawSheet, type FaceLook, type PictureStyle } from './sheetPicture.ts';
+export { drawStep } from './stepPicture.ts';
+export { drawTrimmerStep, type TrimmerDrawing } from './trimmerPicture.ts';
+export { drawFinish } from './finishPicture.ts';
+export { formatShapePath } from './shapes.ts';
+export { drawOrderPages, type PrintOrder } from './printPages.ts';
 export { PAPERS, type PrintPaper } from './printed.ts';
-export { templatePages, templatesOf, trueSizeSvg, type Template } from './templates.ts';
-export { pageOnPaper, type PageOnPaper } from './pageOnPaper.ts';
+export { drawTemplatePages, collectTemplates, formatTrueSizeSvg, type Template } from './templates.ts';
+export { drawPageOnPaper, type PagePrintOptions } from './pageOnPaper.ts';

@@ -86,7 +86,7 @@ export const lookId = (look: Look, turn: number, scale: number): string =>
   `look-${hash(`${nameOf(look)}${turn}|${scale.toFixed(3)}`)}`;
 
 /** The SVG pattern of a look. `turn` is counter-clockwise; `scale` the drawing's units to the inch. */
-export function lookDefinition(look: Look, turn: number, scale: number): string {
+export function formatLookPattern(look: Look, turn: number, scale: number): string {
   const id = lookId(look, turn, scale);
   const { width, height } = tileSize(look);
   const [w, h] = look.picture ? [width * scale, height * scale] : [96, 96];
@@ -105,7 +105,7 @@ export interface LookTile {
   readonly width: number;
   readonly height: number;
 }
-export function lookTile(look: Look, turn: number, scale: number): LookTile {
+export function drawLookTile(look: Look, turn: number, scale: number): LookTile {
   const { width, height } = tileSize(look);
   if (look.picture) {
     const [w, h] = turn % 180 ? [height, width] : [width, height];

@@ -13,7 +13,7 @@ export interface Stroke {
 /** A flat colour, or a paper's look turned counter-clockwise; `scale` is the drawing's units to the inch. */
 export type Fill = string | { readonly look: Look; readonly turn: number; readonly scale: number };
 
-export type Drawn =
+export type DrawingMark =
   | { kind: 'rect'; x: number; y: number; width: number; height: number; fill?: Fill; stroke?: Stroke; name?: string }
   | { kind: 'line'; x1: number; y1: number; x2: number; y2: number; stroke: Stroke }
   | { kind: 'poly'; points: readonly (readonly [number, number])[]; fill?: Fill; stroke?: Stroke }
@@ -45,7 +45,7 @@ export type Drawn =
 export interface Drawing {
   readonly width: number;
   readonly height: number;
-  readonly marks: readonly Drawn[];
+  readonly marks: readonly DrawingMark[];
   /** What a screen reader says of it. */
   readonly title: string;
 }
@@ -55,7 +55,7 @@ export const CUT = '#c4300f';
 export const KEEP = '#0b6350';
 
 /** Parallel lines at 45° clipped to a rectangle: how waste and kept offcuts are told apart without colour. */
-export function hatch(
+export function drawHatching(
   x: number,
   y: number,
   width: number,
@@ -63,8 +63,8 @@ export function hatch(
   every: number,
   stroke: Stroke,
   lean: 'rise' | 'fall',
-): Drawn[] {
-  const lines: Drawn[] = [];
+): DrawingMark[] {
+  const lines: DrawingMark[] = [];
   for (let c = every; c < width + height; c += every) {
     // on the rising diagonal x' + y' = c inside 0..width, 0..height
     const [fromX, toX] = [Math.max(0, c - height), Math.min(width, c)];
@@ -78,11 +78,11 @@ export function hatch(
 type Corners = readonly (readonly [number, number])[];
 
 /** The same hatching within corners in order, whatever their shape: a line is drawn where it is inside. */
-export function hatchIn(points: Corners, every: number, stroke: Stroke, lean: 'rise' | 'fall'): Drawn[] {
+export function drawHatchingIn(points: Corners, every: number, stroke: Stroke, lean: 'rise' | 'fall'): DrawingMark[] {
   const sign = lean === 'rise' ? 1 : -1;
   const level = ([x, y]: readonly [number, number]) => x + sign * y;
   const levels = points.map(level);
-  const lines: Drawn[] = [];
+  const lines: DrawingMark[] = [];
   for (let c = Math.ceil(Math.min(...levels) / every) * every; c < Math.max(...levels); c += every) {
     const met: (readonly [number, number])[] = [];
     points.forEach((p, i) => {
@@ -102,7 +102,7 @@ export function hatchIn(points: Corners, every: number, stroke: Stroke, lean: 'r
 }
 
 /** A cut line in two tones, so that it shows on any paper. */
-export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): Drawn[] {
+export function drawCutLine(x1: number, y1: number, x2: number, y2: number, width = 1.6): DrawingMark[] {
   const dash = [width * 4, width * 2.6];
   return [
     { kind: 'line', x1, y1, x2, y2, stroke: { colour: '#ffffff', width: width * 1.9 } },
@@ -111,7 +111,7 @@ export function cutLine(x1: number, y1: number, x2: number, y2: number, width = 
 }
 
 /** About how wide a text is set. The packages know no fonts, so this errs on the wide side. */
-export function textWidth(text: string, size: number): number {
+export function estimateTextWidth(text: string, size: number): number {
   // a typeset fraction is about as wide as one capital, two where it has more digits
   const plain = text.replace(/\d+⁄\d+/g, (fraction) => (fraction.length > 3 ? 'WI' : 'W'));
   const wide = (c: string): number =>
@@ -123,8 +123,9 @@ export function textWidth(text: string, size: number): number {
 export function fitName(name: string, size: number, width: number): string {
   const tail = /\S+ \S+$/.exec(name)?.[0] ?? '';
   const short = `…${tail}`;
-  if (textWidth(name, size) <= width || !tail || textWidth(short, size) > width) return fitText(name, size, width);
-  const head = fitText(name.slice(0, -tail.length), size, width - textWidth(tail, size));
+  if (estimateTextWidth(name, size) <= width || !tail || estimateTextWidth(short, size) > width)
+    return fitText(name, size, width);
+  const head = fitText(name.slice(0, -tail.length), size, width - estimateTextWidth(tail, size));
   return `${head.slice(0, -1).trimEnd()}${short}`;
 }
 
@@ -132,10 +133,10 @@ export function fitName(name: string, size: number, width: number): string {
  * A name broken between words so that its widest line is as narrow as so many lines allow; cut short only where they
  * do not do, and then in one line.
  */
-export function linesOfName(name: string, size: number, width: number, most: number): string[] {
+export function wrapName(name: string, size: number, width: number, most: number): string[] {
   if (most < 1 || !name) return [];
   const words = name.split(' ');
-  const wide = (text: string) => textWidth(text, size);
+  const wide = (text: string) => estimateTextWidth(text, size);
   for (let count = 1; count <= Math.min(most, words.length); count++) {
     const lines = evenly(words, count, wide);
     if (lines.every((line) => wide(line) <= width)) return lines;
@@ -155,20 +156,20 @@ function evenly(words: readonly string[], count: number, wide: (text: string) =>
 }
 
 /** A name as it stands in a room of this size, and whether all of it does. */
-export function nameIn(
+export function fitNameIn(
   name: string,
   size: number,
   width: number,
   height: number,
 ): { readonly lines: readonly string[]; readonly whole: boolean } {
-  const lines = linesOfName(name, size, width, Math.min(3, Math.floor(height / (size * 1.14))));
+  const lines = wrapName(name, size, width, Math.min(3, Math.floor(height / (size * 1.14))));
   return { lines, whole: lines.join(' ') === name };
 }
 
 /** Shortens a text to a width, with an ellipsis; nothing where not even that fits. */
 export function fitText(text: string, size: number, width: number): string {
-  if (textWidth(text, size) <= width) return text;
+  if (estimateTextWidth(text, size) <= width) return text;
   let cut = text;
-  while (cut.length > 1 && textWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1);
+  while (cut.length > 1 && estimateTextWidth(`${cut}…`, size) > width) cut = cut.slice(0, -1);
   return cut.length > 1 ? `${cut.trimEnd()}…` : '';
 }

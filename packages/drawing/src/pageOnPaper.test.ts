@@ -10,9 +10,9 @@ import {
   type Item,
   type Page,
 } from '@temnex/core';
-import { NAMES } from '@temnex/words';
-import { PAPERS, pageOnPaper, type Drawn, type PageOnPaper } from './index.ts';
-import { tilesOf } from './tiles.ts';
+import { DEFAULT_NAMES } from '@temnex/words';
+import { PAPERS, drawPageOnPaper, type DrawingMark, type PagePrintOptions } from './index.ts';
+import { splitIntoTiles } from './tiles.ts';
 
 const print = (id: string, x: string, y: string): Item => ({
   ...newItem({ id, name: id, recipe: 'mat-stack', input: { print: { width: '4', height: '4', known: 'assumed' }, mats: [] } }), // prettier-ignore
@@ -20,11 +20,11 @@ const print = (id: string, x: string, y: string): Item => ({
 });
 const bare: Page = { ...emptyPage('Kites'), items: [print('one', '1', '1 1/2'), print('two', '6 1/2', '5')] };
 const page = setPicture(bare, 'one', 'print', { photo: 'p', file: 'ab'.repeat(32), width: 400, height: 300, ...AS_IT_IS, stay: null }); // prettier-ignore
-const ASKED: PageOnPaper = { title: 'Kites', voice: { mark: MARKS['1/16'], figures: 'plain' }, scale: 1, chosen: null, photos: 0 }; // prettier-ignore
-const on = (document: Page, asked: Partial<PageOnPaper> = {}, paper: 'a4' | 'letter' = 'a4') =>
-  pageOnPaper(derivePage(document, NAMES), { ...ASKED, ...asked }, paper);
-const said = (marks: readonly Drawn[]) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
-const long = (m: Drawn) => (m.kind === 'line' ? Math.hypot(m.x1 - m.x2, m.y1 - m.y2) : 0);
+const ASKED: PagePrintOptions = { title: 'Kites', voice: { mark: MARKS['1/16'], figures: 'plain' }, scale: 1, chosen: null, photos: 0 }; // prettier-ignore
+const on = (document: Page, asked: Partial<PagePrintOptions> = {}, paper: 'a4' | 'letter' = 'a4') =>
+  drawPageOnPaper(derivePage(document, DEFAULT_NAMES), { ...ASKED, ...asked }, paper);
+const said = (marks: readonly DrawingMark[]) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+const long = (m: DrawingMark) => (m.kind === 'line' ? Math.hypot(m.x1 - m.x2, m.y1 - m.y2) : 0);
 
 describe('a page on paper', () => {
   test('by half it is one sheet and the list; its edge is as long as it says', () => {
@@ -53,7 +53,7 @@ describe('a page on paper', () => {
     expect(slanted.length).toBeGreaterThanOrEqual(4);
   });
   test('photos lightly, in their crop, only within the sheet; or not at all', () => {
-    const photos = (asked: Partial<PageOnPaper>) => on(page, asked).flatMap((p) => p.marks.filter((m) => m.kind === 'photo')); // prettier-ignore
+    const photos = (asked: Partial<PagePrintOptions>) => on(page, asked).flatMap((p) => p.marks.filter((m) => m.kind === 'photo')); // prettier-ignore
     expect(photos({})).toEqual([]);
     const [photo] = photos({ photos: 0.35, scale: 0.5 });
     expect(photo).toMatchObject({ width: 144, height: 144, strength: 0.35 });
@@ -64,7 +64,10 @@ describe('a page on paper', () => {
     expect(parts.reduce((sum, p) => sum + p.width * p.height, 0)).toBeCloseTo(288 * 288, 0);
   });
   test('tiles: one where it fits to a hair', () => {
-    expect(tilesOf({ width: 100, height: 100 }, { width: 100, height: 100 })).toHaveLength(1);
-    expect(tilesOf({ width: 101, height: 99 }, { width: 100, height: 100 }).map((t) => t.name)).toEqual(['A1', 'A2']);
+    expect(splitIntoTiles({ width: 100, height: 100 }, { width: 100, height: 100 })).toHaveLength(1);
+    expect(splitIntoTiles({ width: 101, height: 99 }, { width: 100, height: 100 }).map((t) => t.name)).toEqual([
+      'A1',
+      'A2',
+    ]);
   });
 });

@@ -1,20 +1,20 @@
 import { letterOfSheet, orderOf, sheetsUsedWhole, type Job, type Plan } from '@temnex/core';
 import {
-  AIM_WORDS,
+  AIM_LABELS,
   CAUTION,
-  KIND_WORDS,
-  boundWords,
-  finishStepWords,
-  missingWords,
-  partWords,
-  sizeWords,
-  stepWords,
-  totalsWords,
+  STOCK_KIND_LABELS,
+  describeBound,
+  describeFinishStep,
+  describeMissing,
+  describePart,
+  formatSize,
+  describeStep,
+  formatTotals,
   type Voice,
 } from '@temnex/words';
-import { INK, fitText, textWidth, type Drawing, type Drawn } from './marks.ts';
-import { GREY, MARGIN, PAPERS, foot, text, type PrintPaper, type TextMark } from './printed.ts';
-import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
+import { INK, fitText, estimateTextWidth, type Drawing, type DrawingMark } from './marks.ts';
+import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper, type TextMark } from './printed.ts';
+import { BLACK_AND_WHITE, drawSheet } from './sheetPicture.ts';
 
 /*
  * The cutting order on paper. Pages are laid out here once, in points (72 to the inch), so that the browser's print
@@ -22,7 +22,7 @@ import { BLACK_AND_WHITE, sheetPicture } from './sheetPicture.ts';
  */
 
 interface Cursor {
-  pages: Drawn[][];
+  pages: DrawingMark[][];
   y: number;
 }
 
@@ -46,7 +46,7 @@ const MANY_SHEETS = 40;
 const TOGETHER = 3;
 
 /** The pages of a printed cutting order: totals, sheet pictures, numbered steps, the list of pieces, a check ruler. */
-export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
+export function drawOrderPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
   const { width: W, height: H } = PAPERS[paper];
   const scales = order.plan.sheets.length > MANY_SHEETS ? SCALES.slice(0, 1) : SCALES;
   const pages = scales
@@ -56,22 +56,22 @@ export function printPages(order: PrintOrder, paper: PrintPaper): Drawing[] {
     width: W,
     height: H,
     title: `${order.title}, page ${i + 1} of ${pages.length}`,
-    marks: [...marks, ...foot(order.title, i + 1, pages.length, W, H)],
+    marks: [...marks, ...drawFooter(order.title, i + 1, pages.length, W, H)],
   }));
 }
 
 interface Row {
   readonly height: number;
   /** Its marks below this y. */
-  draw(y: number): Drawn[];
+  draw(y: number): DrawingMark[];
 }
 
-function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][] {
+function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): DrawingMark[][] {
   const { width: W, height: H } = PAPERS[paper];
   const wide = W - 2 * MARGIN;
   const bottom = H - MARGIN - 34;
   const at: Cursor = { pages: [[]], y: MARGIN };
-  const put = (...marks: Drawn[]): void => void at.pages.at(-1)!.push(...marks);
+  const put = (...marks: DrawingMark[]): void => void at.pages.at(-1)!.push(...marks);
   const turnPage = (): void => {
     at.pages.push([]);
     at.y = MARGIN + 6;
@@ -84,7 +84,7 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
   const heading = (title: string, first: number): void => {
     need(42 + first);
     at.y += 24;
-    put(text(MARGIN, at.y, title, 11, { weight: 600, face: 'figures' }), {
+    put(drawText(MARGIN, at.y, title, 11, { weight: 600, face: 'figures' }), {
       kind: 'line',
       x1: MARGIN,
       y1: at.y + 5,
@@ -104,7 +104,7 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
       const together = i === lastFew ? high(i, rows.length) + after : row.height;
       if (!fits(together)) {
         turnPage();
-        put(text(W - MARGIN, at.y + 2, `${title.split(',')[0]!.toLowerCase()}, continued`, 8.5, CONTINUED));
+        put(drawText(W - MARGIN, at.y + 2, `${title.split(',')[0]!.toLowerCase()}, continued`, 8.5, CONTINUED));
         at.y += 8;
       }
       put(...row.draw(at.y));
@@ -115,27 +115,27 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
     for (const line of linesOf(content, more.size ?? 9.5, wide - indent)) {
       need(step + 2);
       at.y += step;
-      put(text(MARGIN + indent, at.y, line, more.size ?? 9.5, more));
+      put(drawText(MARGIN + indent, at.y, line, more.size ?? 9.5, more));
     }
   };
 
   at.y += 20;
-  put(text(MARGIN, at.y, fitText(order.title, 22, wide), 22, { weight: 600, face: 'figures' }));
+  put(drawText(MARGIN, at.y, fitText(order.title, 22, wide), 22, { weight: 600, face: 'figures' }));
   at.y += 15;
-  put(text(MARGIN, at.y, `${order.note}  ·  aim: ${AIM_WORDS[order.plan.aim]}`, 9.5, { fill: GREY }));
+  put(drawText(MARGIN, at.y, `${order.note}  ·  aim: ${AIM_LABELS[order.plan.aim]}`, 9.5, { fill: GREY }));
   at.y += 24;
-  const totals = totalsWords(order.plan);
+  const totals = formatTotals(order.plan);
   // two rows, so that none stands on another
   const inRow = Math.ceil(totals.length / 2);
   totals.forEach(({ label, value }, i) => {
     const [x, y] = [MARGIN + ((i % inRow) * wide) / inRow, at.y + Math.floor(i / inRow) * 32];
-    put(text(x, y, value, 15, { weight: 600, face: 'figures' }), text(x, y + 12, label, 8.5, { fill: GREY }));
+    put(drawText(x, y, value, 15, { weight: 600, face: 'figures' }), drawText(x, y + 12, label, 8.5, { fill: GREY }));
   });
   at.y += 50;
-  lines(boundWords(order.plan), 0, 12, {});
+  lines(describeBound(order.plan), 0, 12, {});
   at.y += 4;
   for (const missing of order.plan.missing) {
-    const { why, help } = missingWords(missing, order.job, order.voice);
+    const { why, help } = describeMissing(missing, order.job, order.voice);
     lines(`Cannot be cut: ${why}.`, 0, 13, { weight: 600 });
     for (const way of help) lines(`› ${way}`, 10, 12, {});
   }
@@ -146,7 +146,7 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
     need(row.height + 22);
     for (const { drawing, x, label } of row.pictures) {
       for (const mark of drawing.marks) put(shifted(mark, x, at.y));
-      put(text(x, at.y + drawing.height + 11, label, 9));
+      put(drawText(x, at.y + drawing.height + 11, label, 9));
     }
     at.y += row.height + 24;
   }
@@ -157,7 +157,7 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): Drawn[][]
   const cautionHeight = 10 + caution.length * 11;
   list('Pieces', pieceRows(order, wide), cautionHeight);
   at.y += 10;
-  for (const line of caution) put(text(MARGIN, (at.y += 11), line, 8.5, { fill: GREY }));
+  for (const line of caution) put(drawText(MARGIN, (at.y += 11), line, 8.5, { fill: GREY }));
   return at.pages;
 }
 
@@ -167,7 +167,9 @@ function stepRows(order: PrintOrder, W: number): Row[] {
   const rows = [
     ...orderOf(job, plan).map((step, i) => {
       const words =
-        step.do === 'plan' ? stepWords(step.step, plan, job, voice, pieceName) : finishStepWords(step, job, voice);
+        step.do === 'plan'
+          ? describeStep(step.step, plan, job, voice, pieceName)
+          : describeFinishStep(step, job, voice);
       return {
         number: String(i + 1),
         setting: words.setting,
@@ -179,7 +181,7 @@ function stepRows(order: PrintOrder, W: number): Row[] {
     ...sheetsUsedWhole(plan).map((index) => ({
       ...{ number: '', setting: 'no cut', size: 10 },
       hold: `sheet ${letterOfSheet(plan, index)}: ${stockWords(order, index)}`,
-      off: `› ${partWords([plan.sheets[index]!.tree], pieceName)}, used whole`,
+      off: `› ${describePart([plan.sheets[index]!.tree], pieceName)}, used whole`,
     })),
   ];
   const from = MARGIN + 96;
@@ -204,10 +206,10 @@ function stepRows(order: PrintOrder, W: number): Row[] {
         const y = top + 12;
         return [
           { kind: 'rect', x: MARGIN, y: y - 8.5, width: 9, height: 9, stroke: { colour: INK, width: 0.7 } },
-          text(MARGIN + 30, y, row.number, 9.5, { anchor: 'end', fill: GREY }),
-          text(MARGIN + 84, y, row.setting, row.size, { anchor: 'end', weight: 600, face: 'figures' }),
-          ...holds.map((line, i) => text(from, y + i * 11.5, line, 9.5)),
-          ...offs.map((line, i) => text(from + hold + 14, y + i * 11.5, line, 9.5, { weight: 600 })),
+          drawText(MARGIN + 30, y, row.number, 9.5, { anchor: 'end', fill: GREY }),
+          drawText(MARGIN + 84, y, row.setting, row.size, { anchor: 'end', weight: 600, face: 'figures' }),
+          ...holds.map((line, i) => drawText(from, y + i * 11.5, line, 9.5)),
+          ...offs.map((line, i) => drawText(from + hold + 14, y + i * 11.5, line, 9.5, { weight: 600 })),
           {
             ...{ kind: 'line', x1: MARGIN, x2: W - MARGIN, y1: top + height - 1.5, y2: top + height - 1.5 },
             stroke: { colour: '#bbbbbb', width: 0.4 },
@@ -231,10 +233,10 @@ function pieceRows({ job, voice }: PrintOrder, wide: number): Row[] {
               job.pieces.slice(i, i + 2).flatMap((p, j) => {
                 const [x, many] = [MARGIN + j * half, p.quantity > 1 ? `${p.quantity} × ` : ''];
                 return [
-                  text(x + 74, y + 13, sizeWords(p.width, p.height, voice), 10, {
+                  drawText(x + 74, y + 13, formatSize(p.width, p.height, voice), 10, {
                     ...{ anchor: 'end', weight: 600, face: 'figures' },
                   }),
-                  text(x + 82, y + 13, fitText(`${many}${p.name}`, 9.5, half - 92), 9.5),
+                  drawText(x + 82, y + 13, fitText(`${many}${p.name}`, 9.5, half - 92), 9.5),
                 ];
               }),
           },
@@ -244,7 +246,7 @@ function pieceRows({ job, voice }: PrintOrder, wide: number): Row[] {
 
 const stockWords = ({ plan, job, voice }: PrintOrder, index: number): string => {
   const stock = job.stock.find((s) => s.id === plan.sheets[index]!.stock)!;
-  return `${stock.paper.name}, ${KIND_WORDS[stock.kind]} ${sizeWords(stock.width, stock.height, voice)}`;
+  return `${stock.paper.name}, ${STOCK_KIND_LABELS[stock.kind]} ${formatSize(stock.width, stock.height, voice)}`;
 };
 
 interface SheetRow {
@@ -260,7 +262,7 @@ function sheetRows(order: PrintOrder, most: number, W: number, H: number): Sheet
   // smaller where a sheet would not fit on the page
   const drawn = (scale: number): Drawing[] => {
     const style = { scale, voice: order.voice, face: BLACK_AND_WHITE, pieceName: order.pieceName };
-    const all = cut.map((i) => sheetPicture(plan, i, job, style));
+    const all = cut.map((i) => drawSheet(plan, i, job, style));
     const fits = all.every((d) => d.width <= W - 2 * MARGIN && d.height <= H - 2 * MARGIN - 140);
     return fits || scale < 1 ? all : drawn(scale * 0.88);
   };
@@ -270,7 +272,7 @@ function sheetRows(order: PrintOrder, most: number, W: number, H: number): Sheet
   cut.forEach((index, i) => {
     const drawing = drawings[i]!;
     const says = `${letterOfSheet(plan, index)}  ${stockWords(order, index)}`;
-    const room = Math.max(drawing.width, Math.min(textWidth(says, 9), 190)) + 18;
+    const room = Math.max(drawing.width, Math.min(estimateTextWidth(says, 9), 190)) + 18;
     if (!rows.length || x + room - 18 > W - MARGIN) {
       rows.push({ height: 0, pictures: [] });
       x = MARGIN;
@@ -284,7 +286,7 @@ function sheetRows(order: PrintOrder, most: number, W: number, H: number): Sheet
   return rows;
 }
 
-function shifted(m: Drawn, dx: number, dy: number): Drawn {
+function shifted(m: DrawingMark, dx: number, dy: number): DrawingMark {
   switch (m.kind) {
     case 'line':
       return { ...m, x1: m.x1 + dx, x2: m.x2 + dx, y1: m.y1 + dy, y2: m.y2 + dy };
@@ -301,7 +303,7 @@ function linesOf(content: string, size: number, width: number): string[] {
   let line = '';
   for (const word of content.split(/(?<!×) (?!×)/)) {
     const longer = line ? `${line} ${word}` : word;
-    if (line && textWidth(longer, size) > width) {
+    if (line && estimateTextWidth(longer, size) > width) {
       lines.push(line);
       line = word;
     } else line = longer;

@@ -1,4 +1,4 @@
-import { INK, fitText, type Drawn } from './marks.ts';
+import { INK, fitText, type DrawingMark } from './marks.ts';
 
 /*
  * What all printed pages have in common, in points (72 to the inch): the papers in the printer, a margin, and at the foot of each a ruler
@@ -14,9 +14,15 @@ export type PrintPaper = keyof typeof PAPERS;
 export const MARGIN = 40;
 export const GREY = '#555555';
 
-export type TextMark = Extract<Drawn, { kind: 'text' }>;
+export type TextMark = Extract<DrawingMark, { kind: 'text' }>;
 
-export const text = (x: number, y: number, content: string, size: number, more: Partial<TextMark> = {}): Drawn => ({
+export const drawText = (
+  x: number,
+  y: number,
+  content: string,
+  size: number,
+  more: Partial<TextMark> = {},
+): DrawingMark => ({
   kind: 'text',
   x,
   y,
@@ -30,9 +36,9 @@ export const text = (x: number, y: number, content: string, size: number, more: 
 });
 
 /** The foot of each page: a ruler to check that nothing was scaled in printing, and the page number. */
-export function foot(title: string, page: number, pages: number, W: number, H: number): Drawn[] {
+export function drawFooter(title: string, page: number, pages: number, W: number, H: number): DrawingMark[] {
   const y = H - MARGIN;
-  const marks: Drawn[] = [
+  const marks: DrawingMark[] = [
     { kind: 'line', x1: MARGIN, y1: y - 10, x2: MARGIN + 216, y2: y - 10, stroke: { colour: INK, width: 0.7 } },
   ];
   for (let i = 0; i <= 12; i++) {
@@ -46,9 +52,9 @@ export function foot(title: string, page: number, pages: number, W: number, H: n
       stroke: { colour: INK, width: 0.7 },
     });
   }
-  marks.push(text(MARGIN, y, 'check ruler: 3 inches (76.2 mm) when printed at true size', 7.5, { fill: GREY }));
+  marks.push(drawText(MARGIN, y, 'check ruler: 3 inches (76.2 mm) when printed at true size', 7.5, { fill: GREY }));
   marks.push(
-    text(W - MARGIN, y, `${fitText(title, 7.5, 160)}  ·  ${page} of ${pages}`, 7.5, { anchor: 'end', fill: GREY }),
+    drawText(W - MARGIN, y, `${fitText(title, 7.5, 160)}  ·  ${page} of ${pages}`, 7.5, { anchor: 'end', fill: GREY }),
   );
   return marks;
 }

@@ -4,7 +4,7 @@ import type { Contour, Shape } from '@temnex/core';
  * A shape as the path of an SVG `d` attribute: `at` turns a point in ticks, y up, into one of the drawing, y down; `per` is the
  * drawing's units to the tick. Arcs stay arcs.
  */
-export function shapePath(
+export function formatShapePath(
   shape: Shape,
   at: (p: { x: number; y: number }) => [x: number, y: number],
   per: number,

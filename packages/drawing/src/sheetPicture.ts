@@ -10,19 +10,19 @@ import {
   type Plan,
   type PlanNode,
 } from '@temnex/core';
-import { figure, oddPaperOf, sizeWords, type Voice } from '@temnex/words';
-import { asHeld, handCuts } from './finishPicture.ts';
+import { formatLength, describeOddPaper, formatSize, type Voice } from '@temnex/words';
+import { orientCorner, drawHandCuts } from './finishPicture.ts';
 import {
   CUT,
   INK,
   KEEP,
   fitName,
-  hatchIn,
-  linesOfName,
-  textWidth,
+  drawHatchingIn,
+  wrapName,
+  estimateTextWidth,
   type Drawing,
   type Fill,
-  type Drawn,
+  type DrawingMark,
 } from './marks.ts';
 
 /** How a face of a paper looks as it lies: null in black and white. */
@@ -39,7 +39,8 @@ export interface PictureStyle {
 export const BLACK_AND_WHITE: FaceLook = () => null;
 
 /** Units of the drawing to the plan's unit. */
-export const perUnit = (plan: Pick<Plan, 'unit'>, scale: number): number => (plan.unit === 'in' ? scale : scale / 25.4);
+export const drawingUnitsPer = (plan: Pick<Plan, 'unit'>, scale: number): number =>
+  plan.unit === 'in' ? scale : scale / 25.4;
 
 export function paperFill(style: PictureStyle, stock: string, side: 'A' | 'B'): Fill {
   const face = style.face(stock, side);
@@ -47,18 +48,18 @@ export function paperFill(style: PictureStyle, stock: string, side: 'A' | 'B'): 
 }
 
 /** A label with a quiet plate behind it, so that it reads on any paper. */
-export function plate(
+export function drawLabelPlate(
   x: number,
   y: number,
   lines: readonly { text: string; size: number; weight: 400 | 600; face: 'figures' | 'text' }[],
   width: number,
   coloured: boolean,
-): Drawn[] {
+): DrawingMark[] {
   const shown = lines.filter((l) => l.text);
   if (!shown.length) return [];
   const height = shown.reduce((sum, l) => sum + l.size * 1.15, 0);
-  const widest = Math.min(width, Math.max(...shown.map((l) => textWidth(l.text, l.size))) + 6);
-  const marks: Drawn[] = coloured
+  const widest = Math.min(width, Math.max(...shown.map((l) => estimateTextWidth(l.text, l.size))) + 6);
+  const marks: DrawingMark[] = coloured
     ? [{ kind: 'rect', x: x - widest / 2, y: y - height / 2 - 2, width: widest, height: height + 4, fill: '#fbfbfae8' }]
     : [];
   let at = y - height / 2;
@@ -104,15 +105,15 @@ function numbersOf(plan: Plan, index: number, job: Job) {
  * A sheet as it comes apart: each cut a gap with its number in the story and the short name of what is cut again, pieces by name
  * and size, what is kept a little aside, and waste without a name.
  */
-export function sheetPicture(plan: Plan, index: number, job: Job, style: PictureStyle): Drawing {
+export function drawSheet(plan: Plan, index: number, job: Job, style: PictureStyle): Drawing {
   const sheet = plan.sheets[index]!;
   const stock = job.stock.find((s) => s.id === sheet.stock)!;
-  const per = perUnit(plan, style.scale);
+  const per = drawingUnitsPer(plan, style.scale);
   const ticks = TICKS_PER_UNIT[plan.unit];
   const face = paperFill(style, sheet.stock, 'A');
   const coloured = style.face(sheet.stock, 'A') !== null;
   const keep = coloured ? KEEP : INK;
-  const marks: Drawn[] = [];
+  const marks: DrawingMark[] = [];
   const numbers = numbersOf(plan, index, job);
   const shortName = partNames(plan);
   /** Of the drawing, once it is known. */
@@ -125,19 +126,19 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const room = narrow ? box.width : box.height;
     const size = Math.max(6, Math.min(11, room / 2.6, across / 5.2));
     const [cx, cy] = [box.x + box.width / 2, box.y + box.height / 2];
-    const dims = sizeWords(n.width * ticks, n.height * ticks, style.voice);
+    const dims = formatSize(n.width * ticks, n.height * ticks, style.voice);
     const weight = strong ? (600 as const) : (400 as const);
     const space = across - 5;
     // a number is never cut short: it is set smaller, or left to the list
-    const fitted = Math.min(strong ? size * 1.15 : size, (space / textWidth(dims, 1)) * 0.98);
+    const fitted = Math.min(strong ? size * 1.15 : size, (space / estimateTextWidth(dims, 1)) * 0.98);
     const dimsSize = fitted >= 4.5 ? fitted : 0;
     if (narrow) {
       const both = `${name}${side && `, ${side}`} ${dims}`;
-      const text = textWidth(both, size) <= space ? both : dimsSize ? dims : '';
+      const text = estimateTextWidth(both, size) <= space ? both : dimsSize ? dims : '';
       if (!text) return;
       const at = { x: cx + size * 0.34, y: cy, size: text === both ? size : dimsSize };
       if (coloured) {
-        const long = textWidth(text, at.size) + 4;
+        const long = estimateTextWidth(text, at.size) + 4;
         const wide = Math.min(box.width - 2, at.size * 1.3);
         marks.push({ kind: 'rect', x: cx - wide / 2, y: cy - long / 2, width: wide, height: long, fill: '#fbfbfae8' });
       }
@@ -146,12 +147,12 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     }
     const lines = [
       ...(dimsSize ? [{ text: dims, size: dimsSize, weight, face: 'figures' as const }] : []),
-      ...linesOfName(name, size, space, Math.max(0, Math.min(3, Math.floor(room / (size * 1.4)) - 1))).map((text) => ({
+      ...wrapName(name, size, space, Math.max(0, Math.min(3, Math.floor(room / (size * 1.4)) - 1))).map((text) => ({
         ...{ text, size, weight: 400 as const, face: 'text' as const },
       })),
       ...(side && room > size * 5.4 ? [{ text: side, size, weight: 400 as const, face: 'text' as const }] : []),
     ];
-    marks.push(...plate(cx, cy, lines, across - 4, coloured));
+    marks.push(...drawLabelPlate(cx, cy, lines, across - 4, coloured));
   };
   /** The number of a cut and what it frees that is cut again, in the gap that it makes. */
   const number = (box: Box, upright: boolean, keys: readonly string[], frees: readonly string[]): void => {
@@ -168,8 +169,8 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const names = frees.flatMap((path) => shortName(index, path) ?? []);
     const whole = `${first}${told.length > 1 ? `–${Math.max(...told)}` : ''}${names.length ? ` › ${names.join(', ')}` : ''}`;
     const along = upright ? box.height : box.width;
-    const text = textWidth(whole, 11) + 4 <= along ? whole : String(first);
-    const long = Math.min(along, textWidth(text, 11) + 5);
+    const text = estimateTextWidth(whole, 11) + 4 <= along ? whole : String(first);
+    const long = Math.min(along, estimateTextWidth(text, 11) + 5);
     marks.push(
       {
         kind: 'rect',
@@ -195,20 +196,20 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
   };
   const piecesById = new Map(job.pieces.map((p) => [p.id, p]));
   /** What is cut by hand of a piece once it is off the sheet. */
-  const byHand = (box: Box, held: Held): Drawn[] => {
+  const byHand = (box: Box, held: Held): DrawingMark[] => {
     const piece = piecesById.get(held.piece);
     if (!piece) return [];
     const spot = (p: { x: number; y: number }) =>
       [box.x + (p.x / ticks) * per, box.y + box.height - (p.y / ticks) * per] as const;
-    return handCuts(piece).map(([a, b]): Drawn => {
-      const [[x1, y1], [x2, y2]] = [spot(asHeld(a, piece, held)), spot(asHeld(b, piece, held))];
+    return drawHandCuts(piece).map(([a, b]): DrawingMark => {
+      const [[x1, y1], [x2, y2]] = [spot(orientCorner(a, piece, held)), spot(orientCorner(b, piece, held))];
       return { kind: 'line', x1, y1, x2, y2, stroke: { colour: CUT, width: 0.9, dash: [3, 2] } };
     });
   };
   const waste = (points: readonly (readonly [number, number])[]): void => {
     marks.push({ kind: 'poly', points, fill: coloured ? '#b9b9b9' : '#e4e4e4' });
     // on white paper grey alone is not told apart
-    if (!coloured) marks.push(...hatchIn(points, 5, { colour: '#6f6f6f', width: 0.45 }, 'rise'));
+    if (!coloured) marks.push(...drawHatchingIn(points, 5, { colour: '#6f6f6f', width: 0.45 }, 'rise'));
   };
   /** What stays whole, as the drawer says, where it lies in a part. */
   const wholes = (n: PlanNode, box: Box): void => {
@@ -264,7 +265,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
     const host = fitName(`${by === undefined ? '' : `${by} › `}${style.pieceName(held.piece)}`, 8, box.width - 6);
     if (strip >= 9)
       marks.push(
-        ...plate(
+        ...drawLabelPlate(
           box.x + box.width / 2,
           box.y + box.height - strip / 2,
           [{ text: host, size: Math.min(8, strip - 2), weight: 600, face: 'text' }],
@@ -368,7 +369,7 @@ export function sheetPicture(plan: Plan, index: number, job: Job, style: Picture
       : { ...strip, y: edge === 'top' ? strip.height : strip.y - GAP, height: GAP };
     number(band, upright, [`trim ${edge}`], []);
   }
-  const gone = oddPaperOf(plan, index, job)?.goneWords([sheet.tree], style.voice) ?? '';
-  const title = `Sheet ${letterOfSheet(plan, index)}: ${stock.paper.name}, ${figure(stock.width, style.voice)} by ${figure(stock.height, style.voice)}${gone}`;
+  const gone = describeOddPaper(plan, index, job)?.goneWords([sheet.tree], style.voice) ?? '';
+  const title = `Sheet ${letterOfSheet(plan, index)}: ${stock.paper.name}, ${formatLength(stock.width, style.voice)} by ${formatLength(stock.height, style.voice)}${gone}`;
   return { width, height, marks, title };
 }

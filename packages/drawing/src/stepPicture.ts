@@ -10,21 +10,21 @@ import {
   type PlanNode,
   type Step,
 } from '@temnex/core';
-import { oddPaperOf, partWords, sizeWords, stepWords } from '@temnex/words';
+import { describeOddPaper, describePart, formatSize, describeStep } from '@temnex/words';
 import {
   CUT,
   INK,
   KEEP,
-  cutLine,
-  hatch,
-  hatchIn,
-  nameIn,
-  textWidth,
+  drawCutLine,
+  drawHatching,
+  drawHatchingIn,
+  fitNameIn,
+  estimateTextWidth,
   type Drawing,
   type Fill,
-  type Drawn,
+  type DrawingMark,
 } from './marks.ts';
-import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
+import { paperFill, drawingUnitsPer, type PictureStyle } from './sheetPicture.ts';
 
 export interface Box {
   readonly x: number;
@@ -33,7 +33,7 @@ export interface Box {
   readonly height: number;
 }
 
-export function around(nodes: readonly PlanNode[]): Box {
+export function boxAround(nodes: readonly PlanNode[]): Box {
   const x = Math.min(...nodes.map((n) => n.x));
   const y = Math.min(...nodes.map((n) => n.y));
   return {
@@ -99,21 +99,21 @@ function partsOf(
     const rest = upright ? { ...whole, width: whole.width - s } : { ...whole, height: whole.height - s };
     return { off: { box: off, nodes: [], label: 'margin' }, rest: { box: rest, nodes: [], label: '' } };
   }
-  const odd = oddPaperOf(plan, step.sheets[0]!, job);
+  const odd = describeOddPaper(plan, step.sheets[0]!, job);
   const shortNames = partNames(plan);
   const part = (path: string): Part => {
     const { nodes } = partAt(sheet.tree, path);
     const label =
       shortNames(step.sheets[0]!, path) ??
-      ((nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || shortName(nodes, style, plan));
-    return { box: around(nodes), nodes, label, paper: paperOf(plan, sheet.stock, job, around(nodes)) };
+      ((nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || abbreviateName(nodes, style, plan));
+    return { box: boxAround(nodes), nodes, label, paper: paperOutlineOf(plan, sheet.stock, job, boxAround(nodes)) };
   };
   if (step.do === 'stop') return { off: part(step.part), rest: null };
   return { off: part(step.off), rest: step.rest === null ? null : part(step.rest) };
 }
 
 /** What of a part is paper; undefined where all of it is. */
-export function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[] | undefined {
+export function paperOutlineOf(plan: Plan, stock: string, job: Job, box: Box): readonly Spot[] | undefined {
   const { outline } = job.stock.find((s) => s.id === stock)!;
   if (!outline) return undefined;
   const ticks = TICKS_PER_UNIT[plan.unit];
@@ -127,15 +127,15 @@ export function paperOf(plan: Plan, stock: string, job: Job, box: Box): readonly
 }
 
 /** A name short enough for a picture: the piece, or the first of several. */
-export function shortName(
+export function abbreviateName(
   nodes: readonly PlanNode[],
   { pieceName, voice }: Pick<PictureStyle, 'pieceName' | 'voice'>,
   plan: Plan,
 ): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
   const ticks = TICKS_PER_UNIT[plan.unit];
-  if (only?.holds === 'keep') return `keep ${sizeWords(only.width * ticks, only.height * ticks, voice)}`;
-  if (only && !only.cut) return partWords(nodes, pieceName);
+  if (only?.holds === 'keep') return `keep ${formatSize(only.width * ticks, only.height * ticks, voice)}`;
+  if (only && !only.cut) return describePart(nodes, pieceName);
   const names: string[] = [];
   const walk = (node: PlanNode): void => {
     if (node.holds && typeof node.holds === 'object') names.push(pieceName(node.holds.piece));
@@ -149,12 +149,12 @@ export function shortName(
 /** The scale at which paper of this size (the plan's unit) fills the room that bars, flags and gaps leave. */
 function scaleIn(room: Room, taken: Room, paper: Room, plan: Pick<Plan, 'unit'>): number {
   const fits = Math.min((room.width - taken.width) / paper.width, (room.height - taken.height) / paper.height);
-  return Math.max(1, Math.min(LARGEST, fits / perUnit(plan, 1)));
+  return Math.max(1, Math.min(LARGEST, fits / drawingUnitsPer(plan, 1)));
 }
 
 /** The frame of one cut, as large as its room allows. */
-export function stepPicture(plan: Plan, step: Step, job: Job, style: Style, room: Room): Drawing {
-  const words = stepWords(step, plan, job, style.voice, style.pieceName);
+export function drawStep(plan: Plan, step: Step, job: Job, style: Style, room: Room): Drawing {
+  const words = describeStep(step, plan, job, style.voice, style.pieceName);
   const title = `${words.hold}. ${step.do === 'open' ? '' : `Set ${words.setting}. `}${words.off} comes off, ${words.rest} is left.`;
   const whole = step.do === 'open' || step.do === 'stop';
   if (whole) return wholePicture(plan, step, style, title, room);
@@ -173,7 +173,7 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: Style, room
   const scale = upright
     ? scaleIn(room, { width: BAR + between, height: FLAG }, { width: both, height: higher }, plan)
     : scaleIn(room, { width: SIDE_FLAG, height: BAR + between + 4 }, { width: wider, height: both }, plan);
-  const per = perUnit(plan, scale);
+  const per = drawingUnitsPer(plan, scale);
   const [w, h] = [off.box.width * per, off.box.height * per];
   const [rw, rh] = rest ? [rest.box.width * per, rest.box.height * per] : [0, 0];
   const fill = paperFill({ ...style, scale }, plan.sheets[step.sheets[0]!]!.stock, 'A');
@@ -183,16 +183,16 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: Style, room
     : { width: SIDE_FLAG + Math.max(w, rw), height: h + BAR + (rest ? GAP + rh : 0) + 4 };
   const offAt = upright ? { x: BAR, y: FLAG } : { x: SIDE_FLAG, y: size.height - BAR - h };
   const restAt = upright ? { x: BAR + w + GAP, y: FLAG } : { x: SIDE_FLAG, y: offAt.y - GAP - rh };
-  const marks: Drawn[] = [];
+  const marks: DrawingMark[] = [];
   if (rest) marks.push(...partMarks(rest, restAt, per, fill, false));
   marks.push(...partMarks(off, offAt, per, fill, trim));
   if (upright) {
     const at = BAR + w + GAP / 2;
     marks.push(
       { kind: 'rect', x: 0, y: FLAG - 4, width: BAR, height: h + 4, fill: INK },
-      ...cutLine(at, FLAG - 5, at, FLAG + h),
+      ...drawCutLine(at, FLAG - 5, at, FLAG + h),
     );
-    const middle = w > textWidth(setting, 14);
+    const middle = w > estimateTextWidth(setting, 14);
     marks.push(
       { kind: 'line', x1: BAR, y1: FLAG - 5, x2: BAR + w, y2: FLAG - 5, stroke: { colour: CUT, width: 1.4 } },
       flagText(middle ? BAR + w / 2 : 0, FLAG - 9, setting, middle ? 'middle' : 'start'),
@@ -201,7 +201,7 @@ export function stepPicture(plan: Plan, step: Step, job: Job, style: Style, room
     const at = offAt.y - GAP / 2;
     marks.push(
       { kind: 'rect', x: SIDE_FLAG - 4, y: size.height - BAR, width: w + 4, height: BAR, fill: INK },
-      ...cutLine(SIDE_FLAG - 5, at, SIDE_FLAG + w, at),
+      ...drawCutLine(SIDE_FLAG - 5, at, SIDE_FLAG + w, at),
     );
     marks.push(
       {
@@ -235,15 +235,15 @@ function wholePicture(
   const { nodes } = partAt(sheet.tree, step.part);
   const node = nodes[0]!;
   const scale = scaleIn(room, { width: 2 * BAR, height: FLAG + BAR }, node, plan);
-  const per = perUnit(plan, scale);
+  const per = drawingUnitsPer(plan, scale);
   const fill = paperFill({ ...style, scale }, sheet.stock, 'A');
   const at = { x: BAR, y: FLAG };
   const [width, height] = [node.width * per, node.height * per];
-  const marks: Drawn[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
+  const marks: DrawingMark[] = partMarks({ box: node, nodes, label: '' }, at, per, fill, false);
   if (step.do === 'open') {
     const o = node.opening!;
     const hole = { x: at.x + (o.x - node.x) * per, y: at.y + (node.y + node.height - o.y - o.height) * per };
-    marks.push(...partMarks({ box: o, nodes: [o], label: shortName([o], style, plan) }, hole, per, fill, false));
+    marks.push(...partMarks({ box: o, nodes: [o], label: abbreviateName([o], style, plan) }, hole, per, fill, false));
     const stroke = { colour: CUT, width: 1.6, dash: [5, 3] };
     marks.push({ kind: 'rect', ...hole, width: o.width * per, height: o.height * per, stroke });
   } else {
@@ -256,7 +256,7 @@ function wholePicture(
       [right, bottom - s, right - u, bottom - s],
       [at.x + s, at.y, at.x + s, at.y + u],
     ] as const;
-    marks.push(...cutLine(...lines[step.line - 1]!));
+    marks.push(...drawCutLine(...lines[step.line - 1]!));
     const fence =
       step.edge === 'left' ? { x: 0, y: FLAG, width: BAR, height } : { x: BAR, y: bottom, width, height: BAR };
     marks.push({ kind: 'rect', ...fence, fill: INK });
@@ -265,7 +265,7 @@ function wholePicture(
 }
 
 /** The setting, in the colour of "cut here". */
-const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end'): Drawn => ({
+const flagText = (x: number, y: number, text: string, anchor: 'start' | 'middle' | 'end'): DrawingMark => ({
   kind: 'text',
   x,
   y,
@@ -283,31 +283,31 @@ function partMarks(
   per: number,
   fill: Fill,
   discarded: boolean,
-): Drawn[] {
+): DrawingMark[] {
   const [width, height] = [box.width * per, box.height * per];
   const holds = nodes.length === 1 ? nodes[0]!.holds : undefined;
   const points = paper?.map((p) => [at.x + (p.x - box.x) * per, at.y + (box.y + box.height - p.y) * per] as const);
   const isOdd = holds === 'odd';
   if (points && points.length < 3) return [];
-  const marks: Drawn[] = [points ? { kind: 'poly', points, fill } : { kind: 'rect', ...at, width, height, fill }];
+  const marks: DrawingMark[] = [points ? { kind: 'poly', points, fill } : { kind: 'rect', ...at, width, height, fill }];
   if (points && isOdd)
     marks.push(
       { kind: 'poly', points, fill: '#d8d8d8b0' },
-      ...hatchIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'rise'),
-      ...hatchIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'fall'),
+      ...drawHatchingIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'rise'),
+      ...drawHatchingIn(points, 5, { colour: '#6f6f6f', width: 0.5 }, 'fall'),
     );
   if (holds === 'waste' || discarded) {
     const thin = { colour: '#6f6f6f', width: 0.5 };
     marks.push(
       { kind: 'rect', ...at, width, height, fill: '#d8d8d8b0' },
-      ...hatch(at.x, at.y, width, height, 5, thin, 'rise'),
-      ...hatch(at.x, at.y, width, height, 5, thin, 'fall'),
+      ...drawHatching(at.x, at.y, width, height, 5, thin, 'rise'),
+      ...drawHatching(at.x, at.y, width, height, 5, thin, 'fall'),
     );
   }
   if (holds === 'keep')
     marks.push(
       { kind: 'rect', ...at, width, height, fill: '#ffffff80' },
-      ...hatch(at.x, at.y, width, height, 12, { colour: KEEP, width: 0.6 }, 'rise'),
+      ...drawHatching(at.x, at.y, width, height, 12, { colour: KEEP, width: 0.6 }, 'rise'),
     );
   if (points) marks.push({ kind: 'poly', points, stroke: { colour: INK, width: 1 } });
   else
@@ -336,7 +336,7 @@ function partMarks(
   // a size is whole or left out, and hatching says what is waste
   const shorter = holds === 'keep' ? 'keep' : holds === 'waste' || discarded ? '' : null;
   if (Math.min(width, height) >= 10)
-    marks.push(...nameMarks(label, { ...at, width, height }, typeof fill !== 'string', shorter));
+    marks.push(...drawName(label, { ...at, width, height }, typeof fill !== 'string', shorter));
   return marks;
 }
 
@@ -346,25 +346,25 @@ const NAME = 11;
  * A name in the middle of a part: level or turned, over as many lines as it needs, on a plate where paper is under it.
  * Where it does not fit, `shorter` stands for it, or what fits of it.
  */
-export function nameMarks(
+export function drawName(
   name: string,
   { x, y, width, height }: Box,
   plate: boolean,
   shorter: string | null,
   size = NAME,
-): Drawn[] {
+): DrawingMark[] {
   const line = size * 1.14;
-  const [level, turned] = [nameIn(name, size, width - 6, height - 2), nameIn(name, size, height - 6, width - 2)];
+  const [level, turned] = [fitNameIn(name, size, width - 6, height - 2), fitNameIn(name, size, height - 6, width - 2)];
   const turn = !level.whole && (turned.whole || height > 1.4 * width);
   const best = turn ? turned : level;
   const along = (turn ? height : width) - 6;
-  const lines = best.whole || shorter === null ? best.lines : nameIn(shorter, size, along, 2 * size).lines;
+  const lines = best.whole || shorter === null ? best.lines : fitNameIn(shorter, size, along, 2 * size).lines;
   if (!lines.length) return [];
   const [cx, cy] = [x + width / 2, y + height / 2];
-  const long = Math.max(...lines.map((line) => textWidth(line, size))) + 6;
+  const long = Math.max(...lines.map((line) => estimateTextWidth(line, size))) + 6;
   const high = lines.length * line + 2;
   const under = turn ? { width: high, height: long } : { width: long, height: high };
-  const marks: Drawn[] = plate
+  const marks: DrawingMark[] = plate
     ? [{ kind: 'rect', x: cx - under.width / 2, y: cy - under.height / 2, ...under, fill: '#fbfbfae8' }]
     : [];
   lines.forEach((text, i) => {

@@ -1,6 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, circle, inches, polygon, recipeOf, whole, type Laid, type RecipeId, type Table } from '@temnex/core';
-import { PAPERS, templatePages, templatesOf, trueSizeSvg, type Drawn, type Template } from './index.ts';
+import {
+  PAPERS,
+  drawTemplatePages,
+  collectTemplates,
+  formatTrueSizeSvg,
+  type DrawingMark,
+  type Template,
+} from './index.ts';
 
 const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;
 const square = (side: number, name = 'square'): Template => ({
@@ -18,24 +25,24 @@ const square = (side: number, name = 'square'): Template => ({
     ),
   ),
 });
-const lines = (marks: readonly Drawn[]) => marks.filter((m) => m.kind === 'line');
-const outline = (marks: readonly Drawn[]) => lines(marks).filter((m) => m.stroke.width === 0.6);
-const texts = (marks: readonly Drawn[]) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
-const reach = (marks: readonly Drawn[]) => {
+const lines = (marks: readonly DrawingMark[]) => marks.filter((m) => m.kind === 'line');
+const outline = (marks: readonly DrawingMark[]) => lines(marks).filter((m) => m.stroke.width === 0.6);
+const texts = (marks: readonly DrawingMark[]) => marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+const reach = (marks: readonly DrawingMark[]) => {
   const xs = outline(marks).flatMap((m) => [m.x1, m.x2]);
   return Math.max(...xs) - Math.min(...xs);
 };
 
 describe('pages of templates', () => {
   test('at true size, several on a page, with what they are and a check ruler', () => {
-    const [page, ...others] = templatePages([square(2, 'a'), square(3, 'b')], 'Week', 'a4');
+    const [page, ...others] = drawTemplatePages([square(2, 'a'), square(3, 'b')], 'Week', 'a4');
     expect(others).toEqual([]);
     expect(texts(page!.marks)).toEqual(expect.arrayContaining(['a', 'b', expect.stringContaining('check ruler')]));
     // two inches, a gap, three inches
     expect(reach(page!.marks)).toBeCloseTo(5 * 72 + 18 + 6, 0);
   });
   test('a new row, then a new page, where there is no room', () => {
-    const pages = templatePages(
+    const pages = drawTemplatePages(
       Array.from({ length: 9 }, (_, i) => square(3, `n${i}`)),
       'Week',
       'letter',
@@ -45,7 +52,7 @@ describe('pages of templates', () => {
       for (const m of outline(marks)) expect(Math.max(m.y1, m.y2)).toBeLessThan(height - 40 - 20);
   });
   test('larger than the paper: over several pages that join, nothing lost', () => {
-    const pages = templatePages([square(12)], 'Week', 'a4');
+    const pages = drawTemplatePages([square(12)], 'Week', 'a4');
     expect(pages).toHaveLength(4);
     expect(texts(pages[0]!.marks)).toEqual(expect.arrayContaining(['square: part A1 of 4', 'join A2', 'join B1']));
     expect(texts(pages[3]!.marks)).toContain('square: part B2 of 4');
@@ -57,11 +64,11 @@ describe('pages of templates', () => {
     for (const { marks } of pages)
       for (const m of lines(marks)) expect(Math.max(m.x1, m.x2)).toBeLessThanOrEqual(PAPERS.a4.width - 40 + 0.01);
   });
-  test('none: no page', () => expect(templatePages([], 'Week', 'a4')).toEqual([]));
+  test('none: no page', () => expect(drawTemplatePages([], 'Week', 'a4')).toEqual([]));
 });
 
 test('as SVG its size is in points, with a ruler in the unit', () => {
-  const svg = trueSizeSvg(
+  const svg = formatTrueSizeSvg(
     { name: 'disc & hole', folds: [], holes: [], shape: whole(circle(inches(1), inches(1), inches(1))) },
     voice,
   );
@@ -69,7 +76,7 @@ test('as SVG its size is in points, with a ruler in the unit', () => {
   expect(svg).toMatch(/width="186pt" height="192pt"/);
   expect(svg).toContain('1 inch');
   expect(svg).toContain('disc &amp; hole');
-  const metric = trueSizeSvg(square(4), { mark: MARKS['1 mm'], figures: 'plain' });
+  const metric = formatTrueSizeSvg(square(4), { mark: MARKS['1 mm'], figures: 'plain' });
   expect(metric).toContain('20 mm');
 });
 
@@ -81,11 +88,11 @@ test('every outline cut by hand has one, each once', () => {
     if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
     return solved.laid;
   };
-  expect(templatesOf('shapes', laidOf('shapes', { papers: 3 }), voice).map((t) => t.name)).toEqual([
+  expect(collectTemplates('shapes', laidOf('shapes', { papers: 3 }), voice).map((t) => t.name)).toEqual([
     'shapes, 2 1/4 × 2 5/8',
   ]);
-  expect(templatesOf('mat-stack', laidOf('mat-stack', { shape: 'oval' }), voice)).toHaveLength(1);
-  expect(templatesOf('mat-stack', laidOf('mat-stack', {}), voice)).toEqual([]);
+  expect(collectTemplates('mat-stack', laidOf('mat-stack', { shape: 'oval' }), voice)).toHaveLength(1);
+  expect(collectTemplates('mat-stack', laidOf('mat-stack', {}), voice)).toEqual([]);
 });
 
 test('folds are dashed, and every hole to prick is a cross', () => {
@@ -98,9 +105,9 @@ test('folds are dashed, and every hole to prick is a cross', () => {
     };
     const solved = recipe.solve({ ...(recipe.start(table, () => 'x') as object), ...change }, table);
     if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
-    return templatePages(templatesOf(id, solved.laid, voice), 'Week', 'letter').flatMap((page) => page.marks);
+    return drawTemplatePages(collectTemplates(id, solved.laid, voice), 'Week', 'letter').flatMap((page) => page.marks);
   };
-  const dashed = (all: readonly Drawn[]) => lines(all).filter((m) => m.stroke.dash !== undefined);
+  const dashed = (all: readonly DrawingMark[]) => lines(all).filter((m) => m.stroke.dash !== undefined);
   // four folds and the two lines of the middle, over the pages that it takes
   expect(dashed(marks('envelope', { card: { width: '3', height: '2' } }))).toHaveLength(4 + 2);
   const line = {

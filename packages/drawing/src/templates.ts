@@ -1,9 +1,9 @@
 import { TICKS_PER_UNIT, boundsOf, flattened, type Laid, type RecipeId, type Shape } from '@temnex/core';
-import { recipeWords, sizeWords, type Voice } from '@temnex/words';
-import { INK, type Drawing, type Drawn } from './marks.ts';
-import { GREY, MARGIN, PAPERS, foot, text, type PrintPaper } from './printed.ts';
-import { svgText } from './svg.ts';
-import { clipped, tilesOf, type Window } from './tiles.ts';
+import { recipeText, formatSize, type Voice } from '@temnex/words';
+import { INK, type Drawing, type DrawingMark } from './marks.ts';
+import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper } from './printed.ts';
+import { formatSvg } from './svg.ts';
+import { clipLine, splitIntoTiles, type Window } from './tiles.ts';
 
 /*
  * Outlines at true size, to print, cut out and trace: what is finished by a template has one. What is larger than the paper in the printer
@@ -35,13 +35,13 @@ interface Spot {
 }
 
 /** A template for every outline that is cut by hand or pricked through, each once. */
-export function templatesOf(recipe: RecipeId, laid: Laid, voice: Voice): Template[] {
-  const words = recipeWords(recipe);
+export function collectTemplates(recipe: RecipeId, laid: Laid, voice: Voice): Template[] {
+  const words = recipeText(recipe);
   const found = new Map<string, Template>();
   const add = (role: string, n: number, template: Omit<Template, 'name'>) => {
     const { width, height } = boundsOf(template.shape);
     const key = JSON.stringify(template.shape);
-    const name = `${words.piece(role, n, words.item(1))}, ${sizeWords(width, height, voice)}`;
+    const name = `${words.piece(role, n, words.item(1))}, ${formatSize(width, height, voice)}`;
     if (!found.has(key)) found.set(key, { name, ...template });
   };
   for (const { role, n, shape, holes } of laid.traced ?? []) add(role, n, { shape, folds: [], holes });
@@ -90,7 +90,7 @@ function linesOf({ shape, folds, holes }: Template): Lines {
 }
 
 /** The outlines, folds, holes and the middle lines, seen through a window and moved to where it stands on the page. */
-function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point): Drawn[] {
+function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point): DrawingMark[] {
   const middle: [Point, Point][] = [
     [
       [width / 2 - 9, height / 2],
@@ -105,8 +105,8 @@ function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point
     ...rings.flatMap((ring) => ring.map((p, i) => ({ p, q: ring[(i + 1) % ring.length]!, stroke: LINE }))),
     ...[...middle, ...thin].map(([p, q]) => ({ p, q, stroke: HELP })),
   ];
-  return lines.flatMap(({ p, q, stroke }): Drawn[] => {
-    const cut = clipped(p, q, w);
+  return lines.flatMap(({ p, q, stroke }): DrawingMark[] => {
+    const cut = clipLine(p, q, w);
     if (!cut) return [];
     const [[x1, y1], [x2, y2]] = cut.map(([x, y]): Point => [x - w.x + at[0], y - w.y + at[1]]) as [Point, Point];
     return [{ kind: 'line', x1, y1, x2, y2, stroke }];
@@ -114,10 +114,10 @@ function seenThrough({ rings, thin, width, height }: Lines, w: Window, at: Point
 }
 
 /** Pages of templates at true size, each with a check ruler; nothing where there are none. */
-export function templatePages(templates: readonly Template[], title: string, paper: PrintPaper): Drawing[] {
+export function drawTemplatePages(templates: readonly Template[], title: string, paper: PrintPaper): Drawing[] {
   const { width: W, height: H } = PAPERS[paper];
   const room = { width: W - 2 * MARGIN, height: H - 2 * MARGIN - FOOT };
-  const pages: Drawn[][] = [];
+  const pages: DrawingMark[][] = [];
   let [x, y, tall] = [MARGIN, MARGIN, 0];
   const begin = () => {
     pages.push([]);
@@ -130,19 +130,19 @@ export function templatePages(templates: readonly Template[], title: string, pap
       if (x > MARGIN && x + size.width > MARGIN + room.width) [x, y, tall] = [MARGIN, y + tall + BETWEEN, 0];
       if (!pages.length || y + size.height + HEAD > MARGIN + room.height) begin();
       const page = pages.at(-1)!;
-      page.push(text(x, y + 12, template.name, 9), ...seenThrough(lines, { x: 0, y: 0, ...size }, [x, y + HEAD]));
+      page.push(drawText(x, y + 12, template.name, 9), ...seenThrough(lines, { x: 0, y: 0, ...size }, [x, y + HEAD]));
       x += Math.max(size.width, 150) + BETWEEN;
       tall = Math.max(tall, size.height + HEAD);
       continue;
     }
-    const tiles = tilesOf(size, { width: room.width, height: room.height - HEAD });
+    const tiles = splitIntoTiles(size, { width: room.width, height: room.height - HEAD });
     for (const { name, window, joins } of tiles) {
       begin();
       const at: Point = [MARGIN, MARGIN + HEAD];
       pages
         .at(-1)!
         .push(
-          text(MARGIN, MARGIN + 12, `${template.name}: part ${name} of ${tiles.length}`, 9),
+          drawText(MARGIN, MARGIN + 12, `${template.name}: part ${name} of ${tiles.length}`, 9),
           ...seenThrough(lines, window, at),
           ...joins(at),
         );
@@ -152,33 +152,33 @@ export function templatePages(templates: readonly Template[], title: string, pap
   }
   return pages.map((marks, i) => ({
     ...{ width: W, height: H, title: `${title}, templates, page ${i + 1} of ${pages.length}` },
-    marks: [...marks, ...foot(title, i + 1, pages.length, W, H)],
+    marks: [...marks, ...drawFooter(title, i + 1, pages.length, W, H)],
   }));
 }
 
 /** One template as an SVG file at true size, with a ruler of an inch (or 20 mm) to check it by. */
-export function trueSizeSvg(template: Template, voice: Voice): string {
+export function formatTrueSizeSvg(template: Template, voice: Voice): string {
   const { rings, thin, width, height } = linesOf(template);
   const metric = voice.mark.unit === 'mm';
   const ruler = metric ? (20 * 72) / 25.4 : 72;
   const pad = 12;
   const [W, H] = [Math.max(width, ruler + 90) + 2 * pad, height + 2 * pad + 24];
   const y = height + pad + 20;
-  const tick = (x: number): Drawn => ({ kind: 'line', x1: x, y1: y - 6, x2: x, y2: y, stroke: LINE });
-  const marks: Drawn[] = [
-    ...rings.map((points): Drawn => ({
+  const tick = (x: number): DrawingMark => ({ kind: 'line', x1: x, y1: y - 6, x2: x, y2: y, stroke: LINE });
+  const marks: DrawingMark[] = [
+    ...rings.map((points): DrawingMark => ({
       ...{ kind: 'poly', points: points.map(([px, py]) => [px + pad, py + pad] as const), stroke: LINE },
     })),
-    ...thin.map(([[x1, y1], [x2, y2]]): Drawn => {
+    ...thin.map(([[x1, y1], [x2, y2]]): DrawingMark => {
       const [left, top, right, bottom] = [x1 + pad, y1 + pad, x2 + pad, y2 + pad];
       return { kind: 'line', x1: left, y1: top, x2: right, y2: bottom, stroke: HELP };
     }),
     { kind: 'line', x1: pad, y1: y, x2: pad + ruler, y2: y, stroke: LINE },
     tick(pad),
     tick(pad + ruler),
-    text(pad + ruler + 6, y, metric ? '20 mm' : '1 inch', 8, { fill: GREY }),
+    drawText(pad + ruler + 6, y, metric ? '20 mm' : '1 inch', 8, { fill: GREY }),
   ];
-  const plain = svgText({ width: W, height: H, marks, title: template.name });
+  const plain = formatSvg({ width: W, height: H, marks, title: template.name });
   // points, so that it prints as large as it is
   return plain.replace(/ width="([\d.]+)" height="([\d.]+)" role/, ' width="$1pt" height="$2pt" role');
 }

@@ -1,5 +1,5 @@
-import type { Drawn } from './marks.ts';
-import { GREY, text } from './printed.ts';
+import type { DrawingMark } from './marks.ts';
+import { GREY, drawText } from './printed.ts';
 
 /* What is larger than the paper in the printer goes over several pages, each with its neighbours named along the line where they are joined. */
 
@@ -15,13 +15,13 @@ export interface Tile {
   /** What of the whole is seen on it. */
   readonly window: Window;
   /** Lines along its joined edges, moved to where the tile stands. */
-  readonly joins: (at: readonly [number, number]) => Drawn[];
+  readonly joins: (at: readonly [number, number]) => DrawingMark[];
 }
 
 const HELP = { colour: GREY, width: 0.4, dash: [4, 3] } as const;
 
 /** Parts something into alike tiles that fit in a room, row by row from the top; one where it fits. */
-export function tilesOf(
+export function splitIntoTiles(
   size: { readonly width: number; readonly height: number },
   room: { readonly width: number; readonly height: number },
 ): Tile[] {
@@ -37,10 +37,10 @@ export function tilesOf(
       window: { x: column * width, y: row * height, width, height },
       joins: ([left, top]) => {
         const [right, bottom] = [left + width, top + height];
-        const line = (x1: number, y1: number, x2: number, y2: number): Drawn => ({ kind: 'line', x1, y1, x2, y2, stroke: HELP }); // prettier-ignore
-        const join = (x1: number, y1: number, x2: number, y2: number, to: string): Drawn[] => [
+        const line = (x1: number, y1: number, x2: number, y2: number): DrawingMark => ({ kind: 'line', x1, y1, x2, y2, stroke: HELP }); // prettier-ignore
+        const join = (x1: number, y1: number, x2: number, y2: number, to: string): DrawingMark[] => [
           line(x1, y1, x2, y2),
-          text((x1 + x2) / 2 + (x1 === x2 ? -3 : 0), (y1 + y2) / 2 - 3, `join ${to}`, 7.5, {
+          drawText((x1 + x2) / 2 + (x1 === x2 ? -3 : 0), (y1 + y2) / 2 - 3, `join ${to}`, 7.5, {
             anchor: x1 === x2 ? 'end' : 'middle',
             fill: GREY,
           }),
@@ -59,7 +59,7 @@ export function tilesOf(
 type Point = readonly [number, number];
 
 /** What of a line lies in a window (Liang and Barsky, 1984). */
-export function clipped(p: Point, q: Point, w: Window): [Point, Point] | null {
+export function clipLine(p: Point, q: Point, w: Window): [Point, Point] | null {
   let [from, to] = [0, 1];
   const [dx, dy] = [q[0] - p[0], q[1] - p[1]];
   for (const [step, room] of [

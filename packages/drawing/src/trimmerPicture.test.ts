@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, planJob, readJob, trimmerSteps, type JobDocument, type TrimmerStep } from '@temnex/core';
-import { marksText } from './svg.ts';
-import { trimmerPicture } from './trimmerPicture.ts';
-import type { Drawn } from './marks.ts';
+import { formatMarks } from './svg.ts';
+import { drawTrimmerStep } from './trimmerPicture.ts';
+import type { DrawingMark } from './marks.ts';
 
 const look = { pattern: 'stripes', ground: '#ddeeff', ink: '#334455' } as const;
 function pictures(document: Partial<JobDocument>) {
@@ -18,10 +18,10 @@ function pictures(document: Partial<JobDocument>) {
     face: () => ({ look, turn: 0 }),
     pieceName: (id: string) => id,
   } as const;
-  const of = (step: TrimmerStep) => trimmerPicture(plan, step, job, { ...style, scale: 13 } as never, { width: 700, height: 500 }); // prettier-ignore
+  const of = (step: TrimmerStep) => drawTrimmerStep(plan, step, job, { ...style, scale: 13 } as never, { width: 700, height: 500 }); // prettier-ignore
   return trimmerSteps(job, plan).map((step) => ({ step, picture: of(step) }));
 }
-const filled = (marks: readonly Drawn[]) => marks.filter((m): m is Extract<Drawn, { kind: 'rect' }> => m.kind === 'rect' && typeof m.fill === 'object'); // prettier-ignore
+const filled = (marks: readonly DrawingMark[]) => marks.filter((m): m is Extract<DrawingMark, { kind: 'rect' }> => m.kind === 'rect' && typeof m.fill === 'object'); // prettier-ignore
 const all = pictures({
   stock: [{ id: 's', paper: 'gust', width: '12', height: '8', trim: { bottom: '1/2' } }],
   pieces: [
@@ -71,9 +71,9 @@ describe('what lies on the trimmer', () => {
 });
 
 test('lines of one stroke that follow each other are one path', () => {
-  const line = (x: number, colour = '#161616'): Drawn => ({ kind: 'line', x1: x, y1: 0, x2: x, y2: 9, stroke: { colour, width: 1 } }); // prettier-ignore
-  const text = marksText([line(1), line(2), { kind: 'rect', x: 0, y: 0, width: 3, height: 3, fill: '#ffffff' }, line(3), line(4, '#c4300f')]); // prettier-ignore
+  const line = (x: number, colour = '#161616'): DrawingMark => ({ kind: 'line', x1: x, y1: 0, x2: x, y2: 9, stroke: { colour, width: 1 } }); // prettier-ignore
+  const text = formatMarks([line(1), line(2), { kind: 'rect', x: 0, y: 0, width: 3, height: 3, fill: '#ffffff' }, line(3), line(4, '#c4300f')]); // prettier-ignore
   expect(text.match(/<path/g)).toHaveLength(3);
   expect(text).toContain('d="M1 0L1 9M2 0L2 9"');
-  expect(marksText([])).toBe('');
+  expect(formatMarks([])).toBe('');
 });

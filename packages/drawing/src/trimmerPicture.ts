@@ -11,10 +11,20 @@ import {
   type Step,
   type TrimmerStep,
 } from '@temnex/core';
-import { oddPaperOf } from '@temnex/words';
-import { CUT, INK, KEEP, cutLine, hatch, hatchIn, textWidth, type Drawing, type Drawn } from './marks.ts';
-import { paperFill, perUnit, type PictureStyle } from './sheetPicture.ts';
-import { around, nameMarks, paperOf, shortName, type Box, type Room } from './stepPicture.ts';
+import { describeOddPaper } from '@temnex/words';
+import {
+  CUT,
+  INK,
+  KEEP,
+  drawCutLine,
+  drawHatching,
+  drawHatchingIn,
+  estimateTextWidth,
+  type Drawing,
+  type DrawingMark,
+} from './marks.ts';
+import { paperFill, drawingUnitsPer, type PictureStyle } from './sheetPicture.ts';
+import { boxAround, drawName, paperOutlineOf, abbreviateName, type Box, type Room } from './stepPicture.ts';
 
 /*
  * What lies on the trimmer, as it lies there: the fence on the left, the blade's line at the setting, the ruler below, the paper
@@ -26,11 +36,11 @@ import { around, nameMarks, paperOf, shortName, type Box, type Room } from './st
  *      └┴┴┴1┴┴┴▲┴2┴┴┴3┴┴┴4┴┴┴   ruler, with the setting on it
  */
 
-export interface TrimmerPicture extends Drawing {
+export interface TrimmerDrawing extends Drawing {
   /** What comes off, over the bed: it may slide away. */
-  readonly off: readonly Drawn[];
+  readonly off: readonly DrawingMark[];
   /** The line of the blade, over all. */
-  readonly front: readonly Drawn[];
+  readonly front: readonly DrawingMark[];
 }
 
 const FENCE = 14;
@@ -71,14 +81,14 @@ const wholeSheet = (plan: Plan, job: Job, sheet: number): Box => {
  * The picture of a step that is a cut, a turn or paper taken up; null for what is done by hand, which has a picture of its own. `turned`:
  * by how many quarters, counter-clockwise, what is in hand is turned for the cut; `times`: how often that cut is made.
  */
-export function trimmerPicture(
+export function drawTrimmerStep(
   plan: Plan,
   step: TrimmerStep,
   job: Job,
   style: Style,
   room: Room,
   { turned, times }: { readonly turned: Quarters; readonly times: number } = { turned: 0, times: 1 },
-): TrimmerPicture | null {
+): TrimmerDrawing | null {
   switch (step.do) {
     case 'take':
       return lyingPicture(plan, job, style, room, { sheets: step.sheets, part: 'r', edge: 'left', from: null });
@@ -95,7 +105,7 @@ export function trimmerPicture(
 
 function scaleFor(plan: Plan, room: Room, lying: { width: number; height: number }): number {
   const fits = Math.min((room.width - FENCE - 18) / lying.width, (room.height - RULER - ABOVE) / lying.height);
-  return Math.max(1, Math.min(perUnit(plan, LARGEST), fits));
+  return Math.max(1, Math.min(drawingUnitsPer(plan, LARGEST), fits));
 }
 
 interface Lies {
@@ -112,7 +122,7 @@ function lyingPicture(
   style: Style,
   room: Room,
   { sheets, part, edge, from }: Lies,
-): TrimmerPicture {
+): TrimmerDrawing {
   const [sheet = 0] = sheets;
   const box = from ? inHandFor(job, plan, from.index)! : wholeSheet(plan, job, sheet);
   const quarters = quartersOf(edge);
@@ -121,7 +131,7 @@ function lyingPicture(
   const t = turned(box, quarters, per);
   const at = { x: FENCE, y: ABOVE };
   // taken out of the drawer, it is not on the trimmer yet
-  const marks: Drawn[] = from ? bed(plan, t.size, per, null) : [];
+  const marks: DrawingMark[] = from ? bed(plan, t.size, per, null) : [];
   // those below, seen at the edge
   for (let i = Math.min(3, sheets.length - 1); i > 0; i--)
     marks.push({
@@ -141,7 +151,7 @@ const sizeOf = (size: { width: number; height: number }) => ({
 
 function labelOf(plan: Plan, style: Style, sheet: number, part: string): string {
   const { nodes } = partAt(plan.sheets[sheet]!.tree, part);
-  return partNames(plan)(sheet, part) ?? shortName(nodes, style, plan);
+  return partNames(plan)(sheet, part) ?? abbreviateName(nodes, style, plan);
 }
 
 function cutPicture(
@@ -153,7 +163,7 @@ function cutPicture(
   room: Room,
   by: Quarters,
   times: number,
-): TrimmerPicture {
+): TrimmerDrawing {
   const [sheet] = step.sheets;
   const path = step.do === 'trim' ? 'r' : step.part;
   const box = inHandFor(job, plan, index)!;
@@ -163,16 +173,16 @@ function cutPicture(
   const t = turned(box, quarters, per);
   const at = { x: FENCE, y: ABOVE };
   const blade = at.x + step.setting * per;
-  const marks: Drawn[] = bed(plan, t.size, per, step.setting, step.dial);
-  const off: Drawn[] = [];
-  const front: Drawn[] = [];
+  const marks: DrawingMark[] = bed(plan, t.size, per, step.setting, step.dial);
+  const off: DrawingMark[] = [];
+  const front: DrawingMark[] = [];
   const shared = { sheet: sheet!, quarters, per };
   if (step.do === 'stop') {
     marks.push(...partMarks(plan, job, style, { ...shared, part: path, box, at, label: '' }));
     const until = step.until * per;
     const fromTop = step.line === 2 || step.line === 4;
     const [y1, y2] = fromTop ? [at.y, at.y + until] : [at.y + t.size.height, at.y + t.size.height - until];
-    front.push(...cutLine(blade, y1, blade, y2, 2.6));
+    front.push(...drawCutLine(blade, y1, blade, y2, 2.6));
     front.push({ kind: 'line', x1: blade - 12, y1: y2, x2: blade + 12, y2, stroke: { colour: CUT, width: 2.6 } });
     return { ...sizeOf(t.size), marks, off, front, title: '' };
   }
@@ -183,7 +193,7 @@ function cutPicture(
     off.push({ kind: 'rect', ...margin, fill: '#d8d8d8d0', stroke: { colour: INK, width: 1 } }, ...wasteHatch(margin));
   } else {
     const node = partAt(plan.sheets[sheet!]!.tree, step.off).nodes;
-    const offBox = around(node);
+    const offBox = boxAround(node);
     off.push(
       ...partMarks(plan, job, style, {
         ...{ ...shared, part: step.off, box: offBox, label: labelOf(plan, style, sheet!, step.off) },
@@ -191,7 +201,7 @@ function cutPicture(
       }),
     );
     if (step.rest !== null) {
-      const restBox = around(partAt(plan.sheets[sheet!]!.tree, step.rest).nodes);
+      const restBox = boxAround(partAt(plan.sheets[sheet!]!.tree, step.rest).nodes);
       marks.push(
         ...partMarks(plan, job, style, {
           ...{
@@ -205,7 +215,7 @@ function cutPicture(
       );
     }
   }
-  front.push(...cutLine(blade, 0, blade, at.y + t.size.height + 10, 2.6));
+  front.push(...drawCutLine(blade, 0, blade, at.y + t.size.height + 10, 2.6));
   if (by) front.push(...turnedArrow(at, t.size, by));
   return { ...sizeOf(t.size), marks, off, front, title: '' };
 }
@@ -223,10 +233,10 @@ function bed(
   per: number,
   setting: number | null,
   dial?: number,
-): Drawn[] {
+): DrawingMark[] {
   const foot = ABOVE + size.height;
   const inch = plan.unit === 'in';
-  const marks: Drawn[] = [
+  const marks: DrawingMark[] = [
     { kind: 'rect', x: FENCE, y: 0, width: size.width + 18, height: foot + 8, fill: BED },
     { kind: 'rect', x: 0, y: 0, width: FENCE, height: foot + RULER, fill: INK },
     { kind: 'line', x1: FENCE, y1: foot + 8, x2: FENCE + size.width + 18, y2: foot + 8, stroke: { colour: INK, width: 1.2 } }, // prettier-ignore
@@ -281,11 +291,11 @@ const fillOf = (plan: Plan, style: Style, sheet: number, per: number, quarters: 
   return typeof fill === 'string' ? fill : { ...fill, turn: (fill.turn + 90 * quarters) % 360 };
 };
 
-const wasteHatch = (b: Box): Drawn[] => {
+const wasteHatch = (b: Box): DrawingMark[] => {
   const thin = { colour: '#6f6f6f', width: 0.8 };
   return [
-    ...hatch(b.x, b.y, b.width, b.height, 9, thin, 'rise'),
-    ...hatch(b.x, b.y, b.width, b.height, 9, thin, 'fall'),
+    ...drawHatching(b.x, b.y, b.width, b.height, 9, thin, 'rise'),
+    ...drawHatching(b.x, b.y, b.width, b.height, 9, thin, 'fall'),
   ];
 };
 
@@ -295,31 +305,34 @@ function partMarks(
   job: Job,
   style: Style,
   { sheet, part, box, quarters, per, at, label }: Placed,
-): Drawn[] {
+): DrawingMark[] {
   const t = turned(box, quarters, per);
   const lying = { ...at, ...t.size };
   const { nodes } = partAt(plan.sheets[sheet]!.tree, part);
   const only = nodes.length === 1 ? nodes[0]! : null;
   const fill = fillOf(plan, style, sheet, per, quarters, 'A');
-  const paper = paperOf(plan, plan.sheets[sheet]!.stock, job, box);
+  const paper = paperOutlineOf(plan, plan.sheets[sheet]!.stock, job, box);
   const points = paper?.map((p) => {
     const [x, y] = t.point(p.x, p.y);
     return [at.x + x, at.y + y] as const;
   });
   if (points && points.length < 3) return [];
   const shape = points ? ({ kind: 'poly', points } as const) : ({ kind: 'rect', ...lying } as const);
-  const marks: Drawn[] = [{ ...shape, fill }];
+  const marks: DrawingMark[] = [{ ...shape, fill }];
   const waste = only?.holds === 'waste' || only?.holds === 'odd';
   const keep = only?.holds === 'keep';
   const thin = { colour: '#6f6f6f', width: 0.8 };
   if (waste)
-    marks.push({ ...shape, fill: '#d8d8d8c0' }, ...(points ? hatchIn(points, 9, thin, 'rise') : wasteHatch(lying)));
+    marks.push(
+      { ...shape, fill: '#d8d8d8c0' },
+      ...(points ? drawHatchingIn(points, 9, thin, 'rise') : wasteHatch(lying)),
+    );
   if (keep)
     marks.push(
       { ...shape, fill: '#ffffff80' },
       ...(points
-        ? hatchIn(points, 18, { colour: KEEP, width: 1 }, 'rise')
-        : hatch(lying.x, lying.y, lying.width, lying.height, 18, { colour: KEEP, width: 1 }, 'rise')),
+        ? drawHatchingIn(points, 18, { colour: KEEP, width: 1 }, 'rise')
+        : drawHatching(lying.x, lying.y, lying.width, lying.height, 18, { colour: KEEP, width: 1 }, 'rise')),
     );
   const later = (node: PlanNode): void => {
     for (const child of node.parts ?? []) {
@@ -336,21 +349,25 @@ function partMarks(
   if (nodes.length > 1) later({ ...nodes[0]!, parts: [...nodes] });
   else nodes.forEach(later);
   marks.push({ ...shape, stroke: keep ? { colour: KEEP, width: 2, dash: [8, 5] } : { colour: INK, width: 1.4 } });
-  const said = waste ? 'waste' : oddPaperOf(plan, sheet, job) && only?.holds === 'odd' ? '' : label;
+  const said = waste ? 'waste' : describeOddPaper(plan, sheet, job) && only?.holds === 'odd' ? '' : label;
   if (said && Math.min(lying.width, lying.height) >= 16)
-    marks.push(...nameMarks(said, lying, typeof fill !== 'string', keep ? 'keep' : null, nameSize(lying, said)));
+    marks.push(...drawName(said, lying, typeof fill !== 'string', keep ? 'keep' : null, nameSize(lying, said)));
   return marks;
 }
 
 /** As large as the part allows, within reason: it is read from a metre away. */
 const nameSize = ({ width, height }: { width: number; height: number }, name: string): number => {
   const long = Math.max(width, height) - 12;
-  const fits = (long / Math.max(1, textWidth(name, 1))) * 0.95;
+  const fits = (long / Math.max(1, estimateTextWidth(name, 1))) * 0.95;
   return Math.max(11, Math.min(26, fits, Math.min(width, height) / 1.6));
 };
 
 /** That what lies here was turned: an arrow near its upper right corner, out of the way of its name. */
-function turnedArrow(at: { x: number; y: number }, size: { width: number; height: number }, by: 1 | 2 | 3): Drawn[] {
+function turnedArrow(
+  at: { x: number; y: number },
+  size: { width: number; height: number },
+  by: 1 | 2 | 3,
+): DrawingMark[] {
   const radius = Math.max(14, Math.min(40, Math.min(size.width, size.height) * 0.2));
   const [x, y] = [
     at.x + Math.max(size.width - radius - 24, size.width / 2),
@@ -360,7 +377,7 @@ function turnedArrow(at: { x: number; y: number }, size: { width: number; height
 }
 
 /** An arrow round a middle, so many quarters counter-clockwise; three are one clockwise. */
-function turnArrow(cx: number, cy: number, quarters: 1 | 2 | 3, radius: number): Drawn[] {
+function turnArrow(cx: number, cy: number, quarters: 1 | 2 | 3, radius: number): DrawingMark[] {
   const degrees = quarters === 3 ? -90 : quarters * 90;
   const from = quarters === 3 ? 135 : 45;
   const n = 14;
@@ -368,7 +385,7 @@ function turnArrow(cx: number, cy: number, quarters: 1 | 2 | 3, radius: number):
     const angle = ((from + (degrees * i) / n) * Math.PI) / 180;
     return [cx + radius * Math.cos(angle), cy - radius * Math.sin(angle)] as const;
   };
-  const lines: Drawn[] = [];
+  const lines: DrawingMark[] = [];
   for (const [colour, width] of [
     ['#ffffff', 12],
     [CUT, 6],

@@ -10,7 +10,7 @@ import {
   type Size,
   type Table,
 } from '@temnex/core';
-import { sheetsWords } from './answer.ts';
+import { describeSheetCount } from './answer.ts';
 
 const paper: Size = { width: lengthOf('12'), height: lengthOf('12') };
 const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { ...paper, seams: [] } };
@@ -27,7 +27,7 @@ function sheetsOf(line: string, faster: number): string {
   // every look at the clock takes its time
   let looks = 0;
   const plan = planJobNested(wanted, read.job, { now: () => looks++ * faster });
-  return sheetsWords(plan, paper, { mark: table.mark, figures: 'plain' });
+  return describeSheetCount(plan, paper, { mark: table.mark, figures: 'plain' });
 }
 
 describe('how many sheets it takes', () => {

@@ -18,11 +18,11 @@ import {
   type Table,
   type Ticks,
 } from '@temnex/core';
-import { fieldWords, saidBackWords, sumWords } from './fields.ts';
-import { figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
-import { capital, factWords, offerWords, recipeProblemWords, suggestionWords } from './problems.ts';
-import { finishesWords } from './recipes/words.ts';
-import { recipeWords } from './recipes/index.ts';
+import { describeField, describeParsedInput, formatSum } from './fields.ts';
+import { formatLength, formatLengthWithDifference, formatSize, type Voice } from './lengths.ts';
+import { capitalize, describeFact, describeOffer, describeRecipeProblem, describeSuggestion } from './problems.ts';
+import { describeFinishes } from './recipes/words.ts';
+import { recipeText } from './recipes/index.ts';
 
 /*
  * What a construction comes to, in words and figures: `temnex say` prints it, and `--json` gives it as a document.
@@ -61,7 +61,7 @@ export interface Answer {
 }
 
 /** Nothing was understood, and why. */
-export const notUnderstood = (why: string): Answer => ({
+export const describeNotUnderstood = (why: string): Answer => ({
   ...{ format: 'temnex-answer', version: 1, understood: null, recipe: null },
   ...{ values: [], pieces: [], marks: [], facts: [], problems: [why], offers: [] },
 });
@@ -76,46 +76,46 @@ function decimalOf({ n, d }: Exact, per: number): string {
 }
 
 /** By how much a piece is too long for a paper. */
-export function tooLongWords(recipe: RecipeId, blank: Blank, paper: Size, voice: Voice): string {
-  const words = recipeWords(recipe);
+export function describeTooLong(recipe: RecipeId, blank: Blank, paper: Size, voice: Voice): string {
+  const words = recipeText(recipe);
   const over = shortfall(blank, paper);
-  const much = [over.width, over.height].filter((t) => t > 0).map((t) => figure(t, voice));
-  const size = sizeWords(blank.width, blank.height, voice);
-  return `${capital(words.piece(blank.role, blank.n, words.item(1)))}, ${size}, is too long by ${much.join(' and ')} for ${sizeWords(paper.width, paper.height, voice)}.`;
+  const much = [over.width, over.height].filter((t) => t > 0).map((t) => formatLength(t, voice));
+  const size = formatSize(blank.width, blank.height, voice);
+  return `${capitalize(words.piece(blank.role, blank.n, words.item(1)))}, ${size}, is too long by ${much.join(' and ')} for ${formatSize(paper.width, paper.height, voice)}.`;
 }
 
 /** How many sheets a plan opens, and what is left of them to keep; at most so many, where it is not proved that fewer will not do. */
-export function sheetsWords(plan: Plan, paper: Size, voice: Voice): string {
+export function describeSheetCount(plan: Plan, paper: Size, voice: Voice): string {
   const sheets = plan.sheets.length;
   const per = TICKS_PER_UNIT[plan.unit];
   const left = leftOf(plan).map(({ sides, quantity }) => {
     const [a, b] = sides.map((side) => Math.round(side * per)) as [number, number];
-    return `${quantity > 1 ? `${quantity} of ` : ''}${sizeWords(a as Ticks, b as Ticks, voice)}`;
+    return `${quantity > 1 ? `${quantity} of ` : ''}${formatSize(a as Ticks, b as Ticks, voice)}`;
   });
-  const what = `${plan.bound.proved ? '' : 'at most '}${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} of ${sizeWords(paper.width, paper.height, voice)}`;
+  const what = `${plan.bound.proved ? '' : 'at most '}${sheets} ${sheets === 1 ? 'sheet' : 'sheets'} of ${formatSize(paper.width, paper.height, voice)}`;
   return left.length ? `${what}; left over: ${left.join(', ')}` : what;
 }
 
 /** What an input of a recipe comes to on a table. */
-export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer {
+export function buildAnswer(recipe: RecipeId, input: unknown, table: Table): Answer {
   const known = recipeOf(recipe);
   const solved = known.solve(input, table);
   const voice: Voice = { mark: table.mark, figures: 'plain' };
-  const words = recipeWords(recipe);
-  const head = { format: 'temnex-answer', version: 1, understood: saidBackWords(recipe, input), recipe } as const;
+  const words = recipeText(recipe);
+  const head = { format: 'temnex-answer', version: 1, understood: describeParsedInput(recipe, input), recipe } as const;
   if (solved.status === 'refused')
     return {
       ...head,
       ...{ values: [], pieces: [], marks: [], facts: [] },
-      problems: solved.problems.map((p) => recipeProblemWords(recipe, p, voice)),
-      offers: solved.offers.map((o) => offerWords(recipe, o, voice)),
+      problems: solved.problems.map((p) => describeRecipeProblem(recipe, p, voice)),
+      offers: solved.offers.map((o) => describeOffer(recipe, o, voice)),
     };
   const { laid, values, sums, suggestions } = solved;
   const per = TICKS_PER_UNIT[table.unit];
   const said = known.fields(input).flatMap((field) => {
     const value = values.get(fieldKey(field.path));
     if (field.kind === 'choice' || field.kind === 'text' || !value) return [];
-    const name = fieldWords(recipe, field.path);
+    const name = describeField(recipe, field.path);
     const given = field.value !== undefined;
     if (field.kind === 'count') {
       const number = String(Number(value.n) / Number(value.d));
@@ -125,12 +125,12 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
     const sum = sums.get(fieldKey(field.path));
     return [
       {
-        ...{ name, text: fullFigure(total, voice), exact: decimalOf(value, per), given },
-        sum: sum && !given ? sumWords(sum, total, voice) : null,
+        ...{ name, text: formatLengthWithDifference(total, voice), exact: decimalOf(value, per), given },
+        sum: sum && !given ? formatSum(sum, total, voice) : null,
       },
     ];
   });
-  const say = (length: number) => figure(length, voice);
+  const say = (length: number) => formatLength(length, voice);
   const text = (length: Ticks) => exactText(length, table.unit);
   // a place that hangs on a root is said as a decimal
   const place = (length: Ticks) => {
@@ -144,15 +144,15 @@ export function answerOf(recipe: RecipeId, input: unknown, table: Table): Answer
     values: said,
     pieces: laid.blanks.map((blank) => ({
       ...{ name: named(blank), width: text(blank.width), height: text(blank.height), quantity: blank.quantity },
-      finish: finishesWords(blank.finish, say),
+      finish: describeFinishes(blank.finish, say),
     })),
     marks: [...marksOn(laid, named, place), ...placesOf(laid, recipe, place)],
     facts: laid.facts.flatMap((fact) => {
-      const says = factWords(recipe, fact, voice);
+      const says = describeFact(recipe, fact, voice);
       return says ? [`${fact.of ? `${words.group(fact.of)}: ` : ''}${says}`] : [];
     }),
     problems: [],
-    offers: suggestions.map((s) => suggestionWords(recipe, s, voice)),
+    offers: suggestions.map((s) => describeSuggestion(recipe, s, voice)),
   };
 }
 
@@ -208,7 +208,7 @@ function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes
 }
 
 /** Where to pencil what lies side by side: all in one line, from one end of it. */
-export function marksWords(laid: Laid, voice: Voice): string[] {
+export function describePencilMarks(laid: Laid, voice: Voice): string[] {
   const said: Record<Axis, Set<number>> = { x: new Set(), y: new Set() };
   return besides(laid).flatMap(({ layers, axes }) =>
     axes.flatMap((axis) => {
@@ -218,7 +218,7 @@ export function marksWords(laid: Laid, voice: Voice): string[] {
       for (const t of at) said[axis].add(t);
       const last = Math.max(...layers.map(({ box }) => box[axis] + box[axis === 'x' ? 'width' : 'height']));
       const end = axis === 'x' ? 'its left end' : 'its lower end';
-      const say = (t: number) => figure(t, voice);
+      const say = (t: number) => formatLength(t, voice);
       const isRounded = [...at, last].some((t) => t % voice.mark.step !== 0);
       const nearest = isRounded ? `, to the nearest ${say(voice.mark.step)}` : '';
       return [
@@ -241,7 +241,7 @@ function linesOf(layers: readonly Layer[], axis: Axis, at: (length: Ticks) => st
 
 /** Where each of several begins, counted from one edge of the whole; of cells, each column and row. */
 function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
-  const words = recipeWords(recipe);
+  const words = recipeText(recipe);
   const at = (t: Ticks) => (t ? text(t) : '0');
   return besides(laid).flatMap(({ layers, axes }) =>
     axes.length > 1 && layers.length > MANY

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { inches, type Axis, type CatchSays } from '@temnex/core';
-import { TERMINAL, catchWords } from './index.ts';
+import { TERMINAL, describeCatch } from './index.ts';
 
 const nameOf = (id: string) => `the ${id}`;
 test.each<[CatchSays, Axis, string]>([
@@ -13,4 +13,4 @@ test.each<[CatchSays, Axis, string]>([
   [{ is: 'touching', from: 'before', of: 'title' }, 'upDown', 'right below the title'],
   [{ is: 'gap', by: inches(0.25), of: 'kite', as: 'title' }, 'across', '1/4 from the kite, as to the title'],
   [{ is: 'gap', by: inches(0.25), of: 'kite', as: 'kite' }, 'across', '1/4 from the kite'],
-])('%j %s', (says, axis, said) => expect(catchWords(says, axis, nameOf, TERMINAL)).toBe(said));
+])('%j %s', (says, axis, said) => expect(describeCatch(says, axis, nameOf, TERMINAL)).toBe(said));

@@ -1,5 +1,5 @@
 import type { Axis, CatchSays, Coverage, Place } from '@temnex/core';
-import { figure, type Voice } from './lengths.ts';
+import { formatLength, type Voice } from './lengths.ts';
 
 const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
   ...{ left: 'left edge', right: 'right edge', bottom: 'lower edge', top: 'upper edge', centre: 'middle' },
@@ -8,12 +8,12 @@ const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
 };
 
 /** What an item has caught: `¾ from the right edge, as the title`, `its middle level with the title`. */
-export function catchWords(says: CatchSays, axis: Axis, nameOf: (item: string) => string, voice: Voice): string {
+export function describeCatch(says: CatchSays, axis: Axis, nameOf: (item: string) => string, voice: Voice): string {
   switch (says.is) {
     case 'room':
       return says.from === 'centre' ? 'in the middle' : `on the ${EDGE[says.from]}`;
     case 'margin':
-      return `${figure(says.by, voice)} from the ${EDGE[says.from]}, as ${nameOf(says.of)}`;
+      return `${formatLength(says.by, voice)} from the ${EDGE[says.from]}, as ${nameOf(says.of)}`;
     case 'level':
       return `its ${EDGE[says.from]} ${axis === 'across' ? 'in line' : 'level'} with ${nameOf(says.of)}`;
     case 'touching': {
@@ -22,19 +22,19 @@ export function catchWords(says: CatchSays, axis: Axis, nameOf: (item: string) =
     }
     case 'gap':
       return says.as === says.of
-        ? `${figure(says.by, voice)} from ${nameOf(says.of)}`
-        : `${figure(says.by, voice)} from ${nameOf(says.of)}, as to ${nameOf(says.as)}`;
+        ? `${formatLength(says.by, voice)} from ${nameOf(says.of)}`
+        : `${formatLength(says.by, voice)} from ${nameOf(says.of)}, as to ${nameOf(says.as)}`;
   }
 }
 
 /** How much of what must stay is hidden, and by what: `28 % of what must stay is covered, by the title`. */
-export function coverageWords({ hidden, by }: Coverage, nameOf: (item: string) => string): string {
+export function describeCoverage({ hidden, by }: Coverage, nameOf: (item: string) => string): string {
   const names = by.slice(0, 4).map(({ item, share }) => (by.length > 1 ? `${nameOf(item)} (${Math.round(share * 100)} %)` : nameOf(item))); // prettier-ignore
   return `about ${Math.max(1, Math.round(hidden * 100))} % of what must stay is covered, by ${names.join(', ')}.`;
 }
 
 /** What is cut away across from something that is added to a finished page. */
-export function cutAwayWords(
+export function describeCutAway(
   by: string,
   { edge, items }: { readonly edge: string; readonly items: readonly string[] },
   nameOf: (item: string) => string,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { NO_TRIM, lengthOf, type PaperReach, type StockItem } from '@temnex/core';
-import { DIRECTION_WORDS, TERMINAL, paperReachWords, reachWords, sideWords, stockWords } from './index.ts';
+import { DIRECTION_LABELS, TERMINAL, describePaperReach, describeReach, describeSide, describeStock } from './index.ts';
 
 const item = (width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
   ...{ id: width + height, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM },
@@ -48,23 +48,25 @@ describe('what reaches, in words', () => {
     [{ reached: 0, why: 'held-back' }, 'all that reaches is held back'],
     [{ reached: 0, why: 'no-such-face' }, 'has no such side, or not that way round'],
     [{ reached: 0, why: 'none-left' }, 'none left'],
-  ])('%j', (more, words) => expect(paperReachWords(reach(more), TERMINAL).replaceAll('×', 'x')).toBe(words));
+  ])('%j', (more, words) => expect(describePaperReach(reach(more), TERMINAL).replaceAll('×', 'x')).toBe(words));
   test('of one item', () => {
-    expect(reachWords({ reaches: true, turned: false }, TERMINAL)).toBe('reaches');
-    expect(reachWords({ reaches: true, turned: true }, TERMINAL)).toBe('reaches, turned');
-    expect(reachWords({ reaches: 'perhaps' }, TERMINAL)).toBe('may reach');
-    expect(reachWords({ reaches: false, why: 'held-back' }, TERMINAL)).toBe('held back');
-    expect(reachWords({ reaches: false, why: 'no-such-face' }, TERMINAL)).toMatch(/not that side/);
-    expect(reachWords({ reaches: false, why: 'too-small', short: short('0', '1/8') }, TERMINAL)).toBe('1/8 too short');
+    expect(describeReach({ reaches: true, turned: false }, TERMINAL)).toBe('reaches');
+    expect(describeReach({ reaches: true, turned: true }, TERMINAL)).toBe('reaches, turned');
+    expect(describeReach({ reaches: 'perhaps' }, TERMINAL)).toBe('may reach');
+    expect(describeReach({ reaches: false, why: 'held-back' }, TERMINAL)).toBe('held back');
+    expect(describeReach({ reaches: false, why: 'no-such-face' }, TERMINAL)).toMatch(/not that side/);
+    expect(describeReach({ reaches: false, why: 'too-small', short: short('0', '1/8') }, TERMINAL)).toBe(
+      '1/8 too short',
+    );
   });
   test('what there is of a paper, and how it is shown', () => {
-    expect(stockWords([])).toBe('none left');
-    expect(stockWords([item('1', '1'), item('2', '2', { kind: 'strip', quantity: 2 })])).toBe('3 scraps');
-    expect(stockWords([item('1', '1'), item('12', '12', { kind: 'pad' })])).toBe('1 sheet, 1 scrap');
+    expect(describeStock([])).toBe('none left');
+    expect(describeStock([item('1', '1'), item('2', '2', { kind: 'strip', quantity: 2 })])).toBe('3 scraps');
+    expect(describeStock([item('1', '1'), item('12', '12', { kind: 'pad' })])).toBe('1 sheet, 1 scrap');
     const look = { pattern: 'plain', ground: '#ffffff', ink: '#000000' } as const;
     const faces = [{ side: 'B', name: 'dots', direction: 'none', along: 'height', look }] as const;
-    expect(sideWords({ side: 'B' }, faces)).toBe('side B, dots');
-    expect(sideWords({ side: 'any' }, faces)).toBe('either side');
-    expect(DIRECTION_WORDS.width).toBe('pattern across');
+    expect(describeSide({ side: 'B' }, faces)).toBe('side B, dots');
+    expect(describeSide({ side: 'any' }, faces)).toBe('either side');
+    expect(DIRECTION_LABELS.width).toBe('pattern across');
   });
 });

@@ -13,13 +13,13 @@ import {
   type Sum,
   type Table,
 } from '@temnex/core';
-import { figure, type Voice } from './lengths.ts';
-import { list } from './list.ts';
-import { recipeWords } from './recipes/index.ts';
+import { formatLength, type Voice } from './lengths.ts';
+import { formatList } from './list.ts';
+import { recipeText } from './recipes/index.ts';
 
 /** A recipe's field as people call it: "width of mat 2", "left and right of panel 1". */
-export function fieldWords(recipe: RecipeId, path: FieldPath): string {
-  const words = recipeWords(recipe);
+export function describeField(recipe: RecipeId, path: FieldPath): string {
+  const words = recipeText(recipe);
   if (path[0] === 'room') return `${String(path[1])} of the page`;
   const group = words.group(path);
   const field = words.field(path);
@@ -27,11 +27,11 @@ export function fieldWords(recipe: RecipeId, path: FieldPath): string {
 }
 
 /** The sum behind a computed length: `4 + 3⁄16 + 3⁄16 = 4 3⁄8`. Exact: what is not on the mark is said as it is, and rounded at the end. */
-export function sumWords(sum: Sum, total: number, voice: Voice): string {
+export function formatSum(sum: Sum, total: number, voice: Voice): string {
   const exactly = (value: Exact): string => {
     const rounded = roundExact(value, 'nearest');
     const isExact = value.n === BigInt(rounded) * value.d;
-    const shown = figure(rounded, voice);
+    const shown = formatLength(rounded, voice);
     if (isExact && rounded % voice.mark.step === 0) return shown;
     return isExact ? plainExact(rounded, voice) : decimal(value, voice);
   };
@@ -54,9 +54,9 @@ export function sumWords(sum: Sum, total: number, voice: Voice): string {
   );
   const exactTotal = { n, d: d * BigInt(sum.over) };
   const came = exactTotal.n === BigInt(total) * exactTotal.d;
-  if (came && total % voice.mark.step === 0) return `${divided} = ${figure(total, voice)}`;
+  if (came && total % voice.mark.step === 0) return `${divided} = ${formatLength(total, voice)}`;
   const worked = came ? plainExact(total, voice) : decimal(exactTotal, voice);
-  return `${divided} = ${worked}, about ${figure(total, voice)}`;
+  return `${divided} = ${worked}, about ${formatLength(total, voice)}`;
 }
 
 /** An exact length that is on no mark: a fraction a person can read, else a decimal. */
@@ -77,7 +77,7 @@ function decimal(value: Exact, { mark }: Voice): string {
 const PAGE: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
 
 /** What was understood of a line, said back: `mats: width of the print 4, …`, the page that it is for, and what was passed over. */
-export function saidBackWords(
+export function describeParsedInput(
   recipe: RecipeId,
   input: unknown,
   { page = null, passedOver = [] }: Partial<Pick<SaidLine, 'page' | 'passedOver'>> = {},
@@ -87,17 +87,17 @@ export function saidBackWords(
     .fields(input)
     .flatMap((f) => {
       if (f.value === undefined) return [];
-      if (f.kind !== 'choice') return [`${fieldWords(recipe, f.path)} ${f.value}`];
+      if (f.kind !== 'choice') return [`${describeField(recipe, f.path)} ${f.value}`];
       // a style of reveal is told by its values, and what is usual goes without saying
       const plain = f.path.at(-1) === 'style' || f.value === (valueAt(usual, f.path) ?? f.options[0]);
-      return plain ? [] : [recipeWords(recipe).option(f.path, f.value)];
+      return plain ? [] : [recipeText(recipe).option(f.path, f.value)];
     });
   if (page) given.push(`on a page of ${page.width} × ${page.height}`);
   const over = passedOver.length
-    ? ` (without ${list(
+    ? ` (without ${formatList(
         passedOver.map((word) => `“${word}”`),
         'and',
       )})`
     : '';
-  return `${recipeWords(recipe).title}: ${given.join(', ')}${over}`;
+  return `${recipeText(recipe).title}: ${given.join(', ')}${over}`;
 }

@@ -1,5 +1,5 @@
 import { RECIPE_IDS, recipeOf, type RecipeId } from '@temnex/core';
-import { recipeWords } from './recipes/index.ts';
+import { recipeText } from './recipes/index.ts';
 
 const wordsOf = (text: string): string[] => text.toLowerCase().match(/[\p{L}-]+/gu) ?? [];
 /** So that "frames" finds a frame. */
@@ -12,9 +12,9 @@ const AROUND = new Set(
 );
 
 /** Those that a line may be about which holds no number yet; none where it is about anything, or says something already. */
-export function constructionsMeant(line: string): RecipeId[] {
+export function findMentionedConstructions(line: string): RecipeId[] {
   if (/\d/.test(line)) return [];
-  const found = constructionsFor(line);
+  const found = suggestConstructions(line);
   return found.length < RECIPE_IDS.length ? found : [];
 }
 
@@ -22,13 +22,13 @@ export function constructionsMeant(line: string): RecipeId[] {
  * The constructions that somebody means who begins to say what they want, best first: what they are called counts more than what
  * is said of them in a line, and that more than what one can ask of them. Nothing said: all, in the order of practice.
  */
-export function constructionsFor(said: string): RecipeId[] {
+export function suggestConstructions(said: string): RecipeId[] {
   const wanted = wordsOf(said)
     .filter((word) => !AROUND.has(word))
     .map(plain);
   if (!wanted.length) return [...RECIPE_IDS];
   const found = RECIPE_IDS.map((id) => {
-    const { title, asks } = recipeWords(id);
+    const { title, asks } = recipeText(id);
     const heads = recipeOf(id).grammar.heads;
     const of = (words: readonly string[], word: string) => words.some((w) => plain(w).startsWith(word));
     const weigh = (word: string): number =>

@@ -1,101 +1,115 @@
-export { list } from './list.ts';
-export { answerOf, marksWords, notUnderstood, sheetsWords, tooLongWords, type Answer } from './answer.ts';
+export { formatList } from './list.ts';
+export {
+  buildAnswer,
+  describePencilMarks,
+  describeNotUnderstood,
+  describeSheetCount,
+  describeTooLong,
+  type Answer,
+} from './answer.ts';
 export {
   SCREEN,
   TERMINAL,
-  UNIT_WORDS,
-  areaWords,
-  count,
-  figure,
-  fullFigure,
-  offWords,
-  sizeWords,
+  UNIT_LABELS,
+  formatArea,
+  formatCount,
+  formatLength,
+  formatLengthWithDifference,
+  describeDifference,
+  formatSize,
   type Voice,
 } from './lengths.ts';
-export { constructionsFor, constructionsMeant } from './find.ts';
-export { fieldWords, saidBackWords, sumWords } from './fields.ts';
+export { suggestConstructions, findMentionedConstructions } from './find.ts';
+export { describeField, describeParsedInput, formatSum } from './fields.ts';
 export {
-  capital,
-  factWords,
-  issueWords,
-  lengthProblemWords,
-  offerWords,
-  pageProblemWords,
-  pathWords,
-  recipeProblemWords,
-  saidWords,
-  suggestionWords,
+  capitalize,
+  describeFact,
+  describeIssue,
+  describeLengthProblem,
+  describeOffer,
+  describePageProblem,
+  formatPath,
+  describeRecipeProblem,
+  describeLineProblem,
+  describeSuggestion,
 } from './problems.ts';
 export {
-  AIM_WORDS,
+  AIM_LABELS,
   CAUTION,
-  boundWords,
-  comparedWords,
-  copyWords,
-  IN_ORDER_WORDS,
-  handlingWords,
-  cutListText,
-  finishStepWords,
-  missingWords,
-  movementWords,
-  oddPaperOf,
-  partWords,
-  stepWords,
-  totalsWords,
-  wayOutWords,
-  type StepWords,
-  offcutChoiceWords,
+  describeBound,
+  formatComparison,
+  describeCopy,
+  CUT_ORDER_LABELS,
+  describeHandling,
+  formatCutList,
+  describeFinishStep,
+  describeMissing,
+  describeMovement,
+  describeOddPaper,
+  describePart,
+  describeStep,
+  formatTotals,
+  describeWayOut,
+  type StepDescription,
+  describeOffcutChoice,
 } from './plans.ts';
-export { KIND_WORDS, oddWords } from './kinds.ts';
+export { STOCK_KIND_LABELS, describeOddShape } from './kinds.ts';
 export {
-  boughtWords,
-  costWords,
-  couldMakeWords,
-  drawerStepWords,
-  enoughWords,
-  findProblemWords,
-  paceWords,
-  rowProblemWords,
-  savedWords,
-  soughtWords,
-  whyNotWords,
-  worthWords,
+  formatPurchase,
+  formatCost,
+  describeCouldMake,
+  describeDrawerStep,
+  describeEnough,
+  describeSearchProblem,
+  describePace,
+  describeRowProblem,
+  describeSavings,
+  describeStockQuery,
+  describeWhyNot,
+  describeAreaInSheets,
 } from './looking.ts';
-export { stockLine, type StockLine } from './stockLine.ts';
-export { leftOutWords, svgProblemWords } from './outlines.ts';
-export { placeWords, placesWords } from './places.ts';
-export { paperLetter } from './letters.ts';
+export { previewStockLine, type StockLinePreview } from './stockLine.ts';
+export { describeLeftOut, describeSvgProblem } from './outlines.ts';
+export { describePlaceAlong, describePlace } from './places.ts';
+export { formatPaperLetter } from './letters.ts';
 export {
-  DIRECTION_WORDS,
-  builtWords,
-  itemWords,
-  paperReachWords,
-  reachWords,
-  sideWords,
-  stockWords,
+  DIRECTION_LABELS,
+  describeBuild,
+  describeStockItem,
+  describePaperReach,
+  describeReach,
+  describeSide,
+  describeStock,
 } from './drawer.ts';
-export { NAMES, finishWords, finishesWords, recipeWords, type RecipeWords, type Say } from './recipes/index.ts';
 export {
-  IDLE_WORDS,
-  WRONG_WORDS,
-  lengthSpoken,
-  pressWords,
-  trimmerWords,
-  type BagOf,
-  type PlaceOf,
-  type TrimmerWords,
+  DEFAULT_NAMES,
+  describeFinish,
+  describeFinishes,
+  recipeText,
+  type RecipeText,
+  type FormatLength,
+} from './recipes/index.ts';
+export {
+  NO_OP_MESSAGES,
+  WRONG_CUT_LABELS,
+  formatSpokenLength,
+  describePress,
+  describeTrimmerStep,
+  type DescribeBagOf,
+  type DescribePlaceOf,
+  type TrimmerStepText,
 } from './trimmer.ts';
 export {
-  SHARP_WORDS,
-  dayInWords,
-  dayWords,
-  lostWords,
-  photoName,
-  photoWords,
-  pixelWords,
-  sharpWords,
-  soughtPhotoWords,
-  takingInWords,
-  unlaidWords,
+  SHARPNESS_LABELS,
+  formatDay,
+  formatDayParts,
+  describeCropLoss,
+  formatPhotoName,
+  describePhoto,
+  formatPixels,
+  describeSharpness,
+  describePhotoQuery,
+  describeUploadProgress,
+  describeUnlaid,
 } from './photos.ts';
-export { catchWords, coverageWords, cutAwayWords } from './catches.ts';
+export { describeCatch, describeCoverage, describeCutAway } from './catches.ts';

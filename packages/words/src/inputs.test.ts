@@ -11,7 +11,7 @@ import {
   type RecipeId,
   type Table,
 } from '@temnex/core';
-import { recipeWords } from './index.ts';
+import { recipeText } from './index.ts';
 
 /*
  * docs/formats.md says the input of every recipe by example. That part of it is made here, from what each starts with and from what
@@ -72,7 +72,7 @@ function section(id: RecipeId): string {
         fields.set(at, { ...was, options: [...new Set([...was.options, ...f.options])] });
     }
   return [
-    `### \`${id}\`: ${recipeWords(id).title}`,
+    `### \`${id}\`: ${recipeText(id).title}`,
     '',
     `\`${line}\` is`,
     '',

@@ -1,5 +1,5 @@
 /** What the drawer holds, by its kind. */
-export const KIND_WORDS = {
+export const STOCK_KIND_LABELS = {
   sheet: 'sheet',
   pad: 'pad sheet',
   scrap: 'scrap',
@@ -9,5 +9,5 @@ export const KIND_WORDS = {
 } as const;
 
 /** What is said after the kind of an odd scrap, by the number of its corners. */
-export const oddWords = (corners: number): string =>
+export const describeOddShape = (corners: number): string =>
   corners === 6 ? ' with a corner gone' : ` with ${corners} corners`;

@@ -12,23 +12,23 @@ import {
   type StockColumn,
   type ToBuy,
 } from '@temnex/core';
-import { KIND_WORDS } from './kinds.ts';
-import { count, figure, sizeWords, type Voice } from './lengths.ts';
-import { saidWords } from './problems.ts';
+import { STOCK_KIND_LABELS } from './kinds.ts';
+import { formatCount, formatLength, formatSize, type Voice } from './lengths.ts';
+import { describeLineProblem } from './problems.ts';
 
 const DIRECTIONS = { none: 'without direction', 'two-way': 'running two ways', 'one-way': 'with an up' } as const;
 const HELD = { held: 'held back', kept: 'kept for pages', free: 'free to use' } as const;
 
 /** What is looked for, said back part by part: what was understood of a line. */
-export function soughtWords(sought: Sought, voice: Voice): string[] {
+export function describeStockQuery(sought: Sought, voice: Voice): string[] {
   const { reaches, within, narrower, wider, kind, pattern, direction, colour, place, before, since, held, words } =
     sought;
   return [
-    ...(kind ? [`only ${kind === 'pad' ? 'pads' : `${KIND_WORDS[kind]}s`}`] : []),
-    ...(reaches ? [`reaches ${sizeWords(reaches.width, reaches.height, voice)}, either way round`] : []),
-    ...(within ? [`within ${sizeWords(within.width, within.height, voice)}`] : []),
-    ...(narrower !== null ? [`narrower than ${figure(narrower, voice)}`] : []),
-    ...(wider !== null ? [`at least ${figure(wider, voice)} wide`] : []),
+    ...(kind ? [`only ${kind === 'pad' ? 'pads' : `${STOCK_KIND_LABELS[kind]}s`}`] : []),
+    ...(reaches ? [`reaches ${formatSize(reaches.width, reaches.height, voice)}, either way round`] : []),
+    ...(within ? [`within ${formatSize(within.width, within.height, voice)}`] : []),
+    ...(narrower !== null ? [`narrower than ${formatLength(narrower, voice)}`] : []),
+    ...(wider !== null ? [`at least ${formatLength(wider, voice)} wide`] : []),
     ...(pattern ? [pattern === 'words' ? 'with words on it' : pattern] : []),
     ...(direction ? [DIRECTIONS[direction]] : []),
     ...(colour ? [colour.said === null ? `near ${colour.hex}` : `${colour.said}, by name or by eye`] : []),
@@ -41,7 +41,7 @@ export function soughtWords(sought: Sought, voice: Voice): string[] {
 }
 
 /** Why a line that looks for paper is not understood. */
-export const findProblemWords = ({ code, text }: FindProblem): string =>
+export const describeSearchProblem = ({ code, text }: FindProblem): string =>
   code === 'date'
     ? `“${text}” is not a day. Say it as 2026-05-31.`
     : `“${text}” is not a size that paper can have. Say it as 5 1/2 x 3.`;
@@ -49,7 +49,7 @@ export const findProblemWords = ({ code, text }: FindProblem): string =>
 /** 12 in each way, in square ticks. */
 const SHEET = (12 * 24_384) ** 2;
 /** An area of paper (square ticks) as people think of it, in sheets of 12 × 12: `41 sheets’ worth`. */
-export function worthWords(area: number): string {
+export function describeAreaInSheets(area: number): string {
   const sheets = area / SHEET;
   if (sheets < 0.95) return `${Math.max(1, Math.round(sheets * 100))} % of a 12 × 12 sheet`;
   return `${sheets < 10 ? sheets.toFixed(1) : Math.round(sheets)} sheets’ worth`;
@@ -65,11 +65,11 @@ const STEPS: Readonly<Record<string, string>> = {
   'cleared-out': 'cleared out',
 };
 /** What was done to the drawer at once: `12 put in`. */
-export const drawerStepWords = ({ says, count }: { readonly says: string; readonly count: number }): string =>
+export const describeDrawerStep = ({ says, count }: { readonly says: string; readonly count: number }): string =>
   `${count} ${STEPS[says] ?? says}`;
 
 /** Why a row of a table does not read, with the column to correct. */
-export function rowProblemWords(column: StockColumn, problem: RowProblem, voice: Voice): string {
+export function describeRowProblem(column: StockColumn, problem: RowProblem, voice: Voice): string {
   const said = (): string => {
     switch (problem.code) {
       case 'kind-unknown':
@@ -83,14 +83,14 @@ export function rowProblemWords(column: StockColumn, problem: RowProblem, voice:
       case 'paper-missing':
         return 'which paper is it?';
       default:
-        return saidWords({ ok: false, problem }, voice);
+        return describeLineProblem({ ok: false, problem }, voice);
     }
   };
   return `${headingOf(column)}: ${said()}`;
 }
 
 /** What planning pages together saves against one by one: the most that matters first, then the rest. */
-export function savedWords(
+export function describeSavings(
   plan: Pick<Plan, 'totals' | 'missing'>,
   alone: Omit<OneByOne, 'plan'>,
 ): { readonly first: string; readonly rest: string } {
@@ -99,14 +99,14 @@ export function savedWords(
   const cuts = alone.cuts - plan.totals.cuts;
   const settings = alone.settings - plan.totals.settings;
   const saves = [
-    missing > 0 ? `${count(missing, 'piece')} more from what is there` : '',
-    sheets > 0 ? `${count(sheets, 'new sheet')} fewer` : '',
-    settings > 0 ? `${count(settings, 'setting')} fewer` : '',
-    cuts > 0 ? `${count(cuts, 'cut')} fewer` : '',
+    missing > 0 ? `${formatCount(missing, 'piece')} more from what is there` : '',
+    sheets > 0 ? `${formatCount(sheets, 'new sheet')} fewer` : '',
+    settings > 0 ? `${formatCount(settings, 'setting')} fewer` : '',
+    cuts > 0 ? `${formatCount(cuts, 'cut')} fewer` : '',
   ].filter(Boolean);
   const costs = [
-    cuts < 0 ? `${count(-cuts, 'cut')} more` : '',
-    settings < 0 ? `${count(-settings, 'setting')} more` : '',
+    cuts < 0 ? `${formatCount(-cuts, 'cut')} more` : '',
+    settings < 0 ? `${formatCount(-settings, 'setting')} more` : '',
   ].filter(Boolean);
   const than = 'than the pages one by one';
   const [first, ...rest] = saves;
@@ -122,17 +122,20 @@ export function savedWords(
 }
 
 /** Whether what there is of a paper is enough: `enough: 2 sheets and a scrap`, or what is to be bought besides. */
-export function enoughWords({ takes, buy, beyond }: Enough, voice: Voice): string {
-  const parts = [takes.sheets ? count(takes.sheets, 'sheet') : '', takes.scraps ? count(takes.scraps, 'scrap') : ''];
+export function describeEnough({ takes, buy, beyond }: Enough, voice: Voice): string {
+  const parts = [
+    takes.sheets ? formatCount(takes.sheets, 'sheet') : '',
+    takes.scraps ? formatCount(takes.scraps, 'scrap') : '',
+  ];
   const own = parts.filter(Boolean).join(' and ');
-  const size = sizeWords(buy.size.width, buy.size.height, voice);
+  const size = formatSize(buy.size.width, buy.size.height, voice);
   const of = (why: 'size' | 'side') => beyond.filter((b) => b.why === why).length;
   const not = [
-    of('size') ? `${count(of('size'), 'piece')} larger than ${size}: no sheet is enough` : '',
-    of('side') ? `${count(of('side'), 'piece')} on a side, or a way round, that it does not have` : '',
+    of('size') ? `${formatCount(of('size'), 'piece')} larger than ${size}: no sheet is enough` : '',
+    of('side') ? `${formatCount(of('side'), 'piece')} on a side, or a way round, that it does not have` : '',
   ];
   if (buy.count)
-    return [`${count(buy.count, 'sheet')} of ${size} short${own ? `, with ${own} from here` : ''}`, ...not]
+    return [`${formatCount(buy.count, 'sheet')} of ${size} short${own ? `, with ${own} from here` : ''}`, ...not]
       .filter(Boolean)
       .join('; ');
   return [...not, own ? `${beyond.length ? 'for the rest ' : ''}enough: it takes ${own}` : '']
@@ -141,11 +144,11 @@ export function enoughWords({ takes, buy, beyond }: Enough, voice: Voice): strin
 }
 
 /** How many to buy: `3 packs`, `2 sheets`. */
-export const boughtWords = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'packs'>): string =>
-  packs === null ? count(sheets, 'sheet') : count(packs, 'pack');
+export const formatPurchase = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'packs'>): string =>
+  packs === null ? formatCount(sheets, 'sheet') : formatCount(packs, 'pack');
 
 /** What something costs, in whatever one pays in. */
-export const costWords = (hundredths: number): string => (hundredths / 100).toFixed(2);
+export const formatCost = (hundredths: number): string => (hundredths / 100).toFixed(2);
 
 const GIVES: Readonly<Record<string, (each: string, line: string) => string>> = {
   'mat-stack': (_, line) => `mat for a print of ${line.replace(/^.*around /, '').replace(' x ', ' × ')}`,
@@ -156,34 +159,34 @@ const GIVES: Readonly<Record<string, (each: string, line: string) => string>> = 
   grid: (each) => `square of ${each}`,
 };
 /** What a scrap would still give: `11 strips of 1/2 × 7 1/4`. */
-export function couldMakeWords({ recipe, line, count: many, each }: CouldMake, voice: Voice): string {
-  const one = GIVES[recipe]?.(sizeWords(each.width, each.height, voice), line) ?? line;
+export function describeCouldMake({ recipe, line, count: many, each }: CouldMake, voice: Voice): string {
+  const one = GIVES[recipe]?.(formatSize(each.width, each.height, voice), line) ?? line;
   return many === 1 ? one : `${many} ${one.replace(/^(\w+)/, '$1s')}`;
 }
 
 /** How fast something is to be used up: `13 a day for 3 days.` */
-export function paceWords(pace: Pace): string {
+export function describePace(pace: Pace): string {
   switch (pace.status) {
     case 'done':
       return 'All of it is done.';
     case 'over':
-      return `The time is over; ${count(pace.left, 'piece')} short.`;
+      return `The time is over; ${formatCount(pace.left, 'piece')} short.`;
     case 'before':
-      return `Not begun yet: ${pace.perDay} a day for ${count(pace.days, 'day')}.`;
+      return `Not begun yet: ${pace.perDay} a day for ${formatCount(pace.days, 'day')}.`;
     case 'running':
       return pace.days === 1
-        ? `${count(pace.left, 'piece')} left, today is the last day.`
-        : `${pace.left} left: ${pace.perDay} a day for ${count(pace.days, 'day')}.`;
+        ? `${formatCount(pace.left, 'piece')} left, today is the last day.`
+        : `${pace.left} left: ${pace.perDay} a day for ${formatCount(pace.days, 'day')}.`;
   }
 }
 
 /** Why something does not count: what of the rule it is not. */
-export const whyNotWords = (why: readonly string[], sought: Sought, voice: Voice): string =>
+export const describeWhyNot = (why: readonly string[], sought: Sought, voice: Voice): string =>
   why
     .map((key) =>
       key === 'kind' && sought.kind
-        ? `a ${KIND_WORDS[sought.kind]}`
-        : soughtWords({ ...ANYTHING, [key]: sought[key as keyof Sought] }, voice).join(' '),
+        ? `a ${STOCK_KIND_LABELS[sought.kind]}`
+        : describeStockQuery({ ...ANYTHING, [key]: sought[key as keyof Sought] }, voice).join(' '),
     )
     .map((part) => `not ${part}`)
     .join(' and ');

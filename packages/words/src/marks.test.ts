@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, inches, recipeOf, sayRecipe, type Table } from '@temnex/core';
-import { TERMINAL, marksWords } from './index.ts';
+import { TERMINAL, describePencilMarks } from './index.ts';
 
 const table: Table = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
@@ -12,7 +12,7 @@ function marks(line: string): string[] {
   if (!heard?.said.ok) throw new Error(line);
   const solved = recipeOf(heard.recipe).solve(heard.said.input, table);
   if (solved.status !== 'solved') throw new Error(JSON.stringify(solved.problems));
-  return marksWords(solved.laid, TERMINAL);
+  return describePencilMarks(solved.laid, TERMINAL);
 }
 
 test.each([

@@ -7,10 +7,12 @@ const WHY: Readonly<Record<string, string>> = {
   'too-much': 'There is more in it than can be read: it repeats or nests itself too often, or takes too long.',
   'no-size': 'The file says that it is of no size.',
 };
-export const svgProblemWords = (why: string): string => WHY[why] ?? 'The file could not be read.';
+export const describeSvgProblem = (why: string): string => WHY[why] ?? 'The file could not be read.';
 
 /** What of an SVG file was left out: `left out: 2 texts, an image`. Null where nothing was. */
-export function leftOutWords(leftOut: ReadonlyArray<{ readonly what: string; readonly count: number }>): string | null {
+export function describeLeftOut(
+  leftOut: ReadonlyArray<{ readonly what: string; readonly count: number }>,
+): string | null {
   if (!leftOut.length) return null;
   return `left out: ${leftOut.map(({ what, count }) => (count > 1 ? `${count} × ${what}` : what)).join(', ')}`;
 }

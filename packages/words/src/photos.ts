@@ -8,33 +8,33 @@ import {
   type SoughtPhoto,
   type Unlaid,
 } from '@temnex/core';
-import { count } from './lengths.ts';
+import { formatCount } from './lengths.ts';
 
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore
 
 /** A day as it is read: its number, and the month with its year. */
-export function dayWords(day: string | null): { readonly day: string; readonly rest: string } {
+export function formatDayParts(day: string | null): { readonly day: string; readonly rest: string } {
   if (!day) return { day: '?', rest: 'no day said' };
   const [year, month, date] = day.split('-');
   return { day: String(Number(date)), rest: `${MONTHS[Number(month) - 1]} ${year}` };
 }
-export const dayInWords = (day: string): string => {
-  const said = dayWords(day);
+export const formatDay = (day: string): string => {
+  const said = formatDayParts(day);
   return `${said.day} ${said.rest}`;
 };
 
 /** What a photo is called: what is going on in it, else who, else its file. */
-export const photoName = ({ what, people, name }: Pick<Photo, 'what' | 'people' | 'name'>): string =>
+export const formatPhotoName = ({ what, people, name }: Pick<Photo, 'what' | 'people' | 'name'>): string =>
   what ?? (people.length ? people.join(', ') : name || 'a photo');
 
 /** All that is said of a photo, for those who do not see it. */
-export function photoWords(photo: Photo): string {
+export function describePhoto(photo: Photo): string {
   const { day, place, people, what, favourite } = photo;
   return [
-    photoName(photo),
+    formatPhotoName(photo),
     what && people.length ? `with ${people.join(', ')}` : '',
     place ? `at ${place}` : '',
-    day ? dayInWords(day) : '',
+    day ? formatDay(day) : '',
     liesOf(photo),
     favourite ? 'favourite' : '',
   ]
@@ -43,11 +43,11 @@ export function photoWords(photo: Photo): string {
 }
 
 /** What a line of a search was understood as. */
-export function soughtPhotoWords({ words, day, month, lies, onPage, favourite, printed }: SoughtPhoto): string[] {
+export function describePhotoQuery({ words, day, month, lies, onPage, favourite, printed }: SoughtPhoto): string[] {
   const yes = (is: boolean | null, said: string, not: string) => (is === null ? '' : is ? said : not);
   const [m, d] = month?.split('-') ?? [];
   return [
-    day ? (day.length === 10 ? dayInWords(day) : day.length === 7 ? dayWords(`${day}-01`).rest : day) : '',
+    day ? (day.length === 10 ? formatDay(day) : day.length === 7 ? formatDayParts(`${day}-01`).rest : day) : '',
     m ? `${d ? `${Number(d)} ` : ''}${MONTHS[Number(m) - 1]}, any year` : '',
     lies ?? '',
     yes(onPage, 'on a page', 'not on a page yet'),
@@ -58,21 +58,21 @@ export function soughtPhotoWords({ words, day, month, lies, onPage, favourite, p
 }
 
 /** What one sees of so many pixels to the inch. */
-export const SHARP_WORDS: Readonly<Record<Density | 'coarse', string>> = {
+export const SHARPNESS_LABELS: Readonly<Record<Density | 'coarse', string>> = {
   fine: 'as sharp as a print gets',
   good: 'sharp in the hand',
   fair: 'sharp from an arm’s length',
   coarse: 'its pixels show',
 };
 /** How sharp a crop prints at a size in ticks: `412 to the inch, as sharp as a print gets`. */
-export function sharpWords(crop: Pixels, size: { readonly width: number; readonly height: number }): string {
+export function describeSharpness(crop: Pixels, size: { readonly width: number; readonly height: number }): string {
   const { perInch, is } = sharpness(crop, size);
-  return `${perInch} to the inch, ${SHARP_WORDS[is]}`;
+  return `${perInch} to the inch, ${SHARPNESS_LABELS[is]}`;
 }
 
 const EDGES = ['left', 'right', 'top', 'bottom'] as const;
 /** What a crop loses: `loses 8 % on the left, 8 % on the right`; of what falls short, on which edges. */
-export function lostWords({ lost, stays }: Pick<Framed, 'lost' | 'stays'>): string {
+export function describeCropLoss({ lost, stays }: Pick<Framed, 'lost' | 'stays'>): string {
   const all = EDGES.flatMap((edge) => {
     const percent = Math.round(lost[edge] * 100);
     return percent ? [{ edge, percent }] : [];
@@ -81,11 +81,11 @@ export function lostWords({ lost, stays }: Pick<Framed, 'lost' | 'stays'>): stri
   return [said.length ? `loses ${said.join(', ')}` : 'loses nothing', ...(stays ? [] : ['not all that must stay'])].join('; '); // prettier-ignore
 }
 
-export const pixelWords = ({ width, height }: Pixels): string =>
+export const formatPixels = ({ width, height }: Pixels): string =>
   `${width.toLocaleString('en')} × ${height.toLocaleString('en')}, ${((width * height) / 1e6).toFixed(1)} million pixels`;
 
 /** How far taking photos in has come. */
-export function takingInWords({
+export function describeUploadProgress({
   of,
   done,
   again,
@@ -99,7 +99,7 @@ export function takingInWords({
   // prettier-ignore
   const taken = done - refused - again;
   return [
-    done < of ? `${done} of ${of}` : `${count(taken, 'photo')} taken in`,
+    done < of ? `${done} of ${of}` : `${formatCount(taken, 'photo')} taken in`,
     again ? `${again} ${again === 1 ? 'was' : 'were'} there already` : '',
     refused ? `${refused} refused` : '',
   ]
@@ -108,7 +108,7 @@ export function takingInWords({
 }
 
 /** What does not go together when photos are laid on a sketch. */
-export function unlaidWords(
+export function describeUnlaid(
   unlaid: Unlaid,
   photoNameOf: (id: string) => string,
   itemNameOf: (id: string) => string,

@@ -1,10 +1,10 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, type Axis, type Place } from '@temnex/core';
-import { placeWords, placesWords } from './places.ts';
+import { describePlaceAlong, describePlace } from './places.ts';
 
 const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;
 const say = (axis: Axis, from: string, by: string, of?: string) =>
-  placeWords(axis, { from, by, ...(of ? { of } : {}) } as Place[Axis], 'in', voice, (id) => `the ${id}`);
+  describePlaceAlong(axis, { from, by, ...(of ? { of } : {}) } as Place[Axis], 'in', voice, (id) => `the ${id}`);
 
 test.each([
   ['across', 'left', '0.625', undefined, '5/8 from the left edge'],
@@ -28,8 +28,8 @@ test.each([
 
 test('both ways at once', () => {
   const centred = { across: { from: 'centre', by: '0' }, upDown: { from: 'centre', by: 0 } } as Place;
-  expect(placesWords(centred, 'in', voice, (id) => id)).toBe('centered on the page');
-  expect(placesWords({ ...centred, across: { from: 'left', by: '0.5' } }, 'in', voice, (id) => id)).toBe(
+  expect(describePlace(centred, 'in', voice, (id) => id)).toBe('centered on the page');
+  expect(describePlace({ ...centred, across: { from: 'left', by: '0.5' } }, 'in', voice, (id) => id)).toBe(
     '1/2 from the left edge, centered up and down',
   );
 });

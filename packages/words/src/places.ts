@@ -1,5 +1,5 @@
 import { ZERO, parseLength, type Axis, type Place, type Unit } from '@temnex/core';
-import { fullFigure, type Voice } from './lengths.ts';
+import { formatLengthWithDifference, type Voice } from './lengths.ts';
 
 /** Below the point that is counted from, and above it; an item's own name stands behind. */
 const SIDES: Readonly<Record<Axis, readonly [below: string, above: string]>> = {
@@ -23,7 +23,7 @@ const THIRDS: Readonly<Partial<Record<Place[Axis]['from'], string>>> = {
  * Where an item lies along one axis, as people point: `1¼ left of center`, `2 from the bottom edge`, `directly above the title`.
  * Typed lengths are shown as figures of the mark, never as decimals. `nameOf` says how items are called.
  */
-export function placeWords(
+export function describePlaceAlong(
   axis: Axis,
   { from, by, of }: Place[Axis],
   unit: Unit,
@@ -32,7 +32,7 @@ export function placeWords(
 ): string {
   const read = parseLength(by, unit, { allow: 'negative' });
   const length = read.ok ? read.value.ticks : ZERO;
-  const far = fullFigure(Math.abs(length), voice);
+  const far = formatLengthWithDifference(Math.abs(length), voice);
   const other = of === undefined ? null : nameOf(of);
   const [below, above] = SIDES[axis];
   const beside = length < 0 ? below : above;
@@ -60,12 +60,15 @@ export function placeWords(
 }
 
 /** Both axes together: `2 from the left edge, 1¼ below center`. */
-export function placesWords(
+export function describePlace(
   { across, upDown }: Place,
   unit: Unit,
   voice: Voice,
   nameOf: (item: string) => string,
 ): string {
-  const [x, y] = [placeWords('across', across, unit, voice, nameOf), placeWords('upDown', upDown, unit, voice, nameOf)];
+  const [x, y] = [
+    describePlaceAlong('across', across, unit, voice, nameOf),
+    describePlaceAlong('upDown', upDown, unit, voice, nameOf),
+  ];
   return x === 'centered across' && y === 'centered up and down' ? 'centered on the page' : `${x}, ${y}`;
 }

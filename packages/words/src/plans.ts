@@ -23,36 +23,36 @@ import {
   partNames,
   paperIn,
 } from '@temnex/core';
-import { finishesWords } from './recipes/index.ts';
-import { list } from './list.ts';
-import { areaWords, count, figure, sizeWords, type Voice } from './lengths.ts';
+import { describeFinishes } from './recipes/index.ts';
+import { formatList } from './list.ts';
+import { formatArea, formatCount, formatLength, formatSize, type Voice } from './lengths.ts';
 
 const inTicks = (n: number, plan: { unit: 'in' | 'mm' }): number => Math.round(n * TICKS_PER_UNIT[plan.unit]);
 
-export const AIM_WORDS: Readonly<Record<Aim, string>> = {
+export const AIM_LABELS: Readonly<Record<Aim, string>> = {
   'least-paper': 'least paper',
   'easiest-cuts': 'easiest cuts',
   'largest-offcuts': 'largest offcuts',
 };
 
 /** The two ways to go through the cuts. */
-export const IN_ORDER_WORDS: Readonly<Record<InOrder, string>> = {
+export const CUT_ORDER_LABELS: Readonly<Record<InOrder, string>> = {
   'by-setting': 'one setting after the other',
   'sheet-by-sheet': 'one sheet after the other',
 };
 
 /** `18 settings, 21 times turned or taken up, 3 parts waiting at most`. */
-export function handlingWords({ settings, takenUp, waiting }: Handling): string {
+export function describeHandling({ settings, takenUp, waiting }: Handling): string {
   return [
-    count(settings, 'setting'),
-    takenUp ? `${count(takenUp, 'time')} turned or taken up` : 'nothing turned or taken up',
-    waiting ? `${count(waiting, 'part')} waiting at most` : 'no part waiting',
+    formatCount(settings, 'setting'),
+    takenUp ? `${formatCount(takenUp, 'time')} turned or taken up` : 'nothing turned or taken up',
+    waiting ? `${formatCount(waiting, 'part')} waiting at most` : 'no part waiting',
   ].join(', ');
 }
 
 /** `Kept: 8 1/2 × 2 3/4 and 2 1/4 × 4 1/4, not 6 1/4 × 2 3/4 and 2 1/4 × 7: a broader offcut is of more use.` */
-export function offcutChoiceWords({ kept, instead, because }: OffcutChoice, voice: Voice): string {
-  const sizes = (offcuts: readonly Size[]) => list(offcuts.map((o) => sizeWords(o.width, o.height, voice)));
+export function describeOffcutChoice({ kept, instead, because }: OffcutChoice, voice: Voice): string {
+  const sizes = (offcuts: readonly Size[]) => formatList(offcuts.map((o) => formatSize(o.width, o.height, voice)));
   const why = {
     wanted: ': they fit what other pages want, or what you often cut.',
     broader: ': a broader offcut is of more use.',
@@ -63,11 +63,11 @@ export function offcutChoiceWords({ kept, instead, because }: OffcutChoice, voic
 }
 
 /** Why copies of a piece are missing, and what would help. */
-export function missingWords(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {
+export function describeMissing(missing: Missing, job: Job, voice: Voice): { why: string; help: string[] } {
   const piece = job.pieces.find((p) => p.id === missing.piece);
   const what = `${missing.quantity > 1 ? `${missing.quantity} × ` : ''}${piece?.name ?? missing.piece}`;
   const paper = job.papers.find((p) => p.id === missing.paper)?.name ?? 'the paper';
-  const say = (n: number | undefined) => figure(inTicks(n ?? 0, job), voice);
+  const say = (n: number | undefined) => formatLength(inTicks(n ?? 0, job), voice);
   const side = piece?.side === 'any' ? '' : ` with side ${piece?.side}`;
   const reason: Record<Missing['why'], string> = {
     'no-paper': `there is no ${paper} in the drawer`,
@@ -77,20 +77,20 @@ export function missingWords(missing: Missing, job: Job, voice: Voice): { why: s
     'wrong-side-only': `no ${paper} has a side ${piece?.side === 'any' ? '' : piece?.side}`,
     'no-stock-long-enough': `no ${paper}${side} reaches ${say(missing.needed)}; the longest is ${say(missing.longest)}`,
     'no-stock-wide-enough': missing.nearest
-      ? `it needs ${sizeWords(piece?.width ?? 0, piece?.height ?? 0, voice)}; the ${paper}${side} that comes nearest is ${sizeWords(inTicks(missing.nearest.width, job), inTicks(missing.nearest.height, job), voice)}`
+      ? `it needs ${formatSize(piece?.width ?? 0, piece?.height ?? 0, voice)}; the ${paper}${side} that comes nearest is ${formatSize(inTicks(missing.nearest.width, job), inTicks(missing.nearest.height, job), voice)}`
       : `no ${paper} that is long enough is ${say(missing.needed)} wide; the widest is ${say(missing.longest)}`,
     direction: `no ${paper} is large enough with the pattern running that way`,
     'beyond-reach': `a cut of ${say(missing.needed)} is beyond the reach of the cutter`,
     'place-taken': `it cannot be cut from the place it must come from`,
     'not-enough': `there is not enough ${paper}`,
   };
-  const help = missing.help.map((way) => wayOutWords(way, missing, job, voice));
+  const help = missing.help.map((way) => describeWayOut(way, missing, job, voice));
   return { why: `${what}: ${reason[missing.why]}`, help };
 }
 
 /** A way out, with what it opens: `use side B (opens no new paper)`. */
-export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing, job: Job, voice: Voice): string {
-  const say = (n: number) => figure(inTicks(n, job), voice);
+export function describeWayOut({ how, cut, newSheetArea }: WayOut, missing: Missing, job: Job, voice: Voice): string {
+  const say = (n: number) => formatLength(inTicks(n, job), voice);
   const paperName = (id: string) => job.papers.find((p) => p.id === id)?.name ?? 'paper';
   const what = (() => {
     switch (how.do) {
@@ -104,12 +104,12 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
       case 'cut-through': {
         const item = job.stock.find((s) => s.id === how.stock);
         const what = how.do === 'release' ? 'take what is held back' : 'cut through what was to stay whole';
-        return item ? `${what}, ${item.paper.name} ${sizeWords(item.width, item.height, voice)}` : what;
+        return item ? `${what}, ${item.paper.name} ${formatSize(item.width, item.height, voice)}` : what;
       }
       case 'other-paper':
         return `take ${paperName(how.paper)} instead`;
       case 'tuck':
-        return `tuck less under: ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)} would do`;
+        return `tuck less under: ${formatSize(inTicks(how.width, job), inTicks(how.height, job), voice)} would do`;
       case 'join':
         return `make it of two, joined ${say(how.at)} along its ${how.along}, where it is covered`;
       case 'ends':
@@ -119,19 +119,19 @@ export function wayOutWords({ how, cut, newSheetArea }: WayOut, missing: Missing
           `build it up of ${(how.across.length + 1) * (how.up.length + 1)}, each ${say(how.overlap)} over the next`,
           ...(how.buy
             ? [
-                `with ${how.buy.quantity} more of ${sizeWords(inTicks(how.buy.width, job), inTicks(how.buy.height, job), voice)} to buy`,
+                `with ${how.buy.quantity} more of ${formatSize(inTicks(how.buy.width, job), inTicks(how.buy.height, job), voice)} to buy`,
               ]
             : []),
         ].join(', ');
       case 'shorten':
         return `make it ${say(how.to)} long`;
       case 'buy':
-        return `buy ${how.quantity} × ${paperName(how.paper)}, ${sizeWords(inTicks(how.width, job), inTicks(how.height, job), voice)}`;
+        return `buy ${how.quantity} × ${paperName(how.paper)}, ${formatSize(inTicks(how.width, job), inTicks(how.height, job), voice)}`;
     }
   })();
   const part = cut < missing.quantity ? `${cut} of ${missing.quantity}; ` : '';
   const opens =
-    newSheetArea > 1e-9 ? `opens ${areaWords(newSheetArea, job.unit)} of new paper` : 'opens no more new paper';
+    newSheetArea > 1e-9 ? `opens ${formatArea(newSheetArea, job.unit)} of new paper` : 'opens no more new paper';
   return `${what} (${part}${opens})`;
 }
 
@@ -139,14 +139,14 @@ const endOf = (how: { along: 'width' | 'height'; to: number }, { piece }: Missin
   inUnit(job.pieces.find((p) => p.id === piece)?.[how.along] ?? 0, job.unit) - how.to;
 
 /** What the totals say, in the order in which people ask. */
-export function totalsWords(plan: Plan): { label: string; value: string }[] {
+export function formatTotals(plan: Plan): { label: string; value: string }[] {
   const { totals } = plan;
   const { takenUp, waiting } = handlingOf(plan);
   return [
     { label: 'new sheets opened', value: String(totals.newSheets) },
     { label: 'scraps used', value: String(totals.scraps) },
-    { label: 'kept', value: areaWords(totals.keptArea, plan.unit) },
-    { label: 'waste', value: areaWords(totals.wasteArea + totals.kerfArea, plan.unit) },
+    { label: 'kept', value: formatArea(totals.keptArea, plan.unit) },
+    { label: 'waste', value: formatArea(totals.wasteArea + totals.kerfArea, plan.unit) },
     { label: 'settings', value: String(totals.settings) },
     { label: 'cuts', value: String(totals.cuts) },
     { label: 'turned or taken up', value: String(takenUp) },
@@ -155,7 +155,7 @@ export function totalsWords(plan: Plan): { label: string; value: string }[] {
 }
 
 /** The figures by which plans of different aims are compared; the lower the rank, the better. */
-export function comparedWords(plan: Plan): { label: string; value: string; rank: number }[] {
+export function formatComparison(plan: Plan): { label: string; value: string; rank: number }[] {
   const { totals } = plan;
   const waste = totals.wasteArea + totals.kerfArea;
   const largest = largestKept(plan);
@@ -164,8 +164,8 @@ export function comparedWords(plan: Plan): { label: string; value: string; rank:
   return [
     plain('new sheets', totals.newSheets),
     plain('scraps', totals.scraps),
-    { label: 'waste', value: areaWords(waste, plan.unit), rank: Math.round(waste * 1000) },
-    { label: 'largest offcut', value: areaWords(largest, plan.unit), rank: -Math.round(largest * 1000) },
+    { label: 'waste', value: formatArea(waste, plan.unit), rank: Math.round(waste * 1000) },
+    { label: 'largest offcut', value: formatArea(largest, plan.unit), rank: -Math.round(largest * 1000) },
     plain('settings', totals.settings),
     plain('cuts', totals.cuts),
     plain('turned or taken up', takenUp),
@@ -185,11 +185,11 @@ function largestKept(plan: Plan): number {
 }
 
 /** Which of several equal pages a copy is for. */
-export const copyWords = (copy: number, copies: number, name: string | null = null): string =>
+export const describeCopy = (copy: number, copies: number, name: string | null = null): string =>
   name === null ? `page ${copy} of ${copies}` : `page ${copy}, ${name}`;
 
 /** Whether fewer sheets, or settings, could do, and how that is known. */
-export function boundWords(plan: Plan): string {
+export function describeBound(plan: Plan): string {
   const fewest = plan.bound.settings === plan.totals.settings ? ' It can\u2019t be done with fewer settings.' : '';
   return sheetsBoundWords(plan) + fewest;
 }
@@ -209,7 +209,7 @@ function sheetsBoundWords(plan: Plan): string {
   }[bound.how];
   if (bound.proved) return `Fewest possible: ${how}.`;
   const least = bound.newSheets
-    ? `${count(bound.newSheets, 'new sheet')} (${areaWords(bound.newSheetArea, plan.unit)})`
+    ? `${formatCount(bound.newSheets, 'new sheet')} (${formatArea(bound.newSheetArea, plan.unit)})`
     : 'no new sheet';
   return `Perhaps less would do: at least ${least} ${bound.newSheets > 1 ? 'are' : 'is'} needed${how ? `, as ${how}` : ''}.`;
 }
@@ -218,7 +218,7 @@ function sheetsBoundWords(plan: Plan): string {
 const HELD = 12192;
 
 /** What there is to say of parts of an odd scrap; null where the sheet is a rectangle. */
-export function oddPaperOf(plan: Plan, sheet: number, job: Job) {
+export function describeOddPaper(plan: Plan, sheet: number, job: Job) {
   const { outline } = job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
   if (!outline) return null;
   const boxOf = (nodes: readonly PlanNode[]) => {
@@ -243,14 +243,14 @@ export function oddPaperOf(plan: Plan, sheet: number, job: Job) {
       const gone = cornersGone(outline, boxOf(nodes));
       if (!gone.length) return '';
       if (gone.length > 2) return ', torn all round';
-      const named = gone.map(({ corner, width, height }) => `${corner} corner (${sizeWords(width, height, voice)})`);
+      const named = gone.map(({ corner, width, height }) => `${corner} corner (${formatSize(width, height, voice)})`);
       return `, without its ${named.join(' and ')}`;
     },
   };
 }
 
 /** What a part in hand or a part that comes off is called. */
-export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
+export function describePart(nodes: readonly PlanNode[], pieceName: (id: string) => string): string {
   const only = nodes.length === 1 ? nodes[0]! : null;
   if (only?.holds === 'keep') return 'an offcut to keep';
   if (only?.holds === 'waste' || only?.holds === 'odd') return 'waste';
@@ -267,7 +267,7 @@ export function partWords(nodes: readonly PlanNode[], pieceName: (id: string) =>
   return unique.length > 2 ? `the part for ${shown} and ${unique.length - 2} more` : `the part for ${shown}`;
 }
 
-export interface StepWords {
+export interface StepDescription {
   /** `Part for the mats, left edge on the fence` */
   readonly hold: string;
   readonly setting: string;
@@ -280,16 +280,16 @@ export interface StepWords {
 }
 
 /** A step as one would say it at the trimmer. */
-export function stepWords(
+export function describeStep(
   step: Step,
   plan: Plan,
   job: Job,
   voice: Voice,
   pieceName: (id: string) => string,
-): StepWords {
+): StepDescription {
   const letters = step.sheets.map((sheet) => letterOfSheet(plan, sheet)).join(' + ');
   const sheet = plan.sheets[step.sheets[0]!]!;
-  const odd = oddPaperOf(plan, step.sheets[0]!, job);
+  const odd = describeOddPaper(plan, step.sheets[0]!, job);
   const shortName = partNames(plan);
   const short = (path: string): string | null => {
     const names = step.sheets.map((s) => shortName(s, path));
@@ -299,8 +299,8 @@ export function stepWords(
     const only = nodes.length === 1 ? nodes[0]! : null;
     if (only?.holds === 'odd' && odd) return odd.nameOf(nodes);
     const size =
-      only?.holds === 'keep' ? `, ${sizeWords(inTicks(only.width, plan), inTicks(only.height, plan), voice)}` : '';
-    return `${partWords(nodes, pieceName)}${size}`;
+      only?.holds === 'keep' ? `, ${formatSize(inTicks(only.width, plan), inTicks(only.height, plan), voice)}` : '';
+    return `${describePart(nodes, pieceName)}${size}`;
   };
   // what is cut again goes by its short name, never by that of a piece in it alone
   const words = (path: string) => {
@@ -317,7 +317,7 @@ export function stepWords(
       leaves: '',
       note: '',
     };
-  const say = (n: number) => figure(inTicks(n, plan), voice);
+  const say = (n: number) => formatLength(inTicks(n, plan), voice);
   const cutter = [job.cutter, ...job.cutter.then][step.by ?? 0];
   const notes = [
     ...(step.by ? [`with the ${cutter?.name || 'next cutter'}`] : []),
@@ -360,7 +360,7 @@ export function stepWords(
 const STOP_FROM = ['lower edge', 'left edge', 'right edge', 'upper edge'] as const;
 
 /** The plain list of what to cut, largest first within each paper, as text to copy. */
-export function cutListText(job: Job, voice: Voice, plan: Plan | null = null): string {
+export function formatCutList(job: Job, voice: Voice, plan: Plan | null = null): string {
   const lines: string[] = [];
   const used = plan && facesUsed(job, plan);
   const pieces = [...job.pieces].sort((a, b) => b.width * b.height - a.width * a.height);
@@ -376,30 +376,30 @@ export function cutListText(job: Job, voice: Voice, plan: Plan | null = null): s
     for (const { piece: p, side, n } of own) {
       const face = side === 'any' ? '' : `, side ${side}`;
       const way = p.direction === 'any' ? '' : `, pattern along the ${p.direction}`;
-      lines.push(`  ${n} × ${sizeWords(p.width, p.height, voice)}  ${p.name}${face}${way}`);
+      lines.push(`  ${n} × ${formatSize(p.width, p.height, voice)}  ${p.name}${face}${way}`);
     }
   }
   if (plan?.missing.length) lines.push('No paper for');
   for (const { piece, quantity } of plan?.missing ?? []) {
     const p = job.pieces.find((other) => other.id === piece);
-    if (p) lines.push(`  ${quantity} × ${sizeWords(p.width, p.height, voice)}  ${p.name}`);
+    if (p) lines.push(`  ${quantity} × ${formatSize(p.width, p.height, voice)}  ${p.name}`);
   }
   return lines.join('\n');
 }
 
 /** What is done by hand to pieces that have come off, said like a step. */
-export function finishStepWords(
+export function describeFinishStep(
   { piece, copies }: Extract<OrderStep, { do: 'finish' }>,
   job: Job,
   voice: Voice,
-): StepWords {
-  const say = (length: number) => figure(length, voice);
+): StepDescription {
+  const say = (length: number) => formatLength(length, voice);
   const name = job.pieces.find((p) => p.id === piece.id)?.name ?? piece.id;
   const tips = piece.finish.some((f) => f.do === 'notch' || f.do === 'point');
   return {
     hold: copies > 1 ? `${name}, ${copies} pieces` : name,
     setting: 'by hand',
-    off: finishesWords(piece.finish, say).join('; '),
+    off: describeFinishes(piece.finish, say).join('; '),
     rest: '',
     leaves: '',
     note: tips ? 'pencil a line along the middle first' : '',
@@ -428,7 +428,7 @@ interface MovementTold {
   readonly place?: string | null;
 }
 /** A movement of stock, said with its number. */
-export const movementWords = ({ by, why, held = 0, place = null }: MovementTold): string => {
+export const describeMovement = ({ by, why, held = 0, place = null }: MovementTold): string => {
   if (why === 'moved') return place === null ? 'back to where its paper is kept' : `moved to ${place}`;
   if (held) return held > 0 ? `${held} kept for a page` : `${-held} no longer kept for a page`;
   return MOVEMENT_WORDS[why]?.(by) ?? String(by);

@@ -12,10 +12,10 @@ import type {
   SaidStock,
   Suggestion,
 } from '@temnex/core';
-import { fieldWords } from './fields.ts';
-import { count, figure, fullFigure, sizeWords, type Voice } from './lengths.ts';
-import { list } from './list.ts';
-import { recipeWords } from './recipes/index.ts';
+import { describeField } from './fields.ts';
+import { formatCount, formatLength, formatLengthWithDifference, formatSize, type Voice } from './lengths.ts';
+import { formatList } from './list.ts';
+import { recipeText } from './recipes/index.ts';
 
 /** So many of what is not known are named. */
 const FEW = 5;
@@ -24,10 +24,10 @@ const shown = (text: string): string => {
   const plain = text.replace(/\p{Cc}/gu, ' ');
   return plain.length > 60 ? `${plain.slice(0, 60)}…` : plain;
 };
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+export const capitalize = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What is wrong with a length, to follow the name of its field: "width: "4 1/0" is not a length". */
-export function lengthProblemWords(problem: LengthProblem, voice: Voice): string {
+export function describeLengthProblem(problem: LengthProblem, voice: Voice): string {
   switch (problem.code) {
     case 'length-missing':
       return 'needs a length';
@@ -36,46 +36,46 @@ export function lengthProblemWords(problem: LengthProblem, voice: Voice): string
     case 'length-not-positive':
       return `"${problem.text}" must be more than 0`;
     case 'length-too-large':
-      return `"${problem.text}" is more than ${figure(problem.most, voice)}, longer than anything cut on a table`;
+      return `"${problem.text}" is more than ${formatLength(problem.most, voice)}, longer than anything cut on a table`;
   }
 }
 
 /** What follows from a construction, in its own words; every length that is not on a mark says so. Empty: nothing worth a word. */
-export const factWords = (recipe: RecipeId, { name, lengths }: Fact, voice: Voice): string | null =>
-  recipeWords(recipe).fact(name, lengths, (length) => fullFigure(length, voice));
+export const describeFact = (recipe: RecipeId, { name, lengths }: Fact, voice: Voice): string | null =>
+  recipeText(recipe).fact(name, lengths, (length) => formatLengthWithDifference(length, voice));
 
-export function recipeProblemWords(recipe: RecipeId, problem: RecipeProblem, voice: Voice): string {
-  const say = (length: number) => fullFigure(length, voice);
+export function describeRecipeProblem(recipe: RecipeId, problem: RecipeProblem, voice: Voice): string {
+  const say = (length: number) => formatLengthWithDifference(length, voice);
   switch (problem.code) {
     case 'field':
-      return `${capital(fieldWords(recipe, problem.path))}: ${lengthProblemWords(problem.problem, voice)}.`;
+      return `${capitalize(describeField(recipe, problem.path))}: ${describeLengthProblem(problem.problem, voice)}.`;
     case 'missing':
-      return `Not enough is known. Give one of: ${list(
-        problem.paths.map((p) => fieldWords(recipe, p)),
+      return `Not enough is known. Give one of: ${formatList(
+        problem.paths.map((p) => describeField(recipe, p)),
         'or',
       )}.`;
     case 'disagree':
-      return `These cannot all be right: ${list(problem.paths.map((p) => fieldWords(recipe, p)))}. They differ by ${say(problem.by)}.`;
+      return `These cannot all be right: ${formatList(problem.paths.map((p) => describeField(recipe, p)))}. They differ by ${say(problem.by)}.`;
     case 'size-not-positive':
-      return `Nothing is left: the ${fieldWords(recipe, problem.path)} would be ${say(problem.size)}.`;
+      return `Nothing is left: the ${describeField(recipe, problem.path)} would be ${say(problem.size)}.`;
     case 'own': {
-      const words = recipeWords(recipe);
-      const why = words.reason(problem.why, problem.lengths, capital(words.group(problem.path)), say);
-      return `${why}${problem.edges ? ` ${list(problem.edges)}` : ''}.`;
+      const words = recipeText(recipe);
+      const why = words.reason(problem.why, problem.lengths, capitalize(words.group(problem.path)), say);
+      return `${why}${problem.edges ? ` ${formatList(problem.edges)}` : ''}.`;
     }
   }
 }
 
 /** What an offer would do, for its button: `make the width of mat 1 4 1/4`. */
-export function offerWords(recipe: RecipeId, offer: Offer, voice: Voice): string {
+export function describeOffer(recipe: RecipeId, offer: Offer, voice: Voice): string {
   const amount = 'count' in offer ? offer.count : offer.length;
-  const own = recipeWords(recipe).offer?.(offer.path, amount, (length) => fullFigure(length, voice));
+  const own = recipeText(recipe).offer?.(offer.path, amount, (length) => formatLengthWithDifference(length, voice));
   if (own) return own;
-  const value = 'count' in offer ? String(offer.count) : fullFigure(offer.length, voice);
-  return `make ${'count' in offer ? `it ${value}` : `the ${fieldWords(recipe, offer.path)} ${value}`}`;
+  const value = 'count' in offer ? String(offer.count) : formatLengthWithDifference(offer.length, voice);
+  return `make ${'count' in offer ? `it ${value}` : `the ${describeField(recipe, offer.path)} ${value}`}`;
 }
 
-export function suggestionWords(
+export function describeSuggestion(
   recipe: RecipeId,
   suggestion: Suggestion | PageSuggestion['suggestion'],
   voice: Voice,
@@ -83,24 +83,24 @@ export function suggestionWords(
   switch (suggestion.code) {
     case 'uneven-reveals': {
       const even = suggestion.even.map(
-        (e) => `${sizeWords(e.width, e.height, voice)} (${figure(e.reveal, voice)} all round)`,
+        (e) => `${formatSize(e.width, e.height, voice)} (${formatLength(e.reveal, voice)} all round)`,
       );
-      return `${capital(recipeWords(recipe).group(suggestion.group))} is uneven: ${fullFigure(suggestion.across, voice)} left and right, ${fullFigure(suggestion.upDown, voice)} top and bottom. Even would be ${list(even, 'or')}.`;
+      return `${capitalize(recipeText(recipe).group(suggestion.group))} is uneven: ${formatLengthWithDifference(suggestion.across, voice)} left and right, ${formatLengthWithDifference(suggestion.upDown, voice)} top and bottom. Even would be ${formatList(even, 'or')}.`;
     }
     case 'off-mark':
-      return `The ${fieldWords(recipe, suggestion.path)} falls between two marks; it is cut at ${figure(suggestion.nearest, voice)}.`;
+      return `The ${describeField(recipe, suggestion.path)} falls between two marks; it is cut at ${formatLength(suggestion.nearest, voice)}.`;
     case 'remainder':
-      return `${fullFigure(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${fieldWords(recipe, suggestion.to)}.`;
+      return `${formatLengthWithDifference(suggestion.by, voice)} is left over, since widths go down to the mark; it goes to the ${describeField(recipe, suggestion.to)}.`;
     case 'even-count':
-      return `${suggestion.count} is an even number; ${list(suggestion.odd.map(String), 'or')} often looks better.`;
+      return `${suggestion.count} is an even number; ${formatList(suggestion.odd.map(String), 'or')} often looks better.`;
     case 'whole-repeats':
-      return `So that whole repeats go from end to end, ${offerWords(recipe, suggestion.offer, voice)}.`;
+      return `So that whole repeats go from end to end, ${describeOffer(recipe, suggestion.offer, voice)}.`;
     case 'own':
-      return `${recipeWords(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => fullFigure(n, voice)) ?? suggestion.why}.`;
+      return `${recipeText(recipe).advice?.(suggestion.why, suggestion.lengths, (n) => formatLengthWithDifference(n, voice)) ?? suggestion.why}.`;
     case 'hidden-under':
       return `Lies entirely under ${suggestion.under}: nothing of it shows. Move it up a layer, or somewhere else.`;
     case 'overhang':
-      return `Reaches ${fullFigure(suggestion.by, voice)} past the ${list(suggestion.edges)} edge of the page; trim it flush once it is glued, or move it in.`;
+      return `Reaches ${formatLengthWithDifference(suggestion.by, voice)} past the ${formatList(suggestion.edges)} edge of the page; trim it flush once it is glued, or move it in.`;
   }
 }
 
@@ -112,7 +112,7 @@ const PLACE_FIELDS: Readonly<Record<string, string>> = {
 };
 
 /** What is wrong with an item of a page; `nameOf` says how items are called. */
-export function pageProblemWords(
+export function describePageProblem(
   { item, problem }: PageProblem,
   recipe: RecipeId | null,
   voice: Voice,
@@ -120,9 +120,11 @@ export function pageProblemWords(
 ): string {
   switch (problem.code) {
     case 'circle':
-      return `These lie on or beside each other in a circle: ${list(problem.items.map(nameOf))}.`;
+      return `These lie on or beside each other in a circle: ${formatList(problem.items.map(nameOf))}.`;
     case 'follows-nothing':
-      return recipe ? `${capital(fieldWords(recipe, problem.path))}: nothing would be left of what it follows.` : '';
+      return recipe
+        ? `${capitalize(describeField(recipe, problem.path))}: nothing would be left of what it follows.`
+        : '';
     case 'no-room':
       return problem.axis ? 'What it lies beside is gone.' : 'What it lies on is gone.';
     case 'field': {
@@ -133,17 +135,17 @@ export function pageProblemWords(
           : root === 'at' || root === 'fit'
             ? PLACE_FIELDS[root === 'fit' ? 'fit' : axis!]
             : null;
-      if (own) return `${capital(own)}: ${lengthProblemWords(problem.problem, voice)}.`;
+      if (own) return `${capitalize(own)}: ${describeLengthProblem(problem.problem, voice)}.`;
     }
   }
-  return recipe && item ? recipeProblemWords(recipe, problem, voice) : '';
+  return recipe && item ? describeRecipeProblem(recipe, problem, voice) : '';
 }
 
 /** 20 000. */
 const grouped = (n: number): string => String(n).replace(/\B(?=(\d{3})+$)/g, '\u202f');
 
 /** `pieces[3].width`, as one would write it. */
-export const pathWords = (path: readonly (string | number)[]): string =>
+export const formatPath = (path: readonly (string | number)[]): string =>
   path.map((p, i) => (typeof p === 'number' ? `[${p}]` : i ? `.${p}` : p)).join('') || 'the file';
 
 /** What fields of a document are, as it would be said. */
@@ -153,25 +155,25 @@ const KINDS: Readonly<Record<string, string>> = {
 };
 const limitWords = ({ of, limit }: { of: string; limit: number }, way: 'at most' | 'at least'): string => {
   if (of === 'string')
-    return way === 'at least' && limit === 1 ? 'is empty' : `must have ${way} ${count(limit, 'letter')}`;
-  if (of === 'array' || of === 'set') return `must have ${way} ${count(limit, 'entry', 'entries')}`;
+    return way === 'at least' && limit === 1 ? 'is empty' : `must have ${way} ${formatCount(limit, 'letter')}`;
+  if (of === 'array' || of === 'set') return `must have ${way} ${formatCount(limit, 'entry', 'entries')}`;
   return `must be ${way} ${grouped(limit)}`;
 };
 
 /** One line about a document that was refused, naming the field: `pieces[3].width: "4 1/0" is not a length`. */
-export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
-  const where = pathWords(path);
+export function describeIssue({ path, problem }: JobIssue, voice: Voice): string {
+  const where = formatPath(path);
   switch (problem.code) {
     case 'length-unreadable':
       return `${where}: "${problem.text}" is not a length`;
     case 'length-missing':
     case 'length-not-positive':
     case 'length-too-large':
-      return `${where}: ${lengthProblemWords(problem, voice)}`;
+      return `${where}: ${describeLengthProblem(problem, voice)}`;
     case 'schema':
       return `${where}: ${problem.message}`;
     case 'unknown-key':
-      return `${where}: does not know ${list([
+      return `${where}: does not know ${formatList([
         ...problem.keys.slice(0, FEW).map((k) => `"${shown(k)}"`),
         ...(problem.keys.length > FEW ? [`${problem.keys.length - FEW} more`] : []),
       ])}`;
@@ -234,7 +236,10 @@ export function issueWords({ path, problem }: JobIssue, voice: Voice): string {
   }
 }
 
-export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { ok: false }>, voice: Voice): string {
+export function describeLineProblem(
+  said: Extract<SaidStock | SaidBox | Said<unknown>, { ok: false }>,
+  voice: Voice,
+): string {
   const { problem } = said;
   switch (problem.code) {
     case 'size-unreadable':
@@ -268,8 +273,8 @@ export function saidWords(said: Extract<SaidStock | SaidBox | Said<unknown>, { o
     case 'corners-cross':
       return 'These corners are not in order round it: an edge would cross another.';
     case 'ambiguous-paper':
-      return `Which "${problem.words}": ${list(problem.names, 'or')}?`;
+      return `Which "${problem.words}": ${formatList(problem.names, 'or')}?`;
     default:
-      return `${capital(lengthProblemWords(problem, voice))}.`;
+      return `${capitalize(describeLengthProblem(problem, voice))}.`;
   }
 }

@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { stockLine } from './index.ts';
+import { previewStockLine } from './index.ts';
 
 const papers = [{ id: 'swell', name: 'Teal swell' }];
 
@@ -8,13 +8,13 @@ test.each([
   ['3 sheets 12 x 12 gust', '3 × sheet, 12 × 12, gust'],
   ['offcut 4 x 9', 'scrap, 4 × 9'],
   ['pad 6 x 6 kelp x8', '8 × pad sheet, 6 × 6, kelp'],
-])('%s', (line, says) => expect(stockLine(line, papers, 'in')?.says).toBe(says));
+])('%s', (line, says) => expect(previewStockLine(line, papers, 'in')?.says).toBe(says));
 
 test('an odd one says how many corners it has, and what is wrong is said', () => {
-  expect(stockLine('scrap 9 x 9 less 5 x 5 teal', papers, 'in')?.says).toMatch(/^scrap, 9 × 9.+Teal swell$/);
-  expect(stockLine('scrap five', papers, 'in')?.says).toBe('Needs a size, such as 5 1/2 x 3.');
+  expect(previewStockLine('scrap 9 x 9 less 5 x 5 teal', papers, 'in')?.says).toMatch(/^scrap, 9 × 9.+Teal swell$/);
+  expect(previewStockLine('scrap five', papers, 'in')?.says).toBe('Needs a size, such as 5 1/2 x 3.');
 });
 test('what is made is not in the drawer', () => {
   for (const line of ['mat 1/8 round 4 x 6', 'strip 1 x 12', 'a week of kites', ''])
-    expect(stockLine(line, papers, 'in')).toBeNull();
+    expect(previewStockLine(line, papers, 'in')).toBeNull();
 });

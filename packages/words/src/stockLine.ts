@@ -1,27 +1,31 @@
 import { sayStock, type SaidStock, type Unit } from '@temnex/core';
-import { KIND_WORDS, oddWords } from './kinds.ts';
+import { STOCK_KIND_LABELS, describeOddShape } from './kinds.ts';
 import { SCREEN } from './lengths.ts';
-import { saidWords } from './problems.ts';
+import { describeLineProblem } from './problems.ts';
 
 /** Said of paper that lies in the drawer, never of what is made. */
 const ABOUT_PAPER = /\b(scraps?|offcuts?|sheets?|pads?)\b/i;
 
 /** What a line about paper comes to: `2 × scrap, 5 1/2 × 3, teal`. */
-export interface StockLine {
+export interface StockLinePreview {
   readonly said: SaidStock;
   readonly says: string;
 }
 
 /** A line that is about paper to put into the drawer; null where it is about something else. Papers are told by their names alone. */
-export function stockLine(line: string, papers: readonly { id: string; name: string }[], unit: Unit): StockLine | null {
+export function previewStockLine(
+  line: string,
+  papers: readonly { id: string; name: string }[],
+  unit: Unit,
+): StockLinePreview | null {
   if (!ABOUT_PAPER.test(line)) return null;
   const said = sayStock(line, papers, unit);
-  if (!said.ok) return { said, says: saidWords(said, SCREEN) };
+  if (!said.ok) return { said, says: describeLineProblem(said, SCREEN) };
   const many = said.quantity > 1 ? `${said.quantity} × ` : '';
-  const odd = said.outline ? oddWords(said.outline.length) : '';
+  const odd = said.outline ? describeOddShape(said.outline.length) : '';
   const paper = said.paper?.name ?? said.paperWords;
   return {
     said,
-    says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${odd}${paper ? `, ${paper}` : ''}`,
+    says: `${many}${STOCK_KIND_LABELS[said.kind]}, ${said.width} × ${said.height}${odd}${paper ? `, ${paper}` : ''}`,
   };
 }

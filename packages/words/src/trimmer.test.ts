@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, planJob, pressesOf, readJob, trimmerSteps, type JobDocument } from '@temnex/core';
-import { lengthSpoken, pressWords, trimmerWords, type BagOf } from './trimmer.ts';
+import { formatSpokenLength, describePress, describeTrimmerStep, type DescribeBagOf } from './trimmer.ts';
 
 const inch = { mark: MARKS['1/16'], figures: 'typeset' } as const;
 const mm = { mark: MARKS['0.5 mm'], figures: 'typeset' } as const;
@@ -16,7 +16,7 @@ describe('lengths read aloud', () => {
     [-inches(0.25), 'minus one quarter'],
     [inches(21.0625), 'twenty-one and one sixteenth'],
   ])('%i ticks: %s', (length, said) => {
-    expect(lengthSpoken(length, inch)).toBe(said);
+    expect(formatSpokenLength(length, inch)).toBe(said);
   });
   test.each([
     [105 * 960, 'one hundred and five millimetres'],
@@ -24,7 +24,7 @@ describe('lengths read aloud', () => {
     [305 * 960, 'three hundred and five millimetres'],
     [1200 * 960, '1200 millimetres'],
   ])('%i ticks: %s', (length, said) => {
-    expect(lengthSpoken(length, mm)).toBe(said);
+    expect(formatSpokenLength(length, mm)).toBe(said);
   });
 });
 
@@ -41,13 +41,13 @@ function orderFor(document: Partial<JobDocument>) {
   const name = (id: string) => job.pieces.find((p) => p.id === id)?.name ?? id;
   return { job, plan, name, steps: trimmerSteps(job, plan) };
 }
-function told(document: Partial<JobDocument>, bagOf?: BagOf) {
+function told(document: Partial<JobDocument>, bagOf?: DescribeBagOf) {
   const { job, plan, name, steps } = orderFor(document);
-  return steps.map((step) => trimmerWords(step, plan, job, inch, name, placeOf, bagOf));
+  return steps.map((step) => describeTrimmerStep(step, plan, job, inch, name, placeOf, bagOf));
 }
 function pressed(document: Partial<JobDocument>) {
   const { job, plan, name, steps } = orderFor(document);
-  return pressesOf(steps).map(({ from, to }) => pressWords(steps.slice(from, to), plan, job, inch, name, placeOf));
+  return pressesOf(steps).map(({ from, to }) => describePress(steps.slice(from, to), plan, job, inch, name, placeOf));
 }
 const strips = (more: Partial<JobDocument> = {}) => ({
   stock: [{ id: 's', paper: 'gust', width: '12', height: '6', quantity: 2 }],
@@ -71,7 +71,7 @@ describe('steps at the trimmer, in words', () => {
     expect(words.at(-1)!.cautions.join()).toContain('punch');
   });
   test('a stack says so, and each piece in it whose it is', () => {
-    const bag: BagOf = (_piece, copy) => `page ${copy} of 6`;
+    const bag: DescribeBagOf = (_piece, copy) => `page ${copy} of 6`;
     const words = told(strips({ cutter: { stack: 2 }, pieces: [{ id: 'half', name: 'half', width: '6', height: '6', quantity: 4, papers: ['gust'] }] }), bag); // prettier-ignore
     expect(words[0]).toMatchObject({ head: 'Take A and B', hold: '2 times: Gust, sheet of 12 × 6, from box 2' });
     const cut = words.find((w) => w.head === 'Cut')!;

@@ -13,13 +13,13 @@ import {
   type PlanNode,
   type TrimmerStep,
 } from '@temnex/core';
-import { KIND_WORDS } from './kinds.ts';
-import { count, sizeWords, type Voice } from './lengths.ts';
-import { finishStepWords, stepWords } from './plans.ts';
+import { STOCK_KIND_LABELS } from './kinds.ts';
+import { formatCount, formatSize, type Voice } from './lengths.ts';
+import { describeFinishStep, describeStep } from './plans.ts';
 
 /** A step as it is said on a screen that is read from a metre away. */
-export interface TrimmerWords {
-  /** What is to be done, in a few words: `Cut`, `Take A`, `Turn it a quarter to the right`. */
+export interface TrimmerStepText {
+  /** What is to be done, in a few words: `CutRequest`, `Take A`, `Turn it a quarter to the right`. */
   readonly head: string;
   /** What is done first, in the same step: paper taken up, a part turned. */
   readonly before: readonly string[];
@@ -58,21 +58,21 @@ const TURNS = {
 } as const;
 
 /** Where an item of the drawer is kept, as one says it: `box 2`; nothing where nobody has said. */
-export type PlaceOf = (stock: string) => string | undefined;
+export type DescribePlaceOf = (stock: string) => string | undefined;
 
 /** Into which bag a copy of a piece goes, as one says it; null where there is only one. */
-export type BagOf = (piece: string, copy: number) => string | null;
+export type DescribeBagOf = (piece: string, copy: number) => string | null;
 
 /** A step at the trimmer, in words. */
-export function trimmerWords(
+export function describeTrimmerStep(
   step: TrimmerStep,
   plan: Plan,
   job: Job,
   voice: Voice,
   pieceName: (id: string) => string,
-  placeOf: PlaceOf = () => undefined,
-  bagOf: BagOf = () => null,
-): TrimmerWords {
+  placeOf: DescribePlaceOf = () => undefined,
+  bagOf: DescribeBagOf = () => null,
+): TrimmerStepText {
   const none = {
     before: [],
     hold: '',
@@ -85,15 +85,18 @@ export function trimmerWords(
     cautions: [],
   };
   const stockAt = (sheet: number) => job.stock.find((s) => s.id === plan.sheets[sheet]!.stock)!;
-  const says = (words: Omit<TrimmerWords, 'spoken'>): TrimmerWords => ({ ...words, spoken: spokenOf(words, voice) });
+  const says = (words: Omit<TrimmerStepText, 'spoken'>): TrimmerStepText => ({
+    ...words,
+    spoken: spokenOf(words, voice),
+  });
   switch (step.do) {
     case 'take': {
       const letters = step.sheets.map((sheet) => letterOfSheet(plan, sheet)).join(' and ');
       const each = step.sheets.map((s) => {
         const item = stockAt(s);
         const place = placeOf(item.id);
-        const of = step.sheets.length > 1 ? ` of ${sizeWords(item.width, item.height, voice)}` : '';
-        return `${item.paper.name}, ${KIND_WORDS[item.kind]}${of}${place ? `, from ${place}` : ''}`;
+        const of = step.sheets.length > 1 ? ` of ${formatSize(item.width, item.height, voice)}` : '';
+        return `${item.paper.name}, ${STOCK_KIND_LABELS[item.kind]}${of}${place ? `, from ${place}` : ''}`;
       });
       const bears = step.sheets.map((sheet) => /\d/.test(letterOfSheet(plan, sheet)));
       const [first] = each;
@@ -102,7 +105,7 @@ export function trimmerWords(
         ...none,
         head: `Take ${letters}`,
         size: stockAt(step.sheets[0]!),
-        hold: alike && each.length > 1 ? `${count(each.length, 'time')}: ${first}` : each.join('; '),
+        hold: alike && each.length > 1 ? `${formatCount(each.length, 'time')}: ${first}` : each.join('; '),
         // What bears its letter already is found by it.
         goes: bears.every(Boolean) ? `${letters} is on the back already` : `pencil ${letters} lightly on the back`,
         notes: step.sheets.length > 1 ? ['edge to edge, one on the other'] : [],
@@ -117,7 +120,7 @@ export function trimmerWords(
         ...none,
         head: `Take ${letterOfSheet(plan, step.sheet)} as it is`,
         size: item,
-        hold: `${item.paper.name}, ${KIND_WORDS[item.kind]}${place ? `, from ${place}` : ''}`,
+        hold: `${item.paper.name}, ${STOCK_KIND_LABELS[item.kind]}${place ? `, from ${place}` : ''}`,
         off: name,
         goes: `no cut: pencil \u201c${name}\u201d on its back`,
       });
@@ -137,7 +140,7 @@ export function trimmerWords(
         hold: `${pieceName(step.piece.id)}${step.copies > 1 ? `, all ${step.copies}` : ''}: its back is what will be seen`,
       });
     case 'finish': {
-      const words = finishStepWords({ do: 'finish', after: -1, piece: step.piece, copies: step.copies }, job, voice);
+      const words = describeFinishStep({ do: 'finish', after: -1, piece: step.piece, copies: step.copies }, job, voice);
       const knife = step.piece.finish.some((f) => f.do === 'slit' || f.do === 'window' || f.do === 'notch');
       return says({
         ...none,
@@ -149,7 +152,7 @@ export function trimmerWords(
       });
     }
     case 'cut': {
-      const words = stepWords(step.step, plan, job, voice, pieceName);
+      const words = describeStep(step.step, plan, job, voice, pieceName);
       const { step: cut } = step;
       const notes = [
         ...(step.picked ? ['take it up again from where it lies'] : []),
@@ -199,17 +202,20 @@ export function trimmerWords(
 }
 
 /** What is done with one press, in words: paper taken up, a part turned, and what they are for; the same cut, so many times. */
-export function pressWords(
+export function describePress(
   steps: readonly TrimmerStep[],
   ...[plan, job, voice, pieceName, placeOf, bagOf]: AfterStep
-): TrimmerWords {
-  const each = steps.map((step) => ({ step, words: trimmerWords(step, plan, job, voice, pieceName, placeOf, bagOf) }));
+): TrimmerStepText {
+  const each = steps.map((step) => ({
+    step,
+    words: describeTrimmerStep(step, plan, job, voice, pieceName, placeOf, bagOf),
+  }));
   const does = (what: TrimmerStep['do']) => each.filter(({ step }) => step.do === what);
   const last = each.at(-1)!.words;
   if (each.length === 1) return last;
   const before = each.slice(0, -1).flatMap(({ step, words }) => {
     if (step.do === 'take') {
-      const size = words.size && sizeWords(words.size.width, words.size.height, voice);
+      const size = words.size && formatSize(words.size.width, words.size.height, voice);
       return `${[words.hold, size].filter(Boolean).join(', ')}; ${words.goes}`;
     }
     if (step.do === 'turn') return `${step.picked ? `Take up ${nameInHand(step, plan)} again. ` : ''}${words.head}`;
@@ -217,11 +223,13 @@ export function pressWords(
   });
   const cuts = does('cut').map(({ words }) => words);
   const [first = last] = cuts;
-  const all = (of: (words: TrimmerWords) => readonly string[]) => [...new Set(each.flatMap(({ words }) => of(words)))];
+  const all = (of: (words: TrimmerStepText) => readonly string[]) => [
+    ...new Set(each.flatMap(({ words }) => of(words))),
+  ];
   const words = {
     ...first,
     before,
-    head: [does('take')[0]?.words.head, cuts.length > 1 ? `Cut ${count(cuts.length, 'time')}` : last.head]
+    head: [does('take')[0]?.words.head, cuts.length > 1 ? `Cut ${formatCount(cuts.length, 'time')}` : last.head]
       .filter((head) => head !== undefined)
       .map((head, i) => (i ? head[0]!.toLowerCase() + head.slice(1) : head))
       .join(' and '),
@@ -238,7 +246,7 @@ export function pressWords(
   const says = words.head === first.head ? before : [words.head, ...before];
   return { ...words, spoken: spokenOf({ ...words, before: words.setting === null ? before : says }, voice) };
 }
-type AfterStep = Parameters<typeof trimmerWords> extends [TrimmerStep, ...infer Rest] ? Rest : never;
+type AfterStep = Parameters<typeof describeTrimmerStep> extends [TrimmerStep, ...infer Rest] ? Rest : never;
 
 const nameInHand = (step: Extract<TrimmerStep, { do: 'turn' }>, plan: Plan): string =>
   partNames(plan)(step.sheets[0]!, step.part) ?? 'it';
@@ -247,7 +255,7 @@ const nameInHand = (step: Extract<TrimmerStep, { do: 'turn' }>, plan: Plan): str
 function saidOnce(offs: readonly string[]): string {
   const often = new Map<string, number>();
   for (const off of offs) often.set(off, (often.get(off) ?? 0) + 1);
-  return [...often].map(([off, n]) => (n > 1 ? `${off}, ${count(n, 'time')}` : off)).join('; ');
+  return [...often].map(([off, n]) => (n > 1 ? `${off}, ${formatCount(n, 'time')}` : off)).join('; ');
 }
 
 /** A part by what it is, or by the first of what is in it. */
@@ -297,7 +305,7 @@ function numberSpoken(n: number): string {
 const PARTS: Readonly<Record<number, string>> = { 2: 'half', 4: 'quarter', 8: 'eighth', 16: 'sixteenth', 32: 'thirty-second', 64: 'sixty-fourth' }; // prettier-ignore
 
 /** A length as one says it: `seven and one eighth`, `a half`, `one hundred and five millimetres`. */
-export function lengthSpoken(length: number, voice: Voice): string {
+export function formatSpokenLength(length: number, voice: Voice): string {
   const { whole, numerator, denominator, negative, unit } = figureOf(ticks(Math.round(length)), voice.mark);
   const sign = negative ? 'minus ' : '';
   const [units = '', decimals] = whole.split('.');
@@ -311,12 +319,14 @@ export function lengthSpoken(length: number, voice: Voice): string {
 }
 
 /** `Seven and one eighth; bottom edge on the fence; mat three comes off.` */
-function spokenOf(words: Omit<TrimmerWords, 'spoken'>, voice: Voice): string {
+function spokenOf(words: Omit<TrimmerStepText, 'spoken'>, voice: Voice): string {
   const parts = [
     ...words.before,
-    words.setting === null ? words.head : lengthSpoken(words.setting, voice),
+    words.setting === null ? words.head : formatSpokenLength(words.setting, voice),
     words.hold,
-    words.size ? `${lengthSpoken(words.size.width, voice)} by ${lengthSpoken(words.size.height, voice)}` : '',
+    words.size
+      ? `${formatSpokenLength(words.size.width, voice)} by ${formatSpokenLength(words.size.height, voice)}`
+      : '',
     words.setting === null || !words.off ? words.off : `${words.off} comes off`,
     ...words.notes,
   ];
@@ -324,7 +334,7 @@ function spokenOf(words: Omit<TrimmerWords, 'spoken'>, voice: Voice): string {
 }
 
 /** Why something that was sent changed nothing. */
-export const IDLE_WORDS: Readonly<Record<Idle, string>> = {
+export const NO_OP_MESSAGES: Readonly<Record<Idle, string>> = {
   already: 'it was done already, here or on another device',
   'too-early': 'something before it was not done yet',
   'order-gone': 'another order had taken its place',
@@ -332,7 +342,7 @@ export const IDLE_WORDS: Readonly<Record<Idle, string>> = {
 };
 
 /** How a wrong cut is called. */
-export const WRONG_WORDS = {
+export const WRONG_CUT_LABELS = {
   size: 'cut at another setting',
   edge: 'cut from the wrong edge',
   torn: 'torn or crooked',

@@ -22,23 +22,23 @@ import {
 import {
   SCREEN,
   TERMINAL,
-  boundWords,
-  cutListText,
-  figure,
-  fullFigure,
-  issueWords,
-  missingWords,
-  offcutChoiceWords,
-  pageProblemWords,
-  partWords,
-  recipeProblemWords,
-  saidWords,
-  comparedWords,
-  stepWords,
-  wayOutWords,
-  suggestionWords,
-  sumWords,
-  totalsWords,
+  describeBound,
+  formatCutList,
+  formatLength,
+  formatLengthWithDifference,
+  describeIssue,
+  describeMissing,
+  describeOffcutChoice,
+  describePageProblem,
+  describePart,
+  describeRecipeProblem,
+  describeLineProblem,
+  formatComparison,
+  describeStep,
+  describeWayOut,
+  describeSuggestion,
+  formatSum,
+  formatTotals,
 } from './index.ts';
 
 const table: Table = {
@@ -54,7 +54,7 @@ const solve = (print: [string, string], mat: Omit<Mats['mats'][number], 'id'>): 
   );
 const sumOf = (solved: Solved, path: FieldPath, total: string): string => {
   if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
-  return sumWords(solved.sums.get(fieldKey(path))!, lengthOf(total), TERMINAL);
+  return formatSum(solved.sums.get(fieldKey(path))!, lengthOf(total), TERMINAL);
 };
 
 describe('lengths as people write them', () => {
@@ -63,9 +63,9 @@ describe('lengths as people write them', () => {
     ['1 29/64', '1 7/16 (1/64 over)'],
     ['1 27/64', '1 7/16 (1/64 under)'],
     ['1/3', '5/16 (1/64 over)'],
-  ])('%s', (text, words) => expect(fullFigure(lengthOf(text), TERMINAL)).toBe(words));
+  ])('%s', (text, words) => expect(formatLengthWithDifference(lengthOf(text), TERMINAL)).toBe(words));
   test('millimetres name their unit', () =>
-    expect(figure(lengthOf('105.2 mm'), { mark: MARKS['0.5 mm'], figures: 'plain' })).toBe('105 mm'));
+    expect(formatLength(lengthOf('105.2 mm'), { mark: MARKS['0.5 mm'], figures: 'plain' })).toBe('105 mm'));
 });
 
 describe('sums', () => {
@@ -74,7 +74,7 @@ describe('sums', () => {
     expect(sumOf(forwards, ['mats', 0, 'width'], '4 3/8')).toBe('4 + 3/16 + 3/16 = 4 3/8');
     const backwards = solve(['5', '3 1/2'], { reveal: { style: 'two' }, width: '5 1/2', height: '3 3/4' });
     expect(sumOf(backwards, ['mats', 0, 'reveal', 'across'], '1/4')).toBe('(5 1/2 − 5) ÷ 2 = 1/4');
-    expect(backwards.status === 'solved' && suggestionWords('mat-stack', backwards.suggestions[0]!, TERMINAL)).toBe(
+    expect(backwards.status === 'solved' && describeSuggestion('mat-stack', backwards.suggestions[0]!, TERMINAL)).toBe(
       'Mat 1 is uneven: 1/4 left and right, 1/8 top and bottom. Even would be 5 1/2 × 4 (1/4 all round) or 5 1/4 × 3 3/4 (1/8 all round).',
     );
   });
@@ -121,14 +121,14 @@ describe('problems', () => {
     ],
   ])('%j', (mat, sentence) => {
     const result = solve(['4 1/4', '6'], mat);
-    expect(result.status === 'refused' && recipeProblemWords('mat-stack', result.problems[0]!, TERMINAL)).toBe(
+    expect(result.status === 'refused' && describeRecipeProblem('mat-stack', result.problems[0]!, TERMINAL)).toBe(
       sentence,
     );
   });
   test('of an item: in a circle, on nothing, a distance that is none', () => {
     const nameOf = (id: string) => ({ a: 'the launch', b: 'pennants' })[id] ?? id;
     const say = (problem: PageProblem['problem']) =>
-      pageProblemWords({ item: 'a', problem, offers: [] }, 'mat-stack', TERMINAL, nameOf);
+      describePageProblem({ item: 'a', problem, offers: [] }, 'mat-stack', TERMINAL, nameOf);
     expect(say({ code: 'circle', items: ['a', 'b'] })).toBe(
       'These lie on or beside each other in a circle: the launch and pennants.',
     );
@@ -145,7 +145,7 @@ describe('problems', () => {
       'Width of mat 2: needs a length.',
     );
     const ground = { code: 'field', path: ['ground', 'seam'], problem: missing } as const;
-    expect(pageProblemWords({ item: null, problem: ground, offers: [] }, null, TERMINAL, nameOf)).toBe(
+    expect(describePageProblem({ item: null, problem: ground, offers: [] }, null, TERMINAL, nameOf)).toBe(
       'Seam: needs a length.',
     );
   });
@@ -196,7 +196,7 @@ describe('problems', () => {
       pieces: [{ id: 'a', width: '1', height: '1', papers: ['p'] }],
     };
     const read = readJob({ ...good, ...(change as object) });
-    expect(read.ok ? null : issueWords(read.issues[0]!, TERMINAL)).toBe(line);
+    expect(read.ok ? null : describeIssue(read.issues[0]!, TERMINAL)).toBe(line);
   });
   test('what was said and not understood', () => {
     const stock = sayStock(
@@ -207,9 +207,9 @@ describe('problems', () => {
       ],
       'in',
     );
-    expect(!stock.ok && saidWords(stock, SCREEN)).toBe('Which "teal": Deep teal or Pale teal?');
+    expect(!stock.ok && describeLineProblem(stock, SCREEN)).toBe('Which "teal": Deep teal or Pale teal?');
     const mats = sayRecipe('mats', table, () => 'x')!.said;
-    expect(!mats.ok && saidWords(mats, SCREEN)).toBe(
+    expect(!mats.ok && describeLineProblem(mats, SCREEN)).toBe(
       'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.',
     );
     expect(parseLength('x', 'in').ok).toBe(false);
@@ -223,7 +223,7 @@ describe('problems', () => {
     [{ code: 'too-often', text: '1/16', most: 12 }, '1/16: there can be no more than 12 of these.'],
     [{ code: 'length-not-positive', text: '-1/8' }, '"-1/8" must be more than 0.'],
   ] as const)('what is not understood of a line: %j', (problem, sentence) =>
-    expect(saidWords({ ok: false, problem }, SCREEN)).toBe(sentence),
+    expect(describeLineProblem({ ok: false, problem }, SCREEN)).toBe(sentence),
   );
 });
 
@@ -255,7 +255,7 @@ describe('plans', () => {
   const names = () => 'launch mat';
   test('steps say what to hold, where to set, what comes off', () => {
     const { plan, job } = made(document);
-    const words = plan.steps.map((s) => stepWords(s, plan, job, TERMINAL, names));
+    const words = plan.steps.map((s) => describeStep(s, plan, job, TERMINAL, names));
     expect(words[0]!.hold).toMatch(/^sheet A, (left|bottom) edge on the fence$/);
     expect(words.map((w) => w.setting)).toContain('4 1/4');
     const named = words.flatMap((w) => [w.off, w.leaves]).filter((name) => name === 'launch mat');
@@ -272,7 +272,7 @@ describe('plans', () => {
     });
     const said = new Set(['sheet A', 'sheet B']);
     for (const step of plan.steps) {
-      const { hold, off, leaves } = stepWords(step, plan, job, TERMINAL, (id) => id);
+      const { hold, off, leaves } = describeStep(step, plan, job, TERMINAL, (id) => id);
       const inHand = hold.split(',')[0]!;
       expect([...said]).toContain(inHand);
       const come = [off, leaves].map((text) => text.split(',')[0]!);
@@ -289,15 +289,15 @@ describe('plans', () => {
   test('fewest possible is said only when it is proved', () => {
     const { plan } = made(document);
     expect(plan.bound.proved).toBe(true);
-    expect(boundWords(plan)).toMatch(/^Fewest possible: no more of one piece/);
+    expect(describeBound(plan)).toMatch(/^Fewest possible: no more of one piece/);
     const doubtful: Plan = {
       ...plan,
       bound: { ...plan.bound, proved: false, newSheetArea: 144, newSheets: 1, how: 'area' },
     };
-    expect(boundWords(doubtful)).toBe(
+    expect(describeBound(doubtful)).toBe(
       'Perhaps less would do: at least 1 new sheet (144 sq in) is needed, as the pieces have more area than the scraps and fewer sheets give.',
     );
-    expect(totalsWords(plan)[0]).toEqual({ label: 'new sheets opened', value: '2' });
+    expect(formatTotals(plan)[0]).toEqual({ label: 'new sheets opened', value: '2' });
   });
   test('where nothing is wide enough: the size that is needed, and the one that comes nearest', () => {
     const { plan, job } = made({
@@ -308,7 +308,7 @@ describe('plans', () => {
       ],
       pieces: [{ id: 'm', name: 'panel', width: '11 1/4', height: '9', papers: ['teal'] }],
     });
-    expect(missingWords(plan.missing[0]!, job, TERMINAL).why).toBe(
+    expect(describeMissing(plan.missing[0]!, job, TERMINAL).why).toBe(
       'panel: it needs 11 1/4 × 9; the Teal swell that comes nearest is 8 × 11 1/2',
     );
   });
@@ -318,7 +318,7 @@ describe('plans', () => {
       stock: [{ id: 's', paper: 'teal', width: '11 1/4', height: '6', kind: 'scrap' }],
       pieces: [{ id: 'm', name: 'long panel', width: '11 1/2', height: '3', papers: ['teal'] }],
     });
-    expect(missingWords(plan.missing[0]!, job, TERMINAL)).toEqual({
+    expect(describeMissing(plan.missing[0]!, job, TERMINAL)).toEqual({
       why: 'long panel: no Teal swell reaches 11 1/2; the longest is 11 1/4',
       help: [
         'make it 11 1/4 long (opens no more new paper)',
@@ -328,7 +328,7 @@ describe('plans', () => {
     });
   });
   test('the plain list, parts and sheets by name', () => {
-    expect(cutListText(made(document).job, TERMINAL)).toBe(
+    expect(formatCutList(made(document).job, TERMINAL)).toBe(
       'Teal swell\n  3 × 4 1/4 × 6 1/4  launch mat, side A, pattern along the height',
     );
     // with a plan: where each copy comes from in truth, and what has no paper
@@ -345,14 +345,14 @@ describe('plans', () => {
       pieces: [{ id: 'm', name: 'mat', width: '4 1/4', height: '6 1/4', quantity: 3, papers: ['teal', 'rust'] }],
     });
     const plan = planJob({ ...job, nodes: 20 }, { now: () => 0 });
-    expect(cutListText(job, TERMINAL, plan)).toBe(
+    expect(formatCutList(job, TERMINAL, plan)).toBe(
       'Teal swell\n  1 × 4 1/4 × 6 1/4  mat\nRust\n  1 × 4 1/4 × 6 1/4  mat\nNo paper for\n  1 × 4 1/4 × 6 1/4  mat',
     );
     expect([0, 25, 26, 52].map(sheetLetter)).toEqual(['A', 'Z', 'AA', 'BA']);
     const at = { x: 0, y: 0, width: 1, height: 1, cut: null };
-    expect(partWords([{ ...at, holds: 'keep' }], names)).toBe('an offcut to keep');
+    expect(describePart([{ ...at, holds: 'keep' }], names)).toBe('an offcut to keep');
     expect(
-      partWords(
+      describePart(
         [
           { ...at, holds: 'waste' },
           { ...at, holds: 'waste' },
@@ -366,7 +366,7 @@ describe('plans', () => {
     const { job } = made(document);
     const missing = { piece: 'm', quantity: 3, why: 'not-enough' as const, paper: 'teal', help: [] };
     const say = (how: WayOut['how'], cut = 3, newSheetArea = 0) =>
-      wayOutWords({ how, cut, newSheetArea }, missing, job, TERMINAL);
+      describeWayOut({ how, cut, newSheetArea }, missing, job, TERMINAL);
     expect([
       say({ do: 'turn' }),
       say({ do: 'elsewhere' }),
@@ -404,11 +404,11 @@ describe('plans', () => {
       stock: [{ id: 's', paper: 'teal', width: '11', height: '11' }],
       pieces: [{ id: 'm', name: 'launch mat', width: '4 1/2', height: '6 1/2', quantity: 4, papers: ['teal'] }],
     });
-    const words = plan.steps.map((s) => stepWords(s, plan, job, TERMINAL, names));
+    const words = plan.steps.map((s) => describeStep(s, plan, job, TERMINAL, names));
     const stops = words.filter((w) => w.off.startsWith('stop cut'));
     expect(stops.map((w) => w.off)).toEqual([1, 2, 3, 4].map((n) => `stop cut ${n} of 4`));
     expect(stops[0]!.note).toMatch(/^to cut (4 1\/2|6 1\/2), stop (4 1\/2|6 1\/2) in from the lower edge$/);
-    const byKnife = stepWords(
+    const byKnife = describeStep(
       { do: 'cut', sheets: [0], part: 'r', edge: 'left', setting: 5, off: 'r.0', rest: 'r.1', by: 1 },
       plan,
       job,
@@ -416,16 +416,16 @@ describe('plans', () => {
       names,
     );
     expect(byKnife.note).toBe('with the knife');
-    const open = stepWords({ do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' }, plan, job, TERMINAL, names);
+    const open = describeStep({ do: 'open', sheets: [0], part: 'r.0', off: 'r.0.o' }, plan, job, TERMINAL, names);
     expect(open).toMatchObject({ setting: 'by hand', off: expect.stringMatching(/^cut out its hidden centre/) });
   });
   test('figures to compare plans by: the lower the rank, the better', () => {
     const { plan } = made(document);
     const less = structuredClone(plan);
     less.totals.wasteArea = 0;
-    const rank = (p: Plan, label: string) => comparedWords(p).find((f) => f.label === label)!.rank;
+    const rank = (p: Plan, label: string) => formatComparison(p).find((f) => f.label === label)!.rank;
     expect(rank(less, 'waste')).toBeLessThanOrEqual(rank(plan, 'waste'));
-    expect(comparedWords(plan).map((f) => f.label)).toEqual([
+    expect(formatComparison(plan).map((f) => f.label)).toEqual([
       'new sheets',
       'scraps',
       'waste',
@@ -441,7 +441,8 @@ describe('plans', () => {
 test('which of two offcuts is kept where either might be, and why', () => {
   const of = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
   const choice = { kept: [of('8 1/2', '2 3/4'), of('2', '4')], instead: [of('2', '7')] };
-  const say = (because: 'wanted' | 'broader' | 'alike' | 'cuts') => offcutChoiceWords({ ...choice, because }, TERMINAL);
+  const say = (because: 'wanted' | 'broader' | 'alike' | 'cuts') =>
+    describeOffcutChoice({ ...choice, because }, TERMINAL);
   expect([say('broader'), say('wanted'), say('alike'), say('cuts')]).toEqual([
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: a broader offcut is of more use.',
     'Kept: 8 1/2 × 2 3/4 and 2 × 4, not 2 × 7: they fit what other pages want, or what you often cut.',

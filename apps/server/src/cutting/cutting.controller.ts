@@ -4,7 +4,7 @@ import {
   cutSchema,
   scrapPieceSchema,
   type BareRequest,
-  type Cut,
+  type CutRequest,
   type CuttingRecord,
   type ScrapPiece,
 } from '@temnex/contract';
@@ -21,7 +21,7 @@ export class CuttingController {
   }
 
   @Post('plans/:id/cut')
-  cut(@Param('id') id: string, @Body(checked(cutSchema)) body: Cut): CuttingRecord {
+  cut(@Param('id') id: string, @Body(checked(cutSchema)) body: CutRequest): CuttingRecord {
     return this.cutting.cut(id, body);
   }
 

@@ -18,8 +18,8 @@ import {
   type Job,
   type StockItem,
 } from '@temnex/core';
-import { NAMES } from '@temnex/words';
-import type { Cut, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
+import { DEFAULT_NAMES } from '@temnex/words';
+import type { CutRequest, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { cuttings, movements, sessions, stock } from '../database/schema.ts';
@@ -73,7 +73,7 @@ export class CuttingService {
     return this.db.select().from(cuttings).where(eq(cuttings.page, page)).orderBy(desc(cuttings.cutAt)).all();
   }
 
-  cut(plan: string, { id, ...soFar }: Cut): CuttingRecord {
+  cut(plan: string, { id, ...soFar }: CutRequest): CuttingRecord {
     return once(this.db, id, `cut of ${plan}`, (tx) => {
       const record = this.carryOut(tx, plan, id, soFar);
       // put down as a whole, it is not cut on at the trimmer
@@ -206,7 +206,7 @@ export class CuttingService {
       const piece = row.pieces[at];
       if (!piece || piece.scrap || row.undoneAt) throw notFound('cut piece');
       const { document } = this.pages.get(row.page);
-      const { pieces } = derivePage(document, NAMES);
+      const { pieces } = derivePage(document, DEFAULT_NAMES);
       const cut = cutsOf(tx, row.page).flatMap((c) => standing(c.pieces));
       const { unwanted } = cutStateOf(pieces, cut, (p) => wantedOf(p, document));
       const alike = (other: typeof piece) => JSON.stringify(other) === JSON.stringify(piece);

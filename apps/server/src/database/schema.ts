@@ -14,7 +14,7 @@ import {
   type Paper,
   type StockItem,
 } from '@temnex/core';
-import type { Challenge, CuttingRecord, Movement, ShownPhoto, StepSays } from '@temnex/contract';
+import type { Challenge, CuttingRecord, Movement, PhotoOnPage, DrawerStepKind } from '@temnex/contract';
 
 /** What can be read of a field that holds a text, or should. */
 const textIn = (value: unknown): string => (Buffer.isBuffer(value) ? value.toString('utf8') : String(value));
@@ -100,7 +100,7 @@ export interface StoredSummary extends Omit<PageFacts, 'spares'> {
   /** Left out by summaries of the first days: then it is none. */
   readonly pattern?: boolean;
   /** Which photos it shows; left out: none. */
-  readonly shown?: readonly Omit<ShownPhoto, 'page' | 'pageName' | 'copies'>[];
+  readonly shown?: readonly Omit<PhotoOnPage, 'page' | 'pageName' | 'copies'>[];
 }
 
 export const pages = sqliteTable('pages', {
@@ -239,7 +239,7 @@ export const steps = sqliteTable(
   'steps',
   {
     id: text('id').primaryKey(),
-    says: words('says').notNull().$type<StepSays>(),
+    says: words('says').notNull().$type<DrawerStepKind>(),
     /** Papers that it made. */
     papers: list<string[]>('papers').notNull(),
     lines: list<StepLine[]>('lines').notNull(),

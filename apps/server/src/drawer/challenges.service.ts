@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, gte, isNull, lt } from 'drizzle-orm';
 import { bagOf, countedFor, sayFind, type Sought, type UseUpCut } from '@temnex/core';
-import { SCREEN, findProblemWords, itemWords } from '@temnex/words';
+import { SCREEN, describeSearchProblem, describeStockItem } from '@temnex/words';
 import {
   challengeSchema,
   type Challenge,
@@ -71,7 +71,7 @@ export class ChallengesService {
   /** The rule; ages in it are counted from the day on which it begins. */
   private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): Sought {
     const said = sayFind(line, this.papers.habits().habits.unit, this.papers.places(), from);
-    if (!said.ok) throw new Refused('bad-input', `line: ${findProblemWords(said.problem)}`, { field: 'line' });
+    if (!said.ok) throw new Refused('bad-input', `line: ${describeSearchProblem(said.problem)}`, { field: 'line' });
     return said.sought;
   }
 
@@ -104,7 +104,7 @@ export class ChallengesService {
     const names = new Map(papers.map((p) => [p.id, p.name]));
     const what = (of: string) => {
       const item = items.get(of)!;
-      return `${itemWords(item, SCREEN)}, ${names.get(item.paper) ?? 'a paper that is gone'}`;
+      return `${describeStockItem(item, SCREEN)}, ${names.get(item.paper) ?? 'a paper that is gone'}`;
     };
     return { id, ...document, counted, days, not: not.map((n) => ({ ...n, what: what(n.stock), why: [...n.why] })) };
   }

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
 import { reservedFor } from '@temnex/core';
-import { pathWords } from '@temnex/words';
+import { formatPath } from '@temnex/words';
 import {
   stepRecordSchema,
   type DrawerStep,
@@ -89,7 +89,7 @@ export class StepsService {
         put.map((p) => p.id),
       );
       for (const paper of made) makePaper(tx, paper, at);
-      if (put.length) makeStock(tx, put, (i) => pathWords(['put', i, 'paper']), more);
+      if (put.length) makeStock(tx, put, (i) => formatPath(['put', i, 'paper']), more);
       const lines: StepLine[] = put.map((item) => ({ stock: item.id, by: item.quantity }));
       const rows = rowsOf(
         tx,
@@ -189,7 +189,7 @@ const WHY: Readonly<Record<Exclude<DrawerStep['says'], 'put-in'>, Movement['why'
 
 /** A step names something that is not there. */
 function nothingCalled(what: string, ...path: (string | number)[]): Refused {
-  const field = pathWords(path);
+  const field = formatPath(path);
   return new Refused('bad-input', `${field}: there is no such ${what}`, { field });
 }
 
@@ -204,7 +204,7 @@ function neverThere(tx: Transaction, table: typeof papers | typeof stock, field:
       .all())
       taken.add(id);
   for (const [i, id] of ids.entries()) {
-    const at = pathWords([field, i, 'id']);
+    const at = formatPath([field, i, 'id']);
     if (taken.has(id)) throw new Refused('bad-input', `${at}: this id is taken`, { field: at });
     taken.add(id);
   }

@@ -1,7 +1,7 @@
 import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
 import { issueOf, nestedDeeperThan } from '@temnex/core';
-import { TERMINAL, issueWords, pathWords } from '@temnex/words';
+import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import { Refused } from './refused.ts';
 
 /** Objects and lists in each other: a tree of cuts has two of them for every cut. */
@@ -21,7 +21,7 @@ class Checked<T> implements PipeTransform<unknown, T> {
     const parsed = this.schema.safeParse(this.prepare(value));
     if (parsed.success) return parsed.data;
     const issue = issueOf(parsed.error.issues[0]!);
-    throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+    throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
   }
 }
 

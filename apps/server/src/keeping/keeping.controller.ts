@@ -1,12 +1,12 @@
 import { Body, Controller, Get, HttpCode, Inject, Post, Req, StreamableFile } from '@nestjs/common';
 import {
-  lookAtCopySchema,
-  restoreSchema,
-  type Copies,
-  type LookAtCopy,
-  type Preview,
-  type Restore,
-  type Restored,
+  previewCopySchema,
+  restoreBackupSchema,
+  type BackupCopies,
+  type PreviewCopy,
+  type BackupPreview,
+  type RestoreBackup,
+  type RestoreResult,
 } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import type { Visited } from '../http/door.ts';
@@ -18,7 +18,7 @@ export class KeepingController {
   constructor(@Inject(KeepingService) private readonly keeping: KeepingService) {}
 
   @Get('copies')
-  copies(): Copies {
+  copies(): BackupCopies {
     return this.keeping.list();
   }
 
@@ -33,19 +33,19 @@ export class KeepingController {
 
   @Post('look')
   @HttpCode(200)
-  look(@Req() request: Visited): Promise<Preview> {
+  look(@Req() request: Visited): Promise<BackupPreview> {
     return this.keeping.lookInto(request);
   }
 
   @Post('look-at-copy')
   @HttpCode(200)
-  lookAtCopy(@Body(checked(lookAtCopySchema)) { name }: LookAtCopy): Preview {
+  lookAtCopy(@Body(checked(previewCopySchema)) { name }: PreviewCopy): BackupPreview {
     return this.keeping.lookIntoCopy(name);
   }
 
   @Post('restore')
   @HttpCode(200)
-  restore(@Body(checked(restoreSchema)) body: Restore): Restored {
+  restore(@Body(checked(restoreBackupSchema)) body: RestoreBackup): RestoreResult {
     return this.keeping.restore(body);
   }
 }

@@ -9,11 +9,11 @@ import { getTableConfig, type SQLiteTable } from 'drizzle-orm/sqlite-core';
 import { strToU8, zip, type AsyncZippable } from 'fflate';
 import {
   BACKUP_LIMIT_MB,
-  type Amounts,
-  type Copies,
-  type Preview,
-  type Restore,
-  type Restored,
+  type BackupCounts,
+  type BackupCopies,
+  type BackupPreview,
+  type RestoreBackup,
+  type RestoreResult,
 } from '@temnex/contract';
 import { UnusableDatabase, openDatabase } from '../database/database.ts';
 import { once } from '../database/once.ts';
@@ -105,7 +105,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
-  list(): Copies {
+  list(): BackupCopies {
     return { copies: this.copies.list(), trouble: this.trouble, now: amountsIn(this.db, this.pictureNames().length) };
   }
 
@@ -132,7 +132,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Looks into a backup as it is sent; nothing is changed. */
-  async lookInto(sent: Readable): Promise<Preview> {
+  async lookInto(sent: Readable): Promise<BackupPreview> {
     const folder = this.newFolder();
     try {
       const zip = join(folder, 'sent.zip');
@@ -164,7 +164,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   }
 
   /** Looks into one of the copies that were made by themselves. */
-  lookIntoCopy(name: string): Preview {
+  lookIntoCopy(name: string): BackupPreview {
     const file = this.copies.fileOf(name);
     if (!file) throw notFound('copy');
     const folder = this.newFolder();
@@ -177,7 +177,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     }
   }
 
-  private previewOf(folder: string): Preview {
+  private previewOf(folder: string): BackupPreview {
     const file = join(folder, 'temnex.sqlite');
     const opened = opening(file);
     try {
@@ -203,7 +203,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
    * Puts what was looked into in place of what there is, all of it or nothing; what there was is kept among the copies. Where there
    * is something, it must be said that this is meant.
    */
-  restore({ id, ticket, replace }: Restore): Restored {
+  restore({ id, ticket, replace }: RestoreBackup): RestoreResult {
     const waits = this.waiting.get(ticket);
     const before = this.db.select().from(schema.requests).where(sql`id = ${id}`).get(); // prettier-ignore
     if (!waits && !before) throw new Refused('not-found', 'Look into the backup again: it was too long ago.');
@@ -317,7 +317,7 @@ function copyTable(tx: Transaction, table: SQLiteTable): void {
   tx.run(sql`insert into ${main(table)} (${columns}) select ${columns} from ${sql.raw(`incoming."${named(table)}"`)}`);
 }
 
-function amountsIn(db: Database | Transaction, pictures: number): Amounts {
+function amountsIn(db: Database | Transaction, pictures: number): BackupCounts {
   const count = (table: SQLiteTable, where: SQL = sql`1`): number =>
     db.get<{ n: number }>(sql`select count(*) as n from ${sql.raw(`"${named(table)}"`)} where ${where}`)?.n ?? 0;
   const there = sql`removed_at is null`;

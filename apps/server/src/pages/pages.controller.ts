@@ -12,8 +12,8 @@ import {
   StreamableFile,
 } from '@nestjs/common';
 import { derivePage, migratePage } from '@temnex/core';
-import { pageOnPaper } from '@temnex/drawing';
-import { NAMES } from '@temnex/words';
+import { drawPageOnPaper } from '@temnex/drawing';
+import { DEFAULT_NAMES } from '@temnex/words';
 import {
   createPageSchema,
   pagePrintQuerySchema,
@@ -63,8 +63,8 @@ export class PagesController {
     @Query(checked(pagePrintQuerySchema)) { paper, scale, photos, items }: PagePrintQuery,
   ): Promise<StreamableFile> {
     const { document, updatedAt } = this.pages.get(id);
-    const derived = derivePage(document, NAMES);
-    const pages = pageOnPaper(
+    const derived = derivePage(document, DEFAULT_NAMES);
+    const pages = drawPageOnPaper(
       derived,
       {
         ...{ title: document.name, voice: { mark: derived.mark, figures: 'typeset' } },

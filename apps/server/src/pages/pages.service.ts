@@ -17,7 +17,7 @@ import {
   type Size,
   type WantingPage,
 } from '@temnex/core';
-import { TERMINAL, issueWords } from '@temnex/words';
+import { TERMINAL, describeIssue } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { once } from '../database/once.ts';
@@ -44,7 +44,7 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
       },
     );
   const isText = typeof document !== 'object' || document === null;
-  const why = isText ? 'what is stored is no page' : issueWords(issueOf(read.error.issues[0]!), TERMINAL);
+  const why = isText ? 'what is stored is no page' : describeIssue(issueOf(read.error.issues[0]!), TERMINAL);
   throw new Refused(
     'unreadable',
     `This page cannot be read: ${why}. It is kept as it is; mend its text, or take it out.`,

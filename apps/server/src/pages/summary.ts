@@ -1,10 +1,10 @@
 import { derivePage, hasMeasuredPrint, type Page } from '@temnex/core';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import type { StoredSummary } from '../database/schema.ts';
 
 /** What a list of pages shows of a page, worked out once, when it is saved. */
 export function summaryOf(page: Page): StoredSummary {
-  const derived = derivePage(page, NAMES);
+  const derived = derivePage(page, DEFAULT_NAMES);
   const shown = derived.parts.flatMap(({ picture, name: part, width, height, item, group }) => {
     if (!picture) return [];
     const { photo, crop } = picture;

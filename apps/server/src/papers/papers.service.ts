@@ -19,7 +19,7 @@ import {
   type Habits,
   type StockItem,
 } from '@temnex/core';
-import { TERMINAL, issueWords, pathWords } from '@temnex/words';
+import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import {
   movementSchema,
   type ChangePaper,
@@ -179,7 +179,7 @@ const FORMS = new Set<JobIssue['problem']['code']>(['schema', 'left-out', 'wrong
 const whyUnreadable = (issue: JobIssue): string =>
   FORMS.has(issue.problem.code)
     ? `${PARTS_OF_ROW[String(issue.path[0])] ?? String(issue.path[0] ?? 'something of it')} cannot be read`
-    : issueWords(issue, TERMINAL);
+    : describeIssue(issue, TERMINAL);
 
 /** A row as it was read: what it is, and why not where it cannot be read. */
 interface LookedInto {
@@ -362,7 +362,7 @@ export class PapersService {
       });
       if (!changed.success) {
         const issue = issueOf(changed.error.issues[0]!);
-        throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+        throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
       }
       touch(tx, row.paper);
       return stockItemOf(tx.update(stock).set(change).where(eq(stock.id, id)).returning().get());

@@ -18,14 +18,14 @@ import {
   photoImageQuerySchema,
   photoSheetsSchema,
   removePhotosSchema,
-  takePhotoQuerySchema,
+  uploadPhotoQuerySchema,
   type ChangePhotos,
   type PhotoImageQuery,
   type PhotoSheets,
   type Photos,
   type RemovePhotos,
-  type TakePhotoQuery,
-  type TookPhoto,
+  type UploadPhotoQuery,
+  type UploadedPhoto,
 } from '@temnex/contract';
 import type { Photo } from '@temnex/core';
 import { checked } from '../http/checked.ts';
@@ -47,9 +47,9 @@ export class PhotosController {
   @Post()
   take(
     @Body() body: unknown,
-    @Query(checked(takePhotoQuerySchema)) { id, name }: TakePhotoQuery,
+    @Query(checked(uploadPhotoQuerySchema)) { id, name }: UploadPhotoQuery,
     @Headers('content-type') said: string | undefined,
-  ): Promise<TookPhoto> {
+  ): Promise<UploadedPhoto> {
     return this.photos.take(body, said, id, name);
   }
 

@@ -5,7 +5,7 @@ import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import exifReader from 'exif-reader';
 import sharp, { type Metadata, type Sharp } from 'sharp';
 import { NOTHING_SAID, photoFactsSchema, wholePixels, type Crop, type Photo, type PhotoFacts } from '@temnex/core';
-import { PHOTO_SIDES, type ChangePhotos, type Photos, type ShownPhoto, type TookPhoto } from '@temnex/contract';
+import { PHOTO_SIDES, type ChangePhotos, type Photos, type PhotoOnPage, type UploadedPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
 import { once } from '../database/once.ts';
@@ -78,7 +78,7 @@ export class PhotosService implements OnModuleInit {
   }
 
   /** Takes in a photo that was sent as `said` (a media type). */
-  async take(body: unknown, said: string | undefined, id: string, name = ''): Promise<TookPhoto> {
+  async take(body: unknown, said: string | undefined, id: string, name = ''): Promise<UploadedPhoto> {
     const file = Buffer.isBuffer(body) ? hashOf(body) : '';
     const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
     // sent again where its files are gone, as after a backup without them, it has them again
@@ -168,7 +168,7 @@ export class PhotosService implements OnModuleInit {
   }
 
   /** What pages show of which photos, as it was when each was saved. */
-  private shown(): ShownPhoto[] {
+  private shown(): PhotoOnPage[] {
     return this.pages.all().flatMap(({ id: page, removedAt, summary }) => {
       if (removedAt !== null || !summary || summary.pattern || !Array.isArray(summary.shown)) return [];
       const { name: pageName, copies, shown } = summary;
@@ -182,7 +182,7 @@ export class PhotosService implements OnModuleInit {
     return there !== null && (bytes === 0 || there.size === bytes);
   }
 
-  private back(row: Row): TookPhoto {
+  private back(row: Row): UploadedPhoto {
     this.db.update(photos).set({ removedAt: null }).where(eq(photos.id, row.id)).run();
     return { photo: photoOf(row), again: true };
   }

@@ -5,7 +5,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import request from 'supertest';
 import { AS_IT_IS, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
-import { photosSchema, tookPhotoSchema, type PageRecord, type Photos, type TookPhoto } from '@temnex/contract';
+import { photosSchema, uploadedPhotoSchema, type PageRecord, type Photos, type UploadedPhoto } from '@temnex/contract';
 import { testServer, type TestServer } from '../testing.ts';
 import { Turns } from '../pictures/turns.ts';
 
@@ -27,7 +27,7 @@ const send = (data: Buffer, type = 'image/jpeg', name = 'a kite.jpg', id = newId
 const post = (path: string, body: object) => local(request(server.http).post(path)).send({ id: newId(), ...body });
 const patch = (body: object) => local(request(server.http).patch('/api/photos')).send(body);
 const all = async () => (await local(request(server.http).get('/api/photos'))).body as Photos;
-const took = async (answer: request.Test) => tookPhotoSchema.parse((await answer).body);
+const took = async (answer: request.Test) => uploadedPhotoSchema.parse((await answer).body);
 
 /** A sky over sand, of a colour of its own, so that no two are one picture. */
 let hue = 0;
@@ -168,7 +168,7 @@ describe('taking photos in', () => {
   test('the same picture sent many times at once is one photo', async () => {
     const sent = await drawn(640, 480).jpeg().toBuffer();
     const answers = await Promise.all(Array.from({ length: 6 }, () => took(send(sent))));
-    expect(new Set(answers.map((a: TookPhoto) => a.photo.id)).size).toBe(1);
+    expect(new Set(answers.map((a: UploadedPhoto) => a.photo.id)).size).toBe(1);
     expect(answers.filter((a) => !a.again)).toHaveLength(1);
   });
 });

@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { describe, expect, test } from '@jest/globals';
 import * as fontkit from 'fontkit';
-import type { Drawn } from '@temnex/drawing';
+import type { DrawingMark } from '@temnex/drawing';
 import { pdfOf, runsOf } from './pdf.ts';
 import { unpackWoff } from './woff.ts';
 
-const word = (text: string): Drawn => ({
+const word = (text: string): DrawingMark => ({
   ...{ kind: 'text', x: 40, y: 40, text, size: 12, face: 'figures', weight: 600 },
   ...{ anchor: 'start', fill: '#000000' },
 });

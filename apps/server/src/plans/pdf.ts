@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { basename } from 'node:path';
 import * as fontkit from 'fontkit';
 import PDFDocument from 'pdfkit';
-import type { Drawing, Drawn } from '@temnex/drawing';
+import type { Drawing, DrawingMark } from '@temnex/drawing';
 import { unpackWoff } from './woff.ts';
 
 const require = createRequire(import.meta.url);
@@ -83,7 +83,7 @@ function paint(colour: string): { colour: string; opacity: number } {
     : { colour, opacity: 1 };
 }
 
-function finish(doc: Doc, mark: Extract<Drawn, { kind: 'rect' | 'poly' }>, outline: () => Doc): void {
+function finish(doc: Doc, mark: Extract<DrawingMark, { kind: 'rect' | 'poly' }>, outline: () => Doc): void {
   if (typeof mark.fill === 'string') {
     const { colour, opacity } = paint(mark.fill);
     outline().fillOpacity(opacity).fill(colour);
@@ -96,7 +96,7 @@ function finish(doc: Doc, mark: Extract<Drawn, { kind: 'rect' | 'poly' }>, outli
   }
 }
 
-function set(doc: Doc, mark: Drawn, photos: Photos): void {
+function set(doc: Doc, mark: DrawingMark, photos: Photos): void {
   switch (mark.kind) {
     case 'rect':
       return finish(doc, mark, () => doc.rect(mark.x, mark.y, mark.width, mark.height));

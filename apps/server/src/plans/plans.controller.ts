@@ -10,7 +10,7 @@ import {
   type StoreTogether,
   type Together,
 } from '@temnex/contract';
-import { printPages, type PrintPaper } from '@temnex/drawing';
+import { drawOrderPages, type PrintPaper } from '@temnex/drawing';
 import { checked } from '../http/checked.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { pdfOf } from './pdf.ts';
@@ -57,7 +57,7 @@ export class PlansController {
     const title = record.together ? job.name : page.document.name;
     const names = new Map(job.pieces.map((p) => [p.id, p.name]));
     const mark = MARKS[page.document.mark];
-    const pages = printPages(
+    const pages = drawOrderPages(
       {
         title,
         plan: record.plan,

@@ -19,7 +19,7 @@ import {
   type JobDocument,
   type Plan,
 } from '@temnex/core';
-import { NAMES, TERMINAL, issueWords, pathWords } from '@temnex/words';
+import { DEFAULT_NAMES, TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import {
   basisSchema,
   planRecordSchema,
@@ -101,7 +101,7 @@ export class PlansService {
     const { document, version } = this.pages.get(pageId);
     const { habits, version: habitsVersion } = this.papers.habits();
     const cuts = cutsOf(this.db, pageId);
-    const derived = derivePage(document, NAMES);
+    const derived = derivePage(document, DEFAULT_NAMES);
     const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
     const drawer = drawerFor(this.papers.drawerOf(wished), pages);
     const basis = basisOf(
@@ -197,7 +197,9 @@ export class PlansService {
     const read = readJob(job);
     if (!read.ok) {
       const issue = read.issues[0]!;
-      throw new Refused('bad-input', `job.${issueWords(issue, TERMINAL)}`, { field: `job.${pathWords(issue.path)}` });
+      throw new Refused('bad-input', `job.${describeIssue(issue, TERMINAL)}`, {
+        field: `job.${formatPath(issue.path)}`,
+      });
     }
     const fault = verifyPlan(read.job, plan)[0];
     if (fault)

@@ -1,8 +1,15 @@
 import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common';
 import { MARKS, issueOf, parseLength, recipeOf } from '@temnex/core';
 import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
-import { templatePages, templatesOf } from '@temnex/drawing';
-import { TERMINAL, issueWords, lengthProblemWords, pathWords, recipeProblemWords, recipeWords } from '@temnex/words';
+import { drawTemplatePages, collectTemplates } from '@temnex/drawing';
+import {
+  TERMINAL,
+  describeIssue,
+  describeLengthProblem,
+  formatPath,
+  describeRecipeProblem,
+  recipeText,
+} from '@temnex/words';
 import { checked } from '../http/checked.ts';
 import { Refused } from '../http/refused.ts';
 import { pdfOf } from './pdf.ts';
@@ -18,22 +25,22 @@ export class TemplatesController {
     if (!read.success) {
       const { path, problem } = issueOf(read.error.issues[0]!);
       const issue = { path: ['input', ...path], problem };
-      throw new Refused('bad-input', issueWords(issue, TERMINAL), { field: pathWords(issue.path) });
+      throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
     }
     const mark = MARKS[body.mark];
     const voice = { mark, figures: 'typeset' } as const;
     const lengthOf = (field: 'width' | 'height') => {
       const length = parseLength(body[field], mark.unit);
       if (!length.ok)
-        throw new Refused('bad-input', `${field}: ${lengthProblemWords(length.problem, voice)}`, { field });
+        throw new Refused('bad-input', `${field}: ${describeLengthProblem(length.problem, voice)}`, { field });
       return length.value.ticks;
     };
     const room = { width: lengthOf('width'), height: lengthOf('height'), seams: [] };
     const solved = recipe.solve(read.data, { unit: mark.unit, mark, room });
     if (solved.status === 'refused')
-      throw new Refused('bad-input', `${recipeProblemWords(body.recipe, solved.problems[0]!, voice)}`);
-    const { title } = recipeWords(body.recipe);
-    const pages = templatePages(templatesOf(body.recipe, solved.laid, voice), title, body.paper);
+      throw new Refused('bad-input', `${describeRecipeProblem(body.recipe, solved.problems[0]!, voice)}`);
+    const { title } = recipeText(body.recipe);
+    const pages = drawTemplatePages(collectTemplates(body.recipe, solved.laid, voice), title, body.paper);
     if (!pages.length) throw new Refused('bad-input', 'Nothing of it is cut along an outline.');
     const pdf = await pdfOf(pages, title, new Date());
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="templates.pdf"' });

@@ -1,5 +1,5 @@
 import { Controller, Get, Inject, Query } from '@nestjs/common';
-import { recordQuerySchema, type RecordQuery, type TheRecord } from '@temnex/contract';
+import { recordQuerySchema, type RecordQuery, type RecordPage } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { RecordService } from './record.service.ts';
 
@@ -8,7 +8,7 @@ export class RecordController {
   constructor(@Inject(RecordService) private readonly record: RecordService) {}
 
   @Get()
-  entries(@Query(checked(recordQuerySchema)) query: RecordQuery): TheRecord {
+  entries(@Query(checked(recordQuerySchema)) query: RecordQuery): RecordPage {
     return this.record.entries(query);
   }
 }

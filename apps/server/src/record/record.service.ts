@@ -18,7 +18,7 @@ import {
   type RecordQuery,
   type RecordedCut,
   type RecordedItem,
-  type TheRecord,
+  type RecordPage,
 } from '@temnex/contract';
 import { isUnreadable } from '../cutting/cuts.ts';
 import { cuttings, papers, plans, sessionEvents, sessions } from '../database/schema.ts';
@@ -58,7 +58,7 @@ export class RecordService {
     this.listed = new TableCache(db, ['cuttings', 'sessions', 'session_events'], () => this.readListed());
   }
 
-  entries({ page, after }: RecordQuery): TheRecord {
+  entries({ page, after }: RecordQuery): RecordPage {
     const all = this.listed.get().filter((entry) => page === undefined || pagesOf(entry).includes(page));
     const shown = all.slice(after, after + AT_ONCE);
     const known = this.knownOf(shown);

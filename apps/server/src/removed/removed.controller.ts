@@ -1,5 +1,5 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
-import { bareRequestSchema, type BareRequest, type Removed } from '@temnex/contract';
+import { bareRequestSchema, type BareRequest, type RemovedItem } from '@temnex/contract';
 import { checked } from '../http/checked.ts';
 import { RemovedService } from './removed.service.ts';
 
@@ -8,7 +8,7 @@ export class RemovedController {
   constructor(@Inject(RemovedService) private readonly removed: RemovedService) {}
 
   @Get('removed')
-  list(): Removed[] {
+  list(): RemovedItem[] {
     return this.removed.list();
   }
 

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
-import type { Removed } from '@temnex/contract';
+import type { RemovedItem } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { once } from '../database/once.ts';
 import { movements, pages, papers, photos, stock } from '../database/schema.ts';
@@ -15,9 +15,9 @@ const LISTED = 100;
 export class RemovedService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
 
-  list(): Removed[] {
+  list(): RemovedItem[] {
     const name = sql<string>`coalesce(json_extract(${pages.summary}, '$.name'), 'A page that cannot be read')`;
-    const all: Removed[] = [
+    const all: RemovedItem[] = [
       ...this.db
         .select({ id: pages.id, name, removedAt: pages.removedAt })
         .from(pages)

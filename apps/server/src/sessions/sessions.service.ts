@@ -16,7 +16,7 @@ import {
   type TrimmerStep,
 } from '@temnex/core';
 import {
-  takenEventSchema,
+  storedEventSchema,
   type BeginSession,
   type PlanRecord,
   type SendEvents,
@@ -24,13 +24,13 @@ import {
   type Session,
   type SessionRecord,
   type SessionRest,
-  type TakenEvent,
+  type StoredEvent,
 } from '@temnex/contract';
 import { CuttingService } from '../cutting/cutting.service.ts';
 import { book, cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { Refused, notFound } from '../http/refused.ts';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { PagesService, standing } from '../pages/pages.service.ts';
 import { PlansService, jobOf } from '../plans/plans.service.ts';
 
@@ -59,7 +59,7 @@ const WRONG_SAYS = {
 /** Sessions at the trimmer: takes in what happened, once each, and carries out in the books what ends an order. */
 @Injectable()
 export class SessionsService {
-  private readonly taken = new Subject<{ session: string; event: TakenEvent }>();
+  private readonly taken = new Subject<{ session: string; event: StoredEvent }>();
   /** The steps of orders; they never change. */
   private readonly steps = new Map<string, readonly TrimmerStep[]>();
 
@@ -154,7 +154,7 @@ export class SessionsService {
   }
 
   /** As they happen, from now on. Refuses a session that is not there. */
-  told(id: string): Observable<TakenEvent> {
+  told(id: string): Observable<StoredEvent> {
     this.row(this.db, id);
     return this.taken.pipe(
       filter(({ session }) => session === id),
@@ -168,7 +168,7 @@ export class SessionsService {
    */
   send(id: string, { events, since }: SendEvents): SentEvents {
     let refused: SentEvents['refused'] = null;
-    const taken: TakenEvent[] = [];
+    const taken: StoredEvent[] = [];
     const after = this.db.transaction((tx) => {
       let state = this.stateOf(tx, this.row(tx, id));
       const known = knownEvents(tx, events);
@@ -205,7 +205,7 @@ export class SessionsService {
     id: string,
     state: SessionState,
     event: SessionEvent,
-  ): { taken: TakenEvent; state: SessionState } {
+  ): { taken: StoredEvent; state: SessionState } {
     const next = sessionAfter(state, event, (plan) => this.stepsOf(plan).length);
     const idle = typeof next === 'string' ? next : null;
     if (typeof next !== 'string' && CHANGES_THE_BOOKS.has(event.deed.do))
@@ -302,7 +302,7 @@ export class SessionsService {
     return steps;
   }
 
-  private eventsOf(tx: Transaction | Database, session: string, since: number): TakenEvent[] {
+  private eventsOf(tx: Transaction | Database, session: string, since: number): StoredEvent[] {
     return (
       tx
         .select({ seq: sessionEvents.seq, event: sessionEvents.event, idle: sessionEvents.idle })
@@ -311,9 +311,9 @@ export class SessionsService {
         .orderBy(asc(sessionEvents.seq))
         .all()
         // one that cannot be read changed nothing
-        .flatMap(({ event, idle, ...row }): TakenEvent[] => {
-          const why = takenEventSchema.shape.idle.safeParse(idle);
-          const read = takenEventSchema.safeParse({ ...row, event, idle: why.success ? why.data : null });
+        .flatMap(({ event, idle, ...row }): StoredEvent[] => {
+          const why = storedEventSchema.shape.idle.safeParse(idle);
+          const read = storedEventSchema.safeParse({ ...row, event, idle: why.success ? why.data : null });
           return read.success ? [read.data] : [];
         })
     );
@@ -361,7 +361,7 @@ function knownEvents(tx: Transaction, events: readonly SessionEvent[]): Map<stri
 /** What is to be known to sort the pieces of a page that is made several times. */
 function kitOf(tx: Transaction | Database, page: Page, orders: readonly PlanRecord[]): Session['kit'] {
   if (page.copies < 2) return null;
-  const perPage = Object.fromEntries(derivePage(page, NAMES).pieces.map((p) => [p.id, p.quantity]));
+  const perPage = Object.fromEntries(derivePage(page, DEFAULT_NAMES).pieces.map((p) => [p.id, p.quantity]));
   const before: Record<string, Record<string, number>> = {};
   for (const { id, basis } of orders) {
     const cut = basis.cuts.length

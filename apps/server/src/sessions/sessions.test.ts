@@ -11,7 +11,7 @@ import {
   type SessionEvent,
   type TrimmerStep,
 } from '@temnex/core';
-import type { CuttingRecord, PlanRecord, SentEvents, Session, TheRecord } from '@temnex/contract';
+import type { CuttingRecord, PlanRecord, SentEvents, Session, RecordPage } from '@temnex/contract';
 import { sql } from 'drizzle-orm';
 import { movements, stock } from '../database/schema.ts';
 import { DATABASE, type Database } from '../database/types.ts';
@@ -101,7 +101,7 @@ describe('a session on the server', () => {
     expect(cut).toMatchObject({ id: end.id, plan: plan.id });
     sumsHold();
     // the record has it: what it took and gave, each piece back to its sheet, the note
-    const { entries } = (await get('/api/record')).body as TheRecord;
+    const { entries } = (await get('/api/record')).body as RecordPage;
     const [entry] = entries;
     expect(entry).toMatchObject({ session: session.id, open: false, notes: ['the blade is getting blunt'], wrong: [] });
     const [recorded] = entry!.cuts;
@@ -117,7 +117,7 @@ describe('a session on the server', () => {
     expect(await cuts()).toHaveLength(1);
     await send(session.id, [event({ do: 'on', order: 0 })]);
     // undone, it is not gone from the record
-    const after = ((await get('/api/record')).body as TheRecord).entries[0]!;
+    const after = ((await get('/api/record')).body as RecordPage).entries[0]!;
     expect([after.open, after.cuts[0]!.undoneAt === null, after.handling]).toEqual([true, false, []]);
     expect(await cuts()).toEqual([]);
     expect(quantities()).toBe(before);

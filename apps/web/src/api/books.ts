@@ -1,12 +1,12 @@
 import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
-  copiesSchema,
+  backupCopiesSchema,
   deviceCodeSchema,
   devicesSchema,
-  previewSchema,
+  backupPreviewSchema,
   recordSchema,
-  restoredSchema,
-  type Preview,
+  restoreResultSchema,
+  type BackupPreview,
 } from '@temnex/contract';
 import { newId } from '../ui/newId.ts';
 import { ask } from './client.ts';
@@ -41,21 +41,25 @@ export const useShowOut = () => {
 };
 
 export const useCopies = () =>
-  useQuery({ queryKey: KEYS.copies, queryFn: () => ask('GET', '/api/backup/copies', copiesSchema), staleTime: 0 });
+  useQuery({
+    queryKey: KEYS.copies,
+    queryFn: () => ask('GET', '/api/backup/copies', backupCopiesSchema),
+    staleTime: 0,
+  });
 /** Looks into a backup that is sent, or into a copy that lies here. */
 export const useLookInto = () =>
   useMutation({
-    mutationFn: (what: File | string): Promise<Preview> =>
+    mutationFn: (what: File | string): Promise<BackupPreview> =>
       typeof what === 'string'
-        ? ask('POST', '/api/backup/look-at-copy', previewSchema, { name: what })
-        : ask('POST', '/api/backup/look', previewSchema, what.slice(0, what.size, 'application/zip')),
+        ? ask('POST', '/api/backup/look-at-copy', backupPreviewSchema, { name: what })
+        : ask('POST', '/api/backup/look', backupPreviewSchema, what.slice(0, what.size, 'application/zip')),
   });
 /** Puts it in place of what there is; nothing that was seen before stands any more. */
 export const useRestore = () => {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (ticket: string) =>
-      ask('POST', '/api/backup/restore', restoredSchema, { id: newId(), ticket, replace: true }),
+      ask('POST', '/api/backup/restore', restoreResultSchema, { id: newId(), ticket, replace: true }),
     onSuccess: () => client.resetQueries(),
   });
 };

@@ -2,11 +2,11 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   changedPhotosSchema,
   photosSchema,
-  tookPhotoSchema,
+  uploadedPhotoSchema,
   type ChangePhotos,
   type PHOTO_SIDES,
   type Photos,
-  type TookPhoto,
+  type UploadedPhoto,
 } from '@temnex/contract';
 import { ask } from './client.ts';
 
@@ -21,8 +21,8 @@ export const photoUrl = (file: string, side: keyof typeof PHOTO_SIDES = 'large')
   `/api/photos/files/${file}?side=${side}`;
 
 /** Sends one photo; `id` stays the same however often it is tried. */
-export const sendPhoto = (file: File, id: string): Promise<TookPhoto> =>
-  ask('POST', `/api/photos?${new URLSearchParams({ id, name: file.name.slice(0, 255) }).toString()}`, tookPhotoSchema, file.type ? file : file.slice(0, file.size, 'image/jpeg')); // prettier-ignore
+export const sendPhoto = (file: File, id: string): Promise<UploadedPhoto> =>
+  ask('POST', `/api/photos?${new URLSearchParams({ id, name: file.name.slice(0, 255) }).toString()}`, uploadedPhotoSchema, file.type ? file : file.slice(0, file.size, 'image/jpeg')); // prettier-ignore
 
 /** Says something of photos; seen at once, and as it was where it is refused. */
 export function useChangePhotos() {

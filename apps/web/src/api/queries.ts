@@ -12,7 +12,7 @@ import {
   pageSummarySchema,
   paperRecordSchema,
   planRecordSchema,
-  removedSchema,
+  removedItemSchema,
   savedSearchSchema,
   unreadableRecordSchema,
   stepRecordSchema,
@@ -22,13 +22,13 @@ import {
   type ChangePaper,
   type DrawerRecord,
   type ChangeStock,
-  type Cut,
+  type CutRequest,
   type DrawerStep,
   type HabitsRecord,
   type NewChallenge,
   type NewMovement,
   type NewStock,
-  type Removed,
+  type RemovedItem,
   type SavedSearch,
   type ScrapPiece,
   type StepRecord,
@@ -145,10 +145,14 @@ export const useMendPage = (id: string) =>
     [KEYS.pages, KEYS.page(id)],
   );
 export const useRemoved = () =>
-  useQuery({ queryKey: KEYS.removed, queryFn: () => ask('GET', '/api/removed', z.array(removedSchema)), staleTime: 0 });
+  useQuery({
+    queryKey: KEYS.removed,
+    queryFn: () => ask('GET', '/api/removed', z.array(removedItemSchema)),
+    staleTime: 0,
+  });
 export const useRestore = () =>
   useChange(
-    ({ kind, id: what }: Pick<Removed, 'kind' | 'id'>, id) =>
+    ({ kind, id: what }: Pick<RemovedItem, 'kind' | 'id'>, id) =>
       ask('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
     [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements'], PHOTOS],
   );
@@ -312,7 +316,7 @@ export const useStoreTogether = (pages: readonly string[]) =>
   );
 export const useCutTogether = (pages: readonly string[]) =>
   useChange(
-    ({ plan, soFar }: { plan: string; soFar: Omit<Cut, 'id'> }, id) =>
+    ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
       ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
     [KEYS.together(pages), KEYS.drawer, KEYS.pages, ['cuttings'], ['movements']],
   );
@@ -324,7 +328,7 @@ export const useUndoTogether = (pages: readonly string[]) =>
 const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, ['movements']];
 export const useCut = (page: string) =>
   useChange(
-    ({ plan, soFar }: { plan: string; soFar: Omit<Cut, 'id'> }, id) =>
+    ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
       ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
     afterCut(page),
   );

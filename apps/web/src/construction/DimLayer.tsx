@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { samePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Figure } from '../ui/Figure.tsx';
 import { FieldInput } from './FieldInput.tsx';
@@ -79,7 +79,7 @@ export function DimLayer({ made, at, box, right }: DimLayerProps) {
   const spans = spansOf(laid.dims, at, box);
   const leaders = leadersOf(laid.dims, at, box, spans);
   const answers = answersOf(laid.dims, at);
-  const words = recipeWords(recipe);
+  const words = recipeText(recipe);
   return (
     <>
       <Lines aria-hidden="true" width="100%" height="100%" stroke="#161616" strokeWidth="1" fill="none">

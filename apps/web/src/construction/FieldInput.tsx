@@ -2,7 +2,7 @@ import { useState, type ComponentProps } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { knownAs, type CountInput, type Field, type TextInput } from '@temnex/core';
-import { fieldWords, recipeWords } from '@temnex/words';
+import { describeField, recipeText } from '@temnex/words';
 import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
 import { SumNote } from '../ui/SumNote.tsx';
@@ -55,8 +55,8 @@ interface FieldInputProps {
 export function FieldInput({ made, field, bare = false, width }: FieldInputProps) {
   const [open, setOpen] = useState(false);
   const { recipe, table } = made;
-  const words = recipeWords(recipe);
-  const name = fieldWords(recipe, field.path);
+  const words = recipeText(recipe);
+  const name = describeField(recipe, field.path);
   const shown = words.field(field.path);
   if (field.kind === 'choice')
     return (
@@ -142,7 +142,7 @@ function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
     <Typed
       {...{ name, field, shown, is: shownIn(made, field) }}
       isWrong={(text) => !reads.test(spelled(text))}
-      wrong={recipeWords(made.recipe).written?.(field.path) ?? field.example}
+      wrong={recipeText(made.recipe).written?.(field.path) ?? field.example}
       onCommit={(text) => {
         if ((text ?? '') !== (field.value ?? '')) made.set(field.path, text === null ? undefined : spelled(text));
       }}

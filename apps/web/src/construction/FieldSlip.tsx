@@ -2,14 +2,14 @@ import { Suspense, lazy } from 'react';
 import { styled } from 'styled-components';
 import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
 import {
-  capital,
-  factWords,
-  marksWords,
-  offerWords,
-  recipeProblemWords,
-  recipeWords,
-  suggestionWords,
-  sumWords,
+  capitalize,
+  describeFact,
+  describePencilMarks,
+  describeOffer,
+  describeRecipeProblem,
+  recipeText,
+  describeSuggestion,
+  formatSum,
 } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Quiet } from '../ui/buttons.tsx';
@@ -96,13 +96,13 @@ interface FieldSlipProps {
 export function FieldSlip({ made, only = null }: FieldSlipProps) {
   const { recipe, laid, solved, table } = made;
   const voice = { mark: table.mark, figures: 'typeset' } as const;
-  const words = recipeWords(recipe);
+  const words = recipeText(recipe);
   const fields = fieldsOf(made);
   const drawn = onDrawing(made);
   const refused = solved.status === 'refused';
   const wanted = (group: FieldPath) =>
     refused || only === null || (only === 'unlisted' ? group.length === 1 : samePath(group, only));
-  const marks = laid ? marksWords(laid, voice) : [];
+  const marks = laid ? describePencilMarks(laid, voice) : [];
   const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()].filter(wanted);
   return (
     <>
@@ -110,12 +110,12 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
         <Notices>
           {solved.problems.map((problem, i) => (
             <Notice key={i} kind="block">
-              <span>{recipeProblemWords(recipe, problem, voice)}</span>
+              <span>{describeRecipeProblem(recipe, problem, voice)}</span>
             </Notice>
           ))}
           {solved.offers.map((offer, i) => (
             <Quiet key={i} onPress={() => made.take([offer])}>
-              {capital(offerWords(recipe, offer, voice))}
+              {capitalize(describeOffer(recipe, offer, voice))}
             </Quiet>
           ))}
         </Notices>
@@ -128,7 +128,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
             {solved.status === 'solved'
               ? laid?.facts
                   .filter(({ of }) => of && samePath(of, group))
-                  .map((fact) => <Answer key={fact.name}>{factWords(made.recipe, fact, voice)}</Answer>)
+                  .map((fact) => <Answer key={fact.name}>{describeFact(made.recipe, fact, voice)}</Answer>)
               : null}
             <Under>
               <Fields>
@@ -150,11 +150,11 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
         <Facts aria-label="What follows">
           {laid.facts.map((fact, i) => {
             if (fact.of) return null;
-            const says = factWords(made.recipe, fact, voice);
-            return says ? <li key={i}>{capital(says)}.</li> : null;
+            const says = describeFact(made.recipe, fact, voice);
+            return says ? <li key={i}>{capitalize(says)}.</li> : null;
           })}
           {marks.map((says) => (
-            <li key={says}>{capital(says)}.</li>
+            <li key={says}>{capitalize(says)}.</li>
           ))}
         </Facts>
       ) : null}
@@ -178,7 +178,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
             .filter((s) => s.code !== 'off-mark')
             .map((s, i) => (
               <Notice key={i} kind="advice">
-                <span>{suggestionWords(recipe, s, voice)}</span>
+                <span>{describeSuggestion(recipe, s, voice)}</span>
               </Notice>
             ))}
         </Notices>
@@ -206,7 +206,7 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
   const sums = (['width', 'height'] as const).flatMap((axis) => {
     const path = layer.sized?.[axis];
     const sum = path && fields.some((f) => samePath(f.path, path)) ? sumOf(made, path) : null;
-    return sum ? [sumWords(sum, along(axis), { mark, figures: 'typeset' })] : [];
+    return sum ? [formatSum(sum, along(axis), { mark, figures: 'typeset' })] : [];
   });
   const isGiven = (['width', 'height'] as const).every((axis) => {
     const field = fields.find((f) => layer.sized && samePath(f.path, layer.sized[axis]));
@@ -232,7 +232,7 @@ function Entry({ made, group }: { made: Made; group: FieldPath }) {
   const at = Number(group.at(-1));
   const id = list?.ids[at];
   if (!list || id === undefined) return null;
-  const name = recipeWords(made.recipe).group(group);
+  const name = recipeText(made.recipe).group(group);
   return (
     <span>
       {at + 1 < list.ids.length ? (

@@ -1,7 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import type { Layer, Point, Rect } from '@temnex/core';
-import { paperLetter, recipeWords } from '@temnex/words';
+import { formatPaperLetter, recipeText } from '@temnex/words';
 import { handOf, type Made } from './made.ts';
 
 const Area = styled.div`
@@ -64,14 +64,16 @@ export function HandLayer({ made, at }: HandLayerProps) {
   const [here, setHere] = useState<string | null>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   if (!laid || !hand) return null;
-  const words = recipeWords(recipe);
+  const words = recipeText(recipe);
   const first = laid.layers.find((l) => l.key === here)?.key ?? laid.layers[0]?.key;
   const many = new Map<string, number>();
   for (const { role } of laid.blanks) many.set(role, (many.get(role) ?? 0) + 1);
   const letterOf = (layer: Layer): string | null => {
     const blank = laid.blanks.find((b) => b.key === layer.blank);
     const paper = blank?.paperFrom === undefined ? blank : laid.blanks.find((b) => b.key === blank.paperFrom);
-    return paper && !paper.key.startsWith(layer.key) && (many.get(paper.role) ?? 0) > 1 ? paperLetter(paper.n) : null;
+    return paper && !paper.key.startsWith(layer.key) && (many.get(paper.role) ?? 0) > 1
+      ? formatPaperLetter(paper.n)
+      : null;
   };
   const placed = ({ x, y, width, height }: Rect) => {
     const [low, high] = [at({ x, y } as Point), at({ x: x + width, y: y + height } as Point)];

@@ -1,5 +1,5 @@
 import { isRectangle, type Laid, type Layer, type Rect } from '@temnex/core';
-import { shapePath } from '@temnex/drawing';
+import { formatShapePath } from '@temnex/drawing';
 
 /** Greys that say "a layer": no colour, since no paper is chosen yet. */
 const GREYS = ['#fafafa', '#ededed', '#dedede', '#f4f4f4'];
@@ -41,7 +41,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
         const face =
           shape && !isRectangle(shape) ? (
             <path
-              d={shapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
+              d={formatShapePath(shape, (p) => [x + p.x * scale, y - p.y * scale], scale)}
               fill={fill}
               fillRule="evenodd"
               {...stroke}

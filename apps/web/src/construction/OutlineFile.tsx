@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Button, DropZone, FileTrigger, type FileDropItem } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { leftOutWords, svgProblemWords } from '@temnex/words';
+import { describeLeftOut, describeSvgProblem } from '@temnex/words';
 import { Notice } from '../ui/states.tsx';
 import { takesOutline, type Made } from './made.ts';
 
@@ -33,10 +33,10 @@ export function OutlineFile({ made }: { made: Made }) {
   if (!take) return null;
   const read = async (file: File) => {
     const { LARGEST_SVG, readSvgOutline } = await import('@temnex/core/svg');
-    if (file.size > LARGEST_SVG) return setTold({ wrong: svgProblemWords('too-large') });
+    if (file.size > LARGEST_SVG) return setTold({ wrong: describeSvgProblem('too-large') });
     const found = readSvgOutline(await file.text(), () => performance.now());
-    const left = leftOutWords(found.leftOut);
-    if (!found.ok) return setTold({ wrong: [svgProblemWords(found.why), left].filter(Boolean).join(' ') });
+    const left = describeLeftOut(found.leftOut);
+    if (!found.ok) return setTold({ wrong: [describeSvgProblem(found.why), left].filter(Boolean).join(' ') });
     const name = file.name.replace(/\.svg$/i, '').slice(0, 100);
     made.put(take({ name, ...found.read }));
     const holes = found.read.holes.length;
@@ -44,7 +44,7 @@ export function OutlineFile({ made }: { made: Made }) {
     setTold({ says: `${name}: ${found.read.outline.length} corners${cut}${left ? `; ${left}` : ''}.` });
   };
   const choose = (file: File | undefined) => {
-    if (file) read(file).catch(() => setTold({ wrong: svgProblemWords('') }));
+    if (file) read(file).catch(() => setTold({ wrong: describeSvgProblem('') }));
   };
   return (
     <Zone

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { MARKS, MARK_NAMES, exactText } from '@temnex/core';
 import type { TemplatesRequest } from '@temnex/contract';
-import { templatesOf, trueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
+import { collectTemplates, formatTrueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
 import { askForFile } from '../api/client.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { giveFile } from '../ui/giveFile.ts';
@@ -21,7 +21,7 @@ export function Templates({ made }: { made: Made }) {
   const { laid, recipe, solved, input, table } = made;
   const [wrong, setWrong] = useState<string | null>(null);
   const voice = { mark: table.mark, figures: 'typeset' } as const;
-  const templates = solved.status === 'solved' && laid ? templatesOf(recipe, laid, voice) : [];
+  const templates = solved.status === 'solved' && laid ? collectTemplates(recipe, laid, voice) : [];
   if (!templates.length) return null;
   const print = async (paper: PrintPaper) => {
     const { unit, mark, room } = table;
@@ -44,7 +44,7 @@ export function Templates({ made }: { made: Made }) {
         <Quiet
           key={template.name}
           onPress={() =>
-            giveFile(new Blob([trueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))
+            giveFile(new Blob([formatTrueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))
           }
         >
           {templates.length > 1 ? `${template.name}, SVG` : 'SVG'}

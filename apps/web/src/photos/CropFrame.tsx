@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { MOST_ZOOM, framed, within, type Crop, type Framing, type Pixels } from '@temnex/core';
-import { lostWords } from '@temnex/words';
+import { describeCropLoss } from '@temnex/words';
 import { photoUrl } from '../api/photos.ts';
 
 const Ground = styled.div`
@@ -253,7 +253,7 @@ export function CropFrame(props: CropFrameProps) {
           style={at(crop)}
           tabIndex={0}
           role="group"
-          aria-label={`${label}: ${lostWords(seen)}. Arrows move what is seen, + and − come closer and go back, 0 sets it back`}
+          aria-label={`${label}: ${describeCropLoss(seen)}. Arrows move what is seen, + and − come closer and go back, 0 sets it back`}
           onKeyDown={keys}
           {...(whole ? { 'data-whole': true } : {})}
         >

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { TICKS_PER_UNIT, type DerivedPage, type Part } from '@temnex/core';
-import { shapePath } from '@temnex/drawing';
+import { formatShapePath } from '@temnex/drawing';
 import { photoUrl } from '../api/photos.ts';
 
 interface PagePlainProps {
@@ -30,7 +30,7 @@ export function PagePlain({ derived, scale }: PagePlainProps) {
         const line = { fill: photo ? '#cdcdcd' : 'none', stroke: '#161616', strokeWidth: 0.7 } as const;
         return (
           <g key={part.id} transform={turn}>
-            {part.shape ? <path d={shapePath(part.shape, spot, per)} {...line} /> : <rect {...box} {...line} />}
+            {part.shape ? <path d={formatShapePath(part.shape, spot, per)} {...line} /> : <rect {...box} {...line} />}
             {part.picture ? <Photo part={part} id={`${own}-${i}`} box={box} per={per} H={H} /> : null}
             {photo && !part.picture ? (
               <path

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import { PATTERNS, guessFace, sayStock, type Drawer, type PaperFace, type Unit } from '@temnex/core';
-import { KIND_WORDS, SCREEN, oddWords, saidWords } from '@temnex/words';
+import { STOCK_KIND_LABELS, SCREEN, describeOddShape, describeLineProblem } from '@temnex/words';
 import { useDrawerStep, useUndoStep } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
@@ -101,13 +101,13 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
   const understand = (text: string) => {
     if (!text.trim()) return null;
     const said = sayStock(text, papers, unit, places);
-    if (!said.ok) return { ok: false, says: saidWords(said, SCREEN) };
+    if (!said.ok) return { ok: false, says: describeLineProblem(said, SCREEN) };
     if (!said.paper && !said.paperWords)
-      return { ok: false, says: `A ${KIND_WORDS[said.kind]} of ${said.width} × ${said.height}: which paper?` };
+      return { ok: false, says: `A ${STOCK_KIND_LABELS[said.kind]} of ${said.width} × ${said.height}: which paper?` };
     const many = said.quantity > 1 ? `${said.quantity} × ` : '';
     return {
       ok: true,
-      says: `${many}${KIND_WORDS[said.kind]}, ${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}`}${said.place ? `, in ${said.place}` : ''}`,
+      says: `${many}${STOCK_KIND_LABELS[said.kind]}, ${said.width} × ${said.height}${said.outline ? describeOddShape(said.outline.length) : ''}, ${said.paper ? said.paper.name : `a new paper called ${said.paperWords}`}${said.place ? `, in ${said.place}` : ''}`,
     };
   };
   const newName = (text: string): string | null => {

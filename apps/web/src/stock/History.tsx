@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { StockItem } from '@temnex/core';
-import { movementWords } from '@temnex/words';
+import { describeMovement } from '@temnex/words';
 import { useMovements } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 
@@ -33,7 +33,7 @@ function Movements({ stock }: { stock: string }) {
     <ul aria-label="History">
       {history.data?.map((m) => (
         <li key={m.id}>
-          {m.at.slice(0, 10)}: {movementWords(m)}
+          {m.at.slice(0, 10)}: {describeMovement(m)}
         </li>
       ))}
     </ul>

@@ -1,6 +1,6 @@
 import { cameOutAs, derivePage, wantedAs, type Measured } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { ask } from '../api/client.ts';
 import { fetchPage } from '../api/queries.ts';
 
@@ -10,9 +10,9 @@ import { fetchPage } from '../api/queries.ts';
  */
 export async function followMeasured(pageId: string, { piece, width, height }: Measured): Promise<number | null> {
   const { document, version } = await fetchPage(pageId);
-  const before = derivePage(document, NAMES);
+  const before = derivePage(document, DEFAULT_NAMES);
   const id = wantedAs(piece);
-  const made = cameOutAs(document, before, NAMES, id, { width, height });
+  const made = cameOutAs(document, before, DEFAULT_NAMES, id, { width, height });
   if (!made) return null;
   await ask('PUT', `/api/pages/${pageId}`, pageRecordSchema, { version, document: made.page });
   const sizes = new Map(before.pieces.map((p) => [p.id, p]));

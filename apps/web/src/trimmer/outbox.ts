@@ -1,5 +1,5 @@
 import type { SessionEvent } from '@temnex/core';
-import type { TakenEvent } from '@temnex/contract';
+import type { StoredEvent } from '@temnex/contract';
 
 /*
  * What was pressed and the server has not taken in yet, kept on the device: it survives a reload, a crash and an hour without
@@ -79,16 +79,16 @@ export function listen(tell: () => void): () => void {
 
 const TAKEN = 'temnex.taken.';
 /** What the server has taken in, as far as this device knows: for when it opens the session without the server. */
-export function keepTaken(id: string, events: readonly TakenEvent[]): void {
+export function keepTaken(id: string, events: readonly StoredEvent[]): void {
   try {
     localStorage.setItem(TAKEN + id, JSON.stringify(events));
   } catch {
     // without it, it opens as the server last showed it
   }
 }
-export function takenBefore(id: string): readonly TakenEvent[] {
+export function takenBefore(id: string): readonly StoredEvent[] {
   try {
-    return JSON.parse(localStorage.getItem(TAKEN + id) ?? '[]') as TakenEvent[];
+    return JSON.parse(localStorage.getItem(TAKEN + id) ?? '[]') as StoredEvent[];
   } catch {
     return [];
   }

@@ -11,7 +11,7 @@ import {
   type JobDocument,
   type SessionEvent,
 } from '@temnex/core';
-import type { Session, TakenEvent } from '@temnex/contract';
+import type { Session, StoredEvent } from '@temnex/contract';
 import { isOnlyInMemory, keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
 import { useSession, type LiveSession } from './useSession.ts';
 
@@ -29,7 +29,7 @@ const answer = (body: unknown): Response => ({ ok: true, status: 200, headers: {
 
 /** A server that takes events in as the real one does; it can be gone, lose answers, and refuse one. */
 class FakeServer {
-  taken: TakenEvent[] = [];
+  taken: StoredEvent[] = [];
   gone = false;
   losesAnswers = 0;
   refuses: string | null = null;

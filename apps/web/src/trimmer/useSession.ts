@@ -14,11 +14,11 @@ import {
 import {
   sentEventsSchema,
   sessionSchema,
-  takenEventSchema,
+  storedEventSchema,
   type PlanRecord,
   type Refusal,
   type Session,
-  type TakenEvent,
+  type StoredEvent,
 } from '@temnex/contract';
 import { ServerRefusal, Unreachable, ask } from '../api/client.ts';
 import { newId } from '../ui/newId.ts';
@@ -78,7 +78,7 @@ async function fetchSession(id: string): Promise<Session> {
 
 type Status = { status: 'loading' } | { status: 'failed'; error: Error; retry: () => void };
 
-const withEvents = (session: Session, more: readonly TakenEvent[]): Session => {
+const withEvents = (session: Session, more: readonly StoredEvent[]): Session => {
   const known = new Set(session.events.map((e) => e.seq));
   const fresh = more.filter((e) => !known.has(e.seq));
   return fresh.length ? { ...session, events: [...session.events, ...fresh].sort((a, b) => a.seq - b.seq) } : session;
@@ -102,7 +102,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
   const merge = useCallback(
-    (more: readonly TakenEvent[], session?: Session['session']) =>
+    (more: readonly StoredEvent[], session?: Session['session']) =>
       client.setQueryData<Session>(SESSION(id), (was) => {
         if (!was) return was;
         const now = withEvents(session ? { ...was, session } : was, more);
@@ -169,7 +169,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       void flush();
     };
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const taken = takenEventSchema.safeParse(JSON.parse(data));
+      const taken = storedEventSchema.safeParse(JSON.parse(data));
       if (!taken.success) return;
       merge([taken.data]);
       const { deed } = taken.data.event;

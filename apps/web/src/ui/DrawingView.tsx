@@ -1,20 +1,28 @@
 import { memo } from 'react';
-import { FACES, definitionsOf, fillValue, photoHref, type Drawing, type Drawn, type Stroke } from '@temnex/drawing';
+import {
+  FACES,
+  formatDefinitions,
+  formatFill,
+  photoHref,
+  type Drawing,
+  type DrawingMark,
+  type Stroke,
+} from '@temnex/drawing';
 
 const strokeOf = (s: Stroke | undefined) =>
   s ? { stroke: s.colour, strokeWidth: s.width, ...(s.dash ? { strokeDasharray: s.dash.join(' ') } : {}) } : {};
 
-function MarkView({ mark: m }: { mark: Drawn }) {
+function MarkView({ mark: m }: { mark: DrawingMark }) {
   switch (m.kind) {
     case 'rect':
       return (
-        <rect x={m.x} y={m.y} width={m.width} height={m.height} fill={fillValue(m.fill)} {...strokeOf(m.stroke)} />
+        <rect x={m.x} y={m.y} width={m.width} height={m.height} fill={formatFill(m.fill)} {...strokeOf(m.stroke)} />
       );
     case 'line':
       return <line x1={m.x1} y1={m.y1} x2={m.x2} y2={m.y2} {...strokeOf(m.stroke)} />;
     case 'poly':
       return (
-        <polygon points={m.points.map((p) => p.join()).join(' ')} fill={fillValue(m.fill)} {...strokeOf(m.stroke)} />
+        <polygon points={m.points.map((p) => p.join()).join(' ')} fill={formatFill(m.fill)} {...strokeOf(m.stroke)} />
       );
     case 'photo': {
       const { whole } = m;
@@ -63,7 +71,7 @@ export const DrawingView = memo(function DrawingView({ drawing, zoom = 1, points
   const size = points
     ? { width: `${drawing.width}pt`, height: `${drawing.height}pt` }
     : { width: drawing.width * zoom, height: drawing.height * zoom };
-  const defs = definitionsOf(drawing);
+  const defs = formatDefinitions(drawing);
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}

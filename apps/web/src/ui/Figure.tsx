@@ -1,5 +1,5 @@
 import { figureOf, plainLength, type Mark, type Ticks } from '@temnex/core';
-import { offWords } from '@temnex/words';
+import { describeDifference } from '@temnex/words';
 import { styled } from 'styled-components';
 
 const Digits = styled.span`
@@ -29,7 +29,7 @@ interface FigureProps {
 /** A length, set with a true fraction; between two marks it shows the nearest one and the difference. */
 export function Figure({ length, mark, bare = false }: FigureProps) {
   const f = figureOf(length, mark);
-  const off = bare ? '' : offWords(length, { mark, figures: 'plain' });
+  const off = bare ? '' : describeDifference(length, { mark, figures: 'plain' });
   return (
     <Digits>
       <span className="out-of-sight">{plainLength(length, mark)}</span>

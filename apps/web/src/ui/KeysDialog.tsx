@@ -1,7 +1,7 @@
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { RECIPE_IDS, recipeOf } from '@temnex/core';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { Plain } from './buttons.tsx';
 import { KeyList } from './KeyList.tsx';
 import type { Station } from './Tape.tsx';
@@ -80,7 +80,7 @@ export default function KeysDialog({ stations, close }: { stations: readonly Sta
           <KeyList>
             {RECIPE_IDS.map((id) => (
               <div key={id} style={{ display: 'contents' }}>
-                <dt>{recipeWords(id).title}</dt>
+                <dt>{recipeText(id).title}</dt>
                 <dd>
                   <ul>
                     {recipeOf(id).phrases.map((line) => (

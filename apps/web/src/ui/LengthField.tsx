@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { FieldError, Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { MARKS, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
-import { lengthProblemWords } from '@temnex/words';
+import { describeLengthProblem } from '@temnex/words';
 import { useLengthField } from './useLengthField.ts';
 
 const Field = styled(TextField)`
@@ -125,7 +125,7 @@ export function LengthField({
         placeholder={none}
         onFocus={(e) => e.currentTarget.select()}
       />
-      <Fault>{problem ? lengthProblemWords(problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}</Fault>
+      <Fault>{problem ? describeLengthProblem(problem, { mark: MARKS['1/16'], figures: 'typeset' }) : null}</Fault>
     </Field>
   );
 }

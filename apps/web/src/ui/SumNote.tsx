@@ -2,7 +2,7 @@ import { Suspense, lazy, useRef } from 'react';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { Mark, Sum, Ticks } from '@temnex/core';
-import { sumWords } from '@temnex/words';
+import { formatSum } from '@temnex/words';
 
 const Opener = styled(Button)`
   min-width: 1.75rem;
@@ -49,7 +49,7 @@ export function SumNote({ name, sum, total, mark, isOpen, onOpenChange }: SumNot
         <Suspense fallback={null}>
           <SumPopover
             {...{ label, opener }}
-            says={sumWords(sum, total, { mark, figures: 'typeset' })}
+            says={formatSum(sum, total, { mark, figures: 'typeset' })}
             close={() => onOpenChange(false)}
           />
         </Suspense>

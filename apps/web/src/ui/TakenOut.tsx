@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import type { Removed } from '@temnex/contract';
+import type { RemovedItem } from '@temnex/contract';
 import { useRemoved, useRestore } from '../api/queries.ts';
 import { Quiet } from './buttons.tsx';
 import { Notice } from './states.tsx';
@@ -18,11 +18,11 @@ const List = styled.ul`
   }
 `;
 
-const nameOf = (r: Removed): string =>
+const nameOf = (r: RemovedItem): string =>
   r.kind === 'stock' ? `${r.count} × ${r.name}, ${r.width} × ${r.height} ${r.unit}` : r.name;
 
 /** What was taken out, each to be brought back; nothing where nothing was. */
-export function TakenOut({ kinds }: { kinds: readonly Removed['kind'][] }) {
+export function TakenOut({ kinds }: { kinds: readonly RemovedItem['kind'][] }) {
   const removed = useRemoved();
   const restore = useRestore();
   const list = removed.data?.filter((r) => kinds.includes(r.kind)) ?? [];

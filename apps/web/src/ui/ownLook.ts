@@ -1,5 +1,5 @@
 import { TICKS_PER_UNIT, lengthOf, type Look } from '@temnex/core';
-import { lookDefinition, lookId } from '@temnex/drawing';
+import { formatLookPattern, lookId } from '@temnex/drawing';
 
 /**
  * The look of a face with a definition of its own: shared by name, a picture that is not drawn would take it from the others.
@@ -8,7 +8,7 @@ import { lookDefinition, lookId } from '@temnex/drawing';
 export function ownLook(look: Look, turn: number, scale: number, own: string): { fill: string; definition: string } {
   const id = lookId(look, turn, scale);
   const name = `${id}${own.replace(/[^a-z0-9]/gi, '')}`;
-  return { fill: `url(#${name})`, definition: lookDefinition(look, turn, scale).replace(id, name) };
+  return { fill: `url(#${name})`, definition: formatLookPattern(look, turn, scale).replace(id, name) };
 }
 
 /** How much of a paper a swatch of it shows, in inches: a little of what is drawn, all of a picture. */

@@ -28,7 +28,7 @@ export function drawerFor<D extends Drawer>(drawer: D, pages: string | readonly 
   return { ...drawer, stock };
 }
 
-/** The reservations of an item once `count` of it are kept for a page: none takes the page off. */
+/** The reservations of an item once `formatCount` of it are kept for a page: none takes the page off. */
 export function reservesWith(
   reserves: StockItem['reserves'],
   page: string,

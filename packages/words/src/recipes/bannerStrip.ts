@@ -1,4 +1,4 @@
-import { named, rowOffer, type RecipeWords } from './words.ts';
+import { mapNames, describeRowOffer, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   width: 'width',
@@ -37,15 +37,15 @@ const GROUPS: Readonly<Record<string, string>> = {
   hang: 'the line',
 };
 
-export const bannerStrip: RecipeWords = {
+export const bannerStrip: RecipeText = {
   title: 'Banners',
   asks: 'how many fit, how wide they come out, where the notch begins',
   item: (n) => (n === 1 ? 'banners' : `banners ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   option: (path, option) => (path[0] === 'hang' && option === 'slant' ? 'a slanted line' : (OPTIONS[option] ?? option)),
   part: (_role, n, item) => `${item}, no. ${n}`,
   piece: (_role, n, item) => (n === 1 ? item : `${item}, no. ${n}`),
-  offer: (path, value, say) => rowOffer(path, value, say, 'banners'),
+  offer: (path, value, say) => describeRowOffer(path, value, say, 'banners'),
   reason: (why, [a = 0, b = 0, c = 0], _where, say) => {
     switch (why) {
       case 'too-much':

@@ -1,10 +1,10 @@
-import { layerField, revealStyle, revealsWords, type RecipeWords } from './words.ts';
+import { layerField, revealStyle, describeReveals, type RecipeText } from './words.ts';
 
 const OPTIONS: Readonly<Record<string, string>> = { whole: 'as it is', shaved: 'shaved and backed' };
 const named = (role: string, n: number, item: string): string =>
   role === 'base' ? item : role === 'page-mat' ? `page mat of ${item}` : `panel ${n}`;
 
-export const basePanels: RecipeWords = {
+export const basePanels: RecipeText = {
   title: 'Base and panels',
   asks: 'how wide each one shows, what bleeds off, a mat for the whole page',
   item: (n) => (n === 1 ? 'base' : `base ${n}`),
@@ -20,5 +20,5 @@ export const basePanels: RecipeWords = {
     why === 'off-page'
       ? `${where} lies beyond the page`
       : `A page shaved to ${say(a)} × ${say(b)} would be larger than it is`,
-  fact: (_name, lengths, say) => revealsWords(lengths, say),
+  fact: (_name, lengths, say) => describeReveals(lengths, say),
 };

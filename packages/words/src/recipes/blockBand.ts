@@ -1,4 +1,4 @@
-import type { RecipeWords } from './words.ts';
+import type { RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   run: 'it runs',
@@ -16,7 +16,7 @@ const OPTIONS: Readonly<Record<string, string>> = {
   butt: 'edge to edge',
 };
 
-export const blockBand: RecipeWords = {
+export const blockBand: RecipeText = {
   title: 'Block band',
   asks: 'how wide the last block is, how much longer each is cut to tuck under',
   item: (n) => (n === 1 ? 'band' : `band ${n}`),

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   long: 'length',
@@ -19,11 +19,11 @@ const OPTIONS: Readonly<Record<string, string>> = {
 };
 const GROUPS: Readonly<Record<string, string>> = { strip: 'the strip', punch: 'the punch', panel: 'the panel' };
 
-export const borderStrip: RecipeWords = {
+export const borderStrip: RecipeText = {
   title: 'Border strip',
   asks: 'how many whole repeats fit, where to begin so that both ends match',
   item: (n) => (n === 1 ? 'border strip' : `border strip ${n}`),
-  ...named(FIELDS, OPTIONS, {}),
+  ...mapNames(FIELDS, OPTIONS, {}),
   group: ([group]) => GROUPS[String(group)] ?? 'the panel',
   part: (role, _n, item) => `${item}, ${role}`,
   piece: (role, _n, item) => `${item}, ${role}`,

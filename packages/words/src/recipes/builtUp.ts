@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   across: 'in a row',
@@ -16,11 +16,11 @@ const GROUPS: Readonly<Record<string, string>> = {
 };
 const KINDS = ['', ' 2', ' 3', ' 4'];
 
-export const builtUp: RecipeWords = {
+export const builtUp: RecipeText = {
   title: 'Built-up sheet',
   asks: 'how many small sheets it takes, how the last is cut, what is left over',
   item: (n) => (n === 1 ? 'built-up sheet' : `built-up sheet ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) => (role === 'backing' ? `backing strip ${n} of ${item}` : `${item}, patch ${n}`),
   piece: (role, n, item) =>
     role === 'backing' ? `backing strip of ${item}${KINDS[n - 1] ?? ''}` : `patch of ${item}${KINDS[n - 1] ?? ''}`,

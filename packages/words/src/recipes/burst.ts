@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   form: 'form',
@@ -25,9 +25,9 @@ const GROUPS: Readonly<Record<string, string>> = {
   angle: 'the turn',
   held: 'the point',
 };
-const words = named(FIELDS, OPTIONS, GROUPS);
+const words = mapNames(FIELDS, OPTIONS, GROUPS);
 
-export const burst: RecipeWords = {
+export const burst: RecipeText = {
   title: 'Burst or fan',
   asks: 'strips trimmed to the shortest, the angle between them, the hole',
   item: (n) => (n === 1 ? 'burst' : `burst ${n}`),

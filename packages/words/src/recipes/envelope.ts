@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   play: 'play on each side',
@@ -15,11 +15,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   flaps: 'the flaps',
 };
 
-export const envelope: RecipeWords = {
+export const envelope: RecipeText = {
   title: 'Envelope',
   asks: 'how large for a card, its flaps, a template at true size',
   item: (n) => (n === 1 ? 'envelope' : `envelope ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) =>
     role === 'flap' ? `${item}, ${['left', 'right', 'bottom', 'top'][n - 1] ?? ''} flap` : item,
   piece: (_role, _n, item) => item,

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   fold: 'folded',
@@ -25,11 +25,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   reveal: 'the panel',
 };
 
-export const foldedCard: RecipeWords = {
+export const foldedCard: RecipeText = {
   title: 'Folded card',
   asks: 'how its base is cut, where it is folded, the panels on it',
   item: (n) => (n === 1 ? 'card' : `card ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) =>
     role === 'base' && n === 1 ? item : role === 'front' ? `front of ${item}` : `${item}, ${role} ${n}`,
   piece: (role, _n, item) => `${item}, ${role}`,

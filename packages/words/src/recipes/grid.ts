@@ -1,5 +1,5 @@
-import { paperLetter } from '../letters.ts';
-import type { RecipeWords } from './words.ts';
+import { formatPaperLetter } from '../letters.ts';
+import type { RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   as: 'they are',
@@ -28,9 +28,10 @@ const OPTIONS: Readonly<Record<string, string>> = {
   own: 'a paper of its own',
 };
 
-const counted = (counts: readonly number[]): string => counts.map((n, i) => `${n} of ${paperLetter(i + 1)}`).join(', ');
+const counted = (counts: readonly number[]): string =>
+  counts.map((n, i) => `${n} of ${formatPaperLetter(i + 1)}`).join(', ');
 
-export const grid: RecipeWords = {
+export const grid: RecipeText = {
   title: 'Grid',
   asks: 'how large the cells come out, how many fit, where to pencil',
   item: (n) => (n === 1 ? 'grid' : `grid ${n}`),
@@ -38,14 +39,14 @@ export const grid: RecipeWords = {
     const name = String(path.at(-1));
     if (path[0] === 'large' && (name === 'columns' || name === 'rows'))
       return `${name} wide`.replace('rows wide', 'rows high');
-    if (path[0] === 'counts') return `cells in ${paperLetter(Number(name))}`;
+    if (path[0] === 'counts') return `cells in ${formatPaperLetter(Number(name))}`;
     return FIELDS[name] ?? name;
   },
   group: ([group, i]) => (group === 'large' ? `large cell ${Number(i) + 1}` : (GROUPS[String(group)] ?? 'the grid')),
   option: (_path, option) => OPTIONS[option] ?? option,
   entry: () => 'a large cell',
   part: (role, n, item) => (role === 'large' ? `${item}, large ${n}` : `${item}, cell ${n}`),
-  piece: (role, n, item) => (role === 'large' ? `${item}, large ${n}` : `${item}, cells ${paperLetter(n)}`),
+  piece: (role, n, item) => (role === 'large' ? `${item}, large ${n}` : `${item}, cells ${formatPaperLetter(n)}`),
   offer: (path, value) => (path[0] === 'columns' || path[0] === 'rows' ? `make it ${value} ${path[0]}` : null),
   reason: (why, [a = 0, b = 0], where, say) => {
     switch (why) {

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   along: 'along the',
@@ -10,11 +10,11 @@ const FIELDS: Readonly<Record<string, string>> = {
 };
 const OPTIONS: Readonly<Record<string, string>> = { tucked: 'a tuck under', whole: 'all the way under' };
 
-export const halfBase: RecipeWords = {
+export const halfBase: RecipeText = {
   title: 'Half and half',
   asks: 'how far each paper reaches, how much is left of the sheets',
   item: (n) => (n === 1 ? 'halves' : `halves ${n}`),
-  ...named(FIELDS, OPTIONS, {}),
+  ...mapNames(FIELDS, OPTIONS, {}),
   group: ([group]) =>
     group === 'beneath' ? 'the paper underneath' : group === undefined ? 'the two' : 'the paper on top',
   part: (role, _n, item) => `${item}, ${role === 'cover' ? 'on top' : 'underneath'}`,

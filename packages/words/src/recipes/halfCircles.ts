@@ -1,4 +1,4 @@
-import { named, rowOffer, type RecipeWords } from './words.ts';
+import { mapNames, describeRowOffer, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   cut: 'cut in',
@@ -23,9 +23,9 @@ const GROUPS: Readonly<Record<string, string>> = {
   round: 'the circles',
   strip: 'one of them',
 };
-const words = named(FIELDS, OPTIONS, GROUPS);
+const words = mapNames(FIELDS, OPTIONS, GROUPS);
 
-export const halfCircles: RecipeWords = {
+export const halfCircles: RecipeText = {
   title: 'Halved circles',
   asks: 'how many circles a row of halves or quarters takes, and what is left',
   item: (n) => (n === 1 ? 'halved circles' : `halved circles ${n}`),
@@ -35,7 +35,7 @@ export const halfCircles: RecipeWords = {
   group: (path) => (['row', 'count', 'spread'].includes(String(path[0])) ? 'the row' : words.group(path)),
   part: (_role, n, item) => `${item}, ${n}`,
   piece: (_role, _n, item) => `${item}, circles`,
-  offer: (path, value, say) => rowOffer(path, value, say, value === 1 ? 'part' : 'parts'),
+  offer: (path, value, say) => describeRowOffer(path, value, say, value === 1 ? 'part' : 'parts'),
   reason: (why, [a = 0], _where, say) =>
     why === 'none-fits' ? `Not even one of ${say(a)} fits` : `Together they are ${say(a)} too much`,
   fact: (name, [a = 0, b = 0, c = 0], say) => {

@@ -1,4 +1,4 @@
-import { layerField, revealStyle, revealsWords, type RecipeWords, type Say } from './words.ts';
+import { layerField, revealStyle, describeReveals, type RecipeText, type FormatLength } from './words.ts';
 
 const GROUPS: Readonly<Record<string, string>> = {
   outer: 'the mat',
@@ -6,10 +6,10 @@ const GROUPS: Readonly<Record<string, string>> = {
   centre: 'the centre',
   above: 'what lies above',
 };
-const both = ([a = 0, b = 0]: readonly number[], say: Say): string =>
+const both = ([a = 0, b = 0]: readonly number[], say: FormatLength): string =>
   a === b ? say(a) : `${say(a)} left and right, ${say(b)} top and bottom`;
 
-export const hollowMat: RecipeWords = {
+export const hollowMat: RecipeText = {
   title: 'Hollow mat',
   asks: 'what comes free of it, whether the lip holds, where the knife starts',
   item: (n) => (n === 1 ? 'hollow mat' : `hollow mat ${n}`),
@@ -35,7 +35,7 @@ export const hollowMat: RecipeWords = {
       case 'seen':
         return `of the ring is seen ${both(lengths, say)}`;
       default:
-        return revealsWords(lengths, say).replace('reveals', 'wide');
+        return describeReveals(lengths, say).replace('reveals', 'wide');
     }
   },
 };

@@ -25,10 +25,10 @@ import { strips } from './strips.ts';
 import { tabs } from './tabs.ts';
 import { tag } from './tag.ts';
 import { weave } from './weave.ts';
-import type { RecipeWords } from './words.ts';
+import type { RecipeText } from './words.ts';
 
 /** The words of every recipe: complete, because its type asks for each. */
-const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
+const WORDS: Readonly<Record<RecipeId, RecipeText>> = {
   photo,
   'mat-stack': matStack,
   'base-panels': basePanels,
@@ -56,13 +56,13 @@ const WORDS: Readonly<Record<RecipeId, RecipeWords>> = {
   'letter-row': letterRow,
   stitches,
 };
-export const recipeWords = (recipe: RecipeId): RecipeWords => WORDS[recipe];
+export const recipeText = (recipe: RecipeId): RecipeText => WORDS[recipe];
 
 /** What layers and pieces are called that nobody has named. */
-export const NAMES: Namer = {
+export const DEFAULT_NAMES: Namer = {
   part: (recipe, role, n, item) => WORDS[recipe].part(role, n, item),
   piece: (recipe, role, n, item) => WORDS[recipe].piece(role, n, item),
   patch: (piece, n, of) => `${piece}, part${of > 1 ? ` ${sheetLetter(n - 1).toLowerCase()}` : ''}`,
 };
 
-export { finishWords, finishesWords, type RecipeWords, type Say } from './words.ts';
+export { describeFinish, describeFinishes, type RecipeText, type FormatLength } from './words.ts';

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   letter: 'tall letter to hanging one',
@@ -14,9 +14,9 @@ const GROUPS: Readonly<Record<string, string>> = {
   placed: 'on the page',
   lines: 'on the page',
 };
-const words = named(FIELDS, {}, GROUPS);
+const words = mapNames(FIELDS, {}, GROUPS);
 
-export const journaling: RecipeWords = {
+export const journaling: RecipeText = {
   title: 'Journaling',
   asks: 'whether lines can be cut apart at their spacing, how many fit',
   item: (n) => (n === 1 ? 'journaling' : `journaling ${n}`),

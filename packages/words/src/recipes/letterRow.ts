@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   title: 'title',
@@ -21,11 +21,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   row: 'the row',
 };
 
-export const letterRow: RecipeWords = {
+export const letterRow: RecipeText = {
   title: 'Letter row',
   asks: 'whether a title fits, letter by letter, and which letters are missing',
   item: (n) => (n === 1 ? 'title' : `title ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, n, item) => `${item}, letter ${n}`,
   piece: (_role, n, item) => `${item}, tiles${n > 1 ? ` ${n}` : ''}`,
   reason: (why, [a = 0, b = 0], _where, say) =>

@@ -1,6 +1,6 @@
-import { layerField, revealStyle, revealsWords, type RecipeWords } from './words.ts';
+import { layerField, revealStyle, describeReveals, type RecipeText } from './words.ts';
 
-export const matStack: RecipeWords = {
+export const matStack: RecipeText = {
   title: 'Mats',
   asks: 'the mats round a print, the reveals, or the largest print for a paper',
   item: (n) => `photo ${n}`,
@@ -14,7 +14,7 @@ export const matStack: RecipeWords = {
   reason: (_why, [by], where, say) => `${where} is smaller than what lies on it: the reveal would be −${say(by ?? 0)}`,
   fact: (name, lengths, say) => {
     const [width = 0, height = 0] = lengths;
-    if (name !== 'print-cut') return revealsWords(lengths, say);
+    if (name !== 'print-cut') return describeReveals(lengths, say);
     return width === height
       ? `cut the print to a circle, ${say(width)} across`
       : `cut the print to an oval, ${say(width)} × ${say(height)}`;

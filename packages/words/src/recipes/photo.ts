@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   border: 'white border',
@@ -19,11 +19,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   crop: 'as another size',
 };
 
-export const photo: RecipeWords = {
+export const photo: RecipeText = {
   title: 'A print',
   asks: 'its printed border counted in or out, what another size would lose',
   item: (n) => `print ${n}`,
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, _n, item) => item,
   piece: (_role, _n, item) => item,
   reason: (why, [border, most], where, say) =>

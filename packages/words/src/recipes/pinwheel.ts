@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   side: 'side',
@@ -26,11 +26,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   gap: 'all of them',
 };
 
-export const pinwheel: RecipeWords = {
+export const pinwheel: RecipeText = {
   title: 'Pinwheel',
   asks: 'how long the slits are, how large the hub',
   item: (n) => (n === 1 ? 'pinwheel' : `pinwheel ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) => (role === 'square' ? `${item}, square ${n}` : `${item}, ${role} ${n}`),
   piece: (role, _n, item) => (role === 'square' ? item : `${item}, ${role}`),
   offer: (path, value) => (path[0] === 'number' ? `make ${value === 1 ? 'one' : value}` : null),

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   from: 'the card',
@@ -34,11 +34,11 @@ const OPEN = ['top', 'right', 'left'] as const;
 const CLOSED = { top: 'left, bottom and right', right: 'top, left and bottom', left: 'top, right and bottom' } as const;
 const SIDES = { top: 'left and right', right: 'top and bottom', left: 'top and bottom' } as const;
 
-export const pocket: RecipeWords = {
+export const pocket: RecipeText = {
   title: 'Pocket',
   asks: 'how large for a card with its play, what is glued, what stays free',
   item: (n) => (n === 1 ? 'pocket' : `pocket ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, n, item) =>
     role === 'card' ? `card in ${item}, ${n}` : role === 'inside' ? `inside ${item}, ${n}` : `${item}, ${role} ${n}`,
   piece: (role, _n, item) => (role === 'card' ? `${item}, card` : item),

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   x: 'from the left',
@@ -41,10 +41,10 @@ const GROUPS: Readonly<Record<string, string>> = {
   sheet: 'sheets they come from',
   long: 'sheets they come from',
 };
-const words = named(FIELDS, OPTIONS, GROUPS);
+const words = mapNames(FIELDS, OPTIONS, GROUPS);
 const turn = (tenths: number): string => `${tenths / 10}°`;
 
-export const rays: RecipeWords = {
+export const rays: RecipeText = {
   title: 'Rays',
   asks: 'how long each is with its slanted end, and which no sheet gives',
   item: (n) => (n === 1 ? 'rays' : `rays ${n}`),

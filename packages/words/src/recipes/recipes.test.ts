@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, RECIPE_IDS, lengthOf, recipeOf, sayRecipe, ticks, type Finish, type Table } from '@temnex/core';
 import {
-  NAMES,
+  DEFAULT_NAMES,
   SCREEN,
-  factWords,
-  fieldWords,
-  figure,
-  finishWords,
-  finishesWords,
-  offWords,
-  offerWords,
-  recipeWords,
-  saidBackWords,
-  suggestionWords,
+  describeFact,
+  describeField,
+  formatLength,
+  describeFinish,
+  describeFinishes,
+  describeDifference,
+  describeOffer,
+  recipeText,
+  describeParsedInput,
+  describeSuggestion,
 } from '../index.ts';
 
 const tableIn = (unit: 'in' | 'mm'): Table => ({
@@ -21,12 +21,12 @@ const tableIn = (unit: 'in' | 'mm'): Table => ({
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 });
 const table = tableIn('in');
-const say = (length: number) => figure(length, SCREEN);
+const say = (length: number) => formatLength(length, SCREEN);
 const newId = () => 'x';
 
 describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
   const recipe = recipeOf(id);
-  const words = recipeWords(id);
+  const words = recipeText(id);
   const inputs = [
     recipe.start(table, newId),
     ...recipe.phrases.flatMap((phrase) => {
@@ -40,7 +40,7 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
   });
   test('every field, choice and group', () => {
     for (const input of inputs) {
-      const names = recipe.fields(input).map((f) => fieldWords(id, f.path));
+      const names = recipe.fields(input).map((f) => describeField(id, f.path));
       // each has a name of its own
       expect(new Set(names).size).toBe(names.length);
       for (const field of recipe.fields(input)) {
@@ -54,8 +54,8 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
   });
   test('every part, piece, entry and reason', () => {
     for (const role of recipe.roles) {
-      expect(NAMES.part(id, role, 2, 'the gull')).toMatch(/\w{3}/);
-      expect(NAMES.piece(id, role, 2, 'the gull')).toMatch(/\w{3}/);
+      expect(DEFAULT_NAMES.part(id, role, 2, 'the gull')).toMatch(/\w{3}/);
+      expect(DEFAULT_NAMES.piece(id, role, 2, 'the gull')).toMatch(/\w{3}/);
     }
     for (const input of inputs)
       for (const list of recipe.lists(input)) expect(words.entry(list.path)).toMatch(/^an? \w+/);
@@ -78,9 +78,10 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
         for (const fact of solved.status === 'solved' ? solved.laid.facts : []) {
           const shown: number[] = [];
           words.fact(fact.name, fact.lengths, (length) => String(shown.push(length)));
-          const says = factWords(id, fact, voice);
+          const says = describeFact(id, fact, voice);
           for (const length of shown)
-            if (length % mark.step !== 0) expect(says).toContain(`(${offWords(ticks(Math.round(length)), voice)})`);
+            if (length % mark.step !== 0)
+              expect(says).toContain(`(${describeDifference(ticks(Math.round(length)), voice)})`);
         }
       }
     }
@@ -89,7 +90,7 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
     for (const phrase of recipe.phrases) {
       const said = sayRecipe(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)!.said;
       if (!said.ok) throw new Error(phrase);
-      const back = saidBackWords(id, said.input);
+      const back = describeParsedInput(id, said.input);
       for (const number of phrase.match(/\d+\/\d+|\b\d+\b/g) ?? []) expect(back).toContain(number);
     }
   });
@@ -121,15 +122,15 @@ test.each<[Finish, string]>([
     { do: 'window', box: { x: lengthOf('1/2'), y: lengthOf('1'), width: lengthOf('3'), height: lengthOf('4') } },
     'cut out a window of 3 × 4, 1⁄2 from the left and 1 from the bottom',
   ],
-])('%j', (finish, words) => expect(finishWords(finish, say)).toBe(words));
+])('%j', (finish, words) => expect(describeFinish(finish, say)).toBe(words));
 
 test('offers and what is left over', () => {
-  expect(offerWords('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4 banners');
-  expect(offerWords('mat-stack', { path: ['mats', 0, 'width'], length: lengthOf('4 1/4') }, SCREEN)).toBe(
+  expect(describeOffer('banner-strip', { path: ['count'], count: 4 }, SCREEN)).toBe('make it 4 banners');
+  expect(describeOffer('mat-stack', { path: ['mats', 0, 'width'], length: lengthOf('4 1/4') }, SCREEN)).toBe(
     'make the width of mat 1 4\u202f1⁄4',
   );
   expect(
-    suggestionWords('banner-strip', { code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }, SCREEN),
+    describeSuggestion('banner-strip', { code: 'remainder', by: lengthOf('1/8'), to: ['row', 'margin'] }, SCREEN),
   ).toBe('1⁄8 is left over, since widths go down to the mark; it goes to the margin of the row.');
 });
 
@@ -149,7 +150,7 @@ test('four slits from the corners are one thing to do, and no others are', () =>
     slit(['3', '3'], ['2', '2']),
     slit(['0', '3'], ['1', '2']),
   ];
-  expect(finishesWords(four, say)).toEqual([expect.stringContaining('slit it from each corner towards the middle')]);
-  expect(finishesWords(four.slice(0, 3), say)).toHaveLength(3);
-  expect(finishesWords([slit(['1', '1'], ['2', '2']), ...four.slice(1)], say)).toHaveLength(4);
+  expect(describeFinishes(four, say)).toEqual([expect.stringContaining('slit it from each corner towards the middle')]);
+  expect(describeFinishes(four.slice(0, 3), say)).toHaveLength(3);
+  expect(describeFinishes([slit(['1', '1'], ['2', '2']), ...four.slice(1)], say)).toHaveLength(4);
 });

@@ -1,5 +1,5 @@
-import { paperLetter } from '../letters.ts';
-import type { RecipeWords } from './words.ts';
+import { formatPaperLetter } from '../letters.ts';
+import type { RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   figure: 'shape',
@@ -31,7 +31,7 @@ const OPTIONS: Readonly<Record<string, string>> = {
   free: 'on no page yet',
 };
 
-export const shapes: RecipeWords = {
+export const shapes: RecipeText = {
   title: 'Repeated shapes',
   asks: 'hexagons, circles, hearts: their measures, how many fit, a template to trace',
   item: (n) => (n === 1 ? 'shapes' : `shapes ${n}`),
@@ -40,7 +40,7 @@ export const shapes: RecipeWords = {
   option: (_path, option) => OPTIONS[option] ?? option,
   entry: () => '',
   part: (_role, n, item) => `${item}, ${n}`,
-  piece: (_role, n, item) => (n === 1 ? item : `${item} ${paperLetter(n)}`),
+  piece: (_role, n, item) => (n === 1 ? item : `${item} ${formatPaperLetter(n)}`),
   offer: (path, value) =>
     path[0] === 'columns'
       ? `make it ${value} in a row`
@@ -67,7 +67,7 @@ export const shapes: RecipeWords = {
       case 'made':
         return a === 1 ? 'one' : `${a} of them`;
       case 'papers':
-        return lengths.map((n, i) => `${n} of ${paperLetter(i + 1)}`).join(', ');
+        return lengths.map((n, i) => `${n} of ${formatPaperLetter(i + 1)}`).join(', ');
       case 'at-edges': {
         const served = c
           ? `; of ${c} the part that is cut off serves at the edge across, so that ${d} are cut in all`

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   along: 'along',
@@ -31,11 +31,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   stitch: 'the holes',
 };
 
-export const stitches: RecipeWords = {
+export const stitches: RecipeText = {
   title: 'Stitch holes',
   asks: 'how many holes, how far apart with ends alike, a template to prick by',
   item: (n) => (n === 1 ? 'stitching' : `stitching ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, _n, item) => item,
   piece: (_role, _n, item) => item,
   offer: (path, value, say) => (path[0] === 'inset' ? `go ${say(value)} in` : null),

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = { corners: 'corners', sits: 'it lies', stock: 'length to cut from' };
 const OPTIONS: Readonly<Record<string, string>> = {
@@ -18,11 +18,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   sits: 'the frame',
 };
 
-export const stripFrame: RecipeWords = {
+export const stripFrame: RecipeText = {
   title: 'Strip frame',
   asks: 'how long each edge is, how many come from one strip, how many strips',
   item: (n) => (n === 1 ? 'strip frame' : `strip frame ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (role, _n, item) => (role === 'print' ? `photo in ${item}` : `${item}, ${role}`),
   piece: (role, _n, item) => `${item}, ${role}`,
   reason: (why, [a = 0, b = 0], _where, say) =>

@@ -1,4 +1,4 @@
-import { named, rowOffer, type RecipeWords } from './words.ts';
+import { mapNames, describeRowOffer, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   run: 'they run',
@@ -35,14 +35,14 @@ const GROUPS: Readonly<Record<string, string>> = {
   tuck: 'the tuck',
 };
 
-export const strips: RecipeWords = {
+export const strips: RecipeText = {
   title: 'Strips',
   asks: 'how many fit, how wide they come out, how long each is cut',
   item: (n) => (n === 1 ? 'strips' : `strips ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, n, item) => `${item}, no. ${n}`,
   piece: (_role, n, item) => (n === 1 ? item : `${item}, no. ${n}`),
-  offer: (path, value, say) => rowOffer(path, value, say, 'strips'),
+  offer: (path, value, say) => describeRowOffer(path, value, say, 'strips'),
   reason: (why, [a = 0], _where, say) => {
     switch (why) {
       case 'too-much':

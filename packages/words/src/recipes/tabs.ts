@@ -1,4 +1,4 @@
-import { named, rowOffer, type RecipeWords } from './words.ts';
+import { mapNames, describeRowOffer, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   edge: 'along the',
@@ -29,14 +29,14 @@ const GROUPS: Readonly<Record<string, string>> = {
   corner: 'its corners',
 };
 
-export const tabs: RecipeWords = {
+export const tabs: RecipeText = {
   title: 'Tabs',
   asks: 'how many along an edge, where each begins, how long each is cut',
   item: (n) => (n === 1 ? 'tabs' : `tabs ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, n, item) => `${item}, ${n}`,
   piece: (_role, _n, item) => item,
-  offer: (path, value, say) => rowOffer(path, value, say, value === 1 ? 'tab' : 'tabs'),
+  offer: (path, value, say) => describeRowOffer(path, value, say, value === 1 ? 'tab' : 'tabs'),
   reason: (why, [a = 0, b = 0], _where, say) => {
     switch (why) {
       case 'none-fits':

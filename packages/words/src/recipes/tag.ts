@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   top: 'upper corners',
@@ -19,11 +19,11 @@ const GROUPS: Readonly<Record<string, string>> = {
   gap: 'all of them',
 };
 
-export const tag: RecipeWords = {
+export const tag: RecipeText = {
   title: 'Tags',
   asks: 'how the corners are cropped, where the hole goes',
   item: (n) => (n === 1 ? 'tags' : `tags ${n}`),
-  ...named(FIELDS, OPTIONS, GROUPS),
+  ...mapNames(FIELDS, OPTIONS, GROUPS),
   part: (_role, n, item) => `${item}, ${n}`,
   piece: (_role, _n, item) => item,
   offer: (path, value, say) =>

@@ -1,4 +1,4 @@
-import { named, type RecipeWords } from './words.ts';
+import { mapNames, type RecipeText } from './words.ts';
 
 const FIELDS: Readonly<Record<string, string>> = {
   both: 'level strips',
@@ -36,9 +36,9 @@ const GROUPS: Readonly<Record<string, string>> = {
   backing: 'behind it',
   divide: 'afterwards',
 };
-const words = named(FIELDS, OPTIONS, GROUPS);
+const words = mapNames(FIELDS, OPTIONS, GROUPS);
 
-export const weave: RecipeWords = {
+export const weave: RecipeText = {
   title: 'Weave',
   asks: 'how many strips, how long, how many from one, over and under',
   item: (n) => (n === 1 ? 'weave' : `weave ${n}`),

@@ -1,11 +1,11 @@
 import type { FieldPath, Finish, Ticks } from '@temnex/core';
 
 /** The names of fields, options and groups of a recipe that has one for each, whatever they belong to: what is not named is called as it is written. */
-export const named = (
+export const mapNames = (
   fields: Readonly<Record<string, string>>,
   options: Readonly<Record<string, string>>,
   groups: Readonly<Record<string, string>>,
-): Pick<RecipeWords, 'field' | 'option' | 'group' | 'entry'> => ({
+): Pick<RecipeText, 'field' | 'option' | 'group' | 'entry'> => ({
   field: (path) => fields[String(path.at(-1))] ?? String(path.at(-1)),
   option: (_path, option) => options[option] ?? option,
   group: ([group]) => groups[String(group)] ?? String(group),
@@ -13,10 +13,10 @@ export const named = (
 });
 
 /** Says a length at the mark. */
-export type Say = (length: Ticks | number) => string;
+export type FormatLength = (length: Ticks | number) => string;
 
 /** What one recipe says: one file a recipe, checked complete by the test that goes through all of them. */
-export interface RecipeWords {
+export interface RecipeText {
   /** What it is called where one chooses: `Mats`. */
   readonly title: string;
   /** What one can ask of it. */
@@ -36,21 +36,21 @@ export interface RecipeWords {
   /** A blank, which may make several layers. */
   piece(role: string, n: number, item: string): string;
   /** What an offer of it would do, where the plain words of it would be odd. */
-  offer?(path: FieldPath, value: number, say: Say): string | null;
+  offer?(path: FieldPath, value: number, say: FormatLength): string | null;
   /** Why it refuses, by its own reasons. */
-  reason(why: string, lengths: readonly Ticks[], where: string, say: Say): string;
+  reason(why: string, lengths: readonly Ticks[], where: string, say: FormatLength): string;
   /** What it advises, by its own names, without the full stop. */
-  advice?(why: string, lengths: readonly Ticks[], say: Say): string;
+  advice?(why: string, lengths: readonly Ticks[], say: FormatLength): string;
   /** What can be written in a field of words or letters, as an example's sentence: `a letter a paper, rows from the top`. */
   written?(path: FieldPath): string;
   /** What pressing a layer does, and dragging over several: said to who points at them. */
   readonly byHand?: string;
   /** Something else that follows; null where it is not worth saying. */
-  fact(name: string, lengths: readonly Ticks[], say: Say): string | null;
+  fact(name: string, lengths: readonly Ticks[], say: FormatLength): string | null;
 }
 
 /** What is done to a piece by hand, as one would say it. */
-export function finishWords(finish: Finish, say: Say): string {
+export function describeFinish(finish: Finish, say: FormatLength): string {
   switch (finish.do) {
     case 'notch':
       return `cut a notch ${say(finish.depth)} deep, its tip ${say(finish.at)} from the side`;
@@ -98,7 +98,7 @@ export function finishWords(finish: Finish, say: Say): string {
 }
 
 /** What would mend a row of so many alike. */
-export const rowOffer = (path: FieldPath, value: number, say: Say, what: string): string | null =>
+export const describeRowOffer = (path: FieldPath, value: number, say: FormatLength, what: string): string | null =>
   path.at(-1) === 'gap' && value < 0
     ? `overlap each join by ${say(-value)}`
     : path.at(-1) === 'count'
@@ -128,22 +128,22 @@ export const layerField = (path: FieldPath): string => REVEALS[String(path.at(-1
 export const revealStyle = (option: string): string => STYLES[option] ?? option;
 
 /** What was worked out: `left 1/4, right 1/4, top 1/4, bottom 1`, or once where all are alike. */
-export function revealsWords([left, right, top, bottom]: readonly Ticks[], say: Say): string {
+export function describeReveals([left, right, top, bottom]: readonly Ticks[], say: FormatLength): string {
   if (left === right && top === bottom && left === top) return `reveals ${say(left!)} all round`;
   return `reveals left ${say(left!)}, right ${say(right!)}, top ${say(top!)}, bottom ${say(bottom!)}`;
 }
 
 /** All that is done to a piece, in its order; four slits from the corners are one thing to do. */
-export function finishesWords(finishes: readonly Finish[], say: Say): string[] {
+export function describeFinishes(finishes: readonly Finish[], say: FormatLength): string[] {
   const [first] = finishes;
-  if (first?.do !== 'slit' || !isFromCorners(finishes.slice(0, 4))) return finishes.map((f) => finishWords(f, say));
+  if (first?.do !== 'slit' || !isFromCorners(finishes.slice(0, 4))) return finishes.map((f) => describeFinish(f, say));
   const long = Math.round(Math.hypot(first.to.x - first.from.x, first.to.y - first.from.y));
-  const rest = finishes.slice(4).map((f) => finishWords(f, say));
+  const rest = finishes.slice(4).map((f) => describeFinish(f, say));
   return [`pencil both diagonals; slit it from each corner towards the middle, ${say(long)} long`, ...rest];
 }
 
 /** One hole where it is; several by the first, how many and how far apart, where they are evenly so. */
-function holesWords(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, say: Say): string {
+function holesWords(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, say: FormatLength): string {
   const [first, second] = [at[0]!, at[1]];
   const what = across > 0 ? 'punch' : 'prick';
   const size = across > 0 ? ` ${say(across)} across` : '';

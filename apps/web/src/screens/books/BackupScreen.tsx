@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { DropZone, FileTrigger, type FileDropItem } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { count } from '@temnex/words';
-import type { Amounts } from '@temnex/contract';
+import { formatCount } from '@temnex/words';
+import type { BackupCounts } from '@temnex/contract';
 import { useCopies, useLookInto, useRestore } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
@@ -62,7 +62,7 @@ const Part = styled.section`
     max-width: 44rem;
   }
 `;
-const NAMES: readonly (readonly [keyof Amounts, string])[] = [
+const NAMES: readonly (readonly [keyof BackupCounts, string])[] = [
   ['pages', 'pages'],
   ['papers', 'papers'],
   ['items', 'items in the drawer'],
@@ -172,8 +172,8 @@ export function BackupScreen() {
         {restore.data ? (
           <Notice kind="advice">
             <span role="status">
-              It is back: {count(restore.data.now.pages, 'page')}, {count(restore.data.now.items, 'item')} in the
-              drawer. What was here before is kept as {restore.data.before}.
+              It is back: {formatCount(restore.data.now.pages, 'page')}, {formatCount(restore.data.now.items, 'item')}{' '}
+              in the drawer. What was here before is kept as {restore.data.before}.
             </span>
             <Plain onPress={() => open(restore.data.before)}>Look into that</Plain>
           </Notice>

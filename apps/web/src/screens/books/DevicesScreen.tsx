@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { count } from '@temnex/words';
+import { formatCount } from '@temnex/words';
 import { useDevices, useNewCode, useShowOut } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
@@ -114,7 +114,7 @@ export function DevicesScreen() {
       ) : null}
       {data?.devices.length ? (
         <>
-          <h2>{count(data.devices.length, 'device')} let in</h2>
+          <h2>{formatCount(data.devices.length, 'device')} let in</h2>
           <Rows>
             {data.devices.map((d) => (
               <li key={d.id}>

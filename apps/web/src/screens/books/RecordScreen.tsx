@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { SCREEN, count, handlingWords, sizeWords } from '@temnex/words';
+import { SCREEN, formatCount, describeHandling, formatSize } from '@temnex/words';
 import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core';
 import type { RecordEntry, RecordedCut, RecordedItem } from '@temnex/contract';
 import { useRecord } from '../../api/books.ts';
@@ -71,7 +71,7 @@ const WRONG = {
 const sized = ({ width, height, unit }: { width: LengthText | null; height: LengthText | null; unit: Unit }): string =>
   width === null || height === null
     ? 'a size that cannot be read'
-    : sizeWords(lengthOf(width, unit), lengthOf(height, unit), {
+    : formatSize(lengthOf(width, unit), lengthOf(height, unit), {
         ...SCREEN,
         mark: unit === 'mm' ? MARKS['0.5 mm'] : MARKS['1/32'],
       });
@@ -130,13 +130,13 @@ function OneEntry({ entry: e }: { entry: RecordEntry }) {
     ...(standing.some((c) => c.unreadable)
       ? ['what it took and gave cannot be read']
       : [
-          standing.length ? count(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
-          standing.length ? `${count(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
-          sum.kept ? `${count(sum.kept, 'offcut')} kept` : '',
+          standing.length ? formatCount(sum.pieces, 'piece') : e.open ? '' : 'all taken back',
+          standing.length ? `${formatCount(sum.used, 'sheet or scrap', 'sheets and scraps')} used` : '',
+          sum.kept ? `${formatCount(sum.kept, 'offcut')} kept` : '',
         ]),
     ...e.wrong.flatMap((w) => (w.how ? [WRONG[w.how]] : [])),
-    spoiled ? count(spoiled, 'piece spoiled', 'pieces spoiled') : '',
-    e.minutes === null || !standing.length ? '' : count(e.minutes, 'minute'),
+    spoiled ? formatCount(spoiled, 'piece spoiled', 'pieces spoiled') : '',
+    e.minutes === null || !standing.length ? '' : formatCount(e.minutes, 'minute'),
   ].filter(Boolean);
   return (
     <Entry>
@@ -157,7 +157,7 @@ function OneEntry({ entry: e }: { entry: RecordEntry }) {
             {e.handling.map((order, i) => (
               <p key={i}>
                 {i ? 'Planned again: ' : 'As planned: '}
-                {count(order.cuts, 'cut')}, {handlingWords(order)}
+                {formatCount(order.cuts, 'cut')}, {describeHandling(order)}
               </p>
             ))}
             {e.cuts.map((c) => (

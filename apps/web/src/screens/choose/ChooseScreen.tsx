@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { MARKS, lengthOf, type RecipeId, type Table } from '@temnex/core';
-import { constructionsFor, recipeWords } from '@temnex/words';
+import { suggestConstructions, recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn, type Started } from '../../construction/started.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -88,7 +88,7 @@ export function ChooseScreen() {
   const wall = useRef<HTMLUListElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const drawn = useMemo(() => new Map(startedOn(TABLE).map((one) => [one.id, one])), []);
-  const found = constructionsFor(said);
+  const found = suggestConstructions(said);
   useEffect(() => {
     document.title = 'Choose a construction · Temnex';
   }, []);
@@ -159,8 +159,8 @@ export function ChooseScreen() {
               <li key={id}>
                 <One type="button" onClick={() => choose(id)}>
                   <Picture started={drawn.get(id)!} />
-                  <b>{recipeWords(id).title}</b>
-                  <span>{recipeWords(id).asks}</span>
+                  <b>{recipeText(id).title}</b>
+                  <span>{recipeText(id).asks}</span>
                 </One>
               </li>
             ))}

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, monthsAfter, sayFind, sizeOfItem, type DrawerRules } from '@temnex/core';
-import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words';
+import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep, useHabits, useRules, useSaveHabits, useSaveRules } from '../../api/queries.ts';
 import { placesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -129,10 +129,10 @@ function ByRule({ rules }: { rules: DrawerRules }) {
           </SearchLine>
           <p aria-live="polite" {...(heard.ok && !asksNothing ? {} : { 'data-bad': true })}>
             {!heard.ok
-              ? findProblemWords(heard.problem)
+              ? describeSearchProblem(heard.problem)
               : asksNothing
                 ? 'That would be everything: say which.'
-                : soughtWords(heard.sought, voice).join(' · ')}
+                : describeStockQuery(heard.sought, voice).join(' · ')}
           </p>
         </Line>
         {found.length ? (
@@ -153,9 +153,9 @@ function ByRule({ rules }: { rules: DrawerRules }) {
         <h2>Would go</h2>
         <p role="status">
           <b>{going.length.toLocaleString()}</b> {going.length === 1 ? 'item' : 'items'}
-          {going.length ? `, ${worthWords(area)}` : ''}
+          {going.length ? `, ${describeAreaInSheets(area)}` : ''}
           {picking.picked.size
-            ? `; ${count(picking.picked.size, 'one', 'picked')} ${picking.picked.size === 1 ? 'stays' : 'stay'}`
+            ? `; ${formatCount(picking.picked.size, 'one', 'picked')} ${picking.picked.size === 1 ? 'stays' : 'stay'}`
             : ''}
         </p>
         <p>Press what is to stay, more with Ctrl or Shift. What is held back or kept for a page stays anyway.</p>

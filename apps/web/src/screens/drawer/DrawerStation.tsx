@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Outlet, useMatch } from 'react-router';
 import { styled } from 'styled-components';
 import { USUAL_HABITS } from '@temnex/core';
-import { drawerStepWords } from '@temnex/words';
+import { describeDrawerStep } from '@temnex/words';
 import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../api/queries.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
@@ -68,9 +68,9 @@ export function DrawerStation() {
             <Quiet
               onPress={() => takeBack(latest.id)}
               isDisabled={undo.isPending}
-              aria-label={`Undo: ${drawerStepWords(latest)}`}
+              aria-label={`Undo: ${describeDrawerStep(latest)}`}
             >
-              Undo “{drawerStepWords(latest)}”
+              Undo “{describeDrawerStep(latest)}”
             </Quiet>
           ) : null
         }

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, sayFind, sizeOfItem } from '@temnex/core';
-import { count, findProblemWords, soughtWords, worthWords } from '@temnex/words';
+import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
@@ -157,7 +157,7 @@ export function LookThrough() {
             />
           </SearchLine>
           <Heard aria-live="polite" {...(heard.ok ? {} : { 'data-bad': true })}>
-            {heard.ok ? soughtWords(heard.sought, voice).join(' · ') : findProblemWords(heard.problem)}
+            {heard.ok ? describeStockQuery(heard.sought, voice).join(' · ') : describeSearchProblem(heard.problem)}
           </Heard>
           <Searches line={line} say={say} />
           <SetAside drawer={drawer} unit={habits.unit} />
@@ -167,7 +167,7 @@ export function LookThrough() {
           <p role="status">
             <b>{found.length.toLocaleString()}</b>{' '}
             {found.length === drawer.stock.length ? 'items' : `of ${drawer.stock.length.toLocaleString()} items`},{' '}
-            {sheets.toLocaleString()} in all{worth ? `, ${worthWords(worth)}` : ''}
+            {sheets.toLocaleString()} in all{worth ? `, ${describeAreaInSheets(worth)}` : ''}
           </p>
           <Choice
             label="in which order"
@@ -204,7 +204,7 @@ export function LookThrough() {
           <Empty title="Nothing like that">
             <p>
               Nothing in the drawer is all of this:{' '}
-              {standing.ok ? soughtWords(standing.sought, voice).join(' · ') : line}.
+              {standing.ok ? describeStockQuery(standing.sought, voice).join(' · ') : line}.
             </p>
             <Quiet onPress={() => say('')}>Look at everything</Quiet>
           </Empty>
@@ -216,7 +216,7 @@ export function LookThrough() {
       </Look>
       {picked.length ? (
         <ToSlip>
-          <span aria-hidden="true">{count(picked.length, 'item')} picked</span>
+          <span aria-hidden="true">{formatCount(picked.length, 'item')} picked</span>
           <a href="#slip">What is done with {picked.length === 1 ? 'it' : 'them'}</a>
         </ToSlip>
       ) : null}

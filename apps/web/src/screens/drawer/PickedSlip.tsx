@@ -4,7 +4,14 @@ import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { couldMake, placeOf, reservedFor, sizeOfItem, type StockItem } from '@temnex/core';
 import type { DrawerStep } from '@temnex/contract';
-import { KIND_WORDS, couldMakeWords, count, oddWords, sizeWords, worthWords } from '@temnex/words';
+import {
+  STOCK_KIND_LABELS,
+  describeCouldMake,
+  formatCount,
+  describeOddShape,
+  formatSize,
+  describeAreaInSheets,
+} from '@temnex/words';
 import { useChangePaper, usePages, useRemovePaper } from '../../api/queries.ts';
 import { History } from '../../stock/History.tsx';
 import { PaperSlip } from '../../stock/PaperSlip.tsx';
@@ -64,15 +71,15 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
       <Head>
         <h2>
           {one
-            ? sizeWords(sizeOfItem(one).width, sizeOfItem(one).height, voice)
+            ? formatSize(sizeOfItem(one).width, sizeOfItem(one).height, voice)
             : `${picked.length.toLocaleString()} picked`}
         </h2>
         <p>
           {one && paper ? (
             <>
               {one.quantity > 1 ? `${one.quantity} × ` : ''}
-              {KIND_WORDS[one.kind]}
-              {one.outline ? oddWords(one.outline.length) : ''} of {paper.name}
+              {STOCK_KIND_LABELS[one.kind]}
+              {one.outline ? describeOddShape(one.outline.length) : ''} of {paper.name}
               {placeOf(one, paper) ? `, in ${placeOf(one, paper)}` : ''}
               {one.came ? (
                 <>
@@ -82,7 +89,7 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
               {one.origin ? ', kept from cutting' : ''}
             </>
           ) : (
-            `${all.toLocaleString()} in all, ${worthWords(area)}`
+            `${all.toLocaleString()} in all, ${describeAreaInSheets(area)}`
           )}
         </p>
         {one?.reserves?.map((r) => (
@@ -178,7 +185,7 @@ function Gives({ item }: { item: StockItem }) {
         {list.slice(0, 7).map((one) => (
           <li key={one.line} style={{ padding: '0.15rem 0' }}>
             <Link to="/" state={{ say: one.line }}>
-              {couldMakeWords(one, { mark, figures: 'typeset' })}
+              {describeCouldMake(one, { mark, figures: 'typeset' })}
             </Link>
           </li>
         ))}
@@ -199,7 +206,7 @@ function ItsPaper({ paper: id }: { paper: string }) {
   return (
     <details>
       <summary>
-        {paper.name}, the paper ({count(of, 'item')})
+        {paper.name}, the paper ({formatCount(of, 'item')})
       </summary>
       {trouble ? (
         <Notice kind="block">

@@ -12,7 +12,7 @@ import {
   type PaperFace,
   type StockColumn,
 } from '@temnex/core';
-import { SCREEN, count, rowProblemWords } from '@temnex/words';
+import { SCREEN, formatCount, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
 import { useDrawerStep } from '../../api/queries.ts';
 import { ColourField } from '../../stock/ColourField.tsx';
@@ -196,7 +196,7 @@ export function PutMany() {
     () =>
       rows.flatMap((row, i) => {
         const one = read[i];
-        return one && !one.ok ? [{ row, at: i, says: rowProblemWords(one.column, one.problem, SCREEN) }] : [];
+        return one && !one.ok ? [{ row, at: i, says: describeRowProblem(one.column, one.problem, SCREEN) }] : [];
       }),
     [rows, read],
   );
@@ -366,7 +366,7 @@ export function PutMany() {
         </p>
         {unknown.length ? (
           <section>
-            <h3>{count(unknown.length, 'new paper')}</h3>
+            <h3>{formatCount(unknown.length, 'new paper')}</h3>
             <p>They get a plain face in the colour of their name; more can be said of them later.</p>
             <Looks>
               {unknown.slice(0, 40).map((name) => (
@@ -436,7 +436,7 @@ const OneRow = memo(function OneRow({ row, columns, at, start, read, change, pas
       style={{ position: 'absolute', top: start, left: 0, right: 0 }}
       {...(wrong ? { 'data-bad': true } : read ? { 'data-good': true } : {})}
     >
-      <b title={wrong ? rowProblemWords(wrong.column, wrong.problem, SCREEN) : undefined}>{at + 1}</b>
+      <b title={wrong ? describeRowProblem(wrong.column, wrong.problem, SCREEN) : undefined}>{at + 1}</b>
       {columns.map((column) => (
         <input
           key={column}

@@ -2,7 +2,7 @@ import { memo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import { placeOf, reservedFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
-import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
+import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { keysOf } from './keys.ts';
@@ -217,11 +217,11 @@ const InTable = memo(function InTable({ item, paper, mark, start, place, picked,
       <span role="gridcell">
         <Chip style={{ backgroundImage: tile.image, backgroundSize: tile.size }} />
       </span>
-      <b role="gridcell">{sizeWords(width, height, { mark, figures: 'typeset' })}</b>
+      <b role="gridcell">{formatSize(width, height, { mark, figures: 'typeset' })}</b>
       <span role="gridcell">{paper.name}</span>
       <span role="gridcell" data-wide="">
-        {KIND_WORDS[item.kind]}
-        {item.outline ? oddWords(item.outline.length) : ''}
+        {STOCK_KIND_LABELS[item.kind]}
+        {item.outline ? describeOddShape(item.outline.length) : ''}
         {item.reserved ? ', held back' : kept ? `, ${kept} kept` : ''}
       </span>
       <em role="gridcell">{item.quantity}</em>

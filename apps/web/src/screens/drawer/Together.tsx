@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import type { Together } from '@temnex/contract';
-import { boundWords, count, savedWords, totalsWords } from '@temnex/words';
+import { describeBound, formatCount, describeSavings, formatTotals } from '@temnex/words';
 import { useCutTogether, usePages, useUndoTogether } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { PlainLink, Quiet, Strong } from '../../ui/buttons.tsx';
@@ -90,7 +90,7 @@ function Choose({ choose }: { choose: (ids: string[]) => void }) {
       <Empty title="There are not two pages to cut">
         <p>
           Pages can be cut together once every layer of them has a paper and something of them is left to cut
-          {others ? `; ${count(others, 'page')} ${others === 1 ? 'is' : 'are'} not that far` : ''}.
+          {others ? `; ${formatCount(others, 'page')} ${others === 1 ? 'is' : 'are'} not that far` : ''}.
         </p>
         <PlainLink to="/">To the pages</PlainLink>
       </Empty>
@@ -117,7 +117,7 @@ function Choose({ choose }: { choose: (ids: string[]) => void }) {
       </ul>
       {others ? (
         <p>
-          {count(others, 'page')} {others === 1 ? 'has' : 'have'} layers without a paper, and cannot be cut yet.
+          {formatCount(others, 'page')} {others === 1 ? 'has' : 'have'} layers without a paper, and cannot be cut yet.
         </p>
       ) : null}
       <p style={{ display: 'flex', gap: '1rem', marginTop: '0.9rem' }}>
@@ -260,7 +260,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
               {plan.status === 'complete' ? 'What it takes' : 'What can be cut takes'}
             </h2>
             <Totals>
-              {totalsWords(plan).map(({ label, value }) => (
+              {formatTotals(plan).map(({ label, value }) => (
                 <div key={label}>
                   <dt>{label}</dt>
                   <dd>{value}</dd>
@@ -269,11 +269,11 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
             </Totals>
             {alone ? (
               <Saved>
-                <b>{savedWords(plan, alone).first}</b>
-                {savedWords(plan, alone).rest}
+                <b>{describeSavings(plan, alone).first}</b>
+                {describeSavings(plan, alone).rest}
               </Saved>
             ) : null}
-            <p>{boundWords(plan)}</p>
+            <p>{describeBound(plan)}</p>
             {order.planning ? <Planning {...order.planning} stop={order.stop} /> : null}
             {order.trouble ? (
               <Notice kind="block">

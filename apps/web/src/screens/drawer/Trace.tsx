@@ -2,7 +2,7 @@ import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } fr
 import { Button, FileTrigger, Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, parseLength } from '@temnex/core';
-import { count, figure, sizeWords } from '@temnex/words';
+import { formatCount, formatLength, formatSize } from '@temnex/words';
 import { useDrawerStep } from '../../api/queries.ts';
 import { placesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -169,7 +169,9 @@ export function TraceScreen() {
       {
         onSuccess: ({ id }) => {
           done(id);
-          setTold(`In: a scrap of ${papers.get(paper)?.name ?? 'this paper'} with ${count(outline.length, 'corner')}.`);
+          setTold(
+            `In: a scrap of ${papers.get(paper)?.name ?? 'this paper'} with ${formatCount(outline.length, 'corner')}.`,
+          );
           setCorners([]);
         },
       },
@@ -187,7 +189,7 @@ export function TraceScreen() {
         viewBox={`0 0 ${VIEW.width} ${VIEW.height}`}
         preserveAspectRatio="xMidYMid meet"
         role="application"
-        aria-label={`The table: arrows move the cross, Enter sets a corner there, Backspace takes the last one off. ${count(corners.length, 'corner')} set; the cross is ${figure(cross.x, voice)} from the left, ${figure(cross.y, voice)} from the bottom.`}
+        aria-label={`The table: arrows move the cross, Enter sets a corner there, Backspace takes the last one off. ${formatCount(corners.length, 'corner')} set; the cross is ${formatLength(cross.x, voice)} from the left, ${formatLength(cross.y, voice)} from the bottom.`}
         tabIndex={0}
         onPointerDown={press}
         onPointerMove={drag}
@@ -237,7 +239,7 @@ export function TraceScreen() {
               strokeWidth="0.09"
               paintOrder="stroke"
             >
-              {figure(lengthBetween(from, to), voice)}
+              {formatLength(lengthBetween(from, to), voice)}
             </text>
           );
         })}
@@ -285,10 +287,10 @@ export function TraceScreen() {
           </>
         ) : (
           <>
-            <h2>{traced.ok ? sizeWords(...boundsOf(corners), voice) : 'Trace an odd scrap'}</h2>
+            <h2>{traced.ok ? formatSize(...boundsOf(corners), voice) : 'Trace an odd scrap'}</h2>
             <p role="status">
               {traced.ok
-                ? count(corners.length, 'corner')
+                ? formatCount(corners.length, 'corner')
                 : corners.length
                   ? WHY[traced.why]
                   : 'Press its corners on the table, in order round it; drag one to move it.'}
@@ -299,7 +301,7 @@ export function TraceScreen() {
                   <li key={i}>
                     <LengthField
                       label={`edge ${i + 1}`}
-                      value={figure(Math.round(lengthBetween(from, to)), { mark, figures: 'plain' })}
+                      value={formatLength(Math.round(lengthBetween(from, to)), { mark, figures: 'plain' })}
                       unit={habits.unit}
                       onCommit={(text) => {
                         const read = parseLength(text, habits.unit);

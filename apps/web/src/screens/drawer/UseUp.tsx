@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { finderOf, isAnything, paceOf, sayFind } from '@temnex/core';
 import type { ChallengeRecord } from '@temnex/contract';
-import { count, findProblemWords, paceWords, soughtWords, whyNotWords } from '@temnex/words';
+import { formatCount, describeSearchProblem, describePace, describeStockQuery, describeWhyNot } from '@temnex/words';
 import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../api/queries.ts';
 import { UnreadableRecords } from '../../stock/UnreadableRecords.tsx';
 import { placesIn } from '../../stock/places.ts';
@@ -176,10 +176,10 @@ function Challenge({ challenge: c }: { challenge: ChallengeRecord }) {
       </div>
       <Tape $pieces={c.pieces} $share={Math.min(1, c.counted / c.pieces)} aria-hidden="true" />
       <p>
-        <strong>{paceWords(pace)}</strong> {c.from} to {c.to}.
+        <strong>{describePace(pace)}</strong> {c.from} to {c.to}.
       </p>
       <p>
-        What counts: {said.ok ? soughtWords(said.sought, voice).join(' · ') : c.line}.{' '}
+        What counts: {said.ok ? describeStockQuery(said.sought, voice).join(' · ') : c.line}.{' '}
         <Link to={`/drawer?find=${encodeURIComponent(c.line)}`}>{left.toLocaleString()} of it are in the drawer</Link>.
         {c.rest ? ` The rest: ${c.rest}.` : ''}
       </p>
@@ -195,8 +195,8 @@ function Challenge({ challenge: c }: { challenge: ChallengeRecord }) {
         <ul aria-label="What did not count">
           {c.not.slice(0, 6).map((n) => (
             <li key={n.stock}>
-              {count(n.pieces, 'piece')} from a {n.what}: {n.pieces === 1 ? 'does' : 'do'} not count,{' '}
-              {whyNotWords(n.why, said.sought, voice)}.
+              {formatCount(n.pieces, 'piece')} from a {n.what}: {n.pieces === 1 ? 'does' : 'do'} not count,{' '}
+              {describeWhyNot(n.why, said.sought, voice)}.
             </li>
           ))}
         </ul>
@@ -230,7 +230,7 @@ function Begin() {
   const many = /^\d{1,5}$/.test(pieces.trim()) ? Number(pieces) : 0;
   // why it cannot be begun so
   const not = !said.ok
-    ? findProblemWords(said.problem)
+    ? describeSearchProblem(said.problem)
     : isAnything(said.sought)
       ? 'That would be everything: say what counts.'
       : !many || many > 10_000
@@ -240,7 +240,7 @@ function Begin() {
           : !there
             ? 'Nothing in the drawer counts by this rule.'
             : null;
-  const voiceOf = said.ok ? soughtWords(said.sought, voice).join(' · ') : '';
+  const voiceOf = said.ok ? describeStockQuery(said.sought, voice).join(' · ') : '';
   return (
     <Slip aria-label="Set out to use something up">
       <h2>Use something up</h2>
@@ -291,7 +291,7 @@ function Begin() {
           <Label>what you call it</Label>
           <Input autoComplete="off" maxLength={80} placeholder={line} />
         </TypedField>
-        <p role="status">{not ?? paceWords(paceOf({ pieces: many, from, to }, 0, from))}</p>
+        <p role="status">{not ?? describePace(paceOf({ pieces: many, from, to }, 0, from))}</p>
         <Strong type="submit" isDisabled={not !== null || begin.isPending}>
           Set out
         </Strong>

@@ -2,7 +2,7 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import { cornersOf, inUnit, reservedFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
-import { KIND_WORDS, oddWords, sizeWords } from '@temnex/words';
+import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { useInnerWidth } from '../../ui/useInnerWidth.ts';
 import { tileOf } from './tiles.ts';
@@ -208,7 +208,7 @@ export function itemName(item: StockItem, paper: Paper, mark: Mark): string {
   const { width, height } = sizeOfItem(item);
   const kept = reservedFor(item);
   return [
-    `${sizeWords(width, height, { mark, figures: 'plain' })} ${KIND_WORDS[item.kind]}${item.outline ? oddWords(item.outline.length) : ''} of ${paper.name}`,
+    `${formatSize(width, height, { mark, figures: 'plain' })} ${STOCK_KIND_LABELS[item.kind]}${item.outline ? describeOddShape(item.outline.length) : ''} of ${paper.name}`,
     item.quantity > 1 ? `${item.quantity} of it` : '',
     (item.place ?? paper.place) ? `in ${item.place ?? paper.place}` : '',
     item.reserved ? 'held back' : '',
@@ -268,7 +268,7 @@ const OnWall = memo(function OnWall({
       </Sheet>
       <span aria-hidden="true" title={itemName(item, paper, mark)}>
         <em>{paper.name}</em>
-        {sizeWords(size.width, size.height, { mark, figures: 'typeset' })}
+        {formatSize(size.width, size.height, { mark, figures: 'typeset' })}
         <br />
         <small>{item.place ?? paper.place ?? ''}</small>
       </span>

@@ -14,7 +14,7 @@ import {
   type ToBuy,
   type WantedNote,
 } from '@temnex/core';
-import { boughtWords, costWords, count, enoughWords, sizeWords, stockWords } from '@temnex/words';
+import { formatPurchase, formatCost, formatCount, describeEnough, formatSize, describeStock } from '@temnex/words';
 import { useDrawerStep, useWanting } from '../../api/queries.ts';
 import { download, shoppingCsv } from '../../stock/csv.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -188,14 +188,14 @@ export function WantedScreen() {
       <h1 className="out-of-sight">What pages want</h1>
       <Wants aria-labelledby="wanted-heading">
         <h2 id="wanted-heading">
-          {count(wanted.length, 'paper')} for {count(pages.length, 'page')}
+          {formatCount(wanted.length, 'paper')} for {formatCount(pages.length, 'page')}
         </h2>
         <p role="status">
           {failed
             ? 'It could not be worked out. Open this view again.'
             : done
               ? buy.length
-                ? `${count(buy.length, 'paper')} ${buy.length === 1 ? 'is' : 'are'} not enough; all of it is counted against what is there.`
+                ? `${formatCount(buy.length, 'paper')} ${buy.length === 1 ? 'is' : 'are'} not enough; all of it is counted against what is there.`
                 : 'What is there is enough for all of it.'
               : `Working out whether it is enough: ${found.size} of ${wanted.length} papers …`}
         </p>
@@ -255,7 +255,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
       <div>
         <h3>{paper?.name ?? 'A paper that is gone'}</h3>
         <small>
-          there: {stockWords(there)}
+          there: {describeStock(there)}
           {kept.length ? `; ${kept.reduce((n, r) => n + r.count, 0)} kept for pages` : ''}
         </small>
       </div>
@@ -274,7 +274,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
         ) : null}
       </Measure>
       <p style={{ gridColumn: '2 / -1', fontWeight: short ? 600 : 400 }}>
-        {paper ? (enough ? enoughWords(enough, { mark, figures: 'typeset' }) : '…') : 'choose another on its page'}
+        {paper ? (enough ? describeEnough(enough, { mark, figures: 'typeset' }) : '…') : 'choose another on its page'}
       </p>
       <p style={{ gridColumn: '2 / -1', fontWeight: 400 }}>
         {wanted.pages.slice(0, 5).map((p, i) => (
@@ -283,7 +283,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
             <Link to={`/page/${p.id}/papers`}>{nameOf(p.id)}</Link> ({p.count})
           </span>
         ))}
-        {wanted.pages.length > 5 ? ` and ${count(wanted.pages.length - 5, 'page')} more` : ''}
+        {wanted.pages.length > 5 ? ` and ${formatCount(wanted.pages.length - 5, 'page')} more` : ''}
       </p>
       {told.length ? (
         <ul>
@@ -344,11 +344,11 @@ function Buying({ buy, done, names }: { buy: readonly ToBuy[]; done: boolean; na
       <ul>
         {buy.map((b) => (
           <li key={b.paper}>
-            <b>{boughtWords(b)}</b>
+            <b>{formatPurchase(b)}</b>
             <span>{papers.get(b.paper)?.name}</span>
-            <span>{b.cost === null ? '' : costWords(b.cost)}</span>
+            <span>{b.cost === null ? '' : formatCost(b.cost)}</span>
             <small>
-              {sizeWords(b.size.width, b.size.height, voice)}, for{' '}
+              {formatSize(b.size.width, b.size.height, voice)}, for{' '}
               {b.pages
                 .slice(0, 3)
                 .map((id) => names.get(id) ?? 'a page')
@@ -360,9 +360,9 @@ function Buying({ buy, done, names }: { buy: readonly ToBuy[]; done: boolean; na
       </ul>
       {known.length ? (
         <p style={{ marginTop: '0.6rem' }}>
-          Together {costWords(sum)}
+          Together {formatCost(sum)}
           {known.length < buy.length
-            ? `, without ${count(buy.length - known.length, 'paper')} whose price nobody said`
+            ? `, without ${formatCount(buy.length - known.length, 'paper')} whose price nobody said`
             : ''}
         </p>
       ) : null}

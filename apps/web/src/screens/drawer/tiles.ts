@@ -1,5 +1,5 @@
 import type { Look } from '@temnex/core';
-import { lookId, lookTile } from '@temnex/drawing';
+import { lookId, drawLookTile } from '@temnex/drawing';
 
 const known = new Map<string, { image: string; size: string }>();
 
@@ -8,7 +8,7 @@ export function tileOf(look: Look, turn: number, scale: number): { readonly imag
   const name = lookId(look, turn, scale);
   let tile = known.get(name);
   if (!tile) {
-    const { image, width, height } = lookTile(look, turn, scale);
+    const { image, width, height } = drawLookTile(look, turn, scale);
     const url = 'url' in image ? image.url : `data:image/svg+xml,${encodeURIComponent(image.svg)}`;
     known.set(name, (tile = { image: `url("${url}")`, size: `${width}px ${height}px` }));
   }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { createGlobalStyle, styled } from 'styled-components';
 import { bagIsFull, cutOf, lackingIn, nameOfBag, packingList, ticks } from '@temnex/core';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
-import { count } from '@temnex/words';
+import { formatCount } from '@temnex/words';
 import { NARROW, scrollsSideways } from '../../theme/global.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -240,7 +240,7 @@ export function KitScreen() {
         ) : null}
         {full.length ? (
           <Tick checked={skip} onChange={() => setSkip(!skip)}>
-            leave out {count(full.length, 'bag')} of which all is cut
+            leave out {formatCount(full.length, 'bag')} of which all is cut
           </Tick>
         ) : null}
         <Strong onPress={() => window.print()}>Print</Strong>
@@ -249,7 +249,7 @@ export function KitScreen() {
       <Work>
         <Slip className="no-print">
           <p>
-            {count(page.copies, 'bag')}, {count(pieces, 'piece')} in each, {pieces * page.copies} in all.
+            {formatCount(page.copies, 'bag')}, {formatCount(pieces, 'piece')} in each, {pieces * page.copies} in all.
           </p>
           <p style={{ margin: '0.8rem 0' }}>
             <label>
@@ -323,7 +323,7 @@ export function KitScreen() {
                     <b>{called(bag)}</b>
                     <span>{page.name}</span>
                     <span>
-                      bag {bag} of {page.copies} · {count(pieces, 'piece')}
+                      bag {bag} of {page.copies} · {formatCount(pieces, 'piece')}
                     </span>
                   </Label>
                 ))}

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { AIMS, type Aim, type Habits } from '@temnex/core';
-import { AIM_WORDS, comparedWords } from '@temnex/words';
+import { AIM_LABELS, formatComparison } from '@temnex/words';
 import { scrollsSideways } from '../../theme/global.ts';
 import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
@@ -69,7 +69,7 @@ interface AlternativesProps {
 function AimTick({ aim, habits, save }: { aim: Aim; habits: Habits; save: (habits: Habits) => void }) {
   return (
     <Tick oneOf="aim" checked={aim === habits.aim} onChange={() => save({ ...habits, aim })}>
-      {AIM_WORDS[aim]}
+      {AIM_LABELS[aim]}
     </Tick>
   );
 }
@@ -94,7 +94,7 @@ export function AimChoice({ habits }: { habits: Habits }) {
 export function Alternatives({ plans, habits, compare, title = 'Cut it for' }: AlternativesProps) {
   const save = useSaveHabits();
   const known = AIMS.filter((aim) => plans[aim] !== undefined);
-  const rows = known.map((aim) => ({ aim, figures: comparedWords(plans[aim]!) }));
+  const rows = known.map((aim) => ({ aim, figures: formatComparison(plans[aim]!) }));
   const first = rows[0]!.figures;
   const best = first.map((_, i) => Math.min(...rows.map((r) => r.figures[i]!.rank)));
   const differ = first.map((_, i) => new Set(rows.map((r) => r.figures[i]!.value)).size > 1);

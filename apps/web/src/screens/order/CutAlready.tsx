@@ -1,5 +1,5 @@
 import { lengthOf, type CutPiece } from '@temnex/core';
-import { sizeWords } from '@temnex/words';
+import { formatSize } from '@temnex/words';
 import { useScrapPiece } from '../../api/queries.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -13,7 +13,7 @@ export function CutAlready({ context }: { context: PageContext }) {
   const nameOf = (piece: string) => derived.pieces.find((p) => p.id === piece)?.name ?? 'a part that is gone';
   const paperOf = (one: CutPiece) => drawer.papers.find((p) => p.id === one.paper)?.name ?? '';
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
-  const size = (one: CutPiece) => sizeWords(lengthOf(one.width, one.unit), lengthOf(one.height, one.unit), voice);
+  const size = (one: CutPiece) => formatSize(lengthOf(one.width, one.unit), lengthOf(one.height, one.unit), voice);
   const trims = [...cutState.pieces].flatMap(([piece, { trim }]) => trim.map((one) => ({ piece, one })));
   const again = [...cutState.pieces].filter(([, s]) => s.again > 0);
   if (!trims.length && !again.length && !cutState.unwanted.length) return null;
@@ -33,7 +33,7 @@ export function CutAlready({ context }: { context: PageContext }) {
         {trims.map(({ piece, one }, i) => (
           <li key={`trim ${i}`}>
             {nameOf(piece)}: trim the {size(one)} down to{' '}
-            {wanted(piece) ? sizeWords(wanted(piece)!.width, wanted(piece)!.height, voice) : ''}.
+            {wanted(piece) ? formatSize(wanted(piece)!.width, wanted(piece)!.height, voice) : ''}.
           </li>
         ))}
         {again.map(([piece, { again: n }]) => (

@@ -2,7 +2,7 @@ import { useEffect, useEffectEvent, useState, type Dispatch, type ReactNode, typ
 import { hashKey } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
-import { CAUTION, count, type BagOf } from '@temnex/words';
+import { CAUTION, formatCount, type DescribeBagOf } from '@temnex/words';
 import { useBeginSession } from '../trimmer/useBeginSession.ts';
 import type { useCut } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -56,7 +56,7 @@ interface CutItProps {
   /** The way to print it. */
   print: ReactNode;
   /** Into which of several pages a copy goes; null: there is one. */
-  bagOf: BagOf | null;
+  bagOf: DescribeBagOf | null;
   /** A session at the trimmer goes on for it. */
   open?: boolean;
   /** How many of the steps are done; null: nobody has said. */
@@ -144,7 +144,7 @@ export function CutIt({
         {waitsFor === 'cut' || cut.isPending
           ? 'Putting it down …'
           : partly
-            ? `${count(done, 'cut')} made, plan the rest`
+            ? `${formatCount(done, 'cut')} made, plan the rest`
             : spoiled.size
               ? 'It is cut, plan what was spoiled'
               : 'It is cut'}

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { MARKS, calibrationOf, exactText, parseLength, ticks, type Habits, type StripMeasured } from '@temnex/core';
-import { figure } from '@temnex/words';
+import { formatLength } from '@temnex/words';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -148,7 +148,7 @@ function CalibrationStrip({
     ? ''
     : found.long === 0
       ? 'It cuts as it is set.'
-      : `It cuts ${figure(Math.abs(found.long), voice)} ${found.long > 0 ? 'longer' : 'shorter'} than it is set.`;
+      : `It cuts ${formatLength(Math.abs(found.long), voice)} ${found.long > 0 ? 'longer' : 'shorter'} than it is set.`;
   // further apart than anybody measures wrong: 1/32 in
   const apart = found !== null && found.apart > MARKS['1/32'].step;
   return (
@@ -174,7 +174,7 @@ function CalibrationStrip({
         <p role="status">
           {says}
           {apart
-            ? ` But the strips are up to ${figure(found.apart, voice)} apart: the fence may be loose. Tighten it and cut them again.`
+            ? ` But the strips are up to ${formatLength(found.apart, voice)} apart: the fence may be loose. Tighten it and cut them again.`
             : ''}
         </p>
       ) : null}

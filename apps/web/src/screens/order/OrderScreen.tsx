@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
-import { boundWords, cutListText, issueWords, totalsWords } from '@temnex/words';
+import { describeBound, formatCutList, describeIssue, formatTotals } from '@temnex/words';
 import { useCut } from '../../api/queries.ts';
 import { MEDIUM, NARROW, scrollsSideways } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
@@ -150,7 +150,7 @@ export function OrderScreen() {
         if (order.state.status === 'refused')
           return (
             <Empty title="This cannot be planned">
-              <p>{issueWords(order.state.issue, voice)}</p>
+              <p>{describeIssue(order.state.issue, voice)}</p>
             </Empty>
           );
         if (order.state.status === 'failed' || order.state.status === 'idle')
@@ -205,14 +205,14 @@ export function OrderScreen() {
           <>
             <h2>{order.plan.status === 'complete' ? 'What it takes' : 'What can be cut takes'}</h2>
             <Totals>
-              {totalsWords(order.plan).map(({ label, value }) => (
+              {formatTotals(order.plan).map(({ label, value }) => (
                 <div key={label}>
                   <dt>{label}</dt>
                   <dd>{value}</dd>
                 </div>
               ))}
             </Totals>
-            <p>{boundWords(order.plan)}</p>
+            <p>{describeBound(order.plan)}</p>
             {order.planning ? (
               <Planning startedAt={order.planning.startedAt} seconds={order.planning.seconds} stop={stop} />
             ) : null}
@@ -285,14 +285,14 @@ export function Planning({
   );
 }
 
-export function PlainList({ job, plan, voice }: { job: Job; plan: Plan; voice: Parameters<typeof cutListText>[1] }) {
+export function PlainList({ job, plan, voice }: { job: Job; plan: Plan; voice: Parameters<typeof formatCutList>[1] }) {
   const [copied, setCopied] = useState(false);
   return (
     <>
-      <Copied>{cutListText(job, voice, plan)}</Copied>
+      <Copied>{formatCutList(job, voice, plan)}</Copied>
       <Quiet
         onPress={() =>
-          void navigator.clipboard.writeText(cutListText(job, { ...voice, figures: 'plain' }, plan)).then(
+          void navigator.clipboard.writeText(formatCutList(job, { ...voice, figures: 'plain' }, plan)).then(
             () => setCopied(true),
             () => setCopied(false),
           )

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { letterOfSheet, offcutChoices, sheetOfPlan, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
-import { sheetPicture } from '@temnex/drawing';
-import { KIND_WORDS, offcutChoiceWords, sizeWords } from '@temnex/words';
+import { drawSheet } from '@temnex/drawing';
+import { STOCK_KIND_LABELS, describeOffcutChoice, formatSize } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
 import { styleOf } from './pictures.ts';
 
@@ -27,7 +27,7 @@ const MOST_EXPLAINED = 40;
 /** Every sheet as it comes apart, in the order in which they are taken, all at one scale. */
 export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
   const style = useMemo(() => styleOf(job, drawer, mark, 17), [job, drawer, mark]);
-  const sheets = useMemo(() => plan.sheets.map((_, i) => sheetPicture(plan, i, job, style)), [plan, job, style]);
+  const sheets = useMemo(() => plan.sheets.map((_, i) => drawSheet(plan, i, job, style)), [plan, job, style]);
   // of many sheets there is no room to say it under each, and nobody would read it
   const choices = useMemo(
     () =>
@@ -45,11 +45,11 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
           <li key={i}>
             <DrawingView drawing={picture} />
             <p>
-              <b>{letterOfSheet(plan, i)}</b> {stock.paper.name}, {KIND_WORDS[stock.kind]}{' '}
-              {sizeWords(stock.width, stock.height, style.voice)}
+              <b>{letterOfSheet(plan, i)}</b> {stock.paper.name}, {STOCK_KIND_LABELS[stock.kind]}{' '}
+              {formatSize(stock.width, stock.height, style.voice)}
             </p>
             {choices[i]!.map((choice, j) => (
-              <p key={j}>{offcutChoiceWords(choice, style.voice)}</p>
+              <p key={j}>{describeOffcutChoice(choice, style.voice)}</p>
             ))}
           </li>
         );

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { takeWayOut, type Job, type Missing, type Taken, type WayOut } from '@temnex/core';
-import { missingWords } from '@temnex/words';
+import { describeMissing } from '@temnex/words';
 import { useAddStock, useChangeStock } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -31,7 +31,7 @@ export function Short({ missing, job, context, planning }: ShortProps) {
   const { editor, derived } = context;
   const drawer = useChangeStock();
   const putIn = useAddStock();
-  const { why, help } = missingWords(missing, job, { mark: derived.mark, figures: 'typeset' });
+  const { why, help } = describeMissing(missing, job, { mark: derived.mark, figures: 'typeset' });
   // only what this part can be changed to
   const ways = missing.help.flatMap((way, i) => {
     const taken = takeWayOut(editor.page, derived, missing.piece, way.how);

@@ -15,8 +15,15 @@ import {
   type Pixels,
   type Plan,
 } from '@temnex/core';
-import { finishPicture, paperFill, stepPicture, type PictureStyle } from '@temnex/drawing';
-import { KIND_WORDS, finishStepWords, partWords, sizeWords, stepWords, type BagOf } from '@temnex/words';
+import { drawFinish, paperFill, drawStep, type PictureStyle } from '@temnex/drawing';
+import {
+  STOCK_KIND_LABELS,
+  describeFinishStep,
+  describePart,
+  formatSize,
+  describeStep,
+  type DescribeBagOf,
+} from '@temnex/words';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -77,7 +84,7 @@ const Taking = styled.p`
 const FRAME = { width: 217, height: 172 };
 
 /** For which of several pages a piece is that comes off or is left: `, page 2 of 3`. */
-function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, bagOf: BagOf | null): string {
+function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, bagOf: DescribeBagOf | null): string {
   if (step.do !== 'cut' || path === null || !bagOf) return '';
   const pages = step.sheets.flatMap((at) => {
     const [only, more] = partAt(plan.sheets[at]!.tree, path).nodes;
@@ -107,7 +114,7 @@ interface StoryProps {
   drawer: Drawer;
   mark: Mark;
   /** So many of the same page are cut: pieces are named by the page they are for. */
-  bagOf: BagOf | null;
+  bagOf: DescribeBagOf | null;
   /** The photo that a piece is for, seen beside its name; left out: none is. */
   photoOf?: PhotoOf | undefined;
   /** How many of the cuts are made, where somebody has said so. */
@@ -153,7 +160,7 @@ export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }:
             <Taking>
               Take {letterOfSheet(plan, s)}: {job.stock.find((item) => item.id === plan.sheets[s]!.stock)!.paper.name}
             </Taking>
-            <p>used whole › {partWords([plan.sheets[s]!.tree], style.pieceName)}</p>
+            <p>used whole › {describePart([plan.sheets[s]!.tree], style.pieceName)}</p>
           </Says>
         </Frame>
       ))}
@@ -186,7 +193,7 @@ const OneCut = memo(function OneCut({
 }: OneCutProps) {
   const step = plan.steps[at]!;
   const photos = step.do === 'cut' && photoOf ? photosOf(plan, step, photoOf) : [];
-  const words = stepWords(step, plan, job, style.voice, style.pieceName);
+  const words = describeStep(step, plan, job, style.voice, style.pieceName);
   return (
     <Frame data-done={made !== 'no' || undefined}>
       <Says>
@@ -198,8 +205,8 @@ const OneCut = memo(function OneCut({
           const stock = job.stock.find((item) => item.id === plan.sheets[s]!.stock)!;
           return (
             <Taking key={s}>
-              Take {letterOfSheet(plan, s)}: {stock.paper.name} {KIND_WORDS[stock.kind]},{' '}
-              {sizeWords(stock.width, stock.height, style.voice)}
+              Take {letterOfSheet(plan, s)}: {stock.paper.name} {STOCK_KIND_LABELS[stock.kind]},{' '}
+              {formatSize(stock.width, stock.height, style.voice)}
             </Taking>
           );
         })}
@@ -223,7 +230,7 @@ const OneCut = memo(function OneCut({
           </p>
         ) : null}
       </Says>
-      <DrawingView drawing={stepPicture(plan, step, job, style, FRAME)} />
+      <DrawingView drawing={drawStep(plan, step, job, style, FRAME)} />
       <Upto>
         <Quiet onPress={() => onDone(at + 1)} aria-label={`Cut ${number} is made, and all before it`}>
           {made === 'last' ? 'Made up to here ✓' : 'Made up to here'}
@@ -242,7 +249,7 @@ interface ByHandProps extends Pick<StoryProps, 'plan' | 'job'> {
 
 /** What is done by hand to pieces that have come off: notched, pointed, rounded, punched. */
 function ByHand({ plan, job, style, step, number, made }: ByHandProps) {
-  const words = finishStepWords(step, job, style.voice);
+  const words = describeFinishStep(step, job, style.voice);
   const stock = stockOf(plan, step.piece.id);
   const title = `${words.hold}: ${words.off}`;
   const fillAt = (scale: number) => (stock ? paperFill({ ...style, scale }, stock, 'A') : '#ffffff');
@@ -258,7 +265,7 @@ function ByHand({ plan, job, style, step, number, made }: ByHandProps) {
           <span aria-hidden="true">›</span> {words.off}
         </p>
       </Says>
-      <DrawingView drawing={finishPicture(step.piece, fillAt, title)} />
+      <DrawingView drawing={drawFinish(step.piece, fillAt, title)} />
       <span />
     </Frame>
   );

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { handlingOf, reordered, type Habits, type InOrder, type Job, type Plan } from '@temnex/core';
-import { IN_ORDER_WORDS, handlingWords } from '@temnex/words';
+import { CUT_ORDER_LABELS, describeHandling } from '@temnex/words';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Tick } from '../../ui/Tick.tsx';
 
@@ -49,8 +49,8 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
     [plan, job, other, planning],
   );
   const says = (of: Plan): string => {
-    const words = handlingWords(handlingOf(of));
-    return of !== plan && words === handlingWords(handlingOf(plan)) ? 'comes to the same here' : words;
+    const words = describeHandling(handlingOf(of));
+    return of !== plan && words === describeHandling(handlingOf(plan)) ? 'comes to the same here' : words;
   };
   if (plan.sheets.filter(({ tree }) => tree.cut).length < 2) return null;
   return (
@@ -60,7 +60,7 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
         const shown = order === job.order ? plan : otherwise;
         return [
           <Tick key={order} oneOf="order" checked={order === chosen} onChange={() => save.mutate({ ...habits, order })}>
-            {IN_ORDER_WORDS[order]}
+            {CUT_ORDER_LABELS[order]}
           </Tick>,
           <span key={`${order} figures`} data-chosen={order === chosen || undefined}>
             {shown ? says(shown) : planning ? '' : 'worked out once you choose it'}

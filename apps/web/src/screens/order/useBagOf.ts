@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import { bagOfCopy, cutOf, nameOfBag, wantedAs } from '@temnex/core';
-import { copyWords, type BagOf } from '@temnex/words';
+import { describeCopy, type DescribeBagOf } from '@temnex/words';
 import type { PageContext } from '../page/context.ts';
 
 /** Into which bag a copy of a piece goes, where the page is made several times; null where it is made once. */
-export function useBagOf({ editor, derived, cutState }: PageContext): BagOf | null {
+export function useBagOf({ editor, derived, cutState }: PageContext): DescribeBagOf | null {
   const { page } = editor;
   return useMemo(() => {
     if (page.copies < 2) return null;
@@ -12,7 +12,7 @@ export function useBagOf({ editor, derived, cutState }: PageContext): BagOf | nu
     return (piece, copy) => {
       const of = wantedAs(piece);
       const bag = bagOfCopy(copy, perPage.get(of) ?? 1, cutOf(cutState, of));
-      return copyWords(bag, page.copies, nameOfBag(page, bag));
+      return describeCopy(bag, page.copies, nameOfBag(page, bag));
     };
   }, [page, derived, cutState]);
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { RECIPE_IDS, addWhereFree, lengthOf, recipeOf, type DerivedPage, type Page, type RecipeId } from '@temnex/core';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 
@@ -45,7 +45,7 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
     const input = recipeOf(recipe).start({ unit: page.unit, mark: derived.mark, room }, newId);
     const id = newId();
     const n = page.items.filter((i) => i.recipe === recipe).length + 1;
-    change(addWhereFree(page, derived, { id, name: recipeWords(recipe).item(n), recipe, input }, GAP[page.unit]));
+    change(addWhereFree(page, derived, { id, name: recipeText(recipe).item(n), recipe, input }, GAP[page.unit]));
     select(id);
   };
   return (
@@ -56,8 +56,8 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
       {isOpen ? (
         <Panel role="group" aria-label="Put on the page">
           {RECIPE_IDS.map((id) => (
-            <Quiet key={id} onPress={() => add(id)} aria-label={`Add ${recipeWords(id).title.toLowerCase()}`}>
-              {recipeWords(id).title}
+            <Quiet key={id} onPress={() => add(id)} aria-label={`Add ${recipeText(id).title.toLowerCase()}`}>
+              {recipeText(id).title}
             </Quiet>
           ))}
         </Panel>

@@ -11,7 +11,7 @@ import {
   type Follow,
   type Page,
 } from '@temnex/core';
-import { capital, fieldWords } from '@temnex/words';
+import { capitalize, describeField } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -83,7 +83,7 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
         {follows.map((f) => {
           const less = String(f.by).trim().startsWith('-') || String(f.by).trim().startsWith('−');
           const much = String(f.by).replace(/^\s*[-−]\s*/, '');
-          const text = `${capital(fieldWords(recipe, f.path))}: as ${f.axis === 'width' ? 'wide' : 'high'} as ${nameOf(f)}${
+          const text = `${capitalize(describeField(recipe, f.path))}: as ${f.axis === 'width' ? 'wide' : 'high'} as ${nameOf(f)}${
             much === '0' ? '' : `, ${much} ${less ? 'less' : 'more'}`
           }`;
           return (
@@ -100,7 +100,7 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
         <Choice
           label="this length"
           value={fieldKey(field.path)}
-          options={fields.map((f) => ({ id: fieldKey(f.path), name: fieldWords(recipe, f.path) }))}
+          options={fields.map((f) => ({ id: fieldKey(f.path), name: describeField(recipe, f.path) }))}
           onChange={(key) => setWanted({ ...wanted, field: key })}
         />
         <Choice

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { markOf, type DerivedPage, type Measuring, type Measurings } from '@temnex/core';
-import { fullFigure, type Voice } from '@temnex/words';
+import { formatLengthWithDifference, type Voice } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { QuietLink } from '../../ui/buttons.tsx';
 
@@ -94,8 +94,8 @@ export function Marks({ id, derived, chosen, measurings, setMeasurings }: MarksP
                 {part.name}
                 {page ? PAGES[page] : ''}
               </td>
-              <td>{fullFigure(x, voice)}</td>
-              <td>{fullFigure(y, voice)}</td>
+              <td>{formatLengthWithDifference(x, voice)}</td>
+              <td>{formatLengthWithDifference(y, voice)}</td>
             </tr>
           ))}
         </tbody>

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import type { Mark, Move } from '@temnex/core';
-import { figure } from '@temnex/words';
+import { formatLength } from '@temnex/words';
 
 const List = styled.ul`
   columns: 1;
@@ -21,7 +21,7 @@ export function Moves({ moves, mark }: { moves: readonly Move[]; mark: Mark }) {
           {m.name}: {m.what === 'added' || m.what === 'removed' ? m.what : null}
           {'to' in m ? (
             <>
-              {figure(m.from, voice)} › <b>{figure(m.to, voice)}</b> {WHAT[m.what]}
+              {formatLength(m.from, voice)} › <b>{formatLength(m.to, voice)}</b> {WHAT[m.what]}
             </>
           ) : null}
         </li>

@@ -14,8 +14,8 @@ import {
   type Part,
   type Rect,
 } from '@temnex/core';
-import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
-import { figure, sizeWords } from '@temnex/words';
+import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
+import { formatLength, formatSize } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import { HandLayer } from '../../construction/HandLayer.tsx';
@@ -129,8 +129,8 @@ export function PagePicture({
     [derived.parts, drawer, scale, settled],
   );
   const definitions = useMemo(() => {
-    const marks = fills.map((fill): Drawn => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill }));
-    return definitionsOf({ width: 0, height: 0, title: '', marks });
+    const marks = fills.map((fill): DrawingMark => ({ kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill }));
+    return formatDefinitions({ width: 0, height: 0, title: '', marks });
   }, [fills]);
   const spot = (p: { x: number; y: number }) => ({ x: p.x * per, y: H - p.y * per });
   const box = (p: Pick<Part, 'x' | 'y' | 'width' | 'height'>) => ({
@@ -220,7 +220,7 @@ export function PagePicture({
               key={part.id}
               role="button"
               tabIndex={0}
-              aria-label={`${part.name}, ${sizeWords(part.width, part.height, { mark: derived.mark, figures: 'plain' })}`}
+              aria-label={`${part.name}, ${formatSize(part.width, part.height, { mark: derived.mark, figures: 'plain' })}`}
               aria-pressed={part.id === selected || also.includes(part.item)}
               transform={shift(part)}
               onPointerDown={(e) => {
@@ -236,7 +236,7 @@ export function PagePicture({
                 if (arrow) onMove(part, arrow[0] * (e.shiftKey ? 8 : 1), arrow[1] * (e.shiftKey ? 8 : 1));
               }}
             >
-              <PartFace part={part} box={box(part)} fill={fillValue(fills[i])} spot={spot} per={per} />
+              <PartFace part={part} box={box(part)} fill={formatFill(fills[i])} spot={spot} per={per} />
               {part.says === undefined ? null : (
                 <Says
                   says={part.says}
@@ -271,7 +271,7 @@ export function PagePicture({
               measurings={measurings}
               H={H}
               per={per}
-              say={(n) => figure(n, { mark: derived.mark, figures: 'typeset' })}
+              say={(n) => formatLength(n, { mark: derived.mark, figures: 'typeset' })}
             />
           ) : null}
         </g>
@@ -302,7 +302,7 @@ interface PartFaceProps {
 }
 
 const pathOf = ({ part, spot, per }: PartFaceProps): string =>
-  shapePath(
+  formatShapePath(
     part.shape!,
     (p) => {
       const { x, y } = spot(p);

@@ -18,7 +18,14 @@ import {
   type PageProblem,
   type Part,
 } from '@temnex/core';
-import { catchWords, coverageWords, cutAwayWords, figure, pageProblemWords, suggestionWords } from '@temnex/words';
+import {
+  describeCatch,
+  describeCoverage,
+  describeCutAway,
+  formatLength,
+  describePageProblem,
+  describeSuggestion,
+} from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { handOf } from '../../construction/made.ts';
 import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
@@ -152,7 +159,7 @@ export function PageScreen() {
   const advice = derived.suggestions.filter(
     (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
   );
-  const sayCatch = (one: Catch) => catchWords(one.says, one.axis, nameOf, voice);
+  const sayCatch = (one: Catch) => describeCatch(one.says, one.axis, nameOf, voice);
   /** Moves items as far as the one that is led, which keeps what it has caught; what that is, is told. */
   const moveAll = (
     led: string,
@@ -299,7 +306,12 @@ export function PageScreen() {
               <Notice key={i} kind="block">
                 <span>
                   <b>{p.item === null ? 'Page' : nameOf(p.item)}:</b>{' '}
-                  {pageProblemWords(p, p.item === null ? null : derived.items.get(p.item)!.item.recipe, voice, nameOf)}
+                  {describePageProblem(
+                    p,
+                    p.item === null ? null : derived.items.get(p.item)!.item.recipe,
+                    voice,
+                    nameOf,
+                  )}
                 </span>
                 {p.item !== null ? <Quiet onPress={() => select(p.item)}>Show it</Quiet> : null}
                 {editor.canUndo ? <Quiet onPress={editor.undo}>Undo</Quiet> : null}
@@ -325,7 +337,7 @@ export function PageScreen() {
             {covered.map((c, i) => (
               <Notice key={`covered ${i}`} kind="advice">
                 <span>
-                  <b>{c.part.name}:</b> {coverageWords(c, nameOf)}
+                  <b>{c.part.name}:</b> {describeCoverage(c, nameOf)}
                 </span>
               </Notice>
             ))}
@@ -333,10 +345,10 @@ export function PageScreen() {
               <Notice key={i} kind="advice">
                 <span>
                   <b>{nameOf(s.item)}:</b>{' '}
-                  {suggestionWords(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}{' '}
+                  {describeSuggestion(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}{' '}
                   {s.suggestion.code === 'overhang' && s.suggestion.edges.length === 1
-                    ? cutAwayWords(
-                        figure(s.suggestion.by, voice),
+                    ? describeCutAway(
+                        formatLength(s.suggestion.by, voice),
                         cutAwayFor(derived, s.item, s.suggestion.edges[0]!, s.suggestion.by),
                         nameOf,
                       )

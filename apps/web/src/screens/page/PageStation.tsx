@@ -16,7 +16,7 @@ import {
   type Drawer,
 } from '@temnex/core';
 import type { CuttingRecord } from '@temnex/contract';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../api/queries.ts';
 import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
@@ -55,7 +55,7 @@ export function PageStation() {
 /** What follows from the page; items whose input stayed the same are not worked out again. */
 function useDerived(page: PageEditor['page'] | null): DerivedPage | null {
   const before = useRef<DerivedPage | undefined>(undefined);
-  const derived = useMemo(() => page && derivePage(page, NAMES, before.current), [page]);
+  const derived = useMemo(() => page && derivePage(page, DEFAULT_NAMES, before.current), [page]);
   useEffect(() => {
     before.current = derived ?? undefined;
   }, [derived]);

@@ -1,7 +1,7 @@
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { derivePage, emptyPage, newItem, recipeOf, type Drawer, type Part } from '@temnex/core';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { PaperWindow } from './PaperWindow.tsx';
 import { UNSETTLED } from './looksOf.ts';
 
@@ -35,7 +35,7 @@ function part(): { part: Part; mark: ReturnType<typeof derivePage>['mark'] } {
     ...newItem({ id: 'comb', name: 'comb', recipe: 'shapes', input }),
     wishes: { 'shape-1': { papers: ['p'], side: 'A' as const, direction: 'any' as const } },
   };
-  const derived = derivePage({ ...page, items: [item] }, NAMES);
+  const derived = derivePage({ ...page, items: [item] }, DEFAULT_NAMES);
   return { part: derived.parts[0]!, mark: derived.mark };
 }
 

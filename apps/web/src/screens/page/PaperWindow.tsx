@@ -1,8 +1,8 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, isRectangle, moved, sizeOfItem, type Drawer, type Part, type Size } from '@temnex/core';
-import { definitionsOf, fillValue, shapePath, type Drawn } from '@temnex/drawing';
-import { sizeWords, type Voice } from '@temnex/words';
+import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
+import { formatSize, type Voice } from '@temnex/words';
 import { partFill, type Settled } from './looksOf.ts';
 
 const Frame = styled.div`
@@ -40,8 +40,8 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
   const per = WIDE / Math.max(sheet.width, sheet.height);
   const fill = useMemo(() => partFill(part, drawer, per * TICKS_PER_UNIT.in, settled), [part, drawer, per, settled]);
   const definitions = useMemo(() => {
-    const mark: Drawn = { kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill };
-    return definitionsOf({ width: 0, height: 0, title: '', marks: [mark] });
+    const mark: DrawingMark = { kind: 'rect', x: 0, y: 0, width: 1, height: 1, fill };
+    return formatDefinitions({ width: 0, height: 0, title: '', marks: [mark] });
   }, [fill]);
   const [spot, setSpot] = useState({ x: 0.5, y: 0.5 });
   const pulled = useRef<{ x: number; y: number; from: typeof spot } | null>(null);
@@ -51,7 +51,7 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
   const [W, H] = [sheet.width * per, sheet.height * per];
   if (!part.shape || isRectangle(part.shape)) return null;
   const shape = moved(part.shape, -part.x, -part.y);
-  const outline = shapePath(shape, (p) => [p.x * per, (part.height - p.y) * per], per);
+  const outline = formatShapePath(shape, (p) => [p.x * per, (part.height - p.y) * per], per);
   const step = (e: KeyboardEvent) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];
     if (!by) return;
@@ -78,9 +78,9 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
       <Frame>
         <svg width={W} height={H} role="group" aria-label="The paper, with the outline on it">
           <defs dangerouslySetInnerHTML={{ __html: definitions }} />
-          <rect width={W} height={H} fill={fillValue(fill)} stroke="#161616" strokeWidth="0.7" />
+          <rect width={W} height={H} fill={formatFill(fill)} stroke="#161616" strokeWidth="0.7" />
           <path
-            d={`M0 0H${W}V${H}H0Z${shapePath(shape, (p) => [x + p.x * per, y + (part.height - p.y) * per], per)}`}
+            d={`M0 0H${W}V${H}H0Z${formatShapePath(shape, (p) => [x + p.x * per, y + (part.height - p.y) * per], per)}`}
             fill="#fafafa"
             fillOpacity="0.6"
             fillRule="evenodd"
@@ -116,7 +116,7 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
             <path d={outline} transform={`translate(${x} ${y})`} />
           </clipPath>
           <g transform={`scale(${close}) translate(${-x} ${-y})`}>
-            <rect width={W} height={H} fill={fillValue(fill)} clipPath={`url(#${clip})`} />
+            <rect width={W} height={H} fill={formatFill(fill)} clipPath={`url(#${clip})`} />
             <path
               d={outline}
               transform={`translate(${x} ${y})`}
@@ -128,8 +128,8 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
         </svg>
       </Frame>
       <p style={{ color: 'var(--quiet)', fontSize: 'var(--s1)' }}>
-        One shows {sizeWords(part.width, part.height, voice)} of a sheet of{' '}
-        {sizeWords(sheet.width, sheet.height, voice)}, about {shows} % of it. Drag it over the paper.
+        One shows {formatSize(part.width, part.height, voice)} of a sheet of{' '}
+        {formatSize(sheet.width, sheet.height, voice)}, about {shows} % of it. Drag it over the paper.
       </p>
     </details>
   );

@@ -17,7 +17,7 @@ import {
   type Photo,
   type Picture,
 } from '@temnex/core';
-import { figure, lostWords, photoName, photoWords, sharpWords } from '@temnex/words';
+import { formatLength, describeCropLoss, formatPhotoName, describePhoto, describeSharpness } from '@temnex/words';
 import { scrollsSideways } from '../../theme/global.ts';
 import { photoUrl, usePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
@@ -147,10 +147,10 @@ function Seen({ page, derived, part, picture, change, put, another }: SeenProps)
         }
         lines={{ x: wanted?.across?.share, y: wanted?.upDown?.share }}
         room={{ width: 300, height: 260 }}
-        label={`What is seen of ${photo ? photoName(photo) : 'the photo'}`}
+        label={`What is seen of ${photo ? formatPhotoName(photo) : 'the photo'}`}
       />
       <Says role="status">
-        {lostWords(shown)}; {sharpWords(shown.crop, opening)}
+        {describeCropLoss(shown)}; {describeSharpness(shown.crop, opening)}
       </Says>
       <Row>
         <Tick
@@ -235,7 +235,8 @@ function Seen({ page, derived, part, picture, change, put, another }: SeenProps)
       {missed ? (
         <Notice kind="advice">
           <span>
-            The photo does not reach: it lies {figure(Math.abs(missed), voice)} off. The print itself can be moved.
+            The photo does not reach: it lies {formatLength(Math.abs(missed), voice)} off. The print itself can be
+            moved.
           </span>
           <Quiet
             onPress={() => {
@@ -287,7 +288,7 @@ function WhichPhoto({ choose, leave }: { choose: (photo: Photo) => void; leave: 
         <Strip aria-label="Photos">
           {offered.slice(0, OFFERED).map((photo) => (
             <li key={photo.id}>
-              <button type="button" onClick={() => choose(photo)} aria-label={photoWords(photo)}>
+              <button type="button" onClick={() => choose(photo)} aria-label={describePhoto(photo)}>
                 <img src={photoUrl(photo.file, 'small')} alt="" loading="lazy" />
               </button>
             </li>

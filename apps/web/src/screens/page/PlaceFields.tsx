@@ -13,7 +13,7 @@ import {
   type Page,
   type Place,
 } from '@temnex/core';
-import { placesWords } from '@temnex/words';
+import { describePlace } from '@temnex/words';
 import { TypedField } from '../drawer/layout.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -87,7 +87,7 @@ export function PlaceFields({ page, derived, item, change, open, setOpen }: Plac
   return (
     <Where open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary>
-        Lies {placesWords(item.at, page.unit, voice, nameOf)}
+        Lies {describePlace(item.at, page.unit, voice, nameOf)}
         {item.tilt ? `, tilted ${Math.abs(item.tilt)}° to the ${item.tilt > 0 ? 'left' : 'right'}` : ''}
       </summary>
       {rooms.length > 1 ? (

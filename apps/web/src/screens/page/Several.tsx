@@ -13,7 +13,7 @@ import {
   type End,
   type Page,
 } from '@temnex/core';
-import { count } from '@temnex/words';
+import { formatCount } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 
@@ -67,7 +67,7 @@ export function Several({ page, derived, chosen, change, leave }: SeveralProps) 
   return (
     <Panel aria-label="Several at once">
       <p>
-        {count(chosen.length, 'item')} chosen <Quiet onPress={leave}>Only {first}</Quiet>
+        {formatCount(chosen.length, 'item')} chosen <Quiet onPress={leave}>Only {first}</Quiet>
       </p>
       <Row role="group" aria-label={`Line up with ${first}`}>
         <span>line up with {first}:</span>

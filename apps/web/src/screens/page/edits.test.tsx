@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen, within } from '@testing-library/rea
 import { useState } from 'react';
 import { LOWER_LEFT, derivePage, whatMoved, type Page } from '@temnex/core';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
-import { NAMES } from '@temnex/words';
+import { DEFAULT_NAMES } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
@@ -27,7 +27,7 @@ const alone = { also: [], onAlso: () => {}, onDrop: () => {}, catchesFor: () => 
 function Working({ id }: { id: string }) {
   const [held, change] = useState(start);
   page = held;
-  const derived = derivePage(held, NAMES);
+  const derived = derivePage(held, DEFAULT_NAMES);
   const made = useMade(held, derived, id, change);
   const { item } = derived.items.get(id)!;
   return (
@@ -173,7 +173,7 @@ describe('the picture', () => {
     expect(field('width of mat 1').value).toBe('6');
   });
   test('every part can be reached and chosen from the keyboard, says its size, and is moved by the mark', () => {
-    const derived = derivePage(start(), NAMES);
+    const derived = derivePage(start(), DEFAULT_NAMES);
     let chosen = '';
     const moved: (string | number)[][] = [];
     render(
@@ -220,8 +220,8 @@ describe('the picture', () => {
 });
 
 test('what moved is told in words, and a long list is cut with a count', () => {
-  const before = derivePage(start(), NAMES);
-  const after = derivePage({ ...start(), ground: { width: '10', height: '10' } }, NAMES);
+  const before = derivePage(start(), DEFAULT_NAMES);
+  const after = derivePage({ ...start(), ground: { width: '10', height: '10' } }, DEFAULT_NAMES);
   const moves = whatMoved(before, after);
   const { container, rerender } = render(<Moves moves={moves} mark={after.mark} />);
   expect(container.textContent).toContain('base: 12 › 10 wide');

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { parseLength, placeForArtwork, type Mark, type Size, type Ticks } from '@temnex/core';
-import { figure } from '@temnex/words';
+import { formatLength } from '@temnex/words';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import type { Spot } from './OnTable.tsx';
@@ -64,7 +64,7 @@ export function Artwork({ lies, size, item, mark, put }: ArtworkProps) {
       </Row>
       {off ? (
         <p role="alert">
-          The paper does not reach that far: it would lie {figure(off, { mark, figures: 'typeset' })} off.
+          The paper does not reach that far: it would lie {formatLength(off, { mark, figures: 'typeset' })} off.
         </p>
       ) : null}
     </details>

@@ -13,7 +13,7 @@ import {
   type Ticks,
   type Wish,
 } from '@temnex/core';
-import { KIND_WORDS, sizeWords } from '@temnex/words';
+import { STOCK_KIND_LABELS, formatSize } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -97,7 +97,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
   const outside = box && (box.x + box.width > width || box.y + box.height > height);
   const through = box && wholeBoxes(item).some((whole) => meets(box, whole) && !holds(box, whole));
   const lies = (s: typeof item) =>
-    `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${KIND_WORDS[s.kind]} ${sizeWords(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
+    `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${STOCK_KIND_LABELS[s.kind]} ${formatSize(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
   return (
     <Slip ref={intoView} role="group" aria-label={`Where ${piece.name} is cut from`}>
       <OnTable
@@ -155,5 +155,5 @@ export function placeWords(wish: Wish, drawer: Drawer, mark: Mark): string | nul
   const { width, height } = sizeOfItem(item);
   const say = (t: Ticks) => (t ? exactText(t, mark.unit) : '0');
   const spot = spotOf([wish.from.x, wish.from.y], mark.unit);
-  return `From exactly there: ${say(ticks(spot.x))} from the left and ${say(ticks(spot.y))} from the bottom of the ${KIND_WORDS[item.kind]} of ${sizeWords(width, height, { mark, figures: 'typeset' })}.`;
+  return `From exactly there: ${say(ticks(spot.x))} from the left and ${say(ticks(spot.y))} from the bottom of the ${STOCK_KIND_LABELS[item.kind]} of ${formatSize(width, height, { mark, figures: 'typeset' })}.`;
 }

@@ -11,7 +11,7 @@ import {
   type PieceToCut,
   type StockItem,
 } from '@temnex/core';
-import { paperReachWords, stockWords } from '@temnex/words';
+import { describePaperReach, describeStock } from '@temnex/words';
 import type { ChangePaper, ChangeStock } from '@temnex/contract';
 import type { StockMovement } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
@@ -203,11 +203,15 @@ function OneFile({
           <span />
         )}
         <p>
-          {stockWords(items)}
-          {reach && reach.why !== 'none-left' ? `; ${paperReachWords(reach, voice)}` : ''}
+          {describeStock(items)}
+          {reach && reach.why !== 'none-left' ? `; ${describePaperReach(reach, voice)}` : ''}
         </p>
         {open ? (
-          <Quiet onPress={() => setOpen(false)} aria-expanded aria-label={`Close ${paper.name}, ${stockWords(items)}`}>
+          <Quiet
+            onPress={() => setOpen(false)}
+            aria-expanded
+            aria-label={`Close ${paper.name}, ${describeStock(items)}`}
+          >
             Close
           </Quiet>
         ) : null}
@@ -252,7 +256,7 @@ function OneFile({
           <Quiet
             onPress={() => setOpen(true)}
             aria-expanded={false}
-            aria-label={`Fan out ${paper.name}, ${stockWords(items)}`}
+            aria-label={`Fan out ${paper.name}, ${describeStock(items)}`}
           >
             Fan out
           </Quiet>

@@ -13,7 +13,7 @@ import {
   type PieceToCut,
   type Wish,
 } from '@temnex/core';
-import { DIRECTION_WORDS, builtWords, capital, paperReachWords, sideWords } from '@temnex/words';
+import { DIRECTION_LABELS, describeBuild, capitalize, describePaperReach, describeSide } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -155,8 +155,8 @@ export function LayerRow({
   const says = useMemo(() => {
     if (!wish || cut) return null;
     const papers = wish.papers.slice(0, 2).map((id) => drawer.papers.find((p) => p.id === id));
-    const reach = () => paperReachWords(reachOfWish(piece, papers, stockOf), { mark, figures: 'typeset' });
-    return placeWords(wish, drawer, mark) ?? `${capital(reach())}.`;
+    const reach = () => describePaperReach(reachOfWish(piece, papers, stockOf), { mark, figures: 'typeset' });
+    return placeWords(wish, drawer, mark) ?? `${capitalize(reach())}.`;
   }, [piece, wish, cut, drawer, stockOf, mark]);
   return (
     <Row ref={row} {...onto.dropProps} {...(onto.isDropTarget && !under.isDropTarget ? { 'data-over': true } : {})}>
@@ -198,17 +198,17 @@ export function LayerRow({
             {first && sided ? (
               <Quiet
                 onPress={() => choose(turnedOver(wish, first))}
-                aria-label={`${sideWords(wish, first.sides)}: turn over ${piece.name}`}
+                aria-label={`${describeSide(wish, first.sides)}: turn over ${piece.name}`}
               >
-                {sideWords(wish, first.sides)}
+                {describeSide(wish, first.sides)}
               </Quiet>
             ) : null}
             {directed ? (
               <Quiet
                 onPress={() => choose(turnedOn(wish))}
-                aria-label={`${DIRECTION_WORDS[wish.direction]}: turn ${piece.name} round`}
+                aria-label={`${DIRECTION_LABELS[wish.direction]}: turn ${piece.name} round`}
               >
-                {DIRECTION_WORDS[wish.direction]}
+                {DIRECTION_LABELS[wish.direction]}
               </Quiet>
             ) : null}
             {second ? <span>or {second.name}</span> : null}
@@ -219,7 +219,7 @@ export function LayerRow({
             )}
             {piece.patchOf ? (
               <Quiet onPress={() => choose(ofOne(wish))} aria-label={`${piece.name}: cut it in one again`}>
-                {builtWords(wish, { mark, figures: 'typeset' })}: cut it in one
+                {describeBuild(wish, { mark, figures: 'typeset' })}: cut it in one
               </Quiet>
             ) : null}
             {bed ? (

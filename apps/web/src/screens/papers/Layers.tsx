@@ -2,7 +2,7 @@ import type { KeyboardEvent } from 'react';
 import { GridList, GridListItem, type Selection } from 'react-aria-components';
 import { styled } from 'styled-components';
 import type { Drawer, Mark, PieceToCut, Wish } from '@temnex/core';
-import { sizeWords } from '@temnex/words';
+import { formatSize } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import type { Bed, Picked, StockOf } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
@@ -73,7 +73,7 @@ export function Layers({ pieces, cutPieces, picked, onPick, choose, lay, takeOff
           <GridListItem
             key={piece.id}
             id={piece.id}
-            textValue={`${piece.name}, ${sizeWords(piece.width, piece.height, { mark: shown.mark, figures: 'plain' })}`}
+            textValue={`${piece.name}, ${formatSize(piece.width, piece.height, { mark: shown.mark, figures: 'plain' })}`}
           >
             <LayerRow
               {...shown}

@@ -10,7 +10,7 @@ import {
   type Paper,
   type StockItem,
 } from '@temnex/core';
-import { lookDefinition, lookId } from '@temnex/drawing';
+import { formatLookPattern, lookId } from '@temnex/drawing';
 import { faceTurn } from '../../ui/Swatch.tsx';
 
 /** Corners, in ticks from the lower left. */
@@ -129,7 +129,7 @@ export function OnTable({ item, paper, side = 'A', mark, label, piece, onPoint, 
         setEnd(null);
       }}
     >
-      <defs dangerouslySetInnerHTML={{ __html: lookDefinition(...look) }} />
+      <defs dangerouslySetInnerHTML={{ __html: formatLookPattern(...look) }} />
       <polygon
         points={cornersOf(item)
           .map((p) => `${RULER + px(p.x)},${px(H - p.y)}`)

@@ -1,7 +1,14 @@
 import { useState } from 'react';
 import { sayStock, sizeOfItem, type Mark, type Paper, type Reach, type StockItem } from '@temnex/core';
 import type { ChangeStock } from '@temnex/contract';
-import { KIND_WORDS, SCREEN, oddWords, reachWords, saidWords, sizeWords } from '@temnex/words';
+import {
+  STOCK_KIND_LABELS,
+  SCREEN,
+  describeOddShape,
+  describeReach,
+  describeLineProblem,
+  formatSize,
+} from '@temnex/words';
 import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
@@ -34,11 +41,11 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
       ) : (
         <Lying items={[item]} paper={paper} scale={scale} reaches={reach && (() => reach.reaches !== false)} />
       )}
-      <b>{sizeWords(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
+      <b>{formatSize(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
       <br />
       {item.quantity > 1 ? `${item.quantity} × ` : ''}
-      {KIND_WORDS[item.kind]}
-      {item.outline ? oddWords(item.outline.length) : ''}
+      {STOCK_KIND_LABELS[item.kind]}
+      {item.outline ? describeOddShape(item.outline.length) : ''}
       {item.uncut?.length ? `, ${item.uncut.length === 1 ? 'a place' : `${item.uncut.length} places`} kept whole` : ''}
       {unusedWords(item)}
       {item.turned ? `, lies turned ${item.turned}°` : ''}
@@ -47,7 +54,7 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
         <>
           <br />
           <span style={{ fontWeight: reach.reaches ? 600 : 400 }}>
-            {reachWords(reach, { mark, figures: 'typeset' })}
+            {describeReach(reach, { mark, figures: 'typeset' })}
           </span>
         </>
       ) : null}
@@ -121,8 +128,11 @@ function ItsSize({ item, change }: { item: StockItem; change: (size: ChangeStock
       understand={(text) => {
         if (!text.trim()) return null;
         const said = heard(text);
-        if (!said.ok) return { ok: false, says: saidWords(said, SCREEN) };
-        return { ok: true, says: `${said.width} × ${said.height}${said.outline ? oddWords(said.outline.length) : ''}` };
+        if (!said.ok) return { ok: false, says: describeLineProblem(said, SCREEN) };
+        return {
+          ok: true,
+          says: `${said.width} × ${said.height}${said.outline ? describeOddShape(said.outline.length) : ''}`,
+        };
       }}
       onSay={(text) => {
         const said = heard(text);

@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { choosePaper, layPaper, sizeOfItem, takeOff, type PieceToCut, type StockItem } from '@temnex/core';
-import { sizeWords } from '@temnex/words';
+import { formatSize } from '@temnex/words';
 import {
   useChangePaper,
   useChangeStock,
@@ -137,7 +137,7 @@ export function PapersScreen() {
     : `${picked.bed === 'second' ? 'Second choice for' : 'For'} ${
         others.length
           ? `${chosen.length} layers`
-          : `${only.name}, ${sizeWords(only.width, only.height, { mark: derived.mark, figures: 'typeset' })}`
+          : `${only.name}, ${formatSize(only.width, only.height, { mark: derived.mark, figures: 'typeset' })}`
       }`;
   const refused = [...new Set(derived.problems.map((p) => derived.items.get(p.item ?? '')?.item.name ?? 'the page'))];
   const standing = refused.length

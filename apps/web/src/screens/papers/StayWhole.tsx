@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { exactText, sayBox, sizeOfItem, ticks, type Mark, type Paper, type StockItem } from '@temnex/core';
-import { SCREEN, saidWords, sizeWords } from '@temnex/words';
+import { SCREEN, describeLineProblem, formatSize } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { SayLine } from '../../ui/SayLine.tsx';
@@ -82,9 +82,9 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
         understand={(said) => {
           if (!said.trim()) return null;
           const heard = sayBox(said, item.unit);
-          if (!heard.ok) return { ok: false, says: saidWords(heard, SCREEN) };
+          if (!heard.ok) return { ok: false, says: describeLineProblem(heard, SCREEN) };
           const box = boxBetween(spotOf(heard.from, item.unit), spotOf(heard.to, item.unit));
-          return { ok: true, says: `${sizeWords(box.width, box.height, voice)} stays whole` };
+          return { ok: true, says: `${formatSize(box.width, box.height, voice)} stays whole` };
         }}
         onSay={(said) => {
           const heard = sayBox(said, item.unit);
@@ -95,10 +95,10 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
       <ul aria-label="Kept whole">
         {wholeBoxes(item).map((box, i) => (
           <li key={i}>
-            <span>{sizeWords(box.width, box.height, voice)} stays whole</span>
+            <span>{formatSize(box.width, box.height, voice)} stays whole</span>
             <Quiet
               onPress={() => change(lines.filter((_, n) => n !== i))}
-              aria-label={`It may be cut after all: ${sizeWords(box.width, box.height, { mark, figures: 'plain' })}`}
+              aria-label={`It may be cut after all: ${formatSize(box.width, box.height, { mark, figures: 'plain' })}`}
             >
               May be cut
             </Quiet>

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { styled } from 'styled-components';
 import { AS_IT_IS, MARKS, framed, type Framing, type Photo } from '@temnex/core';
-import { lostWords, photoName, sharpWords, sizeWords } from '@temnex/words';
+import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
 import { Cropped } from '../../photos/Cropped.tsx';
@@ -167,7 +167,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
     <Work>
       <Table ref={table}>
         <Top>
-          <h1>{photoName(photo)}</h1>
+          <h1>{formatPhotoName(photo)}</h1>
           <QuietLink to="/photos">All photos</QuietLink>
         </Top>
         <CropFrame
@@ -183,7 +183,8 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
           label={`What is seen as ${size.width} by ${size.height}`}
         />
         <Says role="status">
-          <b>{sizeWords(ticks.width, ticks.height, voice)}</b> {lostWords(seen)}; {sharpWords(seen.crop, ticks)}
+          <b>{formatSize(ticks.width, ticks.height, voice)}</b> {describeCropLoss(seen)};{' '}
+          {describeSharpness(seen.crop, ticks)}
         </Says>
         <Row>
           <Tick oneOf="keep" checked={framing.keep === 'fill'} onChange={() => put({ ...framing, keep: 'fill' })}>
@@ -227,14 +228,14 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               const t = ticksOfPrint(one, unit);
               const inch = (n: number) => (n / 24384) * PER_INCH;
               const f = framed(photo, framingOf(one), t.width / t.height, stay);
-              const said = sizeWords(t.width, t.height, voice);
+              const said = formatSize(t.width, t.height, voice);
               const lost = Math.round((f.lost.left + f.lost.right + f.lost.top + f.lost.bottom) * 100);
               return (
                 <li key={keyOf(one)}>
                   <button
                     type="button"
                     aria-pressed={sameSize(one, size)}
-                    aria-label={`${sizeWords(t.width, t.height, { ...voice, figures: 'plain' })}: ${lostWords(f)}`}
+                    aria-label={`${formatSize(t.width, t.height, { ...voice, figures: 'plain' })}: ${describeCropLoss(f)}`}
                     onClick={() => setSize(one)}
                   >
                     <Cropped
@@ -292,7 +293,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
             <Ordered style={{ marginTop: '0.7rem' }}>
               {photo.orders.map((o) => {
                 const t = ticksOfPrint(o, o.unit);
-                const named = sizeWords(t.width, t.height, { ...voice, figures: 'plain' });
+                const named = formatSize(t.width, t.height, { ...voice, figures: 'plain' });
                 const copies = (by: number) => say({ orders: photo.orders.map((one) => (one === o ? { ...one, copies: Math.min(200, Math.max(1, one.copies + by)) } : one)) }); // prettier-ignore
                 return (
                   <li key={o.id}>
@@ -305,7 +306,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
                       height={38}
                     />
                     <b>
-                      {o.copies} × {sizeWords(t.width, t.height, voice)}
+                      {o.copies} × {formatSize(t.width, t.height, voice)}
                     </b>
                     <Quiet aria-label={`One more of ${named}`} onPress={() => copies(1)}>
                       +

@@ -17,7 +17,7 @@ import {
   type Unit,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { photoName, recipeWords } from '@temnex/words';
+import { formatPhotoName, recipeText } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { Strong } from '../../ui/buttons.tsx';
@@ -57,7 +57,7 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
       const { file, width, height } = photo;
       const measured = photo.print?.known === 'measured' && photo.print.width === size.width && photo.print.height === size.height; // prettier-ignore
       const made = (of: Unit) => ({
-        ...{ id, name: photoName(photo).slice(0, 120), recipe: 'mat-stack' as const },
+        ...{ id, name: formatPhotoName(photo).slice(0, 120), recipe: 'mat-stack' as const },
         input: {
           print: {
             ...{ width: named(size.width, of), height: named(size.height, of) },
@@ -69,7 +69,7 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
       const named = (text: string, of: Unit) => (of === unit ? text : lengthNamed(text, unit));
       const withPhoto = (page: Page) => setPicture(page, id, 'print', { photo: photo.id, file, width, height, ...framing, stay }); // prettier-ignore
       if (target === NEW) {
-        const empty = startPage(emptyPage('New page', unit), null, (other) => recipeWords(other).item(1), newId);
+        const empty = startPage(emptyPage('New page', unit), null, (other) => recipeText(other).item(1), newId);
         const page = withPhoto(addItem(empty, made(unit)));
         return (await create.mutateAsync(page)).id;
       }

@@ -4,7 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
 import { findPhotos, sayFindPhotos } from '@temnex/core';
 import { PICTURE_TYPES } from '@temnex/contract';
-import { count, soughtPhotoWords, takingInWords } from '@temnex/words';
+import { formatCount, describePhotoQuery, describeUploadProgress } from '@temnex/words';
 import { useBringBackPhotos, useChangePhotos, useRemovePhotos } from '../../api/photos.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
@@ -139,10 +139,10 @@ export function PhotoLine() {
           <p role="status">
             <b>{found.length.toLocaleString()}</b>{' '}
             {found.length === photos.length
-              ? count(found.length, 'photo').replace(/^\d+ /, '')
+              ? formatCount(found.length, 'photo').replace(/^\d+ /, '')
               : `of ${photos.length.toLocaleString()} photos`}
             {', '}
-            {sought ? soughtPhotoWords(heard).join(' · ') : `${waiting.toLocaleString()} not on a page yet`}
+            {sought ? describePhotoQuery(heard).join(' · ') : `${waiting.toLocaleString()} not on a page yet`}
           </p>
           <Choice
             label="how large"
@@ -167,7 +167,7 @@ export function PhotoLine() {
           </Empty>
         ) : !found.length ? (
           <Empty title="None like that">
-            <p>No photo is all of this: {soughtPhotoWords(heard).join(' · ')}.</p>
+            <p>No photo is all of this: {describePhotoQuery(heard).join(' · ')}.</p>
             <Quiet onPress={() => say('')}>Look at all</Quiet>
           </Empty>
         ) : (
@@ -183,14 +183,14 @@ export function PhotoLine() {
       </Look>
       {picked.length ? (
         <ToSlip>
-          <span aria-hidden="true">{count(picked.length, 'photo')} picked</span>
+          <span aria-hidden="true">{formatCount(picked.length, 'photo')} picked</span>
           <a href="#slip">What is said of {picked.length === 1 ? 'it' : 'them'}</a>
         </ToSlip>
       ) : null}
       <Slip id="slip" aria-label="What is said of it">
         {state ? (
           <section aria-label="Taking photos in">
-            <p role="status">{takingInWords({ ...state, refused: state.refused.length })}</p>
+            <p role="status">{describeUploadProgress({ ...state, refused: state.refused.length })}</p>
             {state.done < state.of ? <Bar value={state.done} max={state.of} aria-label="how far" /> : null}
             {state.refused.length ? (
               <Refusals>
@@ -206,7 +206,7 @@ export function PhotoLine() {
         ) : null}
         {gone.length ? (
           <Notice kind="advice">
-            <span>{count(gone.length, 'photo')} taken out.</span>
+            <span>{formatCount(gone.length, 'photo')} taken out.</span>
             <Plain onPress={back} isDisabled={bringBack.isPending}>
               Bring {gone.length === 1 ? 'it' : 'them'} back
             </Plain>

@@ -2,8 +2,8 @@ import { useId, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { MARKS, largestPrint, type Photo, type PhotoFacts, type Unit } from '@temnex/core';
-import type { ShownPhoto } from '@temnex/contract';
-import { count, photoName, pixelWords, sizeWords } from '@temnex/words';
+import type { PhotoOnPage } from '@temnex/contract';
+import { formatCount, formatPhotoName, formatPixels, formatSize } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { TypedField } from '../drawer/layout.ts';
@@ -34,7 +34,7 @@ const Facts = styled.p`
 interface PhotoSlipProps {
   photos: readonly Photo[];
   all: readonly Photo[];
-  shown: readonly ShownPhoto[];
+  shown: readonly PhotoOnPage[];
   unit: Unit;
   change: (facts: Partial<PhotoFacts>) => void;
   takeOut: () => void;
@@ -59,7 +59,7 @@ export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSl
   return (
     <>
       {one ? <Picture src={photoUrl(one.file, 'small')} alt="" /> : null}
-      <h2>{one ? photoName(one) : count(photos.length, 'photo')}</h2>
+      <h2>{one ? formatPhotoName(one) : formatCount(photos.length, 'photo')}</h2>
       {one ? <PlainLink to={`/photos/of/${one.id}`}>Crop it, order prints, put it on a page</PlainLink> : null}
       <Fields>
         <Row>
@@ -96,10 +96,10 @@ export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSl
       {one ? <PrintThere photo={one} unit={unit} change={change} /> : null}
       {one ? (
         <Facts>
-          {pixelWords(one)}. A good print is at most{' '}
+          {formatPixels(one)}. A good print is at most{' '}
           {(['fine', 'good', 'fair'] as const).map((density, i) => {
             const size = largestPrint(one, density, MARKS['1/8']);
-            return `${i ? ', ' : ''}${sizeWords(size.width, size.height, { mark: MARKS['1/8'], figures: 'typeset' })} at ${{ fine: 300, good: 240, fair: 200 }[density]} to the inch`;
+            return `${i ? ', ' : ''}${formatSize(size.width, size.height, { mark: MARKS['1/8'], figures: 'typeset' })} at ${{ fine: 300, good: 240, fair: 200 }[density]} to the inch`;
           })}
           .
         </Facts>
@@ -109,7 +109,7 @@ export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSl
           {on.map((s) => (
             <li key={`${s.page} ${s.part}`}>
               On <QuietLink to={`/page/${s.page}`}>{s.pageName}</QuietLink> as {s.part},{' '}
-              {sizeWords(s.width, s.height, { mark: MARKS['1/16'], figures: 'typeset' })}
+              {formatSize(s.width, s.height, { mark: MARKS['1/16'], figures: 'typeset' })}
             </li>
           ))}
         </Facts>

@@ -2,7 +2,7 @@ import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import type { Photo } from '@temnex/core';
-import { dayWords, photoWords } from '@temnex/words';
+import { formatDayParts, describePhoto } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { NARROW } from '../../theme/global.ts';
 import { useInnerWidth } from '../../ui/useInnerWidth.ts';
@@ -214,7 +214,7 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
 }
 
 function DayMark({ line, narrow }: { line: Line; narrow: boolean }) {
-  const { day, rest } = dayWords(line.day);
+  const { day, rest } = formatDayParts(line.day);
   const wide = narrow ? { width: 'auto', display: 'flex', gap: 8, alignItems: 'baseline', whiteSpace: 'nowrap' } : {};
   return (
     <Day style={wide as object} role="presentation">
@@ -258,7 +258,7 @@ const OnLine = memo(function OnLine({
       id={`photo-${place}`}
       role="option"
       aria-selected={picked}
-      aria-label={`${photoWords(photo)}${onPage ? ', on a page' : ''}`}
+      aria-label={`${describePhoto(photo)}${onPage ? ', on a page' : ''}`}
       aria-posinset={place + 1}
       aria-setsize={of}
       style={{ left: x, top: y, width: w }}

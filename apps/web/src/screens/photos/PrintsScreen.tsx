@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { MARKS, printsOf, sharpness, type PrintToMake } from '@temnex/core';
-import { count, photoName, sharpWords, sizeWords } from '@temnex/words';
+import { formatCount, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { download } from '../../stock/csv.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -101,7 +101,7 @@ export function PrintsScreen() {
         <Empty title="No print is to be ordered">
           <p>
             {there.length
-              ? `Pages show ${count(there.length, 'photo')}, and there is a print of each.`
+              ? `Pages show ${formatCount(there.length, 'photo')}, and there is a print of each.`
               : 'Put a photo on a page, or say of one which print you want.'}
           </p>
           <PlainLink to="/photos">To the photos</PlainLink>
@@ -111,7 +111,7 @@ export function PrintsScreen() {
   return (
     <Work>
       <Head>
-        <h1>{count(all, 'print')} to order</h1>
+        <h1>{formatCount(all, 'print')} to order</h1>
         <span className="no-print" style={{ display: 'flex', flexWrap: 'wrap', gap: '0.5rem' }}>
           <Plain
             onPress={() =>
@@ -138,9 +138,9 @@ export function PrintsScreen() {
         return (
           <OneSize key={`${first.width} ${first.height}`}>
             <h2>
-              {sizeWords(first.width, first.height, voice)}
+              {formatSize(first.width, first.height, voice)}
               <small>
-                {count(
+                {formatCount(
                   prints.reduce((n, p) => n + p.copies, 0),
                   'print',
                 )}
@@ -182,13 +182,13 @@ function Print({ print, keep }: { print: PrintToMake; keep: (() => void) | null 
   const coarse = sharpness(crop, { width, height }).is === 'coarse';
   return (
     <li>
-      <Link to={`/photos/of/${photo.id}`} aria-label={`Crop ${photoName(photo)}`}>
+      <Link to={`/photos/of/${photo.id}`} aria-label={`Crop ${formatPhotoName(photo)}`}>
         <CropOf file={photo.file} photo={photo} crop={crop} width={pixels(width)} height={pixels(height)} />
       </Link>
       <p>
         <b>
           {copies > 1 ? `${copies} × ` : ''}
-          {photoName(photo)}
+          {formatPhotoName(photo)}
         </b>
         <br />
         {page ? (
@@ -199,11 +199,11 @@ function Print({ print, keep }: { print: PrintToMake; keep: (() => void) | null 
           'wanted by itself'
         )}
         <br />
-        {coarse ? <em>{sharpWords(crop, { width, height })}</em> : sharpWords(crop, { width, height })}
+        {coarse ? <em>{describeSharpness(crop, { width, height })}</em> : describeSharpness(crop, { width, height })}
         {keep ? (
           <>
             <br />
-            <Quiet onPress={keep} aria-label={`Save ${photoName(photo)} as it is cropped`}>
+            <Quiet onPress={keep} aria-label={`Save ${formatPhotoName(photo)} as it is cropped`}>
               Save it as it is cropped
             </Quiet>
           </>

@@ -13,7 +13,7 @@ import {
   type PhotoSheet,
   type PrintToMake,
 } from '@temnex/core';
-import { boundWords, count, issueWords, photoName, sizeWords } from '@temnex/words';
+import { describeBound, formatCount, describeIssue, formatPhotoName, formatSize } from '@temnex/words';
 import { useHabits } from '../../api/queries.ts';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { usePlanner } from '../../planner/usePlanner.ts';
@@ -128,7 +128,7 @@ export function SheetsScreen() {
   const read = useMemo(() => (job ? readJob(job) : null), [job]);
   const named = useMemo(() => {
     if (!read?.ok) return null;
-    const names = new Map(chosen.map((p, i) => [gangPiece(i), photoName(p.photo)]));
+    const names = new Map(chosen.map((p, i) => [gangPiece(i), formatPhotoName(p.photo)]));
     return { ...read.job, pieces: read.job.pieces.map((p) => ({ ...p, name: names.get(p.id) ?? p.name })) };
   }, [read, chosen]);
   const photoOf = useMemo(() => {
@@ -180,7 +180,7 @@ export function SheetsScreen() {
         ) : best && named ? (
           <>
             <p role="status">
-              {count(sheets.length, 'sheet')} of {SHEETS[which]!.name}. {boundWords(best)}
+              {formatCount(sheets.length, 'sheet')} of {SHEETS[which]!.name}. {describeBound(best)}
             </p>
             {best.missing.length ? (
               <Notice kind="block">
@@ -189,7 +189,7 @@ export function SheetsScreen() {
                   {best.missing
                     .map(
                       (m) =>
-                        `${m.quantity} × ${byKey.get(m.piece)?.photo ? photoName(byKey.get(m.piece)!.photo) : m.piece}`,
+                        `${m.quantity} × ${byKey.get(m.piece)?.photo ? formatPhotoName(byKey.get(m.piece)!.photo) : m.piece}`,
                     )
                     .join(', ')}
                 </span>
@@ -217,7 +217,7 @@ export function SheetsScreen() {
                     })}
                   </div>
                   <p>
-                    <b>{sheetLetter(i)}</b> {count(one.prints.length, 'print')}
+                    <b>{sheetLetter(i)}</b> {formatCount(one.prints.length, 'print')}
                   </p>
                 </li>
               ))}
@@ -244,7 +244,7 @@ export function SheetsScreen() {
           </>
         ) : state.status === 'refused' ? (
           <Empty title="They cannot be put together">
-            <p>{issueWords(state.issue, voice)}</p>
+            <p>{describeIssue(state.issue, voice)}</p>
           </Empty>
         ) : state.status === 'failed' ? (
           <Empty title="They could not be put together">
@@ -275,7 +275,7 @@ export function SheetsScreen() {
         </Row>
         <section aria-label="Prints on it">
           <h2>
-            {count(
+            {formatCount(
               chosen.reduce((n, p) => n + p.copies, 0),
               'print',
             )}
@@ -294,13 +294,13 @@ export function SheetsScreen() {
                   }
                 >
                   {p.copies > 1 ? `${p.copies} × ` : ''}
-                  {sizeWords(p.width, p.height, voice)} {photoName(p.photo)}
+                  {formatSize(p.width, p.height, voice)} {formatPhotoName(p.photo)}
                 </Tick>
               </li>
             ))}
           </Chosen>
           {possible.length < toMake.length ? (
-            <p>{count(toMake.length - possible.length, 'print')} too large for this sheet.</p>
+            <p>{formatCount(toMake.length - possible.length, 'print')} too large for this sheet.</p>
           ) : null}
         </section>
         <section aria-label="Save the sheets">

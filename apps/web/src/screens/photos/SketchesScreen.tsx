@@ -18,7 +18,14 @@ import {
   type SketchFacts,
 } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
-import { NAMES, count, photoName, photoWords, suggestionWords, unlaidWords } from '@temnex/words';
+import {
+  DEFAULT_NAMES,
+  formatCount,
+  formatPhotoName,
+  describePhoto,
+  describeSuggestion,
+  describeUnlaid,
+} from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { PagePlain } from '../../photos/PagePlain.tsx';
@@ -147,7 +154,7 @@ export function SketchesScreen() {
     const ground = PAGE_SIZES.find((s) => s.id === size);
     const { width, height, seam } = page.ground;
     const asked = ground ?? { unit: page.unit, width: String(width), height: String(height) };
-    const made = fromPattern(page, name, { ...asked, seam: seam === undefined ? null : String(seam) }, NAMES);
+    const made = fromPattern(page, name, { ...asked, seam: seam === undefined ? null : String(seam) }, DEFAULT_NAMES);
     const { pattern: _pattern, ...fresh } = turned.reduce(turnOpening, made.page);
     const laid = layPhotos(fresh, chosen);
     // What reaches past the page or is not seen at all is said before the page is begun.
@@ -201,7 +208,7 @@ export function SketchesScreen() {
       </Ground>
       <Slip aria-label="What is laid on it">
         <section aria-label="Photos">
-          <h2>{chosen.length ? count(chosen.length, 'photo') : 'Without photos'}</h2>
+          <h2>{chosen.length ? formatCount(chosen.length, 'photo') : 'Without photos'}</h2>
           <PhotoRow photos={chosen} press={(id) => choose(ids.filter((i) => i !== id))} label="Leave out" />
           <details>
             <summary>Choose photos</summary>
@@ -231,7 +238,7 @@ export function SketchesScreen() {
                   <li key={i}>
                     <Notice kind="advice">
                       <span>
-                        {unlaidWords(u, nameOf, (id) => begun.page.items.find((item) => item.id === id)?.name ?? id)}
+                        {describeUnlaid(u, nameOf, (id) => begun.page.items.find((item) => item.id === id)?.name ?? id)}
                       </span>
                       {u.is === 'other-way' ? (
                         <Quiet onPress={() => setTurned([...turned, u.item])}>Turn its place</Quiet>
@@ -245,7 +252,7 @@ export function SketchesScreen() {
                   <Notice kind="advice">
                     <span>
                       {begun.page.items.find((one) => one.id === item)?.name}:{' '}
-                      {suggestionWords(begun.page.items.find((one) => one.id === item)!.recipe, suggestion, {
+                      {describeSuggestion(begun.page.items.find((one) => one.id === item)!.recipe, suggestion, {
                         mark: MARKS[begun.page.mark],
                         figures: 'typeset',
                       })}
@@ -289,8 +296,8 @@ function PhotoRow({ photos, press, label }: { photos: readonly Photo[]; press: (
           <button
             type="button"
             onClick={() => press(p.id)}
-            aria-label={`${label} ${photoWords(p)}`}
-            title={photoName(p)}
+            aria-label={`${label} ${describePhoto(p)}`}
+            title={formatPhotoName(p)}
           >
             <img src={photoUrl(p.file, 'small')} alt="" loading="lazy" />
           </button>

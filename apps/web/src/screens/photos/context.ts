@@ -1,14 +1,14 @@
 import { useOutletContext } from 'react-router';
 import type { Photo, Unit } from '@temnex/core';
 import type { useTakeIn } from './useTakeIn.ts';
-import type { Photos, ShownPhoto } from '@temnex/contract';
+import type { Photos, PhotoOnPage } from '@temnex/contract';
 
 /** What is known of the photos, whichever mark of the tape one is at. */
 export interface PhotosContext {
   readonly photos: readonly Photo[];
   /** Of which it cannot be read how large they are. */
   readonly unreadable: Photos['unreadable'];
-  readonly shown: readonly ShownPhoto[];
+  readonly shown: readonly PhotoOnPage[];
   /** The unit in which bare lengths are read. */
   readonly unit: Unit;
   /** Photos that are being taken in, whichever mark one has gone on to meanwhile. */

@@ -1,7 +1,7 @@
 import Papa from 'papaparse';
 import { MARKS, exactText, gangPiece, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
-import { photoName, sizeWords } from '@temnex/words';
+import { formatPhotoName, formatSize } from '@temnex/words';
 import { askForFile } from '../../api/client.ts';
 import { giveFile } from '../../ui/giveFile.ts';
 
@@ -23,20 +23,20 @@ export const keepSheets = async (asked: PhotoSheets, name: string): Promise<void
 
 /** A name of a file for a print: what it shows and its size. */
 export const fileNameOf = (print: PrintToMake): string =>
-  `${photoName(print.photo).replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}-${sizeWords(print.width, print.height, { mark: MARKS['1/16'], figures: 'plain' }).replace(/[^\d]+/g, '-')}.jpg`; // prettier-ignore
+  `${formatPhotoName(print.photo).replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}-${formatSize(print.width, print.height, { mark: MARKS['1/16'], figures: 'plain' }).replace(/[^\d]+/g, '-')}.jpg`; // prettier-ignore
 
 /** The prints to order as text, one a line. */
 export const ordersText = (prints: readonly PrintToMake[]): string =>
   prints
     .map(({ photo, width, height, copies, page }) => {
-      const size = sizeWords(width, height, { mark: MARKS['1/16'], figures: 'plain' });
-      return `${copies} x ${size}: ${photoName(photo)} (${photo.name})${page ? `, for ${page.name}` : ''}`;
+      const size = formatSize(width, height, { mark: MARKS['1/16'], figures: 'plain' });
+      return `${copies} x ${size}: ${formatPhotoName(photo)} (${photo.name})${page ? `, for ${page.name}` : ''}`;
     })
     .join('\n');
 
 export function ordersCsv(prints: readonly PrintToMake[], unit: Unit): string {
   const rows = prints.map(({ photo, width, height, copies, page }) => [
-    ...[String(copies), exactText(width, unit), exactText(height, unit), photoName(photo), photo.name],
+    ...[String(copies), exactText(width, unit), exactText(height, unit), formatPhotoName(photo), photo.name],
     page?.name ?? '',
   ]);
   const heading = ['Copies', `Width (${unit})`, `Height (${unit})`, 'Photo', 'File', 'For'];

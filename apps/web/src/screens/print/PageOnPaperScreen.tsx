@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { PAPERS, pageOnPaper, type PrintPaper } from '@temnex/drawing';
-import { count } from '@temnex/words';
+import { PAPERS, drawPageOnPaper, type PrintPaper } from '@temnex/drawing';
+import { formatCount } from '@temnex/words';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -25,7 +25,7 @@ export function PageOnPaperScreen() {
   const { name } = editor.page;
   const pages = useMemo(
     () =>
-      pageOnPaper(
+      drawPageOnPaper(
         derived,
         {
           ...{ title: name, voice: { mark: derived.mark, figures: 'typeset' }, scale: SCALES[scale] },
@@ -78,7 +78,7 @@ export function PageOnPaperScreen() {
           The same as PDF
         </a>
         <PlainLink to={`/page/${id}`}>Back to the page</PlainLink>
-        {chosen ? <span>Marks of {count(chosen.length, 'item')}</span> : null}
+        {chosen ? <span>Marks of {formatCount(chosen.length, 'item')}</span> : null}
       </Bar>
       <Sheets>
         {pages.map((page, i) => (

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { readJob, sameBasis } from '@temnex/core';
-import { PAPERS, printPages, type PrintPaper } from '@temnex/drawing';
+import { PAPERS, drawOrderPages, type PrintPaper } from '@temnex/drawing';
 import { usePlan } from '../../api/queries.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -25,7 +25,7 @@ export function PrintScreen() {
     const read = record ? readJob(record.job) : null;
     if (!record || !read?.ok) return null;
     const names = new Map(read.job.pieces.map((p) => [p.id, p.name]));
-    return printPages(
+    return drawOrderPages(
       {
         title: editor.page.name,
         plan: record.plan,

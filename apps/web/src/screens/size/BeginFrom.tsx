@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import { MARKS, fromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
-import { NAMES, figure, pageProblemWords, type Voice } from '@temnex/words';
+import { DEFAULT_NAMES, formatLength, describePageProblem, type Voice } from '@temnex/words';
 import { useCreatePage, usePage } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -31,9 +31,9 @@ export function misfitWords(misfit: Misfit, page: Page): string {
   const voice: Voice = { mark: MARKS[page.mark], figures: 'typeset' };
   const nameOf = (id: string) => page.items.find((i) => i.id === id)?.name ?? id;
   if ('part' in misfit)
-    return `${misfit.part} reaches ${figure(misfit.by, voice)} over the ${misfit.edges.join(' and ')} edge.`;
+    return `${misfit.part} reaches ${formatLength(misfit.by, voice)} over the ${misfit.edges.join(' and ')} edge.`;
   const { recipe = null } = page.items.find((i) => i.id === misfit.item) ?? {};
-  return `${nameOf(misfit.item)}: ${pageProblemWords(misfit.problem, recipe, voice, nameOf)}`;
+  return `${nameOf(misfit.item)}: ${describePageProblem(misfit.problem, recipe, voice, nameOf)}`;
 }
 
 const groundOf = ({ unit, ground: { width, height, seam } }: Page): Ground => ({
@@ -53,7 +53,7 @@ export default function BeginFrom({ id, close }: { id: string; close: () => void
   const begun = useMemo(() => {
     if (!document || !ground) return null;
     const reads = [ground.width, ground.height].every((text) => parseLength(text, ground.unit).ok);
-    return reads ? fromPattern(document, name ?? `${document.name}, another`, ground, NAMES) : null;
+    return reads ? fromPattern(document, name ?? `${document.name}, another`, ground, DEFAULT_NAMES) : null;
   }, [document, ground, name]);
   if (record.error)
     return (

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import { RECIPE_IDS, type Laid, type RecipeId, type Table } from '@temnex/core';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn } from '../../construction/started.ts';
 import { Choice } from '../../ui/Choice.tsx';
@@ -84,7 +84,7 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
     <Shelf>
       <ul aria-label="What to work out">
         {RECIPE_IDS.map((id) => {
-          const words = recipeWords(id);
+          const words = recipeText(id);
           return (
             <li key={id}>
               <One type="button" aria-pressed={id === chosen} title={words.asks} onClick={() => choose(id)}>
@@ -102,7 +102,7 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
         <Choice
           label="What to work out"
           value={chosen}
-          options={RECIPE_IDS.map((id) => ({ id, name: recipeWords(id).title }))}
+          options={RECIPE_IDS.map((id) => ({ id, name: recipeText(id).title }))}
           onChange={choose}
         />
       </div>

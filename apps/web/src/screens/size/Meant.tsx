@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import type { RecipeId, Table } from '@temnex/core';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn } from '../../construction/started.ts';
 
@@ -79,8 +79,8 @@ export function Meant({
                   <LayersPicture laid={laid} scale={scale} x={(WIDE - width) / 2} y={(HIGH + height) / 2} thin />
                 ) : null}
               </svg>
-              <b>{recipeWords(id).title}</b>
-              {recipeWords(id).asks}
+              <b>{recipeText(id).title}</b>
+              {recipeText(id).asks}
             </One>
           </li>
         );

@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { emptyPage, startPage, type RecipeId } from '@temnex/core';
 import type { PageSummary } from '@temnex/contract';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
 import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
@@ -79,7 +79,7 @@ const Find = styled.label`
 const LISTED = 25;
 /** Fetched when it is asked for. */
 const BeginFrom = lazy(() => import('./BeginFrom.tsx'));
-const nameOf = (recipe: RecipeId) => recipeWords(recipe).item(1);
+const nameOf = (recipe: RecipeId) => recipeText(recipe).item(1);
 
 /** The pages there are, and how far each has come. */
 export function PagesOnTable() {

@@ -12,7 +12,7 @@ import {
   type Size,
   type Table,
 } from '@temnex/core';
-import { figure, offerWords, sheetsWords, sizeWords } from '@temnex/words';
+import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
 import { usePlanner } from '../../planner/usePlanner.ts';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -53,7 +53,7 @@ function Sheets({ blanks, paper, table }: { blanks: readonly Blank[]; paper: Siz
   }, [job, plan]);
   const found = state.status === 'done' ? state.plans['least-paper'] : undefined;
   if (!found || found.missing.length) return null;
-  return <> It takes {sheetsWords(found, paper, { mark: table.mark, figures: 'typeset' })}.</>;
+  return <> It takes {describeSheetCount(found, paper, { mark: table.mark, figures: 'typeset' })}.</>;
 }
 
 interface PaperCheckProps {
@@ -89,7 +89,7 @@ export function PaperCheck({ made, text, setText }: PaperCheckProps) {
         {paper && fitsIn(largest, paper) ? (
           <>
             Yes{fitsIn(largest, paper) === 'turned' ? ', turned' : ''}: the largest piece is{' '}
-            {sizeWords(largest.width, largest.height, voice)}.
+            {formatSize(largest.width, largest.height, voice)}.
             {blanks.every((blank) => fitsIn(blank, paper)) ? (
               <Sheets blanks={blanks} paper={paper} table={table} />
             ) : null}
@@ -97,11 +97,11 @@ export function PaperCheck({ made, text, setText }: PaperCheckProps) {
         ) : null}
         {long?.length ? (
           <>
-            {sizeWords(largest.width, largest.height, voice)} is too long by{' '}
-            {long.map((o) => figure(o, voice)).join(' and ')}.{' '}
+            {formatSize(largest.width, largest.height, voice)} is too long by{' '}
+            {long.map((o) => formatLength(o, voice)).join(' and ')}.{' '}
             {offers.length ? (
               <Quiet onPress={() => made.take(offers)}>
-                Trim: {offers.map((o) => offerWords(recipe, o, voice)).join(', ')}
+                Trim: {offers.map((o) => describeOffer(recipe, o, voice)).join(', ')}
               </Quiet>
             ) : null}
           </>

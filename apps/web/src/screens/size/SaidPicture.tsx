@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import type { Laid } from '@temnex/core';
-import { sizeWords, type Voice } from '@temnex/words';
+import { formatSize, type Voice } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 
 const Card = styled.figure`
@@ -32,7 +32,7 @@ export function SaidPicture({ laid, voice }: { laid: Laid; voice: Voice }) {
       <svg width={width * scale + 2} height={height * scale + 2}>
         <LayersPicture laid={laid} scale={scale} x={1} y={height * scale + 1} thin />
       </svg>
-      <figcaption>{sizeWords(width, height, voice)}</figcaption>
+      <figcaption>{formatSize(width, height, voice)}</figcaption>
     </Card>
   );
 }

@@ -12,7 +12,7 @@ import {
   type RecipeId,
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
-import { recipeWords } from '@temnex/words';
+import { recipeText } from '@temnex/words';
 import { ask } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
@@ -136,7 +136,7 @@ export function SizeScreen() {
     [latest],
   );
   const { table, recipe } = made;
-  const words = recipeWords(recipe);
+  const words = recipeText(recipe);
   const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
 
   const say = (line: string): boolean | Promise<boolean> => {
@@ -151,7 +151,7 @@ export function SizeScreen() {
       if (target === 'new') {
         const { room, markName } = sizing;
         const empty = { ...emptyPage('New page', table.unit), mark: markName, ground: room };
-        const page = startPage(empty, item(1), (other) => recipeWords(other).item(1), newId);
+        const page = startPage(empty, item(1), (other) => recipeText(other).item(1), newId);
         return void navigate(`/page/${(await create.mutateAsync(page)).id}`);
       }
       const { document: page, version } = await fetchPage(target);
@@ -236,7 +236,7 @@ export function SizeScreen() {
               ) : null}
               {onward.map(({ recipe: next, input }) => (
                 <Quiet key={next} onPress={() => state.replace(next as RecipeId, input)}>
-                  {recipeWords(next as RecipeId).title} round it
+                  {recipeText(next as RecipeId).title} round it
                 </Quiet>
               ))}
             </Foot>

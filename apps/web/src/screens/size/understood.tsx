@@ -1,12 +1,12 @@
 import { cardEitherWay, lineLeavingOut, recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
 import {
-  constructionsMeant,
-  list,
-  recipeProblemWords,
-  recipeWords,
-  saidBackWords,
-  saidWords,
-  stockLine,
+  findMentionedConstructions,
+  formatList,
+  describeRecipeProblem,
+  recipeText,
+  describeParsedInput,
+  describeLineProblem,
+  previewStockLine,
   type Voice,
 } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
@@ -23,14 +23,14 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
     const { input } = heard.said;
     const solved = recipeOf(heard.recipe).solve(input, heard.table);
     const but = solved.status === 'refused' ? solved.problems : [];
-    const why = but.map((problem) => recipeProblemWords(heard.recipe, problem, voice));
+    const why = but.map((problem) => describeRecipeProblem(heard.recipe, problem, voice));
     return {
       ok: true,
-      says: [saidBackWords(heard.recipe, input, heard) + (why.length ? '.' : ''), ...why].join(' '),
+      says: [describeParsedInput(heard.recipe, input, heard) + (why.length ? '.' : ''), ...why].join(' '),
       seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
     };
   }
-  const paper = stockLine(text, [], table.unit);
+  const paper = previewStockLine(text, [], table.unit);
   if (paper) {
     const { said, says } = paper;
     if (!said.ok) return { ok: false, says };
@@ -39,14 +39,14 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
       : { ok: false, says: `${says}: which paper?` };
   }
   // without a number it is only said what one wants to make
-  const meant = constructionsMeant(text);
+  const meant = findMentionedConstructions(text);
   if (meant.length) {
-    const { title, asks } = recipeWords(meant[0]!);
+    const { title, asks } = recipeText(meant[0]!);
     const seen = <Meant ids={meant} table={table} choose={choose} />;
     return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
   }
   const problem = heard?.said.ok === false ? heard.said.problem : ({ code: 'phrase-unreadable', text } as const);
-  return { ok: false, says: saidWords({ ok: false, problem }, voice), instead: insteadOf(text, table) };
+  return { ok: false, says: describeLineProblem({ ok: false, problem }, voice), instead: insteadOf(text, table) };
 }
 
 /** Lines that would be understood in its place, each behind a button of its own. */
@@ -59,5 +59,5 @@ function insteadOf(text: string, table: Table): NonNullable<UnderstoodLine['inst
     ];
   const shorter = lineLeavingOut(text, table, newId);
   const words = shorter?.without.map((word) => `"${word}"`) ?? [];
-  return shorter ? [{ line: shorter.line, says: `Leave out ${list(words, 'and')}` }] : [];
+  return shorter ? [{ line: shorter.line, says: `Leave out ${formatList(words, 'and')}` }] : [];
 }

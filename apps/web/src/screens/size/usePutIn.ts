@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Unit } from '@temnex/core';
-import { stockLine } from '@temnex/words';
+import { previewStockLine } from '@temnex/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { fetchDrawer } from '../../api/drawer.ts';
 import { useAddStock } from '../../api/queries.ts';
@@ -14,7 +14,7 @@ export function usePutIn(unit: Unit) {
     setPut(null);
     try {
       const { papers } = await fetchDrawer(client);
-      const { said, says } = stockLine(line, papers, unit) ?? {};
+      const { said, says } = previewStockLine(line, papers, unit) ?? {};
       if (!said) return false;
       if (!said.ok || !said.paper) {
         const unknown = said.ok

@@ -19,7 +19,7 @@ import {
   type RecipeId,
   type Table,
 } from '@temnex/core';
-import { constructionsMeant } from '@temnex/words';
+import { findMentionedConstructions } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
 import { newId } from '../../ui/newId.ts';
 
@@ -180,7 +180,7 @@ export function useSizing() {
     say: (line: string): boolean => {
       const heard = sayRecipe(line, table, newId);
       if (!heard?.said.ok) {
-        const [meant] = constructionsMeant(line);
+        const [meant] = findMentionedConstructions(line);
         if (meant) choose(meant);
         return meant !== undefined;
       }

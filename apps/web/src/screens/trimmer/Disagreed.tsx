@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { IDLE_WORDS, count } from '@temnex/words';
+import { NO_OP_MESSAGES, formatCount } from '@temnex/words';
 import type { LiveSession } from '../../trimmer/useSession.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -14,8 +14,8 @@ export function Disagreed({ live }: { live: LiveSession }) {
   return (
     <Notice kind="advice">
       <span>
-        {count(said.length, 'press', 'presses')} {said.length > 1 ? 'were' : 'was'} not carried out:{' '}
-        {IDLE_WORDS[first!.why]}.
+        {formatCount(said.length, 'press', 'presses')} {said.length > 1 ? 'were' : 'was'} not carried out:{' '}
+        {NO_OP_MESSAGES[first!.why]}.
       </span>
       <Quiet onPress={() => setRead(new Set(live.idle.map((i) => i.event.id)))}>Understood</Quiet>
     </Notice>

@@ -11,7 +11,7 @@ import {
   type Left,
   type Measured,
 } from '@temnex/core';
-import { figure, sizeWords, type Voice } from '@temnex/words';
+import { formatLength, formatSize, type Voice } from '@temnex/words';
 import { Plain, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -29,7 +29,7 @@ const Line = styled.div`
 
 /** What three sizes in a row say of the fence. */
 export function fenceWords(says: FenceSays, voice: Voice): string {
-  const by = (n: number) => figure(Math.abs(n), voice);
+  const by = (n: number) => formatLength(Math.abs(n), voice);
   if (says.code === 'always-off')
     return `Three in a row are ${by(says.by)} too ${says.by > 0 ? 'long' : 'short'}: this cutter is not true. Set “cuts longer than set by” with your cutting habits, or cut a strip to measure there.`;
   const side = (n: number) => (n === 0 ? 'right' : `${by(n)} ${n > 0 ? 'long' : 'short'}`);
@@ -93,7 +93,7 @@ export function MeasuredPanel({
   const one: Measured = { piece: held.piece, copy: held.copy, ...size };
   const differences = (['width', 'height'] as const).flatMap((side) => {
     const by = lengthOf(size[side], plan.unit) - piece[side];
-    return by ? [`${figure(Math.abs(by), voice)} ${by > 0 ? 'over' : 'short'} in ${side}`] : [];
+    return by ? [`${formatLength(Math.abs(by), voice)} ${by > 0 ? 'over' : 'short'} in ${side}`] : [];
   });
   const says = fenceSays(offBy(job, plan, [...[...measured].filter(([k]) => k !== key).map(([, m]) => m), one]));
   return (
@@ -125,7 +125,7 @@ export function MeasuredPanel({
         ))}
       </Line>
       <p role="status">
-        It was to be {sizeWords(ticks(piece.width), ticks(piece.height), voice)}
+        It was to be {formatSize(ticks(piece.width), ticks(piece.height), voice)}
         {differences.length ? `: ${differences.join(', ')}.` : ', and it is.'}
       </p>
       {trouble ? (

@@ -2,7 +2,7 @@ import { styled } from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { minutesOf } from '@temnex/core';
-import { count } from '@temnex/words';
+import { formatCount } from '@temnex/words';
 import { Plain, PlainLink, Strong } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -54,12 +54,12 @@ export function Planned({ live }: { live: LiveSession }) {
       ) : rest.status === 'asking' ? (
         <>
           <h2>
-            {rest.saves === 1 ? 'A sheet could be saved' : `${count(rest.saves, 'sheet')} could be saved`}, if sheets
-            you have not started are cut differently.
+            {rest.saves === 1 ? 'A sheet could be saved' : `${formatCount(rest.saves, 'sheet')} could be saved`}, if
+            sheets you have not started are cut differently.
           </h2>
           <p>Letters you have pencilled stay as they are either way.</p>
           <Line>
-            <Strong onPress={() => rest.choose('recut')}>Save {count(rest.saves, 'sheet')}</Strong>
+            <Strong onPress={() => rest.choose('recut')}>Save {formatCount(rest.saves, 'sheet')}</Strong>
             <Plain onPress={() => rest.choose('keep')}>Keep those sheets as planned</Plain>
             {undo}
           </Line>
@@ -161,7 +161,7 @@ export function Over({ live }: { live: LiveSession }) {
       </div>
       {live.waiting ? (
         <Notice kind="advice">
-          <span role="status">{count(live.waiting, 'press', 'presses')} still to be sent.</span>
+          <span role="status">{formatCount(live.waiting, 'press', 'presses')} still to be sent.</span>
         </Notice>
       ) : null}
       <Line>

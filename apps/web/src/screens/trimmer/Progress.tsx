@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
 import { pressAt, type Press, type TrimmerStep } from '@temnex/core';
-import { count } from '@temnex/words';
+import { formatCount } from '@temnex/words';
 
 /*
  * How far one has come, as a ruler: a long mark for each step that cuts, a short one for what is done between, the black edge as far as
@@ -55,9 +55,10 @@ export function Progress({ steps, presses, at }: ProgressProps) {
     .reduce((n, s) => n + (s.do === 'take' ? s.sheets.length : s.do === 'whole' ? 1 : 0), 0);
   const done = pressAt(presses, at);
   const share = presses.length ? done / presses.length : 1;
-  const left = [cuts - made ? count(cuts - made, 'cut') : '', sheets ? `${count(sheets, 'sheet')} to take` : ''].filter(
-    Boolean,
-  );
+  const left = [
+    cuts - made ? formatCount(cuts - made, 'cut') : '',
+    sheets ? `${formatCount(sheets, 'sheet')} to take` : '',
+  ].filter(Boolean);
   return (
     <div>
       <Rule

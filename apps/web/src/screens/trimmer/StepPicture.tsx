@@ -2,16 +2,16 @@ import { memo, startTransition, useEffect, useRef, useState } from 'react';
 import { keyframes, styled } from 'styled-components';
 import type { Job, Plan, PlanNode, TrimmerStep } from '@temnex/core';
 import {
-  definitionsOf,
-  finishPicture,
-  marksText,
+  formatDefinitions,
+  drawFinish,
+  formatMarks,
   paperFill,
-  stepPicture,
-  trimmerPicture,
+  drawStep,
+  drawTrimmerStep,
   type Drawing,
-  type Drawn,
+  type DrawingMark,
   type PictureStyle,
-  type TrimmerPicture,
+  type TrimmerDrawing,
 } from '@temnex/drawing';
 import { useRoom } from './useRoom.ts';
 
@@ -41,18 +41,18 @@ const Gone = styled.svg`
 `;
 
 interface Shown extends Drawing {
-  readonly off: readonly Drawn[];
-  readonly front: readonly Drawn[];
+  readonly off: readonly DrawingMark[];
+  readonly front: readonly DrawingMark[];
 }
 
 /** By hand: the same pictures as in the cutting order, larger. */
 function byHand(plan: Plan, step: TrimmerStep, job: Job, style: PictureStyle, room: Room): Shown | null {
-  if (step.do === 'cut') return { ...stepPicture(plan, step.step, job, style, room), off: [], front: [] };
+  if (step.do === 'cut') return { ...drawStep(plan, step.step, job, style, room), off: [], front: [] };
   if (step.do !== 'finish' && step.do !== 'over') return null;
   const stock = stockOf(plan, step.piece.id);
   const side = step.do === 'over' ? 'B' : sideOf(plan, step.piece.id);
   const fillAt = (scale: number) => (stock ? paperFill({ ...style, scale }, stock, side) : '#ffffff');
-  return { ...finishPicture(step.piece, fillAt, ''), off: [], front: [] };
+  return { ...drawFinish(step.piece, fillAt, ''), off: [], front: [] };
 }
 interface Room {
   readonly width: number;
@@ -108,14 +108,14 @@ function readyFor(
   const key = `${room.width} ${room.height} ${turned} ${times}`;
   const before = made.get(step);
   if (before && before.key === key && before.style === style) return before.ready;
-  const drawn: TrimmerPicture | null = trimmerPicture(plan, step, job, style, room, { turned, times });
+  const drawn: TrimmerDrawing | null = drawTrimmerStep(plan, step, job, style, room, { turned, times });
   const picture = drawn ?? byHand(plan, step, job, style, room);
   const ready = picture && {
     picture,
-    defs: definitionsOf({ ...picture, marks: [...picture.marks, ...picture.off] }),
-    marks: marksText(picture.marks),
-    off: marksText(picture.off),
-    front: marksText(picture.front),
+    defs: formatDefinitions({ ...picture, marks: [...picture.marks, ...picture.off] }),
+    marks: formatMarks(picture.marks),
+    off: formatMarks(picture.off),
+    front: formatMarks(picture.front),
   };
   made.set(step, { key, style, ready });
   return ready;

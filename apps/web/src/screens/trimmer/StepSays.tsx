@@ -1,10 +1,10 @@
 import { ticks, type Mark } from '@temnex/core';
-import type { TrimmerWords } from '@temnex/words';
+import type { TrimmerStepText } from '@temnex/words';
 import { Figure, SizeFigure } from '../../ui/Figure.tsx';
 import { Says } from './Frame.tsx';
 
 /** A step in words: what is to be done, what the fence is set to, what comes off and where it goes, what to mind. */
-export function StepSays({ words, mark }: { words: TrimmerWords; mark: Mark }) {
+export function StepSays({ words, mark }: { words: TrimmerStepText; mark: Mark }) {
   return (
     <Says>
       <p className="out-of-sight" role="status">

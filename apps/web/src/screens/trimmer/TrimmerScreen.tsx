@@ -11,7 +11,7 @@ import {
   type SessionDeed,
   type TrimmerStep,
 } from '@temnex/core';
-import { copyWords, count, pressWords } from '@temnex/words';
+import { describeCopy, formatCount, describePress } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
 import { useAwake } from '../../trimmer/useAwake.ts';
@@ -99,12 +99,12 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       if (!kit) return null;
       const of = wantedAs(piece);
       const bag = bagOfCopy(copy, kit.perPage[of] ?? 1, kit.before[orderId]?.[of]);
-      return copyWords(bag, kit.copies, kit.names[bag - 1] ?? null);
+      return describeCopy(bag, kit.copies, kit.names[bag - 1] ?? null);
     },
     [kit, orderId],
   );
   const words = useMemo(
-    () => (now.length ? pressWords(now, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
+    () => (now.length ? describePress(now, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
     [now, plan, job, voice, pieceName, places, bagOf],
   );
   useAwake(state.phase !== 'over');
@@ -204,7 +204,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           title={`${session.title}${bags}`}
           says={
             live.offline
-              ? `The server does not answer; ${live.waiting ? `${count(live.waiting, 'press', 'presses')} ${isOnlyInMemory(session.session.id) ? 'only in this window: do not close it' : 'kept here'}` : 'go on'}`
+              ? `The server does not answer; ${live.waiting ? `${formatCount(live.waiting, 'press', 'presses')} ${isOnlyInMemory(session.session.id) ? 'only in this window: do not close it' : 'kept here'}` : 'go on'}`
               : live.waiting > 1
                 ? `${live.waiting} being sent`
                 : ''
@@ -228,8 +228,8 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         {session.unreadable ? (
           <Notice kind="advice">
             <span>
-              {count(session.unreadable, 'press', 'presses')} of this session cannot be read: look at what is cut before
-              you go on.
+              {formatCount(session.unreadable, 'press', 'presses')} of this session cannot be read: look at what is cut
+              before you go on.
             </span>
           </Notice>
         ) : null}

@@ -16,7 +16,7 @@ import {
   type Spoiled,
   type WrongCut,
 } from '@temnex/core';
-import { KIND_WORDS, WRONG_WORDS, sizeWords, stepWords, type Voice } from '@temnex/words';
+import { STOCK_KIND_LABELS, WRONG_CUT_LABELS, formatSize, describeStep, type Voice } from '@temnex/words';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -53,10 +53,10 @@ const Saved = styled.p`
 
 type Way = WrongCut['how'] | 'piece' | 'stop';
 const WAYS: { readonly id: Way; readonly name: string }[] = [
-  { id: 'size', name: `It was ${WRONG_WORDS.size}` },
-  { id: 'edge', name: `It was ${WRONG_WORDS.edge}` },
-  { id: 'torn', name: `It is ${WRONG_WORDS.torn}` },
-  { id: 'paper', name: `It was ${WRONG_WORDS.paper}` },
+  { id: 'size', name: `It was ${WRONG_CUT_LABELS.size}` },
+  { id: 'edge', name: `It was ${WRONG_CUT_LABELS.edge}` },
+  { id: 'torn', name: `It is ${WRONG_CUT_LABELS.torn}` },
+  { id: 'paper', name: `It was ${WRONG_CUT_LABELS.paper}` },
   { id: 'piece', name: 'A piece that had come off is spoiled' },
   { id: 'stop', name: 'Nothing is wrong: plan the rest anew' },
 ];
@@ -102,7 +102,7 @@ export function WrongPanel({
   const [own, setOwn] = useState<readonly Left[] | null>(null);
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const per = TICKS_PER_UNIT[plan.unit];
-  const words = guided ? stepWords(guided, plan, job, voice, pieceName) : null;
+  const words = guided ? describeStep(guided, plan, job, voice, pieceName) : null;
   const off = useMemo(
     () => lyingAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : [])),
     [job, plan, cuts],
@@ -220,7 +220,7 @@ export function WrongPanel({
             { id: '', name: 'choose it …' },
             ...items.map((s) => ({
               id: s.id,
-              name: `${drawer.papers.find((p) => p.id === s.paper)?.name ?? ''}, ${KIND_WORDS[s.kind]} ${sizeWords(lengthOf(s.width, s.unit), lengthOf(s.height, s.unit), voice)}`, // prettier-ignore
+              name: `${drawer.papers.find((p) => p.id === s.paper)?.name ?? ''}, ${STOCK_KIND_LABELS[s.kind]} ${formatSize(lengthOf(s.width, s.unit), lengthOf(s.height, s.unit), voice)}`, // prettier-ignore
             })),
           ]}
           onChange={(id) => {
@@ -281,7 +281,7 @@ export function WrongPanel({
             </Quiet>
           ) : null}
           {tooMuch && of ? (
-            <p role="alert">That is more than was in hand ({sizeWords(of.width * per, of.height * per, voice)}).</p>
+            <p role="alert">That is more than was in hand ({formatSize(of.width * per, of.height * per, voice)}).</p>
           ) : null}
           <Saved role="status">
             {gives.length
