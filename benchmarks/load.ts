@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import {
-  basisOf,
+  buildBasis,
   derivePage,
-  jobOfPage,
+  buildPageJob,
   planJob,
   readJob,
   seededRandom,
@@ -145,11 +145,11 @@ async function sessionFor(page: Summary): Promise<{ id: string; steps: number } 
   ]);
   const derived = derivePage(document);
   const { name, copies, spares, first } = document;
-  const wanted = jobOfPage(name, derived, drawer, habits, [], { copies, spares, first });
+  const wanted = buildPageJob(name, derived, drawer, habits, [], { copies, spares, first });
   const read = wanted.ok ? readJob(wanted.job) : null;
   if (!read?.ok) return null;
   const plan = planJob({ ...read.job, nodes: 3 }, { now: () => 0 });
-  const basis = basisOf(version, derived.pieces, drawer.papers, habitsVersion, []);
+  const basis = buildBasis(version, derived.pieces, drawer.papers, habitsVersion, []);
   const kept = await json<{ id: string }>('POST', `/api/pages/${page.id}/plans`, { id: randomUUID(), basis, plan });
   const { session } = await json<{ session: { id: string } }>('POST', '/api/sessions', { id: randomUUID(), plan: kept.id }); // prettier-ignore
   return { id: session.id, steps: plan.steps.length };

@@ -1,5 +1,5 @@
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core';
-import { bruteForce, compile } from '@temnex/core/oracle';
+import { bruteForce, compileJob } from '@temnex/core/oracle';
 import { classicJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from '@temnex/core/makers';
 
 const COUNT = Number(process.env.TEMNEX_BENCH_JOBS ?? 20);
@@ -22,7 +22,7 @@ function tiny(jobs: number): number {
     const read = readJob({ ...document, plan: { ...document.plan, seconds: 0.5 } });
     if (!read.ok) throw new Error('a made job must read');
     const made = planJob(read.job, { now: () => performance.now() });
-    const least = bruteForce(compile(read.job));
+    const least = bruteForce(compileJob(read.job));
     const missing = made.missing.reduce((sum, m) => {
       const piece = read.job.pieces.find((p) => p.id === m.piece)!;
       return sum + m.quantity * piece.width * piece.height;

@@ -5,9 +5,9 @@ import {
   inches,
   newItem,
   recipeOf,
-  sayRecipe,
+  parseRecipeLine,
   setItemField,
-  whatMoved,
+  listMoves,
   type Item,
   type Page,
 } from '@temnex/core';
@@ -71,7 +71,7 @@ export function* sizing(): Generator<string> {
     mark: MARKS['1/16'],
     room: { width: inches(12), height: inches(12), seams: [] },
   } as const;
-  const heard = sayRecipe('mat 1/8 1/16 3/8 1/4 1/8 around 3 7/8 x 5 5/8', table, () => 'm');
+  const heard = parseRecipeLine('mat 1/8 1/16 3/8 1/4 1/8 around 3 7/8 x 5 5/8', table, () => 'm');
   if (!heard?.said.ok) throw new Error('the phrase must read');
   const { input } = heard.said;
   yield `five mats solved: ${time(200, () => void recipeOf('mat-stack').solve(input, table))}`;
@@ -83,8 +83,8 @@ export function* sizing(): Generator<string> {
   const typed = ['4', '4 1/2', '3 7/8', '5'];
   const key = (i: number) => {
     const next = setItemField(page, before, 'p3', ['print', 'width'], typed[i % typed.length]);
-    return whatMoved(before, derivePage(next, undefined, before));
+    return listMoves(before, derivePage(next, undefined, before));
   };
   yield `a keystroke in it, typed, worked out and compared: ${time(20, (i) => void key(i))}`;
-  yield `the whole of it compared: ${time(20, () => void whatMoved(before, before))}`;
+  yield `the whole of it compared: ${time(20, () => void listMoves(before, before))}`;
 }

@@ -1,4 +1,4 @@
-import { jobTogether, planTogether, readJob } from '@temnex/core';
+import { mergeJobs, planTogether, readJob } from '@temnex/core';
 import { pagesOf } from '@temnex/core/makers';
 import { median } from './machine.ts';
 
@@ -12,7 +12,7 @@ export async function* together(): AsyncGenerator<string> {
   let worse = 0;
   for (let seed = 0; seed <= SEEDS; seed++) {
     const pages = pagesOf(seed, { pages: 20, pieces: 10, papers: 12, scraps: 2000, sheets: 20 });
-    const made = jobTogether('together', pages);
+    const made = mergeJobs('together', pages);
     if (!made.ok) throw new Error(made.problem.code);
     const start = performance.now();
     const read = readJob(made.job);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
-import { USUAL_HABITS } from '@temnex/core';
+import { DEFAULT_HABITS } from '@temnex/core';
 
 export const DEMO = '/page/demo-first-wind';
 
@@ -14,7 +14,7 @@ export const isThorough = process.env.TEMNEX_EVERY_WIDTH === '1';
 export const test = base.extend<{ table: Page }>({
   table: async ({ page, request }, use) => {
     await send(request, '/api/demo', { afresh: true });
-    await request.put('/api/habits', { data: USUAL_HABITS });
+    await request.put('/api/habits', { data: DEFAULT_HABITS });
     const errors: string[] = [];
     page.on('pageerror', (e) => errors.push(e.message));
     page.on('console', (m) => {

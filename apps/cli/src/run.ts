@@ -7,16 +7,16 @@ import {
   type Part,
   derivePage,
   fieldKey,
-  issueOf,
+  issueFromZod,
   jobSchema,
   migratePage,
   pageSchema,
   planAimsNested,
   planJobNested,
   planSchema,
-  nestedDeeperThan,
+  isNestedDeeperThan,
   readJob,
-  sheetLetter,
+  formatSheetLetter,
   withBlocks,
   type JobDocument,
   roundExact,
@@ -90,7 +90,7 @@ async function readDocument(file: string, world: World): Promise<unknown> {
     const document: unknown = JSON.parse(
       (await readFile(file === '-' ? '/dev/stdin' : file, 'utf8')).replace(/^\uFEFF/, ''),
     );
-    if (!nestedDeeperThan(document, DEEPEST)) return document;
+    if (!isNestedDeeperThan(document, DEEPEST)) return document;
     world.err(`${file}: is nested more than ${DEEPEST} levels deep`);
     return undefined;
   } catch (error) {
@@ -113,7 +113,7 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
     const was = await readDocument(file, world);
     if (was === undefined) return BAD_INPUT;
     const parsed = planSchema.safeParse(was);
-    if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
+    if (!parsed.success) return refuse(parsed.error.issues.map(issueFromZod), world);
     earlier = parsed.data;
   }
   const watch = { now: world.now, earlier };
@@ -136,7 +136,7 @@ async function plan(document: unknown, { svg, aims, earlier: file }: PlanOptions
     const style = { scale: 48, voice: TERMINAL, face: BLACK_AND_WHITE, pieceName: (id: string) => names.get(id) ?? id };
     try {
       for (let i = 0; i < answer.sheets.length; i++)
-        await writeFile(join(svg, `sheet-${sheetLetter(i)}.svg`), formatSvg(drawSheet(answer, i, job, style)));
+        await writeFile(join(svg, `sheet-${formatSheetLetter(i)}.svg`), formatSvg(drawSheet(answer, i, job, style)));
     } catch {
       world.err(`${svg}: its pictures cannot be written`);
       return BAD_INPUT;
@@ -160,7 +160,7 @@ function shownParts({ parts }: DerivedPage): Part[] {
 
 function size(document: unknown, world: World): number {
   const parsed = pageSchema.safeParse(migratePage(document));
-  if (!parsed.success) return refuse(parsed.error.issues.map(issueOf), world);
+  if (!parsed.success) return refuse(parsed.error.issues.map(issueFromZod), world);
   const page = derivePage(parsed.data, DEFAULT_NAMES);
   const voice: Voice = { mark: page.mark, figures: 'plain' };
   for (const part of shownParts(page)) {

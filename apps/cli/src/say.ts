@@ -3,18 +3,18 @@ import {
   MARKS,
   MARK_NAMES,
   fitsIn,
-  jobOfBlanks,
+  buildBlanksJob,
   parseSize,
   planJobNested,
   readJob,
   recipeOf,
-  cardEitherWay,
-  lineLeavingOut,
-  sayRecipe,
+  splitCardReadings,
+  omitFromLine,
+  parseRecipeLine,
   type MarkName,
-  type SaidLine,
+  type ParsedLine,
   type Size,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import {
   buildAnswer,
@@ -38,7 +38,8 @@ const OPTIONS = {
   json: { type: 'boolean' },
 } as const;
 
-type Asked = { ok: true; line: string; table: Table; paper: Size | null; json: boolean } | { ok: false; why: string };
+type Asked =
+  { ok: true; line: string; table: LayoutContext; paper: Size | null; json: boolean } | { ok: false; why: string };
 
 /** What was asked: the line, the unit and mark, and the page that it is for. */
 function asked(args: readonly string[]): Asked {
@@ -77,7 +78,7 @@ export function say(args: readonly string[], world: World): number {
   const { line, table, paper, json } = what;
   let n = 0;
   const newId = () => `layer ${(n += 1)}`;
-  const heard = sayRecipe(line, table, newId);
+  const heard = parseRecipeLine(line, table, newId);
   const answer = fromPaper(answerTo(heard, line, table, newId), heard, paper, world);
   if (json) world.out(`${JSON.stringify(answer, null, 1)}\n`);
   else tell(answer, world);
@@ -85,7 +86,7 @@ export function say(args: readonly string[], world: World): number {
   return answer.problems.length ? REFUSED : DONE;
 }
 
-function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () => string): Answer {
+function answerTo(heard: ParsedLine | null, line: string, table: LayoutContext, newId: () => string): Answer {
   const voice: Voice = { mark: table.mark, figures: 'plain' };
   const said = heard?.said;
   if (heard && said?.ok) {
@@ -98,8 +99,8 @@ function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () 
     return paper.said.ok
       ? { ...describeNotUnderstood(''), understood: paper.says, problems: [] }
       : describeNotUnderstood(paper.says);
-  const card = cardEitherWay(line);
-  const shorter = card ? null : lineLeavingOut(line, table, newId);
+  const card = splitCardReadings(line);
+  const shorter = card ? null : omitFromLine(line, table, newId);
   const instead = card ? [card.folded, card.flat] : shorter ? [shorter.line] : [];
   return {
     ...describeNotUnderstood(
@@ -113,7 +114,7 @@ function answerTo(heard: SaidLine | null, line: string, table: Table, newId: () 
 }
 
 /** The same answer, with how many sheets of a paper it takes; or why it does not come from that, and what would. */
-function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, world: World): Answer {
+function fromPaper(answer: Answer, heard: ParsedLine | null, asked: Size | null, world: World): Answer {
   if (!heard?.said.ok || answer.problems.length) return answer;
   const { recipe: id, said, sheet, table } = heard;
   const read = sheet ? parseSize(`${sheet.width} x ${sheet.height}`, table.unit) : null;
@@ -132,7 +133,7 @@ function fromPaper(answer: Answer, heard: SaidLine | null, asked: Size | null, w
         recipe.toComeFrom(said.input, table, blank.key, paper).map((offer) => describeOffer(id, offer, voice)),
       ),
     };
-  const wanted = jobOfBlanks(blanks, paper, table);
+  const wanted = buildBlanksJob(blanks, paper, table);
   const job = readJob(wanted);
   if (!job.ok) return answer;
   return {

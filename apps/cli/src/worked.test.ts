@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
-import { MARKS, emptyPage, inches, newItem, sayRecipe, type Table } from '@temnex/core';
+import { MARKS, emptyPage, inches, newItem, parseRecipeLine, type LayoutContext } from '@temnex/core';
 import { run } from './run.ts';
 
 /* Numbers worked out by hand and checked, each asked in one line, and from a page file that holds the same. */
@@ -16,14 +16,14 @@ async function told(...args: string[]) {
   const code = await run(args, world);
   return { code, out, err };
 }
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 /** What `temnex size` says of a page with that alone on it. */
 async function sized(line: string) {
   let n = 0;
-  const heard = sayRecipe(line, table, () => `l${(n += 1)}`);
+  const heard = parseRecipeLine(line, table, () => `l${(n += 1)}`);
   if (!heard?.said.ok) throw new Error(line);
   const item = newItem({ id: 'one', name: 'it', recipe: heard.recipe, input: heard.said.input });
   const file = join(folder, 'page.json');

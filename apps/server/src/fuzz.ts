@@ -1,6 +1,6 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request from 'supertest';
-import { USUAL_RULES, seededRandom } from '@temnex/core';
+import { DEFAULT_RULES, seededRandom } from '@temnex/core';
 import { ROUTES, drawerSchema, habitsRecordSchema, pageRecordSchema, pageSummarySchema } from '@temnex/contract';
 import { z } from 'zod';
 import { demoPapers, demoStock } from './demo/demoDrawer.ts';
@@ -175,7 +175,7 @@ function goodBodies(page: object): Record<string, unknown[]> {
     ],
     'post /api/searches': [{ id, name: 'wide', line: 'reaches 9 x 9' }],
     'put /api/habits': [habits],
-    'put /api/rules': [USUAL_RULES, { ...USUAL_RULES, sheetFrom: { shorter: '8', longer: '8' }, branding: true }],
+    'put /api/rules': [DEFAULT_RULES, { ...DEFAULT_RULES, sheetFrom: { shorter: '8', longer: '8' }, branding: true }],
     'post /api/pages/{id}/plans': [
       { id, basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] }, plan: EMPTY_PLAN },
       {

@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { writeSync } from 'node:fs';
 import request from 'supertest';
-import { planJob, readJob, sessionOf, trimmerSteps, type SessionDeed } from '@temnex/core';
+import { planJob, readJob, foldSession, buildTrimmerSteps, type SessionDeed } from '@temnex/core';
 import type { CuttingRecord, PageRecord, PlanRecord, SentEvents, Session } from '@temnex/contract';
 import { createApplication } from './application.ts';
 import { PlansService, jobOf } from './plans/plans.service.ts';
@@ -103,9 +103,9 @@ async function atTheTrimmer(): Promise<void> {
   for (let turn = 0; ; turn++) {
     const { session, events, plans: orders } = open()!;
     for (const order of orders)
-      if (!lengths.has(order.id)) lengths.set(order.id, trimmerSteps(jobOf(order), order.plan).length);
+      if (!lengths.has(order.id)) lengths.set(order.id, buildTrimmerSteps(jobOf(order), order.plan).length);
     const stepsOf = (plan: string) => lengths.get(plan)!;
-    const { state } = sessionOf(orders[0]!.id, events.map((e) => e.event), stepsOf); // prettier-ignore
+    const { state } = foldSession(orders[0]!.id, events.map((e) => e.event), stepsOf); // prettier-ignore
     const { order, at, phase } = state;
     const deed: SessionDeed =
       phase === 'over'

@@ -4,10 +4,10 @@ import Sqlite from 'better-sqlite3';
 import request from 'supertest';
 import {
   MARKS,
-  basisOf,
+  buildBasis,
   derivePage,
   inches,
-  jobOfPage,
+  buildPageJob,
   planJob,
   readJob,
   recipeOf,
@@ -256,13 +256,13 @@ async function planDemo(ask = get): Promise<{ basis: Basis; plan: Plan }> {
   const cuts = ((await ask(`/api/pages/${DEMO_PAGE_ID}/cuttings`)).body as CuttingRecord[]).filter((c) => !c.undoneAt);
   const derived = derivePage(page.document, DEFAULT_NAMES);
   const done = cuts.flatMap((c) => c.pieces as CutPiece[]);
-  const asked = jobOfPage(page.document.name, derived, drawer, habits, done, page.document);
+  const asked = buildPageJob(page.document.name, derived, drawer, habits, done, page.document);
   if (!asked.ok) throw new Error(asked.problem.code);
   const read = readJob(asked.job);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const ids = cuts.map((c) => c.id);
   return {
-    basis: basisOf(page.version, derived.pieces, drawer.papers, version, ids),
+    basis: buildBasis(page.version, derived.pieces, drawer.papers, version, ids),
     plan: planJob({ ...read.job, nodes: 100 }, { now: () => 0 }),
   };
 }

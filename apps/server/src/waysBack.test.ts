@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { jest, expect, test } from '@jest/globals';
-import { planJob, readJob, seededRandom, trimmerSteps, type SessionDeed } from '@temnex/core';
+import { planJob, readJob, seededRandom, buildTrimmerSteps, type SessionDeed } from '@temnex/core';
 import { CuttingService } from './cutting/cutting.service.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { cuttings, stock } from './database/schema.ts';
@@ -204,7 +204,7 @@ test(`${WALKS} walks over all ways back: stock is what a ledger of its own says`
         const [stored, session] = [ordered(), id()];
         if (stored === null || !does(() => void sessions.begin({ id: session, plan: stored }))) return false;
         const record = plans.get(stored);
-        const last = trimmerSteps(jobOf(record), record.plan).length - 1;
+        const last = buildTrimmerSteps(jobOf(record), record.plan).length - 1;
         if (happens(session, { do: 'done', order: 0, step: 0, through: last }) === null) return false;
         const ended = happens(session, { do: 'end', order: 0 });
         if (ended === null) return false;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, USUAL_HABITS, emptyPage } from '@temnex/core';
+import { NO_TRIM, DEFAULT_HABITS, emptyPage } from '@temnex/core';
 import {
   ROUTES,
   bareRequestSchema,
@@ -107,8 +107,8 @@ describe('the description of the API', () => {
     expect(properties!.cutter!.properties!.kerf!.type).toEqual(['string', 'number']);
     expect(properties!.cutter!.properties!.reach!.type).toEqual(['string', 'number', 'null']);
     const names = (form: Form | undefined) => Object.keys(form?.properties ?? {}).sort();
-    expect(Object.keys(properties!).sort()).toEqual([...Object.keys(USUAL_HABITS), 'order', 'others'].sort());
-    expect(names(properties!.cutter)).toEqual([...Object.keys(USUAL_HABITS.cutter), 'name'].sort());
-    expect(names(properties!.keep)).toEqual(Object.keys(USUAL_HABITS.keep).sort());
+    expect(Object.keys(properties!).sort()).toEqual([...Object.keys(DEFAULT_HABITS), 'order', 'others'].sort());
+    expect(names(properties!.cutter)).toEqual([...Object.keys(DEFAULT_HABITS.cutter), 'name'].sort());
+    expect(names(properties!.keep)).toEqual(Object.keys(DEFAULT_HABITS.keep).sort());
   });
 });

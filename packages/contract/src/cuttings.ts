@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthText, spoiledSchema } from '@temnex/core';
+import { lengthText, spoiledPieceSchema } from '@temnex/core';
 import { requestId } from './requests.ts';
 
 /** A piece that was cut: it stays as it is, whatever becomes of its page. */
@@ -37,7 +37,7 @@ export type CuttingRecord = z.infer<typeof cuttingRecordSchema>;
 export const cutSchema = z.strictObject({
   id: requestId,
   steps: z.int().min(0).optional(),
-  spoiled: z.array(spoiledSchema).max(1000).optional(),
+  spoiled: z.array(spoiledPieceSchema).max(1000).optional(),
 });
 export type CutRequest = z.infer<typeof cutSchema>;
 

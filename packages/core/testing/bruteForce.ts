@@ -1,4 +1,4 @@
-import { FLAT, UPRIGHT, type Compiled } from '../src/planner/blanks/compile.ts';
+import { FLAT, UPRIGHT, type CompiledJob } from '../src/planner/blanks/compile.ts';
 import { ExactSheet, type Copy } from '../src/planner/sheets/exactSheet.ts';
 
 /** What the best possible plan of a tiny job amounts to: square ticks missing, of new paper opened, and wasted. */
@@ -13,7 +13,7 @@ export interface Best {
  * search against. The least waste of a set of pieces in a rectangle is found over all first cuts at sums of piece sizes;
  * exponential, for up to about six pieces.
  */
-export function bruteForce(c: Compiled): Best {
+export function bruteForce(c: CompiledJob): Best {
   const kinds: number[] = [];
   for (let k = 0; k < c.pieceCount; k++) for (let i = 0; i < c.quantity[k]!; i++) kinds.push(k);
   // [s] ways differ from item to item

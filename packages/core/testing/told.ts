@@ -1,14 +1,14 @@
-import { exactText, ticks, TICKS_PER_UNIT, type Exact, type Unit } from '../src/length/index.ts';
+import { formatExactLength, ticks, TICKS_PER_UNIT, type Exact, type Unit } from '../src/length/index.ts';
 import type { Rect, Shape } from '../src/geometry/index.ts';
-import type { Dim, FieldPath, Solved } from '../src/recipes/index.ts';
+import type { Dim, FieldPath, RecipeSolution } from '../src/recipes/index.ts';
 
 /* Everything that a recipe gives, a line each, so that a test can say all of it and a person can read it. Lengths in the unit. */
 
 /** `mats.0.reveal.all` for a path, only to be read. */
 const at = (path: FieldPath): string => path.join('.');
 
-export function told(solved: Solved, unit: Unit = 'in'): string[] {
-  const len = (t: number): string => (t < 0 ? `-${len(-t)}` : t === 0 ? '0' : exactText(ticks(t), unit));
+export function told(solved: RecipeSolution, unit: Unit = 'in'): string[] {
+  const len = (t: number): string => (t < 0 ? `-${len(-t)}` : t === 0 ? '0' : formatExactLength(ticks(t), unit));
   const exactly = (v: Exact) => {
     const t = Number(v.n) / Number(v.d);
     return Number.isInteger(t) ? len(t) : `${(t / TICKS_PER_UNIT[unit]).toFixed(6)}…`;

@@ -1,6 +1,6 @@
 import { expect } from '@jest/globals';
 import { verifyPlan, type Job, type Plan } from '../src/planner/index.ts';
-import { planOf } from '../src/planner/order/write.ts';
+import { writePlan } from '../src/planner/order/write.ts';
 import type { CutSheet } from '../src/planner/sheets/tree.ts';
 
 /* Plans written from trees, and carried out by the check, which knows nothing of how steps are put in order. */
@@ -9,7 +9,7 @@ export const bound = { newArea: 0, newSheets: 0, how: 'area' } as const;
 
 /** The plan of these sheets, carried out; nothing may be found wrong with it. */
 export function written(job: Job, sheets: CutSheet[], tries = 2, missing = job.pieces.map(() => 0)): Plan {
-  const plan = planOf(job, bound, { sheets, missing }, 'least-paper', tries);
+  const plan = writePlan(job, bound, { sheets, missing }, 'least-paper', tries);
   expect(verifyPlan(job, plan)).toEqual([]);
   return plan;
 }

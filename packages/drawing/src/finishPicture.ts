@@ -1,6 +1,6 @@
 import {
   TICKS_PER_UNIT,
-  outlinesIn,
+  outlinesInBlock,
   ticks,
   type Finish,
   type Held,
@@ -53,7 +53,7 @@ export const drawHandCuts = ({ shape, block, finish, width, height }: JobPiece):
 
 /** What lies in a block, corner by corner. */
 const inBlock = (block: NonNullable<JobPiece['block']>): Point[][] =>
-  outlinesIn(block).map((ring) => ring.map(([x, y]) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) })));
+  outlinesInBlock(block).map((ring) => ring.map(([x, y]) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) })));
 
 function insideCuts(finish: Finish, { width, height }: { readonly width: Ticks; readonly height: Ticks }): Line[] {
   const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });

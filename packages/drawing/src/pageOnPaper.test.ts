@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import {
-  AS_IT_IS,
+  DEFAULT_FRAMING,
   MARKS,
   derivePage,
   emptyPage,
   newItem,
   setPicture,
-  tilted,
+  tiltItem,
   type Item,
   type Page,
 } from '@temnex/core';
@@ -19,7 +19,7 @@ const print = (id: string, x: string, y: string): Item => ({
   at: { across: { from: 'left', by: x }, upDown: { from: 'bottom', by: y } },
 });
 const bare: Page = { ...emptyPage('Kites'), items: [print('one', '1', '1 1/2'), print('two', '6 1/2', '5')] };
-const page = setPicture(bare, 'one', 'print', { photo: 'p', file: 'ab'.repeat(32), width: 400, height: 300, ...AS_IT_IS, stay: null }); // prettier-ignore
+const page = setPicture(bare, 'one', 'print', { photo: 'p', file: 'ab'.repeat(32), width: 400, height: 300, ...DEFAULT_FRAMING, stay: null }); // prettier-ignore
 const ASKED: PagePrintOptions = { title: 'Kites', voice: { mark: MARKS['1/16'], figures: 'plain' }, scale: 1, chosen: null, photos: 0 }; // prettier-ignore
 const on = (document: Page, asked: Partial<PagePrintOptions> = {}, paper: 'a4' | 'letter' = 'a4') =>
   drawPageOnPaper(derivePage(document, DEFAULT_NAMES), { ...ASKED, ...asked }, paper);
@@ -46,7 +46,7 @@ describe('a page on paper', () => {
         if (m.kind === 'line') expect(Math.max(m.x1, m.x2)).toBeLessThanOrEqual(PAPERS.a4.width - 39);
   });
   test('marks of what is chosen only; what is tilted says so and is drawn so', () => {
-    const pages = on(tilted(bare, 'two', 5), { scale: 0.5, chosen: ['two'] });
+    const pages = on(tiltItem(bare, 'two', 5), { scale: 0.5, chosen: ['two'] });
     expect(said(pages[1]!.marks)).toEqual(expect.arrayContaining(['two, tilted 5° to the left']));
     expect(said(pages[1]!.marks)).not.toContain('one');
     const slanted = pages[0]!.marks.filter((m) => m.kind === 'line' && m.x1 !== m.x2 && m.y1 !== m.y2);

@@ -1,4 +1,4 @@
-import { TICKS_PER_UNIT, flattened, marksOf, type DerivedPage, type Part } from '@temnex/core';
+import { TICKS_PER_UNIT, flattenContour, collectCornerMarks, type DerivedPage, type Part } from '@temnex/core';
 import { formatLengthWithDifference, formatSize, type Voice } from '@temnex/words';
 import { INK, fitText, type Drawing, type DrawingMark } from './marks.ts';
 import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper } from './printed.ts';
@@ -57,7 +57,9 @@ export function drawPageOnPaper(page: DerivedPage, asked: PagePrintOptions, pape
 /** The corners of a part as it lies, turned with its item; in ticks. */
 function ringsOf({ x, y, width, height, shape, tilt }: Part): Point[][] {
   const rings: Point[][] = shape
-    ? [shape.outline, ...shape.holes].map((contour) => flattened(contour, CHORD).map(([px, py]): Point => [px, py]))
+    ? [shape.outline, ...shape.holes].map((contour) =>
+        flattenContour(contour, CHORD).map(([px, py]): Point => [px, py]),
+      )
     : [
         [
           [x, y],
@@ -116,7 +118,7 @@ function seen(
     written.push([x, y]);
     return [drawText(x + 3, y + 9, fitText(part.name, 7, long), 7, { fill: GREY })];
   });
-  const crosses = marksOf(page)
+  const crosses = collectCornerMarks(page)
     .filter(({ part }) => asked.chosen === null || asked.chosen.includes(part.item))
     .flatMap(({ part }) => {
       const [x, y] = spot([part.x, part.y]);
@@ -150,7 +152,7 @@ function photoOf(part: Part, strength: number, per: number, high: number, w: Win
 
 /** What to pencil, as a list: the lower left corner of every part, always from the same two edges. */
 function listed(page: DerivedPage, { title, voice, chosen }: PagePrintOptions, W: number, H: number): DrawingMark[][] {
-  const marks = marksOf(page).filter(({ part }) => chosen === null || chosen.includes(part.item));
+  const marks = collectCornerMarks(page).filter(({ part }) => chosen === null || chosen.includes(part.item));
   if (!marks.length) return [];
   const perPage = Math.floor((H - 2 * MARGIN - FOOT - 60) / ROW);
   const columns = [MARGIN, W - MARGIN - 170, W - MARGIN - 80];

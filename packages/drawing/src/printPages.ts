@@ -1,4 +1,4 @@
-import { letterOfSheet, orderOf, sheetsUsedWhole, type Job, type Plan } from '@temnex/core';
+import { letterOfSheet, buildOrderSteps, findSheetsUsedWhole, type Job, type Plan } from '@temnex/core';
 import {
   AIM_LABELS,
   CAUTION,
@@ -165,7 +165,7 @@ function laidOut(order: PrintOrder, paper: PrintPaper, scale: number): DrawingMa
 function stepRows(order: PrintOrder, W: number): Row[] {
   const { plan, job, voice, pieceName } = order;
   const rows = [
-    ...orderOf(job, plan).map((step, i) => {
+    ...buildOrderSteps(job, plan).map((step, i) => {
       const words =
         step.do === 'plan'
           ? describeStep(step.step, plan, job, voice, pieceName)
@@ -178,7 +178,7 @@ function stepRows(order: PrintOrder, W: number): Row[] {
         off: `› ${words.off}${words.leaves ? `; leaves ${words.leaves}` : ''}`,
       };
     }),
-    ...sheetsUsedWhole(plan).map((index) => ({
+    ...findSheetsUsedWhole(plan).map((index) => ({
       ...{ number: '', setting: 'no cut', size: 10 },
       hold: `sheet ${letterOfSheet(plan, index)}: ${stockWords(order, index)}`,
       off: `› ${describePart([plan.sheets[index]!.tree], pieceName)}, used whole`,
@@ -257,7 +257,7 @@ interface SheetRow {
 /** Sheet pictures side by side, all at one scale. */
 function sheetRows(order: PrintOrder, most: number, W: number, H: number): SheetRow[] {
   const { plan, job } = order;
-  const whole = new Set(sheetsUsedWhole(plan));
+  const whole = new Set(findSheetsUsedWhole(plan));
   const cut = plan.sheets.flatMap((_, i) => (whole.has(i) ? [] : [i]));
   // smaller where a sheet would not fit on the page
   const drawn = (scale: number): Drawing[] => {

@@ -1,9 +1,9 @@
 import {
   TICKS_PER_UNIT,
   letterOfSheet,
-  partNames,
-  orderOf,
-  paperIn,
+  namePartsOfPlan,
+  buildOrderSteps,
+  clipPaper,
   type Held,
   type Job,
   type Look,
@@ -91,7 +91,7 @@ interface Apart {
 /** What frees what, by the numbers of the story: of one sheet. */
 function numbersOf(plan: Plan, index: number, job: Job) {
   const cuts = new Map<string, number>();
-  orderOf(job, plan).forEach((told, at) => {
+  buildOrderSteps(job, plan).forEach((told, at) => {
     if (told.do !== 'plan' || !told.step.sheets.includes(index)) return;
     const { step } = told;
     if (step.do === 'cut' || step.do === 'open') cuts.set(step.off, at + 1);
@@ -115,7 +115,7 @@ export function drawSheet(plan: Plan, index: number, job: Job, style: PictureSty
   const keep = coloured ? KEEP : INK;
   const marks: DrawingMark[] = [];
   const numbers = numbersOf(plan, index, job);
-  const shortName = partNames(plan);
+  const shortName = namePartsOfPlan(plan);
   /** Of the drawing, once it is known. */
   let height = 0;
 
@@ -233,7 +233,7 @@ export function drawSheet(plan: Plan, index: number, job: Job, style: PictureSty
     ] as const;
     if (n.holds === 'odd') {
       const part = { x: n.x * ticks, y: n.y * ticks, width: n.width * ticks, height: n.height * ticks };
-      const points = paperIn(stock.outline ?? [], part).map(
+      const points = clipPaper(stock.outline ?? [], part).map(
         (p) => [box.x + (p.x / ticks - n.x) * per, box.y + box.height - (p.y / ticks - n.y) * per] as const,
       );
       // where there is no paper, nothing is drawn

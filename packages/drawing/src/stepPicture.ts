@@ -1,9 +1,9 @@
 import {
   TICKS_PER_UNIT,
   areaWithin,
-  paperIn,
-  partAt,
-  partNames,
+  clipPaper,
+  findPart,
+  namePartsOfPlan,
   type Job,
   type Spot,
   type Plan,
@@ -100,9 +100,9 @@ function partsOf(
     return { off: { box: off, nodes: [], label: 'margin' }, rest: { box: rest, nodes: [], label: '' } };
   }
   const odd = describeOddPaper(plan, step.sheets[0]!, job);
-  const shortNames = partNames(plan);
+  const shortNames = namePartsOfPlan(plan);
   const part = (path: string): Part => {
-    const { nodes } = partAt(sheet.tree, path);
+    const { nodes } = findPart(sheet.tree, path);
     const label =
       shortNames(step.sheets[0]!, path) ??
       ((nodes[0]?.holds === 'odd' && odd?.nameOf(nodes)) || abbreviateName(nodes, style, plan));
@@ -118,7 +118,7 @@ export function paperOutlineOf(plan: Plan, stock: string, job: Job, box: Box): r
   if (!outline) return undefined;
   const ticks = TICKS_PER_UNIT[plan.unit];
   const inTicks = { x: box.x * ticks, y: box.y * ticks, width: box.width * ticks, height: box.height * ticks };
-  const paper = paperIn(outline, inTicks);
+  const paper = clipPaper(outline, inTicks);
   const area = areaWithin(paper);
   // lines there and back are no paper
   if (area < 1000) return [];
@@ -232,7 +232,7 @@ function wholePicture(
   room: Room,
 ): Drawing {
   const sheet = plan.sheets[step.sheets[0]!]!;
-  const { nodes } = partAt(sheet.tree, step.part);
+  const { nodes } = findPart(sheet.tree, step.part);
   const node = nodes[0]!;
   const scale = scaleIn(room, { width: 2 * BAR, height: FLAG + BAR }, node, plan);
   const per = drawingUnitsPer(plan, scale);

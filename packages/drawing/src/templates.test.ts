@@ -1,5 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, circle, inches, polygon, recipeOf, whole, type Laid, type RecipeId, type Table } from '@temnex/core';
+import {
+  MARKS,
+  circle,
+  inches,
+  polygon,
+  recipeOf,
+  shapeOfOutline,
+  type LaidOut,
+  type RecipeId,
+  type LayoutContext,
+} from '@temnex/core';
 import {
   PAPERS,
   drawTemplatePages,
@@ -14,7 +24,7 @@ const square = (side: number, name = 'square'): Template => ({
   name,
   folds: [],
   holes: [],
-  shape: whole(
+  shape: shapeOfOutline(
     polygon(
       [
         [0, 0],
@@ -69,7 +79,7 @@ describe('pages of templates', () => {
 
 test('as SVG its size is in points, with a ruler in the unit', () => {
   const svg = formatTrueSizeSvg(
-    { name: 'disc & hole', folds: [], holes: [], shape: whole(circle(inches(1), inches(1), inches(1))) },
+    { name: 'disc & hole', folds: [], holes: [], shape: shapeOfOutline(circle(inches(1), inches(1), inches(1))) },
     voice,
   );
   // two inches, the margins, the ruler below
@@ -81,8 +91,12 @@ test('as SVG its size is in points, with a ruler in the unit', () => {
 });
 
 test('every outline cut by hand has one, each once', () => {
-  const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
-  const laidOf = (id: 'shapes' | 'mat-stack', change: object): Laid => {
+  const table: LayoutContext = {
+    unit: 'in',
+    mark: MARKS['1/16'],
+    room: { width: inches(12), height: inches(12), seams: [] },
+  };
+  const laidOf = (id: 'shapes' | 'mat-stack', change: object): LaidOut => {
     const recipe = recipeOf(id);
     const solved = recipe.solve({ ...(recipe.start(table, () => 'a') as object), ...change }, table);
     if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
@@ -98,7 +112,7 @@ test('every outline cut by hand has one, each once', () => {
 test('folds are dashed, and every hole to prick is a cross', () => {
   const marks = (id: RecipeId, change: object) => {
     const recipe = recipeOf(id);
-    const table: Table = {
+    const table: LayoutContext = {
       unit: 'in',
       mark: MARKS['1/16'],
       room: { width: inches(12), height: inches(12), seams: [] },

@@ -1,4 +1,4 @@
-import { TICKS_PER_UNIT, boundsOf, flattened, type Laid, type RecipeId, type Shape } from '@temnex/core';
+import { TICKS_PER_UNIT, boundsOf, flattenContour, type LaidOut, type RecipeId, type Shape } from '@temnex/core';
 import { recipeText, formatSize, type Voice } from '@temnex/words';
 import { INK, type Drawing, type DrawingMark } from './marks.ts';
 import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper } from './printed.ts';
@@ -35,7 +35,7 @@ interface Spot {
 }
 
 /** A template for every outline that is cut by hand or pricked through, each once. */
-export function collectTemplates(recipe: RecipeId, laid: Laid, voice: Voice): Template[] {
+export function collectTemplates(recipe: RecipeId, laid: LaidOut, voice: Voice): Template[] {
   const words = recipeText(recipe);
   const found = new Map<string, Template>();
   const add = (role: string, n: number, template: Omit<Template, 'name'>) => {
@@ -70,7 +70,7 @@ function linesOf({ shape, folds, holes }: Template): Lines {
   const { x, y, width, height } = boundsOf(shape);
   const at = (px: number, py: number): Point => [(px - x) * PER, (y + height - py) * PER];
   const rings = [shape.outline, ...shape.holes].map((contour) =>
-    flattened(contour, CHORD).map(([px, py]) => at(px, py)),
+    flattenContour(contour, CHORD).map(([px, py]) => at(px, py)),
   );
   const crosses = holes.flatMap((hole): [Point, Point][] => {
     const [px, py] = at(hole.x, hole.y);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, planJob, readJob, trimmerSteps, type JobDocument, type TrimmerStep } from '@temnex/core';
+import { MARKS, planJob, readJob, buildTrimmerSteps, type JobDocument, type TrimmerStep } from '@temnex/core';
 import { formatMarks } from './svg.ts';
 import { drawTrimmerStep } from './trimmerPicture.ts';
 import type { DrawingMark } from './marks.ts';
@@ -19,7 +19,7 @@ function pictures(document: Partial<JobDocument>) {
     pieceName: (id: string) => id,
   } as const;
   const of = (step: TrimmerStep) => drawTrimmerStep(plan, step, job, { ...style, scale: 13 } as never, { width: 700, height: 500 }); // prettier-ignore
-  return trimmerSteps(job, plan).map((step) => ({ step, picture: of(step) }));
+  return buildTrimmerSteps(job, plan).map((step) => ({ step, picture: of(step) }));
 }
 const filled = (marks: readonly DrawingMark[]) => marks.filter((m): m is Extract<DrawingMark, { kind: 'rect' }> => m.kind === 'rect' && typeof m.fill === 'object'); // prettier-ignore
 const all = pictures({

@@ -1,9 +1,9 @@
 import {
   TICKS_PER_UNIT,
-  inHandFor,
-  partAt,
-  partNames,
-  quartersOf,
+  partInHandFor,
+  findPart,
+  namePartsOfPlan,
+  turnsToFence,
   type FenceEdge,
   type Job,
   type Plan,
@@ -124,8 +124,8 @@ function lyingPicture(
   { sheets, part, edge, from }: Lies,
 ): TrimmerDrawing {
   const [sheet = 0] = sheets;
-  const box = from ? inHandFor(job, plan, from.index)! : wholeSheet(plan, job, sheet);
-  const quarters = quartersOf(edge);
+  const box = from ? partInHandFor(job, plan, from.index)! : wholeSheet(plan, job, sheet);
+  const quarters = turnsToFence(edge);
   const lying = quarters % 2 ? { width: box.height, height: box.width } : box;
   const per = scaleFor(plan, room, lying);
   const t = turned(box, quarters, per);
@@ -150,8 +150,8 @@ const sizeOf = (size: { width: number; height: number }) => ({
 });
 
 function labelOf(plan: Plan, style: Style, sheet: number, part: string): string {
-  const { nodes } = partAt(plan.sheets[sheet]!.tree, part);
-  return partNames(plan)(sheet, part) ?? abbreviateName(nodes, style, plan);
+  const { nodes } = findPart(plan.sheets[sheet]!.tree, part);
+  return namePartsOfPlan(plan)(sheet, part) ?? abbreviateName(nodes, style, plan);
 }
 
 function cutPicture(
@@ -166,8 +166,8 @@ function cutPicture(
 ): TrimmerDrawing {
   const [sheet] = step.sheets;
   const path = step.do === 'trim' ? 'r' : step.part;
-  const box = inHandFor(job, plan, index)!;
-  const quarters = quartersOf(step.edge);
+  const box = partInHandFor(job, plan, index)!;
+  const quarters = turnsToFence(step.edge);
   const lying = quarters % 2 ? { width: box.height, height: box.width } : box;
   const per = scaleFor(plan, room, lying);
   const t = turned(box, quarters, per);
@@ -192,7 +192,7 @@ function cutPicture(
     const margin = { x: at.x, y: at.y, width: step.setting * per, height: t.size.height };
     off.push({ kind: 'rect', ...margin, fill: '#d8d8d8d0', stroke: { colour: INK, width: 1 } }, ...wasteHatch(margin));
   } else {
-    const node = partAt(plan.sheets[sheet!]!.tree, step.off).nodes;
+    const node = findPart(plan.sheets[sheet!]!.tree, step.off).nodes;
     const offBox = boxAround(node);
     off.push(
       ...partMarks(plan, job, style, {
@@ -201,7 +201,7 @@ function cutPicture(
       }),
     );
     if (step.rest !== null) {
-      const restBox = boxAround(partAt(plan.sheets[sheet!]!.tree, step.rest).nodes);
+      const restBox = boxAround(findPart(plan.sheets[sheet!]!.tree, step.rest).nodes);
       marks.push(
         ...partMarks(plan, job, style, {
           ...{
@@ -308,7 +308,7 @@ function partMarks(
 ): DrawingMark[] {
   const t = turned(box, quarters, per);
   const lying = { ...at, ...t.size };
-  const { nodes } = partAt(plan.sheets[sheet]!.tree, part);
+  const { nodes } = findPart(plan.sheets[sheet]!.tree, part);
   const only = nodes.length === 1 ? nodes[0]! : null;
   const fill = fillOf(plan, style, sheet, per, quarters, 'A');
   const paper = paperOutlineOf(plan, plan.sheets[sheet]!.stock, job, box);

@@ -1,27 +1,27 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   MARKS,
-  jobOfBlanks,
+  buildBlanksJob,
   lengthOf,
   planJobNested,
   readJob,
   recipeOf,
-  sayRecipe,
+  parseRecipeLine,
   type Size,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import { describeSheetCount } from './answer.ts';
 
 const paper: Size = { width: lengthOf('12'), height: lengthOf('12') };
-const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { ...paper, seams: [] } };
+const table: LayoutContext = { unit: 'in', mark: MARKS['1/16'], room: { ...paper, seams: [] } };
 
 /** What is said of the sheets that a line takes, by a clock that runs so much faster. */
 function sheetsOf(line: string, faster: number): string {
-  const heard = sayRecipe(line, table, () => 'x');
+  const heard = parseRecipeLine(line, table, () => 'x');
   if (!heard?.said.ok) throw new Error(`not heard: ${line}`);
   const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
   if (solved.status !== 'solved') throw new Error(`refused: ${line}`);
-  const wanted = jobOfBlanks(solved.laid.blanks, paper, table);
+  const wanted = buildBlanksJob(solved.laid.blanks, paper, table);
   const read = readJob(wanted);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   // every look at the clock takes its time

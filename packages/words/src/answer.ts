@@ -1,6 +1,6 @@
 import {
-  exactText,
-  leftOf,
+  formatExactLength,
+  collectLeftovers,
   recipeOf,
   ticks,
   roundExact,
@@ -10,12 +10,12 @@ import {
   TICKS_PER_UNIT,
   type Blank,
   type Exact,
-  type Laid,
+  type LaidOut,
   type Layer,
   type Plan,
   type RecipeId,
   type Size,
-  type Table,
+  type LayoutContext,
   type Ticks,
 } from '@temnex/core';
 import { describeField, describeParsedInput, formatSum } from './fields.ts';
@@ -88,7 +88,7 @@ export function describeTooLong(recipe: RecipeId, blank: Blank, paper: Size, voi
 export function describeSheetCount(plan: Plan, paper: Size, voice: Voice): string {
   const sheets = plan.sheets.length;
   const per = TICKS_PER_UNIT[plan.unit];
-  const left = leftOf(plan).map(({ sides, quantity }) => {
+  const left = collectLeftovers(plan).map(({ sides, quantity }) => {
     const [a, b] = sides.map((side) => Math.round(side * per)) as [number, number];
     return `${quantity > 1 ? `${quantity} of ` : ''}${formatSize(a as Ticks, b as Ticks, voice)}`;
   });
@@ -97,7 +97,7 @@ export function describeSheetCount(plan: Plan, paper: Size, voice: Voice): strin
 }
 
 /** What an input of a recipe comes to on a table. */
-export function buildAnswer(recipe: RecipeId, input: unknown, table: Table): Answer {
+export function buildAnswer(recipe: RecipeId, input: unknown, table: LayoutContext): Answer {
   const known = recipeOf(recipe);
   const solved = known.solve(input, table);
   const voice: Voice = { mark: table.mark, figures: 'plain' };
@@ -131,7 +131,7 @@ export function buildAnswer(recipe: RecipeId, input: unknown, table: Table): Ans
     ];
   });
   const say = (length: number) => formatLength(length, voice);
-  const text = (length: Ticks) => exactText(length, table.unit);
+  const text = (length: Ticks) => formatExactLength(length, table.unit);
   // a place that hangs on a root is said as a decimal
   const place = (length: Ticks) => {
     const exactly = text(length);
@@ -157,7 +157,7 @@ export function buildAnswer(recipe: RecipeId, input: unknown, table: Table): Ans
 }
 
 /** The pencil lines of each piece, from its own left or bottom edge. */
-const marksOn = (laid: Laid, named: (blank: Blank) => string, text: (length: Ticks) => string): Answer['marks'] =>
+const marksOn = (laid: LaidOut, named: (blank: Blank) => string, text: (length: Ticks) => string): Answer['marks'] =>
   laid.blanks.flatMap((blank) =>
     blank.marks.map(({ kind, from, to }) =>
       from.x === to.x
@@ -175,7 +175,7 @@ const isGrid = (layers: readonly Layer[]): boolean =>
   (['x', 'y'] as const).every((axis) => new Set(layers.map(({ box }) => box[axis])).size > 1);
 
 /** Several of one kind that lie beside each other, and along which axes they do: ends, middles and beginnings that are all in line say nothing. */
-function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes: readonly Axis[] }[] {
+function besides(laid: LaidOut): { readonly layers: readonly Layer[]; readonly axes: readonly Axis[] }[] {
   const kinds = new Map<string, Layer[]>();
   // what is turned says its place by itself
   for (const layer of laid.layers)
@@ -208,7 +208,7 @@ function besides(laid: Laid): { readonly layers: readonly Layer[]; readonly axes
 }
 
 /** Where to pencil what lies side by side: all in one line, from one end of it. */
-export function describePencilMarks(laid: Laid, voice: Voice): string[] {
+export function describePencilMarks(laid: LaidOut, voice: Voice): string[] {
   const said: Record<Axis, Set<number>> = { x: new Set(), y: new Set() };
   return besides(laid).flatMap(({ layers, axes }) =>
     axes.flatMap((axis) => {
@@ -240,7 +240,7 @@ function linesOf(layers: readonly Layer[], axis: Axis, at: (length: Ticks) => st
 }
 
 /** Where each of several begins, counted from one edge of the whole; of cells, each column and row. */
-function placesOf(laid: Laid, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
+function placesOf(laid: LaidOut, recipe: RecipeId, text: (length: Ticks) => string): Answer['marks'] {
   const words = recipeText(recipe);
   const at = (t: Ticks) => (t ? text(t) : '0');
   return besides(laid).flatMap(({ layers, axes }) =>

@@ -1,9 +1,9 @@
 import { expect, test } from '@jest/globals';
-import { inches, type Axis, type CatchSays } from '@temnex/core';
+import { inches, type Axis, type CatchReason } from '@temnex/core';
 import { TERMINAL, describeCatch } from './index.ts';
 
 const nameOf = (id: string) => `the ${id}`;
-test.each<[CatchSays, Axis, string]>([
+test.each<[CatchReason, Axis, string]>([
   [{ is: 'room', from: 'centre' }, 'across', 'in the middle'],
   [{ is: 'room', from: 'upper-third' }, 'upDown', 'on the upper third'],
   [{ is: 'margin', from: 'right', by: inches(0.75), of: 'title' }, 'across', '3/4 from the right edge, as the title'],

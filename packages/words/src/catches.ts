@@ -1,4 +1,4 @@
-import type { Axis, CatchSays, Coverage, Place } from '@temnex/core';
+import type { Axis, CatchReason, Coverage, Place } from '@temnex/core';
 import { formatLength, type Voice } from './lengths.ts';
 
 const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
@@ -8,7 +8,7 @@ const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
 };
 
 /** What an item has caught: `¾ from the right edge, as the title`, `its middle level with the title`. */
-export function describeCatch(says: CatchSays, axis: Axis, nameOf: (item: string) => string, voice: Voice): string {
+export function describeCatch(says: CatchReason, axis: Axis, nameOf: (item: string) => string, voice: Voice): string {
   switch (says.is) {
     case 'room':
       return says.from === 'centre' ? 'in the middle' : `on the ${EDGE[says.from]}`;

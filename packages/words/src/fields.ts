@@ -1,6 +1,6 @@
 import {
   MARKS,
-  exactText,
+  formatExactLength,
   inUnit,
   inches,
   recipeOf,
@@ -9,9 +9,9 @@ import {
   type Exact,
   type FieldPath,
   type RecipeId,
-  type SaidLine,
+  type ParsedLine,
   type Sum,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import { formatLength, type Voice } from './lengths.ts';
 import { formatList } from './list.ts';
@@ -61,7 +61,7 @@ export function formatSum(sum: Sum, total: number, voice: Voice): string {
 
 /** An exact length that is on no mark: a fraction a person can read, else a decimal. */
 function plainExact(length: number, voice: Voice): string {
-  const text = exactText(length as Parameters<typeof exactText>[0], voice.mark.unit);
+  const text = formatExactLength(length as Parameters<typeof formatExactLength>[0], voice.mark.unit);
   const denominator = Number(/\/(\d+)$/.exec(text)?.[1] ?? 1);
   if (voice.mark.unit === 'mm') return `${text} mm`;
   if (denominator > 64) return decimal({ n: BigInt(length), d: 1n }, voice);
@@ -74,13 +74,17 @@ function decimal(value: Exact, { mark }: Voice): string {
   return mark.unit === 'mm' ? `${Number(number.toFixed(3))} mm` : String(Number(number.toFixed(4)));
 }
 
-const PAGE: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
+const PAGE: LayoutContext = {
+  unit: 'in',
+  mark: MARKS['1/16'],
+  room: { width: inches(12), height: inches(12), seams: [] },
+};
 
 /** What was understood of a line, said back: `mats: width of the print 4, …`, the page that it is for, and what was passed over. */
 export function describeParsedInput(
   recipe: RecipeId,
   input: unknown,
-  { page = null, passedOver = [] }: Partial<Pick<SaidLine, 'page' | 'passedOver'>> = {},
+  { page = null, passedOver = [] }: Partial<Pick<ParsedLine, 'page' | 'passedOver'>> = {},
 ): string {
   const usual = recipeOf(recipe).start(PAGE, () => '');
   const given = recipeOf(recipe)

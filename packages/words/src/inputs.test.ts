@@ -5,11 +5,11 @@ import {
   RECIPE_IDS,
   inches,
   recipeOf,
-  sayRecipe,
+  parseRecipeLine,
   valueAt,
   type Field,
   type RecipeId,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import { recipeText } from './index.ts';
 
@@ -20,7 +20,7 @@ import { recipeText } from './index.ts';
 
 const FILE = new URL('../../../docs/formats.md', import.meta.url);
 const [BEGIN, END] = ['<!-- inputs: made from the code -->', '<!-- /inputs -->'];
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -29,7 +29,7 @@ const table: Table = {
 function examples(id: RecipeId): { line: string; input: unknown }[] {
   return recipeOf(id).phrases.flatMap((line) => {
     let n = 0;
-    const said = line.includes('mm') ? null : sayRecipe(line, table, () => `l${(n += 1)}`)?.said;
+    const said = line.includes('mm') ? null : parseRecipeLine(line, table, () => `l${(n += 1)}`)?.said;
     return said?.ok ? [{ line, input: said.input }] : [];
   });
 }

@@ -1,10 +1,10 @@
 import {
   MARKS,
-  figureOf,
+  computeLengthFigure,
   inches,
-  plainLength,
+  formatPlainLength,
   ticks,
-  typesetLength,
+  formatTypesetLength,
   type Mark,
   type Ticks,
   type Unit,
@@ -22,13 +22,14 @@ export const TERMINAL: Voice = { mark: MARKS['1/16'], figures: 'plain' };
 /** A length as people write it, at the mark: `4 3⁄8`, `105 mm`. Without the difference to the true length. */
 export function formatLength(length: Ticks | number, voice: Voice): string {
   const size = ticks(Math.round(length));
-  const text = voice.figures === 'typeset' ? typesetLength(size, voice.mark) : plainLength(size, voice.mark);
+  const text =
+    voice.figures === 'typeset' ? formatTypesetLength(size, voice.mark) : formatPlainLength(size, voice.mark);
   return voice.mark.unit === 'mm' ? `${text} mm` : text;
 }
 
 /** The difference between a length and its figure: "1⁄64 over", or nothing. */
 export function describeDifference(length: Ticks, voice: Voice): string {
-  const { off } = figureOf(length, voice.mark);
+  const { off } = computeLengthFigure(length, voice.mark);
   if (!off) return '';
   const way = off > 0 ? 'over' : 'under';
   const finest = voice.mark.unit === 'mm' ? null : MARKS['1/64'];

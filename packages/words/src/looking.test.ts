@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, sayFind, type Enough, type Sought } from '@temnex/core';
+import { MARKS, parseStockQuery, type SupplyCheck, type StockQuery } from '@temnex/core';
 import {
   formatPurchase,
   formatCost,
@@ -17,9 +17,10 @@ import {
 } from './index.ts';
 
 const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;
-const sought = (line: string) => (sayFind(line, 'in', ['box 2'], '2026-05-31') as { sought: Sought }).sought;
+const sought = (line: string) =>
+  (parseStockQuery(line, 'in', ['box 2'], '2026-05-31') as { sought: StockQuery }).sought;
 const IN = 24_384;
-const size = (w: number, h: number) => ({ width: w * IN, height: h * IN }) as Enough['buy']['size'];
+const size = (w: number, h: number) => ({ width: w * IN, height: h * IN }) as SupplyCheck['buy']['size'];
 
 test.each([
   ['scraps that reach 11 1/2 x 3', 'only scraps · reaches 11 1/2 × 3, either way round'],
@@ -48,11 +49,11 @@ test.each([
 );
 
 describe('what is there against what is wanted', () => {
-  const enough = (more: Partial<Enough>): Enough => ({
+  const enough = (more: Partial<SupplyCheck>): SupplyCheck => ({
     ...{ paper: 'p', takes: { sheets: 2, scraps: 1 }, buy: { count: 0, size: size(12, 12), pages: [] }, beyond: [] },
     ...more,
   });
-  test.each<[Partial<Enough>, string]>([
+  test.each<[Partial<SupplyCheck>, string]>([
     [{}, 'enough: it takes 2 sheets and 1 scrap'],
     [{ buy: { count: 3, size: size(12, 12), pages: ['p'] } }, '3 sheets of 12 × 12 short, with 2 sheets and 1 scrap from here'],
     [

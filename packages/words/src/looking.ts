@@ -1,16 +1,16 @@
 import {
-  ANYTHING,
+  EMPTY_STOCK_QUERY,
   headingOf,
-  type CouldMake,
-  type Enough,
+  type ScrapUse,
+  type SupplyCheck,
   type FindProblem,
-  type OneByOne,
+  type OneByOneTotals,
   type Pace,
   type Plan,
   type RowProblem,
-  type Sought,
+  type StockQuery,
   type StockColumn,
-  type ToBuy,
+  type ShoppingEntry,
 } from '@temnex/core';
 import { STOCK_KIND_LABELS } from './kinds.ts';
 import { formatCount, formatLength, formatSize, type Voice } from './lengths.ts';
@@ -20,7 +20,7 @@ const DIRECTIONS = { none: 'without direction', 'two-way': 'running two ways', '
 const HELD = { held: 'held back', kept: 'kept for pages', free: 'free to use' } as const;
 
 /** What is looked for, said back part by part: what was understood of a line. */
-export function describeStockQuery(sought: Sought, voice: Voice): string[] {
+export function describeStockQuery(sought: StockQuery, voice: Voice): string[] {
   const { reaches, within, narrower, wider, kind, pattern, direction, colour, place, before, since, held, words } =
     sought;
   return [
@@ -92,7 +92,7 @@ export function describeRowProblem(column: StockColumn, problem: RowProblem, voi
 /** What planning pages together saves against one by one: the most that matters first, then the rest. */
 export function describeSavings(
   plan: Pick<Plan, 'totals' | 'missing'>,
-  alone: Omit<OneByOne, 'plan'>,
+  alone: Omit<OneByOneTotals, 'plan'>,
 ): { readonly first: string; readonly rest: string } {
   const missing = alone.missing - plan.missing.reduce((n, m) => n + m.quantity, 0);
   const sheets = alone.newSheets - plan.totals.newSheets;
@@ -122,7 +122,7 @@ export function describeSavings(
 }
 
 /** Whether what there is of a paper is enough: `enough: 2 sheets and a scrap`, or what is to be bought besides. */
-export function describeEnough({ takes, buy, beyond }: Enough, voice: Voice): string {
+export function describeEnough({ takes, buy, beyond }: SupplyCheck, voice: Voice): string {
   const parts = [
     takes.sheets ? formatCount(takes.sheets, 'sheet') : '',
     takes.scraps ? formatCount(takes.scraps, 'scrap') : '',
@@ -144,7 +144,7 @@ export function describeEnough({ takes, buy, beyond }: Enough, voice: Voice): st
 }
 
 /** How many to buy: `3 packs`, `2 sheets`. */
-export const formatPurchase = ({ count: sheets, packs }: Pick<ToBuy, 'count' | 'packs'>): string =>
+export const formatPurchase = ({ count: sheets, packs }: Pick<ShoppingEntry, 'count' | 'packs'>): string =>
   packs === null ? formatCount(sheets, 'sheet') : formatCount(packs, 'pack');
 
 /** What something costs, in whatever one pays in. */
@@ -159,7 +159,7 @@ const GIVES: Readonly<Record<string, (each: string, line: string) => string>> = 
   grid: (each) => `square of ${each}`,
 };
 /** What a scrap would still give: `11 strips of 1/2 × 7 1/4`. */
-export function describeCouldMake({ recipe, line, count: many, each }: CouldMake, voice: Voice): string {
+export function describeCouldMake({ recipe, line, count: many, each }: ScrapUse, voice: Voice): string {
   const one = GIVES[recipe]?.(formatSize(each.width, each.height, voice), line) ?? line;
   return many === 1 ? one : `${many} ${one.replace(/^(\w+)/, '$1s')}`;
 }
@@ -181,12 +181,12 @@ export function describePace(pace: Pace): string {
 }
 
 /** Why something does not count: what of the rule it is not. */
-export const describeWhyNot = (why: readonly string[], sought: Sought, voice: Voice): string =>
+export const describeWhyNot = (why: readonly string[], sought: StockQuery, voice: Voice): string =>
   why
     .map((key) =>
       key === 'kind' && sought.kind
         ? `a ${STOCK_KIND_LABELS[sought.kind]}`
-        : describeStockQuery({ ...ANYTHING, [key]: sought[key as keyof Sought] }, voice).join(' '),
+        : describeStockQuery({ ...EMPTY_STOCK_QUERY, [key]: sought[key as keyof StockQuery] }, voice).join(' '),
     )
     .map((part) => `not ${part}`)
     .join(' and ');

@@ -1,14 +1,14 @@
 import { expect, test } from '@jest/globals';
-import { MARKS, inches, recipeOf, sayRecipe, type Table } from '@temnex/core';
+import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
 import { TERMINAL, describePencilMarks } from './index.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 function marks(line: string): string[] {
   let n = 0;
-  const heard = sayRecipe(line, table, () => `l${(n += 1)}`);
+  const heard = parseRecipeLine(line, table, () => `l${(n += 1)}`);
   if (!heard?.said.ok) throw new Error(line);
   const solved = recipeOf(heard.recipe).solve(heard.said.input, table);
   if (solved.status !== 'solved') throw new Error(JSON.stringify(solved.problems));

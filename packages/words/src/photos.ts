@@ -1,12 +1,12 @@
 import {
-  liesOf,
-  sharpness,
+  orientationOf,
+  computeSharpness,
   type Density,
-  type Framed,
+  type FramedCrop,
   type Photo,
   type Pixels,
-  type SoughtPhoto,
-  type Unlaid,
+  type PhotoQuery,
+  type SketchMisfit,
 } from '@temnex/core';
 import { formatCount } from './lengths.ts';
 
@@ -35,7 +35,7 @@ export function describePhoto(photo: Photo): string {
     what && people.length ? `with ${people.join(', ')}` : '',
     place ? `at ${place}` : '',
     day ? formatDay(day) : '',
-    liesOf(photo),
+    orientationOf(photo),
     favourite ? 'favourite' : '',
   ]
     .filter(Boolean)
@@ -43,7 +43,7 @@ export function describePhoto(photo: Photo): string {
 }
 
 /** What a line of a search was understood as. */
-export function describePhotoQuery({ words, day, month, lies, onPage, favourite, printed }: SoughtPhoto): string[] {
+export function describePhotoQuery({ words, day, month, lies, onPage, favourite, printed }: PhotoQuery): string[] {
   const yes = (is: boolean | null, said: string, not: string) => (is === null ? '' : is ? said : not);
   const [m, d] = month?.split('-') ?? [];
   return [
@@ -66,13 +66,13 @@ export const SHARPNESS_LABELS: Readonly<Record<Density | 'coarse', string>> = {
 };
 /** How sharp a crop prints at a size in ticks: `412 to the inch, as sharp as a print gets`. */
 export function describeSharpness(crop: Pixels, size: { readonly width: number; readonly height: number }): string {
-  const { perInch, is } = sharpness(crop, size);
+  const { perInch, is } = computeSharpness(crop, size);
   return `${perInch} to the inch, ${SHARPNESS_LABELS[is]}`;
 }
 
 const EDGES = ['left', 'right', 'top', 'bottom'] as const;
 /** What a crop loses: `loses 8 % on the left, 8 % on the right`; of what falls short, on which edges. */
-export function describeCropLoss({ lost, stays }: Pick<Framed, 'lost' | 'stays'>): string {
+export function describeCropLoss({ lost, stays }: Pick<FramedCrop, 'lost' | 'stays'>): string {
   const all = EDGES.flatMap((edge) => {
     const percent = Math.round(lost[edge] * 100);
     return percent ? [{ edge, percent }] : [];
@@ -109,7 +109,7 @@ export function describeUploadProgress({
 
 /** What does not go together when photos are laid on a sketch. */
 export function describeUnlaid(
-  unlaid: Unlaid,
+  unlaid: SketchMisfit,
   photoNameOf: (id: string) => string,
   itemNameOf: (id: string) => string,
 ): string {

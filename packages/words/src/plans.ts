@@ -3,7 +3,7 @@ import {
   TICKS_PER_UNIT,
   type Aim,
   type Handling,
-  type InOrder,
+  type CutOrderKind,
   type Job,
   type Missing,
   type OffcutChoice,
@@ -13,15 +13,15 @@ import {
   type Size,
   type Step,
   type WayOut,
-  facesUsed,
-  partAt,
+  collectFacesUsed,
+  findPart,
   areaWithin,
-  cornersGone,
-  edgeThere,
-  handlingOf,
+  findMissingCorners,
+  edgeLengthOnPaper,
+  measureHandling,
   letterOfSheet,
-  partNames,
-  paperIn,
+  namePartsOfPlan,
+  clipPaper,
 } from '@temnex/core';
 import { describeFinishes } from './recipes/index.ts';
 import { formatList } from './list.ts';
@@ -36,7 +36,7 @@ export const AIM_LABELS: Readonly<Record<Aim, string>> = {
 };
 
 /** The two ways to go through the cuts. */
-export const CUT_ORDER_LABELS: Readonly<Record<InOrder, string>> = {
+export const CUT_ORDER_LABELS: Readonly<Record<CutOrderKind, string>> = {
   'by-setting': 'one setting after the other',
   'sheet-by-sheet': 'one sheet after the other',
 };
@@ -141,7 +141,7 @@ const endOf = (how: { along: 'width' | 'height'; to: number }, { piece }: Missin
 /** What the totals say, in the order in which people ask. */
 export function formatTotals(plan: Plan): { label: string; value: string }[] {
   const { totals } = plan;
-  const { takenUp, waiting } = handlingOf(plan);
+  const { takenUp, waiting } = measureHandling(plan);
   return [
     { label: 'new sheets opened', value: String(totals.newSheets) },
     { label: 'scraps used', value: String(totals.scraps) },
@@ -159,7 +159,7 @@ export function formatComparison(plan: Plan): { label: string; value: string; ra
   const { totals } = plan;
   const waste = totals.wasteArea + totals.kerfArea;
   const largest = largestKept(plan);
-  const { takenUp, waiting } = handlingOf(plan);
+  const { takenUp, waiting } = measureHandling(plan);
   const plain = (label: string, n: number) => ({ label, value: String(n), rank: n });
   return [
     plain('new sheets', totals.newSheets),
@@ -228,7 +228,7 @@ export function describeOddPaper(plan: Plan, sheet: number, job: Job) {
     const t = (n: number) => inTicks(n, plan);
     return { x: t(x), y: t(y), width: t(right - x), height: t(top - y) };
   };
-  const area = (nodes: readonly PlanNode[]) => areaWithin(paperIn(outline, boxOf(nodes)));
+  const area = (nodes: readonly PlanNode[]) => areaWithin(clipPaper(outline, boxOf(nodes)));
   return {
     /** No paper lies there at all. */
     isNothing: (nodes: readonly PlanNode[]) => area(nodes) < 1000,
@@ -236,11 +236,11 @@ export function describeOddPaper(plan: Plan, sheet: number, job: Job) {
     lacksEdge: (nodes: readonly PlanNode[], edge: 'left' | 'bottom' | 'right' | 'top') => {
       const box = boxOf(nodes);
       const side = edge === 'left' || edge === 'right' ? box.height : box.width;
-      return edgeThere(outline, box, edge) < Math.min(HELD, side / 2);
+      return edgeLengthOnPaper(outline, box, edge) < Math.min(HELD, side / 2);
     },
     /** `, without its upper right corner, 5 1/4 × 4`, or nothing. */
     goneWords: (nodes: readonly PlanNode[], voice: Voice) => {
-      const gone = cornersGone(outline, boxOf(nodes));
+      const gone = findMissingCorners(outline, boxOf(nodes));
       if (!gone.length) return '';
       if (gone.length > 2) return ', torn all round';
       const named = gone.map(({ corner, width, height }) => `${corner} corner (${formatSize(width, height, voice)})`);
@@ -290,7 +290,7 @@ export function describeStep(
   const letters = step.sheets.map((sheet) => letterOfSheet(plan, sheet)).join(' + ');
   const sheet = plan.sheets[step.sheets[0]!]!;
   const odd = describeOddPaper(plan, step.sheets[0]!, job);
-  const shortName = partNames(plan);
+  const shortName = namePartsOfPlan(plan);
   const short = (path: string): string | null => {
     const names = step.sheets.map((s) => shortName(s, path));
     return names.every((name) => name !== null) ? names.join(' + ') : null;
@@ -305,7 +305,7 @@ export function describeStep(
   // what is cut again goes by its short name, never by that of a piece in it alone
   const words = (path: string) => {
     const name = short(path);
-    const says = wordsOf(partAt(sheet.tree, path).nodes);
+    const says = wordsOf(findPart(sheet.tree, path).nodes);
     return name ? `${name}, ${says}` : says;
   };
   if (step.do === 'open')
@@ -327,7 +327,7 @@ export function describeStep(
   const shared = { setting: say(step.dial ?? step.setting), leaves: '', note: notes.join(', ') };
   if (step.do === 'trim')
     return { ...shared, hold: `sheet ${letters}`, off: `the ${step.edge} margin`, rest: 'the sheet' };
-  const inHand = partAt(sheet.tree, step.part).nodes;
+  const inHand = findPart(sheet.tree, step.part).nodes;
   const gone = odd?.goneWords(inHand, voice) ?? '';
   const part = `${step.part === 'r' ? `sheet ${letters}` : (short(step.part) ?? words(step.part))}${gone}`;
   // where there is no edge to lay on the fence, the cut is squared along a line that is drawn first
@@ -342,9 +342,9 @@ export function describeStep(
       rest: step.line < 4 ? 'all still in one' : 'five parts',
     };
   if (step.rest === null) return { ...shared, hold, off: words(step.off), rest: 'nothing' };
-  const left = partAt(sheet.tree, step.rest).nodes;
+  const left = findPart(sheet.tree, step.rest).nodes;
   const rest = words(step.rest);
-  const ends = [partAt(sheet.tree, step.off).nodes, left].some((nodes) => odd?.isNothing(nodes));
+  const ends = [findPart(sheet.tree, step.off).nodes, left].some((nodes) => odd?.isNothing(nodes));
   if (ends)
     return {
       ...shared,
@@ -362,7 +362,7 @@ const STOP_FROM = ['lower edge', 'left edge', 'right edge', 'upper edge'] as con
 /** The plain list of what to cut, largest first within each paper, as text to copy. */
 export function formatCutList(job: Job, voice: Voice, plan: Plan | null = null): string {
   const lines: string[] = [];
-  const used = plan && facesUsed(job, plan);
+  const used = plan && collectFacesUsed(job, plan);
   const pieces = [...job.pieces].sort((a, b) => b.width * b.height - a.width * a.height);
   for (const paper of job.papers) {
     const own = pieces.flatMap((piece) => {

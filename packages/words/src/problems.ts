@@ -7,9 +7,9 @@ import type {
   PageSuggestion,
   RecipeId,
   RecipeProblem,
-  Said,
-  SaidBox,
-  SaidStock,
+  LineReading,
+  ParsedBox,
+  ParsedStock,
   Suggestion,
 } from '@temnex/core';
 import { describeField } from './fields.ts';
@@ -237,7 +237,7 @@ export function describeIssue({ path, problem }: JobIssue, voice: Voice): string
 }
 
 export function describeLineProblem(
-  said: Extract<SaidStock | SaidBox | Said<unknown>, { ok: false }>,
+  said: Extract<ParsedStock | ParsedBox | LineReading<unknown>, { ok: false }>,
   voice: Voice,
 ): string {
   const { problem } = said;

@@ -1,4 +1,4 @@
-import { sayStock, type SaidStock, type Unit } from '@temnex/core';
+import { parseStockLine, type ParsedStock, type Unit } from '@temnex/core';
 import { STOCK_KIND_LABELS, describeOddShape } from './kinds.ts';
 import { SCREEN } from './lengths.ts';
 import { describeLineProblem } from './problems.ts';
@@ -8,7 +8,7 @@ const ABOUT_PAPER = /\b(scraps?|offcuts?|sheets?|pads?)\b/i;
 
 /** What a line about paper comes to: `2 × scrap, 5 1/2 × 3, teal`. */
 export interface StockLinePreview {
-  readonly said: SaidStock;
+  readonly said: ParsedStock;
   readonly says: string;
 }
 
@@ -19,7 +19,7 @@ export function previewStockLine(
   unit: Unit,
 ): StockLinePreview | null {
   if (!ABOUT_PAPER.test(line)) return null;
-  const said = sayStock(line, papers, unit);
+  const said = parseStockLine(line, papers, unit);
   if (!said.ok) return { said, says: describeLineProblem(said, SCREEN) };
   const many = said.quantity > 1 ? `${said.quantity} × ` : '';
   const odd = said.outline ? describeOddShape(said.outline.length) : '';

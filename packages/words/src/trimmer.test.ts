@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, planJob, pressesOf, readJob, trimmerSteps, type JobDocument } from '@temnex/core';
+import { MARKS, inches, planJob, groupIntoPresses, readJob, buildTrimmerSteps, type JobDocument } from '@temnex/core';
 import { formatSpokenLength, describePress, describeTrimmerStep, type DescribeBagOf } from './trimmer.ts';
 
 const inch = { mark: MARKS['1/16'], figures: 'typeset' } as const;
@@ -39,7 +39,7 @@ function orderFor(document: Partial<JobDocument>) {
   const { job } = read;
   const plan = planJob(job, { now: () => 0 });
   const name = (id: string) => job.pieces.find((p) => p.id === id)?.name ?? id;
-  return { job, plan, name, steps: trimmerSteps(job, plan) };
+  return { job, plan, name, steps: buildTrimmerSteps(job, plan) };
 }
 function told(document: Partial<JobDocument>, bagOf?: DescribeBagOf) {
   const { job, plan, name, steps } = orderFor(document);
@@ -47,7 +47,9 @@ function told(document: Partial<JobDocument>, bagOf?: DescribeBagOf) {
 }
 function pressed(document: Partial<JobDocument>) {
   const { job, plan, name, steps } = orderFor(document);
-  return pressesOf(steps).map(({ from, to }) => describePress(steps.slice(from, to), plan, job, inch, name, placeOf));
+  return groupIntoPresses(steps).map(({ from, to }) =>
+    describePress(steps.slice(from, to), plan, job, inch, name, placeOf),
+  );
 }
 const strips = (more: Partial<JobDocument> = {}) => ({
   stock: [{ id: 's', paper: 'gust', width: '12', height: '6', quantity: 2 }],

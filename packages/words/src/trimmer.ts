@@ -1,13 +1,13 @@
 import {
   TICKS_PER_UNIT,
-  figureOf,
-  inHandFor,
+  computeLengthFigure,
+  partInHandFor,
   isSpare,
   letterOfSheet,
-  partAt,
-  partNames,
+  findPart,
+  namePartsOfPlan,
   ticks,
-  type Idle,
+  type NoOpReason,
   type Job,
   type Plan,
   type PlanNode,
@@ -126,7 +126,7 @@ export function describeTrimmerStep(
       });
     }
     case 'turn': {
-      const name = partNames(plan)(step.sheets[0]!, step.part);
+      const name = namePartsOfPlan(plan)(step.sheets[0]!, step.part);
       return says({
         ...none,
         head: TURNS[step.quarters],
@@ -162,7 +162,7 @@ export function describeTrimmerStep(
       if (cut.do === 'open')
         return says({ ...none, head: 'Cut out the centre', hold: words.hold, off: words.off, notes, cautions: [CAUTIONS.knife] }); // prettier-ignore
       const setting = Math.round((cut.dial ?? cut.setting) * TICKS_PER_UNIT[plan.unit]);
-      const hand = inHandFor(job, plan, step.index)!;
+      const hand = partInHandFor(job, plan, step.index)!;
       const along = cut.edge === 'left' || cut.edge === 'right' ? hand.width : hand.height;
       const strip = Math.min(cut.setting, along - cut.setting) * TICKS_PER_UNIT[plan.unit];
       const knife = cut.by !== undefined && /knife/i.test(job.cutter.then[cut.by - 1]?.name ?? '');
@@ -175,17 +175,17 @@ export function describeTrimmerStep(
       if (cut.do === 'trim') return says({ ...none, ...shared, head: 'Trim', off: words.off, goes: 'waste' });
       if (cut.do === 'stop')
         return says({ ...none, ...shared, head: `Stop cut ${cut.line} of 4`, off: 'nothing comes off yet', rest: words.rest }); // prettier-ignore
-      const off = partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.off).nodes;
-      const restNodes = cut.rest === null ? [] : partAt(plan.sheets[cut.sheets[0]!]!.tree, cut.rest).nodes;
+      const off = findPart(plan.sheets[cut.sheets[0]!]!.tree, cut.off).nodes;
+      const restNodes = cut.rest === null ? [] : findPart(plan.sheets[cut.sheets[0]!]!.tree, cut.rest).nodes;
       const bagsOf = (path: string): string => {
         const bags = cut.sheets.flatMap((sheet) => {
-          const [only, more] = partAt(plan.sheets[sheet]!.tree, path).nodes;
+          const [only, more] = findPart(plan.sheets[sheet]!.tree, path).nodes;
           const held = !more && only?.holds && typeof only.holds === 'object' ? only.holds : null;
           return (held && !isSpare(held.piece) && bagOf(held.piece, held.copy)) || [];
         });
         return bags.length ? `for ${bags.join(' and ')}` : '';
       };
-      const short = (path: string) => partNames(plan)(cut.sheets[0]!, path);
+      const short = (path: string) => namePartsOfPlan(plan)(cut.sheets[0]!, path);
       return says({
         ...none,
         ...shared,
@@ -249,7 +249,7 @@ export function describePress(
 type AfterStep = Parameters<typeof describeTrimmerStep> extends [TrimmerStep, ...infer Rest] ? Rest : never;
 
 const nameInHand = (step: Extract<TrimmerStep, { do: 'turn' }>, plan: Plan): string =>
-  partNames(plan)(step.sheets[0]!, step.part) ?? 'it';
+  namePartsOfPlan(plan)(step.sheets[0]!, step.part) ?? 'it';
 
 /** `banner 5 times, sky tag` of what comes off one after the other. */
 function saidOnce(offs: readonly string[]): string {
@@ -306,7 +306,7 @@ const PARTS: Readonly<Record<number, string>> = { 2: 'half', 4: 'quarter', 8: 'e
 
 /** A length as one says it: `seven and one eighth`, `a half`, `one hundred and five millimetres`. */
 export function formatSpokenLength(length: number, voice: Voice): string {
-  const { whole, numerator, denominator, negative, unit } = figureOf(ticks(Math.round(length)), voice.mark);
+  const { whole, numerator, denominator, negative, unit } = computeLengthFigure(ticks(Math.round(length)), voice.mark);
   const sign = negative ? 'minus ' : '';
   const [units = '', decimals] = whole.split('.');
   if (unit === 'mm')
@@ -334,7 +334,7 @@ function spokenOf(words: Omit<TrimmerStepText, 'spoken'>, voice: Voice): string 
 }
 
 /** Why something that was sent changed nothing. */
-export const NO_OP_MESSAGES: Readonly<Record<Idle, string>> = {
+export const NO_OP_MESSAGES: Readonly<Record<NoOpReason, string>> = {
   already: 'it was done already, here or on another device',
   'too-early': 'something before it was not done yet',
   'order-gone': 'another order had taken its place',

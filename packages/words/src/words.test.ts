@@ -7,16 +7,16 @@ import {
   planJob,
   readJob,
   recipeOf,
-  sayRecipe,
-  sayStock,
-  sheetLetter,
+  parseRecipeLine,
+  parseStockLine,
+  formatSheetLetter,
   type JobDocument,
   type FieldPath,
   type InputOf,
   type PageProblem,
   type Plan,
-  type Solved,
-  type Table,
+  type RecipeSolution,
+  type LayoutContext,
   type WayOut,
 } from '@temnex/core';
 import {
@@ -41,18 +41,18 @@ import {
   formatTotals,
 } from './index.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   unit: 'in',
   mark: MARKS['1/16'],
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };
 type Mats = InputOf<'mat-stack'>;
-const solve = (print: [string, string], mat: Omit<Mats['mats'][number], 'id'>): Solved =>
+const solve = (print: [string, string], mat: Omit<Mats['mats'][number], 'id'>): RecipeSolution =>
   recipeOf('mat-stack').solve(
     { print: { width: print[0], height: print[1], known: 'measured' }, mats: [{ id: 'm', ...mat }] },
     table,
   );
-const sumOf = (solved: Solved, path: FieldPath, total: string): string => {
+const sumOf = (solved: RecipeSolution, path: FieldPath, total: string): string => {
   if (solved.status !== 'solved') throw new Error(JSON.stringify(solved));
   return formatSum(solved.sums.get(fieldKey(path))!, lengthOf(total), TERMINAL);
 };
@@ -199,7 +199,7 @@ describe('problems', () => {
     expect(read.ok ? null : describeIssue(read.issues[0]!, TERMINAL)).toBe(line);
   });
   test('what was said and not understood', () => {
-    const stock = sayStock(
+    const stock = parseStockLine(
       'scrap 3 x 4 teal',
       [
         { id: 'a', name: 'Deep teal' },
@@ -208,7 +208,7 @@ describe('problems', () => {
       'in',
     );
     expect(!stock.ok && describeLineProblem(stock, SCREEN)).toBe('Which "teal": Deep teal or Pale teal?');
-    const mats = sayRecipe('mats', table, () => 'x')!.said;
+    const mats = parseRecipeLine('mats', table, () => 'x')!.said;
     expect(!mats.ok && describeLineProblem(mats, SCREEN)).toBe(
       'Say it like this: mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2.',
     );
@@ -348,7 +348,7 @@ describe('plans', () => {
     expect(formatCutList(job, TERMINAL, plan)).toBe(
       'Teal swell\n  1 × 4 1/4 × 6 1/4  mat\nRust\n  1 × 4 1/4 × 6 1/4  mat\nNo paper for\n  1 × 4 1/4 × 6 1/4  mat',
     );
-    expect([0, 25, 26, 52].map(sheetLetter)).toEqual(['A', 'Z', 'AA', 'BA']);
+    expect([0, 25, 26, 52].map(formatSheetLetter)).toEqual(['A', 'Z', 'AA', 'BA']);
     const at = { x: 0, y: 0, width: 1, height: 1, cut: null };
     expect(describePart([{ ...at, holds: 'keep' }], names)).toBe('an offcut to keep');
     expect(

@@ -2,19 +2,19 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
 import {
   NO_TRIM,
-  availableTo,
+  availableCountFor,
   bagOf,
   brandingOf,
-  cutStateOf,
+  assessCutPieces,
   derivePage,
-  effectsOf,
-  fromTogether,
-  keptAs,
-  reservedFor,
-  reservesWith,
+  computeCutEffects,
+  parseTogetherId,
+  storeOffcutAs,
+  reservedCountFor,
+  reserveForPage,
   sizeOfItem,
-  wantedOf,
-  type CutSoFar,
+  wantedCountOf,
+  type CutProgress,
   type Job,
   type StockItem,
 } from '@temnex/core';
@@ -87,11 +87,11 @@ export class CuttingService {
   }
 
   /** The same within a transaction of somebody else's, who sees to it that it is done once. */
-  carryOut(tx: Transaction, plan: string, id: string, soFar: CutSoFar): CuttingRecord {
+  carryOut(tx: Transaction, plan: string, id: string, soFar: CutProgress): CuttingRecord {
     const record = this.plans.get(plan);
     const job = jobOf(record);
     const now = new Date().toISOString();
-    const effects = effectsOf(job, record.plan, record.page, now.slice(0, 10), soFar);
+    const effects = computeCutEffects(job, record.plan, record.page, now.slice(0, 10), soFar);
     if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
     const pages = record.together ?? [record.page];
     if (isCutSince(tx, record, job, effects.pieces))
@@ -104,7 +104,7 @@ export class CuttingService {
     for (const { stock: item, count } of effects.used) {
       const row = tx.select().from(stock).where(eq(stock.id, item)).get();
       const another = soFar.wrong?.how === 'paper' && soFar.wrong.stock === item;
-      if (!row || availableTo(stockItemOf(row), pages) < count || (!another && !sameSize(job, stockItemOf(row))))
+      if (!row || availableCountFor(stockItemOf(row), pages) < count || (!another && !sameSize(job, stockItemOf(row))))
         throw new Refused('stock-changed', 'The drawer has changed since this cutting order was made. Make a new one.');
       move(tx, row, -count, 'used', { cutting: id, pages, at: now });
       if (rules.branding)
@@ -116,14 +116,14 @@ export class CuttingService {
     const paperOf = (item: Omit<StockItem, 'id'>): string =>
       item.paper || tx.select({ paper: stock.paper }).from(stock).where(eq(stock.id, item.origin!.stock)).get()!.paper;
     const named = effects.kept.map((item) => ({ ...item, paper: paperOf(item) }));
-    const left = [...named.map((item) => keptAs(item, rules)), ...strips];
+    const left = [...named.map((item) => storeOffcutAs(item, rules)), ...strips];
     const kept = left.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
     putIn(tx, kept, 'kept', { at: now, cutting: id });
     const rows = pages.map((page, i): CuttingRecord => {
       const bag = bagOf(i);
       const own = record.together
         ? effects.pieces.flatMap((p) => {
-            const from = fromTogether(p.piece);
+            const from = parseTogetherId(p.piece);
             return from.bag === bag ? [{ ...p, piece: from.piece }] : [];
           })
         : [...effects.pieces];
@@ -193,9 +193,9 @@ export class CuttingService {
     let { reserves } = item;
     for (const { page, held } of lost) {
       if (page === null) continue;
-      const count = reservedFor({ reserves: reserves ?? undefined }, page) - held;
+      const count = reservedCountFor({ reserves: reserves ?? undefined }, page) - held;
       keepFor(tx, { id: item.id, reserves }, page, count, 'taken-back', { cutting, at });
-      reserves = reservesWith(reserves ?? undefined, page, count);
+      reserves = reserveForPage(reserves ?? undefined, page, count);
     }
   }
 
@@ -208,7 +208,7 @@ export class CuttingService {
       const { document } = this.pages.get(row.page);
       const { pieces } = derivePage(document, DEFAULT_NAMES);
       const cut = cutsOf(tx, row.page).flatMap((c) => standing(c.pieces));
-      const { unwanted } = cutStateOf(pieces, cut, (p) => wantedOf(p, document));
+      const { unwanted } = assessCutPieces(pieces, cut, (p) => wantedCountOf(p, document));
       const alike = (other: typeof piece) => JSON.stringify(other) === JSON.stringify(piece);
       if (!unwanted.some(alike)) throw new Refused('still-wanted', 'The page still wants this piece.');
       const now = new Date().toISOString();

@@ -5,7 +5,7 @@ import {
   type Basis,
   type DrawerRules,
   type Habits,
-  type Idle,
+  type NoOpReason,
   type LengthText,
   type Page,
   type PageFacts,
@@ -336,7 +336,7 @@ export const sessionEvents = sqliteTable(
       .references(() => sessions.id, { onDelete: 'cascade' }),
     event: json<SessionEvent>('event').notNull(),
     /** Why it changed nothing; null: it did. */
-    idle: words('idle').$type<Idle>(),
+    idle: words('idle').$type<NoOpReason>(),
     receivedAt: words('received_at').notNull(),
   },
   (t) => [index('session_events_session').on(t.session, t.seq)],

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   RECIPE_IDS,
-  USUAL_HABITS,
+  DEFAULT_HABITS,
   derivePage,
-  jobOfPage,
+  buildPageJob,
   pageSchema,
   planJob,
   readJob,
@@ -23,7 +23,7 @@ describe.each(demoPages())('the example, $id', ({ document }) => {
   });
   test('has a paper for every piece, and comes out of the drawer', () => {
     expect(page.pieces.filter((p) => !p.wish).map((p) => p.name)).toEqual([]);
-    const made = jobOfPage('demo', page, drawer, USUAL_HABITS);
+    const made = buildPageJob('demo', page, drawer, DEFAULT_HABITS);
     if (!made.ok) throw new Error(JSON.stringify(made.problem));
     const read = readJob({ ...made.job, plan: { ...made.job.plan, nodes: 60 } });
     if (!read.ok) throw new Error(JSON.stringify(read.issues));

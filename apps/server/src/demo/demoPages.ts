@@ -1,6 +1,6 @@
 import {
-  AS_IT_IS,
-  drawnDirection,
+  DEFAULT_FRAMING,
+  directionAsDrawn,
   emptyPage,
   newItem,
   type Framing,
@@ -19,7 +19,7 @@ export const DEMO_PAGE_ID = 'demo-first-wind';
 const wish = (
   paper: string,
   side: Wish['side'] = 'A',
-  direction: Wish['direction'] = drawnDirection(
+  direction: Wish['direction'] = directionAsDrawn(
     demoPapers().find(({ id }) => id === paper)!,
     side,
   ),
@@ -37,7 +37,7 @@ const place = (
 function shows(name: string, framing: Partial<Framing> = {}): NonNullable<Item['pictures']> {
   const { photo } = demoPhotos.find((one) => one.photo.id === demoPhotoId(name))!;
   const { id, file, width, height, stay } = photo;
-  return { print: { photo: id, file, width, height, ...AS_IT_IS, ...framing, stay } };
+  return { print: { photo: id, file, width, height, ...DEFAULT_FRAMING, ...framing, stay } };
 }
 
 /** A 12 × 12 page: nested base panels, a photo with three even mats, a photo with a footer mat, a row of banners. */

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { NOTHING_SAID, type Photo, type PhotoFacts } from '@temnex/core';
+import { EMPTY_PHOTO_FACTS, type Photo, type PhotoFacts } from '@temnex/core';
 
 /*
  * The photos of the example are drawn: a week of kites on a coast that is nowhere, with nobody in it. Each is an SVG of which a JPEG
@@ -248,7 +248,7 @@ export const demoPhotos: readonly DemoPhoto[] = SCENES.map(({ name, scene, says 
     svg,
     photo: {
       ...{ id: demoPhotoId(name), file, name: `${name}.jpg`, width, height },
-      ...{ ...NOTHING_SAID, ...says },
+      ...{ ...EMPTY_PHOTO_FACTS, ...says },
       ...{ addedAt, demo: true },
     },
   };

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, gte, isNull, lt } from 'drizzle-orm';
-import { bagOf, countedFor, sayFind, type Sought, type UseUpCut } from '@temnex/core';
+import { bagOf, countPiecesFor, parseStockQuery, type StockQuery, type UseUpCut } from '@temnex/core';
 import { SCREEN, describeSearchProblem, describeStockItem } from '@temnex/words';
 import {
   challengeSchema,
@@ -69,8 +69,8 @@ export class ChallengesService {
   }
 
   /** The rule; ages in it are counted from the day on which it begins. */
-  private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): Sought {
-    const said = sayFind(line, this.papers.habits().habits.unit, this.papers.places(), from);
+  private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): StockQuery {
+    const said = parseStockQuery(line, this.papers.habits().habits.unit, this.papers.places(), from);
     if (!said.ok) throw new Refused('bad-input', `line: ${describeSearchProblem(said.problem)}`, { field: 'line' });
     return said.sought;
   }
@@ -100,7 +100,7 @@ export class ChallengesService {
     const ids = [...new Set(cuts.flatMap(({ plan }) => plan.sheets.map((s) => s.stock)))];
     const items = this.papers.readableItemsBy(ids);
     const papers = this.papers.papers();
-    const { counted, days, not } = countedFor(this.soughtOf(document), cuts, papers, items);
+    const { counted, days, not } = countPiecesFor(this.soughtOf(document), cuts, papers, items);
     const names = new Map(papers.map((p) => [p.id, p.name]));
     const what = (of: string) => {
       const item = items.get(of)!;

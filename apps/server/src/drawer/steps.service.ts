@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
-import { reservedFor } from '@temnex/core';
+import { reservedCountFor } from '@temnex/core';
 import { formatPath } from '@temnex/words';
 import {
   stepRecordSchema,
@@ -238,7 +238,7 @@ function changed(
   const reserves = row.reserves ?? undefined;
   if (row.quantity + by < 0)
     throw new Refused('stock-changed', `There are only ${row.quantity} of one of them left; nothing was changed.`);
-  const others = keep ? reservedFor({ reserves }) - reservedFor({ reserves }, keep.page) : 0;
+  const others = keep ? reservedCountFor({ reserves }) - reservedCountFor({ reserves }, keep.page) : 0;
   if (keep && others + keep.count > row.quantity + by)
     throw new Refused(
       'stock-changed',
@@ -249,7 +249,7 @@ function changed(
     by,
     ...(place !== undefined && place !== row.place ? { place: [row.place, place] } : {}),
     ...(reserved !== undefined && reserved !== row.reserved ? { reserved: [row.reserved, reserved] } : {}),
-    ...(keep ? { keep: { page: keep.page, was: reservedFor({ reserves }, keep.page), is: keep.count } } : {}),
+    ...(keep ? { keep: { page: keep.page, was: reservedCountFor({ reserves }, keep.page), is: keep.count } } : {}),
   };
   const isOut = by < 0 && row.quantity + by === 0;
   if (!keep && !reserves?.length) {
@@ -305,8 +305,8 @@ function undone(
   if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
   const now = rowOf(tx, row.id)!;
   const reserves = now.reserves ?? undefined;
-  if (keep && reservedFor({ reserves }, keep.page) === keep.is) {
-    const others = reservedFor({ reserves }) - keep.is;
+  if (keep && reservedCountFor({ reserves }, keep.page) === keep.is) {
+    const others = reservedCountFor({ reserves }) - keep.is;
     keepFor(tx, now, keep.page, Math.min(keep.was, now.quantity - others), 'taken-back', more);
   }
 }

@@ -1,6 +1,6 @@
 import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
-import { issueOf, nestedDeeperThan } from '@temnex/core';
+import { issueFromZod, isNestedDeeperThan } from '@temnex/core';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import { Refused } from './refused.ts';
 
@@ -16,11 +16,11 @@ class Checked<T> implements PipeTransform<unknown, T> {
   ) {}
 
   transform(value: unknown): T {
-    if (nestedDeeperThan(value, DEEPEST))
+    if (isNestedDeeperThan(value, DEEPEST))
       throw new Refused('bad-input', `It is nested more than ${DEEPEST} levels deep.`);
     const parsed = this.schema.safeParse(this.prepare(value));
     if (parsed.success) return parsed.data;
-    const issue = issueOf(parsed.error.issues[0]!);
+    const issue = issueFromZod(parsed.error.issues[0]!);
     throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
   }
 }

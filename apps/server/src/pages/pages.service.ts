@@ -1,16 +1,16 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import {
-  basisOf,
-  cutOf,
-  cutStateOf,
-  issueOf,
+  buildBasis,
+  cutCountOf,
+  assessCutPieces,
+  issueFromZod,
   migratePage,
-  oftenCut,
+  findOftenCutSizes,
   pageSchema,
-  sameBasis,
+  isSameBasis,
   stageOf,
-  wantedOf,
+  wantedCountOf,
   type Basis,
   type CutState,
   type Page,
@@ -44,7 +44,7 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
       },
     );
   const isText = typeof document !== 'object' || document === null;
-  const why = isText ? 'what is stored is no page' : describeIssue(issueOf(read.error.issues[0]!), TERMINAL);
+  const why = isText ? 'what is stored is no page' : describeIssue(issueFromZod(read.error.issues[0]!), TERMINAL);
   throw new Refused(
     'unreadable',
     `This page cannot be read: ${why}. It is kept as it is; mend its text, or take it out.`,
@@ -140,7 +140,7 @@ export class PagesService {
         const ids = cuts.map((c) => c.id);
         const wished = new Set(summary.pieces.flatMap(({ wish }) => wish?.papers ?? []));
         const papersNow = [...wished].flatMap((paper) => revisions.get(paper) ?? []);
-        return sameBasis(order!, basisOf(version, summary.pieces, papersNow, habitsNow, ids));
+        return isSameBasis(order!, buildBasis(version, summary.pieces, papersNow, habitsNow, ids));
       };
       const stage = stageOf(
         { ...summary, spares: summary.spares ?? [] },
@@ -175,10 +175,10 @@ export class PagesService {
     const known = this.states.get(summary);
     if (known && sameCuts(known.cuts, cuts)) return known.state;
     const order = { copies: summary.copies, spares: summary.spares ?? [] };
-    const state = cutStateOf(
+    const state = assessCutPieces(
       summary.pieces,
       cuts.flatMap((c) => standing(c.pieces)),
-      (p) => wantedOf(p, order),
+      (p) => wantedCountOf(p, order),
     );
     this.states.set(summary, { cuts, state });
     return state;
@@ -202,7 +202,7 @@ export class PagesService {
       const order = { copies, spares };
       const state = this.stateOf(summary, cuts.get(id) ?? NOTHING_CUT);
       const pieces = summary.pieces.flatMap(({ id: piece, width, height, quantity, wish }) => {
-        const left = wantedOf({ id: piece, quantity }, order) - cutOf(state, piece);
+        const left = wantedCountOf({ id: piece, quantity }, order) - cutCountOf(state, piece);
         return left > 0 ? [{ id: piece, width, height, quantity: left, wish }] : [];
       });
       return pieces.length ? [{ id, name, pieces }] : [];
@@ -212,11 +212,11 @@ export class PagesService {
   /** Sizes that were cut for several pages, also of those that were taken out since. */
   oftenCut(): Size[] {
     const cuts = this.standingCuts.get();
-    return oftenCut(
+    return findOftenCutSizes(
       this.listed.get().flatMap(({ id, summary }) => {
         if (!summary || !cuts.has(id)) return [];
         const state = this.stateOf(summary, cuts.get(id)!);
-        return [{ pieces: summary.pieces.filter(({ id: piece }) => cutOf(state, piece) > 0) }];
+        return [{ pieces: summary.pieces.filter(({ id: piece }) => cutCountOf(state, piece) > 0) }];
       }),
     );
   }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
-import { reservedFor, reservesWith, type StockItem } from '@temnex/core';
+import { reservedCountFor, reserveForPage, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { Refused } from '../http/refused.ts';
@@ -63,20 +63,20 @@ function release(
 ): void {
   let reserves = item.reserves ?? [];
   const less = (of: string, count: number) => {
-    const was = reservedFor({ reserves }, of);
+    const was = reservedCountFor({ reserves }, of);
     if (count <= 0 || !was) return;
     const is = Math.max(0, was - count);
-    reserves = reservesWith(reserves, of, is);
+    reserves = reserveForPage(reserves, of, is);
     note(tx, item.id, { by: 0, held: is - was, page: of, why, ...more, id: randomUUID() });
   };
   let open = taken;
   for (const page of pages) {
-    const own = Math.min(open, reservedFor({ reserves }, page));
+    const own = Math.min(open, reservedCountFor({ reserves }, page));
     less(page, own);
     open -= own;
   }
   const left = item.quantity - taken;
-  for (const { page: other } of reserves.toReversed()) less(other, reservedFor({ reserves }) - left);
+  for (const { page: other } of reserves.toReversed()) less(other, reservedCountFor({ reserves }) - left);
   tx.update(stock)
     .set({ reserves: reserves.length ? reserves : null })
     .where(eq(stock.id, item.id))
@@ -92,9 +92,9 @@ export function keepFor(
   why: Movement['why'],
   more: Moving,
 ): void {
-  const held = count - reservedFor({ reserves: item.reserves ?? undefined }, page);
+  const held = count - reservedCountFor({ reserves: item.reserves ?? undefined }, page);
   if (!held) return;
-  const reserves = reservesWith(item.reserves ?? undefined, page, count);
+  const reserves = reserveForPage(item.reserves ?? undefined, page, count);
   note(tx, item.id, { by: 0, held, page, why, ...more });
   tx.update(stock)
     .set({ reserves: reserves.length ? reserves : null })

@@ -3,12 +3,12 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
 import {
   NO_TRIM,
-  USUAL_HABITS,
-  USUAL_RULES,
+  DEFAULT_HABITS,
+  DEFAULT_RULES,
   guessFace,
   habitsSchema,
-  inDrawerOrder,
-  issueOf,
+  sortForDrawer,
+  issueFromZod,
   paperFacts,
   type JobIssue,
   rulesSchema,
@@ -193,7 +193,7 @@ function lookedInto(row: StockRow): LookedInto {
   const item = stockItemOf(row);
   // what is used up is as it was when there was some
   const read = stockItemSchema.safeParse({ ...item, quantity: Math.max(1, item.quantity) });
-  const why = read.success ? null : whyUnreadable(issueOf(read.error.issues[0]!));
+  const why = read.success ? null : whyUnreadable(issueFromZod(read.error.issues[0]!));
   return { id: row.id, paper: row.paper, seq: row.seq, item, why };
 }
 
@@ -245,7 +245,7 @@ export class PapersService {
     return {
       ...{ book: name, seq, whole },
       papers: changed.filter((p) => p.removedAt === null).map(paperOf),
-      stock: inDrawerOrder(items),
+      stock: sortForDrawer(items),
       unreadable,
       gone: { papers: whole ? [] : changed.filter((p) => p.removedAt !== null).map((p) => p.id), stock: gone },
     };
@@ -264,7 +264,7 @@ export class PapersService {
       ),
     );
     const items = rows.filter(({ why }) => why === null).map(({ item }) => item);
-    return { papers: known, stock: inDrawerOrder(items) };
+    return { papers: known, stock: sortForDrawer(items) };
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
@@ -361,7 +361,7 @@ export class PapersService {
         ...(change.outline === null ? { outline: undefined } : {}),
       });
       if (!changed.success) {
-        const issue = issueOf(changed.error.issues[0]!);
+        const issue = issueFromZod(changed.error.issues[0]!);
         throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
       }
       touch(tx, row.paper);
@@ -411,18 +411,18 @@ export class PapersService {
 
   habits(): HabitsRecord {
     const row = this.db.select().from(habits).where(eq(habits.id, 1)).get();
-    if (!row) return { version: 0, habits: USUAL_HABITS };
+    if (!row) return { version: 0, habits: DEFAULT_HABITS };
     // habits that were stored before there was a choice about something have the usual one; so do those that cannot be read
     const { document, version } = row;
-    const cutter = { ...USUAL_HABITS.cutter, ...document?.cutter };
-    const read = habitsSchema.safeParse({ ...USUAL_HABITS, ...(isObject(document) ? document : {}), cutter });
-    return { version: Number.isNaN(version) ? 0 : version, habits: read.success ? read.data : USUAL_HABITS };
+    const cutter = { ...DEFAULT_HABITS.cutter, ...document?.cutter };
+    const read = habitsSchema.safeParse({ ...DEFAULT_HABITS, ...(isObject(document) ? document : {}), cutter });
+    return { version: Number.isNaN(version) ? 0 : version, habits: read.success ? read.data : DEFAULT_HABITS };
   }
 
   rules(): DrawerRules {
     const row = this.db.select().from(rules).where(eq(rules.id, 1)).get();
-    const read = rulesSchema.safeParse({ ...USUAL_RULES, ...(isObject(row?.document) ? row.document : {}) });
-    return read.success ? read.data : USUAL_RULES;
+    const read = rulesSchema.safeParse({ ...DEFAULT_RULES, ...(isObject(row?.document) ? row.document : {}) });
+    return read.success ? read.data : DEFAULT_RULES;
   }
 
   saveRules(document: DrawerRules): DrawerRules {

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import PDFDocument from 'pdfkit';
 import sharp, { type OverlayOptions } from 'sharp';
-import { TICKS_PER_UNIT, cutMarksOf, fittedOn, ticks, type GangSheet } from '@temnex/core';
+import { TICKS_PER_UNIT, computeCutMarks, fitCropOnPaper, ticks, type GangSheet } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
 import { Refused } from '../http/refused.ts';
 import { MOST_PIXELS } from '../pictures/files.ts';
@@ -38,7 +38,7 @@ export class PhotoSheetsService {
       const input = await this.print(print, right - left, top - bottom);
       overlays.push({ input, left, top: height - top });
     }
-    const lines = cutMarksOf(asGang(sheet))
+    const lines = computeCutMarks(asGang(sheet))
       .map((m) => `<path d="M${px(m.x1)} ${height - px(m.y1)}L${px(m.x2)} ${height - px(m.y2)}"/>`)
       .join('');
     const marks = Buffer.from(
@@ -53,7 +53,7 @@ export class PhotoSheetsService {
   private async print({ file, crop, turn }: Print, width: number, height: number): Promise<Buffer> {
     const upright = turn % 180 === 0 ? { width, height } : { width: height, height: width };
     // all of the crop: where that is not of the paper's ratio, some of it stays white
-    const fitted = fittedOn(crop, upright);
+    const fitted = fitCropOnPaper(crop, upright);
     const seen = await this.photos.cropped(file, crop, {
       width: Math.max(1, Math.round(fitted.width)),
       height: Math.max(1, Math.round(fitted.height)),

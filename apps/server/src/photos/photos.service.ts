@@ -4,7 +4,14 @@ import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull } from 'drizzle-orm';
 import exifReader from 'exif-reader';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { NOTHING_SAID, photoFactsSchema, wholePixels, type Crop, type Photo, type PhotoFacts } from '@temnex/core';
+import {
+  EMPTY_PHOTO_FACTS,
+  photoFactsSchema,
+  roundCropToPixels,
+  type Crop,
+  type Photo,
+  type PhotoFacts,
+} from '@temnex/core';
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type PhotoOnPage, type UploadedPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
@@ -32,7 +39,7 @@ const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): 
 /** What can be read of what is said of a photo. */
 function sayable(facts: unknown): PhotoFacts {
   const said = typeof facts === 'object' && facts !== null ? (facts as Record<string, unknown>) : {};
-  return { ...NOTHING_SAID, ...readableOf(photoFactsSchema.shape, said) };
+  return { ...EMPTY_PHOTO_FACTS, ...readableOf(photoFactsSchema.shape, said) };
 }
 /** Whether it is known how large a photo is. */
 const isSized = ({ width, height }: Pick<Row, 'width' | 'height'>): boolean => width >= 1 && height >= 1;
@@ -94,7 +101,7 @@ export class PhotosService implements OnModuleInit {
           .slice(0, MOST_NAME),
         ...sized.pixels,
       },
-      ...{ bytes: sized.bytes, facts: { ...NOTHING_SAID, day: sized.day } },
+      ...{ bytes: sized.bytes, facts: { ...EMPTY_PHOTO_FACTS, day: sized.day } },
       ...{ addedAt: new Date().toISOString(), demo: false, removedAt: null },
     };
     // the same picture sent twice at once: one of them is first
@@ -149,7 +156,7 @@ export class PhotosService implements OnModuleInit {
   async cropped(file: string, crop: Crop, size: { width: number; height: number }): Promise<Buffer> {
     const whole = await this.image(file, 'whole');
     const { width, height } = await sharp(whole).metadata();
-    const { x: left, y: top, ...rest } = wholePixels({ width, height }, crop);
+    const { x: left, y: top, ...rest } = roundCropToPixels({ width, height }, crop);
     return this.turns.in(() =>
       sharp(whole)
         .extract({ left, top, ...rest })

@@ -4,7 +4,7 @@ import { crc32 } from 'node:zlib';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import request from 'supertest';
-import { AS_IT_IS, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
+import { DEFAULT_FRAMING, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
 import { photosSchema, uploadedPhotoSchema, type PageRecord, type Photos, type UploadedPhoto } from '@temnex/contract';
 import { testServer, type TestServer } from '../testing.ts';
 import { Turns } from '../pictures/turns.ts';
@@ -209,7 +209,7 @@ describe('what is said of photos', () => {
     const input = { print: { width: '4', height: '4', known: 'assumed' }, mats: [] };
     const bare: Page = { ...emptyPage('Two kites'), items: [newItem({ id: 'm', name: 'kite', recipe: 'mat-stack', input })], copies: 3 }; // prettier-ignore
     const { id, file, width, height } = photo;
-    const document = setPicture(bare, 'm', 'print', { photo: id, file, width, height, ...AS_IT_IS, stay: null });
+    const document = setPicture(bare, 'm', 'print', { photo: id, file, width, height, ...DEFAULT_FRAMING, stay: null });
     const page = (await post('/api/pages', { document })).body as PageRecord;
     const { shown } = photosSchema.parse(await all());
     // the example shows some too

@@ -2,17 +2,17 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import {
   bagOf,
-  basisOf,
-  basisTogether,
+  buildBasis,
+  mergeBases,
   derivePage,
   drawerFor,
-  jobOfPage,
-  jobTogether,
+  buildPageJob,
+  mergeJobs,
   readJob,
-  sameBasis,
+  isSameBasis,
   verifyPlan,
   withBlocks,
-  withWants,
+  addOtherWantsToJob,
   type Aim,
   type Basis,
   type Job,
@@ -82,7 +82,7 @@ export class PlansService {
 
   /** A job with what all pages but its own still want from its papers, or else was often cut. */
   private besideOthers(job: JobDocument, own: readonly string[]): JobDocument {
-    return withWants(
+    return addOtherWantsToJob(
       job,
       this.pages.wanting().filter(({ id }) => !own.includes(id)),
       this.pages.oftenCut(),
@@ -104,7 +104,7 @@ export class PlansService {
     const derived = derivePage(document, DEFAULT_NAMES);
     const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
     const drawer = drawerFor(this.papers.drawerOf(wished), pages);
-    const basis = basisOf(
+    const basis = buildBasis(
       version,
       derived.pieces,
       drawer.papers,
@@ -115,7 +115,7 @@ export class PlansService {
     return {
       name: document.name,
       basis,
-      asked: jobOfPage(document.name, derived, drawer, { ...habits, aim }, cut, document),
+      asked: buildPageJob(document.name, derived, drawer, { ...habits, aim }, cut, document),
     };
   }
 
@@ -132,7 +132,7 @@ export class PlansService {
     const made =
       problems.length || !jobs.length
         ? null
-        : jobTogether(
+        : mergeJobs(
             each
               .map(({ name }) => name)
               .join(', ')
@@ -143,7 +143,7 @@ export class PlansService {
       problems.push(...made.problem.at.map((at) => ({ page: ids[at]!, code: made.problem.code, parts: [] })));
     return {
       pages: each.map(({ id, name }, i) => ({ id, name, bag: bagOf(i) })),
-      basis: basisTogether(each),
+      basis: mergeBases(each),
       job: made?.ok ? this.besideOthers(made.job, ids) : null,
       problems,
     };
@@ -158,7 +158,7 @@ export class PlansService {
       .orderBy(desc(plans.createdAt), desc(sql`rowid`))
       .limit(1)
       .get();
-    return row && sameBasis(row.basis, basis) ? recordOf(row) : null;
+    return row && isSameBasis(row.basis, basis) ? recordOf(row) : null;
   }
 
   /** Never trusts a plan: it is verified against the job that is made here, of exactly the state that it was made from. */
@@ -183,7 +183,7 @@ export class PlansService {
     { plan, basis, ...of }: Pick<Row, 'id' | 'page' | 'together' | 'basis'> & { plan: Plan },
     now: { readonly basis: Basis; readonly job: JobDocument },
   ): PlanRecord {
-    if (!sameBasis(basis, now.basis))
+    if (!isSameBasis(basis, now.basis))
       throw new Refused(
         'out-of-date',
         'The page, the drawer or the habits have changed since this cutting order was made.',

@@ -1,5 +1,5 @@
 import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common';
-import { MARKS, issueOf, parseLength, recipeOf } from '@temnex/core';
+import { MARKS, issueFromZod, parseLength, recipeOf } from '@temnex/core';
 import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
 import { drawTemplatePages, collectTemplates } from '@temnex/drawing';
 import {
@@ -23,7 +23,7 @@ export class TemplatesController {
     const recipe = recipeOf(body.recipe);
     const read = recipe.input.safeParse(body.input);
     if (!read.success) {
-      const { path, problem } = issueOf(read.error.issues[0]!);
+      const { path, problem } = issueFromZod(read.error.issues[0]!);
       const issue = { path: ['input', ...path], problem };
       throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
     }

@@ -1,10 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
 import {
-  handlingOf,
-  minutesOf,
+  measureHandling,
+  countMinutes,
   parseLength,
-  wantedAs,
+  pagePieceIdOf,
   type Handling,
   type LengthText,
   type Plan,
@@ -195,7 +195,7 @@ interface KnownOrder {
 
 function orderOf({ plan, job, together }: { plan: unknown; job: unknown; together: unknown }): KnownOrder {
   const pieces = (job as { pieces?: { id: string; name?: string }[] } | null)?.pieces;
-  const names = new Map((Array.isArray(pieces) ? pieces : []).map((p) => [wantedAs(p.id), p.name ?? p.id]));
+  const names = new Map((Array.isArray(pieces) ? pieces : []).map((p) => [pagePieceIdOf(p.id), p.name ?? p.id]));
   const sheets = (plan as Partial<Plan> | null)?.sheets;
   return {
     names,
@@ -208,7 +208,7 @@ function orderOf({ plan, job, together }: { plan: unknown; job: unknown; togethe
 /** An order whose row was damaged costs only what would be said of it. */
 function handlingIfReadable(plan: unknown): Handling | null {
   try {
-    return handlingSchema.safeParse(handlingOf(plan as Plan)).data ?? null;
+    return handlingSchema.safeParse(measureHandling(plan as Plan)).data ?? null;
   } catch {
     return null;
   }
@@ -226,7 +226,7 @@ function entryOf({ at, session, cuts: listed }: Entry, known: Known): RecordEntr
     pages,
     session: session?.id ?? null,
     open: session !== null && session.endedAt === null,
-    minutes: events.length ? minutesOf(events) : null,
+    minutes: events.length ? countMinutes(events) : null,
     notes: events.flatMap(({ deed }) => (deed.do === 'note' ? [deed.text] : [])),
     wrong: events.flatMap(({ id, deed }) =>
       deed.do === 'wrong' && !undone.has(id) ? [{ how: deed.wrong?.how ?? null, spoiled: deed.spoiled.length }] : [],
@@ -305,7 +305,7 @@ function sheetsOfPieces(sheets: Plan['sheets']): Map<string, string[]> {
   for (const { stock: item, tree } of sheets) {
     const walk = (node: PlanNode): void => {
       if (node.holds && typeof node.holds === 'object') {
-        const piece = wantedAs(node.holds.piece);
+        const piece = pagePieceIdOf(node.holds.piece);
         found.set(piece, [...(found.get(piece) ?? []), item]);
       }
       node.parts?.forEach(walk);

@@ -3,12 +3,12 @@ import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import { Subject, filter, map, type Observable } from 'rxjs';
 import {
   beginSession,
-  cutsDone,
+  countPlanStepsDone,
   derivePage,
-  sessionAfter,
-  trimmerSteps,
-  wrongFault,
-  type CutSoFar,
+  applySessionEvent,
+  buildTrimmerSteps,
+  findWrongCutFault,
+  type CutProgress,
   type Page,
   type SessionDeed,
   type SessionEvent,
@@ -206,7 +206,7 @@ export class SessionsService {
     state: SessionState,
     event: SessionEvent,
   ): { taken: StoredEvent; state: SessionState } {
-    const next = sessionAfter(state, event, (plan) => this.stepsOf(plan).length);
+    const next = applySessionEvent(state, event, (plan) => this.stepsOf(plan).length);
     const idle = typeof next === 'string' ? next : null;
     if (typeof next !== 'string' && CHANGES_THE_BOOKS.has(event.deed.do))
       this.carryOut(tx, this.row(tx, id), state, event);
@@ -224,16 +224,16 @@ export class SessionsService {
     const plan = state.plans[state.order]!;
     switch (deed.do) {
       case 'wrong': {
-        const done = cutsDone(this.stepsOf(plan), state.at);
+        const done = countPlanStepsDone(this.stepsOf(plan), state.at);
         if (deed.wrong) {
           const record = this.plans.get(plan);
-          const fault = wrongFault(jobOf(record), record.plan, done, deed.wrong);
+          const fault = findWrongCutFault(jobOf(record), record.plan, done, deed.wrong);
           if (fault) throw new Refused('bad-input', WRONG_SAYS[fault], { field: 'wrong' });
         }
         this.cutting.carryOut(tx, plan, id, {
           ...{ steps: done, spoiled: deed.spoiled, measured: [...state.measured.values()] },
           ...(deed.wrong ? { wrong: deed.wrong } : {}),
-        } satisfies CutSoFar);
+        } satisfies CutProgress);
         return;
       }
       case 'end':
@@ -268,7 +268,7 @@ export class SessionsService {
     const later = this.eventsOf(tx, row.id, known?.seq ?? 0);
     const state = later.reduce(
       (now, { event }) => {
-        const next = sessionAfter(now, event, (plan) => this.stepsOf(plan).length);
+        const next = applySessionEvent(now, event, (plan) => this.stepsOf(plan).length);
         return typeof next === 'string' ? now : next;
       },
       known?.state ?? beginSession(row.plans[0]!),
@@ -297,7 +297,7 @@ export class SessionsService {
     let steps = this.steps.get(plan);
     if (!steps) {
       const record = this.plans.get(plan);
-      this.steps.set(plan, (steps = trimmerSteps(jobOf(record), record.plan)));
+      this.steps.set(plan, (steps = buildTrimmerSteps(jobOf(record), record.plan)));
     }
     return steps;
   }

@@ -1,12 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import {
-  handlingOf,
+  measureHandling,
   planJob,
   readJob,
   seededRandom,
-  sessionOf,
-  trimmerSteps,
+  foldSession,
+  buildTrimmerSteps,
   type SessionDeed,
   type SessionEvent,
   type TrimmerStep,
@@ -41,7 +41,7 @@ async function ordered(): Promise<PlanRecord> {
   expect([status, body.message]).toEqual([201, undefined]);
   return body;
 }
-const stepsOf = (record: PlanRecord): TrimmerStep[] => trimmerSteps(jobOf(record), record.plan);
+const stepsOf = (record: PlanRecord): TrimmerStep[] => buildTrimmerSteps(jobOf(record), record.plan);
 const event = (deed: SessionDeed): SessionEvent => ({ id: newId(), at: new Date().toISOString(), deed });
 const done = (step: number, order = 0) => event({ do: 'done', order, step });
 const send = async (id: string, events: SessionEvent[], since = 0): Promise<SentEvents> => {
@@ -110,7 +110,7 @@ describe('a session on the server', () => {
     expect(recorded!.pieces.every((p) => p.stock !== null && used.has(p.stock))).toBe(true);
     expect(recorded!.kept.every((k) => k.from.length > 0 && used.has(k.from[0]!.stock))).toBe(true);
     // and how many settings and cuts its order asked for, and what else of the hands
-    expect(entry!.handling).toEqual([handlingOf(plan.plan)]);
+    expect(entry!.handling).toEqual([measureHandling(plan.plan)]);
     expect(entry!.handling[0]).toMatchObject({ cuts: plan.plan.totals.cuts, settings: plan.plan.totals.settings });
     expect((await get(`/api/record?page=nobody`)).body.entries).toEqual([]);
     expect((await send(session.id, [end])).refused).toBeNull();
@@ -122,7 +122,7 @@ describe('a session on the server', () => {
     expect(await cuts()).toEqual([]);
     expect(quantities()).toBe(before);
     const whole = (await get(`/api/sessions/${session.id}`)).body as Session;
-    const { state } = sessionOf(plan.id, whole.events.map((e) => e.event), () => steps.length); // prettier-ignore
+    const { state } = foldSession(plan.id, whole.events.map((e) => e.event), () => steps.length); // prettier-ignore
     expect(state).toMatchObject({ at: steps.length, phase: 'cutting' });
     // emptied for the next: all steps back
     await send(session.id, steps.map((_, i) => event({ do: 'back', order: 0, step: steps.length - 1 - i }))); // prettier-ignore
@@ -208,7 +208,7 @@ describe('seeded walks of two devices', () => {
     const state = () => {
       const { events, plans } = server.app.get(SessionsService).one(session.id);
       plans.forEach(know);
-      return sessionOf(plans[0]!.id, events.map((e) => e.event), (id) => lengths.get(id)!).state; // prettier-ignore
+      return foldSession(plans[0]!.id, events.map((e) => e.event), (id) => lengths.get(id)!).state; // prettier-ignore
     };
     for (let i = 0; i < 40; i++) {
       const now = state();
@@ -258,7 +258,7 @@ test('thousands of events of a session are taken in without being looked through
   let since = first!.events.at(-1)!.seq;
   for (let i = 0; i < 10; i++) since = (await send(session.id, many(i * 200), since)).events.at(-1)!.seq;
   const { events } = (await get(`/api/sessions/${session.id}`)).body as Session;
-  const { state } = sessionOf(order.id, events.map((e) => e.event), () => 1); // prettier-ignore
+  const { state } = foldSession(order.id, events.map((e) => e.event), () => 1); // prettier-ignore
   expect(state.notes.map(({ text }) => text)).toEqual(['begun', ...Array.from({ length: 2000 }, (_, i) => String(i))]);
   // one that cannot be done takes back itself alone
   const { refused } = await send(session.id, [

@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { inDrawerOrder } from '@temnex/core';
+import { sortForDrawer } from '@temnex/core';
 import { drawerSeenSchema, type DrawerRecord } from '@temnex/contract';
 import { ask } from './client.ts';
 
@@ -30,7 +30,7 @@ export function broughtUp(seen: DrawerRecord, change: DrawerRecord): DrawerRecor
     papers: outPapers.size
       ? [...seen.papers.filter((p) => !outPapers.has(p.id)), ...papers].sort((a, b) => (a.name < b.name ? -1 : 1))
       : seen.papers,
-    stock: out.size ? inDrawerOrder([...seen.stock.filter((s) => !out.has(s.id)), ...stock]) : seen.stock,
+    stock: out.size ? sortForDrawer([...seen.stock.filter((s) => !out.has(s.id)), ...stock]) : seen.stock,
     unreadable: [...seen.unreadable.filter((s) => !out.has(s.id)), ...unreadable],
   };
 }

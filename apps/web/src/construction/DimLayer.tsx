@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { samePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
+import { isSamePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Figure } from '../ui/Figure.tsx';
@@ -75,7 +75,7 @@ export function DimLayer({ made, at, box, right }: DimLayerProps) {
   const { laid, recipe } = made;
   if (!laid) return null;
   const fields = fieldsOf(made);
-  const fieldAt = (path: FieldPath): Field | undefined => fields.find((f) => samePath(f.path, path));
+  const fieldAt = (path: FieldPath): Field | undefined => fields.find((f) => isSamePath(f.path, path));
   const spans = spansOf(laid.dims, at, box);
   const leaders = leadersOf(laid.dims, at, box, spans);
   const answers = answersOf(laid.dims, at);

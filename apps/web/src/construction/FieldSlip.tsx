@@ -1,6 +1,6 @@
 import { Suspense, lazy } from 'react';
 import { styled } from 'styled-components';
-import { fieldKey, samePath, type Field, type FieldPath } from '@temnex/core';
+import { fieldKey, isSamePath, type Field, type FieldPath } from '@temnex/core';
 import {
   capitalize,
   describeFact,
@@ -101,7 +101,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
   const drawn = onDrawing(made);
   const refused = solved.status === 'refused';
   const wanted = (group: FieldPath) =>
-    refused || only === null || (only === 'unlisted' ? group.length === 1 : samePath(group, only));
+    refused || only === null || (only === 'unlisted' ? group.length === 1 : isSamePath(group, only));
   const marks = laid ? describePencilMarks(laid, voice) : [];
   const groups = [...new Map(fields.map((f) => [fieldKey(f.group), f.group])).values()].filter(wanted);
   return (
@@ -127,21 +127,24 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
             <Size made={made} group={group} fields={fields} />
             {solved.status === 'solved'
               ? laid?.facts
-                  .filter(({ of }) => of && samePath(of, group))
+                  .filter(({ of }) => of && isSamePath(of, group))
                   .map((fact) => <Answer key={fact.name}>{describeFact(made.recipe, fact, voice)}</Answer>)
               : null}
             <Under>
               <Fields>
                 {fields
-                  .filter((f) => samePath(f.group, group))
+                  .filter((f) => isSamePath(f.group, group))
                   .map((f) => (
-                    <span key={fieldKey(f.path)} data-on-drawing={drawn.some((p) => samePath(p, f.path)) || undefined}>
+                    <span
+                      key={fieldKey(f.path)}
+                      data-on-drawing={drawn.some((p) => isSamePath(p, f.path)) || undefined}
+                    >
                       <FieldInput made={made} field={f} width="4.6rem" />
                     </span>
                   ))}
                 <Entry made={made} group={group} />
               </Fields>
-              <KnownTick made={made} fields={fields.filter((f) => samePath(f.group, group))} />
+              <KnownTick made={made} fields={fields.filter((f) => isSamePath(f.group, group))} />
             </Under>
           </Row>
         ))}
@@ -195,7 +198,7 @@ function inSight(groups: readonly FieldPath[]): readonly FieldPath[] {
 
 /** What a group comes to, large, with its sums. */
 function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: readonly Field[] }) {
-  const layers = made.laid?.layers.filter((l) => samePath(l.group, group)) ?? [];
+  const layers = made.laid?.layers.filter((l) => isSamePath(l.group, group)) ?? [];
   const [layer, ...others] = layers;
   const { mark } = made.table;
   const { box } = layer ?? {};
@@ -205,11 +208,11 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
   const along = (axis: 'width' | 'height') => (layer.sized && valueOf(made, layer.sized[axis])) ?? box[axis];
   const sums = (['width', 'height'] as const).flatMap((axis) => {
     const path = layer.sized?.[axis];
-    const sum = path && fields.some((f) => samePath(f.path, path)) ? sumOf(made, path) : null;
+    const sum = path && fields.some((f) => isSamePath(f.path, path)) ? sumOf(made, path) : null;
     return sum ? [formatSum(sum, along(axis), { mark, figures: 'typeset' })] : [];
   });
   const isGiven = (['width', 'height'] as const).every((axis) => {
-    const field = fields.find((f) => layer.sized && samePath(f.path, layer.sized[axis]));
+    const field = fields.find((f) => layer.sized && isSamePath(f.path, layer.sized[axis]));
     return field?.kind === 'length' && field.value !== undefined;
   });
   return (

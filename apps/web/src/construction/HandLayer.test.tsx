@@ -1,12 +1,16 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { MARKS, inches, recipeOf, type InputOf, type Table } from '@temnex/core';
+import { MARKS, inches, recipeOf, type InputOf, type LayoutContext } from '@temnex/core';
 import { HandLayer } from './HandLayer.tsx';
 import type { Made } from './made.ts';
 
 type Grid = InputOf<'grid'>;
-const table: Table = { unit: 'in', mark: MARKS['1/16'], room: { width: inches(12), height: inches(12), seams: [] } };
+const table: LayoutContext = {
+  unit: 'in',
+  mark: MARKS['1/16'],
+  room: { width: inches(12), height: inches(12), seams: [] },
+};
 const start: Grid = {
   ...{ cell: { as: 'square', width: '2' }, columns: 3, rows: 2, gutter: '1/8', spread: 'room', margin: {}, all: {} },
   ...{ papers: 2, counts: {}, large: [], loose: { seed: 1 } },

@@ -1,4 +1,4 @@
-import { isRectangle, type Laid, type Layer, type Rect } from '@temnex/core';
+import { isRectangle, type LaidOut, type Layer, type Rect } from '@temnex/core';
 import { formatShapePath } from '@temnex/drawing';
 
 /** Greys that say "a layer": no colour, since no paper is chosen yet. */
@@ -8,7 +8,7 @@ const PRINT = '#b4b4b4';
 const BACK = '#c6c6c6';
 
 /** Layers of one blank look alike. */
-export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<Laid, 'blanks'>): string =>
+export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<LaidOut, 'blanks'>): string =>
   layer.back
     ? BACK
     : layer.blank === null
@@ -16,10 +16,10 @@ export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<La
       : GREYS[(blanks.findIndex((b) => b.key === paperOf(layer.blank!, blanks)) + 1) % GREYS.length]!;
 
 /** The blank whose paper it shares, or itself. */
-const paperOf = (key: string, blanks: Laid['blanks']): string => blanks.find((b) => b.key === key)?.paperFrom ?? key;
+const paperOf = (key: string, blanks: LaidOut['blanks']): string => blanks.find((b) => b.key === key)?.paperFrom ?? key;
 
 interface LayersPictureProps {
-  laid: Laid;
+  laid: LaidOut;
   /** Pixels to the tick. */
   scale: number;
   /** Where the item's lower left corner lies. */

@@ -32,8 +32,8 @@ export function OutlineFile({ made }: { made: Made }) {
   const take = takesOutline(made);
   if (!take) return null;
   const read = async (file: File) => {
-    const { LARGEST_SVG, readSvgOutline } = await import('@temnex/core/svg');
-    if (file.size > LARGEST_SVG) return setTold({ wrong: describeSvgProblem('too-large') });
+    const { MAX_SVG_BYTES, readSvgOutline } = await import('@temnex/core/svg');
+    if (file.size > MAX_SVG_BYTES) return setTold({ wrong: describeSvgProblem('too-large') });
     const found = readSvgOutline(await file.text(), () => performance.now());
     const left = describeLeftOut(found.leftOut);
     if (!found.ok) return setTold({ wrong: [describeSvgProblem(found.why), left].filter(Boolean).join(' ') });

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MARKS, MARK_NAMES, exactText } from '@temnex/core';
+import { MARKS, MARK_NAMES, formatExactLength } from '@temnex/core';
 import type { TemplatesRequest } from '@temnex/contract';
 import { collectTemplates, formatTrueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
 import { askForFile } from '../api/client.ts';
@@ -25,7 +25,7 @@ export function Templates({ made }: { made: Made }) {
   if (!templates.length) return null;
   const print = async (paper: PrintPaper) => {
     const { unit, mark, room } = table;
-    const [width, height] = [room.width, room.height].map((t) => `${exactText(t, unit)} ${unit}`);
+    const [width, height] = [room.width, room.height].map((t) => `${formatExactLength(t, unit)} ${unit}`);
     const name = MARK_NAMES.find((one) => MARKS[one].unit === mark.unit && MARKS[one].step === mark.step)!;
     const body: TemplatesRequest = { recipe, input, mark: name, width: width!, height: height!, paper };
     try {

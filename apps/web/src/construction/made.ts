@@ -1,5 +1,5 @@
 import {
-  exactText,
+  formatExactLength,
   fieldKey,
   inUnit,
   recipeOf,
@@ -7,14 +7,14 @@ import {
   type Field,
   type FieldList,
   type FieldPath,
-  type Laid,
+  type LaidOut,
   type LengthText,
   type Offer,
-  type OutlineRead,
+  type ReadOutline,
   type RecipeId,
-  type Solved,
+  type RecipeSolution,
   type Sum,
-  type Table,
+  type LayoutContext,
   type Ticks,
 } from '@temnex/core';
 import { newId } from '../ui/newId.ts';
@@ -26,10 +26,10 @@ import { newId } from '../ui/newId.ts';
 export interface Made {
   readonly recipe: RecipeId;
   readonly input: unknown;
-  readonly table: Table;
-  readonly solved: Solved;
+  readonly table: LayoutContext;
+  readonly solved: RecipeSolution;
   /** What is shown: of a refused one what was there last, or what can be shown all the same. */
-  readonly laid: Laid | null;
+  readonly laid: LaidOut | null;
   /** Types a value; undefined empties the field. */
   set(path: FieldPath, value: LengthText | undefined): void;
   addTo(list: FieldPath): void;
@@ -72,7 +72,7 @@ export function shownIn(made: Made, field: Field): string {
   const value = valueOf(made, field.path);
   if (value === null) return '';
   if (field.kind !== 'length') return String(value);
-  const text = exactText(value, made.table.unit);
+  const text = formatExactLength(value, made.table.unit);
   // what is on no mark that one would read is said as a decimal
   return Number(/\/(\d+)$/.exec(text)?.[1] ?? 1) > 64 ? inUnit(value, made.table.unit).toFixed(3) : text;
 }
@@ -80,9 +80,9 @@ export function shownIn(made: Made, field: Field): string {
 /** What becomes of it with an outline of one's own; null where it has no use for one. */
 export function takesOutline({ recipe, input, table }: Pick<Made, 'recipe' | 'input' | 'table'>) {
   const { takesOutline: take } = recipeOf(recipe);
-  return take ? (outline: OutlineRead): unknown => take(input, outline, table) : null;
+  return take ? (outline: ReadOutline): unknown => take(input, outline, table) : null;
 }
 
 /** Whether something of it is cut along an outline, or pricked. */
-export const isTraced = ({ blanks, traced }: Laid): boolean =>
+export const isTraced = ({ blanks, traced }: LaidOut): boolean =>
   traced !== undefined || blanks.some((blank) => blank.shape && blank.finish.some((f) => f.do === 'outline'));

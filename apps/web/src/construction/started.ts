@@ -1,12 +1,12 @@
-import { RECIPE_IDS, recipeOf, type Laid, type RecipeId, type Table } from '@temnex/core';
+import { RECIPE_IDS, recipeOf, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
 
 export interface Started {
   readonly id: RecipeId;
-  readonly laid: Laid | null;
+  readonly laid: LaidOut | null;
 }
 
 /** Every construction as a newcomer sees it first, in the order of practice. */
-export function startedOn(table: Table): readonly Started[] {
+export function startedOn(table: LayoutContext): readonly Started[] {
   let n = 0;
   return RECIPE_IDS.map((id) => {
     const recipe = recipeOf(id);

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { MOST_ZOOM, framed, within, type Crop, type Framing, type Pixels } from '@temnex/core';
+import { MAX_ZOOM, computeFramedCrop, moveCropInside, type Crop, type Framing, type Pixels } from '@temnex/core';
 import { describeCropLoss } from '@temnex/words';
 import { photoUrl } from '../api/photos.ts';
 
@@ -139,7 +139,7 @@ export function CropFrame(props: CropFrameProps) {
   const framing = draft ?? props.framing;
   const per = Math.min(room.width / photo.width, room.height / photo.height);
   const size = { width: photo.width * per, height: photo.height * per };
-  const seen = framed(photo, framing, ratio, stay);
+  const seen = computeFramedCrop(photo, framing, ratio, stay);
   const { crop } = seen;
   const ground = useRef<HTMLDivElement>(null);
   const pointers = useRef(new Map<number, { x: number; y: number }>());
@@ -148,10 +148,10 @@ export function CropFrame(props: CropFrameProps) {
   /** The same, closer or further. What must stay bounds it. */
   const zoomed = (from: Framing, by: number): Framing => ({
     ...from,
-    zoom: Math.min(MOST_ZOOM, Math.max(1, from.zoom * by)),
+    zoom: Math.min(MAX_ZOOM, Math.max(1, from.zoom * by)),
   });
   const movedBy = (from: Crop, dx: number, dy: number): Framing => {
-    const to = within(photo, { ...from, x: from.x + dx, y: from.y + dy });
+    const to = moveCropInside(photo, { ...from, x: from.x + dx, y: from.y + dy });
     return { ...framing, x: (to.x + to.width / 2) / photo.width, y: (to.y + to.height / 2) / photo.height };
   };
   const spotOf = (e: PointerEvent) => {

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { fittedOn, type Crop, type Pixels } from '@temnex/core';
+import { fitCropOnPaper, type Crop, type Pixels } from '@temnex/core';
 import { photoUrl } from '../api/photos.ts';
 
 const Paper = styled.span`
@@ -33,7 +33,7 @@ interface CropOfProps {
 /** A crop of a photo on paper of a size: filled, or all of it with what falls short. */
 export function CropOf({ file, photo, crop, width, height, turn = 0 }: CropOfProps) {
   const upright = turn % 180 === 0 ? { width, height } : { width: height, height: width };
-  const fitted = fittedOn(crop, upright);
+  const fitted = fitCropOnPaper(crop, upright);
   const per = fitted.width / crop.width;
   return (
     <Paper style={{ width, height }} aria-hidden="true">

@@ -1,4 +1,4 @@
-import { framed, type Crop, type Framing, type Pixels } from '@temnex/core';
+import { computeFramedCrop, type Crop, type Framing, type Pixels } from '@temnex/core';
 import { CropOf } from './CropOf.tsx';
 
 interface CroppedProps {
@@ -13,5 +13,5 @@ interface CroppedProps {
 
 /** A photo as it is framed, on paper of a size. */
 export const Cropped = ({ framing, stay, ...of }: CroppedProps) => (
-  <CropOf {...of} crop={framed(of.photo, framing, of.width / of.height, stay).crop} />
+  <CropOf {...of} crop={computeFramedCrop(of.photo, framing, of.width / of.height, stay).crop} />
 );

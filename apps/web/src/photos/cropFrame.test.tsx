@@ -1,13 +1,13 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { AS_IT_IS, framed, type Crop, type Framing } from '@temnex/core';
+import { DEFAULT_FRAMING, computeFramedCrop, type Crop, type Framing } from '@temnex/core';
 import { CropFrame } from './CropFrame.tsx';
 
 afterEach(cleanup);
 const PHOTO = { width: 4000, height: 3000 };
 const ROOM = { width: 400, height: 300 };
-let now: Framing = AS_IT_IS;
+let now: Framing = DEFAULT_FRAMING;
 let kept: Crop | null = null;
 let pointed: object | null = null;
 let changes = 0;
@@ -21,7 +21,7 @@ function Held({
   staying?: boolean;
   pointing?: boolean;
 }) {
-  const [framing, setFraming] = useState<Framing>(AS_IT_IS);
+  const [framing, setFraming] = useState<Framing>(DEFAULT_FRAMING);
   const [own, setOwn] = useState(stay);
   now = framing;
   kept = own;
@@ -45,7 +45,7 @@ function Held({
   );
 }
 const frame = () => screen.getByRole('group', { name: /^What is seen/ });
-const seen = (stay: Crop | null = null) => framed(PHOTO, now, 1, stay).crop;
+const seen = (stay: Crop | null = null) => computeFramedCrop(PHOTO, now, 1, stay).crop;
 const ground = () => {
   const own = frame().parentElement!.parentElement!;
   own.setPointerCapture = () => {};
@@ -121,6 +121,6 @@ describe('a crop on a photo', () => {
     render(<Held pointing />);
     ground();
     point(frame(), 'pointerdown', at(100, 75));
-    expect([pointed, now]).toEqual([{ x: 0.25, y: 0.25 }, AS_IT_IS]);
+    expect([pointed, now]).toEqual([{ x: 0.25, y: 0.25 }, DEFAULT_FRAMING]);
   });
 });

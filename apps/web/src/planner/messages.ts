@@ -1,4 +1,4 @@
-import type { JobDocument, JobIssue, Keeping, OneByOne, Plan } from '@temnex/core';
+import type { JobDocument, JobIssue, KeepingRule, OneByOneTotals, Plan } from '@temnex/core';
 
 /**
  * What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. A job of several pages is
@@ -6,8 +6,8 @@ import type { JobDocument, JobIssue, Keeping, OneByOne, Plan } from '@temnex/cor
  */
 /** How it is planned: for all three aims, for its own alone, or as pages that are cut together, for its own or for all three. */
 export type How = 'alone' | 'one-aim' | 'together' | 'together-aims';
-export type ToWorker = { job: JobDocument; earlier: Plan | null; keeping?: Keeping; how: How };
+export type ToWorker = { job: JobDocument; earlier: Plan | null; keeping?: KeepingRule; how: How };
 export type FromWorker =
   | { kind: 'better'; plan: Plan }
-  | { kind: 'done'; plans: Plan[]; alone: Omit<OneByOne, 'plan'> | null }
+  | { kind: 'done'; plans: Plan[]; alone: Omit<OneByOneTotals, 'plan'> | null }
   | { kind: 'refused'; issue: JobIssue };

@@ -1,12 +1,12 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import { AIMS, type Aim, type JobDocument, type JobIssue, type OneByOne, type Plan } from '@temnex/core';
+import { AIMS, type Aim, type JobDocument, type JobIssue, type OneByOneTotals, type Plan } from '@temnex/core';
 import type { FromWorker, How } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
 /** The best plan so far for each aim that one is known for. */
 export type Plans = Partial<Record<Aim, Plan>>;
 /** What the pages of a job would take one by one. */
-export type Alone = Omit<OneByOne, 'plan'>;
+export type Alone = Omit<OneByOneTotals, 'plan'>;
 export type PlannerState =
   | { status: 'idle' }
   | { status: 'planning'; plans: Plans; startedAt: number; seconds: number }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import { PATTERNS, guessFace, sayStock, type Drawer, type PaperFace, type Unit } from '@temnex/core';
+import { PATTERNS, guessFace, parseStockLine, type Drawer, type PaperFace, type Unit } from '@temnex/core';
 import { STOCK_KIND_LABELS, SCREEN, describeOddShape, describeLineProblem } from '@temnex/words';
 import { useDrawerStep, useUndoStep } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
@@ -100,7 +100,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
     described?.name === name ? described : { name, face: guessFace(name), back: 'none' };
   const understand = (text: string) => {
     if (!text.trim()) return null;
-    const said = sayStock(text, papers, unit, places);
+    const said = parseStockLine(text, papers, unit, places);
     if (!said.ok) return { ok: false, says: describeLineProblem(said, SCREEN) };
     if (!said.paper && !said.paperWords)
       return { ok: false, says: `A ${STOCK_KIND_LABELS[said.kind]} of ${said.width} × ${said.height}: which paper?` };
@@ -111,11 +111,11 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
     };
   };
   const newName = (text: string): string | null => {
-    const said = sayStock(text, papers, unit, places);
+    const said = parseStockLine(text, papers, unit, places);
     return said.ok && !said.paper && said.paperWords ? said.paperWords : null;
   };
   const say = async (text: string): Promise<boolean> => {
-    const said = sayStock(text, papers, unit, places);
+    const said = parseStockLine(text, papers, unit, places);
     if (!said.ok || (!said.paper && !said.paperWords)) return false;
     const paper = said.paper?.id ?? newId();
     const { face, back } = paperCalled(said.paperWords);

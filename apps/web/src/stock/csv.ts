@@ -1,5 +1,13 @@
 import Papa from 'papaparse';
-import { STOCK_COLUMNS, exactText, headingOf, stockRowOf, type Drawer, type Paper, type ToBuy } from '@temnex/core';
+import {
+  STOCK_COLUMNS,
+  formatExactLength,
+  headingOf,
+  stockRowOf,
+  type Drawer,
+  type Paper,
+  type ShoppingEntry,
+} from '@temnex/core';
 import { giveFile } from '../ui/giveFile.ts';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
@@ -24,7 +32,7 @@ export function drawerCsv({ papers, stock }: Drawer): string {
 
 /** The list to take to the shop as CSV. */
 export function shoppingCsv(
-  buy: readonly ToBuy[],
+  buy: readonly ShoppingEntry[],
   papers: ReadonlyMap<string, Paper>,
   names: ReadonlyMap<string, string>,
 ): string {
@@ -32,8 +40,8 @@ export function shoppingCsv(
     b.packs === null ? String(b.count) : '',
     b.packs === null ? '' : String(b.packs),
     papers.get(b.paper)?.name ?? '',
-    exactText(b.size.width, 'in'),
-    exactText(b.size.height, 'in'),
+    formatExactLength(b.size.width, 'in'),
+    formatExactLength(b.size.height, 'in'),
     b.cost === null ? '' : (b.cost / 100).toFixed(2),
     b.pages.flatMap((id) => names.get(id) ?? []).join('; '),
   ]);

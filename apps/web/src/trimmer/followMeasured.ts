@@ -1,4 +1,4 @@
-import { cameOutAs, derivePage, wantedAs, type Measured } from '@temnex/core';
+import { applyMeasuredPiece, derivePage, pagePieceIdOf, type MeasuredPiece } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { ask } from '../api/client.ts';
@@ -8,11 +8,11 @@ import { fetchPage } from '../api/queries.ts';
  * Has a page follow what a piece of it measures: its size is given from now on, and what counts from it is another one. Says how
  * many other pieces changed; null: nothing on the page says how large that piece is. Throws as `ask` does.
  */
-export async function followMeasured(pageId: string, { piece, width, height }: Measured): Promise<number | null> {
+export async function followMeasured(pageId: string, { piece, width, height }: MeasuredPiece): Promise<number | null> {
   const { document, version } = await fetchPage(pageId);
   const before = derivePage(document, DEFAULT_NAMES);
-  const id = wantedAs(piece);
-  const made = cameOutAs(document, before, DEFAULT_NAMES, id, { width, height });
+  const id = pagePieceIdOf(piece);
+  const made = applyMeasuredPiece(document, before, DEFAULT_NAMES, id, { width, height });
   if (!made) return null;
   await ask('PUT', `/api/pages/${pageId}`, pageRecordSchema, { version, document: made.page });
   const sizes = new Map(before.pieces.map((p) => [p.id, p]));

@@ -5,9 +5,9 @@ import type { ReactNode } from 'react';
 import {
   planJob,
   readJob,
-  sessionAfter,
-  sessionOf,
-  trimmerSteps,
+  applySessionEvent,
+  foldSession,
+  buildTrimmerSteps,
   type JobDocument,
   type SessionEvent,
 } from '@temnex/core';
@@ -23,7 +23,7 @@ const document: JobDocument = {
 const read = readJob(document);
 if (!read.ok) throw new Error('it reads');
 const plan = planJob(read.job, { now: () => 0 });
-const steps = trimmerSteps(read.job, plan).length;
+const steps = buildTrimmerSteps(read.job, plan).length;
 
 const answer = (body: unknown): Response => ({ ok: true, status: 200, headers: { get: () => null }, json: () => Promise.resolve(body) }) as unknown as Response; // prettier-ignore
 
@@ -51,8 +51,8 @@ class FakeServer {
   }
   press(event: SessionEvent): void {
     if (this.taken.some((t) => t.event.id === event.id)) return;
-    const { state } = sessionOf('plan', this.taken.map((t) => t.event), () => steps); // prettier-ignore
-    const next = sessionAfter(state, event, () => steps);
+    const { state } = foldSession('plan', this.taken.map((t) => t.event), () => steps); // prettier-ignore
+    const next = applySessionEvent(state, event, () => steps);
     this.taken = [...this.taken, { seq: this.taken.length + 1, event, idle: typeof next === 'string' ? next : null }];
   }
   fetch = async (path: string, init?: RequestInit): Promise<Response> => {

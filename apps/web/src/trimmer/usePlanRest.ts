@@ -1,11 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
 import {
-  pencilledIn,
-  untouchedPlan,
-  withLetters,
+  collectPencilled,
+  planOfUntouched,
+  applyPencilledLetters,
   type JobDocument,
-  type Keeping,
-  type Pencilled,
+  type KeepingRule,
+  type PencilledLetters,
   type Plan,
 } from '@temnex/core';
 import { planRecordSchema, sessionRestSchema, type PlanRecord } from '@temnex/contract';
@@ -33,7 +33,7 @@ export type PlanRest =
 interface PlanRequest {
   readonly job: JobDocument;
   readonly earlier: Plan | null;
-  readonly keeping?: Keeping;
+  readonly keeping?: KeepingRule;
   readonly seconds: number;
 }
 
@@ -51,12 +51,12 @@ function planInWorker({ job, seconds, ...request }: PlanRequest, signal: AbortSi
   }).finally(() => worker.terminate());
 }
 
-function pencilledBy({ session, state, order }: LiveSession, parts: Pencilled['parts']): Pencilled {
+function pencilledBy({ session, state, order }: LiveSession, parts: PencilledLetters['parts']): PencilledLetters {
   const plans = new Map(session.plans.map((record) => [record.id, record.plan]));
   const deed = session.events.find(({ event }) => event.id === state.left.at(-1)?.event)?.event.deed;
   const wrong = deed?.do === 'wrong' ? deed.wrong : undefined;
   const isHandSpoilt = wrong !== undefined && wrong.how !== 'paper';
-  return pencilledIn(state, (id) => plans.get(id) ?? order.record.plan, order.steps, parts, isHandSpoilt);
+  return collectPencilled(state, (id) => plans.get(id) ?? order.record.plan, order.steps, parts, isHandSpoilt);
 }
 
 /**
@@ -64,10 +64,10 @@ function pencilledBy({ session, state, order }: LiveSession, parts: Pencilled['p
  */
 async function planRest(
   job: JobDocument,
-  pencilled: Pencilled,
+  pencilled: PencilledLetters,
   signal: AbortSignal,
 ): Promise<{ kept: Plan; saving: Plan | null }> {
-  const earlier = untouchedPlan(pencilled);
+  const earlier = planOfUntouched(pencilled);
   const kept = await planInWorker({ job, earlier, keeping: 'while-complete', seconds: SECONDS }, signal);
   if (!earlier.sheets.length || !kept.totals.newSheets || kept.bound.proved) return { kept, saving: null };
   const anew = await planInWorker({ job, earlier: null, seconds: SAVING_SECONDS }, signal);
@@ -110,7 +110,7 @@ export function usePlanRest(live: LiveSession): PlanRest {
         ));
       if (stop.signal.aborted) return;
       setResult({ status: 'planning' });
-      const plan = withLetters(recut ? saving : kept, pencilled);
+      const plan = applyPencilledLetters(recut ? saving : kept, pencilled);
       if (!plan.sheets.length) {
         const names = new Map(rest.job.pieces.map((p) => [p.id, p.name ?? p.id]));
         return setResult({ status: 'no-paper', missing: plan.missing.map((m) => names.get(m.piece) ?? m.piece) });

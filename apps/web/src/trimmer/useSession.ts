@@ -2,9 +2,9 @@ import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import {
   readJob,
-  sessionOf,
-  trimmerSteps,
-  type Idle,
+  foldSession,
+  buildTrimmerSteps,
+  type NoOpReason,
   type Job,
   type SessionDeed,
   type SessionEvent,
@@ -44,7 +44,7 @@ function orderOfRecord(record: PlanRecord): Order {
   if (!order) {
     const read = readJob(record.job);
     if (!read.ok) throw new Error('This cutting order cannot be read. Make it anew from its page.');
-    orders.set(record, (order = { record, job: read.job, steps: trimmerSteps(read.job, record.plan) }));
+    orders.set(record, (order = { record, job: read.job, steps: buildTrimmerSteps(read.job, record.plan) }));
   }
   return order;
 }
@@ -62,7 +62,7 @@ export interface LiveSession {
   readonly trouble: Refusal | null;
   readonly clearTrouble: () => void;
   /** What was pressed here and changed nothing, latest last. */
-  readonly idle: readonly { readonly event: SessionEvent; readonly why: Idle }[];
+  readonly idle: readonly { readonly event: SessionEvent; readonly why: NoOpReason }[];
   /** Has a plan known before it is cut by. */
   readonly know: (plan: PlanRecord) => void;
 }
@@ -209,7 +209,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       const record = plans.get(plan);
       return record ? orderOfRecord(record).steps.length : Infinity;
     };
-    const { state, idle } = sessionOf(session.session.plans[0]!, all, stepsOf);
+    const { state, idle } = foldSession(session.session.plans[0]!, all, stepsOf);
     const record = plans.get(state.plans[state.order]!);
     // another device goes on by an order that is still to be fetched: nothing is shown in its place
     if (!record) return null;

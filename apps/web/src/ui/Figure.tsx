@@ -1,4 +1,4 @@
-import { figureOf, plainLength, type Mark, type Ticks } from '@temnex/core';
+import { computeLengthFigure, formatPlainLength, type Mark, type Ticks } from '@temnex/core';
 import { describeDifference } from '@temnex/words';
 import { styled } from 'styled-components';
 
@@ -28,11 +28,11 @@ interface FigureProps {
 
 /** A length, set with a true fraction; between two marks it shows the nearest one and the difference. */
 export function Figure({ length, mark, bare = false }: FigureProps) {
-  const f = figureOf(length, mark);
+  const f = computeLengthFigure(length, mark);
   const off = bare ? '' : describeDifference(length, { mark, figures: 'plain' });
   return (
     <Digits>
-      <span className="out-of-sight">{plainLength(length, mark)}</span>
+      <span className="out-of-sight">{formatPlainLength(length, mark)}</span>
       <span aria-hidden="true">
         {f.negative ? '−' : ''}
         {f.whole}

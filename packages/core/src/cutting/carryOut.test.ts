@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
-import { effectsOf } from './index.ts';
+import { computeCutEffects } from './index.ts';
 
 const planned = (more: Partial<JobDocument>) => {
   const read = readJob({
@@ -18,7 +18,7 @@ describe('what goes back into the drawer', () => {
     const { job, plan } = planned({
       stock: [{ id: 's', paper: 'p', width: '12', height: '12', turned, kind: 'sheet' }],
     } as Partial<JobDocument>);
-    const { kept, used, pieces } = effectsOf(job, plan, 'page', '2026-05-01');
+    const { kept, used, pieces } = computeCutEffects(job, plan, 'page', '2026-05-01');
     expect(kept).toEqual([
       {
         ...{ paper: 'p', unit: 'in', width: '12', height: '8', quantity: 1, kind: 'scrap', turned, reserved: false },
@@ -47,7 +47,7 @@ describe('what goes back into the drawer', () => {
       ],
       pieces: [{ id: 'a', width: '4', height: '12', papers: ['p'], from: { stock: 's', x: 0, y: 0 } }],
     } as Partial<JobDocument>);
-    const { kept } = effectsOf(job, plan, 'page', '2026-05-01');
+    const { kept } = computeCutEffects(job, plan, 'page', '2026-05-01');
     expect(kept.map(({ width, height, uncut }) => ({ width, height, uncut }))).toEqual([
       { width: '1', height: '12', uncut: undefined },
       {
@@ -66,13 +66,13 @@ describe('what goes back into the drawer', () => {
       stock: [{ id: 's', paper: 'p', width: '5', height: '12', quantity: 3, kind: 'sheet' }],
       pieces: [{ id: 'a', width: '4', height: '12', papers: ['p'], quantity: 3 }],
     } as Partial<JobDocument>);
-    const after = (steps?: number) => effectsOf(job, plan, 'p', 'd', steps === undefined ? {} : { steps });
+    const after = (steps?: number) => computeCutEffects(job, plan, 'p', 'd', steps === undefined ? {} : { steps });
     expect(after().used).toEqual([{ stock: 's', count: 3 }]);
     expect(after(1)).toMatchObject({ used: [{ stock: 's', count: 1 }], pieces: [{ piece: 'a' }] });
     expect(after(1).pieces).toHaveLength(1);
     expect(after().kept).toHaveLength(3);
     // what was spoiled is no piece, and is not put back either
-    const spoiled = effectsOf(job, plan, 'p', 'd', { spoiled: [{ piece: 'a', copy: 2 }] });
+    const spoiled = computeCutEffects(job, plan, 'p', 'd', { spoiled: [{ piece: 'a', copy: 2 }] });
     expect([spoiled.pieces.length, spoiled.kept.length]).toEqual([2, 3]);
   });
 });

@@ -1,11 +1,11 @@
-import { TICKS_PER_UNIT, exactText, ticks, type Unit } from '../length/index.ts';
+import { TICKS_PER_UNIT, formatExactLength, ticks, type Unit } from '../length/index.ts';
 import type { Job, JobStock, Plan } from '../planner/index.ts';
 import type { StockItem } from '../stock/index.ts';
 import type { CutPiece } from './cutPieces.ts';
-import { wantedAs } from './pieceIds.ts';
-import { partNames } from './letters.ts';
-import { partsAfter } from './soFar.ts';
-import { inHandFor, type Left, type Spoiled, type WrongCut } from './wrong.ts';
+import { pagePieceIdOf } from './pieceIds.ts';
+import { namePartsOfPlan } from './letters.ts';
+import { collectPartsAfter } from './soFar.ts';
+import { partInHandFor, type LeftPaper, type SpoiledPiece, type WrongCut } from './wrong.ts';
 
 /** What carrying out a plan does to the drawer and the page. */
 export interface CutEffects {
@@ -18,15 +18,15 @@ export interface CutEffects {
 }
 
 /** How far a plan was carried out. */
-export interface CutSoFar {
+export interface CutProgress {
   /** So many of its steps are done; left out: all. */
   readonly steps?: number | undefined;
   /** Copies that were spoiled: they are wanted again, and only what is left of them is paper. */
-  readonly spoiled?: readonly Spoiled[] | undefined;
+  readonly spoiled?: readonly SpoiledPiece[] | undefined;
   /** The step after those went wrong. */
   readonly wrong?: WrongCut | undefined;
   /** Copies that came out as something else, and will do. */
-  readonly measured?: ReadonlyArray<{ piece: string; copy: number } & Left> | undefined;
+  readonly measured?: ReadonlyArray<{ piece: string; copy: number } & LeftPaper> | undefined;
 }
 
 /**
@@ -34,7 +34,13 @@ export interface CutSoFar {
  * cuts left goes there as scraps. Of a cut that went wrong, what was in hand is gone and what is left of it goes there too.
  * `date` is the day, as text; the core has no clock.
  */
-export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFar: CutSoFar = {}): CutEffects {
+export function computeCutEffects(
+  job: Job,
+  plan: Plan,
+  page: string,
+  date: string,
+  soFar: CutProgress = {},
+): CutEffects {
   const steps = soFar.steps ?? plan.steps.length;
   const { wrong } = soFar;
   const used = new Map<string, number>();
@@ -46,13 +52,13 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
     new Map((list ?? []).map((one) => [`${one.piece} ${one.copy}`, one]));
   const spoiled = copies(soFar.spoiled);
   const measured = copies(soFar.measured);
-  const length = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[plan.unit])), plan.unit);
-  const nameOf = partNames(plan);
+  const length = (n: number) => formatExactLength(ticks(Math.round(n * TICKS_PER_UNIT[plan.unit])), plan.unit);
+  const nameOf = namePartsOfPlan(plan);
   const scrapOf = (
     item: JobStock | null,
     paper: string,
     from: string,
-    size: Left,
+    size: LeftPaper,
     part: string | null = null,
   ): Omit<StockItem, 'id'> => ({
     paper,
@@ -68,13 +74,13 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
   const touched = new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets));
   // the sheets that were in hand for the step that went wrong; of another paper, they were not
   const spoiltSheets = wrong && wrong.how !== 'paper' ? (plan.steps[steps]?.sheets ?? []) : [];
-  const hand = spoiltSheets.length ? inHandFor(job, plan, steps) : null;
+  const hand = spoiltSheets.length ? partInHandFor(job, plan, steps) : null;
   for (const at of spoiltSheets) touched.add(at);
   plan.sheets.forEach((sheet, at) => {
     if (touched.has(at) || (steps >= plan.steps.length && !wrong))
       used.set(sheet.stock, (used.get(sheet.stock) ?? 0) + 1);
   });
-  for (const part of partsAfter(job, plan, steps)) {
+  for (const part of collectPartsAfter(job, plan, steps)) {
     const item = stock.get(plan.sheets[part.sheet]!.stock)!;
     if ('piece' in part) {
       const { piece, copy, side } = part.piece;
@@ -86,10 +92,14 @@ export function effectsOf(job: Job, plan: Plan, page: string, date: string, soFa
         for (const size of lost.left ?? []) kept.push(scrapOf(item, item.paper.id, item.id, size));
         continue;
       }
-      const size = { unit: plan.unit, width: exactText(width, plan.unit), height: exactText(height, plan.unit) };
+      const size = {
+        unit: plan.unit,
+        width: formatExactLength(width, plan.unit),
+        height: formatExactLength(height, plan.unit),
+      };
       const as = measured.get(key);
       const one: CutPiece = {
-        ...{ piece: wantedAs(block?.of ?? piece), ...size, paper: item.paper.id, side },
+        ...{ piece: pagePieceIdOf(block?.of ?? piece), ...size, paper: item.paper.id, side },
         ...(as ? { cameOutAs: { width: as.width, height: as.height } } : {}),
       };
       // a block is as many pieces as lie in it
@@ -141,7 +151,7 @@ function linesOn({ uncut }: JobStock, part: Spot, unit: Unit): Pick<StockItem, '
   const per = TICKS_PER_UNIT[unit];
   const [left, bottom] = [Math.round(part.x * per), Math.round(part.y * per)];
   const [right, top] = [left + Math.round(part.width * per), bottom + Math.round(part.height * per)];
-  const text = (t: number) => (t ? exactText(ticks(t), unit) : 0);
+  const text = (t: number) => (t ? formatExactLength(ticks(t), unit) : 0);
   const lines = uncut
     .filter((line) => line.every((p) => p.x >= left && p.x <= right && p.y >= bottom && p.y <= top))
     .map((line) => line.map((p) => [text(p.x - left), text(p.y - bottom)]) as NonNullable<StockItem['uncut']>[number]);

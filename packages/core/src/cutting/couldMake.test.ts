@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, comesOutOf, type StockItem } from '../stock/index.ts';
-import { recipeOf, sayRecipe } from '../recipes/index.ts';
+import { NO_TRIM, isCutFrom, type StockItem } from '../stock/index.ts';
+import { recipeOf, parseRecipeLine } from '../recipes/index.ts';
 import { PAGE } from '../../testing/solving.ts';
-import { couldMake } from './index.ts';
+import { findScrapUses } from './index.ts';
 
 const scrap = (width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
   ...{ id: 's', paper: 'p', unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM, turned: 0 },
   ...{ reserved: false, origin: null, ...more },
 });
 const made = (item: StockItem, unit: 'in' | 'mm' = 'in') =>
-  Object.fromEntries(couldMake(item, unit).map((m) => [m.line, m.count]));
+  Object.fromEntries(findScrapUses(item, unit).map((m) => [m.line, m.count]));
 
 describe('what a scrap would still give', () => {
   test('of each kind the largest, or the most', () => {
@@ -33,16 +33,16 @@ describe('what a scrap would still give', () => {
   test('what takes the most of it comes first, and all of it does come out', () => {
     for (const size of [['12', '12'], ['3', '11'], ['6', '6'], ['2 1/4', '4']] as const) {
       const item = scrap(size[0]!, size[1]!);
-      const list = couldMake(item, 'in');
+      const list = findScrapUses(item, 'in');
       const taken = list.map((m) => m.each.width * m.each.height * m.count);
       expect(taken).toEqual([...taken].sort((a, b) => b - a));
-      for (const m of list) expect([m.line, comesOutOf(m.each, item)]).toEqual([m.line, true]);
+      for (const m of list) expect([m.line, isCutFrom(m.each, item)]).toEqual([m.line, true]);
     } // prettier-ignore
   });
   test('each is said as the recipe that it is about understands it, and takes the paper that it says', () => {
     for (const item of [scrap('12', '12'), scrap('7', '5 1/2'), scrap('1 1/2', '9')])
-      for (const { line, recipe, each } of couldMake(item, 'in')) {
-        const heard = sayRecipe(line, PAGE, () => 'x');
+      for (const { line, recipe, each } of findScrapUses(item, 'in')) {
+        const heard = parseRecipeLine(line, PAGE, () => 'x');
         if (!heard?.said.ok) throw new Error(line);
         expect([line, heard.recipe]).toEqual([line, recipe]);
         const solved = recipeOf(recipe).solve(heard.said.input, heard.table);

@@ -1,11 +1,11 @@
-import { exactText, lengthOf, type Ticks, type Unit } from '../length/index.ts';
+import { formatExactLength, lengthOf, type Ticks, type Unit } from '../length/index.ts';
 import type { Size } from '../geometry/index.ts';
 import type { RecipeId } from '../recipes/index.ts';
-import { comesOutOf, sizeOfItem, type StockItem } from '../stock/index.ts';
+import { isCutFrom, sizeOfItem, type StockItem } from '../stock/index.ts';
 
 /* What a scrap would still give: of each kind of thing the largest, or the most, that comes out of it, with the line that says it. */
 
-export interface CouldMake {
+export interface ScrapUse {
   readonly recipe: RecipeId;
   /** As it is said in one line, to go on with. */
   readonly line: string;
@@ -37,16 +37,16 @@ const grown = ({ width, height }: Size, by: Ticks): Size => ({
 });
 
 /** What comes out of a piece of paper, what takes the most of it first. Of an odd one, what comes out once. */
-export function couldMake(item: StockItem, unit: Unit): CouldMake[] {
+export function findScrapUses(item: StockItem, unit: Unit): ScrapUse[] {
   const room = sizeOfItem(item);
-  const once = (each: Size): boolean => comesOutOf(each, item);
+  const once = (each: Size): boolean => isCutFrom(each, item);
   /** How many alike lie side by side and above each other, the better way round. */
   const many = ({ width, height }: Size): number => {
     if (item.outline) return once({ width, height }) ? 1 : 0;
     const lie = (w: number, h: number) => Math.floor(room.width / w) * Math.floor(room.height / h);
     return Math.max(lie(width, height), lie(height, width));
   };
-  const found: CouldMake[] = [];
+  const found: ScrapUse[] = [];
   const add = (recipe: RecipeId, line: string, each: Size, count = 1) => {
     if (count > 0) found.push({ recipe, line, each, count });
   };
@@ -65,7 +65,7 @@ export function couldMake(item: StockItem, unit: Unit): CouldMake[] {
   if (long >= 6 * wide)
     add(
       'strips',
-      `${Math.min(strips, IN_A_ROW.strips)} strips ${STRIP[unit]} x ${exactText(long, unit)}`,
+      `${Math.min(strips, IN_A_ROW.strips)} strips ${STRIP[unit]} x ${formatExactLength(long, unit)}`,
       strip,
       strips,
     );
@@ -79,4 +79,4 @@ export function couldMake(item: StockItem, unit: Unit): CouldMake[] {
   }
   return found.sort((a, b) => taken(b) - taken(a));
 }
-const taken = ({ each, count }: CouldMake): number => each.width * each.height * count;
+const taken = ({ each, count }: ScrapUse): number => each.width * each.height * count;

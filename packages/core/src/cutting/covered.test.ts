@@ -3,8 +3,8 @@ import { page as pageOf } from '../../testing/pages.ts';
 import { rect, type Rect } from '../geometry/index.ts';
 import { inches, ticks } from '../length/index.ts';
 import { derivePage, type DerivedPage, type Part, type PieceToCut } from '../page/index.ts';
-import { USUAL_HABITS } from '../stock/index.ts';
-import { hiddenCentre, hiddenJoin, leastOf } from './hidden.ts';
+import { DEFAULT_HABITS } from '../stock/index.ts';
+import { findHiddenCentre, findHiddenJoin, findLeastSize } from './hidden.ts';
 
 /* A part of a page, and others that lie on it where each test says. Lengths in inches. */
 
@@ -19,11 +19,11 @@ function under(at: Rect, over: readonly (Rect | Part)[], more = LEFT_OUT): [Deri
   const page = { ...derivePage(pageOf()), parts: [below, part('it', at), ...tops] };
   return [page, { id: 'it', parts: ['it'], finish: [], width: at.width, height: at.height, ...more } as PieceToCut];
 }
-const habits = { ...USUAL_HABITS, centres: '1/4' };
+const habits = { ...DEFAULT_HABITS, centres: '1/4' };
 const centre = (at: Rect, over: readonly (Rect | Part)[], more?: Partial<PieceToCut>) =>
-  hiddenCentre(...under(at, over, more), habits).opening;
-const join = (at: Rect, ...over: (Rect | Part)[]) => hiddenJoin(...under(at, over)).join;
-const least = (at: Rect, ...over: (Rect | Part)[]) => leastOf(...under(at, over)).least;
+  findHiddenCentre(...under(at, over, more), habits).opening;
+const join = (at: Rect, ...over: (Rect | Part)[]) => findHiddenJoin(...under(at, over)).join;
+const least = (at: Rect, ...over: (Rect | Part)[]) => findLeastSize(...under(at, over)).least;
 
 describe('a hidden centre', () => {
   const mat = box(1, 2, 6, 8);
@@ -61,12 +61,14 @@ describe('a hidden centre', () => {
     expect(centre(mat, [mat], { parts: ['it', 'on 0'] })).toBeUndefined();
     expect(centre(mat, [mat], { parts: ['elsewhere'] })).toBeUndefined();
     expect(centre(mat, [mat], { patchOf: { width: ticks(1), height: ticks(1) } as never })).toBeUndefined();
-    expect(hiddenCentre(...under(mat, [mat]), { ...habits, centres: null })).toEqual({});
-    expect(hiddenCentre(...under(mat, [mat]), { ...habits, centres: '12 mm' }).opening).toMatchObject({ x: '7/16' });
+    expect(findHiddenCentre(...under(mat, [mat]), { ...habits, centres: null })).toEqual({});
+    expect(findHiddenCentre(...under(mat, [mat]), { ...habits, centres: '12 mm' }).opening).toMatchObject({
+      x: '7/16',
+    });
     const [page, piece] = under(mat, [mat]);
     const shape = { outline: [], holes: [] } as never;
     const parts = page.parts.map((p) => (p.id === 'it' ? { ...p, shape } : p));
-    expect(hiddenCentre({ ...page, parts }, piece, habits)).toEqual({});
+    expect(findHiddenCentre({ ...page, parts }, piece, habits)).toEqual({});
   });
   test('what lies beneath hides nothing', () => expect(centre(box(0, 0, 12, 12), [])).toBeUndefined());
 });
@@ -100,13 +102,13 @@ describe('a hidden join', () => {
     expect(join(band, box(4, 2, 11 / 16, 4))).toBeUndefined();
     expect(join(band, part('shaped', box(4, 2, 3, 4), { shape: { outline: [], holes: [] } as never }))).toBeUndefined();
     expect(join(band, box(11, 2, 1, 4))).toBeUndefined();
-    expect(hiddenJoin(...under(band, [box(4, 2, 3, 4)], { parts: [] }))).toEqual({});
+    expect(findHiddenJoin(...under(band, [box(4, 2, 3, 4)], { parts: [] }))).toEqual({});
   });
   test('in millimetres twelve over, three away', () => {
     const [page, piece] = under(band, [box(4, 2, 3, 4)]);
     const mark = { ...page.mark, unit: 'mm', step: 960 } as DerivedPage['mark'];
     // from 76.2 to 152.4 mm along the band
-    expect(hiddenJoin({ ...page, mark }, piece).join).toEqual({
+    expect(findHiddenJoin({ ...page, mark }, piece).join).toEqual({
       ...{ along: 'width', from: '80', to: '137', overlap: '12' },
     });
   });
@@ -132,13 +134,13 @@ describe('how small a piece may be made', () => {
     expect(least(band, box(0, 2, 12, 4))).toBeUndefined();
     expect(least(band, box(10.75, 2, 1, 4))).toBeUndefined();
     expect(least(band, box(10.5, 2, 1, 4))).toEqual({ width: '9 3/4', height: '2' });
-    expect(leastOf(...under(band, [box(9, 2, 3, 4)], { parts: [] }))).toEqual({});
+    expect(findLeastSize(...under(band, [box(9, 2, 3, 4)], { parts: [] }))).toEqual({});
   });
   test('down to a mark, in millimetres six tucked under', () => {
     const [page, piece] = under(band, [box(9, 2, 3, 4)]);
     const mark = { ...page.mark, unit: 'mm', step: 960 } as DerivedPage['mark'];
     // 50.8 mm of it are hidden: 44 whole millimetres less
-    expect(leastOf({ ...page, mark }, piece).least).toEqual({ width: '210', height: '50.8' });
+    expect(findLeastSize({ ...page, mark }, piece).least).toEqual({ width: '210', height: '50.8' });
     expect(least(band, box(10 - 1 / 100, 2, 3, 4))).toEqual({ width: '9 1/4', height: '2' });
   });
 });

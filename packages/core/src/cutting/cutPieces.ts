@@ -54,7 +54,7 @@ function servesAs({ wish, ...piece }: Wanted, w: number, h: number): Serves {
  * Of every piece of a page: how many of those cut are still right, which can be trimmed to it, and how many must be cut again
  * although one was cut; and which cut pieces nothing wants any more. `wanted` says how many there should be.
  */
-export function cutStateOf<Piece extends Wanted>(
+export function assessCutPieces<Piece extends Wanted>(
   pieces: readonly Piece[],
   cut: readonly CutPiece[],
   wanted: (piece: Piece) => number,
@@ -88,7 +88,7 @@ export function cutStateOf<Piece extends Wanted>(
 }
 
 /** How many of a piece are cut and will do, as they are or trimmed. */
-export const cutOf = (state: CutState, piece: string): number => {
+export const cutCountOf = (state: CutState, piece: string): number => {
   const here = state.pieces.get(piece);
   return here ? here.right + here.trim.length : 0;
 };

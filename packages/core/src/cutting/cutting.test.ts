@@ -3,17 +3,17 @@ import { lengthOf } from '../length/index.ts';
 import { base, banners, layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
 import { derivePage, type Page } from '../page/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
-import { NO_TRIM, USUAL_HABITS, sayStock, sizeOfItem, type Drawer } from '../stock/index.ts';
+import { NO_TRIM, DEFAULT_HABITS, parseStockLine, sizeOfItem, type Drawer } from '../stock/index.ts';
 import { normalJob } from '../../testing/makers.ts';
 import {
-  cutStateOf,
-  effectsOf,
+  assessCutPieces,
+  computeCutEffects,
   isSpare,
-  jobOfPage,
-  orderOf,
-  sheetsUsedWhole,
-  wantedAs,
-  wantedOf,
+  buildPageJob,
+  buildOrderSteps,
+  findSheetsUsedWhole,
+  pagePieceIdOf,
+  wantedCountOf,
   type CutPiece,
 } from './index.ts';
 
@@ -91,7 +91,7 @@ const CUT_MAT = cut('p/m', '4 1/2', '6 1/2');
 
 describe('from a page to the drawer again', () => {
   test('the scrap is used, the base takes its sheet, a kept offcut goes back with its origin', () => {
-    const asked = jobOfPage('page', derivePage(page()), drawer, USUAL_HABITS);
+    const asked = buildPageJob('page', derivePage(page()), drawer, DEFAULT_HABITS);
     if (!asked.ok) throw new Error(asked.problem.code);
     const read = readJob(asked.job);
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -99,7 +99,7 @@ describe('from a page to the drawer again', () => {
     const plan = planJob(job, { now: () => 0 });
     expect(verifyPlan(job, plan)).toEqual([]);
     expect(plan.status).toBe('complete');
-    const effects = effectsOf(job, plan, 'page-1', '2026-03-02');
+    const effects = computeCutEffects(job, plan, 'page-1', '2026-03-02');
     expect(effects.used).toEqual([
       { stock: 't2', count: 1 },
       { stock: 's1', count: 1 },
@@ -129,9 +129,9 @@ describe('from a page to the drawer again', () => {
       mark: '1 mm',
       ground: { width: '305', height: '305' },
     };
-    const asked = jobOfPage('p', derivePage(metric), many, {
-      ...USUAL_HABITS,
-      cutter: { ...USUAL_HABITS.cutter, reach: '12', narrowest: '1/2' },
+    const asked = buildPageJob('p', derivePage(metric), many, {
+      ...DEFAULT_HABITS,
+      cutter: { ...DEFAULT_HABITS.cutter, reach: '12', narrowest: '1/2' },
     });
     if (!asked.ok) throw new Error(asked.problem.code);
     const read = readJob(asked.job);
@@ -144,14 +144,14 @@ describe('from a page to the drawer again', () => {
   });
   test('what is cut is left out; without a paper it says which parts', () => {
     const without = pageOf({ ...page().items[0]!, wishes: {} }, page().items[1]!);
-    const asked = (of: Page, done: CutPiece[] = []) => jobOfPage('p', derivePage(of), drawer, USUAL_HABITS, done);
+    const asked = (of: Page, done: CutPiece[] = []) => buildPageJob('p', derivePage(of), drawer, DEFAULT_HABITS, done);
     expect(asked(without)).toEqual({ ok: false, problem: { code: 'no-paper-chosen', parts: ['base base 1'] } });
     expect(asked(without, [CUT_BASE])).toMatchObject({ ok: true, job: { pieces: [{ id: 'p/m' }] } });
     expect(asked(page(), [CUT_BASE, CUT_MAT])).toMatchObject({ ok: false, problem: { code: 'nothing-to-cut' } });
   });
   test('a page of which something cannot be is not planned, and says what', () => {
     const bad = pageOf(page().items[0]!, photo('p', ['4', '6'], [layer('m', { reveal: { style: 'even' } })]));
-    expect(jobOfPage('p', derivePage(bad), drawer, USUAL_HABITS)).toEqual({
+    expect(buildPageJob('p', derivePage(bad), drawer, DEFAULT_HABITS)).toEqual({
       ok: false,
       problem: { code: 'page-refused', parts: ['p'] },
     });
@@ -159,7 +159,8 @@ describe('from a page to the drawer again', () => {
 });
 
 describe('what is cut, after the page changed', () => {
-  const state = (of: Page, done: CutPiece[]) => cutStateOf(derivePage(of).pieces, done, (p) => wantedOf(p, of));
+  const state = (of: Page, done: CutPiece[]) =>
+    assessCutPieces(derivePage(of).pieces, done, (p) => wantedCountOf(p, of));
   const withMat = (width: string, height: string, more: object = {}) =>
     pageOf(
       page().items[0]!,
@@ -203,7 +204,7 @@ describe('what is cut, after the page changed', () => {
   });
   test('a piece to be trimmed is not asked of the planner again', () => {
     const smaller = withMat('3 1/2', '6');
-    expect(jobOfPage('p', derivePage(smaller), drawer, USUAL_HABITS, [CUT_MAT])).toMatchObject({
+    expect(buildPageJob('p', derivePage(smaller), drawer, DEFAULT_HABITS, [CUT_MAT])).toMatchObject({
       ok: true,
       job: { pieces: [{ id: 'base/base' }] },
     });
@@ -212,7 +213,7 @@ describe('what is cut, after the page changed', () => {
 
 describe('pieces that are finished by hand', () => {
   const strips = pageOf(banners('tails', { count: 5 }, { wishes: { strip: wishFor('teal') } }));
-  const asked = jobOfPage('p', derivePage(strips), drawer, USUAL_HABITS, [], {
+  const asked = buildPageJob('p', derivePage(strips), drawer, DEFAULT_HABITS, [], {
     copies: 2,
     spares: ['tails/strip'],
     first: [],
@@ -238,7 +239,7 @@ describe('pieces that are finished by hand', () => {
     expect(verifyPlan(job, plan)).toEqual([]);
   });
   test('once the last of them has come off, all at once', () => {
-    const order = orderOf(job, plan);
+    const order = buildOrderSteps(job, plan);
     expect(order.filter((s) => s.do === 'plan').map((s) => s.do === 'plan' && s.index)).toEqual([...plan.steps.keys()]);
     const hand = order.filter((s) => s.do === 'finish');
     expect(hand.map((s) => s.do === 'finish' && [s.piece.id, s.copies])).toEqual(
@@ -253,17 +254,17 @@ describe('pieces that are finished by hand', () => {
       const at = order.indexOf(step);
       const before = order.slice(0, at).flatMap((s) => (s.do === 'plan' ? [s.index] : []));
       expect(Math.max(-1, ...before)).toBe(step.after);
-      const done = effectsOf(job, plan, 'p', 'd', { steps: step.after + 1 });
-      const off = done.pieces.filter((p) => p.piece === wantedAs(step.piece.id)).length;
+      const done = computeCutEffects(job, plan, 'p', 'd', { steps: step.after + 1 });
+      const off = done.pieces.filter((p) => p.piece === pagePieceIdOf(step.piece.id)).length;
       expect(off).toBeGreaterThanOrEqual(step.copies);
     }
   });
   test('pieces without finishing add nothing', () => {
-    const plain = jobOfPage('p', derivePage(page()), drawer, USUAL_HABITS);
+    const plain = buildPageJob('p', derivePage(page()), drawer, DEFAULT_HABITS);
     const again = plain.ok ? readJob(plain.job) : null;
     if (!again?.ok) throw new Error();
     const other = planJob({ ...again.job, nodes: 60 }, { now: () => 0 });
-    expect(orderOf(again.job, other).map((s) => s.do)).toEqual(other.steps.map(() => 'plan'));
+    expect(buildOrderSteps(again.job, other).map((s) => s.do)).toEqual(other.steps.map(() => 'plan'));
   });
 });
 
@@ -279,18 +280,20 @@ describe('paper in one line', () => {
     ['3x sand 10 x 15 cm', { kind: 'scrap', width: '10 cm', height: '15 cm', quantity: 3, paper: { id: 'sand' } }],
     ['12 x 12 gull grey', { kind: 'sheet', paper: null, paperWords: 'gull grey' }],
     ['pad 6 by 6 deep', { kind: 'pad', paper: { id: 'deep' } }],
-  ])('%s', (line, expected) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: true, ...expected }));
+  ])('%s', (line, expected) => expect(parseStockLine(line, papers, 'in')).toMatchObject({ ok: true, ...expected }));
   test.each([
     ['scrap teal', 'size-unreadable'],
     ['scrap 5 x 3 teal', 'ambiguous-paper'],
     ['scrap 0 x 3 sand', 'length-not-positive'],
     ['scrap 5 x 3 sand x99999', 'quantity'],
-  ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+  ])('%s: %s', (line, code) =>
+    expect(parseStockLine(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }),
+  );
 
   test('copies, spares and hidden centres are asked for; what is cut is not asked for again', () => {
     const order = { copies: 3, spares: ['p/m'], first: [] };
     const derived = derivePage(page());
-    const asked = jobOfPage('p', derived, drawer, { ...USUAL_HABITS, centres: '1/2' }, [], order);
+    const asked = buildPageJob('p', derived, drawer, { ...DEFAULT_HABITS, centres: '1/2' }, [], order);
     expect(asked).toMatchObject({
       ok: true,
       job: {
@@ -302,11 +305,11 @@ describe('paper in one line', () => {
         ],
       },
     });
-    expect([wantedAs('p/m spare'), isSpare('p/m spare'), isSpare('p/m')]).toEqual(['p/m', true, false]);
-    const first = jobOfPage('p', derived, drawer, USUAL_HABITS, [], { ...order, first: ['p/m'] });
+    expect([pagePieceIdOf('p/m spare'), isSpare('p/m spare'), isSpare('p/m')]).toEqual(['p/m', true, false]);
+    const first = buildPageJob('p', derived, drawer, DEFAULT_HABITS, [], { ...order, first: ['p/m'] });
     expect(first.ok && first.job.pieces.map((p) => p.priority)).toEqual([2, 3, 1]);
     const done = [...Array(3).fill(CUT_BASE), CUT_MAT, CUT_MAT];
-    const later = jobOfPage('p', derived, drawer, USUAL_HABITS, done, order);
+    const later = buildPageJob('p', derived, drawer, DEFAULT_HABITS, done, order);
     expect(later.ok && later.job.pieces.map((p) => [p.id, p.quantity])).toEqual([
       ['p/m', 1],
       ['p/m spare', 1],
@@ -328,7 +331,7 @@ describe('a plan cut in part', () => {
     }, 0);
   test('after any number of cuts, paper is neither lost nor made', () => {
     for (let steps = 0; steps <= plan.steps.length; steps++) {
-      const effects = effectsOf(job, plan, 'p', '2026-03-02', { steps });
+      const effects = computeCutEffects(job, plan, 'p', '2026-03-02', { steps });
       const taken = effects.used.reduce((sum, { stock, count }) => {
         const item = job.stock.find((s) => s.id === stock)!;
         return sum + item.width * item.height * count;
@@ -339,21 +342,21 @@ describe('a plan cut in part', () => {
       const waste = (plan.totals.wasteArea + plan.totals.kerfArea) * 24384 ** 2;
       expect({ steps, lost: taken - back > waste + 1 }).toEqual({ steps, lost: false });
       // what no step has touched yet is in the drawer still; a sheet used whole needs none
-      const whole = sheetsUsedWhole(plan).length;
+      const whole = findSheetsUsedWhole(plan).length;
       const touched =
         new Set(plan.steps.slice(0, steps).flatMap((s) => s.sheets)).size + (steps === plan.steps.length ? whole : 0);
       expect(effects.used.reduce((sum, { count }) => sum + count, 0)).toBe(touched);
     }
-    expect(effectsOf(job, plan, 'p', 'd', { steps: 0 })).toMatchObject({ used: [], kept: [], pieces: [] });
+    expect(computeCutEffects(job, plan, 'p', 'd', { steps: 0 })).toMatchObject({ used: [], kept: [], pieces: [] });
     const wanted = job.pieces.reduce((sum, p) => sum + p.quantity, 0);
     const missing = plan.missing.reduce((sum, m) => sum + m.quantity, 0);
     for (const some of [{}, { steps: plan.steps.length }])
-      expect(effectsOf(job, plan, 'p', 'd', some).pieces).toHaveLength(wanted - missing);
+      expect(computeCutEffects(job, plan, 'p', 'd', some).pieces).toHaveLength(wanted - missing);
   });
   test('a spoiled copy is wanted again', () => {
-    const all = effectsOf(job, plan, 'p', 'd').pieces;
+    const all = computeCutEffects(job, plan, 'p', 'd').pieces;
     const { piece } = all[0]!;
-    const { pieces } = effectsOf(job, plan, 'p', 'd', { spoiled: [{ piece, copy: 1 }] });
+    const { pieces } = computeCutEffects(job, plan, 'p', 'd', { spoiled: [{ piece, copy: 1 }] });
     const n = (list: readonly CutPiece[]) => list.filter((p) => p.piece === piece).length;
     expect(n(pieces)).toBe(n(all) - 1);
   });

@@ -8,7 +8,7 @@ import type { Paper, StockItem } from '../stock/index.ts';
  * The size, as it lies on an item of the drawer, of a piece that is cut from exactly there: upright where that may be, else turned.
  * Null where the item does not show the side that is wished for, the way it is wished for.
  */
-export function sizeOnItem(piece: Size, wish: Wish, paper: Paper, item: Pick<StockItem, 'turned'>): Size | null {
+export function exactSizeOnItem(piece: Size, wish: Wish, paper: Paper, item: Pick<StockItem, 'turned'>): Size | null {
   const faces = paper.sides.map(({ side, direction, along }) => ({ side, direction, along }));
   const ways = waysOf(wish, { paper: { faces }, turned: item.turned });
   const way = ways.upright ?? ways.flat;
@@ -27,7 +27,7 @@ export interface ArtworkAlong {
  * edge that nothing is said of, at the edge. `lies`: where the piece lies on the page. As far as the paper reaches: by how much it misses
  * is told, in ticks, past the right and the upper edge above 0.
  */
-export function placeForArtwork(
+export function findArtworkPlace(
   artwork: { readonly x: ArtworkAlong | null; readonly y: ArtworkAlong | null },
   lies: { readonly x: number; readonly y: number },
   piece: Size,

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
-import { facesOnPage, facesUsed } from './index.ts';
+import { collectFacesOnPage, collectFacesUsed } from './index.ts';
 
 const document: JobDocument = {
   format: 'temnex-job',
@@ -24,7 +24,7 @@ test('the faces that the copies really come from, second choices among them', ()
   const read = readJob(document);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const plan = planJob(read.job, { now: () => 0 });
-  const used = facesUsed(read.job, plan);
+  const used = collectFacesUsed(read.job, plan);
   expect([...(used.get('p/m') ?? [])].sort((a, b) => (a.paper < b.paper ? -1 : 1))).toEqual([
     { paper: 'rust', side: 'B', count: 1 },
     { paper: 'teal', side: 'B', count: 1 },
@@ -32,9 +32,9 @@ test('the faces that the copies really come from, second choices among them', ()
   expect(used.has('p/m spare')).toBe(false);
   // what is cut already is what it is
   const cut = { piece: 'p/m', unit: 'in', width: '4', height: '6', paper: 'rust', side: 'A' } as const;
-  expect(facesOnPage([cut], { job: read.job, plan }).get('p/m')).toEqual({ paper: 'rust', side: 'A' });
-  expect(facesOnPage([], { job: read.job, plan }).get('p/m')?.side).toBe('B');
-  expect(facesOnPage([], null).size).toBe(0);
+  expect(collectFacesOnPage([cut], { job: read.job, plan }).get('p/m')).toEqual({ paper: 'rust', side: 'A' });
+  expect(collectFacesOnPage([], { job: read.job, plan }).get('p/m')?.side).toBe('B');
+  expect(collectFacesOnPage([], null).size).toBe(0);
 });
 
 test('what comes out of an opening counts, and each face by itself', () => {
@@ -56,7 +56,7 @@ test('what comes out of an opening counts, and each face by itself', () => {
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const plan = planJob({ ...read.job, nodes: 60 }, { now: () => 0 });
-  expect(Object.fromEntries(facesUsed(read.job, plan))).toEqual({
+  expect(Object.fromEntries(collectFacesUsed(read.job, plan))).toEqual({
     ring: [{ paper: 'teal', side: 'A', count: 1 }],
     tag: [{ paper: 'teal', side: 'A', count: 2 }],
     dot: [{ paper: 'teal', side: 'B', count: 1 }],
@@ -64,8 +64,8 @@ test('what comes out of an opening counts, and each face by itself', () => {
   // a spare shows the face of the piece that it is one more of, once that is not known otherwise
   const spare = { ...read.job, pieces: read.job.pieces.map((p) => (p.id === 'dot' ? { ...p, id: 'dot spare' } : p)) };
   const again = planJob({ ...spare, nodes: 60 }, { now: () => 0 });
-  expect(facesOnPage([], { job: spare, plan: again }).get('dot')).toEqual({ paper: 'teal', side: 'B' });
+  expect(collectFacesOnPage([], { job: spare, plan: again }).get('dot')).toEqual({ paper: 'teal', side: 'B' });
   const first = { piece: 'dot', unit: 'in', width: '2', height: '2', paper: 'rust', side: 'A' } as const;
   const second = { ...first, paper: 'teal' };
-  expect(facesOnPage([first, second], null).get('dot')).toEqual({ paper: 'rust', side: 'A' });
+  expect(collectFacesOnPage([first, second], null).get('dot')).toEqual({ paper: 'rust', side: 'A' });
 });

@@ -1,6 +1,6 @@
 import type { Job, Plan, PlanNode } from '../planner/index.ts';
 import type { CutPiece } from './cutPieces.ts';
-import { wantedAs } from './pieceIds.ts';
+import { pagePieceIdOf } from './pieceIds.ts';
 
 /** A face of a paper that pieces come from, and how many of them. */
 export interface FaceUsed {
@@ -10,7 +10,7 @@ export interface FaceUsed {
 }
 
 /** By id in the job: the faces that a plan cuts the copies of each piece from, in the order of its sheets. */
-export function facesUsed(job: Job, plan: Plan): ReadonlyMap<string, readonly FaceUsed[]> {
+export function collectFacesUsed(job: Job, plan: Plan): ReadonlyMap<string, readonly FaceUsed[]> {
   const papers = new Map(job.stock.map((s) => [s.id, s.paper.id]));
   const used = new Map<string, FaceUsed[]>();
   const add = (piece: string, paper: string, side: 'A' | 'B') => {
@@ -32,7 +32,7 @@ export function facesUsed(job: Job, plan: Plan): ReadonlyMap<string, readonly Fa
 }
 
 /** By id on the page: the face that a piece is or will be cut from, as far as that is settled. What is cut counts first. */
-export function facesOnPage(
+export function collectFacesOnPage(
   cut: readonly CutPiece[],
   planned: { readonly job: Job; readonly plan: Plan } | null,
 ): ReadonlyMap<string, Pick<FaceUsed, 'paper' | 'side'>> {
@@ -41,6 +41,7 @@ export function facesOnPage(
     if (face?.paper && !faces.has(piece)) faces.set(piece, { paper: face.paper, side: face.side });
   };
   for (const { piece, paper, side } of cut) put(piece, { paper, side });
-  if (planned) for (const [piece, [first]] of facesUsed(planned.job, planned.plan)) put(wantedAs(piece), first);
+  if (planned)
+    for (const [piece, [first]] of collectFacesUsed(planned.job, planned.plan)) put(pagePieceIdOf(piece), first);
   return faces;
 }

@@ -1,5 +1,5 @@
 import {
-  exactText,
+  formatExactLength,
   lengthOf,
   ticks,
   TICKS_PER_UNIT,
@@ -11,7 +11,7 @@ import {
 import type { PrintToMake } from '../photos/index.ts';
 import type { JobDocument, Plan, PlanNode } from '../planner/index.ts';
 import type { Habits } from '../stock/index.ts';
-import { withHabits } from './jobOf.ts';
+import { habitsForJob } from './jobOf.ts';
 
 /*
  * Small prints put together on photo sheets: a job of the planner like any other, whose pieces are prints and whose paper is photo
@@ -29,32 +29,37 @@ export interface PhotoSheet {
 const PAPER = 'photo-paper';
 const STOCK = 'photo-sheet';
 /** More sheets than this are not put together at once. */
-export const MOST_PHOTO_SHEETS = 60;
+export const MAX_PHOTO_SHEETS = 60;
 
 /** What the print at a place of the list is called in its job. */
-export const gangPiece = (at: number): string => `print ${at + 1}`;
+export const gangPieceId = (at: number): string => `print ${at + 1}`;
 
-export function gangJob(prints: readonly PrintToMake[], sheet: PhotoSheet, habits: Habits, mark: Mark): JobDocument {
+export function buildGangJob(
+  prints: readonly PrintToMake[],
+  sheet: PhotoSheet,
+  habits: Habits,
+  mark: Mark,
+): JobDocument {
   const { width, height, unit, margin } = sheet;
   const all = `${margin} ${unit}`;
-  const from = (length: LengthText) => exactText(lengthOf(length, unit), mark.unit);
+  const from = (length: LengthText) => formatExactLength(lengthOf(length, unit), mark.unit);
   return {
     format: 'temnex-job',
     version: 2,
     name: 'photo sheets',
     unit: mark.unit,
-    ...withHabits(habits, mark),
+    ...habitsForJob(habits, mark),
     papers: [{ id: PAPER, name: 'photo paper' }],
     stock: [
       {
-        ...{ id: STOCK, paper: PAPER, width: from(width), height: from(height), quantity: MOST_PHOTO_SHEETS },
+        ...{ id: STOCK, paper: PAPER, width: from(width), height: from(height), quantity: MAX_PHOTO_SHEETS },
         ...(lengthOf(margin, unit) > 0 ? { trim: { left: all, right: all, top: all, bottom: all } } : {}),
       },
     ],
     pieces: prints.map((print, i) => ({
-      ...{ id: gangPiece(i), papers: [PAPER], quantity: print.copies },
-      width: exactText(print.width, mark.unit),
-      height: exactText(print.height, mark.unit),
+      ...{ id: gangPieceId(i), papers: [PAPER], quantity: print.copies },
+      width: formatExactLength(print.width, mark.unit),
+      height: formatExactLength(print.height, mark.unit),
     })),
   };
 }
@@ -76,7 +81,7 @@ export interface GangSheet {
 }
 
 /** Where every print of a plan lies. */
-export function gangSheets(plan: Plan, sheet: PhotoSheet): GangSheet[] {
+export function locateGangPrints(plan: Plan, sheet: PhotoSheet): GangSheet[] {
   const per = TICKS_PER_UNIT[plan.unit];
   const t = (n: number) => ticks(Math.round(n * per));
   const in_ = (node: PlanNode): GangPrint[] => [
@@ -103,7 +108,7 @@ const MARK_LONG = TICKS_PER_UNIT.in / 8;
  * Where to cut: a short line at every corner of every print, outwards along both of its edges, but not over another print nor past the
  * sheet. Where prints meet, their shared edge is seen; marks stand at its ends.
  */
-export function cutMarksOf({ width, height, prints }: GangSheet): MarkLine[] {
+export function computeCutMarks({ width, height, prints }: GangSheet): MarkLine[] {
   const seen = new Set<string>();
   const within = (from: number, to: number, low: number, long: number) => Math.min(from, to) < low + long && Math.max(from, to) > low; // prettier-ignore
   const touches = (at: number, low: number, long: number) => at >= low && at <= low + long;

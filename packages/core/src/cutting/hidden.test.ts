@@ -3,8 +3,8 @@ import { at, banners, base, layer, page as pageOf, photo } from '../../testing/p
 import { inches, ticks } from '../length/index.ts';
 import { derivePage, emptyPage, newItem, type Item, type Page, type Wish } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type WayOut } from '../planner/index.ts';
-import { NO_TRIM, USUAL_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
-import { effectsOf, jobOfPage, placeForArtwork, sizeOnItem, takeWayOut } from './index.ts';
+import { NO_TRIM, DEFAULT_HABITS, type Drawer, type StockItem } from '../stock/index.ts';
+import { computeCutEffects, buildPageJob, findArtworkPlace, exactSizeOnItem, applyWayOut } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
@@ -43,7 +43,7 @@ const based = (of: Page): Page => ({
   ),
 });
 function asked(of: Page, drawer: Drawer): JobDocument {
-  const made = jobOfPage('windsock page', derivePage(based(of)), drawer, USUAL_HABITS);
+  const made = buildPageJob('windsock page', derivePage(based(of)), drawer, DEFAULT_HABITS);
   if (!made.ok) throw new Error(JSON.stringify(made.problem));
   return { ...made.job, plan: { ...made.job.plan, nodes: 60 } };
 }
@@ -70,9 +70,9 @@ describe('what a page hides of a part', () => {
       ...emptyPage('Card'),
       items: [{ ...card, wishes: { base: wish, panel: { ...wish, papers: ['sand'] } } }],
     };
-    const habits = { ...USUAL_HABITS, centres: '1/4' };
+    const habits = { ...DEFAULT_HABITS, centres: '1/4' };
     const drawer = drawerOf(item('a', '12', '12'), item('b', '12', '12', { paper: 'sand' }));
-    const made = jobOfPage('card', derivePage(of), drawer, habits);
+    const made = buildPageJob('card', derivePage(of), drawer, habits);
     if (!made.ok) throw new Error(JSON.stringify(made.problem));
     expect(made.job.pieces.map((p) => [p.id, p.opening])).toEqual([
       ['card/base', undefined],
@@ -82,13 +82,13 @@ describe('what a page hides of a part', () => {
   test('nothing is hidden by what is seen past, or of pieces of which there are several', () => {
     const strips = banners('tails', { count: 2, strip: { width: '2', length: '5' } }, { wishes: { strip: wish } });
     const drawer = drawerOf(item('s', '12', '12', { quantity: 4 }), sand);
-    const centres = { ...USUAL_HABITS, centres: '1/4' };
+    const centres = { ...DEFAULT_HABITS, centres: '1/4' };
     const under = pageOf(
       ...based(pageOf(base())).items,
       photo('p', ['6', '6'], [layer('m', '1')], { wishes: { m: wish } }),
       strips,
     );
-    const made = jobOfPage('p', derivePage(under), drawer, centres);
+    const made = buildPageJob('p', derivePage(under), drawer, centres);
     if (!made.ok) throw new Error(made.problem.code);
     const opening = (id: string) => piece(made.job, id).opening;
     // the largest that covers all of its own box is the mat, not the notched strips
@@ -132,8 +132,8 @@ test('what a blank yields by itself may be cut out and used: the largest of it, 
   const pieces = derived.pieces.map((p) =>
     p.id === 'p/m' ? { ...p, yields: [box(12192, 24384), box(48768, 48768)] } : p,
   );
-  const made = jobOfPage('p', { ...derived, pieces }, drawerOf(item('s', '12', '12'), sand), {
-    ...USUAL_HABITS,
+  const made = buildPageJob('p', { ...derived, pieces }, drawerOf(item('s', '12', '12'), sand), {
+    ...DEFAULT_HABITS,
     centres: null,
   });
   if (!made.ok) throw new Error(made.problem.code);
@@ -155,19 +155,19 @@ describe('a piece from exactly there', () => {
   });
   test('whose paper is gone is said, not cut from elsewhere', () => {
     const gone = page({ from: { ...from, stock: 'gone' } });
-    const made = jobOfPage('p', derivePage(gone), drawer, USUAL_HABITS);
+    const made = buildPageJob('p', derivePage(gone), drawer, DEFAULT_HABITS);
     expect(made).toMatchObject({ ok: false });
-    const named = jobOfPage('p', derivePage(based(gone)), drawer, USUAL_HABITS);
+    const named = buildPageJob('p', derivePage(based(gone)), drawer, DEFAULT_HABITS);
     expect(named).toEqual({ ok: false, problem: { code: 'place-gone', parts: ['band'] } });
   });
   test('lies there upright where it may, else turned, or not at all', () => {
     const size = { width: 3, height: 2 } as never;
     const [sky] = drawer.papers;
     const on = (turned: StockItem['turned'], direction: Wish['direction'], side: Wish['side'] = 'A') =>
-      sizeOnItem(size, { ...wish, direction, side }, sky!, { turned });
+      exactSizeOnItem(size, { ...wish, direction, side }, sky!, { turned });
     expect(on(0, 'any')).toEqual({ width: 3, height: 2 });
     expect(on(90, 'height')).toEqual({ width: 2, height: 3 });
-    expect(sizeOnItem(size, { ...wish, side: 'B' }, drawer.papers[1]!, { turned: 0 })).toBeNull();
+    expect(exactSizeOnItem(size, { ...wish, side: 'B' }, drawer.papers[1]!, { turned: 0 })).toBeNull();
   });
 });
 
@@ -181,7 +181,7 @@ describe('lines not to be cut through', () => {
   test('go with the offcut that they lie on, counted from its corner', () => {
     const { job, plan } = planned(asked(page(), drawerOf(item('s', '12', '12', { uncut }), sand)));
     expect(plan.status).toBe('complete');
-    const { kept } = effectsOf(job, plan, 'page', '2026-03-02');
+    const { kept } = computeCutEffects(job, plan, 'page', '2026-03-02');
     const [whole] = kept.filter((k) => k.uncut);
     expect(kept.filter((k) => k.uncut)).toHaveLength(1);
     const [[a, b]] = whole!.uncut as [[[string, string], [string, string]]];
@@ -204,8 +204,8 @@ test('where what stays whole is in the way, that is said, and cutting through it
 
 describe('taking a way out', () => {
   const of = page({ side: 'A', direction: 'height', from: { stock: 'motif', x: 0, y: 0 } });
-  const take = (how: Parameters<typeof takeWayOut>[3], id = 'base/band', from = of) =>
-    takeWayOut(from, derivePage(from), id, how);
+  const take = (how: Parameters<typeof applyWayOut>[3], id = 'base/band', from = of) =>
+    applyWayOut(from, derivePage(from), id, how);
   const itemOf = (taken: ReturnType<typeof take>) => (taken && 'page' in taken ? taken.page.items[0]! : null);
   const wishOf = (taken: ReturnType<typeof take>) => itemOf(taken)?.wishes.band;
   const bandOf = (taken: ReturnType<typeof take>) => (itemOf(taken)?.input as { panels: unknown[] }).panels[0];
@@ -232,7 +232,7 @@ describe('taking a way out', () => {
     });
   });
   test('made of two, or of many; a part that is too large itself is parted once more', () => {
-    const built = (how: Parameters<typeof takeWayOut>[3], id?: string, from?: Page) =>
+    const built = (how: Parameters<typeof applyWayOut>[3], id?: string, from?: Page) =>
       wishOf(take(how, id, from))!.built;
     expect(built({ do: 'join', along: 'width', at: 4, overlap: 0.5 })).toEqual({
       ...{ across: ['4'], up: [], overlap: '1/2' },
@@ -258,7 +258,7 @@ test('artwork of a paper comes to lie at a place of the page, as far as the pape
   const sheet = { width: inch(12), height: inch(12) };
   const place = (x: readonly [number, number] | null, y: readonly [number, number] | null) => {
     const along = (a: readonly [number, number] | null) => a && { sheet: inch(a[0]), page: inch(a[1]) };
-    const { spot, misses } = placeForArtwork({ x: along(x), y: along(y) }, { x: inch(2), y: inch(1) }, size, sheet);
+    const { spot, misses } = findArtworkPlace({ x: along(x), y: along(y) }, { x: inch(2), y: inch(1) }, size, sheet);
     return [spot.x, spot.y, misses.x, misses.y].map((t) => t / inch(1));
   };
   // a horizon 5 inches up the sheet is to lie 4 inches up the page: the piece, 1 inch up, begins 2 inches up the sheet

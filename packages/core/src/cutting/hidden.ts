@@ -1,5 +1,5 @@
 import { holdsRect, type Rect } from '../geometry/index.ts';
-import { exactText, lengthOf, ticks, type Ticks } from '../length/index.ts';
+import { formatExactLength, lengthOf, ticks, type Ticks } from '../length/index.ts';
 import type { DerivedPage, Part, PieceToCut } from '../page/index.ts';
 import type { JobDocument } from '../planner/index.ts';
 import type { Habits } from '../stock/index.ts';
@@ -35,7 +35,7 @@ const hides = (part: Part, box: Rect): boolean =>
       box.y + box.height <= part.y + part.height;
 
 /** What is hidden under the largest part that lies on this one, less an edge to glue it by. */
-export function hiddenCentre(page: DerivedPage, piece: PieceToCut, habits: Habits): Pick<Said, 'opening'> {
+export function findHiddenCentre(page: DerivedPage, piece: PieceToCut, habits: Habits): Pick<Said, 'opening'> {
   const here = above(page, piece);
   if (habits.centres === null || !here) return {};
   const { part } = here;
@@ -52,7 +52,7 @@ export function hiddenCentre(page: DerivedPage, piece: PieceToCut, habits: Habit
   const smallest = page.mark.step * 8;
   if (width < smallest || height < smallest || x + width > part.width || y + height > part.height) return {};
   const { unit } = page.mark;
-  const text = (t: Ticks) => exactText(t, unit);
+  const text = (t: Ticks) => formatExactLength(t, unit);
   return { opening: { x: text(x), y: text(y), width: text(width), height: text(height) } };
 }
 
@@ -71,7 +71,7 @@ function hiddenStretches(part: Part, over: readonly Part[], { along, at, across,
 }
 
 /** A join that overlaps by half an inch (12 mm), wholly behind something, and an eighth (3 mm) away from its edges. */
-export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'join'> {
+export function findHiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'join'> {
   const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
@@ -86,7 +86,7 @@ export function hiddenJoin(page: DerivedPage, piece: PieceToCut): Pick<Said, 'jo
   ).filter(({ from, to, along }) => from <= to && from > 0 && to < piece[along]);
   const best = places.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
   if (!best) return {};
-  const text = (t: Ticks) => exactText(t, unit);
+  const text = (t: Ticks) => formatExactLength(t, unit);
   return { join: { along: best.along, from: text(best.from), to: text(best.to), overlap: text(overlap) } };
 }
 
@@ -102,7 +102,7 @@ function joined(stretches: readonly [number, number][]): [number, number][] {
 }
 
 /** Where the middle of a piece lies hidden from edge to edge, a quarter of an inch (6 mm) of both ends tucked under; the longest such place. */
-export function hiddenEnds(page: DerivedPage, piece: PieceToCut): Pick<Said, 'ends'> {
+export function findHiddenEnds(page: DerivedPage, piece: PieceToCut): Pick<Said, 'ends'> {
   const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
@@ -117,14 +117,16 @@ export function hiddenEnds(page: DerivedPage, piece: PieceToCut): Pick<Said, 'en
   ).filter(({ from, to, along, inside }) => inside && from < to && to < piece[along]);
   const best = places.sort((a, b) => b.to - b.from - (a.to - a.from))[0];
   if (!best) return {};
-  return { ends: { along: best.along, from: exactText(best.from, unit), to: exactText(best.to, unit) } };
+  return {
+    ends: { along: best.along, from: formatExactLength(best.from, unit), to: formatExactLength(best.to, unit) },
+  };
 }
 
 /** So much of an end stays tucked under what hides it. */
 const tuckIn = ({ mark: { unit } }: DerivedPage): Ticks => lengthOf(unit === 'in' ? '1/4' : '6', unit);
 
 /** How small a piece may be made where its ends lie under something: a quarter of an inch (6 mm) of them stays tucked under. */
-export function leastOf(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least'> {
+export function findLeastSize(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least'> {
   const here = above(page, piece);
   if (!here) return {};
   const { unit, step } = page.mark;
@@ -139,5 +141,5 @@ export function leastOf(page: DerivedPage, piece: PieceToCut): Pick<Said, 'least
     return first + last >= whole ? piece[axis.along] : ticks(piece[axis.along] - spared(first) - spared(last));
   }) as [Ticks, Ticks];
   if (width === piece.width && height === piece.height) return {};
-  return { least: { width: exactText(width, unit), height: exactText(height, unit) } };
+  return { least: { width: formatExactLength(width, unit), height: formatExactLength(height, unit) } };
 }

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
 import { derivePage, newItem, type Item, type Page } from '../page/index.ts';
 import { planJob, readJob, verifyPlan } from '../planner/index.ts';
-import { NO_TRIM, USUAL_HABITS, type Drawer } from '../stock/index.ts';
-import { jobOfPage, orderOf } from './index.ts';
+import { NO_TRIM, DEFAULT_HABITS, type Drawer } from '../stock/index.ts';
+import { buildPageJob, buildOrderSteps } from './index.ts';
 
 /* A hollow mat of 12 x 12 whose centre comes free for the mats of photos: row by row as one would do it at the table. */
 
@@ -39,7 +39,7 @@ const mats = (n: number): Page =>
     ),
   );
 function planned(page: Page) {
-  const asked = jobOfPage('p', derivePage(page), drawer, USUAL_HABITS);
+  const asked = buildPageJob('p', derivePage(page), drawer, DEFAULT_HABITS);
   if (!asked.ok) throw new Error(JSON.stringify(asked.problem));
   const read = readJob(asked.job);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -57,13 +57,13 @@ describe('the free centre of a hollow mat', () => {
   });
   test('is cut out once: not again by hand once the plan has opened it', () => {
     const used = planned(mats(2));
-    const steps = orderOf(used.job, used.plan);
+    const steps = buildOrderSteps(used.job, used.plan);
     expect(steps.filter((s) => s.do === 'plan' && s.step.do === 'open')).toHaveLength(1);
     expect(steps.filter((s) => s.do === 'finish')).toEqual([]);
     // nothing wants it: it is cut out by hand all the same
     const alone = planned(pageOf(ring));
-    expect(orderOf(alone.job, alone.plan).flatMap((s) => (s.do === 'finish' ? [s.piece.finish[0]!.do] : []))).toEqual([
-      'window',
-    ]);
+    expect(
+      buildOrderSteps(alone.job, alone.plan).flatMap((s) => (s.do === 'finish' ? [s.piece.finish[0]!.do] : [])),
+    ).toEqual(['window']);
   });
 });

@@ -1,79 +1,94 @@
-export { jobOfBlanks, leftOf } from './jobOfBlanks.ts';
-export { jobOfPage, wantedOf, type CutOrder, type JobOfPage } from './jobOf.ts';
-export { isSpare, wantedAs } from './pieceIds.ts';
-export { cutOf, cutStateOf, type CutPiece, type CutState } from './cutPieces.ts';
-export { facesOnPage, facesUsed, type FaceUsed } from './facesUsed.ts';
-export { orderOf, sheetsUsedWhole, type OrderStep } from './order.ts';
-export { partsAfter, type PartSoFar } from './soFar.ts';
-export { STAGES, basisOf, basisTogether, sameBasis, stageOf, type Basis, type PageFacts, type Stage } from './stage.ts';
-export { takeWayOut, type Taken } from './takeWayOut.ts';
-export { placeForArtwork, sizeOnItem, type ArtworkAlong } from './exactPlace.ts';
+export { buildBlanksJob, collectLeftovers } from './jobOfBlanks.ts';
+export { buildPageJob, wantedCountOf, type CutOrder, type PageJob } from './jobOf.ts';
+export { isSpare, pagePieceIdOf } from './pieceIds.ts';
+export { cutCountOf, assessCutPieces, type CutPiece, type CutState } from './cutPieces.ts';
+export { collectFacesOnPage, collectFacesUsed, type FaceUsed } from './facesUsed.ts';
+export { buildOrderSteps, findSheetsUsedWhole, type OrderStep } from './order.ts';
+export { collectPartsAfter, type BegunPart } from './soFar.ts';
 export {
-  drawnDirection,
+  STAGES,
+  buildBasis,
+  mergeBases,
+  isSameBasis,
+  stageOf,
+  type Basis,
+  type PageFacts,
+  type Stage,
+} from './stage.ts';
+export { applyWayOut, type WayOutChange } from './takeWayOut.ts';
+export { findArtworkPlace, exactSizeOnItem, type ArtworkAlong } from './exactPlace.ts';
+export {
+  directionAsDrawn,
   layPaper,
-  paperReach,
-  reachOf,
-  takeOff,
-  ofOne,
-  turnedOn,
-  turnedOver,
-  wishWith,
+  checkPaperReach,
+  checkReach,
+  takePaperOff,
+  wishForOnePart,
+  nextDirection,
+  wishForOtherFace,
+  wishWithPaper,
   type PaperReach,
   type Reach,
 } from './reach.ts';
-export { countedFor, paceOf, type Counted, type Pace, type UseUpCut } from './useUp.ts';
-export { couldMake, type CouldMake } from './couldMake.ts';
-export { effectsOf, type CutEffects, type CutSoFar } from './carryOut.ts';
+export { countPiecesFor, computePace, type CountedPieces, type Pace, type UseUpCut } from './useUp.ts';
+export { findScrapUses, type ScrapUse } from './couldMake.ts';
+export { computeCutEffects, type CutEffects, type CutProgress } from './carryOut.ts';
 export {
   bagOf,
-  fromTogether,
-  jobTogether,
-  missingArea,
-  oneByOne,
+  parseTogetherId,
+  mergeJobs,
+  missingAreaOfPlan,
+  planOneByOne,
   planTogether,
   planTogetherAims,
-  type JobTogether,
-  type OneByOne,
+  type MergedJob,
+  type OneByOneTotals,
 } from './together.ts';
 export {
   USUAL_SHEET,
-  enoughOf,
-  keptForNothing,
-  toBuy,
-  wantedByPaper,
-  oftenCut,
-  withWants,
-  wantedNotes,
-  type Enough,
-  type PaperWanted,
-  type ToBuy,
-  type WantedNote,
+  checkSupply,
+  findStaleReservations,
+  buildShoppingList,
+  collectPaperDemand,
+  findOftenCutSizes,
+  addOtherWantsToJob,
+  collectDemandNotes,
+  type SupplyCheck,
+  type PaperDemand,
+  type ShoppingEntry,
+  type DemandNote,
   type WantingPage,
 } from './wanting.ts';
-export { letterOfSheet, partNames, sheetLetter, withLetters, type Pencilled } from './letters.ts';
-export { lyingAfter, type Lying, type LyingPart } from './lying.ts';
 export {
-  WRONGS,
-  inHandFor,
-  leftByWrong,
-  leftSchema,
-  spoiledSchema,
-  stillFit,
-  tooLarge,
+  letterOfSheet,
+  namePartsOfPlan,
+  formatSheetLetter,
+  applyPencilledLetters,
+  type PencilledLetters,
+} from './letters.ts';
+export { layOutPartsAfter, type PartsOnTable, type PartOnTable } from './lying.ts';
+export {
+  WRONG_CUT_KINDS,
+  partInHandFor,
+  computeLeftByWrongCut,
+  leftPaperSchema,
+  spoiledPieceSchema,
+  findPiecesThatStillFit,
+  isLargerThanPart,
   wrongCutSchema,
-  wrongFault,
-  type Left,
-  type Spoiled,
+  findWrongCutFault,
+  type LeftPaper,
+  type SpoiledPiece,
   type WrongCut,
   type WrongFault,
 } from './wrong.ts';
-export { bagIsFull, bagOfCopy, lackingIn, nameOfBag, packingList, type PackingLine } from './kits.ts';
+export { isBagFull, bagOfCopy, missingCountInBag, nameOfBag, buildPackingList, type PackingLine } from './kits.ts';
 export {
-  MOST_PHOTO_SHEETS,
-  cutMarksOf,
-  gangJob,
-  gangPiece,
-  gangSheets,
+  MAX_PHOTO_SHEETS,
+  computeCutMarks,
+  buildGangJob,
+  gangPieceId,
+  locateGangPrints,
   type GangPrint,
   type GangSheet,
   type MarkLine,

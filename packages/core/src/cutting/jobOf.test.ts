@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { base, layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
 import { derivePage, type Page } from '../page/index.ts';
-import { NO_TRIM, USUAL_HABITS, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
-import { jobOfPage, type CutOrder } from './index.ts';
+import { NO_TRIM, DEFAULT_HABITS, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
+import { buildPageJob, type CutOrder } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#c8b070', ink: '#604020' } as const;
 const item = (id: string, paper: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
@@ -25,7 +25,7 @@ const page = (): Page =>
     }),
   );
 function asked(of: Page, drawer: Drawer, habits: Partial<Habits> = {}, order?: CutOrder) {
-  const made = jobOfPage('a windy week', derivePage(of), drawer, { ...USUAL_HABITS, ...habits }, [], order);
+  const made = buildPageJob('a windy week', derivePage(of), drawer, { ...DEFAULT_HABITS, ...habits }, [], order);
   if (!made.ok) throw new Error(JSON.stringify(made.problem));
   return made.job;
 }
@@ -97,7 +97,7 @@ describe('the job of a page', () => {
     });
   });
   test('with a cutter that adds, stops and gives way to the knife', () => {
-    const cutter = { ...USUAL_HABITS.cutter, reach: null, kerf: '1/64', stack: 3, stop: true, knife: true };
+    const cutter = { ...DEFAULT_HABITS.cutter, reach: null, kerf: '1/64', stack: 3, stop: true, knife: true };
     const of = (long: string | number) =>
       asked(page(), drawerOf(item('d', 'dune', '12', '12')), { cutter: { ...cutter, long } }).cutter;
     expect(of('1/32')).toEqual({
@@ -152,7 +152,7 @@ describe('the job of a page', () => {
   });
   test('names what has no paper, or only one that is gone, or no place to come from', () => {
     const with1 = (more: object) => pageOf(base([], { wishes: { base: { ...wishFor('dune'), ...more } } }));
-    const refused = (of: Page) => jobOfPage('p', derivePage(of), drawerOf(), USUAL_HABITS);
+    const refused = (of: Page) => buildPageJob('p', derivePage(of), drawerOf(), DEFAULT_HABITS);
     expect(refused(with1({ papers: ['gone'] }))).toEqual({
       ...{ ok: false, problem: { code: 'no-paper-chosen', parts: ['base base 1'] } },
     });
@@ -166,14 +166,14 @@ describe('the job of a page', () => {
       photo('p', ['4', '6'], [layer('m', { reveal: { style: 'even' } }), layer('n', '-9')], { name: 'spray' }),
     );
     const derived = derivePage(bad);
-    expect(jobOfPage('p', derived, drawerOf(), USUAL_HABITS)).toEqual({
+    expect(buildPageJob('p', derived, drawerOf(), DEFAULT_HABITS)).toEqual({
       ...{ ok: false, problem: { code: 'page-refused', parts: ['spray'] } },
     });
-    const twice = jobOfPage(
+    const twice = buildPageJob(
       'p',
       { ...derived, problems: [...derived.problems, ...derived.problems, { ...derived.problems[0]!, item: null }] },
       drawerOf(),
-      USUAL_HABITS,
+      DEFAULT_HABITS,
     );
     expect(twice).toEqual({ ok: false, problem: { code: 'page-refused', parts: ['spray'] } });
   });
@@ -181,7 +181,7 @@ describe('the job of a page', () => {
     const cut = { piece: 'p/m', unit: 'in', width: '4 1/2', height: '6 1/2', paper: 'reef', side: 'B' } as const;
     const order = { copies: 2, spares: ['p/m'], first: [] };
     const left = (n: number) => {
-      const made = jobOfPage('p', derivePage(page()), drawerOf(), USUAL_HABITS, Array(n).fill(cut), order);
+      const made = buildPageJob('p', derivePage(page()), drawerOf(), DEFAULT_HABITS, Array(n).fill(cut), order);
       return made.ok && made.job.pieces.slice(1).map((p) => [p.id, p.quantity]);
     };
     expect([0, 1, 2, 3].map(left)).toEqual([
@@ -205,7 +205,7 @@ describe('several cutters', () => {
     const guillotine = { name: 'guillotine', reach: null, narrowest: '1', stack: 8, long: '-1/64' };
     const punch = { name: 'small one', reach: '150 mm', narrowest: 0, stack: 1, long: 0 };
     const { cutter } = asked(page(), drawer, {
-      cutter: { ...USUAL_HABITS.cutter, name: 'rotary', knife: true },
+      cutter: { ...DEFAULT_HABITS.cutter, name: 'rotary', knife: true },
       others: [guillotine, punch],
     });
     expect(cutter?.name).toBe('rotary');

@@ -1,14 +1,14 @@
-import { lengthOf, exactText, type LengthText, type Mark, type Unit } from '../length/index.ts';
+import { lengthOf, formatExactLength, type LengthText, type Mark, type Unit } from '../length/index.ts';
 import type { DerivedPage, Page, PieceToCut } from '../page/index.ts';
 import { fitsIn } from '../geometry/index.ts';
-import { cutOf, cutStateOf, type CutPiece } from './cutPieces.ts';
-import { hiddenCentre, hiddenEnds, hiddenJoin, leastOf } from './hidden.ts';
-import { spareOf } from './pieceIds.ts';
-import { inDrawerOrder, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
-import { nestSaid } from './jobOfBlanks.ts';
-import { finishSaid, shapeSaid, type JobDocument } from '../planner/index.ts';
+import { cutCountOf, assessCutPieces, type CutPiece } from './cutPieces.ts';
+import { findHiddenCentre, findHiddenEnds, findHiddenJoin, findLeastSize } from './hidden.ts';
+import { spareIdOf } from './pieceIds.ts';
+import { sortForDrawer, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
+import { formatNesting } from './jobOfBlanks.ts';
+import { formatFinish, formatShape, type JobDocument } from '../planner/index.ts';
 
-export type JobOfPage =
+export type PageJob =
   | { ok: true; job: JobDocument }
   | {
       ok: false;
@@ -25,7 +25,7 @@ export type CutOrder = Pick<Page, 'copies' | 'spares' | 'first'>;
 export const ONE_PAGE: CutOrder = { copies: 1, spares: [], first: [] };
 
 /** How many of a piece a page wants, spares included. */
-export const wantedOf = (
+export const wantedCountOf = (
   piece: Pick<PieceToCut, 'id' | 'quantity'>,
   { copies, spares }: { readonly copies: number; readonly spares: readonly string[] },
 ): number => piece.quantity * copies + (spares.includes(piece.id) ? 1 : 0);
@@ -35,8 +35,8 @@ const text = (value: string | number, unit: string): string =>
   typeof value === 'number' ? `${value} ${unit}` : /[a-z"″]/i.test(value) ? value : `${value} ${unit}`;
 
 /** What of a job somebody's habits say: what is cut with, what it is planned for, what is kept. */
-export function withHabits(habits: Habits, mark: Mark): Pick<JobDocument, 'cutter' | 'plan'> {
-  const step = exactText(mark.step, mark.unit);
+export function habitsForJob(habits: Habits, mark: Mark): Pick<JobDocument, 'cutter' | 'plan'> {
+  const step = formatExactLength(mark.step, mark.unit);
   const then = [
     ...(habits.others ?? []).map((one) => ({
       name: one.name,
@@ -73,14 +73,14 @@ export function withHabits(habits: Habits, mark: Mark): Pick<JobDocument, 'cutte
 }
 
 /** The planner's job for a page: its pieces on the mark, the drawer's stock, the person's cutter and aim. */
-export function jobOfPage(
+export function buildPageJob(
   name: string,
   page: DerivedPage,
   drawer: Drawer,
   habits: Habits,
   cut: readonly CutPiece[] = [],
   order: CutOrder = ONE_PAGE,
-): JobOfPage {
+): PageJob {
   // of a page that cannot be, no one knows all pieces
   const refused = [...new Set(page.problems.map((p) => p.item))];
   if (refused.length)
@@ -91,16 +91,16 @@ export function jobOfPage(
         parts: refused.flatMap((id) => (id === null ? [] : [page.items.get(id)?.item.name ?? id])),
       },
     };
-  const state = cutStateOf(page.pieces, cut, (p) => wantedOf(p, order));
+  const state = assessCutPieces(page.pieces, cut, (p) => wantedCountOf(p, order));
   const pieces = page.pieces.flatMap((p) => {
-    const [whole, done] = [p.quantity * order.copies, cutOf(state, p.id)];
+    const [whole, done] = [p.quantity * order.copies, cutCountOf(state, p.id)];
     const quantity = Math.max(0, whole - done);
     const spare = order.spares.includes(p.id) && done <= whole;
     return [
       ...(quantity
         ? [{ ...p, jobId: p.id, quantity, priority: order.first.includes(p.id) ? 3 : 2, label: p.name }]
         : []),
-      ...(spare ? [{ ...p, jobId: spareOf(p.id), quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
+      ...(spare ? [{ ...p, jobId: spareIdOf(p.id), quantity: 1, priority: 1, label: `${p.name}, spare` }] : []),
     ];
   });
   if (!pieces.length) return { ok: false, problem: { code: 'nothing-to-cut' } };
@@ -121,7 +121,7 @@ export function jobOfPage(
       version: pieces.some((p) => p.nests || p.finish.some((f) => f.do === 'outline' && f.as === 'shape')) ? 3 : 2,
       name,
       unit,
-      ...withHabits(habits, page.mark),
+      ...habitsForJob(habits, page.mark),
       papers: drawer.papers
         .filter((p) => wanted.has(p.id))
         .map((p) => ({
@@ -156,8 +156,8 @@ export function jobOfPage(
         name: names[i]!,
         quantity: p.quantity,
         priority: p.priority,
-        width: exactText(p.width, unit),
-        height: exactText(p.height, unit),
+        width: formatExactLength(p.width, unit),
+        height: formatExactLength(p.height, unit),
         papers: p.wish!.papers.filter((id) => drawer.papers.some((paper) => paper.id === id)),
         side: p.wish!.side,
         direction: p.wish!.direction,
@@ -166,21 +166,21 @@ export function jobOfPage(
           : {}),
         ...finishedAs(p, unit),
         ...openingOf(page, p, habits),
-        ...hiddenJoin(page, p),
-        ...hiddenEnds(page, p),
-        ...leastOf(page, p),
+        ...findHiddenJoin(page, p),
+        ...findHiddenEnds(page, p),
+        ...findLeastSize(page, p),
       })),
     },
   };
 }
 
 /** What may be cut out of a piece and used: the largest that it yields by itself, else what others hide of it. */
-function openingOf(page: DerivedPage, piece: PieceToCut, habits: Habits): ReturnType<typeof hiddenCentre> {
+function openingOf(page: DerivedPage, piece: PieceToCut, habits: Habits): ReturnType<typeof findHiddenCentre> {
   const [first, ...others] = piece.yields;
-  if (!first) return hiddenCentre(page, piece, habits);
+  if (!first) return findHiddenCentre(page, piece, habits);
   const { unit } = page.mark;
   const most = others.reduce((a, b) => (b.width * b.height > a.width * a.height ? b : a), first);
-  const [x, y, width, height] = [most.x, most.y, most.width, most.height].map((t) => exactText(t, unit));
+  const [x, y, width, height] = [most.x, most.y, most.width, most.height].map((t) => formatExactLength(t, unit));
   return { opening: { x: x!, y: y!, width: width!, height: height! } };
 }
 
@@ -189,9 +189,9 @@ const finishedAs = (
   { finish, shape, nests }: PieceToCut,
   unit: Unit,
 ): Pick<JobDocument['pieces'][number], 'finish' | 'shape' | 'nest'> => ({
-  ...(finish.length ? { finish: finish.map((f) => finishSaid(f, unit)) } : {}),
-  ...(shape ? { shape: shapeSaid(shape.outline, unit) } : {}),
-  ...(shape && nests ? { nest: nestSaid(nests, unit) } : {}),
+  ...(finish.length ? { finish: finish.map((f) => formatFinish(f, unit)) } : {}),
+  ...(shape ? { shape: formatShape(shape.outline, unit) } : {}),
+  ...(shape && nests ? { nest: formatNesting(nests, unit) } : {}),
 });
 
 /** Of what fits no piece, the longest of each paper are enough to say why: a large drawer stays a small job. */
@@ -199,7 +199,7 @@ const TOO_SMALL_KEPT = 3;
 
 function worthAsking(stock: readonly StockItem[], pieces: readonly PieceToCut[]): StockItem[] {
   const small = new Map<string, number>();
-  return inDrawerOrder(stock).filter((item) => {
+  return sortForDrawer(stock).filter((item) => {
     const size = sizeOfItem(item);
     if (pieces.some((piece) => piece.wish!.from?.stock === item.id)) return true;
     if (pieces.some((piece) => piece.wish!.papers.includes(item.paper) && fitsIn(piece, size))) return true;

@@ -2,14 +2,15 @@ import { expect, test } from '@jest/globals';
 import { polygon } from '../geometry/index.ts';
 import { MARKS, inches } from '../length/index.ts';
 import { planJob, readJob } from '../planner/index.ts';
-import { jobOfBlanks, leftOf } from './index.ts';
+import { buildBlanksJob, collectLeftovers } from './index.ts';
 
 const blank = (key: string, width: number, height: number, quantity: number) => ({
   ...{ key, quantity, finish: [], shape: null },
   ...{ width: inches(width), height: inches(height) },
 });
 const paper = { width: inches(12), height: inches(12) };
-const asked = (blanks: ReturnType<typeof blank>[]) => jobOfBlanks(blanks, paper, { unit: 'in', mark: MARKS['1/16'] });
+const asked = (blanks: ReturnType<typeof blank>[]) =>
+  buildBlanksJob(blanks, paper, { unit: 'in', mark: MARKS['1/16'] });
 
 test('there are sheets for every piece, at the mark of the table, in the second version where none is nested', () => {
   const job = asked([blank('a', 12, 12, 2), blank('b', 3, 4, 3)]);
@@ -23,7 +24,7 @@ test('there are sheets for every piece, at the mark of the table, in the second 
   });
   const nests = { turning: 'any', apart: inches(1 / 8) } as const;
   const outline = polygon([[0, 0], [inches(3), 0], [0, inches(4)]]); // prettier-ignore
-  const nested = jobOfBlanks([{ ...blank('b', 3, 4, 3), nests, shape: { outline } } as never], paper, { unit: 'in', mark: MARKS['1/16'] }); // prettier-ignore
+  const nested = buildBlanksJob([{ ...blank('b', 3, 4, 3), nests, shape: { outline } } as never], paper, { unit: 'in', mark: MARKS['1/16'] }); // prettier-ignore
   expect([nested.version, nested.pieces[0]!.nest]).toEqual([3, { turning: 'any', apart: '1/8' }]);
 });
 
@@ -43,7 +44,7 @@ test('what is left, and worth keeping: the largest first, alike ones counted, th
       { ...sheet!, tree: leaf('keep', 7, 5) },
     ],
   } as never;
-  expect(leftOf(plan)).toEqual([
+  expect(collectLeftovers(plan)).toEqual([
     { sides: [5, 7], quantity: 2 },
     { sides: [2, 3], quantity: 2 },
     { sides: [1, 1], quantity: 1 },

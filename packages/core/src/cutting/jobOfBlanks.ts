@@ -1,11 +1,14 @@
-import { exactText, type Mark, type Unit } from '../length/index.ts';
+import { formatExactLength, type Mark, type Unit } from '../length/index.ts';
 import type { Finish, Nesting, Shape, Size } from '../geometry/index.ts';
-import { finishSaid, shapeSaid, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
+import { formatFinish, formatShape, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
 
 /** How the planner may lay many of one together. */
-export const nestSaid = ({ turning, apart }: Nesting, unit: Unit): { turning: Nesting['turning']; apart: string } => ({
+export const formatNesting = (
+  { turning, apart }: Nesting,
+  unit: Unit,
+): { turning: Nesting['turning']; apart: string } => ({
   turning,
-  apart: exactText(apart, unit),
+  apart: formatExactLength(apart, unit),
 });
 
 /** What of a blank the planner has to know. */
@@ -18,18 +21,21 @@ interface Blank extends Size {
 }
 
 /** The planner's job for the pieces of one construction, from as many sheets of one size as it takes. */
-export function jobOfBlanks(
+export function buildBlanksJob(
   blanks: readonly Blank[],
   paper: Size,
   { unit, mark }: { readonly unit: Unit; readonly mark: Mark },
 ): JobDocument {
-  const size = ({ width, height }: Size) => ({ width: exactText(width, unit), height: exactText(height, unit) });
+  const size = ({ width, height }: Size) => ({
+    width: formatExactLength(width, unit),
+    height: formatExactLength(height, unit),
+  });
   return {
     ...{
       format: 'temnex-job',
       version: blanks.some((b) => b.nests) ? 3 : 2,
       unit,
-      cutter: { step: exactText(mark.step, unit) },
+      cutter: { step: formatExactLength(mark.step, unit) },
     },
     plan: {
       // the steps end it: a slow machine finds what a fast one does
@@ -41,14 +47,16 @@ export function jobOfBlanks(
     stock: [{ id: 'sheet', paper: 'paper', ...size(paper), quantity: blanks.reduce((n, b) => n + b.quantity, 0) }],
     pieces: blanks.map((b) => ({
       ...{ id: b.key, quantity: b.quantity, papers: ['paper'], ...size(b) },
-      ...(b.finish.length ? { finish: b.finish.map((f) => finishSaid(f, unit)) } : {}),
-      ...(b.shape && b.nests ? { shape: shapeSaid(b.shape.outline, unit), nest: nestSaid(b.nests, unit) } : {}),
+      ...(b.finish.length ? { finish: b.finish.map((f) => formatFinish(f, unit)) } : {}),
+      ...(b.shape && b.nests ? { shape: formatShape(b.shape.outline, unit), nest: formatNesting(b.nests, unit) } : {}),
     })),
   };
 }
 
 /** What a plan leaves that is worth keeping, in the unit of the plan: each size, the longer side last, and how many; the largest first. */
-export function leftOf({ sheets }: Plan): { readonly sides: readonly [number, number]; readonly quantity: number }[] {
+export function collectLeftovers({
+  sheets,
+}: Plan): { readonly sides: readonly [number, number]; readonly quantity: number }[] {
   const found = new Map<string, { sides: [number, number]; quantity: number }>();
   const walk = (node: PlanNode): void => {
     node.parts?.forEach(walk);

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { bagIsFull, bagOfCopy, lackingIn, nameOfBag, packingList } from './kits.ts';
+import { isBagFull, bagOfCopy, missingCountInBag, nameOfBag, buildPackingList } from './kits.ts';
 
 describe('the same page for a class', () => {
   test.each([
@@ -27,9 +27,9 @@ describe('the same page for a class', () => {
     [2, 3, 0, [0, 0, 0]],
     [1, 2, 2, [1, 1]],
   ])('%i to a bag, %i bags, %i that cannot be cut: the last bags go without', (each, bags, missing, lacking) =>
-    expect(Array.from({ length: bags }, (_, i) => lackingIn({ each, of: each * bags }, i + 1, missing))).toEqual(
-      lacking,
-    ),
+    expect(
+      Array.from({ length: bags }, (_, i) => missingCountInBag({ each, of: each * bags }, i + 1, missing)),
+    ).toEqual(lacking),
   );
   test('every copy goes into a bag, each bag gets all of its pieces, and full is what has them', () => {
     const pieces = [
@@ -39,11 +39,11 @@ describe('the same page for a class', () => {
     const bags = new Map<number, number>();
     for (let copy = 1; copy <= 3 * 7; copy++) bags.set(bagOfCopy(copy, 3), (bags.get(bagOfCopy(copy, 3)) ?? 0) + 1);
     expect([...bags]).toEqual([1, 2, 3, 4, 5, 6, 7].map((bag) => [bag, 3]));
-    const lines = packingList(pieces, 7, (id) => (id === 'mat' ? 9 : 8));
+    const lines = buildPackingList(pieces, 7, (id) => (id === 'mat' ? 9 : 8));
     expect(lines.map((l) => [l.cut, l.of])).toEqual([
       [7, 7],
       [8, 21],
     ]);
-    expect([1, 2, 3].map((bag) => bagIsFull(lines, bag))).toEqual([true, true, false]);
+    expect([1, 2, 3].map((bag) => isBagFull(lines, bag))).toEqual([true, true, false]);
   });
 });

@@ -23,7 +23,7 @@ export interface PackingLine {
   readonly of: number;
 }
 /** What goes into each bag of a page, in the order of its pieces. */
-export function packingList(
+export function buildPackingList(
   pieces: ReadonlyArray<{
     readonly id: string;
     readonly name: string;
@@ -42,9 +42,12 @@ export function packingList(
 }
 
 /** How many of a piece a bag goes without, since so many of all bags cannot be cut: those that are filled last. */
-export const lackingIn = ({ each, of }: Pick<PackingLine, 'each' | 'of'>, bag: number, missing: number): number =>
-  Math.max(0, Math.min(each, each * bag - (of - missing)));
+export const missingCountInBag = (
+  { each, of }: Pick<PackingLine, 'each' | 'of'>,
+  bag: number,
+  missing: number,
+): number => Math.max(0, Math.min(each, each * bag - (of - missing)));
 
 /** Whether all that goes into a bag is cut: bags are filled one after the other. */
-export const bagIsFull = (lines: readonly PackingLine[], bag: number): boolean =>
+export const isBagFull = (lines: readonly PackingLine[], bag: number): boolean =>
   lines.every(({ each, cut }) => cut >= each * bag);

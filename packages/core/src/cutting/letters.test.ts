@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type Plan } from '../planner/index.ts';
-import { letterOfSheet, partNames, sheetLetter, withLetters } from './letters.ts';
+import { letterOfSheet, namePartsOfPlan, formatSheetLetter, applyPencilledLetters } from './letters.ts';
 
 /** A plan of one sheet whose steps are these. */
 function planWith(steps: readonly object[]): Plan {
@@ -16,29 +16,29 @@ const cut = (part: string) => ({ do: 'cut', sheets: [0], part, edge: 'left', set
 
 describe('parts are named as they come to be, those that are cut again', () => {
   test('off a sheet, and what is left of it', () => {
-    const name = partNames(planWith([cut('r'), cut('r.1'), cut('r.0')]));
+    const name = namePartsOfPlan(planWith([cut('r'), cut('r.1'), cut('r.0')]));
     expect(['r', 'r.0', 'r.1', 'r.1.0', 'r.1.1'].map((path) => name(0, path))).toEqual(['A', 'A1', 'A2', null, null]);
   });
   test('a centre that is cut out, and what it is cut out of', () => {
     const open = { do: 'open', sheets: [0], part: 'r', off: 'r.o' };
-    expect(partNames(planWith([open, cut('r.o')]))(0, 'r.o')).toBe('A1');
-    expect(partNames(planWith([open]))(0, 'r.o')).toBeNull();
+    expect(namePartsOfPlan(planWith([open, cut('r.o')]))(0, 'r.o')).toBe('A1');
+    expect(namePartsOfPlan(planWith([open]))(0, 'r.o')).toBeNull();
   });
   test('what four stop cuts free, once the last of them is made', () => {
     const stop = (line: number) => ({ do: 'stop', sheets: [0], part: 'r', line, edge: 'left', setting: 3, until: 6 });
-    const name = partNames(planWith([...[1, 2, 3, 4].map(stop), cut('r.3'), cut('r.1')]));
+    const name = namePartsOfPlan(planWith([...[1, 2, 3, 4].map(stop), cut('r.3'), cut('r.1')]));
     expect([0, 1, 2, 3, 4].map((n) => name(0, `r.${n}`))).toEqual([null, 'A1', null, 'A2', null]);
-    expect(partNames(planWith([...[1, 2, 3].map(stop), cut('r.3')]))(0, 'r.3')).toBeNull();
+    expect(namePartsOfPlan(planWith([...[1, 2, 3].map(stop), cut('r.3')]))(0, 'r.3')).toBeNull();
   });
   test('a margin that is trimmed off names nothing', () => {
     const trim = { do: 'trim', sheets: [0], edge: 'left', setting: 0.25 };
-    const name = partNames(planWith([trim, cut('r')]));
+    const name = namePartsOfPlan(planWith([trim, cut('r')]));
     expect(['r', 'r.0', 'r.1'].map((path) => name(0, path))).toEqual(['A', null, null]);
   });
 });
 
 test('letters go from A to Z, then AA', () => {
-  expect([0, 1, 25, 26, 27, 51, 52, 701, 702].map(sheetLetter)).toEqual(['A', 'B', 'Z', 'AA', 'AB', 'AZ', 'BA', 'ZZ', 'AAA']); // prettier-ignore
+  expect([0, 1, 25, 26, 27, 51, 52, 701, 702].map(formatSheetLetter)).toEqual(['A', 'B', 'Z', 'AA', 'AB', 'AZ', 'BA', 'ZZ', 'AAA']); // prettier-ignore
 });
 
 describe('a new order of the same session', () => {
@@ -50,7 +50,7 @@ describe('a new order of the same session', () => {
   const letters = (plan: Plan) => plan.sheets.map((_, i) => letterOfSheet(plan, i));
   test('a part keeps the name that is pencilled on it, and new sheets go on from the last letter', () => {
     const first = order([{ stock: 's', cut: 1 }, { stock: 's', cut: 2 }], [cut('r'), cut('r.1'), cut('r.0')]); // prettier-ignore
-    const next = withLetters(order([{ stock: 'offcut', cut: 3 }, { stock: 's', cut: 4 }, { stock: 't', cut: 5 }]), {
+    const next = applyPencilledLetters(order([{ stock: 'offcut', cut: 3 }, { stock: 's', cut: 4 }, { stock: 't', cut: 5 }]), {
       orders: [first],
       untouched: [1],
       parts: { offcut: 'A2' },
@@ -59,12 +59,12 @@ describe('a new order of the same session', () => {
     expect(letters(next)).toEqual(['A2', 'B', 'C']);
     expect(next.sheets.map((s) => s.named)).toEqual([2, undefined, undefined]);
     // and once more: what was given stays given
-    const third = withLetters(order([{ stock: 't', cut: 9 }, { stock: 'new', cut: 1 }]), { orders: [first, next], untouched: [], parts: {} }); // prettier-ignore
+    const third = applyPencilledLetters(order([{ stock: 't', cut: 9 }, { stock: 'new', cut: 1 }]), { orders: [first, next], untouched: [], parts: {} }); // prettier-ignore
     expect(letters(third)).toEqual(['D', 'E']);
   });
   test('a sheet that is to be cut just as before keeps its letter, whoever comes first in the list', () => {
     const first = order([{ stock: 's', cut: 1 }, { stock: 's', cut: 2 }, { stock: 's', cut: 3 }]); // prettier-ignore
-    const next = withLetters(order([{ stock: 's', cut: 9 }, { stock: 's', cut: 3 }, { stock: 's', cut: 1 }]), {
+    const next = applyPencilledLetters(order([{ stock: 's', cut: 9 }, { stock: 's', cut: 3 }, { stock: 's', cut: 1 }]), {
       orders: [first],
       untouched: [0, 1, 2],
       parts: {},
@@ -74,7 +74,7 @@ describe('a new order of the same session', () => {
   test('a name is given once, and nobody has pencilled the parts of a sheet that was not begun', () => {
     const steps = [cut('r'), cut('r.1'), { ...cut('r'), sheets: [1] }, { ...cut('r.1'), sheets: [1] }];
     const first = order([{ stock: 's', cut: 1, letter: 'J', named: 2 }, { stock: 's', cut: 2, letter: 'K' }], steps); // prettier-ignore
-    const next = withLetters(order([{ stock: 'p', cut: 1 }, { stock: 'p', cut: 2 }, { stock: 's', cut: 2 }]), {
+    const next = applyPencilledLetters(order([{ stock: 'p', cut: 1 }, { stock: 'p', cut: 2 }, { stock: 's', cut: 2 }]), {
       orders: [first],
       untouched: [1],
       parts: { p: 'J3' },

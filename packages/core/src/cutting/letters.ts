@@ -7,11 +7,12 @@ import type { Plan } from '../planner/index.ts';
  */
 
 /** A letter by its place: A, B, … Z, AA. */
-export const sheetLetter = (index: number): string =>
-  (index < 26 ? '' : sheetLetter(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
+export const formatSheetLetter = (index: number): string =>
+  (index < 26 ? '' : formatSheetLetter(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
 
 /** What is pencilled on a sheet of a plan. */
-export const letterOfSheet = (plan: Plan, sheet: number): string => plan.sheets[sheet]?.letter ?? sheetLetter(sheet);
+export const letterOfSheet = (plan: Plan, sheet: number): string =>
+  plan.sheets[sheet]?.letter ?? formatSheetLetter(sheet);
 
 /** `J` and 3 of `J3`; of `J`, 0. */
 function readLetter(letter: string): { readonly family: string; readonly number: number } {
@@ -26,7 +27,7 @@ const placeOf = (family: string): number =>
 const named = new WeakMap<Plan, ReadonlyMap<string, string>>();
 
 /** Short names of the parts that are cut again, shared by story, print and pictures; by index of the sheet and path. */
-export function partNames(plan: Plan): (sheet: number, path: string) => string | null {
+export function namePartsOfPlan(plan: Plan): (sheet: number, path: string) => string | null {
   const known = namesByPart(plan);
   return (sheet, path) => known.get(`${sheet} ${path}`) ?? null;
 }
@@ -70,7 +71,7 @@ function namesByPart(plan: Plan): ReadonlyMap<string, string> {
 }
 
 /** What a session at the trimmer has pencilled by the time that it needs a new order. */
-export interface Pencilled {
+export interface PencilledLetters {
   /** Its orders so far, the last one being left for the new one. */
   readonly orders: readonly Plan[];
   /** Sheets of the last order that no cut has touched, by index. */
@@ -83,7 +84,7 @@ export interface Pencilled {
  * A new order with the letters of the session: parts that bear a name keep it, sheets not touched yet keep their letter, and the
  * others go on from the last letter given.
  */
-export function withLetters(plan: Plan, { orders, untouched, parts }: Pencilled): Plan {
+export function applyPencilledLetters(plan: Plan, { orders, untouched, parts }: PencilledLetters): Plan {
   const earlier = orders.at(-1);
   const used = orders.flatMap((order) => [...namesByPart(order).values()]);
   let next = Math.max(-1, ...used.map((name) => placeOf(readLetter(name).family))) + 1;
@@ -106,7 +107,8 @@ export function withLetters(plan: Plan, { orders, untouched, parts }: Pencilled)
   const given = new Set<string>();
   const letterFor = (sheet: Plan['sheets'][number]): string => {
     const part = parts[sheet.stock];
-    const letter = (part !== undefined && !given.has(part) ? part : null) ?? letterBefore(sheet) ?? sheetLetter(next++);
+    const letter =
+      (part !== undefined && !given.has(part) ? part : null) ?? letterBefore(sheet) ?? formatSheetLetter(next++);
     given.add(letter);
     return letter;
   };

@@ -1,6 +1,6 @@
 import { TICKS_PER_UNIT } from '../length/index.ts';
 import type { Held, Job, Plan, Step } from '../planner/index.ts';
-import { partAt } from '../planner/index.ts';
+import { findPart } from '../planner/index.ts';
 
 /** A rectangle of a sheet, in the plan's unit, from the sheet's lower left corner. */
 export interface Box {
@@ -11,7 +11,7 @@ export interface Box {
 }
 
 /** A part of a sheet as it lies on the table after some cuts. */
-export interface LyingPart extends Box {
+export interface PartOnTable extends Box {
   /** By its place in the plan. */
   readonly sheet: number;
   /** As steps name it; a margin that was trimmed off is `m.` and its edge. */
@@ -24,18 +24,18 @@ export interface LyingPart extends Box {
   readonly is: Held | 'keep' | 'waste' | 'begun';
 }
 /** What lies on the table, and how much of each sheet the blade has swallowed, in the plan's square unit. */
-export interface Lying {
-  readonly parts: readonly LyingPart[];
+export interface PartsOnTable {
+  readonly parts: readonly PartOnTable[];
   readonly kerf: ReadonlyMap<number, number>;
 }
 
-type Bare = Omit<LyingPart, 'is' | 'sheet' | 'path'>;
+type Bare = Omit<PartOnTable, 'is' | 'sheet' | 'path'>;
 
 /**
  * Carries out the first `steps` of a plan on rectangles, sheet by sheet: the parts of those sheets that are begun. Together with
  * what the blade has swallowed they are as large as the sheets are, whatever the plan says.
  */
-export function lyingAfter(job: Job, plan: Plan, steps: number): Lying {
+export function layOutPartsAfter(job: Job, plan: Plan, steps: number): PartsOnTable {
   const per = TICKS_PER_UNIT[plan.unit];
   const kerfWidth = job.cutter.kerf / per;
   const hands = new Map<number, Map<string, Bare>>();
@@ -60,7 +60,7 @@ export function lyingAfter(job: Job, plan: Plan, steps: number): Lying {
       own.set(`m.${step.edge}`, off);
       own.set('r', rest);
     } else if (step.do === 'open') {
-      const { nodes } = partAt(plan.sheets[sheet]!.tree, step.off);
+      const { nodes } = findPart(plan.sheets[sheet]!.tree, step.off);
       const { x, y, width, height } = nodes[0]!;
       own.set(part, { ...box, hole: { x, y, width, height } });
       own.set(step.off, { x, y, width, height, hole: null, slits: 0 });
@@ -68,14 +68,14 @@ export function lyingAfter(job: Job, plan: Plan, steps: number): Lying {
       if (step.line < 4) own.set(part, { ...box, slits: step.line });
       else {
         let area = box.width * box.height;
-        partAt(plan.sheets[sheet]!.tree, part).nodes[0]!.parts!.forEach(({ x, y, width, height }, i) => {
+        findPart(plan.sheets[sheet]!.tree, part).nodes[0]!.parts!.forEach(({ x, y, width, height }, i) => {
           own.set(`${part}.${i}`, { x, y, width, height, hole: null, slits: 0 });
           area -= width * height;
         });
         swallow(sheet, area);
       }
     } else {
-      const [off, rest, lost] = parted(box, step.edge, step.setting, kerfWidth);
+      const [off, rest, lost] = cutPartInTwo(box, step.edge, step.setting, kerfWidth);
       own.set(step.off, off);
       if (step.rest !== null) own.set(step.rest, rest);
       swallow(sheet, step.rest === null ? lost + rest.width * rest.height : lost);
@@ -88,15 +88,15 @@ export function lyingAfter(job: Job, plan: Plan, steps: number): Lying {
     plan.steps.slice(steps).flatMap((s) => s.sheets.map((sheet) => `${sheet} ${s.do === 'trim' ? 'r' : s.part}`)),
   );
   const parts = [...hands].flatMap(([sheet, own]) =>
-    [...own].map(([path, bare]): LyingPart => ({ ...bare, sheet, path, is: whatIs(plan, sheet, path, ahead) })),
+    [...own].map(([path, bare]): PartOnTable => ({ ...bare, sheet, path, is: whatIs(plan, sheet, path, ahead) })),
   );
   return { parts, kerf };
 }
 
-function whatIs(plan: Plan, sheet: number, path: string, ahead: ReadonlySet<string>): LyingPart['is'] {
+function whatIs(plan: Plan, sheet: number, path: string, ahead: ReadonlySet<string>): PartOnTable['is'] {
   if (path.startsWith('m.')) return 'waste';
   if (ahead.has(`${sheet} ${path}`)) return 'begun';
-  const { nodes } = partAt(plan.sheets[sheet]!.tree, path);
+  const { nodes } = findPart(plan.sheets[sheet]!.tree, path);
   const only = nodes.length === 1 ? nodes[0]! : null;
   if (only?.holds && typeof only.holds === 'object') return only.holds;
   return only?.holds === 'keep' ? 'keep' : 'waste';
@@ -122,7 +122,7 @@ function trimmed({ x, y, width, height }: Box, edge: 'left' | 'right' | 'top' | 
 }
 
 /** What a cut takes off at an edge, what it leaves, and the area that the blade swallows. */
-export function parted(
+export function cutPartInTwo(
   { x, y, width, height }: Box,
   edge: 'left' | 'bottom',
   setting: number,

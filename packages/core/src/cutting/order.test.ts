@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type Job, type JobDocument, type Plan } from '../planner/index.ts';
-import { orderOf, sheetsUsedWhole } from './index.ts';
+import { buildOrderSteps, findSheetsUsedWhole } from './index.ts';
 
 const notch = { do: 'notch', edge: 'bottom', depth: '1', at: '1' } as const;
 const tail = { width: '2', height: '6', papers: ['gust'], finish: [notch] };
@@ -13,7 +13,7 @@ function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   return { job: read.job, plan: planJob(read.job, { now: () => 0 }) };
 }
 const said = ({ job, plan }: { job: Job; plan: Plan }) =>
-  orderOf(job, plan).map((s) => (s.do === 'plan' ? s.index : `${s.copies} ${s.piece.id} after ${s.after}`));
+  buildOrderSteps(job, plan).map((s) => (s.do === 'plan' ? s.index : `${s.copies} ${s.piece.id} after ${s.after}`));
 
 describe('finishing among the cuts', () => {
   test('of what needs no cut comes before all', () => {
@@ -22,7 +22,7 @@ describe('finishing among the cuts', () => {
       pieces: [{ id: 'tail', quantity: 3, ...tail }],
     });
     expect(said(whole)).toEqual(['3 tail after -1']);
-    expect(sheetsUsedWhole(whole.plan)).toEqual([0, 1, 2]);
+    expect(findSheetsUsedWhole(whole.plan)).toEqual([0, 1, 2]);
   });
   test('of what is only trimmed comes after its trims', () => {
     const trimmed = planned({
@@ -31,7 +31,7 @@ describe('finishing among the cuts', () => {
     });
     expect(trimmed.plan.steps.map((s) => s.do)).toEqual(['trim', 'trim']);
     expect(said(trimmed)).toEqual([0, 1, '1 tail after 1']);
-    expect(sheetsUsedWhole(trimmed.plan)).toEqual([]);
+    expect(findSheetsUsedWhole(trimmed.plan)).toEqual([]);
   });
   test('of each kind once the last of it has come off, though others are still to be cut', () => {
     const { job, plan } = planned({
@@ -110,7 +110,7 @@ describe('finishing among the cuts', () => {
       ],
     });
     expect(plan.steps.map((s) => s.do)).toEqual(['open']);
-    const hand = orderOf(job, plan).flatMap((s) =>
+    const hand = buildOrderSteps(job, plan).flatMap((s) =>
       s.do === 'finish' ? [[s.copies, s.piece.finish.length, s.after]] : [],
     );
     // one of the two was opened, the other has its window still to be cut; the plain tag has nothing done to it
@@ -118,7 +118,7 @@ describe('finishing among the cuts', () => {
       [1, 5, 0],
       [1, 6, -1],
     ]);
-    const opened = orderOf(job, plan).find((s) => s.do === 'finish' && s.piece.finish.length === 5);
+    const opened = buildOrderSteps(job, plan).find((s) => s.do === 'finish' && s.piece.finish.length === 5);
     expect(opened?.do === 'finish' && opened.piece.finish.map((f) => f.do)).toEqual([
       ...['window', 'window', 'window', 'window', 'slit'],
     ]);

@@ -11,7 +11,7 @@ export type OrderStep =
  * A plan's steps with the finishing among them: what is notched, pointed, rounded or punched by hand, all of a kind at once, as
  * soon as the last of them has come off the trimmer.
  */
-export function orderOf(job: Job, plan: Plan): OrderStep[] {
+export function buildOrderSteps(job: Job, plan: Plan): OrderStep[] {
   const finishing = finishingOf(job, plan);
   const after = (index: number) => finishing.filter((f) => f.after === index);
   return [
@@ -21,7 +21,7 @@ export function orderOf(job: Job, plan: Plan): OrderStep[] {
 }
 
 /** Sheets, by their place in the plan, that are a piece as they are: no step touches them. */
-export const sheetsUsedWhole = (plan: Plan): number[] =>
+export const findSheetsUsedWhole = (plan: Plan): number[] =>
   plan.sheets.flatMap(({ tree }, i) => (tree.cut || plan.steps.some((s) => s.sheets.includes(i)) ? [] : [i]));
 
 function finishingOf(job: Job, plan: Plan): Extract<OrderStep, { do: 'finish' }>[] {

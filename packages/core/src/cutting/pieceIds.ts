@@ -5,10 +5,10 @@ import { pieceOfBlock } from '../planner/index.ts';
  * cut last where paper is short; and so the blocks in which many of one shape are cut.
  */
 const SPARE = ' spare';
-export const spareOf = (piece: string): string => piece + SPARE;
+export const spareIdOf = (piece: string): string => piece + SPARE;
 export const isSpare = (jobPiece: string): boolean => jobPiece.endsWith(SPARE);
 /** The piece of the page that a piece of a job is for. */
-export const wantedAs = (jobPiece: string): string => {
+export const pagePieceIdOf = (jobPiece: string): string => {
   const piece = pieceOfBlock(jobPiece);
   return isSpare(piece) ? piece.slice(0, -SPARE.length) : piece;
 };

@@ -1,9 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { lengthOf } from '../length/index.ts';
 import { derivePage, type PieceToCut, type Wish } from '../page/index.ts';
-import { inDrawerOrder, NO_TRIM, type Paper, type StockItem } from '../stock/index.ts';
+import { sortForDrawer, NO_TRIM, type Paper, type StockItem } from '../stock/index.ts';
 import { layer, page as pageOf, photo } from '../../testing/pages.ts';
-import { drawnDirection, layPaper, paperReach, reachOf, takeOff, turnedOn, turnedOver, wishWith } from './reach.ts';
+import {
+  directionAsDrawn,
+  layPaper,
+  checkPaperReach,
+  checkReach,
+  takePaperOff,
+  nextDirection,
+  wishForOtherFace,
+  wishWithPaper,
+} from './reach.ts';
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#ffffff' } as const;
 const face = (side: 'A' | 'B', direction: 'none' | 'two-way' | 'one-way' = 'none') =>
@@ -70,9 +79,9 @@ describe('whether a piece comes out of an item', () => {
       any,
       { reaches: false, why: 'too-small', short: size('0', '1/8') },
     ],
-  ] as const)('%s', (_, of, wish, reach) => expect(reachOf(size('4', '6'), wish, sky, of)).toEqual(reach));
+  ] as const)('%s', (_, of, wish, reach) => expect(checkReach(size('4', '6'), wish, sky, of)).toEqual(reach));
   test('not where the face is not there', () =>
-    expect(reachOf(size('4', '6'), { side: 'B', direction: 'any' }, sand, item('a', '9', '9'))).toEqual({
+    expect(checkReach(size('4', '6'), { side: 'B', direction: 'any' }, sand, item('a', '9', '9'))).toEqual({
       reaches: false,
       why: 'no-such-face',
     }));
@@ -83,24 +92,24 @@ describe('laying papers', () => {
   test('on nothing, on another, beneath', () => {
     const plain = { side: 'A', direction: 'any' };
     const up = { side: 'A', direction: 'height' };
-    expect(wishWith(null, sky, 'first')).toEqual({ papers: ['sky'], ...up });
-    expect(wishWith(null, sky, 'second')).toEqual({ papers: ['sky'], ...up });
-    expect(wishWith(wish, sky, 'first')).toEqual(wish);
-    expect(wishWith(wish, sand, 'first')).toEqual({ papers: ['sand'], ...plain });
-    expect(wishWith({ ...wish, papers: ['gust', 'sand'] }, sky, 'first')).toEqual({
+    expect(wishWithPaper(null, sky, 'first')).toEqual({ papers: ['sky'], ...up });
+    expect(wishWithPaper(null, sky, 'second')).toEqual({ papers: ['sky'], ...up });
+    expect(wishWithPaper(wish, sky, 'first')).toEqual(wish);
+    expect(wishWithPaper(wish, sand, 'first')).toEqual({ papers: ['sand'], ...plain });
+    expect(wishWithPaper({ ...wish, papers: ['gust', 'sand'] }, sky, 'first')).toEqual({
       papers: ['sky', 'sand'],
       ...up,
     });
-    expect(wishWith(wish, sand, 'second')).toEqual(wish);
-    expect(wishWith({ ...wish, papers: ['sky'] }, sand, 'second')).toEqual(wish);
+    expect(wishWithPaper(wish, sand, 'second')).toEqual(wish);
+    expect(wishWithPaper({ ...wish, papers: ['sky'] }, sand, 'second')).toEqual(wish);
     // beneath itself: there is no second choice then
-    expect(wishWith(wish, sky, 'second')).toEqual({ ...wish, papers: ['sky'] });
+    expect(wishWithPaper(wish, sky, 'second')).toEqual({ ...wish, papers: ['sky'] });
   });
   test('turning over and round goes through all there is', () => {
-    const over = [wish, turnedOver(wish, sky), turnedOver(turnedOver(wish, sky), sky)];
+    const over = [wish, wishForOtherFace(wish, sky), wishForOtherFace(wishForOtherFace(wish, sky), sky)];
     expect(over.map((w) => w.side)).toEqual(['B', 'any', 'A']);
-    expect(turnedOver(wish, sand)).toBe(wish);
-    const on = [wish, turnedOn(wish), turnedOn(turnedOn(wish))];
+    expect(wishForOtherFace(wish, sand)).toBe(wish);
+    const on = [wish, nextDirection(wish), nextDirection(nextDirection(wish))];
     expect(on.map((w) => w.direction)).toEqual(['width', 'any', 'height']);
   });
   test.each([
@@ -110,22 +119,26 @@ describe('laying papers', () => {
     ['a plain one', face('A'), 'any'],
   ] as const)('a directed paper is cut the way it is drawn: %s', (_, side, direction) => {
     const paper = { ...sand, sides: [side] };
-    expect(drawnDirection(paper, 'A')).toBe(direction);
-    expect(wishWith(null, paper, 'first').direction).toBe(direction);
+    expect(directionAsDrawn(paper, 'A')).toBe(direction);
+    expect(wishWithPaper(null, paper, 'first').direction).toBe(direction);
   });
   test('a scrap that only reaches with the stripes level does not reach, until the piece may be turned', () => {
-    const upright = wishWith(null, sky, 'first');
-    expect(reachOf(size('4', '6'), upright, sky, item('a', '6', '4')).reaches).toBe(false);
-    const free = turnedOn(turnedOn(upright));
+    const upright = wishWithPaper(null, sky, 'first');
+    expect(checkReach(size('4', '6'), upright, sky, item('a', '6', '4')).reaches).toBe(false);
+    const free = nextDirection(nextDirection(upright));
     expect(free.direction).toBe('any');
-    expect(reachOf(size('4', '6'), free, sky, item('a', '6', '4')).reaches).toBe(true);
+    expect(checkReach(size('4', '6'), free, sky, item('a', '6', '4')).reaches).toBe(true);
   });
   test('turned over, the other face lies as it is drawn; what may turn still may', () => {
     const both: Paper = { ...sky, sides: [face('A', 'one-way'), { ...face('B', 'two-way'), along: 'width' }] };
-    expect(turnedOver(wishWith(null, both, 'first'), both)).toMatchObject({ side: 'B', direction: 'width' });
-    expect(turnedOver({ papers: ['sky'], side: 'A', direction: 'any' }, both).direction).toBe('any');
-    expect(turnedOver(turnedOver(wishWith(null, sky, 'first'), sky), sky)).toMatchObject({ direction: 'height' });
-    expect(turnedOver({ papers: ['sky'], side: 'B', direction: 'any' }, sky)).toMatchObject({ direction: 'height' });
+    expect(wishForOtherFace(wishWithPaper(null, both, 'first'), both)).toMatchObject({ side: 'B', direction: 'width' });
+    expect(wishForOtherFace({ papers: ['sky'], side: 'A', direction: 'any' }, both).direction).toBe('any');
+    expect(wishForOtherFace(wishForOtherFace(wishWithPaper(null, sky, 'first'), sky), sky)).toMatchObject({
+      direction: 'height',
+    });
+    expect(wishForOtherFace({ papers: ['sky'], side: 'B', direction: 'any' }, sky)).toMatchObject({
+      direction: 'height',
+    });
   });
   const page = pageOf(photo('p', ['4', '6'], [layer('one', '1/4'), layer('two', '1/4')]));
   const pieces = (of = page): readonly PieceToCut[] => derivePage(of).pieces;
@@ -134,16 +147,19 @@ describe('laying papers', () => {
     expect(pieces(laid).map((p) => p.wish?.papers)).toEqual([['sky'], ['sky']]);
     const beneath = layPaper(laid, pieces(laid).slice(0, 1), sand, 'second');
     expect(pieces(beneath).map((p) => p.wish?.papers)).toEqual([['sky', 'sand'], ['sky']]);
-    expect(pieces(takeOff(beneath, pieces(beneath), 'second')).map((p) => p.wish?.papers)).toEqual([['sky'], ['sky']]);
-    expect(pieces(takeOff(beneath, pieces(beneath), 'first')).map((p) => p.wish)).toEqual([null, null]);
-    expect(pieces(takeOff(page, pieces(), 'second')).map((p) => p.wish)).toEqual([null, null]);
+    expect(pieces(takePaperOff(beneath, pieces(beneath), 'second')).map((p) => p.wish?.papers)).toEqual([
+      ['sky'],
+      ['sky'],
+    ]);
+    expect(pieces(takePaperOff(beneath, pieces(beneath), 'first')).map((p) => p.wish)).toEqual([null, null]);
+    expect(pieces(takePaperOff(page, pieces(), 'second')).map((p) => p.wish)).toEqual([null, null]);
   });
 
   describe('what of a paper reaches', () => {
     // 4 1/2 x 6 1/2 and 5 x 7
     const both = pieces();
     const of = (items: StockItem[], some = both) => {
-      const found = paperReach(some, sky, inDrawerOrder(items));
+      const found = checkPaperReach(some, sky, sortForDrawer(items));
       return {
         ...found,
         best: found.best?.id ?? null,
@@ -184,8 +200,8 @@ describe('laying papers', () => {
       expect(of([item('a', '12', '12', { reserved: true })]).why).toBe('held-back');
       const wish = { papers: ['sky', 'sand'], side: 'B', direction: 'any' } as const;
       const wished = both.map((p) => ({ ...p, wish: { ...wish, papers: [...wish.papers] } }));
-      expect(paperReach(wished, sand, [item('a', '12', '12')], 'second').why).toBe('no-such-face');
-      expect(paperReach(wished, sand, [item('a', '12', '12')], 'first').why).toBeNull();
+      expect(checkPaperReach(wished, sand, [item('a', '12', '12')], 'second').why).toBe('no-such-face');
+      expect(checkPaperReach(wished, sand, [item('a', '12', '12')], 'first').why).toBeNull();
     });
     test('of no layers, nothing is said', () =>
       expect(of([item('a', '1', '1')], [])).toMatchObject({ reached: 0, of: 0, best: null, why: null }));

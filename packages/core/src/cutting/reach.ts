@@ -1,4 +1,4 @@
-import { turned, type Size } from '../geometry/index.ts';
+import { turnSize, type Size } from '../geometry/index.ts';
 import { lengthOf, ticks } from '../length/index.ts';
 import { choosePaper, type Page, type PieceToCut, type Wish } from '../page/index.ts';
 import { waysOf } from '../planner/index.ts';
@@ -26,12 +26,12 @@ const waysOn = (wish: Showing, paper: Paper, item: Pick<StockItem, 'turned'>): W
   });
 
 /** Whether a piece comes out of an item, its margins gone, shown the way that is wished for. */
-export const reachOf = (piece: Size, wish: Showing, paper: Paper, item: StockItem): Reach =>
+export const checkReach = (piece: Size, wish: Showing, paper: Paper, item: StockItem): Reach =>
   reachBy(piece, waysOn(wish, paper, item), item);
 
 function reachBy(piece: Size, ways: Ways, item: StockItem): Reach {
   if (item.reserved) return { reaches: false, why: 'held-back' };
-  const lies = [...(ways.upright ? [piece] : []), ...(ways.flat ? [turned(piece)] : [])];
+  const lies = [...(ways.upright ? [piece] : []), ...(ways.flat ? [turnSize(piece)] : [])];
   if (!lies.length) return { reaches: false, why: 'no-such-face' };
   const room = roomOf(item);
   const at = lies.findIndex((size) => size.width <= room.width && size.height <= room.height);
@@ -58,27 +58,27 @@ function roomOf(item: StockItem): Size {
  * The direction in which a paper's face is drawn on the page: its pattern runs on the piece as it does on the upright paper. A piece
  * keeps it when it is cut, unless somebody says that it may be turned. A face without a direction may always be.
  */
-export function drawnDirection(paper: Pick<Paper, 'sides'>, side: Wish['side']): Wish['direction'] {
+export function directionAsDrawn(paper: Pick<Paper, 'sides'>, side: Wish['side']): Wish['direction'] {
   const face = paper.sides.find((one) => one.side === side) ?? paper.sides[0]!;
   return face.direction === 'none' ? 'any' : face.along;
 }
 
 /** What is wished for once a paper is laid on a layer, or beneath the one that lies there. */
-export function wishWith(wish: Wish | null, paper: Paper, bed: 'first' | 'second'): Wish {
+export function wishWithPaper(wish: Wish | null, paper: Paper, bed: 'first' | 'second'): Wish {
   const [first, second] = wish?.papers ?? [];
   if (wish && first === paper.id) return bed === 'first' ? wish : { ...wish, papers: [paper.id] };
   if (wish && first !== undefined && bed === 'second') return { ...wish, papers: [first, paper.id] };
   const others = second !== undefined && second !== paper.id ? [second] : [];
   const { side } = paper.sides[0]!;
-  return { papers: [paper.id, ...others], side, direction: drawnDirection(paper, side) };
+  return { papers: [paper.id, ...others], side, direction: directionAsDrawn(paper, side) };
 }
 
 /** The page with a paper laid on some of its layers. */
 export const layPaper = (page: Page, pieces: readonly PieceToCut[], paper: Paper, bed: 'first' | 'second'): Page =>
-  pieces.reduce((laid, piece) => choosePaper(laid, piece, wishWith(piece.wish, paper, bed)), page);
+  pieces.reduce((laid, piece) => choosePaper(laid, piece, wishWithPaper(piece.wish, paper, bed)), page);
 
 /** The page with what lies on some of its layers taken off again: all of it, or the second choice alone. */
-export const takeOff = (page: Page, pieces: readonly PieceToCut[], bed: 'first' | 'second'): Page =>
+export const takePaperOff = (page: Page, pieces: readonly PieceToCut[], bed: 'first' | 'second'): Page =>
   pieces.reduce((laid, piece) => {
     const first = piece.wish?.papers[0];
     const left = bed === 'second' && piece.wish && first !== undefined ? { ...piece.wish, papers: [first] } : null;
@@ -86,24 +86,24 @@ export const takeOff = (page: Page, pieces: readonly PieceToCut[], bed: 'first' 
   }, page);
 
 /** A paper's other face: A, B, then whichever suits; of a paper with one face, that one. */
-export function turnedOver(wish: Wish, paper: Paper): Wish {
+export function wishForOtherFace(wish: Wish, paper: Paper): Wish {
   if (paper.sides.length < 2) return wish;
   const order = [...paper.sides.map((s) => s.side), 'any' as const];
   const side = order[(order.indexOf(wish.side) + 1) % order.length]!;
   // The other face begins as it is drawn; only a face with a direction can have been set free to turn.
-  const mayTurn = wish.direction === 'any' && drawnDirection(paper, wish.side) !== 'any';
-  return { ...wish, side, direction: mayTurn ? 'any' : drawnDirection(paper, side) };
+  const mayTurn = wish.direction === 'any' && directionAsDrawn(paper, wish.side) !== 'any';
+  return { ...wish, side, direction: mayTurn ? 'any' : directionAsDrawn(paper, side) };
 }
 
 /** Of one that is made of several: cut in one again. */
-export function ofOne(wish: Wish): Wish {
+export function wishForOnePart(wish: Wish): Wish {
   const { built: _built, ...whole } = wish;
   return whole;
 }
 
 const DIRECTIONS = ['any', 'height', 'width'] as const;
 /** The next way in which a pattern may run: as it comes, up and down, across. */
-export const turnedOn = (wish: Wish): Wish => ({
+export const nextDirection = (wish: Wish): Wish => ({
   ...wish,
   direction: DIRECTIONS[(DIRECTIONS.indexOf(wish.direction) + 1) % DIRECTIONS.length]!,
 });
@@ -125,7 +125,7 @@ export interface PaperReach {
  * What of a paper reaches for some layers, if it were laid on each: as it lies there already, or with its first face, any way
  * round. `items` are all there is of the paper, in the order of the drawer: scraps before sheets, the largest first.
  */
-export function paperReach(
+export function checkPaperReach(
   pieces: readonly PieceToCut[],
   paper: Paper,
   items: readonly StockItem[],
@@ -133,7 +133,7 @@ export function paperReach(
 ): PaperReach {
   // of a drawer of thousands each item is looked at once, and papers lie in four ways at the most
   const ways = pieces.map((piece) => {
-    const wish = wishWith(piece.wish, paper, bed);
+    const wish = wishWithPaper(piece.wish, paper, bed);
     const known = new Map<number, Ways>();
     return (item: StockItem): Ways => {
       let way = known.get(item.turned);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type Job, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
-import { partsAfter } from './soFar.ts';
+import { collectPartsAfter } from './soFar.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({
@@ -11,9 +11,9 @@ function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   return { job: read.job, plan: planJob(read.job, { now: () => 0 }) };
 }
 const papers = (job: Job, plan: Plan, steps: number) =>
-  partsAfter(job, plan, steps).flatMap((p) => ('paper' in p ? [p.paper] : []));
+  collectPartsAfter(job, plan, steps).flatMap((p) => ('paper' in p ? [p.paper] : []));
 const pieces = (job: Job, plan: Plan, steps: number) =>
-  partsAfter(job, plan, steps).flatMap((p) => ('piece' in p ? [p.piece.piece] : []));
+  collectPartsAfter(job, plan, steps).flatMap((p) => ('piece' in p ? [p.piece.piece] : []));
 
 describe('what the first cuts leave', () => {
   const corner = [
@@ -102,7 +102,7 @@ describe('what the first cuts leave', () => {
         papers: [{ id: 'gust', sides: [{ side: 'A', direction: 'one-way', along: 'height' }] }],
       });
       expect(plan.sheets[0]!.tree.cut).toBe(cut);
-      return partsAfter(job, plan, steps).map((p) =>
+      return collectPartsAfter(job, plan, steps).map((p) =>
         'paper' in p ? [p.paper.x, p.paper.y, p.paper.width, p.paper.height] : p.piece.piece,
       );
     };
@@ -129,9 +129,9 @@ describe('what the first cuts leave', () => {
       pieces: [{ id: 'a', width: '5', height: '6', papers: ['gust'], quantity: 2 }],
       cutter: { stack: 1 },
     });
-    const sheets = partsAfter(job, plan, 1).map((p) => p.sheet);
+    const sheets = collectPartsAfter(job, plan, 1).map((p) => p.sheet);
     expect([plan.steps.length, new Set(sheets).size]).toEqual([2, 1]);
-    expect(new Set(partsAfter(job, plan, 2).map((p) => p.sheet)).size).toBe(2);
+    expect(new Set(collectPartsAfter(job, plan, 2).map((p) => p.sheet)).size).toBe(2);
   });
 });
 
@@ -164,7 +164,7 @@ describe('what is in hand of a sheet that is cut half-way, worked out by hand', 
   ].map(([x, y]) => ({ x: x! * inch, y: y! * inch }));
   const jobOf = (shape: typeof outline | null) => ({ stock: [{ id: 's', outline: shape }] }) as unknown as Job;
   const told = (job: Job, plan: Plan, n: number) =>
-    partsAfter(job, plan, n).map((p) =>
+    collectPartsAfter(job, plan, n).map((p) =>
       'piece' in p ? p.piece.piece : `${p.paper.x}, ${p.paper.y}: ${p.paper.width} x ${p.paper.height}`,
     );
 

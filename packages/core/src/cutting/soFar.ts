@@ -1,8 +1,8 @@
-import { liesInside, type Held, type Job, type Plan, type PlanNode } from '../planner/index.ts';
+import { isRectangleInside, type Held, type Job, type Plan, type PlanNode } from '../planner/index.ts';
 import { TICKS_PER_UNIT } from '../length/index.ts';
 
 /** What there is of a begun sheet after some of a plan's steps: a piece that has come off, or paper to put away. */
-export type PartSoFar =
+export type BegunPart =
   | { readonly sheet: number; readonly piece: Held }
   | { readonly sheet: number; readonly paper: Box; readonly path: string };
 
@@ -10,7 +10,7 @@ export type PartSoFar =
  * What the first `steps` of a plan leave of the sheets they touch, in the plan's unit: pieces, kept offcuts, and what is in hand
  * with cuts left. All steps done, sheets that are used whole count as touched.
  */
-export function partsAfter(job: Job, plan: Plan, steps: number): PartSoFar[] {
+export function collectPartsAfter(job: Job, plan: Plan, steps: number): BegunPart[] {
   const per = TICKS_PER_UNIT[plan.unit];
   const done = plan.steps.slice(0, steps);
   const ahead = plan.steps.slice(steps);
@@ -22,12 +22,13 @@ export function partsAfter(job: Job, plan: Plan, steps: number): PartSoFar[] {
   const open = pathsOf(ahead, 'cut', 'stop');
   const unopened = pathsOf(ahead, 'open');
   const slit = pathsOf(done, 'stop');
-  const found: PartSoFar[] = [];
+  const found: BegunPart[] = [];
   plan.sheets.forEach((sheet, at) => {
     if (ahead.length && !begun.has(at)) return;
     const outline = job.stock.find((s) => s.id === sheet.stock)?.outline;
     const isWhole = (n: Box): boolean =>
-      !outline || liesInside(outline, { x: n.x * per, y: n.y * per, width: n.width * per, height: n.height * per });
+      !outline ||
+      isRectangleInside(outline, { x: n.x * per, y: n.y * per, width: n.width * per, height: n.height * per });
     // a part that is not all paper, or has slits in it, is not put away as a rectangle: the rectangles in it are
     const putAway = (node: PlanNode, path: string): void => {
       if (isWhole(node) && !slit.has(`${at} ${path}`)) found.push({ sheet: at, paper: node, path });

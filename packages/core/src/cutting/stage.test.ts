@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { inches } from '../length/index.ts';
 import {
-  basisOf,
-  cutStateOf,
-  sameBasis,
+  buildBasis,
+  assessCutPieces,
+  isSameBasis,
   stageOf as stageFrom,
-  wantedOf,
+  wantedCountOf,
   type Basis,
   type CutPiece,
   type PageFacts,
@@ -22,8 +22,8 @@ const facts: PageFacts = { refused: false, pieces: [mat], copies: 1, spares: [] 
 const stageOf = (of: PageFacts, cut: readonly CutPiece[], planned: Basis | null, now: Basis) =>
   stageFrom(
     of,
-    cutStateOf(of.pieces, cut, (p) => wantedOf(p, of)),
-    planned === null ? 'none' : sameBasis(planned, now) ? 'current' : 'old',
+    assessCutPieces(of.pieces, cut, (p) => wantedCountOf(p, of)),
+    planned === null ? 'none' : isSameBasis(planned, now) ? 'current' : 'old',
   );
 
 describe('how far a page has come', () => {
@@ -64,13 +64,13 @@ describe('what an order was made from', () => {
   const papers = ['gust', 'sand', 'foam'].map((id, i) => ({ id, revision: i + 3 }));
   const wish = (...of: string[]) => ({ wish: { papers: of, side: 'any' as const, direction: 'any' as const } });
   test('is the page, the papers that it wishes for, the habits and the cuts, in any order', () => {
-    expect(basisOf(7, [wish('gust'), { wish: null }, wish('foam', 'gust')], papers, 2, ['b', 'a'])).toEqual({
+    expect(buildBasis(7, [wish('gust'), { wish: null }, wish('foam', 'gust')], papers, 2, ['b', 'a'])).toEqual({
       ...{ pageVersion: 7, papers: { gust: 3, foam: 5 }, habits: 2, cuts: ['a', 'b'] },
     });
   });
   test('any of it makes another', () => {
     const of: Basis = { pageVersion: 1, papers: { gust: 1, foam: 2 }, habits: 1, cuts: ['a', 'b'] };
-    expect(sameBasis(of, { ...of, papers: { foam: 2, gust: 1 }, cuts: [...of.cuts] })).toBe(true);
+    expect(isSameBasis(of, { ...of, papers: { foam: 2, gust: 1 }, cuts: [...of.cuts] })).toBe(true);
     const others: Partial<Basis>[] = [
       { pageVersion: 2 },
       { habits: 2 },
@@ -82,8 +82,8 @@ describe('what an order was made from', () => {
       { papers: { gust: 1, sand: 2 } },
     ];
     for (const other of others) {
-      expect([other, sameBasis(of, { ...of, ...other })]).toEqual([other, false]);
-      expect([other, sameBasis({ ...of, ...other }, of)]).toEqual([other, false]);
+      expect([other, isSameBasis(of, { ...of, ...other })]).toEqual([other, false]);
+      expect([other, isSameBasis({ ...of, ...other }, of)]).toEqual([other, false]);
     }
   });
 });

@@ -1,6 +1,6 @@
 import type { PieceToCut } from '../page/index.ts';
-import { cutOf, type CutState } from './cutPieces.ts';
-import { wantedOf } from './jobOf.ts';
+import { cutCountOf, type CutState } from './cutPieces.ts';
+import { wantedCountOf } from './jobOf.ts';
 
 /* How far a page has come, said in one place for the server, its lists and the screens. */
 
@@ -15,7 +15,7 @@ export interface Basis {
   readonly cuts: readonly string[];
 }
 
-export function basisOf(
+export function buildBasis(
   pageVersion: number,
   pieces: ReadonlyArray<Pick<PieceToCut, 'wish'>>,
   papers: ReadonlyArray<{ readonly id: string; readonly revision: number }>,
@@ -35,7 +35,7 @@ export function basisOf(
  * What a cutting order for several pages was made from: that of each, put together. Which pages, and each as it was, stands among
  * the cuts.
  */
-export function basisTogether(pages: ReadonlyArray<{ readonly id: string; readonly basis: Basis }>): Basis {
+export function mergeBases(pages: ReadonlyArray<{ readonly id: string; readonly basis: Basis }>): Basis {
   return {
     pageVersion: 1,
     papers: Object.assign({}, ...pages.map(({ basis }) => basis.papers)) as Basis['papers'],
@@ -44,7 +44,7 @@ export function basisTogether(pages: ReadonlyArray<{ readonly id: string; readon
   };
 }
 
-export function sameBasis(a: Basis, b: Basis): boolean {
+export function isSameBasis(a: Basis, b: Basis): boolean {
   const ids = Object.keys(a.papers);
   return (
     a.pageVersion === b.pageVersion &&
@@ -74,10 +74,10 @@ export function stageOf(
   state: CutState,
   order: 'none' | 'current' | 'old',
 ): Stage {
-  const left = pieces.filter((p) => cutOf(state, p.id) < wantedOf(p, copies));
+  const left = pieces.filter((p) => cutCountOf(state, p.id) < wantedCountOf(p, copies));
   if (pieces.length && !refused && !left.length) return 'cut';
   if (refused || !pieces.length || left.some((p) => !p.wish)) return 'sizing';
   if (order === 'current') return 'planned';
-  if (left.length < pieces.length || pieces.some((p) => cutOf(state, p.id) > 0)) return 'partly-cut';
+  if (left.length < pieces.length || pieces.some((p) => cutCountOf(state, p.id) > 0)) return 'partly-cut';
   return order === 'old' ? 'out-of-date' : 'papers';
 }

@@ -1,25 +1,25 @@
-import { exactText, ticks, TICKS_PER_UNIT } from '../length/index.ts';
-import { partedAgain, type Seams } from '../geometry/index.ts';
+import { formatExactLength, ticks, TICKS_PER_UNIT } from '../length/index.ts';
+import { splitSeamsAgain, type Seams } from '../geometry/index.ts';
 import { choosePaper, seamsOf, setItemField, type DerivedPage, type Page, type Wish } from '../page/index.ts';
 import type { WayOut } from '../planner/index.ts';
 import { NO_TRIM, type StockItem } from '../stock/index.ts';
-import { wantedAs } from './pieceIds.ts';
+import { pagePieceIdOf } from './pieceIds.ts';
 
 /** What taking a way out of a shortage changes: the page, an item of the drawer, or paper that was bought. */
-export type Taken =
+export type WayOutChange =
   | { readonly page: Page }
   | { readonly item: string; readonly change: Partial<Pick<StockItem, 'reserved' | 'uncut'>> }
   | { readonly bought: Omit<StockItem, 'id' | 'origin'> };
 
 /** A way out as a change; null where the part cannot be changed so. */
-export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how: WayOut['how']): Taken | null {
-  const wanted = derived.pieces.find((p) => p.id === wantedAs(piece));
+export function applyWayOut(page: Page, derived: DerivedPage, piece: string, how: WayOut['how']): WayOutChange | null {
+  const wanted = derived.pieces.find((p) => p.id === pagePieceIdOf(piece));
   const wish = wanted?.wish;
   if (!wanted || !wish) return null;
   const { unit } = derived.mark;
-  const text = (n: number) => exactText(ticks(Math.round(n * TICKS_PER_UNIT[unit])), unit);
-  const wished = (other: Wish): Taken => ({ page: choosePaper(page, wanted, other) });
-  const sized = (width: number | null, height: number | null): Taken | null => {
+  const text = (n: number) => formatExactLength(ticks(Math.round(n * TICKS_PER_UNIT[unit])), unit);
+  const wished = (other: Wish): WayOutChange => ({ page: choosePaper(page, wanted, other) });
+  const sized = (width: number | null, height: number | null): WayOutChange | null => {
     const fields = derived.parts.find((p) => p.id === wanted.parts[0])?.sized;
     if (!fields) return null;
     const typed = (next: Page, axis: 'width' | 'height', given: number | null): Page =>
@@ -27,20 +27,22 @@ export function takeWayOut(page: Page, derived: DerivedPage, piece: string, how:
     return { page: typed(typed(page, 'width', width), 'height', height) };
   };
   /** Made of several; a part that is itself too large is parted once more. */
-  const made = (how: Seams): Taken => {
+  const made = (how: Seams): WayOutChange => {
     const inTicks = (n: number) => Math.round(n * TICKS_PER_UNIT[unit]);
     const [across, up] = [how.across.map(inTicks), how.up.map(inTicks)];
     const { overlap, ...were } = seamsOf(wish, unit) ?? { across: [], up: [], overlap: inTicks(how.overlap) };
     const whole = wanted.patchOf ?? wanted;
     const { from: _from, ...rest } = wish;
     const said = (axis: 'across' | 'up', length: 'width' | 'height', at: readonly number[]) =>
-      partedAgain(whole[length], were[axis], overlap, wanted[length], at).map((t) => exactText(ticks(t), unit));
+      splitSeamsAgain(whole[length], were[axis], overlap, wanted[length], at).map((t) =>
+        formatExactLength(ticks(t), unit),
+      );
     return wished({
       ...rest,
       built: {
         across: said('across', 'width', across),
         up: said('up', 'height', up),
-        overlap: exactText(ticks(overlap), unit),
+        overlap: formatExactLength(ticks(overlap), unit),
       },
     });
   };

@@ -4,17 +4,17 @@ import { AIMS, planJobNested, readJob, verifyPlan, type JobDocument, type Plan }
 import { pagesOf } from '../../testing/makers.ts';
 import {
   bagOf,
-  fromTogether,
-  jobTogether,
-  leftOf,
-  missingArea,
-  oneByOne,
+  parseTogetherId,
+  mergeJobs,
+  collectLeftovers,
+  missingAreaOfPlan,
+  planOneByOne,
   planTogether,
   planTogetherAims,
 } from './index.ts';
 
 const together = (jobs: readonly JobDocument[]) => {
-  const made = jobTogether('all', jobs);
+  const made = mergeJobs('all', jobs);
   if (!made.ok) throw new Error(made.problem.code);
   const read = readJob(made.job);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -23,7 +23,7 @@ const together = (jobs: readonly JobDocument[]) => {
 
 test('a piece knows its bag', () => {
   expect([0, 1, 11].map(bagOf)).toEqual(['1', '2', '12']);
-  expect(fromTogether('12:item/blank 2 spare')).toEqual({ bag: '12', piece: 'item/blank 2 spare' });
+  expect(parseTogetherId('12:item/blank 2 spare')).toEqual({ bag: '12', piece: 'item/blank 2 spare' });
 });
 
 describe('the jobs of pages as one', () => {
@@ -40,7 +40,7 @@ describe('the jobs of pages as one', () => {
   });
   test('pages in another unit are named', () => {
     const [a, b, c] = pagesOf(1, { pages: 3 });
-    expect(jobTogether('x', [a!, { ...b!, unit: 'mm' }, c!])).toEqual({
+    expect(mergeJobs('x', [a!, { ...b!, unit: 'mm' }, c!])).toEqual({
       ok: false,
       problem: { code: 'other-unit', at: [1] },
     });
@@ -57,7 +57,7 @@ describe('one by one', () => {
     const jobs = [page('7', '12'), page('5', '6')];
     const one = (list: readonly JobDocument[]) => {
       const { document, job } = together(list);
-      return oneByOne(document, job, { now: () => 0 });
+      return planOneByOne(document, job, { now: () => 0 });
     };
     const alone = one(jobs);
     expect([alone.missing, alone.newSheets, alone.plan!.sheets.length]).toEqual([0, 1, 1]);
@@ -94,7 +94,7 @@ test.each(Array.from({ length: SEEDS }, (_, i) => i + 1))('planned together, see
   expect(told.length).toBeGreaterThan(0);
   for (const one of told) expect(verifyPlan(job, one)).toEqual([]);
   expect(verifyPlan(job, plan)).toEqual([]);
-  const left = missingArea(job, plan);
+  const left = missingAreaOfPlan(job, plan);
   expect(left).toBeLessThanOrEqual(alone.missingArea + 1e-9);
   if (Math.abs(left - alone.missingArea) < 1e-9)
     expect(plan.totals.newSheetArea).toBeLessThanOrEqual(alone.newSheetArea + 1e-9);
@@ -108,7 +108,9 @@ test.each([
   ({ aim, seed }) => {
     const now = () => 0;
     const of = (plan: Plan): number =>
-      aim === 'easiest-cuts' ? plan.totals.settings : -Math.max(0, ...leftOf(plan).map(({ sides: [a, b] }) => a * b));
+      aim === 'easiest-cuts'
+        ? plan.totals.settings
+        : -Math.max(0, ...collectLeftovers(plan).map(({ sides: [a, b] }) => a * b));
     const { document, job } = together(pagesOf(seed, { pages: 3 }));
     const asked = { ...job, aim, nodes: 200 };
     const first = planJobNested(document, asked, { now });

@@ -10,7 +10,7 @@ import {
   type PlanNode,
   type PlanWatch,
 } from '../planner/index.ts';
-import { leftOf } from './jobOfBlanks.ts';
+import { collectLeftovers } from './jobOfBlanks.ts';
 
 /*
  * Several pages cut in one session: one job of all their pieces, each named with the bag that its page has. What it saves is told against
@@ -22,20 +22,20 @@ export const bagOf = (at: number): string => String(at + 1);
 
 /** How a piece of a page is called among those of all, and which page and piece that is. */
 const togetherId = (at: number, piece: string): string => `${bagOf(at)}:${piece}`;
-export function fromTogether(id: string): { readonly bag: string; readonly piece: string } {
+export function parseTogetherId(id: string): { readonly bag: string; readonly piece: string } {
   const at = id.indexOf(':');
   return { bag: id.slice(0, at), piece: id.slice(at + 1) };
 }
 
 /** So long the pages of a session are planned. */
 const SECONDS = 1.6;
-export type JobTogether =
+export type MergedJob =
   | { readonly ok: true; readonly job: JobDocument }
   /** Pages, by their place, that are in another unit than the first. */
   | { readonly ok: false; readonly problem: { readonly code: 'other-unit'; readonly at: readonly number[] } };
 
 /** The jobs of several pages as one; the finest mark of them holds for all. */
-export function jobTogether(name: string, jobs: readonly JobDocument[]): JobTogether {
+export function mergeJobs(name: string, jobs: readonly JobDocument[]): MergedJob {
   const [first, ...others] = jobs as readonly [JobDocument, ...JobDocument[]];
   const off = jobs.flatMap((job, i) => (job.unit === first.unit ? [] : [i]));
   if (off.length) return { ok: false, problem: { code: 'other-unit', at: off } };
@@ -69,7 +69,7 @@ export function jobTogether(name: string, jobs: readonly JobDocument[]): JobToge
 }
 
 /** What it would take to cut the pages one after the other. */
-export interface OneByOne {
+export interface OneByOneTotals {
   readonly missing: number;
   /** Of what is missing, in square units. */
   readonly missingArea: number;
@@ -88,11 +88,11 @@ const STEPS = 10;
  * Plans the pages of a job one after the other, by the bags of their pieces; each takes from what is left, and from what the ones before
  * it put back.
  */
-export function oneByOne(
+export function planOneByOne(
   document: JobDocument,
   job: Job,
   { now, cancelled }: Pick<PlanWatch, 'now' | 'cancelled'>,
-): OneByOne {
+): OneByOneTotals {
   // nothing of it is told: an order of one page is none of all
   const watch = { now, ...(cancelled ? { cancelled } : {}) };
   const taken = new Map<string, number>();
@@ -104,8 +104,8 @@ export function oneByOne(
   const sum = { missing: 0, missingArea: 0, newSheets: 0, newSheetArea: 0, cuts: 0, settings: 0 };
   const ticks = (n: number) => Math.round(n * TICKS_PER_UNIT[job.unit]) as JobStock['width'];
   const areas = new Map(job.pieces.map((p) => [p.id, (p.width * p.height) / TICKS_PER_UNIT[job.unit] ** 2]));
-  for (const bag of new Set(job.pieces.map((p) => fromTogether(p.id).bag))) {
-    const pieces = job.pieces.filter((p) => fromTogether(p.id).bag === bag);
+  for (const bag of new Set(job.pieces.map((p) => parseTogetherId(p.id).bag))) {
+    const pieces = job.pieces.filter((p) => parseTogetherId(p.id).bag === bag);
     const wanted = new Set(pieces.flatMap((p) => p.papers));
     const left = job.stock.flatMap((s): JobStock[] => {
       const quantity = s.quantity - (taken.get(s.id) ?? 0);
@@ -188,11 +188,11 @@ export function planTogether(
   document: JobDocument,
   job: Job,
   watch: PlanWatch,
-): { readonly plan: Plan; readonly alone: OneByOne } {
+): { readonly plan: Plan; readonly alone: OneByOneTotals } {
   const within = (share: number): Job => ({ ...job, seconds: job.seconds * share });
   const first = planJobNested(document, within(SHARE.first), watch);
   watch.better?.(() => first);
-  const alone = oneByOne(document, job, watch);
+  const alone = planOneByOne(document, job, watch);
   const then = planJobNested(document, within(SHARE.last), { ...watch, earlier: watch.earlier ?? alone.plan });
   return { plan: worseThan(then, first, job) ? first : then, alone };
 }
@@ -215,7 +215,7 @@ export function planTogetherAims(document: JobDocument, job: Job, watch: PlanWat
 }
 
 /** Of what a plan leaves out, in square units. */
-export const missingArea = (job: Job, plan: Pick<Plan, 'missing'>): number => {
+export const missingAreaOfPlan = (job: Job, plan: Pick<Plan, 'missing'>): number => {
   const areas = new Map(job.pieces.map((p) => [p.id, p.width * p.height]));
   const sum = plan.missing.reduce((n, m) => n + m.quantity * (areas.get(m.piece) ?? 0), 0);
   return sum / TICKS_PER_UNIT[job.unit] ** 2;
@@ -225,13 +225,13 @@ export const missingArea = (job: Job, plan: Pick<Plan, 'missing'>): number => {
 function worseThan(a: Plan, b: Plan, job: Job): boolean {
   const figures = (p: Plan) => {
     const { newSheetArea, wasteArea, settings, cuts } = p.totals;
-    const [largest] = leftOf(p);
+    const [largest] = collectLeftovers(p);
     const byAim: Readonly<Record<Aim, readonly number[]>> = {
       'least-paper': [],
       'easiest-cuts': [settings, cuts],
       'largest-offcuts': [largest ? -largest.sides[0] * largest.sides[1] : 0],
     };
-    return [missingArea(job, p), newSheetArea, ...byAim[job.aim], wasteArea];
+    return [missingAreaOfPlan(job, p), newSheetArea, ...byAim[job.aim], wasteArea];
   };
   const [x, y] = [figures(a), figures(b)];
   const at = x.findIndex((n, i) => Math.abs(n - y[i]!) > 1e-9);

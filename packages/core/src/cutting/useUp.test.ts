@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, sayFind, type Paper, type Sought, type StockItem } from '../stock/index.ts';
+import { NO_TRIM, parseStockQuery, type Paper, type StockQuery, type StockItem } from '../stock/index.ts';
 import type { PlanNode } from '../planner/index.ts';
-import { countedFor, paceOf, type UseUpCut } from './index.ts';
+import { countPiecesFor, computePace, type UseUpCut } from './index.ts';
 
 const look = { pattern: 'dots', ground: '#2f8a8c', ink: '#ffffff' } as const;
 const papers: Paper[] = [
@@ -22,7 +22,7 @@ const sheet = (of: string, ...pieces: string[]) => ({
     parts: [...pieces.map(holds), { ...place, cut: null, holds: 'waste' as const }],
   },
 });
-const rule = (line: string) => (sayFind(line, 'in', [], '2026-05-01') as { sought: Sought }).sought;
+const rule = (line: string) => (parseStockQuery(line, 'in', [], '2026-05-01') as { sought: StockQuery }).sought;
 const cuts: UseUpCut[] = [
   { day: '2026-05-02', plan: { sheets: [sheet('thin', 'a', 'b'), sheet('wide', 'c')] }, pieces: ['a', 'b', 'c'] },
   {
@@ -34,7 +34,7 @@ const cuts: UseUpCut[] = [
 
 describe('what counts', () => {
   test('each piece by the paper that it was cut from, once; what was not cut, or spoiled, does not', () =>
-    expect(countedFor(rule('narrower than 5'), cuts, papers, stock)).toEqual({
+    expect(countPiecesFor(rule('narrower than 5'), cuts, papers, stock)).toEqual({
       counted: 4,
       days: { '2026-05-02': 2, '2026-05-03': 2 },
       not: [{ stock: 'wide', pieces: 1, why: ['narrower'] }],
@@ -44,14 +44,14 @@ describe('what counts', () => {
     ['stripes', [{ stock: 'thin', why: ['pattern'] }, { stock: 'wide', why: ['pattern'] }]],
     ['dots older than 1 month', []],
     ['older than 1 year', [{ why: ['before'] }, { why: ['before'] }]],
-  ])('%s', (line, not) => expect(countedFor(rule(line), cuts, papers, stock).not).toMatchObject(not)); // prettier-ignore
+  ])('%s', (line, not) => expect(countPiecesFor(rule(line), cuts, papers, stock).not).toMatchObject(not)); // prettier-ignore
   test('of two alike on the sheet of which one was spoiled, one counts', () => {
     const one: UseUpCut = { day: '2026-05-02', plan: { sheets: [sheet('thin', 'a', 'a')] }, pieces: ['a'] };
-    expect(countedFor(rule('scraps'), [one], papers, stock).counted).toBe(1);
+    expect(countPiecesFor(rule('scraps'), [one], papers, stock).counted).toBe(1);
   });
   test('held back afterwards it still was what it was', () => {
     const held = new Map([['thin', item('thin', '4', '9', { reserved: true })]]);
-    expect(countedFor(rule('free scraps'), cuts.slice(0, 1), papers, held).counted).toBe(2);
+    expect(countPiecesFor(rule('free scraps'), cuts.slice(0, 1), papers, held).counted).toBe(2);
   });
 });
 
@@ -63,5 +63,5 @@ test.each([
   ['2026-05-07', 59, { status: 'over', left: 1 }],
   ['2026-05-03', 61, { status: 'done' }],
 ])('on %s with %i of 60', (today, counted, pace) =>
-  expect(paceOf({ pieces: 60, from: '2026-05-01', to: '2026-05-06' }, counted, today)).toEqual(pace),
+  expect(computePace({ pieces: 60, from: '2026-05-01', to: '2026-05-06' }, counted, today)).toEqual(pace),
 );

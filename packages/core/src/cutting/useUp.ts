@@ -1,6 +1,6 @@
 import type { Plan, PlanNode } from '../planner/index.ts';
-import { whyNot, type Paper, type Sought, type StockItem } from '../stock/index.ts';
-import { wantedAs } from './pieceIds.ts';
+import { findMismatches, type Paper, type StockQuery, type StockItem } from '../stock/index.ts';
+import { pagePieceIdOf } from './pieceIds.ts';
 
 /*
  * Using something up by a rule of one's own: pieces are counted as they are cut, each by the paper that it was cut from. What does not
@@ -13,26 +13,26 @@ export interface UseUpCut {
   readonly plan: Pick<Plan, 'sheets'>;
   readonly pieces: readonly string[];
 }
-export interface Counted {
+export interface CountedPieces {
   readonly counted: number;
   readonly days: Readonly<Record<string, number>>;
   readonly not: ReadonlyArray<{
     readonly stock: string;
     readonly pieces: number;
-    readonly why: readonly (keyof Sought)[];
+    readonly why: readonly (keyof StockQuery)[];
   }>;
 }
 
 /** How many pieces of some cuts count. `stock` are the items that they were cut from, as they were; one that is gone counts for nothing. */
-export function countedFor(
-  sought: Sought,
+export function countPiecesFor(
+  sought: StockQuery,
   cuts: readonly UseUpCut[],
   papers: readonly Paper[],
   stock: ReadonlyMap<string, StockItem>,
-): Counted {
+): CountedPieces {
   const days: Record<string, number> = {};
-  const not = new Map<string, { stock: string; pieces: number; why: readonly (keyof Sought)[] }>();
-  const known = new Map<string, readonly (keyof Sought)[]>();
+  const not = new Map<string, { stock: string; pieces: number; why: readonly (keyof StockQuery)[] }>();
+  const known = new Map<string, readonly (keyof StockQuery)[]>();
   let counted = 0;
   for (const { day, plan, pieces } of cuts) {
     const left = new Map<string, number>();
@@ -43,7 +43,7 @@ export function countedFor(
       let own = 0;
       for (const held of heldIn(tree)) {
         // what was spoiled, or not cut yet, is no piece
-        const piece = wantedAs(held);
+        const piece = pagePieceIdOf(held);
         const there = left.get(piece) ?? 0;
         if (!there) continue;
         left.set(piece, there - 1);
@@ -54,7 +54,7 @@ export function countedFor(
       if (!why)
         known.set(
           id,
-          (why = whyNot(sought, papers, { ...item, reserved: false, quantity: Math.max(1, item.quantity) })),
+          (why = findMismatches(sought, papers, { ...item, reserved: false, quantity: Math.max(1, item.quantity) })),
         );
       if (why.length) not.set(id, { stock: id, why, pieces: (not.get(id)?.pieces ?? 0) + own });
       else {
@@ -82,7 +82,7 @@ const DAY = 86_400_000;
 const daysFrom = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY) + 1;
 
 /** The pace that a challenge asks for from a day on, that day counted; rounded up, so that it is reached. */
-export function paceOf(
+export function computePace(
   { pieces, from, to }: { readonly pieces: number; readonly from: string; readonly to: string },
   counted: number,
   today: string,

@@ -4,13 +4,13 @@ import { NO_TRIM, type Drawer, type Paper, type StockItem } from '../stock/index
 import type { Wish } from '../page/index.ts';
 import { readJob, type JobDocument } from '../planner/index.ts';
 import {
-  enoughOf,
-  keptForNothing,
-  oftenCut,
-  toBuy,
-  wantedByPaper,
-  wantedNotes,
-  withWants,
+  checkSupply,
+  findStaleReservations,
+  findOftenCutSizes,
+  buildShoppingList,
+  collectPaperDemand,
+  collectDemandNotes,
+  addOtherWantsToJob,
   type WantingPage,
 } from './index.ts';
 
@@ -44,8 +44,8 @@ const drawer = (stock: StockItem[]): Drawer => ({
   stock,
 });
 const clock = { now: () => 0 };
-const swell = () => wantedByPaper(pages).find((w) => w.paper === 'swell')!;
-const gust = () => wantedByPaper(pages).find((w) => w.paper === 'gust')!;
+const swell = () => collectPaperDemand(pages).find((w) => w.paper === 'swell')!;
+const gust = () => collectPaperDemand(pages).find((w) => w.paper === 'gust')!;
 
 describe('a job beside other pages', () => {
   const job = {
@@ -55,7 +55,7 @@ describe('a job beside other pages', () => {
   } as JobDocument;
   test('has what they want from its own papers, each size once, the largest first', () => {
     const more = { id: 'more', name: 'More', pieces: [piece('y', '7', '5', 'gust'), piece('z', '4 1/16', '8', 'gust'), piece('u', '1', '1', 'gust')] }; // prettier-ignore
-    const made = withWants(job, [...pages, more]);
+    const made = addOtherWantsToJob(job, [...pages, more]);
     expect(made).toMatchObject({ version: 3, pieces: job.pieces, stock: job.stock });
     expect(made.wants).toEqual([
       { width: '5', height: '7', papers: ['gust'] },
@@ -68,7 +68,7 @@ describe('a job beside other pages', () => {
   test('what was often cut counts for papers of which nothing is wanted', () => {
     const size = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
     const two = { ...job, papers: [{ id: 'gust' }, { id: 'chalk' }, { id: 'slate' }] };
-    expect(withWants(two, pages, [size('4', '6'), size('2', '3')]).wants).toEqual([
+    expect(addOtherWantsToJob(two, pages, [size('4', '6'), size('2', '3')]).wants).toEqual([
       { width: '5', height: '7', papers: ['gust'] },
       { width: '4', height: '6', papers: ['chalk', 'slate'] },
       { width: '2', height: '3', papers: ['chalk', 'slate'] },
@@ -79,17 +79,17 @@ describe('a job beside other pages', () => {
       { pieces: [size('6', '4'), size('5', '7')] },
       { pieces: [size('6', '4'), size('7', '5'), size('2', '3')] },
     ];
-    expect(oftenCut(cut).map((s) => [s.width, s.height].sort((a, b) => a - b))).toEqual([
+    expect(findOftenCutSizes(cut).map((s) => [s.width, s.height].sort((a, b) => a - b))).toEqual([
       [lengthOf('4'), lengthOf('6')],
       [lengthOf('5'), lengthOf('7')],
       [lengthOf('2'), lengthOf('3')],
     ]);
-    expect(oftenCut([cut[0]!])).toEqual([]);
+    expect(findOftenCutSizes([cut[0]!])).toEqual([]);
   });
   test('stays as it is where they want nothing of its papers; only version 3 knows of it', () => {
-    expect(withWants(job, [])).toBe(job);
-    expect(withWants({ ...job, papers: [{ id: 'other' }] }, pages).wants).toBeUndefined();
-    const early = readJob({ ...withWants(job, pages), version: 2 });
+    expect(addOtherWantsToJob(job, [])).toBe(job);
+    expect(addOtherWantsToJob({ ...job, papers: [{ id: 'other' }] }, pages).wants).toBeUndefined();
+    const early = readJob({ ...addOtherWantsToJob(job, pages), version: 2 });
     expect(early).toMatchObject({
       ok: false,
       issues: [{ path: ['wants'], problem: { code: 'needs-version', version: 3 } }],
@@ -102,10 +102,10 @@ describe('what pages want of each paper', () => {
     const none = [
       { ...pages[0]!, pieces: [piece('base', '12', '12', 'swell', {}, 0), piece('mat', '5', '7', 'gust')] },
     ];
-    expect(wantedByPaper(none).map((w) => w.paper)).toEqual(['gust']);
+    expect(collectPaperDemand(none).map((w) => w.paper)).toEqual(['gust']);
   });
   test('is counted over all of them, the most first, and what has no paper is not counted', () => {
-    expect(wantedByPaper(pages).map((w) => [w.paper, w.count, w.pages.map((p) => [p.id, p.count, p.sides])])).toEqual([
+    expect(collectPaperDemand(pages).map((w) => [w.paper, w.count, w.pages.map((p) => [p.id, p.count, p.sides])])).toEqual([
       ['swell', 2, [['launch', 1, ['A']], ['tails', 1, ['B']]]],
       ['gust', 2, [['launch', 2, ['A']]]],
     ]); // prettier-ignore
@@ -116,59 +116,59 @@ describe('what pages want of each paper', () => {
     ['of none, both, as large as usual', [], { buy: { count: 2, size: { width: inches(12), height: inches(12) }, pages: ['launch', 'tails'] } }],
     ['what is held back is not there', [item('s', 'swell', '12', '12', { reserved: true, quantity: 2 })], { buy: { count: 2 } }],
     ['sheets of one’s own size are bought', [item('s', 'swell', '13', '13')], { buy: { count: 1, size: { width: inches(13), height: inches(13) } } }],
-  ])('%s', (_, stock, enough) => expect(enoughOf(swell(), drawer(stock), 'in', clock)).toMatchObject(enough)); // prettier-ignore
+  ])('%s', (_, stock, enough) => expect(checkSupply(swell(), drawer(stock), 'in', clock)).toMatchObject(enough)); // prettier-ignore
   test('scraps and finished pieces of their size count; a finished piece serves as it is', () => {
     const stock = [item('p', 'gust', '5', '7', { kind: 'piece' }), item('c', 'gust', '7', '5', { kind: 'scrap' })];
-    expect(enoughOf(gust(), drawer(stock), 'in', clock)).toMatchObject({
+    expect(checkSupply(gust(), drawer(stock), 'in', clock)).toMatchObject({
       takes: { sheets: 0, scraps: 2 },
       buy: { count: 0 },
     });
-    expect(enoughOf(gust(), drawer(stock.slice(1)), 'mm', clock)).toMatchObject({ buy: { count: 1 } });
+    expect(checkSupply(gust(), drawer(stock.slice(1)), 'mm', clock)).toMatchObject({ buy: { count: 1 } });
   });
   test('what is larger than any sheet is named', () => {
-    const large = wantedByPaper([{ id: 'l', name: 'L', pieces: [piece('wall', '14', '20', 'gust')] }]);
-    expect(enoughOf(large[0]!, drawer([]), 'in', clock)).toMatchObject({
+    const large = collectPaperDemand([{ id: 'l', name: 'L', pieces: [piece('wall', '14', '20', 'gust')] }]);
+    expect(checkSupply(large[0]!, drawer([]), 'in', clock)).toMatchObject({
       buy: { count: 0 },
       beyond: [{ piece: 'l wall', why: 'size' }],
     });
     const [front] = paper('gust').sides;
     const oneFace = { papers: [paper('gust', { sides: [front!] })], stock: [item('g', 'gust', '12', '12')] };
-    const back = wantedByPaper([{ id: 'l', name: 'L', pieces: [piece('x', '4', '4', 'gust', { side: 'B' })] }]);
-    expect(enoughOf(back[0]!, oneFace, 'in', clock)).toMatchObject({ beyond: [{ piece: 'l x', why: 'side' }] });
-    expect(enoughOf({ ...large[0]!, paper: 'nobody' }, drawer([]), 'in', clock)).toBeNull();
+    const back = collectPaperDemand([{ id: 'l', name: 'L', pieces: [piece('x', '4', '4', 'gust', { side: 'B' })] }]);
+    expect(checkSupply(back[0]!, oneFace, 'in', clock)).toMatchObject({ beyond: [{ piece: 'l x', why: 'side' }] });
+    expect(checkSupply({ ...large[0]!, paper: 'nobody' }, drawer([]), 'in', clock)).toBeNull();
   });
   test('what is to be bought: by the sheet or in packs, with what it costs', () => {
-    const list = [swell(), gust()].map((w) => enoughOf(w, drawer([]), 'in', clock)!);
+    const list = [swell(), gust()].map((w) => checkSupply(w, drawer([]), 'in', clock)!);
     const papers = new Map(drawer([]).papers.map((p) => [p.id, p]));
-    expect(toBuy(list, papers)).toMatchObject([
+    expect(buildShoppingList(list, papers)).toMatchObject([
       { paper: 'swell', count: 2, packs: null, cost: 240 },
       { paper: 'gust', count: 1, packs: 1, cost: 900 },
     ]);
-    expect(toBuy(list, new Map())).toMatchObject([{ packs: null, cost: null }, { cost: null }]);
+    expect(buildShoppingList(list, new Map())).toMatchObject([{ packs: null, cost: null }, { cost: null }]);
   });
 });
 
 describe('what stands out', () => {
   test('both sides of one paper', () => {
-    expect(wantedNotes(swell(), drawer([]))).toEqual([{ code: 'both-sides', a: ['launch'], b: ['tails'] }]);
-    expect(wantedNotes(gust(), drawer([]))).toEqual([]);
+    expect(collectDemandNotes(swell(), drawer([]))).toEqual([{ code: 'both-sides', a: ['launch'], b: ['tails'] }]);
+    expect(collectDemandNotes(gust(), drawer([]))).toEqual([]);
   });
   test('one and the same sheet, wanted by several', () => {
     const from = { from: { stock: 's', x: '0', y: '0' } } as Partial<Wish>;
-    const both = wantedByPaper(
+    const both = collectPaperDemand(
       ['a', 'b'].map((id) => ({ id, name: id, pieces: [piece('x', '4', '4', 'gust', from)] })),
     );
-    expect(wantedNotes(both[0]!, drawer([item('s', 'gust', '12', '12')]))).toEqual([
+    expect(collectDemandNotes(both[0]!, drawer([item('s', 'gust', '12', '12')]))).toEqual([
       { code: 'same-item', stock: 's', pages: ['a', 'b'] },
     ]);
-    expect(wantedNotes(both[0]!, drawer([item('s', 'gust', '12', '12', { quantity: 2 })]))).toEqual([]);
+    expect(collectDemandNotes(both[0]!, drawer([item('s', 'gust', '12', '12', { quantity: 2 })]))).toEqual([]);
   });
   test('kept for a page that wants none of it', () => {
     const stock = [
       item('s', 'swell', '12', '12', { quantity: 3, reserves: [{ page: 'launch', count: 1 }, { page: 'gone', count: 2 }] }),
       item('t', 'gust', '12', '12', { reserves: [{ page: 'tails', count: 1 }] }),
     ]; // prettier-ignore
-    expect(keptForNothing(pages, stock)).toEqual([
+    expect(findStaleReservations(pages, stock)).toEqual([
       { code: 'kept-for-nothing', page: 'gone', count: 2 },
       { code: 'kept-for-nothing', page: 'tails', count: 1 },
     ]);

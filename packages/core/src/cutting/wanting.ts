@@ -1,8 +1,8 @@
-import { exactText, inches, type Ticks, type Unit } from '../length/index.ts';
+import { formatExactLength, inches, type Ticks, type Unit } from '../length/index.ts';
 import { fitsIn, type Size } from '../geometry/index.ts';
 import type { PieceToCut } from '../page/index.ts';
 import { planJob, readJob, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
-import { isSheet, reservedFor, sizeOfItem, type Drawer, type Paper, type StockItem } from '../stock/index.ts';
+import { isSheet, reservedCountFor, sizeOfItem, type Drawer, type Paper, type StockItem } from '../stock/index.ts';
 
 /*
  * What open pages want of the drawer, over all of them, paper by paper: whether what is there is enough, and what is to be bought. Pieces
@@ -16,7 +16,7 @@ export interface WantingPage {
   readonly pieces: ReadonlyArray<Pick<PieceToCut, 'id' | 'width' | 'height' | 'quantity' | 'wish'>>;
 }
 
-export interface PaperWanted {
+export interface PaperDemand {
   readonly paper: string;
   /** Of each page: how many pieces, and from which side; null: whichever. */
   readonly pages: ReadonlyArray<{
@@ -40,7 +40,7 @@ export interface WantedPiece extends Size {
 }
 
 /** What is wanted of each paper, the most first. */
-export function wantedByPaper(pages: readonly WantingPage[]): PaperWanted[] {
+export function collectPaperDemand(pages: readonly WantingPage[]): PaperDemand[] {
   const found = new Map<string, WantedPiece[]>();
   for (const page of pages)
     for (const { id, width, height, quantity, wish } of page.pieces) {
@@ -53,7 +53,7 @@ export function wantedByPaper(pages: readonly WantingPage[]): PaperWanted[] {
       found.set(paper, [...(found.get(paper) ?? []), piece]);
     }
   return [...found]
-    .map(([paper, pieces]): PaperWanted => {
+    .map(([paper, pieces]): PaperDemand => {
       const ids = [...new Set(pieces.map((p) => p.page))];
       return {
         ...{ paper, pieces },
@@ -73,7 +73,7 @@ export function wantedByPaper(pages: readonly WantingPage[]): PaperWanted[] {
 export const USUAL_SHEET: Size = { width: inches(12), height: inches(12) };
 
 /** Whether what there is of a paper is enough for what is wanted of it. */
-export interface Enough {
+export interface SupplyCheck {
   readonly paper: string;
   /** So many sheets, and scraps, what is wanted takes from what is there. */
   readonly takes: { readonly sheets: number; readonly scraps: number };
@@ -93,12 +93,12 @@ const STEPS = 40;
  * Plans what is wanted of a paper from what is there, and counts what is to be bought besides: as few sheets as are found. What pages
  * keep for themselves is theirs, but they take it first here too; what is held back stays.
  */
-export function enoughOf(
-  { paper: id, pieces }: PaperWanted,
+export function checkSupply(
+  { paper: id, pieces }: PaperDemand,
   drawer: Drawer,
   unit: Unit,
   clock: { readonly now: () => number },
-): Enough | null {
+): SupplyCheck | null {
   const paper = drawer.papers.find((p) => p.id === id);
   if (!paper) return null;
   const own = drawer.stock.filter((s) => s.paper === id && !s.reserved);
@@ -142,7 +142,7 @@ function jobOfWanted(
   size: Size,
   unit: Unit,
 ): JobDocument {
-  const text = (t: Ticks) => exactText(t, unit);
+  const text = (t: Ticks) => formatExactLength(t, unit);
   const fits = own.filter((s) => pieces.some((p) => fitsIn(p, sizeOfItem(s))));
   const named = (value: string | number, of: Unit) =>
     Number(value) === 0 ? 0 : `${value}`.match(/[a-z"]/i) ? `${value}` : `${value} ${of}`;
@@ -181,7 +181,7 @@ function heldIn(node: PlanNode): string[] {
 }
 
 /** What stands out about what is wanted of a paper. */
-export type WantedNote =
+export type DemandNote =
   /** Pages want one side, others the other: cutting a piece spends both. */
   | { readonly code: 'both-sides'; readonly a: readonly string[]; readonly b: readonly string[] }
   /** Several pages want to be cut from one and the same piece of paper. */
@@ -189,7 +189,7 @@ export type WantedNote =
   /** So many are kept, for pages that no longer want any. */
   | { readonly code: 'kept-for-nothing'; readonly page: string; readonly count: number };
 
-export function wantedNotes(wanted: PaperWanted, drawer: Drawer): WantedNote[] {
+export function collectDemandNotes(wanted: PaperDemand, drawer: Drawer): DemandNote[] {
   const on = (side: 'A' | 'B') => wanted.pages.filter((p) => p.sides.includes(side)).map((p) => p.id);
   const [a, b] = [on('A'), on('B')];
   const items = new Map<string, Set<string>>();
@@ -205,17 +205,17 @@ export function wantedNotes(wanted: PaperWanted, drawer: Drawer): WantedNote[] {
 }
 
 /** What pages keep that do not want it: the page is cut, gone, or wants another paper now. */
-export function keptForNothing(pages: readonly WantingPage[], stock: readonly StockItem[]): WantedNote[] {
+export function findStaleReservations(pages: readonly WantingPage[], stock: readonly StockItem[]): DemandNote[] {
   const wanted = new Map(pages.map((p) => [p.id, new Set(p.pieces.flatMap((piece) => piece.wish?.papers ?? []))]));
   const kept = new Map<string, number>();
   for (const item of stock)
     for (const { page } of item.reserves ?? [])
-      if (!wanted.get(page)?.has(item.paper)) kept.set(page, (kept.get(page) ?? 0) + reservedFor(item, page));
+      if (!wanted.get(page)?.has(item.paper)) kept.set(page, (kept.get(page) ?? 0) + reservedCountFor(item, page));
   return [...kept].map(([page, count]) => ({ code: 'kept-for-nothing', page, count }));
 }
 
 /** What is to be bought, with what it costs where that is known. */
-export interface ToBuy {
+export interface ShoppingEntry {
   readonly paper: string;
   readonly count: number;
   readonly size: Size;
@@ -225,7 +225,7 @@ export interface ToBuy {
   /** In hundredths; null: nobody has said what it costs. */
   readonly cost: number | null;
 }
-export function toBuy(enough: readonly Enough[], papers: ReadonlyMap<string, Paper>): ToBuy[] {
+export function buildShoppingList(enough: readonly SupplyCheck[], papers: ReadonlyMap<string, Paper>): ShoppingEntry[] {
   return enough
     .filter(({ buy }) => buy.count > 0)
     .map(({ paper: id, buy }) => {
@@ -242,7 +242,7 @@ const MOST_WANTS = 100;
 const MOST_OFTEN = 30;
 
 /** Sizes that pieces of several pages were cut to, whichever way round they lay: those of most pages first, the larger of as many. */
-export function oftenCut(pages: ReadonlyArray<{ readonly pieces: readonly Size[] }>): Size[] {
+export function findOftenCutSizes(pages: ReadonlyArray<{ readonly pieces: readonly Size[] }>): Size[] {
   const found = new Map<string, Size & { pages: number }>();
   for (const { pieces } of pages)
     for (const [key, size] of new Map(pieces.map((piece) => [sizeKey(piece), piece])))
@@ -259,9 +259,13 @@ const sizeKey = ({ width, height }: Size): string => `${Math.min(width, height)}
  * A job with what other pages still want from its papers, and of a paper that none of them wants, what was often cut before: where it is
  * all the same otherwise, offcuts are left that serve them.
  */
-export function withWants(job: JobDocument, others: readonly WantingPage[], before: readonly Size[] = []): JobDocument {
+export function addOtherWantsToJob(
+  job: JobDocument,
+  others: readonly WantingPage[],
+  before: readonly Size[] = [],
+): JobDocument {
   const own = new Set(job.papers.map((paper) => paper.id));
-  const wanted = wantedByPaper(others).filter(({ paper }) => own.has(paper));
+  const wanted = collectPaperDemand(others).filter(({ paper }) => own.has(paper));
   const unwanted = [...own].filter((paper) => !wanted.some((w) => w.paper === paper));
   const asked = [...wanted, ...unwanted.map((paper) => ({ paper, pieces: before }))];
   const wants = new Map<string, Size & { papers: string[] }>();
@@ -274,7 +278,7 @@ export function withWants(job: JobDocument, others: readonly WantingPage[], befo
     }
   if (!wants.size) return job;
   const largest = [...wants.values()].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, MOST_WANTS);
-  const text = (length: Ticks) => exactText(length, job.unit ?? 'in');
+  const text = (length: Ticks) => formatExactLength(length, job.unit ?? 'in');
   return {
     ...job,
     version: 3,

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { at, base, layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
 import { derivePage, newItem, type Item, type Page } from '../page/index.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type WayOut } from '../planner/index.ts';
-import { NO_TRIM, USUAL_HABITS, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
-import { jobOfPage, takeWayOut } from './index.ts';
+import { NO_TRIM, DEFAULT_HABITS, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
+import { buildPageJob, applyWayOut } from './index.ts';
 
 /* Numbers worked out by hand and checked, from the page to the sheets: what it takes, and what would help. */
 
@@ -20,8 +20,8 @@ const drawerOf = (...items: StockItem[]): Drawer => ({
   ],
   stock: items,
 });
-function asked(page: Page, drawer: Drawer, habits: Habits = USUAL_HABITS): JobDocument {
-  const made = jobOfPage('worked numbers', derivePage(page), drawer, habits);
+function asked(page: Page, drawer: Drawer, habits: Habits = DEFAULT_HABITS): JobDocument {
+  const made = buildPageJob('worked numbers', derivePage(page), drawer, habits);
   if (!made.ok) throw new Error(JSON.stringify(made.problem));
   return { ...made.job, plan: { ...made.job.plan, nodes: 80 } };
 }
@@ -85,7 +85,7 @@ describe('row 27: a band whose middle lies hidden', () => {
   });
   test('taken, it is two pieces of 4 1/2, and 1 3/4 of the scrap is left', () => {
     const way = help.find((h) => h.how.do === 'ends')!.how as WayOut['how'];
-    const taken = takeWayOut(page, derivePage(page), 'band/all', way);
+    const taken = applyWayOut(page, derivePage(page), 'band/all', way);
     if (!taken || !('page' in taken)) throw new Error('not taken');
     const again = asked(taken.page, drawer);
     expect(again.pieces.filter((p) => p.id.startsWith('band'))).toMatchObject([
@@ -122,7 +122,7 @@ describe('row 28: both faces of one sheet', () => {
       }),
       ...['a', 'b', 'c', 'd'].map(tag),
     );
-  const habits = { ...USUAL_HABITS, centres: '1/2' };
+  const habits = { ...DEFAULT_HABITS, centres: '1/2' };
   const one = stock('reed', 'reed', '12', '12');
   test('the base from face A, four 2 × 3 tags from the hidden centre of face B: none to buy', () => {
     const plan = planned(asked(page(true), drawerOf(one, chalk), habits));

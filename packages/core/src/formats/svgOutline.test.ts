@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { areaOf } from '../lattice/index.ts';
 import { TICKS_PER_UNIT } from '../length/index.ts';
-import { LARGEST_SVG, readSvgOutline, type ReadSvg } from './svgOutline.ts';
+import { MAX_SVG_BYTES, readSvgOutline, type ReadSvg } from './svgOutline.ts';
 
 const IN = TICKS_PER_UNIT.in;
 const MM = TICKS_PER_UNIT.mm;
@@ -111,7 +111,7 @@ describe('what is not', () => {
     ['another document', '<html><body/></html>', 'not-svg'],
     ['nothing closed', svg('<line x1="0" x2="5"/>'), 'no-outline'],
     ['no size', svg('<rect width="3" height="3"/>', 'width="0mm" viewBox="0 0 10 10"'), 'no-size'],
-    ['too long', svg(' '.repeat(LARGEST_SVG)), 'too-large'],
+    ['too long', svg(' '.repeat(MAX_SVG_BYTES)), 'too-large'],
     ['uses upon uses', svg(uses(9)), 'too-much'],
     ['one that uses itself', svg('<g id="a"><use href="#a"/></g>'), 'too-much'],
     ['too deep', svg('<g>'.repeat(3000) + '</g>'.repeat(3000)), 'too-much'],

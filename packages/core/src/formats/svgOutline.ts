@@ -26,7 +26,7 @@ export type ReadSvg =
 export type SvgProblem = 'too-large' | 'not-xml' | 'not-svg' | 'no-outline' | 'too-much' | 'no-size';
 
 /** Bytes, about: what is longer is not looked at. */
-export const LARGEST_SVG = 2_000_000;
+export const MAX_SVG_BYTES = 2_000_000;
 const MOST_CORNERS = 60_000;
 /** Letters of one path: more would be more corners than that. */
 const LONGEST_PATH = 800_000;
@@ -56,7 +56,7 @@ export function readSvgOutline(file: string, now: () => number = () => 0): ReadS
   const leaveOut = (what: string, count = 1) => left.set(what, (left.get(what) ?? 0) + count);
   const leftOut = (): LeftOut[] => [...left].map(([what, count]) => ({ what, count }));
   const fail = (why: SvgProblem): ReadSvg => ({ ok: false, why, leftOut: leftOut() });
-  if (file.length > LARGEST_SVG) return fail('too-large');
+  if (file.length > MAX_SVG_BYTES) return fail('too-large');
   const until = now() + LONGEST;
   const inTime = () => {
     if (now() > until) throw new Limit();

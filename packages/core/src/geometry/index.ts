@@ -1,19 +1,44 @@
-export { alikeTogether, evenSeams, partedAgain, patchesOf, type Patch, type Seams } from './parting.ts';
-export { cornersGone, edgeThere, holdsOutline, paperIn, type CornerName, type Spot } from './oddPaper.ts';
-export { areaWithin, crossesItself, type Point } from './polygon.ts';
+export {
+  groupEqualSizes,
+  spaceSeamsEvenly,
+  splitSeamsAgain,
+  computePatches,
+  type Patch,
+  type Seams,
+} from './parting.ts';
+export {
+  findMissingCorners,
+  edgeLengthOnPaper,
+  holdsOutline,
+  clipPaper,
+  type CornerName,
+  type Spot,
+} from './oddPaper.ts';
+export { areaWithin, isSelfCrossing, type Point } from './polygon.ts';
 export type { Finish, Nesting, PencilMark } from './finish.ts';
-export { EDGES, fitsIn, pastEdges, rect, shifted, shortfall, turned, type Edge, type Rect, type Size } from './rect.ts';
+export {
+  EDGES,
+  fitsIn,
+  overhangPastEdges,
+  rect,
+  shiftRect,
+  shortfall,
+  turnSize,
+  type Edge,
+  type Rect,
+  type Size,
+} from './rect.ts';
 export {
   boundsOf,
   circle,
   oval,
-  flattened,
+  flattenContour,
   holdsRect,
   isRectangle,
-  moved,
+  moveContour,
   polygon,
   rectangle,
-  whole,
+  shapeOfOutline,
   type Contour,
   type Segment,
   type Shape,

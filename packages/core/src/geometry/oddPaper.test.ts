@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../chance/index.ts';
-import { areaWithin, cornersGone, edgeThere, holdsOutline, paperIn } from './index.ts';
+import { areaWithin, findMissingCorners, edgeLengthOnPaper, holdsOutline, clipPaper } from './index.ts';
 
 /*   +---+
  *   |   |          an L: its upper right corner is gone, 6 x 4
@@ -41,21 +41,21 @@ const box = (x: number, y: number, width: number, height: number) => ({
 
 describe('odd paper', () => {
   test('what lies in a part of it', () => {
-    expect(areaWithin(paperIn(L, box(0, 0, 10, 7)))).toBe(46e6);
-    expect(areaWithin(paperIn(L, box(4, 3, 6, 4)))).toBe(0);
-    expect(areaWithin(paperIn(L, box(2, 2, 4, 4)))).toBe(4e6 + 6e6);
+    expect(areaWithin(clipPaper(L, box(0, 0, 10, 7)))).toBe(46e6);
+    expect(areaWithin(clipPaper(L, box(4, 3, 6, 4)))).toBe(0);
+    expect(areaWithin(clipPaper(L, box(2, 2, 4, 4)))).toBe(4e6 + 6e6);
   });
   test('edges that are there, by how much', () => {
-    expect(edgeThere(L, box(0, 0, 10, 7), 'left')).toBe(7000);
-    expect(edgeThere(L, box(0, 0, 10, 7), 'right')).toBe(3000);
-    expect(edgeThere(TORN, box(0, 0, 10, 8), 'left')).toBe(0);
+    expect(edgeLengthOnPaper(L, box(0, 0, 10, 7), 'left')).toBe(7000);
+    expect(edgeLengthOnPaper(L, box(0, 0, 10, 7), 'right')).toBe(3000);
+    expect(edgeLengthOnPaper(TORN, box(0, 0, 10, 8), 'left')).toBe(0);
     // between its arms there is nothing, and nothing is counted there
-    expect(edgeThere(U, box(0, 3, 9, 3), 'bottom')).toBe(6000);
+    expect(edgeLengthOnPaper(U, box(0, 3, 9, 3), 'bottom')).toBe(6000);
   });
   test('corners that are gone', () => {
-    expect(cornersGone(L, box(0, 0, 10, 7))).toEqual([{ corner: 'upper right', width: 6000, height: 4000 }]);
-    expect(cornersGone(L, box(0, 0, 10, 3))).toEqual([]);
-    expect(cornersGone(TORN, box(0, 0, 10, 8)).map((c) => c.corner)).toEqual([
+    expect(findMissingCorners(L, box(0, 0, 10, 7))).toEqual([{ corner: 'upper right', width: 6000, height: 4000 }]);
+    expect(findMissingCorners(L, box(0, 0, 10, 3))).toEqual([]);
+    expect(findMissingCorners(TORN, box(0, 0, 10, 8)).map((c) => c.corner)).toEqual([
       'lower left',
       'lower right',
       'upper left',
@@ -93,7 +93,7 @@ describe('whether a rectangle has room in an outline', () => {
       let onGrid = false;
       for (let x = 0; x < 200 && !onGrid; x += 4)
         for (let y = 0; y < 200 && !onGrid; y += 4)
-          onGrid = areaWithin(paperIn(outline, { x, y, ...size })) > area * 0.9999;
+          onGrid = areaWithin(clipPaper(outline, { x, y, ...size })) > area * 0.9999;
       const holds = holdsOutline(outline, size);
       if (onGrid) expect([n, holds]).toEqual([n, true]);
       // nor is anything said to hold that lies nowhere when it is made a tenth smaller
@@ -103,7 +103,7 @@ describe('whether a rectangle has room in an outline', () => {
         let there = false;
         for (let x = 0; x < 200 && !there; x += 2)
           for (let y = 0; y < 200 && !there; y += 2)
-            there = areaWithin(paperIn(outline, { x, y, ...small })) > small.width * small.height * 0.9999;
+            there = areaWithin(clipPaper(outline, { x, y, ...small })) > small.width * small.height * 0.9999;
         expect([n, there]).toEqual([n, true]);
       }
     }

@@ -13,7 +13,7 @@ type Box = Readonly<Record<'x' | 'y' | 'width' | 'height', number>>;
  * What of an outline lies in a rectangle (I. E. Sutherland and G. W. Hodgman, 1974). Of a hollow outline the pieces hang
  * together by lines there and back along the rectangle's edge, which have no area.
  */
-export function paperIn(outline: readonly Spot[], r: Box): Spot[] {
+export function clipPaper(outline: readonly Spot[], r: Box): Spot[] {
   const clip = (corners: readonly Spot[], axis: 'x' | 'y', at: number, sign: 1 | -1): Spot[] =>
     corners.flatMap((p, i) => {
       const q = corners[(i + 1) % corners.length]!;
@@ -27,12 +27,12 @@ export function paperIn(outline: readonly Spot[], r: Box): Spot[] {
 }
 
 /** How much of one edge of a rectangle is an edge of the paper in it: 0 where there is at most a tip. */
-export function edgeThere(outline: readonly Spot[], r: Box, edge: Edge): number {
+export function edgeLengthOnPaper(outline: readonly Spot[], r: Box, edge: Edge): number {
   const axis = edge === 'left' || edge === 'right' ? 'x' : 'y';
   const other = axis === 'x' ? 'y' : 'x';
   const size = axis === 'x' ? r.width : r.height;
   const at = r[axis] + (edge === 'right' || edge === 'top' ? size : 0);
-  const paper = paperIn(outline, r);
+  const paper = clipPaper(outline, r);
   const on = (p: Spot) => Math.abs(p[axis] - at) < 0.5;
   // there and back is nothing
   const sum = paper.reduce((all, p, i) => {
@@ -55,7 +55,7 @@ export function holdsOutline(
   if (areaWithin(outline) < area) return false;
   // half a tick on two sides is nothing
   const least = area - (width + height) / 2;
-  const holds = (x: number, y: number): boolean => areaWithin(paperIn(outline, { x, y, width, height })) >= least;
+  const holds = (x: number, y: number): boolean => areaWithin(clipPaper(outline, { x, y, width, height })) >= least;
   const lines = whereItTouches(outline, width, height);
   return lines.some((one, i) =>
     lines.slice(i + 1).some((other) => {
@@ -93,11 +93,11 @@ function whereItTouches(
 export type CornerName = 'lower left' | 'lower right' | 'upper left' | 'upper right';
 
 /** The corners of a rectangle that the paper in it lacks, each with how far the gap reaches along the two edges. */
-export function cornersGone(
+export function findMissingCorners(
   outline: readonly Spot[],
   r: Box,
 ): { readonly corner: CornerName; readonly width: number; readonly height: number }[] {
-  const paper = paperIn(outline, r);
+  const paper = clipPaper(outline, r);
   if (areaWithin(paper) < 1) return [];
   const [right, top] = [r.x + r.width, r.y + r.height];
   const near = (a: number, b: number) => Math.abs(a - b) < 0.5;

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { inches, ticks } from '../length/index.ts';
-import { boundsOf, flattened, oval, rect, whole, type Rect } from './index.ts';
+import { boundsOf, flattenContour, oval, rect, shapeOfOutline, type Rect } from './index.ts';
 
 const box = (width: number, height: number, x = 0, y = 0): Rect =>
   rect(inches(x), inches(y), inches(width), inches(height));
-const outline = (of: Rect) => flattened(oval(of), 2);
+const outline = (of: Rect) => flattenContour(oval(of), 2);
 /** How far a point lies from an outline. */
 function away([px, py]: readonly [number, number], ring: readonly (readonly [number, number])[]): number {
   const nearest = ring.map(([ax, ay], i) => {
@@ -24,7 +24,7 @@ describe('an oval', () => {
     ['long, with straight sides', box(6, 1.5)],
     ['on half ticks', rect(7, 11, 24385, 48771)],
     ['a circle on half ticks', rect(0, 0, 9999, 9999)],
-  ])('%s fills its rectangle and no more', (_name, of) => expect(boundsOf(whole(oval(of)))).toEqual(of));
+  ])('%s fills its rectangle and no more', (_name, of) => expect(boundsOf(shapeOfOutline(oval(of)))).toEqual(of));
   test.each([
     [6, 4],
     [4, 6],

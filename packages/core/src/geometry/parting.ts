@@ -24,16 +24,16 @@ export interface Patch extends Size {
 }
 
 /** Where the stretches that seams leave of a length begin and end; seams beyond it are left out. */
-export function stretches(length: number, seams: readonly number[], overlap: number): [number, number][] {
+export function splitAtSeams(length: number, seams: readonly number[], overlap: number): [number, number][] {
   const at = [...new Set(seams)].filter((seam) => seam > 0 && seam < length).sort((a, b) => a - b);
   return [0, ...at].map((from, i) => [from, i < at.length ? Math.min(length, at[i]! + overlap) : length]);
 }
 
 /** What a piece of this size is made of, sizes alike together, from its lower left corner on. */
-export function patchesOf(size: Size, { across, up, overlap }: Seams): Patch[] {
-  return alikeTogether(
-    stretches(size.height, up, overlap).flatMap(([bottom, top]) =>
-      stretches(size.width, across, overlap).map(([left, right]) => ({
+export function computePatches(size: Size, { across, up, overlap }: Seams): Patch[] {
+  return groupEqualSizes(
+    splitAtSeams(size.height, up, overlap).flatMap(([bottom, top]) =>
+      splitAtSeams(size.width, across, overlap).map(([left, right]) => ({
         width: ticks(right - left),
         height: ticks(top - bottom),
       })),
@@ -42,7 +42,7 @@ export function patchesOf(size: Size, { across, up, overlap }: Seams): Patch[] {
 }
 
 /** How many there are of each size, in the order in which they come. */
-export function alikeTogether(sizes: readonly Size[]): Patch[] {
+export function groupEqualSizes(sizes: readonly Size[]): Patch[] {
   const found = new Map<string, Patch>();
   for (const { width, height } of sizes) {
     const key = `${width} ${height}`;
@@ -52,7 +52,7 @@ export function alikeTogether(sizes: readonly Size[]): Patch[] {
 }
 
 /** Seams, on the mark, that part a length evenly into as few as may be, none longer than `most`; null where nothing does. */
-export function evenSeams(length: number, most: number, overlap: number, mark: number): number[] | null {
+export function spaceSeamsEvenly(length: number, most: number, overlap: number, mark: number): number[] | null {
   if (length <= most) return [];
   const free = Math.floor((most - overlap) / mark) * mark;
   if (free <= 0) return null;
@@ -62,14 +62,14 @@ export function evenSeams(length: number, most: number, overlap: number, mark: n
 }
 
 /** The seams with every part of this length along an axis parted once more, at these places of it. */
-export function partedAgain(
+export function splitSeamsAgain(
   length: number,
   seams: readonly number[],
   overlap: number,
   part: number,
   at: readonly number[],
 ): number[] {
-  const more = stretches(length, seams, overlap).flatMap(([from, to]) =>
+  const more = splitAtSeams(length, seams, overlap).flatMap(([from, to]) =>
     to - from === part ? at.map((seam) => from + seam) : [],
   );
   return [...new Set([...seams, ...more])].sort((a, b) => a - b);

@@ -7,7 +7,7 @@ export interface Point {
 }
 
 /** Whether two edges of a closed outline cross or touch, other than neighbours at their corner. */
-export function crossesItself(outline: readonly Point[]): boolean {
+export function isSelfCrossing(outline: readonly Point[]): boolean {
   const side = (a: Point, b: Point, p: Point) => Math.sign((b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x));
   const n = outline.length;
   for (let i = 0; i < n; i++) {

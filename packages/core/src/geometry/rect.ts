@@ -31,18 +31,18 @@ export function shortfall(size: Size, room: Size): Size {
   return flat.width + flat.height < upright.width + upright.height ? flat : upright;
 }
 
-export const shifted = (box: Rect, by: { readonly x: number; readonly y: number }): Rect =>
+export const shiftRect = (box: Rect, by: { readonly x: number; readonly y: number }): Rect =>
   rect(box.x + by.x, box.y + by.y, box.width, box.height);
 
 /** How far a box reaches past each edge of a room that begins at 0, 0; below 0: how far it stays from it. */
-export const pastEdges = (box: Rect, room: Size): Readonly<Record<Edge, Ticks>> => ({
+export const overhangPastEdges = (box: Rect, room: Size): Readonly<Record<Edge, Ticks>> => ({
   left: ticks(-box.x),
   right: ticks(box.x + box.width - room.width),
   top: ticks(box.y + box.height - room.height),
   bottom: ticks(-box.y),
 });
 
-export const turned = (size: Size): Size => ({ width: size.height, height: size.width });
+export const turnSize = (size: Size): Size => ({ width: size.height, height: size.width });
 
 export const rect = (x: number, y: number, width: number, height: number): Rect => ({
   x: ticks(x),

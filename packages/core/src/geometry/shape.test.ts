@@ -2,17 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import {
   boundsOf,
   circle,
-  flattened,
+  flattenContour,
   holdsRect,
   isRectangle,
-  moved,
+  moveContour,
   polygon,
   rect,
   rectangle,
-  whole,
+  shapeOfOutline,
 } from './index.ts';
 
-const notched = whole(
+const notched = shapeOfOutline(
   polygon([
     [0, 0],
     [50, 40],
@@ -25,17 +25,17 @@ const notched = whole(
 describe('shapes', () => {
   test('the bounds of straight lines and of arcs', () => {
     expect(boundsOf(notched)).toEqual(rect(0, 0, 100, 300));
-    expect(boundsOf(whole(circle(1000, 500, 400)))).toEqual(rect(600, 100, 800, 800));
-    expect(boundsOf(moved(notched, 7, -3))).toEqual(rect(7, -3, 100, 300));
+    expect(boundsOf(shapeOfOutline(circle(1000, 500, 400)))).toEqual(rect(600, 100, 800, 800));
+    expect(boundsOf(moveContour(notched, 7, -3))).toEqual(rect(7, -3, 100, 300));
   });
   test('only an upright rectangle without holes is one', () => {
     expect(isRectangle(rectangle(rect(3, 4, 5, 6)))).toBe(true);
     expect(isRectangle(notched)).toBe(false);
-    expect(isRectangle(whole(circle(0, 0, 9)))).toBe(false);
+    expect(isRectangle(shapeOfOutline(circle(0, 0, 9)))).toBe(false);
     expect(isRectangle({ ...rectangle(rect(0, 0, 9, 9)), holes: [circle(4, 4, 2)] })).toBe(false);
     expect(
       isRectangle(
-        whole(
+        shapeOfOutline(
           polygon([
             [0, 0],
             [9, 1],
@@ -48,7 +48,7 @@ describe('shapes', () => {
   });
   test('chords stray no further from an arc than is allowed', () => {
     for (const tolerance of [1, 20, 400]) {
-      const ring = flattened(circle(0, 0, 12_000), tolerance);
+      const ring = flattenContour(circle(0, 0, 12_000), tolerance);
       ring.forEach(([x, y], i) => {
         const [u, v] = ring[(i + 1) % ring.length]!;
         expect(Math.hypot((x + u) / 2, (y + v) / 2)).toBeGreaterThanOrEqual(12_000 - tolerance - 1);
@@ -63,7 +63,7 @@ describe('shapes', () => {
     ['past the top', [10, 250, 20, 60], false],
     ['elsewhere', [500, 500, 10, 10], false],
   ])('a rectangle in a notched strip: %s', (_, [x, y, w, h], inside) => {
-    const strip = whole(
+    const strip = shapeOfOutline(
       polygon([
         [0, 0],
         [5000, 4000],

@@ -95,7 +95,7 @@ export const rectangle = ({ x, y, width, height }: Rect): Shape => ({
   holes: [],
 });
 
-export const whole = (outline: Contour): Shape => ({ outline, holes: [] });
+export const shapeOfOutline = (outline: Contour): Shape => ({ outline, holes: [] });
 
 function contourMoved({ start, segments }: Contour, dx: number, dy: number): Contour {
   const move = (p: Point) => point(p.x + dx, p.y + dy);
@@ -107,7 +107,7 @@ function contourMoved({ start, segments }: Contour, dx: number, dy: number): Con
   };
 }
 
-export const moved = (shape: Shape, dx: number, dy: number): Shape => ({
+export const moveContour = (shape: Shape, dx: number, dy: number): Shape => ({
   outline: contourMoved(shape.outline, dx, dy),
   holes: shape.holes.map((h) => contourMoved(h, dx, dy)),
 });
@@ -116,7 +116,7 @@ export const moved = (shape: Shape, dx: number, dy: number): Shape => ({
  * The corners of a contour with its arcs as chords that stray from them by at most `tolerance` ticks (a float, for
  * drawing and for asking what lies inside; never for sizes).
  */
-export function flattened(contour: Contour, tolerance: number): [x: number, y: number][] {
+export function flattenContour(contour: Contour, tolerance: number): [x: number, y: number][] {
   const found: [number, number][] = [[contour.start.x, contour.start.y]];
   let from = contour.start;
   for (const segment of contour.segments) {
@@ -147,7 +147,7 @@ export function flattened(contour: Contour, tolerance: number): [x: number, y: n
 
 /** The smallest upright rectangle round a shape, to the nearest tick where arcs reach it. */
 export function boundsOf(shape: Shape): Rect {
-  const corners = flattened(shape.outline, 1);
+  const corners = flattenContour(shape.outline, 1);
   const [xs, ys] = [corners.map(([x]) => x), corners.map(([, y]) => y)];
   const [left, bottom] = [Math.round(Math.min(...xs)), Math.round(Math.min(...ys))];
   return rect(left, bottom, Math.round(Math.max(...xs)) - left, Math.round(Math.max(...ys)) - bottom);
@@ -171,12 +171,12 @@ export function holdsRect(shape: Shape, { x, y, width, height }: Rect): boolean 
     [x + width, y + height],
     [x, y + height],
   ] as const;
-  const outline = flattened(shape.outline, 24);
+  const outline = flattenContour(shape.outline, 24);
   if (!corners.every(([px, py]) => isInside(outline, px, py))) return false;
   const inner = { left: x, right: x + width, bottom: y, top: y + height };
   if (crossesBox(outline, inner)) return false;
   return shape.holes.every((hole) => {
-    const ring = flattened(hole, 24);
+    const ring = flattenContour(hole, 24);
     return !crossesBox(ring, inner) && !corners.some(([px, py]) => isInside(ring, px, py) && !isOn(ring, px, py));
   });
 }

@@ -47,7 +47,7 @@ export function rimOf(ring: Ring, upper: boolean): Rim {
 }
 
 /** By how much the second rim must be raised so that, moved across by so much, it lies nowhere below the first; −Infinity where they do not meet. */
-export function lift(upper: Rim, lower: Rim, across: number): number {
+export function liftOver(upper: Rim, lower: Rim, across: number): number {
   const [n, m] = [upper.x.length, lower.x.length];
   const [from, to] = [Math.max(upper.x[0]!, lower.x[0]! + across), Math.min(upper.x[n - 1]!, lower.x[m - 1]! + across)];
   // what only touches at its sides may lie at any height

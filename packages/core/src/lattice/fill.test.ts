@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import Clipper from 'clipper-lib';
 import { seededRandom } from '../chance/index.ts';
 import { inches } from '../length/index.ts';
-import { Filler, areaOf, extentOf, shiftedRing, turnedRing, type Extent, type Filled, type Ring } from './index.ts';
+import { Filler, areaOf, extentOf, shiftRing, turnRing, type Extent, type Filled, type Ring } from './index.ts';
 
 /* What is laid is looked at with a polygon library that knows nothing of rows. */
 
@@ -44,7 +44,7 @@ const SHAPES: Readonly<Record<string, Ring>> = {
   ]),
 };
 const sheet = (width: number, height: number): Extent => ({ width: width * IN, height: height * IN });
-const laid = (ring: Ring, { places }: Filled) => places.map((p) => shiftedRing(turnedRing(ring, p.degrees), p.x, p.y));
+const laid = (ring: Ring, { places }: Filled) => places.map((p) => shiftRing(turnRing(ring, p.degrees), p.x, p.y));
 const pathOf = (ring: Ring) => ring.map(([x, y]) => ({ X: Math.round(x), Y: Math.round(y) }));
 /** The area of what two outlines have in common, or of what the first has beyond the second. */
 function areaBetween(a: Ring, b: Ring, how: 'ctIntersection' | 'ctDifference'): number {
@@ -65,7 +65,7 @@ function overlap(rings: readonly Ring[], paper: Ring): number {
     const [x, y] = ring[0]!;
     for (const other of rings.slice(i + 1)) {
       const [px, py] = other[0]!;
-      const far = 2 * Math.hypot(extentOf(turnedRing(ring, 0)).width, extentOf(turnedRing(ring, 0)).height);
+      const far = 2 * Math.hypot(extentOf(turnRing(ring, 0)).width, extentOf(turnRing(ring, 0)).height);
       if (Math.hypot(px - x, py - y) > far) continue;
       worst = Math.max(worst, areaBetween(ring, other, 'ctIntersection') / each);
     }

@@ -1,5 +1,13 @@
-import { extentOf, liesWithin, shiftedRing, turnedRing, type Corner, type Extent, type Ring } from './outline.ts';
-import { densityOf, leftoverWays, plainWays, rowKinds, type RowKind, type Rows, type Turning } from './rows.ts';
+import { extentOf, isRingWithin, shiftRing, turnRing, type Corner, type Extent, type Ring } from './outline.ts';
+import {
+  densityOf,
+  listLeftoverRows,
+  listPlainRows,
+  listRowKinds,
+  type RowKind,
+  type Rows,
+  type Turning,
+} from './rows.ts';
 
 /*
  * How many of one outline a paper yields: rows each way round, straight and moved over; the best of them turned as a whole; a part of the
@@ -21,7 +29,7 @@ export interface Filled {
   readonly how: How;
 }
 
-export interface Laying {
+export interface LatticeLayout {
   readonly turning: Turning;
   /** How far apart they lie at least, in ticks. */
   readonly apart: number;
@@ -31,19 +39,23 @@ export interface Laying {
 }
 
 /** Ticks by which what just fits may be too large: what a float may be off. */
-export const SLACK = 1;
+export const FLOAT_SLACK_TICKS = 1;
 /** How often rows are pushed each way over an odd scrap. */
 const PUSHES = 5;
 
 /** Rows of a kind as they lie on a rectangle, from its lower left corner. */
-export function laidIn(rows: Rows, { width, height }: Extent, most = Infinity): Place[] {
+export function layRowsIn(rows: Rows, { width, height }: Extent, most = Infinity): Place[] {
   const places: Place[] = [];
-  for (let r = 0; r * rows.rise + rows.height <= height + SLACK; r++) {
+  for (let r = 0; r * rows.rise + rows.height <= height + FLOAT_SLACK_TICKS; r++) {
     const over = (rows.slants ? r * rows.over : (r % 2) * rows.over) % rows.pitch;
     const row: Place[] = [];
     for (const { ring, degrees, across } of rows.members) {
-      const reach = width - extentOf(ring).width + SLACK;
-      for (let k = Math.ceil((-SLACK - over - across) / rows.pitch); over + across + k * rows.pitch <= reach; k++)
+      const reach = width - extentOf(ring).width + FLOAT_SLACK_TICKS;
+      for (
+        let k = Math.ceil((-FLOAT_SLACK_TICKS - over - across) / rows.pitch);
+        over + across + k * rows.pitch <= reach;
+        k++
+      )
         row.push({ x: Math.max(0, over + across + k * rows.pitch), y: r * rows.rise, degrees });
     }
     row.sort((a, b) => a.x - b.x);
@@ -57,13 +69,13 @@ export function laidIn(rows: Rows, { width, height }: Extent, most = Infinity): 
 
 /** How many of them that are, without laying them. */
 function countIn(rows: Rows, { width, height }: Extent): number {
-  const lines = Math.floor((height - rows.height + SLACK) / rows.rise) + 1;
-  if (height + SLACK < rows.height) return 0;
+  const lines = Math.floor((height - rows.height + FLOAT_SLACK_TICKS) / rows.rise) + 1;
+  if (height + FLOAT_SLACK_TICKS < rows.height) return 0;
   const inRow = (r: number) => {
     const over = (rows.slants ? r * rows.over : (r % 2) * rows.over) % rows.pitch;
     return rows.members.reduce((sum, { ring, across }) => {
-      const reach = width - extentOf(ring).width + SLACK;
-      const from = Math.ceil((-SLACK - over - across) / rows.pitch);
+      const reach = width - extentOf(ring).width + FLOAT_SLACK_TICKS;
+      const from = Math.ceil((-FLOAT_SLACK_TICKS - over - across) / rows.pitch);
       return sum + Math.max(0, Math.floor((reach - over - across) / rows.pitch) - from + 1);
     }, 0);
   };
@@ -87,11 +99,14 @@ export class Filler {
 
   constructor(
     ring: Ring,
-    private readonly laying: Laying,
+    private readonly laying: LatticeLayout,
   ) {
-    this.ring = turnedRing(ring, 0);
+    this.ring = turnRing(ring, 0);
     const ways = (of: Ring) =>
-      rowKinds(of, laying.turning, laying.apart).map((kind) => ({ kind, plain: plainWays(kind, laying.apart) }));
+      listRowKinds(of, laying.turning, laying.apart).map((kind) => ({
+        kind,
+        plain: listPlainRows(kind, laying.apart),
+      }));
     this.across = ways(this.ring);
     this.upright = ways(aside(this.ring));
   }
@@ -101,7 +116,7 @@ export class Filler {
     const { apart } = this.laying;
     const along = (all: readonly KindWays[], length: number, isAside: boolean) =>
       all.flatMap(({ kind, plain }) =>
-        [...plain, ...leftoverWays(kind, length, apart)].map((rows) => ({ rows, isAside })),
+        [...plain, ...listLeftoverRows(kind, length, apart)].map((rows) => ({ rows, isAside })),
       );
     return [...along(this.across, width, false), ...along(this.upright, height, true)];
   }
@@ -125,7 +140,7 @@ export class Filler {
 
   laidAs(rows: Rows, isAside: boolean, size: Extent): Place[] {
     const { most } = this.laying;
-    return isAside ? laidIn(rows, asideOf(size), most).map(backAgain) : laidIn(rows, size, most);
+    return isAside ? layRowsIn(rows, asideOf(size), most).map(backAgain) : layRowsIn(rows, size, most);
   }
 
   /** As many as a rectangle yields. */
@@ -157,17 +172,17 @@ export class Filler {
       for (let lines = 1; lines <= many; lines++) {
         const inRow = Math.ceil(many / lines / rows.members.length);
         const height = (lines - 1) * rows.rise + rows.height;
-        if (height > within.height + SLACK) break;
+        if (height > within.height + FLOAT_SLACK_TICKS) break;
         const over = lines > 1 ? (rows.slants ? (lines - 1) * rows.over : rows.over) : 0;
         const width = (inRow - 1) * rows.pitch + reach + over;
-        if (width > within.width + SLACK || (best && width * height >= best.width * best.height)) continue;
+        if (width > within.width + FLOAT_SLACK_TICKS || (best && width * height >= best.width * best.height)) continue;
         if (countIn(rows, { width, height }) < many) continue;
         best = { width, height, rows, isAside };
       }
     }
     if (!best) return null;
     const { rows, isAside } = best;
-    const places = laidIn(rows, best, many);
+    const places = layRowsIn(rows, best, many);
     return isAside
       ? { width: best.height, height: best.width, places: places.map(backAgain) }
       : { width: best.width, height: best.height, places };
@@ -262,10 +277,10 @@ export class Filler {
         const [dx, dy] = [u * cos - v * sin, u * sin + v * cos];
         const lies = spots.filter(
           (s) =>
-            s.x + dx >= -SLACK &&
-            s.y + dy >= -SLACK &&
-            s.x + dx + s.width <= size.width + SLACK &&
-            s.y + dy + s.height <= size.height + SLACK,
+            s.x + dx >= -FLOAT_SLACK_TICKS &&
+            s.y + dy >= -FLOAT_SLACK_TICKS &&
+            s.x + dx + s.width <= size.width + FLOAT_SLACK_TICKS &&
+            s.y + dy + s.height <= size.height + FLOAT_SLACK_TICKS,
         );
         if (lies.length > (best?.length ?? known))
           best = lies.map((s) => ({ x: Math.max(0, s.x + dx), y: Math.max(0, s.y + dy), degrees: s.degrees }));
@@ -275,14 +290,14 @@ export class Filler {
 
   /** As many as an odd scrap yields: rows pushed to and fro, and what lies on it altogether. */
   fillOdd(paper: Ring): Filled {
-    const outline = turnedRing(paper, 0);
+    const outline = turnRing(paper, 0);
     const size = extentOf(outline);
     let best: Filled = { places: [], how: 'straight' };
     const rings = new Map<number, Ring>();
     const lies = (place: Place) => {
-      const ring = rings.get(place.degrees) ?? turnedRing(this.ring, place.degrees);
+      const ring = rings.get(place.degrees) ?? turnRing(this.ring, place.degrees);
       rings.set(place.degrees, ring);
-      return liesWithin(shiftedRing(ring, place.x, place.y), outline, SLACK);
+      return isRingWithin(shiftRing(ring, place.x, place.y), outline, FLOAT_SLACK_TICKS);
     };
     for (const { rows, isAside } of this.fewWays()) {
       if (this.laying.over?.()) break;
@@ -290,9 +305,9 @@ export class Filler {
       for (let i = 0; i < PUSHES; i++)
         for (let j = 0; j < PUSHES; j++) {
           const [dx, dy] = [(-i * rows.pitch) / PUSHES, (-j * 2 * rows.rise) / PUSHES];
-          const within = laidIn(rows, { width: room.width - dx, height: room.height - dy })
+          const within = layRowsIn(rows, { width: room.width - dx, height: room.height - dy })
             .map((p) => ({ ...p, x: p.x + dx, y: p.y + dy }))
-            .filter((p) => p.x >= -SLACK && p.y >= -SLACK);
+            .filter((p) => p.x >= -FLOAT_SLACK_TICKS && p.y >= -FLOAT_SLACK_TICKS);
           // nothing that cannot be more than is known
           if (within.length <= best.places.length) continue;
           const places = within.map((p) => (isAside ? backAgain(p) : p)).filter(lies);

@@ -1,14 +1,14 @@
-export { Filler, type Filled, type How, type Laying, type Place } from './fill.ts';
+export { Filler, type Filled, type How, type LatticeLayout, type Place } from './fill.ts';
 export {
   areaOf,
   extentOf,
-  liesOver,
-  liesWithin,
-  shiftedRing,
-  turnedRing,
+  isRingOver,
+  isRingWithin,
+  shiftRing,
+  turnRing,
   type Corner,
   type Extent,
   type Ring,
 } from './outline.ts';
 export type { Turning } from './rows.ts';
-export { rowKinds, rowsOf, type RowKind, type Rows } from './rows.ts';
+export { listRowKinds, buildRows, type RowKind, type Rows } from './rows.ts';

@@ -12,10 +12,10 @@ export interface Extent {
 }
 
 /** Turned counter-clockwise by degrees, then moved so that its bounds begin at 0, 0. */
-export function turnedRing(ring: Ring, degrees: number): Ring {
+export function turnRing(ring: Ring, degrees: number): Ring {
   const quarters = ((degrees % 360) + 360) % 360;
   const [sin, cos] = SQUARE[quarters] ?? [Math.sin((degrees * Math.PI) / 180), Math.cos((degrees * Math.PI) / 180)];
-  return atOrigin(ring.map(([x, y]): Corner => [x * cos - y * sin, x * sin + y * cos]));
+  return moveRingToOrigin(ring.map(([x, y]): Corner => [x * cos - y * sin, x * sin + y * cos]));
 }
 /** Sine and cosine where they are whole. */
 const SQUARE: Readonly<Record<number, readonly [number, number]>> = {
@@ -25,7 +25,7 @@ const SQUARE: Readonly<Record<number, readonly [number, number]>> = {
   270: [-1, 0],
 };
 
-export function atOrigin(ring: Ring): Ring {
+export function moveRingToOrigin(ring: Ring): Ring {
   const [left, bottom] = [Math.min(...ring.map(([x]) => x)), Math.min(...ring.map(([, y]) => y))];
   return ring.map(([x, y]): Corner => [x - left, y - bottom]);
 }
@@ -35,7 +35,7 @@ export const extentOf = (ring: Ring): Extent => ({
   height: Math.max(...ring.map(([, y]) => y)),
 });
 
-export const shiftedRing = (ring: Ring, dx: number, dy: number): Ring => ring.map(([x, y]): Corner => [x + dx, y + dy]);
+export const shiftRing = (ring: Ring, dx: number, dy: number): Ring => ring.map(([x, y]): Corner => [x + dx, y + dy]);
 
 /** Area within, in square ticks. */
 export const areaOf = (ring: Ring): number =>
@@ -47,12 +47,12 @@ export const areaOf = (ring: Ring): number =>
   ) / 2;
 
 /** Whether two outlines are the same, corner by corner in any order, to within so much. */
-export const alike = (a: Ring, b: Ring, within: number): boolean =>
+export const isAlikeRing = (a: Ring, b: Ring, within: number): boolean =>
   a.length === b.length &&
   a.every(([x, y]) => b.some(([px, py]) => Math.abs(px - x) < within && Math.abs(py - y) < within));
 
 /** Whether a ring lies inside another, touching its edge or not. */
-export function liesWithin(ring: Ring, paper: Ring, slack: number): boolean {
+export function isRingWithin(ring: Ring, paper: Ring, slack: number): boolean {
   const next = (of: Ring, i: number) => of[(i + 1) % of.length]!;
   return (
     ring.every(([x, y]) => isWithin(paper, x, y, slack)) &&
@@ -67,7 +67,7 @@ export function liesWithin(ring: Ring, paper: Ring, slack: number): boolean {
 }
 
 /** Whether two rings have more than their rims in common. */
-export function liesOver(a: Ring, b: Ring, slack: number): boolean {
+export function isRingOver(a: Ring, b: Ring, slack: number): boolean {
   const reach = (ring: Ring, axis: 0 | 1) => [
     Math.min(...ring.map((p) => p[axis])),
     Math.max(...ring.map((p) => p[axis])),
@@ -86,7 +86,7 @@ export function liesOver(a: Ring, b: Ring, slack: number): boolean {
     a.some((p, i) => b.some((q, k) => crosses(p, next(a, i), q, next(b, k), slack))) ||
     inside(a, b) ||
     inside(b, a) ||
-    alike(a, b, slack)
+    isAlikeRing(a, b, slack)
   );
 }
 

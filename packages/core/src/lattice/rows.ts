@@ -1,5 +1,5 @@
-import { areaOf, extentOf, alike, turnedRing, type Corner, type Ring } from './outline.ts';
-import { lift, rimOf, type Rim } from './envelope.ts';
+import { areaOf, extentOf, isAlikeRing, turnRing, type Corner, type Ring } from './outline.ts';
+import { liftOver, rimOf, type Rim } from './envelope.ts';
 
 /*
  * Rows of one outline, one above the other:
@@ -53,13 +53,13 @@ const variantOf = (ring: Ring, degrees: number): Variant => ({
 });
 
 /** The outline turned each way that makes a difference: by 15° on, first as it is. */
-export function variantsOf(ring: Ring, turning: Turning): { readonly ring: Ring; readonly degrees: number }[] {
+export function turnRingEachWay(ring: Ring, turning: Turning): { readonly ring: Ring; readonly degrees: number }[] {
   const step = turning === 'any' ? 15 : 180;
   const found: { ring: Ring; degrees: number }[] = [];
-  const { width, height } = extentOf(turnedRing(ring, 0));
+  const { width, height } = extentOf(turnRing(ring, 0));
   for (let degrees = 0; degrees < (turning === 'none' ? 1 : 360); degrees += step) {
-    const turned = turnedRing(ring, degrees);
-    if (!found.some((f) => alike(f.ring, turned, (width + height) * 1e-6))) found.push({ ring: turned, degrees });
+    const turned = turnRing(ring, degrees);
+    if (!found.some((f) => isAlikeRing(f.ring, turned, (width + height) * 1e-6))) found.push({ ring: turned, degrees });
   }
   // upright ones first: of equals the first is taken
   const plain = (degrees: number) => (degrees % 90 === 0 ? 0 : degrees % 30 === 0 ? 1 : 2);
@@ -75,14 +75,14 @@ export interface RowKind {
 }
 
 /** The rows that an outline can be laid in: all one way, or one up and one down, each way that it can be turned. */
-export function rowKinds(ring: Ring, turning: Turning, apart: number): RowKind[] {
-  const variants = variantsOf(ring, turning).map((v) => variantOf(v.ring, v.degrees));
+export function listRowKinds(ring: Ring, turning: Turning, apart: number): RowKind[] {
+  const variants = turnRingEachWay(ring, turning).map((v) => variantOf(v.ring, v.degrees));
   const within = (variants[0]!.upper.x.at(-1)! + variants[0]!.right.x.at(-1)!) * 1e-6;
   return variants.flatMap((v, i): RowKind[] => {
     const { height } = extentOf(v.ring);
     const alone = { members: [v], across: [0], pitch: beside(v, v, apart), height };
-    const down = turnedRing(v.ring, 180);
-    const opposite = variants.findIndex((o) => alike(o.ring, down, within));
+    const down = turnRing(v.ring, 180);
+    const opposite = variants.findIndex((o) => isAlikeRing(o.ring, down, within));
     // one that looks the same upside down has no other
     if (opposite <= i) return [alone];
     const other = variants[opposite]!;
@@ -96,14 +96,14 @@ const beside = (a: Variant, b: Variant, apart: number): number => widened(a.righ
 
 /** As far as it takes at a shift, and at any shift nearer than `apart`, and then by so much more. */
 function widened(upper: Rim, lower: Rim, across: number, apart: number): number {
-  if (apart <= 0) return lift(upper, lower, across);
+  if (apart <= 0) return liftOver(upper, lower, across);
   let most = -Infinity;
-  for (let k = -4; k <= 4; k++) most = Math.max(most, lift(upper, lower, across + (k * apart) / 4));
+  for (let k = -4; k <= 4; k++) most = Math.max(most, liftOver(upper, lower, across + (k * apart) / 4));
   return most + apart;
 }
 
 /** Rows of a kind, each moved over by so much; as near as they go. Null where they cannot. */
-export function rowsOf(kind: RowKind, over: number, slants: boolean, apart: number): Rows | null {
+export function buildRows(kind: RowKind, over: number, slants: boolean, apart: number): Rows | null {
   const { members, across, pitch, height } = kind;
   if (!(pitch > 0)) return null;
   /** How far above a row another must begin that is moved over by so much. */
@@ -136,17 +136,17 @@ export function rowsOf(kind: RowKind, over: number, slants: boolean, apart: numb
 }
 
 const both = (kind: RowKind, over: number, apart: number): Rows[] =>
-  (over === 0 ? [false] : [false, true]).flatMap((slants) => rowsOf(kind, over, slants, apart) ?? []);
+  (over === 0 ? [false] : [false, true]).flatMap((slants) => buildRows(kind, over, slants, apart) ?? []);
 
 /** The ways that are tried whatever the paper: straight, and moved over by shares of the pitch. */
-export function plainWays(kind: RowKind, apart: number): Rows[] {
+export function listPlainRows(kind: RowKind, apart: number): Rows[] {
   const { pitch } = kind;
   const shares = Array.from({ length: SHARES - 1 }, (_, i) => ((i + 1) * pitch) / SHARES);
   return [0, pitch / 2, ...shares.filter((over) => over !== pitch / 2)].flatMap((over) => both(kind, over, apart));
 }
 
 /** Moved over by what a paper of this width has left: as far as goes without losing one. */
-export function leftoverWays(kind: RowKind, width: number, apart: number): Rows[] {
+export function listLeftoverRows(kind: RowKind, width: number, apart: number): Rows[] {
   const reach = Math.max(...kind.members.map((m, i) => kind.across[i]! + extentOf(m.ring).width));
   const left = (width - reach) % kind.pitch;
   return left > 0 ? both(kind, left, apart) : [];

@@ -4,24 +4,24 @@ import {
   MARKS,
   addExact,
   exact,
-  exactText,
-  figureOf,
+  formatExactLength,
+  computeLengthFigure,
   inUnit,
   inches,
   isOnMark,
   isWhole,
   isZero,
-  lengthNamed,
+  withUnitNamed,
   lengthOf,
   lengthText,
-  lengthsIn,
+  checkLengthsIn,
   millimetres,
   parseLength,
   parseSize,
   roundExact,
   scaleExact,
   ticks,
-  LONGEST,
+  MAX_LENGTH_TICKS,
 } from './index.ts';
 
 const IN = 24384;
@@ -106,8 +106,8 @@ describe('reading, at its edges', () => {
     expect(code('-1/2', 'in', { allow: 'negative' })).toBe(-IN / 2);
   });
   test('the longest still passes, either way', () => {
-    expect(code('100', 'in')).toBe(LONGEST);
-    expect(code('-100', 'in', { allow: 'negative' })).toBe(-LONGEST);
+    expect(code('100', 'in')).toBe(MAX_LENGTH_TICKS);
+    expect(code('-100', 'in', { allow: 'negative' })).toBe(-MAX_LENGTH_TICKS);
     expect(code('100 1/64', 'in')).toBe('length-too-large');
     expect(code('-100 1/64', 'in', { allow: 'negative' })).toBe('length-too-large');
     expect(code('-301/3', 'in', { allow: 'negative' })).toBe('length-too-large');
@@ -169,7 +169,7 @@ describe('reading sizes, at their edges', () => {
 
 describe('showing, at its edges', () => {
   test('nothing is a plain nought, in either unit', () => {
-    expect(figureOf(ticks(0), MARKS['1/16'])).toEqual({
+    expect(computeLengthFigure(ticks(0), MARKS['1/16'])).toEqual({
       unit: 'in',
       negative: false,
       whole: '0',
@@ -177,18 +177,18 @@ describe('showing, at its edges', () => {
       denominator: 0,
       off: 0,
     });
-    expect(figureOf(ticks(0), MARKS['1 mm'])).toMatchObject({
+    expect(computeLengthFigure(ticks(0), MARKS['1 mm'])).toMatchObject({
       unit: 'mm',
       negative: false,
       whole: '0',
       denominator: 0,
     });
-    expect([exactText(ticks(0), 'in'), exactText(ticks(0), 'mm')]).toEqual(['0', '0']);
+    expect([formatExactLength(ticks(0), 'in'), formatExactLength(ticks(0), 'mm')]).toEqual(['0', '0']);
   });
   test('millimetres show as many decimals as their mark has', () => {
-    expect(figureOf(ticks(960 * 3 + 480), MARKS['1 mm']).whole).toBe('4');
-    expect(figureOf(ticks(960 * 3 + 480), MARKS['0.5 mm']).whole).toBe('3.5');
-    expect(figureOf(ticks(-960 * 3), MARKS['0.5 mm'])).toMatchObject({ negative: true, whole: '3' });
+    expect(computeLengthFigure(ticks(960 * 3 + 480), MARKS['1 mm']).whole).toBe('4');
+    expect(computeLengthFigure(ticks(960 * 3 + 480), MARKS['0.5 mm']).whole).toBe('3.5');
+    expect(computeLengthFigure(ticks(-960 * 3), MARKS['0.5 mm'])).toMatchObject({ negative: true, whole: '3' });
   });
   test.each([
     [IN / 2, 'in', '1/2'],
@@ -199,13 +199,13 @@ describe('showing, at its edges', () => {
     [1, 'mm', '0.001'],
     [960 * 3 + 1, 'mm', '3.001'],
     [1, 'in', '1/24384'],
-  ] as const)('%d ticks in %s are %s', (n, unit, text) => expect(exactText(ticks(n), unit)).toBe(text));
+  ] as const)('%d ticks in %s are %s', (n, unit, text) => expect(formatExactLength(ticks(n), unit)).toBe(text));
 });
 
 describe('lengths in documents', () => {
   const sheet = z
     .object({ width: lengthText(), trim: lengthText({ allow: 'zero' }) })
-    .superRefine((value, context) => void lengthsIn('in', context)(value.width, ['width']));
+    .superRefine((value, context) => void checkLengthsIn('in', context)(value.width, ['width']));
   test('what does not read is refused with its problem as data', () => {
     const read = sheet.safeParse({ width: 'rust', trim: '0' });
     expect(read.success).toBe(false);
@@ -225,7 +225,7 @@ describe('lengths in documents', () => {
     ]);
     let seen: unknown;
     z.string()
-      .superRefine((value, context) => void (seen = lengthsIn('mm', context)(value, [])))
+      .superRefine((value, context) => void (seen = checkLengthsIn('mm', context)(value, [])))
       .parse('25.4');
     expect(seen).toBe(IN);
   });
@@ -233,12 +233,12 @@ describe('lengths in documents', () => {
 
 describe('naming units in a line', () => {
   test('a bare length gets the unit it was meant in; nothing, and what is no length, stay', () => {
-    expect(lengthNamed('4', 'in')).toBe('4 in');
-    expect(lengthNamed(4, 'mm')).toBe('4 mm');
-    expect(lengthNamed('-4', 'mm')).toBe('-4 mm');
-    expect(lengthNamed('4 cm', 'in')).toBe('4 cm');
-    expect(lengthNamed('0', 'in')).toBe('0');
-    expect(lengthNamed('rust', 'in')).toBe('rust');
-    expect(lengthNamed('4 3', 'in')).toBe('4 3');
+    expect(withUnitNamed('4', 'in')).toBe('4 in');
+    expect(withUnitNamed(4, 'mm')).toBe('4 mm');
+    expect(withUnitNamed('-4', 'mm')).toBe('-4 mm');
+    expect(withUnitNamed('4 cm', 'in')).toBe('4 cm');
+    expect(withUnitNamed('0', 'in')).toBe('0');
+    expect(withUnitNamed('rust', 'in')).toBe('rust');
+    expect(withUnitNamed('4 3', 'in')).toBe('4 3');
   });
 });

@@ -24,7 +24,7 @@ function lowest(n: number, d: number): [number, number] {
  * The figure to show for a length: fractions in lowest terms at the mark, or decimals of a millimetre.
  * A length between marks gets the nearest mark and the difference in `off`.
  */
-export function figureOf(length: Ticks, mark: Mark): LengthFigure {
+export function computeLengthFigure(length: Ticks, mark: Mark): LengthFigure {
   const shown = roundToMark(length, mark, 'nearest');
   const off = ticks(length - shown);
   const size = Math.abs(shown);
@@ -53,17 +53,18 @@ const spell = (f: LengthFigure, slash: string, gap: string): string => {
 };
 
 /** `4 3/8`: for copying, files and screen readers. */
-export const plainLength = (length: Ticks, mark: Mark): string =>
-  spell(figureOf(length, mark), '/', ' ').replace('−', '-');
+export const formatPlainLength = (length: Ticks, mark: Mark): string =>
+  spell(computeLengthFigure(length, mark), '/', ' ').replace('−', '-');
 
 /** `4 3⁄8` with the fraction slash, which the shipped faces set as a true fraction, and a space at which no line breaks: a 4 by itself would be read. */
-export const typesetLength = (length: Ticks, mark: Mark): string => spell(figureOf(length, mark), '⁄', '\u202f');
+export const formatTypesetLength = (length: Ticks, mark: Mark): string =>
+  spell(computeLengthFigure(length, mark), '⁄', '\u202f');
 
 /**
  * The shortest text that reads back as exactly this length in `unit`: a fraction in inches, a decimal in
  * millimetres. Used when a length is written into a document.
  */
-export function exactText(length: Ticks, unit: Unit): string {
+export function formatExactLength(length: Ticks, unit: Unit): string {
   const per = TICKS_PER_UNIT[unit];
   const sign = length < 0 ? '-' : '';
   const size = Math.abs(length);

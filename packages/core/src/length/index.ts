@@ -2,7 +2,7 @@ export { TICKS_PER_UNIT, ZERO, inUnit, inches, millimetres, ticks, type Ticks, t
 export { addExact, exact, isWhole, isZero, roundExact, scaleExact, type Exact, type Rounding } from './exact.ts';
 export { MARKS, MARK_NAMES, isOnMark, roundToMark, type Mark, type MarkName } from './mark.ts';
 export {
-  LONGEST,
+  MAX_LENGTH_TICKS,
   lengthOf,
   parseLength,
   parseSize,
@@ -12,6 +12,19 @@ export {
   type ReadOptions,
   type SizeResult,
 } from './parse.ts';
-export { exactText, figureOf, plainLength, typesetLength, type LengthFigure } from './format.ts';
-export { BY_SAID, LENGTH_SAID, SHEET_NAME, lengthNamed, sizeOfSheet, unitOfLine } from './spoken.ts';
-export { addProblem, lengthText, lengthsIn, type LengthText } from './schema.ts';
+export {
+  formatExactLength,
+  computeLengthFigure,
+  formatPlainLength,
+  formatTypesetLength,
+  type LengthFigure,
+} from './format.ts';
+export {
+  BY_PATTERN,
+  LENGTH_PATTERN,
+  SHEET_NAME_PATTERN,
+  withUnitNamed,
+  sizeOfSheet,
+  detectLineUnit,
+} from './spoken.ts';
+export { addLengthProblem, lengthText, checkLengthsIn, type LengthText } from './schema.ts';

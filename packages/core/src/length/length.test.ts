@@ -2,16 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   MARKS,
-  exactText,
-  figureOf,
+  formatExactLength,
+  computeLengthFigure,
   lengthOf,
   parseLength,
   parseSize,
-  unitOfLine,
-  plainLength,
+  detectLineUnit,
+  formatPlainLength,
   roundToMark,
   ticks,
-  typesetLength,
+  formatTypesetLength,
   exact,
 } from './index.ts';
 
@@ -92,17 +92,17 @@ describe('showing lengths', () => {
     [lengthOf('-1/8'), '1/16', '-1/8', 0],
     [lengthOf('25.4 mm'), '0.5 mm', '25.5', -96],
   ] as const)('%d at %s is %s', (length, mark, text, off) => {
-    expect(plainLength(length, MARKS[mark])).toBe(text);
-    expect(figureOf(length, MARKS[mark]).off).toBe(off);
+    expect(formatPlainLength(length, MARKS[mark])).toBe(text);
+    expect(computeLengthFigure(length, MARKS[mark]).off).toBe(off);
   });
 
   test('sets a fraction with the fraction slash', () =>
-    expect(typesetLength(lengthOf('4 3/8'), MARKS['1/16'])).toBe('4\u202f3⁄8'));
+    expect(formatTypesetLength(lengthOf('4 3/8'), MARKS['1/16'])).toBe('4\u202f3⁄8'));
 
   test('what is written reads back as the same length, in either unit', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 90 * IN }), fc.constantFrom('in' as const, 'mm' as const), (n, unit) => {
-        expect(lengthOf(exactText(ticks(n), unit), unit)).toBe(n);
+        expect(lengthOf(formatExactLength(ticks(n), unit), unit)).toBe(n);
       }),
     );
   });
@@ -135,5 +135,5 @@ describe('lengths in the middle of a line', () => {
     ['scrap 12 x 5', 'mm'],
     ['mat 1/8 in around 89 x 127 mm', 'mm'],
     ['sheet 30 x 30 cm', 'mm'],
-  ])('%s is in %s', (line, unit) => expect(unitOfLine(line, 'mm')).toBe(unit));
+  ])('%s is in %s', (line, unit) => expect(detectLineUnit(line, 'mm')).toBe(unit));
 });

@@ -18,7 +18,7 @@ export interface ReadLength {
 export type LengthResult = { ok: true; value: ReadLength } | { ok: false; problem: LengthProblem };
 
 /** Nothing that is cut on a table is longer than this: 100 in. */
-export const LONGEST: Ticks = ticks(100 * TICKS_PER_UNIT.in);
+export const MAX_LENGTH_TICKS: Ticks = ticks(100 * TICKS_PER_UNIT.in);
 
 const VULGAR: Readonly<Record<string, string>> = {
   '½': '1/2',
@@ -39,8 +39,8 @@ const VULGAR: Readonly<Record<string, string>> = {
 };
 
 /** The signs of fractions, as a class of characters. */
-export const FRACTION_SIGNS = `[${Object.keys(VULGAR).join('')}]`;
-const FRACTION_SIGN = new RegExp(FRACTION_SIGNS, 'g');
+export const FRACTION_CHARACTERS = `[${Object.keys(VULGAR).join('')}]`;
+const FRACTION_SIGN = new RegExp(FRACTION_CHARACTERS, 'g');
 
 const UNIT_WORDS: Readonly<Record<string, [unit: Unit, factor: number]>> = {
   in: ['in', 1],
@@ -98,7 +98,7 @@ export interface ReadOptions {
 export function parseLength(
   value: string | number,
   unit: Unit,
-  { allow, most = LONGEST }: ReadOptions = {},
+  { allow, most = MAX_LENGTH_TICKS }: ReadOptions = {},
 ): LengthResult {
   const text = typeof value === 'number' ? String(value) : value;
   const fail = (problem: LengthProblem): LengthResult => ({ ok: false, problem });

@@ -5,7 +5,7 @@ import type { Ticks, Unit } from './ticks.ts';
 /**
  * A length in a document: text as typed (or a bare number). Kept as it was typed, so that each value keeps
  * its unit; the ticks are derived. Checked in millimetres, the most lenient reading; objects that have a unit of their own check
- * theirs in it (`lengthsIn`). The issue carries the problem as `params`.
+ * theirs in it (`checkLengthsIn`). The issue carries the problem as `params`.
  */
 export const lengthText = (options?: ReadOptions) =>
   z.union([z.string(), z.number()]).superRefine((value, context) => {
@@ -18,17 +18,17 @@ export type LengthText = string | number;
  * Checks lengths of a whole object in its unit, once their parts have been checked: adds an issue for each that does not read
  * there, and gives their ticks.
  */
-export function lengthsIn(unit: Unit, context: z.RefinementCtx) {
+export function checkLengthsIn(unit: Unit, context: z.RefinementCtx) {
   return (value: LengthText, path: readonly (string | number)[], options?: ReadOptions): Ticks | null => {
     const read = parseLength(value, unit, options);
     if (read.ok) return read.value.ticks;
-    addProblem(context, path, read.problem);
+    addLengthProblem(context, path, read.problem);
     return null;
   };
 }
 
 /** An issue that carries a problem as data, for words to be found elsewhere. */
-export function addProblem(
+export function addLengthProblem(
   context: z.RefinementCtx,
   path: readonly (string | number)[],
   problem: Readonly<Record<string, unknown>> & { readonly code: string },

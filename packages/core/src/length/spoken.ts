@@ -1,4 +1,4 @@
-import { FRACTION_SIGNS, parseLength } from './parse.ts';
+import { FRACTION_CHARACTERS, parseLength } from './parse.ts';
 import type { LengthText } from './schema.ts';
 import type { Unit } from './ticks.ts';
 
@@ -9,17 +9,17 @@ import type { Unit } from './ticks.ts';
 
 const UNIT = String.raw`(?:inches|inch|in\b|''|"|″|”|mm\b|cm\b)`;
 /** `3 1/2` is one length, `1/8 1/4` two: a whole number joins a fraction that follows it. A minus is part of what it stands before. */
-const AMOUNT = String.raw`(?:\d+(?:[\s-]+\d+\s*[/⁄]\s*\d+(?!\d)|\s*${FRACTION_SIGNS}|[.,]\d+|\s*[/⁄]\s*\d+)?|[.,]\d+|${FRACTION_SIGNS})`;
+const AMOUNT = String.raw`(?:\d+(?:[\s-]+\d+\s*[/⁄]\s*\d+(?!\d)|\s*${FRACTION_CHARACTERS}|[.,]\d+|\s*[/⁄]\s*\d+)?|[.,]\d+|${FRACTION_CHARACTERS})`;
 
 /** One length, as part of a larger pattern; it has no groups. Case is not told apart. */
-export const LENGTH_SAID = String.raw`(?:(?<![\w)]|${FRACTION_SIGNS})[-−–]\s?)?${AMOUNT}\s*${UNIT}?`;
+export const LENGTH_PATTERN = String.raw`(?:(?<![\w)]|${FRACTION_CHARACTERS})[-−–]\s?)?${AMOUNT}\s*${UNIT}?`;
 /** Between the two numbers of a size. */
-export const BY_SAID = String.raw`\s*(?:[x×*]|\bby\b)\s*`;
+export const BY_PATTERN = String.raw`\s*(?:[x×*]|\bby\b)\s*`;
 
-const NAMED = new RegExp(String.raw`(?:\d|${FRACTION_SIGNS})\s*(${UNIT})`, 'gi');
+const NAMED = new RegExp(String.raw`(?:\d|${FRACTION_CHARACTERS})\s*(${UNIT})`, 'gi');
 
 /** The unit of a whole line: the one that is named in it where only one is, which then holds for all that is bare; else the usual one. */
-export function unitOfLine(line: string, usual: Unit): Unit {
+export function detectLineUnit(line: string, usual: Unit): Unit {
   const named = new Set([...line.matchAll(NAMED)].map(([, word]) => word!.toLowerCase()));
   // centimetres are said of each number by itself
   if (named.has('cm')) return usual;
@@ -31,7 +31,7 @@ export function unitOfLine(line: string, usual: Unit): Unit {
 const isBare = (text: string): boolean => !/[a-z"″”']/i.test(text);
 
 /** A length typed bare, with the unit named in which it was meant. */
-export function lengthNamed<T extends LengthText>(text: T, unit: Unit): T | string {
+export function withUnitNamed<T extends LengthText>(text: T, unit: Unit): T | string {
   const read = parseLength(text, unit, { allow: 'negative' });
   return read.ok && isBare(String(text)) && read.value.ticks !== 0 ? `${text} ${unit}` : text;
 }
@@ -43,7 +43,7 @@ const NAMED_SHEETS: Readonly<Record<string, string>> = {
   // cards and what goes with them, as they are called in North America
   ...{ a2: '4 1/4 in x 5 1/2 in', a7: '5 in x 7 in' },
 };
-export const SHEET_NAME =
+export const SHEET_NAME_PATTERN =
   /\b(?:a[3-6]\b|a[27](?=\s+(?:folded\s+)?(?:card|base|note|notecard|panel))|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;
 /** The size of a sheet that is called by its name, as it would be typed. */
 export const sizeOfSheet = (name: string): string => NAMED_SHEETS[name.toLowerCase()]!;

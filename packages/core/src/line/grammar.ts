@@ -1,6 +1,6 @@
 import { parseLength, type LengthProblem, type LengthText, type Unit } from '../length/index.ts';
 import type { Token } from './tokens.ts';
-import { formsOf, isMany, lexiconOf, changesMeaning } from './lexicon.ts';
+import { listWordForms, isPlural, compileLexicon, isMeaningChanger } from './lexicon.ts';
 
 /*
  * What the words and values of a line belong to. A recipe says which words it knows; a value goes to the word that stands right
@@ -43,7 +43,7 @@ export interface Grammar {
   readonly idle?: readonly string[];
 }
 
-export interface HeardValue {
+export interface ParsedValue {
   readonly place: string;
   readonly texts: readonly string[];
   /** Where in the line. */
@@ -54,7 +54,7 @@ export interface HeardValue {
   readonly isBehind: boolean;
 }
 /** What was understood: the values in their order, and the flags. */
-export interface Heard {
+export interface ParsedValues {
   /** What it is about, as the grammar writes it. */
   readonly heads: ReadonlySet<string>;
   /** What it is about is said of one alone: `a banner`, never `banners`. */
@@ -63,7 +63,7 @@ export interface Heard {
   readonly quoted: string | null;
   /** Numbers in words that count what is described one by one, as the three of `three mats 1/8, 1/4, 1/8`. */
   readonly counting: readonly number[];
-  readonly values: readonly HeardValue[];
+  readonly values: readonly ParsedValue[];
   /** Words that nobody knows, beside no value: as they were typed. */
   readonly passedOver: readonly string[];
   readonly flags: ReadonlySet<string>;
@@ -71,7 +71,7 @@ export interface Heard {
   readonly flagsAt: ReadonlyArray<{ readonly flag: string; readonly at: number }>;
 }
 
-export type Mishearing =
+export type UnclearValue =
   | LengthProblem
   | { readonly code: 'word-unknown'; readonly text: string }
   | { readonly code: 'value-missing'; readonly text: string }
@@ -80,10 +80,10 @@ export type Mishearing =
   | { readonly code: 'said-twice'; readonly text: string }
   | { readonly code: 'goes-nowhere'; readonly text: string };
 
-export type HeardLine =
+export type LineMatch =
   /** How many of its words the recipe knew: of two that understand a line, the one that knew more of it. */
-  | { readonly ok: true; readonly heard: Heard; readonly known: number }
-  | { readonly ok: false; readonly problem: Mishearing; readonly known: number };
+  | { readonly ok: true; readonly heard: ParsedValues; readonly known: number }
+  | { readonly ok: false; readonly problem: UnclearValue; readonly known: number };
 
 /** Said between a word and its own value; any other word parts them. */
 const LINKS = new Set(['of', 'is', 'are', 'be', 'at', 'a', 'an', 'the', 'it', 'its', 'about', 'just', 'exactly']);
@@ -97,18 +97,18 @@ const MEASURES = new Set(['wide', 'long', 'tall', 'high', 'deep', 'apart', 'row'
  * What a line, taken apart, says to one recipe; null where none of its heads is said. A word that it does not know is asked about
  * where it may say something: beside a value, where it turns things round as `not` does, or where another recipe knows it.
  */
-export function hear(
+export function matchGrammar(
   tokens: readonly Token[],
   grammar: Grammar,
   unit: Unit,
   quoted: string | null = null,
   isKnownElsewhere: (word: string) => boolean = () => true,
-): HeardLine | null {
-  const lexicon = lexiconOf(grammar);
+): LineMatch | null {
+  const lexicon = compileLexicon(grammar);
   const known = tokens.map((t) => (t.kind === 'word' ? lexicon(t.word) : null));
   if (!known.some((k) => k?.as === 'head')) return null;
   const count = known.filter((k) => k && k.as !== 'idle').length;
-  const fail = (problem: Mishearing): HeardLine => ({ ok: false, problem, known: count });
+  const fail = (problem: UnclearValue): LineMatch => ({ ok: false, problem, known: count });
   /** Whether a word stands beside a value, with nothing but words that say nothing in between: it may be what the value is of. */
   const isBesideValue = (i: number): boolean =>
     ([1, -1] as const).some((by) => {
@@ -126,7 +126,7 @@ export function hear(
     known[i + 1]?.as === 'head';
   const passed = tokens.flatMap((t, i) => {
     if (t.kind !== 'word' || known[i] || !/^\p{L}{2,}$/u.test(t.word)) return [];
-    if (changesMeaning(t.word) || isKnownElsewhere(t.word)) return [];
+    if (isMeaningChanger(t.word) || isKnownElsewhere(t.word)) return [];
     return isBesideValue(i) && !isOfHead(i) ? [] : [{ at: i, said: t.said }];
   });
   for (const { at } of passed) known[at] = { as: 'idle' };
@@ -136,7 +136,7 @@ export function hear(
   const odd = odds.find((t) => t.kind === 'word' && t.word !== 'x') ?? odds[0];
   if (odd?.kind === 'word') return fail({ code: 'word-unknown', text: odd.said });
   const used = new Set<number>();
-  const values: HeardValue[] = [];
+  const values: ParsedValue[] = [];
   const flags = new Set<string>();
   known.forEach((k) => k?.as === 'flag' && flags.add(k.name));
   /** `the page`, beside a length. */
@@ -174,7 +174,7 @@ export function hear(
     const word = tokens[at]!;
     if (at !== i + 1 || word.kind !== 'word') return false;
     const parted = tokens.slice(at + 1, next).some((t) => t.kind === 'word' && !LINKS.has(t.word));
-    return parted || isMany(word.word);
+    return parted || isPlural(word.word);
   };
   /** The word of something square, or of a size, right behind its value: `on a 12 x 12 page`, `from 6 inch pads`. */
   const squareBehind = (i: number): [at: number, place: string] | null => {
@@ -182,8 +182,8 @@ export function hear(
     if (!word || !('names' in word) || used.has(i + 1)) return null;
     // `from 3 sheets` is a number of them
     const bare = token.kind === 'length' && token.whole !== null;
-    if (bare && next?.kind === 'word' && isMany(next.word)) return null;
-    const forms = next?.kind === 'word' ? formsOf(next.word) : [];
+    if (bare && next?.kind === 'word' && isPlural(next.word)) return null;
+    const forms = next?.kind === 'word' ? listWordForms(next.word) : [];
     const name = word.names.find((one) => !filled(one) && grammar.places[one]!.after?.some((w) => forms.includes(w)));
     return name === undefined ? null : [i + 1, name];
   };
@@ -218,7 +218,7 @@ export function hear(
     const [token, word, head] = [tokens[i]!, tokens[at]!, known[at]];
     const { of } = grammar.places[counts!]!;
     if (head?.as !== 'head' || !of) return head?.as === 'head';
-    const several = word.kind === 'word' && isMany(word.word);
+    const several = word.kind === 'word' && isPlural(word.word);
     return of.includes(head.head) && (several || (token.kind === 'length' && token.spelled));
   };
   const isCount = (i: number): boolean => {
@@ -236,7 +236,7 @@ export function hear(
       const follows = tokens[i + 1]?.kind ?? 'stop';
       const [, , such] = tokens.slice(i);
       // `four 6 1/4 squares`
-      if (token.spelled && follows === 'length' && such?.kind === 'word' && isMany(such.word)) return true;
+      if (token.spelled && follows === 'length' && such?.kind === 'word' && isPlural(such.word)) return true;
       if (ofThem(i + 1) || ofHead(i) || ofSuch(i + 1) || (token.spelled && (follows === 'stop' || follows === 'size')))
         return true;
     }
@@ -267,7 +267,7 @@ export function hear(
     token: Exclude<Token, { kind: 'word' | 'stop' }>,
     at: number,
     by: number | null = null,
-  ): Mishearing | null => {
+  ): UnclearValue | null => {
     const claims = by === null ? undefined : tokens[by];
     const word = claims?.kind === 'word' ? claims.word : null;
     const isBehind = by !== null && by > at;
@@ -366,7 +366,7 @@ export function hear(
   values.sort((a, b) => a.at - b.at);
   const flagsAt = known.flatMap((k, at) => (k?.as === 'flag' ? [{ flag: k.name, at }] : []));
   const heads = new Set(known.flatMap((k) => (k?.as === 'head' ? [k.head] : [])));
-  const single = tokens.every((t, i) => known[i]?.as !== 'head' || t.kind !== 'word' || !isMany(t.word));
+  const single = tokens.every((t, i) => known[i]?.as !== 'head' || t.kind !== 'word' || !isPlural(t.word));
   return {
     ok: true,
     heard: { values, passedOver, flags, flagsAt, heads, single, quoted, counting },
@@ -376,19 +376,22 @@ export function hear(
 
 /* What a recipe asks of what was heard. */
 
-export const lengthsAt = ({ values }: Heard, place: string): string[] =>
+export const lengthsAt = ({ values }: ParsedValues, place: string): string[] =>
   values.filter((v) => v.place === place).flatMap((v) => v.texts.slice(0, 1));
-export const lengthAt = (heard: Heard, place: string): LengthText | undefined => lengthsAt(heard, place)[0];
-export function sizeAt({ values }: Heard, place: string): { readonly width: string; readonly height: string } | null {
+export const lengthAt = (heard: ParsedValues, place: string): LengthText | undefined => lengthsAt(heard, place)[0];
+export function sizeAt(
+  { values }: ParsedValues,
+  place: string,
+): { readonly width: string; readonly height: string } | null {
   const found = values.find((v) => v.place === place && v.texts.length === 2);
   return found ? { width: found.texts[0]!, height: found.texts[1]! } : null;
 }
 /** A length that was said, in ticks; 0 where it is none. */
-export function ticksSaid(text: LengthText | undefined, unit: Unit): number {
+export function parseTicks(text: LengthText | undefined, unit: Unit): number {
   const read = parseLength(text ?? '', unit);
   return read.ok ? read.value.ticks : 0;
 }
-export const countAt = (heard: Heard, place: string): number | undefined => {
+export const countAt = (heard: ParsedValues, place: string): number | undefined => {
   const said = lengthAt(heard, place);
   return said === undefined ? undefined : Number(said);
 };

@@ -1,18 +1,18 @@
 export {
   countAt,
-  hear,
+  matchGrammar,
   lengthAt,
   lengthsAt,
   sizeAt,
-  ticksSaid,
+  parseTicks,
   type Grammar,
-  type Heard,
-  type HeardLine,
-  type HeardValue,
-  type Mishearing,
+  type ParsedValues,
+  type LineMatch,
+  type ParsedValue,
+  type UnclearValue,
   type Place,
 } from './grammar.ts';
-export { changesMeaning, lexiconOf } from './lexicon.ts';
-export { cardEitherWay, lineWithout, otherReadings } from './readings.ts';
-export { asOnePrint } from './together.ts';
-export { sizesInTheOther, tokensOf, type Token } from './tokens.ts';
+export { isMeaningChanger, compileLexicon } from './lexicon.ts';
+export { splitCardReadings, dropWord, listOtherReadings } from './readings.ts';
+export { mergeIntoOnePrint } from './together.ts';
+export { nameOtherUnitSizes, tokenize, type Token } from './tokens.ts';

@@ -23,7 +23,7 @@ const TURNING = new Set(
   ).split(' '),
 );
 /** So do `narrower`, `widest` and `second`. */
-export const changesMeaning = (word: string): boolean =>
+export const isMeaningChanger = (word: string): boolean =>
   TURNING.has(word) || /(n['’]t|er|est|first|second|third|th)$/.test(word);
 /** The words of a grammar, by what they are to it. */
 interface Words {
@@ -34,7 +34,7 @@ interface Words {
 }
 
 /** What a word is to a grammar. */
-export type Known =
+export type WordMeaning =
   | { readonly as: 'idle' }
   /** It may be a place too. */
   | { readonly as: 'head'; readonly head: string; readonly names: readonly string[] }
@@ -42,8 +42,8 @@ export type Known =
   | { readonly as: 'place'; readonly names: readonly string[] };
 
 /** What a word is to a grammar: as it stands, in the singular, or with a slip of the pen. */
-export function lexiconOf({ heads, places, flags = {}, idle = [] }: Words): (word: string) => Known | null {
-  const words = new Map<string, Known>();
+export function compileLexicon({ heads, places, flags = {}, idle = [] }: Words): (word: string) => WordMeaning | null {
+  const words = new Map<string, WordMeaning>();
   for (const word of idle) words.set(word, { as: 'idle' });
   for (const [name, list] of Object.entries(flags)) for (const word of list) words.set(word, { as: 'flag', name });
   for (const [name, { words: list }] of Object.entries(places))
@@ -57,14 +57,14 @@ export function lexiconOf({ heads, places, flags = {}, idle = [] }: Words): (wor
   }
   const all = [...words.keys()];
   return (said) => {
-    for (const form of formsOf(said)) {
+    for (const form of listWordForms(said)) {
       const known = words.get(form);
       if (known) return known;
     }
-    if (formsOf(said).some((form) => IDLE.has(form))) return { as: 'idle' };
+    if (listWordForms(said).some((form) => IDLE.has(form))) return { as: 'idle' };
     const slips = said.length >= 8 ? 2 : said.length >= 5 ? 1 : 0;
     // `fram`, of `framing`, is too short for a slip of the pen
-    const bare = formsOf(said)[1] ?? said;
+    const bare = listWordForms(said)[1] ?? said;
     const meant = /ing$/.test(said) && bare.length < 5 ? said : bare;
     const isSlip = (word: string) => word.length >= 4 && distance(meant, word, slips) <= slips;
     const near = slips && !NO_SLIPS.has(said) ? all.find(isSlip) : undefined;
@@ -73,14 +73,14 @@ export function lexiconOf({ heads, places, flags = {}, idle = [] }: Words): (wor
 }
 
 /** `gaps`, and no `glass`. */
-export const isMany = (word: string): boolean => /[^s]s$/.test(word);
+export const isPlural = (word: string): boolean => /[^s]s$/.test(word);
 
 /** A word as said, then without what makes it many, or done: `notched`, `gaps`, `reaches`. */
-export function formsOf(said: string): string[] {
+export function listWordForms(said: string): string[] {
   const forms = [said];
   const bare = said.replace(/'s?$/, '');
   if (bare !== said) forms.push(bare);
-  if (isMany(bare)) forms.push(bare.slice(0, -1));
+  if (isPlural(bare)) forms.push(bare.slice(0, -1));
   if (/(ch|sh|x|ss)es$/.test(bare)) forms.push(bare.slice(0, -2));
   if (/ed$/.test(bare)) forms.push(bare.slice(0, -2), bare.slice(0, -1));
   if (/ing$/.test(bare)) forms.push(bare.slice(0, -3), `${bare.slice(0, -3)}e`);

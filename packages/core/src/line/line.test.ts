@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { countAt, hear, lengthAt, lengthsAt, sizeAt, type Grammar } from './index.ts';
-import { tokensOf } from './tokens.ts';
+import { countAt, matchGrammar, lengthAt, lengthsAt, sizeAt, type Grammar } from './index.ts';
+import { tokenize } from './tokens.ts';
 
 const said = (line: string): string =>
-  tokensOf(line)
+  tokenize(line)
     .map((t) => {
       switch (t.kind) {
         case 'word':
@@ -91,7 +91,7 @@ describe('what belongs to what', () => {
     idle: ['windy'],
   };
   const about = (line: string) => {
-    const line_ = hear(tokensOf(line), grammar, 'in');
+    const line_ = matchGrammar(tokenize(line), grammar, 'in');
     if (!line_) return null;
     if (!line_.ok) return line_.problem;
     const { heard } = line_;
@@ -127,17 +127,17 @@ describe('what belongs to what', () => {
   ])('%s', (line, all) => expect(about(line)).toEqual(all));
   test('a value that has no place at all', () => {
     const bare: Grammar = { heads: ['kite'], places: {}, usual: [] };
-    expect(hear(tokensOf('kite 3'), bare, 'in')).toMatchObject({
+    expect(matchGrammar(tokenize('kite 3'), bare, 'in')).toMatchObject({
       ok: false,
       problem: { code: 'goes-nowhere', text: '3' },
     });
   });
   test('how many of its words were known tells which recipe a line is about', () => {
-    expect(hear(tokensOf('red kite gap 1/4'), grammar, 'in')).toMatchObject({ ok: true, known: 3 });
-    expect(hear(tokensOf('a kite of the windy week'), grammar, 'in')).toMatchObject({ ok: false, known: 1 });
+    expect(matchGrammar(tokenize('red kite gap 1/4'), grammar, 'in')).toMatchObject({ ok: true, known: 3 });
+    expect(matchGrammar(tokenize('a kite of the windy week'), grammar, 'in')).toMatchObject({ ok: false, known: 1 });
   });
   test('what a recipe asks of it', () => {
-    const line = hear(tokensOf('4 kites 2 x 3, gap 1/4, tails 5 and 6'), grammar, 'in');
+    const line = matchGrammar(tokenize('4 kites 2 x 3, gap 1/4, tails 5 and 6'), grammar, 'in');
     if (!line?.ok) throw new Error(JSON.stringify(line));
     const { heard } = line;
     expect([countAt(heard, 'count'), sizeAt(heard, 'size'), lengthAt(heard, 'gap'), lengthsAt(heard, 'tail')]).toEqual([

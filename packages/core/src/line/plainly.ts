@@ -1,5 +1,5 @@
-import { BY_SAID, LENGTH_SAID, SHEET_NAME, sizeOfSheet } from '../length/index.ts';
-import { ONES, TENS } from './numbers.ts';
+import { BY_PATTERN, LENGTH_PATTERN, SHEET_NAME_PATTERN, sizeOfSheet } from '../length/index.ts';
+import { ONES_WORDS, TENS_WORDS } from './numbers.ts';
 
 /* Ways of saying things that the words and values alone do not tell, each turned into the usual way to say it. */
 
@@ -14,11 +14,11 @@ const OTHER_HALF =
 /** `half-inch`, `1/4-inch`, `12-in`. */
 const HYPHENED =
   /(?<=\d|\b(?:half|third|quarter|eighth|sixteenth|one|two|three|four|five|six|eight|ten|twelve))-(?=(?:inch|inches|in|mm|cm)\b)/giu;
-const SIZE_SAID = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
-const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES.join('|')}|a\s+dozen)`;
+const SIZE_SAID = `${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN}`;
+const NUMBER_SAID = String.raw`(?:\d{1,3}|${ONES_WORDS.join('|')}|a\s+dozen)`;
 /** Sizes that prints come in. */
-export const PRINT_SIZE =
-  '(?:2x3|3x3|3x4|4x3|3x5|5x3|4x4|4x6|6x4|5x5|5x7|7x5|6x6|6x8|8x6|8x8|8x10|10x8|12x12)'.replaceAll('x', BY_SAID);
+export const PRINT_SIZE_PATTERN =
+  '(?:2x3|3x3|3x4|4x3|3x5|5x3|4x4|4x6|6x4|5x5|5x7|7x5|6x6|6x8|8x6|8x8|8x10|10x8|12x12)'.replaceAll('x', BY_PATTERN);
 const PHOTOS = '(?:photos?|pictures?|prints?|pics?)';
 /** What is said in a roundabout way, and how it is said plainly. */
 const PLAINLY: readonly (readonly [RegExp, string])[] = [
@@ -35,7 +35,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `three 4 x 6 in a row on 12 x 12, how much between`
   [
     new RegExp(
-      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*(?:${PHOTOS})?\s*(?:in\s+a\s+row|side\s+by\s+side)\s+(?:on|across|over)\s+(?:an?\s+|my\s+|the\s+)?(${LENGTH_SAID})(?:${BY_SAID}${LENGTH_SAID})?\s*(?:page|base|sheet)?\s*(?:,\s*(?:and\s+)?(?:how\s+(?:much|big|wide)\s+(?:is\s+|are\s+)?(?:the\s+)?(?:gaps?|space)?\s*(?:is\s+)?(?:between|left)?|what\s+gaps?|even(?:ly)?(?:\s+spaced)?))?\s*\??\s*$`,
+      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*(?:${PHOTOS})?\s*(?:in\s+a\s+row|side\s+by\s+side)\s+(?:on|across|over)\s+(?:an?\s+|my\s+|the\s+)?(${LENGTH_PATTERN})(?:${BY_PATTERN}${LENGTH_PATTERN})?\s*(?:page|base|sheet)?\s*(?:,\s*(?:and\s+)?(?:how\s+(?:much|big|wide)\s+(?:is\s+|are\s+)?(?:the\s+)?(?:gaps?|space)?\s*(?:is\s+)?(?:between|left)?|what\s+gaps?|even(?:ly)?(?:\s+spaced)?))?\s*\??\s*$`,
       'iu',
     ),
     '$1 $2 strips across $3',
@@ -51,16 +51,16 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `banner 12 long with 6 flags`: all of them together
   [
     new RegExp(
-      String.raw`\b(?:banner|bunting)\s+(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:long|wide)\s*,?\s*(?:with|of|and|has)?\s+(${NUMBER_SAID})\s+(flags|pennants|banners|triangles)\b`,
+      String.raw`\b(?:banner|bunting)\s+(${LENGTH_PATTERN})\s*(?:inches|inch|in)?\s+(?:long|wide)\s*,?\s*(?:with|of|and|has)?\s+(${NUMBER_SAID})\s+(flags|pennants|banners|triangles)\b`,
       'iu',
     ),
     '$2 $3 across $1',
   ],
-  [new RegExp(String.raw`\bv[\s-]?cut\s+(?=${LENGTH_SAID})`, 'iu'), 'fishtail '],
+  [new RegExp(String.raw`\bv[\s-]?cut\s+(?=${LENGTH_PATTERN})`, 'iu'), 'fishtail '],
   // `I have a 4 x 6 and want 1/4 inch of kraft all round it`
   [
     new RegExp(
-      String.raw`^\s*i(?:\s+have|['’]ve\s+got)\s+(?:an?\s+)?(${SIZE_SAID})\s*${PHOTOS}?\s*(?:,|and)\s*(?:i\s+)?(?:want|need|would\s+like)\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:of\s+)?(?:\p{L}+\s+){0,2}?(?:all\s+)?(?:the\s+way\s+)?a?round(?:\s+it)?\s*$`,
+      String.raw`^\s*i(?:\s+have|['’]ve\s+got)\s+(?:an?\s+)?(${SIZE_SAID})\s*${PHOTOS}?\s*(?:,|and)\s*(?:i\s+)?(?:want|need|would\s+like)\s+(?:an?\s+)?(${LENGTH_PATTERN})\s*(?:inches|inch|in)?\s+(?:of\s+)?(?:\p{L}+\s+){0,2}?(?:all\s+)?(?:the\s+way\s+)?a?round(?:\s+it)?\s*$`,
       'iu',
     ),
     'mat for a $1, $2 showing',
@@ -77,7 +77,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `3 x 3 squares of 3 3/4`, `2 columns and 4 rows of 2 x 3`
   [
     new RegExp(
-      String.raw`^\s*(\d{1,2})\s*(?:x|×|by)\s*(\d{1,2})\s+squares\s+of\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`,
+      String.raw`^\s*(\d{1,2})\s*(?:x|×|by)\s*(\d{1,2})\s+squares\s+of\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)`,
       'iu',
     ),
     'grid $1 columns, $2 rows, cells $3 x $3',
@@ -92,11 +92,11 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\bforked(?:\s+(?=ends?\b))?/giu, 'fishtail '],
   [/\bbunting(?:\s+of)?\s+triangles\b|\btriangle\s+bunting\b/giu, 'bunting'],
   [
-    new RegExp(String.raw`\bletter\s+(?:tiles|squares)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*square\b`, 'iu'),
+    new RegExp(String.raw`\bletter\s+(?:tiles|squares)\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s*square\b`, 'iu'),
     'letters $1 x $1',
   ],
   [/(?<!\bfor\s+an?\s+)\b(a[2-7])\s+envelopes?\b/giu, 'envelope for an $1 card'],
-  [new RegExp(String.raw`^\s*ruled\s+lines\s+(?=${LENGTH_SAID})`, 'iu'), 'journaling lines '],
+  [new RegExp(String.raw`^\s*ruled\s+lines\s+(?=${LENGTH_PATTERN})`, 'iu'), 'journaling lines '],
   [/\bfrom\s+(?:an?\s+|my\s+)?(?:patterned|plain|solid|striped|dotted|floral)\s+(?:paper|cardstock)\b/giu, ''],
   // `starburst 12 rays, 12 x 12`
   [
@@ -109,7 +109,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `half circles 1 1/2 across the bottom of 12`
   [
     new RegExp(
-      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\b.*)\bacross\s+the\s+(?:bottom|top|edge)\s+of\s+(?:an?\s+|my\s+|the\s+)?(?=${LENGTH_SAID})`,
+      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\b.*)\bacross\s+the\s+(?:bottom|top|edge)\s+of\s+(?:an?\s+|my\s+|the\s+)?(?=${LENGTH_PATTERN})`,
       'iu',
     ),
     'along ',
@@ -120,13 +120,13 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'half and half',
   ],
   [
-    new RegExp(String.raw`\bscallops\s+(?:of\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:wide|across)(?!\s+\d)`, 'iu'),
+    new RegExp(String.raw`\bscallops\s+(?:of\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:wide|across)(?!\s+\d)`, 'iu'),
     'repeat $1',
   ],
   // `leave 1/4 around a 12 x 12`
   [
     new RegExp(
-      String.raw`^\s*leave\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+(?:showing\s+)?(?:all\s+)?a?round\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:page|base|sheet)?\s*$`,
+      String.raw`^\s*leave\s+(?:an?\s+)?(${LENGTH_PATTERN})\s*(?:inches|inch|in)?\s+(?:showing\s+)?(?:all\s+)?a?round\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:page|base|sheet)?\s*$`,
       'iu',
     ),
     'page $2, panel showing $1',
@@ -141,13 +141,13 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   ],
   // `pocket 5 x 7 with three glued sides 1/4`
   [
-    new RegExp(String.raw`\b(two|three)\s+glued?\s+(?:sides|edges)\s*(?:of\s+|,\s*)?(${LENGTH_SAID})`, 'iu'),
+    new RegExp(String.raw`\b(two|three)\s+glued?\s+(?:sides|edges)\s*(?:of\s+|,\s*)?(${LENGTH_PATTERN})`, 'iu'),
     '$2 glue on $1 sides',
   ],
   // `stitch around a 4x6 1/8 from the edge`
   [
     new RegExp(
-      String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d{1,2}\/\d{1,2})(?=\s*(?:inch|in)?\s+(?:in\s+)?(?:from|showing|shows?|border|reveal|gaps?|inset|all\s+round|a?round|on\s+(?:each|all|every)|apart|between)\b)`,
+      String.raw`(?<![\d/.]\s?)(${PRINT_SIZE_PATTERN})\s+(\d{1,2}\/\d{1,2})(?=\s*(?:inch|in)?\s+(?:in\s+)?(?:from|showing|shows?|border|reveal|gaps?|inset|all\s+round|a?round|on\s+(?:each|all|every)|apart|between)\b)`,
       'iu',
     ),
     '$1, $2',
@@ -170,7 +170,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `pennants 2 x 3, seven across 12`, `hexagons 2 inches, 7 across`
   [
     new RegExp(
-      String.raw`(?<!\bband\b.*)(?<=,\s*)(${NUMBER_SAID})\s+across(?=\s*$|\s+(?:an?\s+|the\s+|my\s+)?${LENGTH_SAID}(?!\s*down))`,
+      String.raw`(?<!\bband\b.*)(?<=,\s*)(${NUMBER_SAID})\s+across(?=\s*$|\s+(?:an?\s+|the\s+|my\s+)?${LENGTH_PATTERN}(?!\s*down))`,
       'giu',
     ),
     '$1 of them across',
@@ -179,7 +179,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `strip of 12 inches in 4 equal blocks`
   [
     new RegExp(
-      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(?:strip|band)\s+(?:of\s+)?(${LENGTH_SAID})\s*(?:inches|inch|in(?=\s+in)|long)?\s*(?:long\s+)?(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
+      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(?:strip|band)\s+(?:of\s+)?(${LENGTH_PATTERN})\s*(?:inches|inch|in(?=\s+in)|long)?\s*(?:long\s+)?(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
       'iu',
     ),
     'band $1 long, $2 blocks butted',
@@ -188,26 +188,26 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `bunting, 9 flags 1 inch wide on 12`
   [
     new RegExp(
-      String.raw`(?<=\b(?:bunting|banners?|pennants?|flags?)\b.*)\bon\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)(?=\s*(?:inches|inch|in)?\s*$)`,
+      String.raw`(?<=\b(?:bunting|banners?|pennants?|flags?)\b.*)\bon\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)(?=\s*(?:inches|inch|in)?\s*$)`,
       'iu',
     ),
     'across $1',
   ],
   // `band 12 wide: 4, 3, rest`, `band 12: 4, 3, 5`
-  [new RegExp(String.raw`(?<=\bband\s+${LENGTH_SAID}\s*(?:inches|inch|in)?)\s*(?:wide\s*)?(?=:)`, 'iu'), ' long'],
-  [new RegExp(String.raw`\bhole\s+(?=${LENGTH_SAID}\s*(?:inches|inch|in)?\s+down\b)`, 'iu'), 'hole, '],
+  [new RegExp(String.raw`(?<=\bband\s+${LENGTH_PATTERN}\s*(?:inches|inch|in)?)\s*(?:wide\s*)?(?=:)`, 'iu'), ' long'],
+  [new RegExp(String.raw`\bhole\s+(?=${LENGTH_PATTERN}\s*(?:inches|inch|in)?\s+down\b)`, 'iu'), 'hole, '],
   [
     new RegExp(
-      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\s+${LENGTH_SAID}\s*(?:inches|inch|in)?\s*)across(?=\s+\d)`,
+      String.raw`(?<=\b(?:half|quarter|semi)[\s-]?circles?\s+${LENGTH_PATTERN}\s*(?:inches|inch|in)?\s*)across(?=\s+\d)`,
       'iu',
     ),
     'along',
   ],
-  [new RegExp(String.raw`\brest\s+on\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), 'rest, across $1'],
+  [new RegExp(String.raw`\brest\s+on\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)`, 'iu'), 'rest, across $1'],
   // `four circles 2 1/2 inches in a row`
   [
     new RegExp(
-      String.raw`^\s*(${NUMBER_SAID})\s+(circles|hexagons|stars|hearts|triangles)\s+(${LENGTH_SAID})\s*(?:inches|inch|in(?!\s+a\b))?\s+(?=in\s+a\s+row\b)`,
+      String.raw`^\s*(${NUMBER_SAID})\s+(circles|hexagons|stars|hearts|triangles)\s+(${LENGTH_PATTERN})\s*(?:inches|inch|in(?!\s+a\b))?\s+(?=in\s+a\s+row\b)`,
       'iu',
     ),
     '$1 $3 inch $2 ',
@@ -216,7 +216,10 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `half base 12x12, 5 inches at the bottom`
   [new RegExp(String.raw`^\s*half\s+base\s+(${SIZE_SAID})(?=\s*,)`, 'iu'), 'half base on $1 page'],
   // `mat for a square photo 3 1/2`
-  [new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`, 'iu'), '$1 $2 x $2'],
+  [
+    new RegExp(String.raw`\bsquare\s+(photo|print|picture)\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)`, 'iu'),
+    '$1 $2 x $2',
+  ],
   // `split a 12 x 12 page down the middle`, `half of a 12x12 blue`
   [
     new RegExp(
@@ -238,15 +241,15 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'largest $1 on',
   ],
   // `2x2 grid of 3 inch photos`
-  [new RegExp(String.raw`\bgrid\s+of\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+${PHOTOS}`, 'iu'), 'grid of $1 cells'],
+  [new RegExp(String.raw`\bgrid\s+of\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s+${PHOTOS}`, 'iu'), 'grid of $1 cells'],
   // `a hole 1/4 from the top`
-  [new RegExp(String.raw`\bhole\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+from\s+the\s+top\b`, 'iu'), 'hole, $1 down'],
-  [new RegExp(String.raw`^\s*lines\s+(?=${LENGTH_SAID}\s*(?:inch|in)?\s+apart)`, 'iu'), 'journaling lines '],
+  [new RegExp(String.raw`\bhole\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s+from\s+the\s+top\b`, 'iu'), 'hole, $1 down'],
+  [new RegExp(String.raw`^\s*lines\s+(?=${LENGTH_PATTERN}\s*(?:inch|in)?\s+apart)`, 'iu'), 'journaling lines '],
   [new RegExp(String.raw`\bjoin\s+(${NUMBER_SAID})\s+(?:sheets|pieces)\s+of\s+`, 'iu'), 'join $1 '],
   [new RegExp(String.raw`\b(?:frame\s+mat|mat)\b(?=.*${SIZE_SAID}.*\b(?:opening|window)\b)`, 'iu'), 'hollow mat'],
   // `2 1/2 inch circle from 3 x 3`
   [
-    new RegExp(String.raw`^\s*(?:an?\s+|one\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+circle\s+(?=from\s)`, 'iu'),
+    new RegExp(String.raw`^\s*(?:an?\s+|one\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+circle\s+(?=from\s)`, 'iu'),
     'circles $1, 1 of them, ',
   ],
   // `half circles 3 inches, row of 4`
@@ -254,7 +257,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `12 inch strip in 5 equal parts`
   [
     new RegExp(
-      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:long\s+)?(?:strip|band)\s+(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
+      String.raw`^\s*(?:an?\s+|my\s+|the\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:long\s+)?(?:strip|band)\s+(?:cut\s+|split\s+|divided\s+)?in(?:to)?\s+(${NUMBER_SAID})\s+(?:equal\s+|even\s+)?(?:parts|pieces|sections|blocks)\s*$`,
       'iu',
     ),
     'band $1 long, $2 blocks butted',
@@ -272,7 +275,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'hollow mat$1',
   ],
   [
-    new RegExp(String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+left\s+(?:all\s+)?(?:the\s+way\s+)?a?round\b`, 'iu'),
+    new RegExp(String.raw`(${LENGTH_PATTERN})\s*(?:inch|in)?\s+left\s+(?:all\s+)?(?:the\s+way\s+)?a?round\b`, 'iu'),
     'leaving $1',
   ],
   [/\bgate-?fold\b/giu, 'gate fold'],
@@ -281,7 +284,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `A5 card with a 5 mm mat`: it lies on the card
   [
     new RegExp(
-      String.raw`\b((?:a[3-7]|${SIZE_SAID})\s+card)\s+with\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:mat|layer)\b`,
+      String.raw`\b((?:a[3-7]|${SIZE_SAID})\s+card)\s+with\s+(?:an?\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:mat|layer)\b`,
       'iu',
     ),
     'folded $1 with panel $2',
@@ -298,7 +301,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\bquadruple\s+mats?\b/giu, '4 mats'],
   [
     new RegExp(
-      String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+mat\b`,
+      String.raw`^\s*(?:an?\s+)?(${SIZE_SAID})\s+card\s+with\s+(?:an?\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+mat\b`,
       'iu',
     ),
     'folded card $1 with panel $2',
@@ -306,7 +309,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `2 inch circles, 12`
   [
     new RegExp(
-      String.raw`^\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(circles|squares|hexagons|stars|hearts|triangles)\s*,\s*(\d{1,3})\s*$`,
+      String.raw`^\s*(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(circles|squares|hexagons|stars|hearts|triangles)\s*,\s*(\d{1,3})\s*$`,
       'iu',
     ),
     '$3 $2 $1',
@@ -330,14 +333,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `1/4 outer, 1/8 inner`: from the print outward
   [
     new RegExp(
-      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:outer|outside)\s*(?:,|and)?\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:inner|inside)\b`,
+      String.raw`(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:outer|outside)\s*(?:,|and)?\s*(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:inner|inside)\b`,
       'iu',
     ),
     '$2, $1',
   ],
   [
     new RegExp(
-      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:inner|inside)\s*(?:,|and)?\s*(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:outer|outside)\b`,
+      String.raw`(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:inner|inside)\s*(?:,|and)?\s*(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:outer|outside)\b`,
       'iu',
     ),
     '$1, $2',
@@ -345,7 +348,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `split 12 inches into 5 strips`
   [
     new RegExp(
-      String.raw`^\s*(?:split|divide|cut)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)\s*(?:inches|inch|in)?\s+(?:up\s+)?into\s+(${NUMBER_SAID}\s+(?:equal\s+)?strips\b)`,
+      String.raw`^\s*(?:split|divide|cut)\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)\s*(?:inches|inch|in)?\s+(?:up\s+)?into\s+(${NUMBER_SAID}\s+(?:equal\s+)?strips\b)`,
       'iu',
     ),
     '$2 across $1',
@@ -370,7 +373,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // where it goes is said, which is no size of it
   [
     new RegExp(
-      String.raw`(\bstrips?\b.*${LENGTH_SAID}\s*(?:inch|inches|in)?\s+(?:down\s+)?)from\s+the\s+(top|bottom|left|right)\b`,
+      String.raw`(\bstrips?\b.*${LENGTH_PATTERN}\s*(?:inch|inches|in)?\s+(?:down\s+)?)from\s+the\s+(top|bottom|left|right)\b`,
       'iu',
     ),
     '$1from-the-$2',
@@ -424,7 +427,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `a mat 1/8 larger than a 2 1/2 x 3 1/2 photo on each side`
   [
     new RegExp(
-      String.raw`\bmat\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:bigger|larger)\s+than\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:${PHOTOS})?\s*on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?)`,
+      String.raw`\bmat\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s*(?:bigger|larger)\s+than\s+(?:an?\s+|my\s+|the\s+)?(${SIZE_SAID})\s*(?:${PHOTOS})?\s*on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?)`,
       'iu',
     ),
     'mat for a $2, $1 showing',
@@ -432,13 +435,13 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `1/8 bigger all the way round`: that much shows
   [
     new RegExp(
-      String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:bigger|larger|wider)\s+(?:(?:all\s+)?(?:the\s+way\s+)?a?round|on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?))(?!\s+(?:an?|the|my)\b)`,
+      String.raw`(${LENGTH_PATTERN})\s*(?:inch|in)?\s*(?:bigger|larger|wider)\s+(?:(?:all\s+)?(?:the\s+way\s+)?a?round|on\s+(?:every|each|all)\s+(?:four\s+)?(?:sides?|edges?))(?!\s+(?:an?|the|my)\b)`,
       'iu',
     ),
     '$1 showing',
   ],
   // `mat a 6 x 4 print leaving 3/16`
-  [new RegExp(String.raw`^(?!.*\bhollow)(.*\bmat\b.*?)\bleaving\s+(?=${LENGTH_SAID})`, 'iu'), '$1 showing '],
+  [new RegExp(String.raw`^(?!.*\bhollow)(.*\bmat\b.*?)\bleaving\s+(?=${LENGTH_PATTERN})`, 'iu'), '$1 showing '],
   [/\ball\s+(?:of\s+)?the\s+way\s+a?round\b/giu, 'all round'],
   // `three layers of mat on a 5 x 7`
   [
@@ -451,7 +454,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `pocket 4 wide and 5 high`
   [
     new RegExp(
-      String.raw`\b(pocket|tag|card|envelope|${PHOTOS})\b([^\d]*)(${LENGTH_SAID})\s*wide\s*(?:,|and|by|x)?\s*(${LENGTH_SAID})\s*(?:high|tall|long|deep)\b`,
+      String.raw`\b(pocket|tag|card|envelope|${PHOTOS})\b([^\d]*)(${LENGTH_PATTERN})\s*wide\s*(?:,|and|by|x)?\s*(${LENGTH_PATTERN})\s*(?:high|tall|long|deep)\b`,
       'iu',
     ),
     '$1$2$3 x $4',
@@ -459,7 +462,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `three 3 x 4 photos across a 12 inch page`
   [
     new RegExp(
-      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*${PHOTOS}\s+across\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)(?!.*\bmat)`,
+      String.raw`^\s*(${NUMBER_SAID})\s+(${SIZE_SAID})\s*${PHOTOS}\s+across\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)(?!.*\bmat)`,
       'iu',
     ),
     '$1 $2 strips across $3',
@@ -467,7 +470,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `how wide are 4 strips on 12`
   [
     new RegExp(
-      String.raw`\bhow\s+wide\s+(?:is|are|must|should|would)\s+(.*?\bstrips?\b.*?)(?:\s+be)?\s+(?:on|over|in)\s+(${LENGTH_SAID})(?!\s*(?:x|×|by)\b)`,
+      String.raw`\bhow\s+wide\s+(?:is|are|must|should|would)\s+(.*?\bstrips?\b.*?)(?:\s+be)?\s+(?:on|over|in)\s+(${LENGTH_PATTERN})(?!\s*(?:x|×|by)\b)`,
       'iu',
     ),
     '$1 across $2',
@@ -481,14 +484,17 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `weave with 1/2 inch strips on 6 x 6`
   [
     new RegExp(
-      String.raw`\b(weave|woven|weaving)\s+(?:with|of|from|using)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:wide\s+)?strips\s+(?:on|over|for|covering|to\s+cover)\s+(?:an?\s+)?(${SIZE_SAID})`,
+      String.raw`\b(weave|woven|weaving)\s+(?:with|of|from|using)\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s*(?:wide\s+)?strips\s+(?:on|over|for|covering|to\s+cover)\s+(?:an?\s+)?(${SIZE_SAID})`,
       'iu',
     ),
     '$1 $3, strips $2 wide',
   ],
   // `8 journaling lines, 1/4 inch`: so far apart
   [
-    new RegExp(String.raw`^(\s*(?:${NUMBER_SAID})\s+journall?ing\s+(?:lines|strips)\s*,?\s*${LENGTH_SAID})\s*$`, 'iu'),
+    new RegExp(
+      String.raw`^(\s*(?:${NUMBER_SAID})\s+journall?ing\s+(?:lines|strips)\s*,?\s*${LENGTH_PATTERN})\s*$`,
+      'iu',
+    ),
     '$1 apart',
   ],
   // `how many 4 x 6 cards from a 12 x 12`: flat, and side by side
@@ -503,14 +509,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // of paper that is not square they are none
   [
     new RegExp(
-      String.raw`(${LENGTH_SAID})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s+(?:in|into)\s+(?:quarters|fourths)\b`,
+      String.raw`(${LENGTH_PATTERN})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s+(?:in|into)\s+(?:quarters|fourths)\b`,
       'iu',
     ),
     '$1 x $1 into 4 squares',
   ],
   [
     new RegExp(
-      String.raw`^\s*quarter\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_SAID})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s*$`,
+      String.raw`^\s*quarter\s+(?:an?\s+|the\s+|my\s+)?(${LENGTH_PATTERN})\s*(?:x|×|by)\s*\1\s*(?:sheet|paper|page)?\s*$`,
       'iu',
     ),
     'cut $1 x $1 into 4 squares',
@@ -523,18 +529,18 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'cut ',
   ],
   // `fill 12 inches with five strips`
-  [new RegExp(String.raw`^\s*fill\s+(${LENGTH_SAID})\s*(?:inches|inch|in)?\s+with\s+(.+)$`, 'iu'), '$2 across $1'],
+  [new RegExp(String.raw`^\s*fill\s+(${LENGTH_PATTERN})\s*(?:inches|inch|in)?\s+with\s+(.+)$`, 'iu'), '$2 across $1'],
   [/\bchess\s?board\b/giu, 'checkerboard'],
   [/\b(?:from\s+)?flat\s+to\s+flat\b/giu, 'across the flats'],
   // `1/4 top and sides, 1 at the bottom`
   [/\b(?:on\s+|at\s+)?(?:the\s+)?top\s+and\s+(?:the\s+)?sides\b/giu, 'on-some-sides'],
-  [new RegExp(String.raw`\bmat\s+(?:that\s+)?leaves\s+(?=${LENGTH_SAID})`, 'iu'), 'mat showing '],
+  [new RegExp(String.raw`\bmat\s+(?:that\s+)?leaves\s+(?=${LENGTH_PATTERN})`, 'iu'), 'mat showing '],
   // `a 4 inch circle`
   [
-    new RegExp(String.raw`^\s*(?:an?|one)\s+(${LENGTH_SAID})\s*(?:inch|in)?\s+circle\s*$`, 'iu'),
+    new RegExp(String.raw`^\s*(?:an?|one)\s+(${LENGTH_PATTERN})\s*(?:inch|in)?\s+circle\s*$`, 'iu'),
     'circles $1, 1 of them',
   ],
-  [new RegExp(String.raw`\b(triangles?\b.*?${LENGTH_SAID})\s*(?:inch|in)?\s+base\b`, 'iu'), '$1 wide'],
+  [new RegExp(String.raw`\b(triangles?\b.*?${LENGTH_PATTERN})\s*(?:inch|in)?\s+base\b`, 'iu'), '$1 wide'],
   // `flags 1 1/2 wide and 2 long, 7`
   [/\b(wide|long|tall|high|flats|each|deep)\s*,\s*(\d{1,3})\s*$/iu, '$1, $2 of them'],
   // `6 lines 3 inches long, 3/8 apart`
@@ -548,7 +554,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `slice a 12 inch sheet into five strips`: paper is square where one side is said
   [
     new RegExp(
-      String.raw`\b(?:slice|chop|divide|cut|split)\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s+(?:sheet|paper|page|square)\s+(?:up\s+)?into\b`,
+      String.raw`\b(?:slice|chop|divide|cut|split)\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s+(?:sheet|paper|page|square)\s+(?:up\s+)?into\b`,
       'iu',
     ),
     'cut $1 x $1 into',
@@ -561,12 +567,12 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\bcheckered\b/giu, 'checkerboard'],
   [/(?<!\bletter\s+)\btiles\b/giu, 'squares'],
   // `leaving 3/8 all round`
-  [new RegExp(String.raw`\bpanel\s+leaving\s+(?=${LENGTH_SAID})`, 'iu'), 'panel showing '],
+  [new RegExp(String.raw`\bpanel\s+leaving\s+(?=${LENGTH_PATTERN})`, 'iu'), 'panel showing '],
   [/\btriang(?:le|ular)\s+banner\s+(?:with|of)\b/giu, 'bunting of'],
   // `4 x 6 photo and want a 1/4 inch border`: wanted round it, so it is no border that was printed
   [
     new RegExp(
-      String.raw`(${SIZE_SAID})\s*${PHOTOS}\s*(?:,|and)?\s+(?:i\s+)?(?:want|need|would\s+like|add)s?\s+(?:an?\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s*border\b`,
+      String.raw`(${SIZE_SAID})\s*${PHOTOS}\s*(?:,|and)?\s+(?:i\s+)?(?:want|need|would\s+like|add)s?\s+(?:an?\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s*border\b`,
       'iu',
     ),
     '$1 photo, mat $2',
@@ -581,14 +587,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `slits to 3/8 from the middle`: that much stays
   [
     new RegExp(
-      String.raw`\bslits?\s+(?:that\s+)?(?:go\s+|up\s+|stop\s+|stopping\s+)?(?:to\s+)?(${LENGTH_SAID})\s*(?:inch|in)?\s*(?:from|before|short\s+of|off)\s+the\s+(?:middle|centre|center)`,
+      String.raw`\bslits?\s+(?:that\s+)?(?:go\s+|up\s+|stop\s+|stopping\s+)?(?:to\s+)?(${LENGTH_PATTERN})\s*(?:inch|in)?\s*(?:from|before|short\s+of|off)\s+the\s+(?:middle|centre|center)`,
       'iu',
     ),
     'stopping $1',
   ],
   // `11 3/4 square on 12 x 12`
   [
-    new RegExp(String.raw`(${LENGTH_SAID})\s*(?:inch|in)?\s+square\s+(?=(?:on|in|onto)\s+(?:an?\s+)?\d)`, 'iu'),
+    new RegExp(String.raw`(${LENGTH_PATTERN})\s*(?:inch|in)?\s+square\s+(?=(?:on|in|onto)\s+(?:an?\s+)?\d)`, 'iu'),
     '$1 x $1 ',
   ],
   // `white 1/16 then navy 3/8 around a 4 x 6`
@@ -600,7 +606,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'mat $2, $1',
   ],
   // `twenty four`
-  [new RegExp(String.raw`\b(${TENS.join('|')})\s+(${ONES.slice(1, 10).join('|')})\b`, 'giu'), '$1-$2'],
+  [new RegExp(String.raw`\b(${TENS_WORDS.join('|')})\s+(${ONES_WORDS.slice(1, 10).join('|')})\b`, 'giu'), '$1-$2'],
   // `squares to fill a 6 x 6`
   [new RegExp(String.raw`(?<=\S)\s+(?:to\s+fill|filling)\s+(?:an?\s+|the\s+)?(${SIZE_SAID})`, 'iu'), ' from $1'],
   [/\bpatchwork\s+of\s+(?=.*\bsquares\b)/giu, 'grid of '],
@@ -612,7 +618,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   ],
   // `of different lengths, 4 to 6 long`
   [/\s+(?:of|in)\s+(?:different|various|varying|several)\s+lengths?\b/giu, ' '],
-  [new RegExp(String.raw`(${LENGTH_SAID})\s+to\s+(${LENGTH_SAID})\s*(long|tall)\b`, 'iu'), 'shortest $1, $2 $3'],
+  [new RegExp(String.raw`(${LENGTH_PATTERN})\s+to\s+(${LENGTH_PATTERN})\s*(long|tall)\b`, 'iu'), 'shortest $1, $2 $3'],
   // `cut the middle out of a 12 x 12`
   [
     new RegExp(
@@ -622,9 +628,9 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'hollow ',
   ],
   // `from strips 1/4 wide`
-  [new RegExp(String.raw`\bfrom\s+strips\s+(${LENGTH_SAID})\s*wide\b`, 'iu'), 'of $1 strips'],
+  [new RegExp(String.raw`\bfrom\s+strips\s+(${LENGTH_PATTERN})\s*wide\b`, 'iu'), 'of $1 strips'],
   // `card 6 x 6 with a mat 1/4 smaller`
-  [new RegExp(String.raw`\bcard\b(.*?)\bmat\s+(${LENGTH_SAID})\s*smaller\b`, 'iu'), 'card$1panel $2 smaller'],
+  [new RegExp(String.raw`\bcard\b(.*?)\bmat\s+(${LENGTH_PATTERN})\s*smaller\b`, 'iu'), 'card$1panel $2 smaller'],
   [new RegExp(String.raw`^\s*holes\s+(?=.*\b(?:around|round|every|along)\b)`, 'iu'), 'stitch holes '],
   // `bottom third, 4 inches`: how much is said
   [
@@ -640,7 +646,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     '',
   ],
   // `to a square of 4`
-  [new RegExp(String.raw`\bsquare\s+of\s+(${LENGTH_SAID})`, 'iu'), '$1 x $1'],
+  [new RegExp(String.raw`\bsquare\s+of\s+(${LENGTH_PATTERN})`, 'iu'), '$1 x $1'],
   // `cut a 5 x 7 down to 4 x 6`
   [
     new RegExp(
@@ -660,7 +666,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `from a 12 inch sheet`: paper is square where one side is said
   [
     new RegExp(
-      String.raw`\bfrom\s+(?:an?\s+|one\s+|the\s+)?(${LENGTH_SAID})\s*(?:in|inch)?\s+(?:sheet|paper|page)\b`,
+      String.raw`\bfrom\s+(?:an?\s+|one\s+|the\s+)?(${LENGTH_PATTERN})\s*(?:in|inch)?\s+(?:sheet|paper|page)\b`,
       'iu',
     ),
     'from $1 x $1',
@@ -712,14 +718,14 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   ],
   // `8 x 8 page with a 1/4 border`
   [
-    new RegExp(String.raw`(${SIZE_SAID}\s+(?:page|base|layout))\s+with\s+an?\s+(${LENGTH_SAID})\s*border\b`, 'iu'),
+    new RegExp(String.raw`(${SIZE_SAID}\s+(?:page|base|layout))\s+with\s+an?\s+(${LENGTH_PATTERN})\s*border\b`, 'iu'),
     '$1, panel with a $2 border',
   ],
   // `with 11 1/2 and 11 panels`
-  [new RegExp(String.raw`\bwith\s+(${LENGTH_SAID})\s+and\s+(${LENGTH_SAID})\s*panels\b`, 'iu'), 'panels $1, $2'],
+  [new RegExp(String.raw`\bwith\s+(${LENGTH_PATTERN})\s+and\s+(${LENGTH_PATTERN})\s*panels\b`, 'iu'), 'panels $1, $2'],
   // `square card 5 inches`, `a 5 inch square card`
-  [new RegExp(String.raw`\bsquare\s+card(?:\s+of)?\s+(${LENGTH_SAID})`, 'iu'), 'folded card $1 x $1'],
-  [new RegExp(String.raw`(${LENGTH_SAID})\s+square\s+card\b`, 'iu'), 'folded card $1 x $1'],
+  [new RegExp(String.raw`\bsquare\s+card(?:\s+of)?\s+(${LENGTH_PATTERN})`, 'iu'), 'folded card $1 x $1'],
+  [new RegExp(String.raw`(${LENGTH_PATTERN})\s+square\s+card\b`, 'iu'), 'folded card $1 x $1'],
   // `a quarter of the page` is no length
   [/\b(?:an?\s+|one\s+)?(third|quarter)\s+of\s+(?:the|a|my)\s+(page|base|sheet)\b/giu, '$1-of-the-$2'],
   [/\bgut(?:ted|ting)?\b/giu, 'hollow'],
@@ -731,15 +737,18 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
     'accordion$1, leaves $2,',
   ],
   // `12 long by 1`, `1 wide by 12`
-  [new RegExp(String.raw`(${LENGTH_SAID})\s*long\s+by\s+(${LENGTH_SAID})(?:\s*wide)?`, 'iu'), '$1 long, $2 wide,'],
   [
-    new RegExp(String.raw`(${LENGTH_SAID})\s*wide\s+by\s+(${LENGTH_SAID})(?:\s*(?:long|high|tall))?`, 'iu'),
+    new RegExp(String.raw`(${LENGTH_PATTERN})\s*long\s+by\s+(${LENGTH_PATTERN})(?:\s*wide)?`, 'iu'),
+    '$1 long, $2 wide,',
+  ],
+  [
+    new RegExp(String.raw`(${LENGTH_PATTERN})\s*wide\s+by\s+(${LENGTH_PATTERN})(?:\s*(?:long|high|tall))?`, 'iu'),
     '$1 wide, $2 long,',
   ],
   // `a 4 x 4 grid filling an 8 inch square`, `grid 3 by 3 on 12 inches`
   [
     new RegExp(
-      String.raw`\bgrid\b(.*?)\b(?:on|fills|filling|to\s+fill|covering|within)\s+(?:an?\s+)?(${LENGTH_SAID})(?!\s*[x×]|\s*by\b)\s*(?:square|page)?`,
+      String.raw`\bgrid\b(.*?)\b(?:on|fills|filling|to\s+fill|covering|within)\s+(?:an?\s+)?(${LENGTH_PATTERN})(?!\s*[x×]|\s*by\b)\s*(?:square|page)?`,
       'iu',
     ),
     'grid$1across $2',
@@ -747,7 +756,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `from 1/2 inch strips`: how wide they are
   [/\bfrom\s+(\d+\/\d+(?:\s*(?:inch|in))?)\s+strips\b/giu, 'of $1 strips'],
   // `a 3 inch round photo`
-  [new RegExp(String.raw`(${LENGTH_SAID})\s+round\s+(${PHOTOS})`, 'iu'), '$1 x $1 $2 circle'],
+  [new RegExp(String.raw`(${LENGTH_PATTERN})\s+round\s+(${PHOTOS})`, 'iu'), '$1 x $1 $2 circle'],
   // `8 lines 5/16 apart, 3 inches wide for writing`
   [
     new RegExp(
@@ -761,7 +770,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `cut a 12 x 12 into 2 inch squares`
   [
     new RegExp(
-      String.raw`\bcut\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_SAID}${BY_SAID}${LENGTH_SAID})\s*(?:sheet|paper|page|cardstock)?\s+(?:up\s+)?into\s+(.+)$`,
+      String.raw`\bcut\s+(?:up\s+)?(?:an?\s+|the\s+|one\s+|my\s+)?(${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN})\s*(?:sheet|paper|page|cardstock)?\s+(?:up\s+)?into\s+(.+)$`,
       'iu',
     ),
     '$2 from $1',
@@ -771,7 +780,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `5 rows of 6`
   [
     new RegExp(
-      String.raw`\b(\d{1,2}|${ONES.join('|')})\s+rows?\s+of\s+(\d{1,2}|${ONES.join('|')})\b(?!\s*(?:/|\.|x|×|by\b|in\b|inch|mm|cm))`,
+      String.raw`\b(\d{1,2}|${ONES_WORDS.join('|')})\s+rows?\s+of\s+(\d{1,2}|${ONES_WORDS.join('|')})\b(?!\s*(?:/|\.|x|×|by\b|in\b|inch|mm|cm))`,
       'giu',
     ),
     '$1 rows, $2 columns,',
@@ -784,7 +793,7 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   // `in 3 papers` is no length
   [/\bin\s+(?=\d{1,2}\s+(?:papers?|patterns?|colou?rs?|rows?|columns?)\b)/giu, ', '],
   // `holes 1/8 from the edge`
-  [new RegExp(String.raw`\bholes?\s+(${LENGTH_SAID})\s*(?:in\s+)?from\s+the\s+edge\b`, 'giu'), 'holes, $1 inset'],
+  [new RegExp(String.raw`\bholes?\s+(${LENGTH_PATTERN})\s*(?:in\s+)?from\s+the\s+edge\b`, 'giu'), 'holes, $1 inset'],
   // `a narrow one 1/16`
   [/\b(narrow|wide|thin|thick|inner|outer|small|large|big)\s+one\b/giu, '$1'],
   // `the top one 8 inches`
@@ -799,16 +808,16 @@ const PLAINLY: readonly (readonly [RegExp, string])[] = [
   [/\b(\d{1,2})\s?:\s?(\d{1,2})(?=\s+(?:photo|print|picture|image|ratio))/giu, '$1 x $2'],
   [/\b(?:no|without|zero)\s+(gap|margin|overlap|tuck)s?\b/giu, '$1 0'],
   [
-    new RegExp(`\\bbetween\\s+(${LENGTH_SAID})\\s+and\\s+(${LENGTH_SAID})\\s+(long|tall)\\b`, 'giu'),
+    new RegExp(`\\bbetween\\s+(${LENGTH_PATTERN})\\s+and\\s+(${LENGTH_PATTERN})\\s+(long|tall)\\b`, 'giu'),
     'shortest $1, $2 $3',
   ],
 ];
 /** `15/30/45/60/75`: numbers, and no fraction. */
 const SLASHED = /(?<![\d/])\d{1,3}(?:\/\d{1,3}){2,}(?![\d/])/gu;
 /** The line as it would be said in the words that are known. */
-export function plainly(line: string): string {
+export function rephrasePlainly(line: string): string {
   // what is cut up is a sheet of a size, whatever it is called
-  const sized = /^\s*(?:cut|split|divide)\b/iu.test(line) ? line.replace(SHEET_NAME, sizeOfSheet) : line;
+  const sized = /^\s*(?:cut|split|divide)\b/iu.test(line) ? line.replace(SHEET_NAME_PATTERN, sizeOfSheet) : line;
   const half = sized.replace(HALF_PAGE, 'half-$1').replace(ONE_HALF, '$1');
   const other = half === sized ? sized : half.replace(OTHER_HALF, ' ');
   // `left half patterned paper`: with nothing else said, it is of the page
@@ -817,6 +826,6 @@ export function plainly(line: string): string {
     .replace(SLASHED, (all) => all.replaceAll('/', ', '))
     .replace(/[’‘]/g, "'")
     .replace(HYPHENED, ' ')
-    .replace(SHEET_NAME, sizeOfSheet)
+    .replace(SHEET_NAME_PATTERN, sizeOfSheet)
     .replace(SAYINGS, (said) => said.replace(/\s+/g, '-'));
 }

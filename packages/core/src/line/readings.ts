@@ -1,14 +1,14 @@
-import { BY_SAID, LENGTH_SAID, sizeOfSheet } from '../length/index.ts';
-import { changesMeaning } from './lexicon.ts';
+import { BY_PATTERN, LENGTH_PATTERN, sizeOfSheet } from '../length/index.ts';
+import { isMeaningChanger } from './lexicon.ts';
 import { numberWords } from './numbers.ts';
-import { PRINT_SIZE } from './plainly.ts';
+import { PRINT_SIZE_PATTERN } from './plainly.ts';
 
 /*
  * Other ways to take a line that comes to nothing as it stands. Each gives the line as it would be said in the usual way; one is
  * only asked where the line itself was not understood, so that none can change what is understood already.
  */
 
-const SIZE = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const SIZE = `${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN}`;
 const NUMBERS = 'two|three|four|five|six|seven|eight|nine|ten|eleven|twelve';
 const NUMBER = String.raw`(?:\d{1,3}(?![\d/.]|\s*(?:x|×|by|\d+\/))|${NUMBERS}|a\s+dozen)`;
 /** What is cut as a plain rectangle, whatever is done with it then. */
@@ -34,7 +34,10 @@ const cells = (number: string | undefined, size: string, sheet: string | undefin
     : { line: `cells ${size}, ${number ?? 'one'} of them`, sheet: sheet ?? null };
 
 /** `mat 4x6 1/8`: of a size that prints come in, the fraction stands by itself. */
-const FRACTION_GLUED = new RegExp(String.raw`(?<![\d/.]\s?)(${PRINT_SIZE})\s+(\d{1,2}\/\d{1,2})(?=\s|,|$)`, 'iu');
+const FRACTION_GLUED = new RegExp(
+  String.raw`(?<![\d/.]\s?)(${PRINT_SIZE_PATTERN})\s+(\d{1,2}\/\d{1,2})(?=\s|,|$)`,
+  'iu',
+);
 /** `tabs 1 x 2, 4` */
 const NUMBER_LAST = new RegExp(String.raw`,\s*(\d{1,2}|${NUMBERS})\s*$`, 'iu');
 /** `6 title blocks 2 x 3 from 12 x 12`, `bookmark 2 x 6, 3`. */
@@ -48,10 +51,10 @@ const NOUN_LAST = new RegExp(
   'iu',
 );
 
-const LISTED = String.raw`${LENGTH_SAID}(?:\s*(?:,|,?\s+and)\s+${LENGTH_SAID})+`;
+const LISTED = String.raw`${LENGTH_PATTERN}(?:\s*(?:,|,?\s+and)\s+${LENGTH_PATTERN})+`;
 /** `strips 1/2, 1, 1 1/2 and 2 wide by 12`: of several widths, as blocks of a band are. */
 const STRIPS_LISTED = new RegExp(
-  String.raw`^\s*(?:cut\s+|i\s+need\s+)?strips\s+(?:of\s+)?(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide|in\s+width)\s*(?:,|by|and|x)\s*(?:all\s+)?(${LENGTH_SAID})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)?\s*$`,
+  String.raw`^\s*(?:cut\s+|i\s+need\s+)?strips\s+(?:of\s+)?(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide|in\s+width)\s*(?:,|by|and|x)\s*(?:all\s+)?(${LENGTH_PATTERN})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)?\s*$`,
   'iu',
 );
 
@@ -60,7 +63,7 @@ const PUNCHED = /scallop|punch|repeat|every|round/iu;
 
 /** `3 strips 12 long: 1, 2 and 3 wide` */
 const STRIPS_LONG = new RegExp(
-  String.raw`^\s*(?:cut\s+|i\s+need\s+)?(${NUMBER}\s+)?strips\s+(${LENGTH_SAID})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)\s*[,:]\s*(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide)\s*$`,
+  String.raw`^\s*(?:cut\s+|i\s+need\s+)?(${NUMBER}\s+)?strips\s+(${LENGTH_PATTERN})\s*(?:inch(?:es)?\s+)?(?:long|tall|high)\s*[,:]\s*(${LISTED})\s*(?:inch(?:es)?\s+)?(?:wide)\s*$`,
   'iu',
 );
 
@@ -68,7 +71,7 @@ const isNumber = (said: string, n: number): boolean =>
   Number(said) === n || numberWords(n).includes(said.trim().toLowerCase());
 
 /** The line taken another way, the likeliest first; none for most lines. */
-export function otherReadings(line: string): Reading[] {
+export function listOtherReadings(line: string): Reading[] {
   const others: Reading[] = [];
   const [, widths, by] = STRIPS_LISTED.exec(line) ?? [];
   const [, number, long, wide] = STRIPS_LONG.exec(line) ?? [];
@@ -101,7 +104,7 @@ const CARD = new RegExp(
   'iu',
 );
 /** `A2 card`, of which nothing says whether it is folded: the lines that say so; null for any other line. */
-export function cardEitherWay(line: string): { folded: string; flat: string } | null {
+export function splitCardReadings(line: string): { folded: string; flat: string } | null {
   const { first, last } = CARD.exec(line)?.groups ?? {};
   const size = first ?? last;
   if (size === undefined) return null;
@@ -112,14 +115,14 @@ export function cardEitherWay(line: string): { folded: string; flat: string } | 
  * The line without one word or number of it, and what stands there, as typed; null where it does not stand by itself, or where the
  * word before it changes what it means, as `without` does.
  */
-export function lineWithout(line: string, said: string): { line: string; without: string } | null {
+export function dropWord(line: string, said: string): { line: string; without: string } | null {
   const words = [said, ...(/^\d+$/.test(said) ? numberWords(Number(said)) : [])];
   const either = words.map((word) => word.replace(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`)).join('|');
   const found = new RegExp(String.raw`(?<![\p{L}\d/.])(?:${either})(?![\p{L}\d/])`, 'iu').exec(line);
   if (!found) return null;
   const before = line.slice(0, found.index);
   const word = /(\p{L}[\p{L}'’]*)\s+$/u.exec(before)?.[1];
-  if (word && changesMeaning(word.toLowerCase())) return null;
+  if (word && isMeaningChanger(word.toLowerCase())) return null;
   const rest = `${before} ${line.slice(found.index + found[0].length)}`;
   const shorter = rest.replace(/\s+/g, ' ').replace(/\s+(?=[,.;:])/g, '').trim(); // prettier-ignore
   return shorter ? { line: shorter, without: found[0] } : null;

@@ -1,6 +1,6 @@
-import { BY_SAID, LENGTH_SAID, TICKS_PER_UNIT, parseLength, type Unit } from '../length/index.ts';
-import { NUMBERS } from './numbers.ts';
-import { plainly } from './plainly.ts';
+import { BY_PATTERN, LENGTH_PATTERN, TICKS_PER_UNIT, parseLength, type Unit } from '../length/index.ts';
+import { WHOLE_NUMBER_WORDS } from './numbers.ts';
+import { rephrasePlainly } from './plainly.ts';
 
 /*
  * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a
@@ -21,11 +21,11 @@ export type Token =
   /** A comma and the like: what stands before does not belong to what follows. */
   | { readonly kind: 'stop' };
 
-const SIZE = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const SIZE = `${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN}`;
 /** `x2`: so many of it. */
 const TIMES = String.raw`(?<=^|[\p{L},;]\s{0,2})[x×]\s?(\d{1,4})(?!\d|\s*[/⁄.,x×]|\s+\d+\s*/)`;
-const PIECES = new RegExp(`${TIMES}|(${SIZE})|(${LENGTH_SAID})|(\\p{L}[\\p{L}'’-]*)|([,;:.!?]+)|(\\S)`, 'giu');
-const BY = new RegExp(BY_SAID, 'i');
+const PIECES = new RegExp(`${TIMES}|(${SIZE})|(${LENGTH_PATTERN})|(\\p{L}[\\p{L}'’-]*)|([,;:.!?]+)|(\\S)`, 'giu');
+const BY = new RegExp(BY_PATTERN, 'i');
 const PARTS = new Map<string, number>([
   ...[['half', 2] as const, ['halves', 2] as const],
   ...[
@@ -49,9 +49,9 @@ const UNITS = new Map<string, string>([
 const LINKS = new Set(['a', 'an', 'of']);
 
 /** The words and values of a line, from left to right. Never throws; whether a length reads is asked where it is used. */
-export function tokensOf(line: string): Token[] {
+export function tokenize(line: string): Token[] {
   const raw: Token[] = [];
-  for (const [said, times, size, length, word, stop] of plainly(line).matchAll(PIECES)) {
+  for (const [said, times, size, length, word, stop] of rephrasePlainly(line).matchAll(PIECES)) {
     if (times !== undefined) raw.push({ ...lengthToken(times), times: true });
     else if (size !== undefined) raw.push(sizeSaid(size));
     else if (length !== undefined) raw.push(lengthToken(length.trim()));
@@ -112,7 +112,7 @@ function spelledOut(tokens: readonly Token[]): Token[] {
   };
   const numberAt = (i: number): number | undefined => {
     const token = tokens[i];
-    if (token?.kind === 'word') return NUMBERS.get(token.word);
+    if (token?.kind === 'word') return WHOLE_NUMBER_WORDS.get(token.word);
     return token?.kind === 'length' && token.whole !== null ? token.whole : undefined;
   };
   const unitAt = (i: number): { takes: number; unit: string } => {
@@ -236,7 +236,7 @@ const PRINTS_IN_INCHES = new Set(['2x3', '3x4', '3x5', '4x6', '5x7', '6x8', '8x1
  * The unit in which two bare numbers can be a size, of a line in `unit`: `4x6` beside `5 mm` is in inches for whoever works in them,
  * and for everybody where prints are called so; `100x150` beside `1/4 inch` is in millimetres.
  */
-export function unitOfSize(width: string, height: string, unit: Unit, usual: Unit): Unit {
+export function detectSizeUnit(width: string, height: string, unit: Unit, usual: Unit): Unit {
   if ([width, height].some((text) => UNIT_AT_END.test(text))) return unit;
   const sides = [width, height].map((text) => {
     const read = parseLength(text, unit);
@@ -254,7 +254,7 @@ export function unitOfSize(width: string, height: string, unit: Unit, usual: Uni
  * A line in one unit with the sizes in it that can only be meant in the other, those with that unit; `isMeant` says whether one is a
  * size at all, and no number of rows. Null where there is none.
  */
-export function sizesInTheOther(
+export function nameOtherUnitSizes(
   tokens: readonly Token[],
   unit: Unit,
   usual: Unit,
@@ -264,7 +264,7 @@ export function sizesInTheOther(
   const named = tokens.map((token): Token => {
     if (token.kind !== 'size') return token;
     const { width, height } = token;
-    const other = unitOfSize(width, height, unit, usual);
+    const other = detectSizeUnit(width, height, unit, usual);
     if (other === unit || !isMeant(width, height)) return token;
     found = true;
     return { ...token, width: `${width} ${other}`, height: `${height} ${other}` };

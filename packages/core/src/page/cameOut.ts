@@ -1,19 +1,19 @@
 import { lengthOf, type LengthText } from '../length/index.ts';
-import { recipeOf, samePath, type FieldPath } from '../recipes/index.ts';
+import { recipeOf, isSamePath, type FieldPath } from '../recipes/index.ts';
 import { derivePage, type DerivedPage } from './derive.ts';
 import type { Page } from './document.ts';
 import { setItemField } from './edit.ts';
-import type { Namer } from './pieces.ts';
+import type { ItemNames } from './pieces.ts';
 
 /**
  * The page once a piece came out as something else and all that depends on it is to follow: its size is given from now on, and
  * what counts from it is worked out anew. Null where nothing on the page says how large that piece is by itself, or where the
  * page could not be then.
  */
-export function cameOutAs(
+export function applyMeasuredPiece(
   page: Page,
   derived: DerivedPage,
-  names: Namer,
+  names: ItemNames,
   pieceId: string,
   size: { readonly width: LengthText; readonly height: LengthText },
 ): { readonly page: Page; readonly derived: DerivedPage } | null {
@@ -34,14 +34,15 @@ export function cameOutAs(
   };
   // what shows of it all round is no longer the same both ways
   const stylePath: FieldPath = [...entry, 'reveal', 'style'];
-  const style = fields().find((f) => samePath(f.path, stylePath))?.value;
+  const style = fields().find((f) => isSamePath(f.path, stylePath))?.value;
   if (style === 'even' || style === 'footer') set(stylePath, style === 'even' ? 'two' : 'four');
   for (const side of ['width', 'height'] as const) {
     const before = last.pieces.find((p) => p.id === pieceId)?.[side];
     if (lengthOf(size[side], page.unit) === before) continue;
     const path: FieldPath = [...entry, side];
     // what is seen of it is all of it, and is a number that one can give
-    if (part[side] !== piece[side] || !fields().some((f) => f.kind === 'length' && samePath(f.path, path))) return null;
+    if (part[side] !== piece[side] || !fields().some((f) => f.kind === 'length' && isSamePath(f.path, path)))
+      return null;
     set(path, size[side]);
   }
   const after = last.pieces.find((p) => p.id === pieceId);

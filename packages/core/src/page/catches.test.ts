@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { inches, type Ticks } from '../length/index.ts';
-import { catchesOf, caughtAt, dropAt, keptCatch, type Catch } from './catches.ts';
+import { collectSnapTargets, findSnapTarget, dropItem, snapTargetOfPlace, type SnapTarget } from './catches.ts';
 import { derivePage, type DerivedPage } from './derive.ts';
 import { emptyPage, newItem, type Item, type Page, type Place } from './document.ts';
 import { setItemField } from './edit.ts';
 import type { Axis } from './place.ts';
-import { lineUp, loosened, sameGap, spreadOut, swapPlaces, tilted } from './several.ts';
+import { lineUpItems, scatterTilts, setSameGap, distributeItems, swapPlaces, tiltItem } from './several.ts';
 
 const inch = inches(1);
 /** A print so large, its lower left corner there, in inches. */
@@ -20,14 +20,14 @@ const boxes = (page: Page) => {
   expect(derived.problems).toEqual([]);
   return Object.fromEntries([...derived.items].map(([id, { box }]) => [id, [box.x / inch, box.y / inch]]));
 };
-const find = (catches: readonly Catch[], axis: Axis, is: Catch['says']['is'], of?: string, from?: string) =>
+const find = (catches: readonly SnapTarget[], axis: Axis, is: SnapTarget['says']['is'], of?: string, from?: string) =>
   catches.find((c) => c.axis === axis && c.says.is === is && (!of || ('of' in c.says && c.says.of === of)) && (!from || ('from' in c.says && c.says.from === from)))!; // prettier-ignore
 
 const row = pageOf(print('a', 1, 2, 2, 3), print('b', 4, 2, 2, 3), print('c', 9, 7, 1, 1));
 
 describe('what an item catches on', () => {
   const derived = derivePage(row);
-  const catches = catchesOf(row, derived, 'c');
+  const catches = collectSnapTargets(row, derived, 'c');
   test.each([
     ['the middle of the page', 'across', 'room', undefined, 'centre', 5.5],
     ['its right edge', 'across', 'room', undefined, 'right', 11],
@@ -40,20 +40,20 @@ describe('what an item catches on', () => {
   ] as const)('%s', (_, axis, is, of, from, at) => {
     const one = find(catches, axis, is, of, from);
     expect(one.at / inch).toBe(at);
-    const put = dropAt(row, derived, 'c', { x: 0, y: 0 }, { across: null, upDown: null, [axis]: one });
+    const put = dropItem(row, derived, 'c', { x: 0, y: 0 }, { across: null, upDown: null, [axis]: one });
     expect(boxes(put).c![axis === 'across' ? 0 : 1]).toBe(at);
   });
   test('margins as another has them on all of its sides, each from either edge of the page', () => {
     // 1 1/2 from the left, 1/4 from the right, 2 from the bottom, 1 1/4 from the top
     const near = pageOf(print('far', 1.5, 2, 10.25, 8.75), print('c', 5, 5, 1, 1));
-    const margins = catchesOf(near, derivePage(near), 'c').filter(({ says, axis }) => says.is === 'margin' && axis === 'across'); // prettier-ignore
+    const margins = collectSnapTargets(near, derivePage(near), 'c').filter(({ says, axis }) => says.is === 'margin' && axis === 'across'); // prettier-ignore
     expect(margins.map(({ at }) => at / inch).sort((a, b) => a - b)).toEqual([0.25, 1.25, 1.5, 2, 9, 9.5, 9.75, 10.75]);
   });
   test('beside what it lies under or over, and not at its very edge', () => {
-    const one = (beside: Catch['beside']): Catch =>
-      ({ axis: 'across', at: 5 * inch, weight: 1, beside, says: {}, place: {} }) as unknown as Catch;
+    const one = (beside: SnapTarget['beside']): SnapTarget =>
+      ({ axis: 'across', at: 5 * inch, weight: 1, beside, says: {}, place: {} }) as unknown as SnapTarget;
     const caught = (y: number) =>
-      caughtAt([one({ over: 2 * inch, under: 4 * inch } as Catch['beside'])], 'across', { x: 5 * inch, y: y * inch }, inch);
+      findSnapTarget([one({ over: 2 * inch, under: 4 * inch } as SnapTarget['beside'])], 'across', { x: 5 * inch, y: y * inch }, inch);
     expect([2, 2.5, 3.9, 4].map((y) => caught(y) !== null)).toEqual([false, true, true, false]);
   }); // prettier-ignore
   test('nothing changes places with what is not there', () => {
@@ -62,40 +62,40 @@ describe('what an item catches on', () => {
   });
   test('a gap as two others have it; and right between two', () => {
     // in the row of a and b
-    const low = dropAt(row, derived, 'c', { x: 9 * inch, y: 3 * inch });
-    const in_ = catchesOf(low, derivePage(low), 'c');
+    const low = dropItem(row, derived, 'c', { x: 9 * inch, y: 3 * inch });
+    const in_ = collectSnapTargets(low, derivePage(low), 'c');
     const after = in_.find((c) => c.says.is === 'gap' && c.place.from === 'after' && c.says.of === 'b')!;
     expect([after.at / inch, after.says]).toEqual([7, { is: 'gap', by: inch, of: 'b', as: 'a' }]);
     const between = in_.find((c) => c.says.is === 'gap' && c.place.from === 'after' && c.says.of === 'a')!;
     expect(between.at / inch).toBe(3);
     // taken up elsewhere, it is caught there once it has come beside them
-    const at = (y: number) => caughtAt(catches, 'across', { x: 7 * inch, y: y * inch }, 10)?.says.is;
+    const at = (y: number) => findSnapTarget(catches, 'across', { x: 7 * inch, y: y * inch }, 10)?.says.is;
     expect([at(3), at(6)]).toEqual(['gap', undefined]);
   });
   test('nothing that hangs on it, or that is moved with it', () => {
     const hung: Page = { ...row, items: row.items.map((i) => (i.id === 'b' ? { ...i, at: { ...i.at, across: { from: 'after', by: '1', of: 'c' } } } : i)) }; // prettier-ignore
-    const of = (all: readonly Catch[]) => new Set(all.flatMap((c) => ('of' in c.says ? [c.says.of] : [])));
-    expect(of(catchesOf(hung, derivePage(hung), 'c'))).toEqual(new Set(['a']));
-    expect(of(catchesOf(row, derived, 'c', ['c', 'a']))).toEqual(new Set(['b']));
+    const of = (all: readonly SnapTarget[]) => new Set(all.flatMap((c) => ('of' in c.says ? [c.says.of] : [])));
+    expect(of(collectSnapTargets(hung, derivePage(hung), 'c'))).toEqual(new Set(['a']));
+    expect(of(collectSnapTargets(row, derived, 'c', ['c', 'a']))).toEqual(new Set(['b']));
   });
   test('the nearest within reach; of two as near, the one that says more', () => {
-    expect(caughtAt(catches, 'across', { x: 5.55 * inch, y: 7 * inch }, inch / 8)!.says).toEqual({
+    expect(findSnapTarget(catches, 'across', { x: 5.55 * inch, y: 7 * inch }, inch / 8)!.says).toEqual({
       is: 'room',
       from: 'centre',
     });
-    expect(caughtAt(catches, 'across', { x: 8.5 * inch, y: 7 * inch }, inch / 16)).toBeNull();
+    expect(findSnapTarget(catches, 'across', { x: 8.5 * inch, y: 7 * inch }, inch / 16)).toBeNull();
   });
   test('moved away it counts from an edge again', () => {
-    const centred = dropAt(row, derived, 'c', { x: 0, y: 0 }, { across: find(catches, 'across', 'room', undefined, 'centre'), upDown: null }); // prettier-ignore
-    expect(keptCatch('across', centred.items[2]!.at.across, 'in')).toEqual({ is: 'room', from: 'centre' });
-    const away = dropAt(centred, derivePage(centred), 'c', { x: 8 * inch, y: 0 });
+    const centred = dropItem(row, derived, 'c', { x: 0, y: 0 }, { across: find(catches, 'across', 'room', undefined, 'centre'), upDown: null }); // prettier-ignore
+    expect(snapTargetOfPlace('across', centred.items[2]!.at.across, 'in')).toEqual({ is: 'room', from: 'centre' });
+    const away = dropItem(centred, derivePage(centred), 'c', { x: 8 * inch, y: 0 });
     expect(away.items[2]!.at.across).toEqual({ from: 'right', by: '3' });
-    expect(keptCatch('across', away.items[2]!.at.across, 'in')).toBeNull();
+    expect(snapTargetOfPlace('across', away.items[2]!.at.across, 'in')).toBeNull();
   });
 });
 
 /** Whether what was caught still holds. */
-function holds(says: Catch['says'], axis: Axis, page: DerivedPage, place: Place[Axis]): boolean {
+function holds(says: SnapTarget['says'], axis: Axis, page: DerivedPage, place: Place[Axis]): boolean {
   const [low, long] = axis === 'across' ? (['x', 'width'] as const) : (['y', 'height'] as const);
   const { box, room } = page.items.get('it')!;
   const other = 'of' in says ? page.items.get(says.of)!.box : room;
@@ -127,10 +127,10 @@ test('what was caught holds after any change of size, of itself and of what it w
   fc.assert(
     fc.property(some, some, some, fc.nat(), eighth(5), eighth(5), (it, a, b, pick, width, otherWidth) => {
       const page = pageOf(print('it', ...it), print('a', ...a), print('b', ...b));
-      const catches = catchesOf(page, derivePage(page), 'it');
+      const catches = collectSnapTargets(page, derivePage(page), 'it');
       const one = catches[pick % catches.length]!;
       const spot = { x: 0, y: 0 };
-      let next = dropAt(page, derivePage(page), 'it', spot, { across: null, upDown: null, [one.axis]: one });
+      let next = dropItem(page, derivePage(page), 'it', spot, { across: null, upDown: null, [one.axis]: one });
       const before = derivePage(next);
       if (before.items.get('it')!.box[one.axis === 'across' ? 'x' : 'y'] !== one.at) return false;
       for (const [id, to] of [
@@ -150,21 +150,21 @@ describe('several at once', () => {
   const three = pageOf(print('a', 1, 2, 2, 3), print('b', 4, 5, 1, 1), print('c', 9, 7, 1.5, 2));
   const derived = derivePage(three);
   test('lined up with the first, and still so once that is another size', () => {
-    const lined = lineUp(three, derived, ['a', 'b', 'c'], 'upDown', 'high');
+    const lined = lineUpItems(three, derived, ['a', 'b', 'c'], 'upDown', 'high');
     expect(boxes(lined)).toMatchObject({ a: [1, 2], b: [4, 4], c: [9, 3] });
     const taller = setItemField(lined, derivePage(lined), 'a', ['print', 'height'], '4');
     expect(boxes(taller)).toMatchObject({ b: [4, 5], c: [9, 4] });
   });
   test('where the first counts from another, that one gets a place of its own', () => {
     const leaning: Page = { ...three, items: three.items.map((i) => (i.id === 'a' ? { ...i, at: { ...i.at, upDown: { from: 'bottom', by: '0', of: 'b' } } } : i)) }; // prettier-ignore
-    expect(boxes(lineUp(leaning, derivePage(leaning), ['a', 'b'], 'upDown', 'low'))).toMatchObject({ b: [4, 5] });
+    expect(boxes(lineUpItems(leaning, derivePage(leaning), ['a', 'b'], 'upDown', 'low'))).toMatchObject({ b: [4, 5] });
   });
   test('spread evenly: the outermost stay, gaps on the mark', () => {
-    const spread = spreadOut(three, derived, ['c', 'a', 'b'], 'across')!;
+    const spread = distributeItems(three, derived, ['c', 'a', 'b'], 'across')!;
     expect(boxes(spread)).toMatchObject({ a: [1, 2], b: [5.5, 5], c: [9, 7] });
-    expect(spreadOut(three, derived, ['a', 'b'], 'across')).toBeNull();
+    expect(distributeItems(three, derived, ['a', 'b'], 'across')).toBeNull();
     const tight = pageOf(print('a', 1, 2, 4, 3), print('b', 2, 5, 4, 1), print('c', 3, 7, 4, 2));
-    expect(spreadOut(tight, derivePage(tight), ['a', 'b', 'c'], 'across')).toBeNull();
+    expect(distributeItems(tight, derivePage(tight), ['a', 'b', 'c'], 'across')).toBeNull();
   });
   test('any row: no rounding piles up', () => {
     fc.assert(
@@ -173,7 +173,7 @@ describe('several at once', () => {
           print(`p${i}`, Math.round((i * 176) / widths.length) / 16 + 0.5, 2, w / 16, 1),
         );
         const page = pageOf(...items);
-        const spread = spreadOut(page, derivePage(page), items.map((i) => i.id), 'across'); // prettier-ignore
+        const spread = distributeItems(page, derivePage(page), items.map((i) => i.id), 'across'); // prettier-ignore
         if (!spread) return true;
         const at = [...derivePage(spread).items.values()].map((d) => d.box).sort((a, b) => a.x - b.x);
         const gaps = at.slice(1).map((b, i) => b.x - at[i]!.x - at[i]!.width);
@@ -184,25 +184,25 @@ describe('several at once', () => {
     );
   });
   test('the same gap, each from the one before it', () => {
-    const spaced = sameGap(three, derived, ['a', 'b', 'c'], 'across', '3/4')!;
+    const spaced = setSameGap(three, derived, ['a', 'b', 'c'], 'across', '3/4')!;
     expect(boxes(spaced)).toMatchObject({ a: [1, 2], b: [3.75, 5], c: [5.5, 7] });
     const wider = setItemField(spaced, derivePage(spaced), 'b', ['print', 'width'], '2');
     expect(boxes(wider)).toMatchObject({ c: [6.5, 7] });
-    expect(sameGap(three, derived, ['a', 'b'], 'across', 'a bit')).toBeNull();
+    expect(setSameGap(three, derived, ['a', 'b'], 'across', 'a bit')).toBeNull();
   });
   test('two change places, middle for middle', () => {
     expect(boxes(swapPlaces(three, derived, 'a', 'b'))).toMatchObject({ b: [1.5, 3], a: [3.5, 4] });
   });
   test('tilted in half degrees, straight again at none; loose the same by the same seed', () => {
     const tilt = (page: Page) => page.items.map((i) => i.tilt ?? 0);
-    expect(tilt(tilted(three, 'b', 3.3))).toEqual([0, 3.5, 0]);
-    expect(tilted(tilted(three, 'b', 3), 'b', 0)).toEqual(three);
-    const loose = loosened(three, ['a', 'b', 'c'], 7, 4);
+    expect(tilt(tiltItem(three, 'b', 3.3))).toEqual([0, 3.5, 0]);
+    expect(tiltItem(tiltItem(three, 'b', 3), 'b', 0)).toEqual(three);
+    const loose = scatterTilts(three, ['a', 'b', 'c'], 7, 4);
     expect(tilt(loose).every((t) => Math.abs(t) <= 4)).toBe(true);
-    expect(loosened(three, ['a', 'b', 'c'], 7, 4)).toEqual(loose);
-    expect(loosened(three, ['a', 'b', 'c'], 8, 4)).not.toEqual(loose);
+    expect(scatterTilts(three, ['a', 'b', 'c'], 7, 4)).toEqual(loose);
+    expect(scatterTilts(three, ['a', 'b', 'c'], 8, 4)).not.toEqual(loose);
     // what is tilted reaches past the edge by its corner
     const near = pageOf(print('a', 0, 0, 4, 4));
-    expect(derivePage(tilted(near, 'a', 10)).suggestions.map((s) => s.suggestion.code)).toContain('overhang');
+    expect(derivePage(tiltItem(near, 'a', 10)).suggestions.map((s) => s.suggestion.code)).toContain('overhang');
   });
 });

@@ -4,7 +4,7 @@ import { recipeOf } from '../recipes/index.ts';
 import type { DerivedItem, DerivedPage } from './derive.ts';
 import type { Item, Page, Place } from './document.ts';
 import { changeItem } from './edit.ts';
-import { distanceFrom, placeAlong, type Axis } from './place.ts';
+import { computeDistanceFrom, computePlaceAlong, type Axis } from './place.ts';
 
 /*
  * What an item catches on while it is moved, along one axis at a time. A catch is a place, as it is kept on the page: so it holds after
@@ -14,19 +14,19 @@ import { distanceFrom, placeAlong, type Axis } from './place.ts';
  */
 
 /** What was caught, to be said. `of`: the item that it has to do with. */
-export type CatchSays =
+export type CatchReason =
   | { readonly is: 'room'; readonly from: Place[Axis]['from'] }
   | { readonly is: 'margin'; readonly from: Place[Axis]['from']; readonly by: Ticks; readonly of: string }
   | { readonly is: 'level'; readonly from: Place[Axis]['from']; readonly of: string }
   | { readonly is: 'touching'; readonly from: Place[Axis]['from']; readonly of: string }
   | { readonly is: 'gap'; readonly by: Ticks; readonly of: string; readonly as: string };
 
-export interface Catch {
+export interface SnapTarget {
   readonly axis: Axis;
   /** Where the item then begins along the axis, in ticks of the page. */
   readonly at: Ticks;
   readonly place: Place[Axis];
-  readonly says: CatchSays;
+  readonly says: CatchReason;
   /** Of two that are as near, the one that weighs more. */
   readonly weight: number;
   /** Only while the item begins between these along the other axis: it is beside what it has to do with then. */
@@ -61,7 +61,12 @@ function hangOn(page: Pick<Page, 'items'>, id: string): ReadonlySet<string> {
 }
 
 /** Everything that an item can catch on where it lies now, both axes; worked out once, when it is taken up. */
-export function catchesOf(page: Page, derived: DerivedPage, id: string, moving: readonly string[] = [id]): Catch[] {
+export function collectSnapTargets(
+  page: Page,
+  derived: DerivedPage,
+  id: string,
+  moving: readonly string[] = [id],
+): SnapTarget[] {
   const here = derived.items.get(id);
   if (!here) return [];
   const bound = new Set(moving.flatMap((one) => [...hangOn(page, one)]));
@@ -71,13 +76,14 @@ export function catchesOf(page: Page, derived: DerivedPage, id: string, moving: 
   return (['across', 'upDown'] as const).flatMap((axis) => alongAxis(axis, here, others, page.unit));
 }
 
-function alongAxis(axis: Axis, here: DerivedItem, others: readonly DerivedItem[], unit: Unit): Catch[] {
+function alongAxis(axis: Axis, here: DerivedItem, others: readonly DerivedItem[], unit: Unit): SnapTarget[] {
   const { room, box } = here;
-  const made = (place: Place[Axis], within: Rect, says: CatchSays, weight: number): Catch[] => {
-    const at = placeAlong(axis, place, box, within, unit);
+  const made = (place: Place[Axis], within: Rect, says: CatchReason, weight: number): SnapTarget[] => {
+    const at = computePlaceAlong(axis, place, box, within, unit);
     return at.ok ? [{ axis, at: at.at, place, says, weight }] : [];
   };
-  const by = (from: Place[Axis]['from'], at: number, within: Rect) => distanceFrom(axis, from, at, box, within, unit);
+  const by = (from: Place[Axis]['from'], at: number, within: Rect) =>
+    computeDistanceFrom(axis, from, at, box, within, unit);
   const [low, long] = [LOW[axis], LONG[axis]];
   const [first, last] = axis === 'across' ? (['left', 'right'] as const) : (['bottom', 'top'] as const);
   const rooms = ROOM[axis].flatMap((from) =>
@@ -101,7 +107,7 @@ function alongAxis(axis: Axis, here: DerivedItem, others: readonly DerivedItem[]
         .flatMap((n) =>
           [first, last].flatMap((from) => {
             const at = from === first ? room[low] + n : room[low] + room[long] - n - box[long];
-            const says: CatchSays = { is: 'margin', from, by: ticks(n), of };
+            const says: CatchReason = { is: 'margin', from, by: ticks(n), of };
             return made({ from, by: by(from, at, room) } as Place[Axis], room, says, 3);
           }),
         );
@@ -114,9 +120,9 @@ function gapsAlong(
   axis: Axis,
   { box }: DerivedItem,
   others: readonly DerivedItem[],
-  made: (place: Place[Axis], within: Rect, says: CatchSays, weight: number) => Catch[],
+  made: (place: Place[Axis], within: Rect, says: CatchReason, weight: number) => SnapTarget[],
   by: (from: Place[Axis]['from'], at: number, within: Rect) => string,
-): Catch[] {
+): SnapTarget[] {
   const [low, long] = [LOW[axis], LONG[axis]];
   const [side, wide] = axis === 'across' ? (['y', 'height'] as const) : (['x', 'width'] as const);
   const end = (d: DerivedItem) => d.box[low] + d.box[long];
@@ -127,7 +133,7 @@ function gapsAlong(
     return next ? [{ a, b: next, gap: next.box[low] - end(a) }] : [];
   });
   return pairs.flatMap(({ a, b, gap }) => {
-    const says = (of: DerivedItem, as: DerivedItem, g: number): CatchSays => ({ is: 'gap', by: ticks(g), of: of.item.id, as: as.item.id }); // prettier-ignore
+    const says = (of: DerivedItem, as: DerivedItem, g: number): CatchReason => ({ is: 'gap', by: ticks(g), of: of.item.id, as: as.item.id }); // prettier-ignore
     const between = (gap - box[long]) / 2;
     const middle = between >= 0 ? Math.floor(end(a) + between) : null;
     const after = (d: DerivedItem, at: number) => ({ from: 'after', of: d.item.id, by: by('after', at, d.box) }) as Place[Axis]; // prettier-ignore
@@ -144,14 +150,14 @@ function gapsAlong(
 }
 
 /** The catch nearest to where an item would begin (ticks), along an axis, within reach of it; null: it is free. */
-export function caughtAt(
-  catches: readonly Catch[],
+export function findSnapTarget(
+  catches: readonly SnapTarget[],
   axis: Axis,
   spot: { readonly x: number; readonly y: number },
   reach: number,
-): Catch | null {
+): SnapTarget | null {
   const [at, other] = axis === 'across' ? [spot.x, spot.y] : [spot.y, spot.x];
-  let best: Catch | null = null;
+  let best: SnapTarget | null = null;
   let nearest = reach;
   for (const one of catches) {
     if (one.axis !== axis) continue;
@@ -169,12 +175,12 @@ export function caughtAt(
  * Puts an item where it was let go: by what it caught along each axis, else by its distance from the edge of its room that it counted
  * from, or the nearer one where it counted from something else.
  */
-export function dropAt(
+export function dropItem(
   page: Page,
   derived: DerivedPage,
   id: string,
   spot: { readonly x: number; readonly y: number },
-  caught: { readonly across: Catch | null; readonly upDown: Catch | null } = { across: null, upDown: null },
+  caught: { readonly across: SnapTarget | null; readonly upDown: SnapTarget | null } = { across: null, upDown: null },
 ): Page {
   const here = derived.items.get(id);
   if (!here) return page;
@@ -186,7 +192,7 @@ export function dropAt(
     if (at === here.box[LOW[axis]]) return was;
     const edges: readonly string[] = axis === 'across' ? ['left', 'right'] : ['bottom', 'top'];
     const from = was.of === undefined && edges.includes(was.from) ? was.from : nearerEdge(axis, at, here);
-    return { from, by: distanceFrom(axis, from, at, here.box, here.room, page.unit) } as Place[Axis];
+    return { from, by: computeDistanceFrom(axis, from, at, here.box, here.room, page.unit) } as Place[Axis];
   };
   return changeItem(page, id, { at: { across: along('across'), upDown: along('upDown') } as Place });
 }
@@ -198,7 +204,7 @@ function nearerEdge(axis: Axis, at: number, { box, room }: { box: Size; room: Re
 }
 
 /** What a place that is kept says, as a catch would: for what is caught already. Null: it only counts from an edge. */
-export function keptCatch(axis: Axis, { from, by, of }: Place[Axis], unit: Unit): CatchSays | null {
+export function snapTargetOfPlace(axis: Axis, { from, by, of }: Place[Axis], unit: Unit): CatchReason | null {
   const read = parseLength(by, unit, { allow: 'negative' });
   const none = read.ok && read.value.ticks === 0;
   if (of === undefined) return none ? { is: 'room', from } : null;

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { inches, lengthOf } from '../length/index.ts';
 import { at, base, layer, page, photo, wishFor } from '../../testing/pages.ts';
 import {
-  freeSpot,
-  inRowWith,
+  findFreeSpot,
+  findRowNeighbours,
   spaceEvenly,
   countFrom,
   derivePage,
@@ -114,7 +114,7 @@ describe('changes, at their edges', () => {
 
 describe('room and rows', () => {
   const size = { width: inches(4), height: inches(6) };
-  const free = (p: Page) => freeSpot(derivePage(p), size, inches(0.25));
+  const free = (p: Page) => findFreeSpot(derivePage(p), size, inches(0.25));
   test('an empty page, or a free middle, has room in the middle', () => {
     expect(free(page())).toBeNull();
     expect(free(page(base([layer('panel', '1/2')])))).toBeNull();
@@ -130,7 +130,7 @@ describe('room and rows', () => {
   test('of two clear sides the one nearer to the middle, across and up', () => {
     const spot = (wide: string, high: string, left: string, bottom: string) => {
       const one = page(photo('a', [wide, high], [], { at: at('left', left, 'bottom', bottom) }));
-      return freeSpot(derivePage(one), { width: inches(4), height: inches(4) }, inches(0.25));
+      return findFreeSpot(derivePage(one), { width: inches(4), height: inches(4) }, inches(0.25));
     };
     expect(spot('2', '12', '4 1/2', '0')).toEqual({ x: lengthOf('6 3/4'), y: inches(4) });
     expect(spot('12', '1', '0', '4 1/2')).toEqual({ x: inches(4), y: lengthOf('5 3/4') });
@@ -146,7 +146,8 @@ describe('room and rows', () => {
     photo('e', ['1', '1'], [], { at: at('left', '5', 'bottom', '1'), on: { page: 'left' } }),
   );
   test('a row is what is level with one, in its room, in order', () => {
-    const ids = (id: string, axis: 'across' | 'upDown') => inRowWith(derivePage(row), id, axis).map((d) => d.item.id);
+    const ids = (id: string, axis: 'across' | 'upDown') =>
+      findRowNeighbours(derivePage(row), id, axis).map((d) => d.item.id);
     expect(ids('a', 'across')).toEqual(['a', 'c', 'b']);
     expect(ids('d', 'across')).toEqual(['d']);
     expect(ids('c', 'upDown')).toEqual(['c', 'd']);

@@ -1,5 +1,5 @@
 import { parseLength, type Ticks } from '../length/index.ts';
-import { flattened, rect, type Edge, type Rect } from '../geometry/index.ts';
+import { flattenContour, rect, type Edge, type Rect } from '../geometry/index.ts';
 import { recipeOf } from '../recipes/index.ts';
 import type { DerivedPage, Part } from './derive.ts';
 import type { Page } from './document.ts';
@@ -29,7 +29,7 @@ type Spot = readonly [number, number];
 /** Whether a point of the page lies on a part, however that is shaped and turned. */
 function coverer(part: Part): (spot: Spot) => boolean {
   const { tilt, shape } = part;
-  const rings = shape ? [shape.outline, ...shape.holes].map((ring) => flattened(ring, CHORD)) : null;
+  const rings = shape ? [shape.outline, ...shape.holes].map((ring) => flattenContour(ring, CHORD)) : null;
   const [cos, sin] = tilt
     ? [Math.cos((-tilt.degrees * Math.PI) / 180), Math.sin((-tilt.degrees * Math.PI) / 180)]
     : [1, 0];
@@ -66,7 +66,7 @@ function watched(page: Page, derived: DerivedPage): { part: Part; area: Rect }[]
 }
 
 /** What is hidden of all that must stay to be seen; what is all there is not told. Something on its own item counts as well. */
-export function coverageOf(page: Page, derived: DerivedPage): Coverage[] {
+export function collectCoverage(page: Page, derived: DerivedPage): Coverage[] {
   const areas = watched(page, derived);
   if (!areas.length) return [];
   const order = new Map(derived.parts.map((part, i) => [part.id, i]));
@@ -106,7 +106,7 @@ const ACROSS_FROM: Readonly<Record<Edge, Edge>> = { left: 'right', right: 'left'
  * Where something is added to a finished page past an edge, as much is cut away across from it so that the page keeps its size: of
  * which edge, and which items lie there.
  */
-export function cutAwayFor(
+export function computeCutAway(
   derived: DerivedPage,
   item: string,
   edge: Edge,

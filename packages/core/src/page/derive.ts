@@ -8,27 +8,27 @@ import {
   type Ticks,
   type Unit,
 } from '../length/index.ts';
-import { moved, pastEdges, rect, shifted, type Edge, type Rect, type Size } from '../geometry/index.ts';
+import { moveContour, overhangPastEdges, rect, shiftRect, type Edge, type Rect, type Size } from '../geometry/index.ts';
 import {
   recipeOf,
-  samePath,
+  isSamePath,
   type FieldPath,
-  type Laid,
+  type LaidOut,
   type Layer,
   type Offer,
   type RecipeId,
   type RecipeProblem,
   type Room,
   type Slot,
-  type Solved,
+  type RecipeSolution,
   type Suggestion,
-  type Table,
+  type LayoutContext,
 } from '../recipes/index.ts';
 import type { Item, Page, Wish } from './document.ts';
-import { PLAIN_NAMES, partId, piecesOf, wishOf, type Namer, type PieceToCut, type Seam } from './pieces.ts';
-import { followedText, sizeFollowed, withFollowed, type Followed } from './follows.ts';
-import { shownIn, type Shown } from './pictures.ts';
-import { placeAlong, type Axis } from './place.ts';
+import { FALLBACK_NAMES, partId, collectPieces, wishOf, type ItemNames, type PieceToCut, type Seam } from './pieces.ts';
+import { formatFollowedLength, followedSizeOf, applyFollowed, type FollowedValues } from './follows.ts';
+import { framePicture, type ShownPicture } from './pictures.ts';
+import { computePlaceAlong, type Axis } from './place.ts';
 
 /** One layer of the page as it lies: origin lower left of the page, in ticks. */
 export interface Part
@@ -49,7 +49,7 @@ export interface Part
   /** Turned with its item, in degrees counter-clockwise about that one's middle. */
   readonly tilt?: { readonly degrees: number; readonly about: { readonly x: number; readonly y: number } };
   /** The photo that is seen there, where it is known which. */
-  readonly picture?: Shown;
+  readonly picture?: ShownPicture;
 }
 
 export type PageProblem = {
@@ -79,13 +79,13 @@ export interface DerivedItem {
   readonly item: Item;
   /** Its input, with the lengths in it that follow others. */
   readonly input: unknown;
-  readonly followed: Followed;
-  readonly table: Table;
+  readonly followed: FollowedValues;
+  readonly table: LayoutContext;
   /** Its room on the page. */
   readonly room: Rect;
-  readonly solved: Solved;
+  readonly solved: RecipeSolution;
   /** What is shown: what it gave, or what can be shown all the same. */
-  readonly laid: Laid | null;
+  readonly laid: LaidOut | null;
   readonly box: Rect;
   readonly parts: readonly Part[];
   readonly pieces: readonly PieceToCut[];
@@ -138,7 +138,7 @@ function groundOf({ ground, unit }: Page): {
  * Everything that follows from a page document: parts with sizes and places, pieces, problems, advice. Never throws. Given the
  * page as it was before, only items whose input or room changed are worked out anew.
  */
-export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: DerivedPage): DerivedPage {
+export function derivePage(page: Page, names: ItemNames = FALLBACK_NAMES, before?: DerivedPage): DerivedPage {
   const mark = MARKS[page.mark];
   const ground = groundOf(page);
   const spread = ground.seam !== null;
@@ -184,12 +184,12 @@ export function derivePage(page: Page, names: Namer = PLAIN_NAMES, before?: Deri
       return of === undefined ? room : (other(of, axis)?.box ?? null);
     };
     const within = { across: neighbour('across') ?? room, upDown: neighbour('upDown') ?? room };
-    const table: Table = { unit: page.unit, mark, room: { width: room.width, height: room.height, seams } };
-    const followed = (item.follows ?? []).flatMap((follow): Followed => {
+    const table: LayoutContext = { unit: page.unit, mark, room: { width: room.width, height: room.height, seams } };
+    const followed = (item.follows ?? []).flatMap((follow): FollowedValues => {
       const host = other(follow.of, null);
-      const size = host && sizeFollowed(follow, host);
+      const size = host && followedSizeOf(follow, host);
       if (host && !size) lost({ code: 'no-room', axis: null });
-      const text = size ? followedText(follow, size, page.unit) : null;
+      const text = size ? formatFollowedLength(follow, size, page.unit) : null;
       if (size && text === null) lost({ code: 'follows-nothing', path: follow.path });
       return text === null ? [] : [[follow.path, text]];
     });
@@ -231,7 +231,7 @@ function hiddenItems(items: readonly DerivedItem[], parts: readonly Part[]): Pag
       cover.item !== item.id &&
       place.get(cover.id)! > place.get(top.id)! &&
       own.every((part) => {
-        const box = boundsTilted(part, item.tilt ?? 0);
+        const box = boundsOfTilted(part, item.tilt ?? 0);
         return (
           box.x >= cover.x &&
           box.y >= cover.y &&
@@ -245,9 +245,9 @@ function hiddenItems(items: readonly DerivedItem[], parts: readonly Part[]): Pag
 }
 
 const sameRect = (a: Rect, b: Rect) => a.x === b.x && a.y === b.y && a.width === b.width && a.height === b.height;
-const sameFollowed = (a: Followed, b: Followed): boolean =>
-  a.length === b.length && a.every(([path, text], i) => text === b[i]![1] && samePath(path, b[i]![0]));
-const sameTable = (a: Table, b: Table): boolean =>
+const sameFollowed = (a: FollowedValues, b: FollowedValues): boolean =>
+  a.length === b.length && a.every(([path, text], i) => text === b[i]![1] && isSamePath(path, b[i]![0]));
+const sameTable = (a: LayoutContext, b: LayoutContext): boolean =>
   a.unit === b.unit &&
   a.mark === b.mark &&
   a.room.width === b.room.width &&
@@ -256,18 +256,18 @@ const sameTable = (a: Table, b: Table): boolean =>
 
 function deriveItem(
   item: Item,
-  followed: Followed,
-  table: Table,
+  followed: FollowedValues,
+  table: LayoutContext,
   room: Rect,
   within: Readonly<Record<Axis, Rect>>,
   lost: readonly PageProblem[],
-  names: Namer,
+  names: ItemNames,
   page: Pick<DerivedPage, 'width' | 'height' | 'seam'>,
   was: DerivedItem | undefined,
 ): DerivedItem {
   const alike = was && was.item.input === item.input && was.item.recipe === item.recipe;
   const input =
-    alike && sameFollowed(was.followed, followed) ? was.input : withFollowed(item.recipe, item.input, followed);
+    alike && sameFollowed(was.followed, followed) ? was.input : applyFollowed(item.recipe, item.input, followed);
   const same = alike && was.input === input && sameTable(was.table, table);
   const solved = same ? was.solved : recipeOf(item.recipe).solve(input, table);
   // What is refused keeps the size that it had, with nothing to be cut of it, until it is mended.
@@ -276,7 +276,7 @@ function deriveItem(
   const size = laid?.size ?? { width: ZERO, height: ZERO };
   const problems: PageProblem[] = [...lost];
   const at = (axis: Axis): Ticks => {
-    const place = placeAlong(axis, item.at[axis], size, within[axis], table.unit);
+    const place = computePlaceAlong(axis, item.at[axis], size, within[axis], table.unit);
     if (place.ok) return place.at;
     problems.push(fieldProblem(item.id, ['at', axis, 'by'], place.problem));
     return axis === 'across' ? room.x : room.y;
@@ -296,7 +296,7 @@ function deriveItem(
   if (solved.status === 'refused')
     problems.push(...solved.problems.map((problem) => ({ item: item.id, problem, offers: solved.offers })));
   const pieces = (laid?.blanks ?? []).flatMap((blank) =>
-    piecesOf(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table, box, page.seam),
+    collectPieces(blank, item, laid!, over?.ok ? over.value.ticks : ZERO, names, table, box, page.seam),
   );
   const pieceOf = (blank: string | null) => pieces.find((p) => p.blank === blank)?.id ?? null;
   const wishes = new Map((laid?.blanks ?? []).map((blank) => [blank.key, wishOf(item, blank)]));
@@ -315,11 +315,11 @@ function deriveItem(
     box,
     parts,
     pieces,
-    slots: (laid?.slots ?? []).map((slot) => ({ ...slot, box: shifted(slot.box, box) })),
+    slots: (laid?.slots ?? []).map((slot) => ({ ...slot, box: shiftRect(slot.box, box) })),
     problems,
     suggestions: [
       ...(solved.status === 'solved' ? solved.suggestions : []).map((suggestion) => ({ item: item.id, suggestion })),
-      ...overhangOf(item.id, boundsTilted(box, item.tilt ?? 0), page),
+      ...overhangOf(item.id, boundsOfTilted(box, item.tilt ?? 0), page),
     ],
   };
 }
@@ -334,10 +334,10 @@ function partOf(
   layer: Layer,
   item: Item,
   origin: Rect,
-  names: Namer,
+  names: ItemNames,
   piece: string | null,
   wish: Wish | null,
-  laid: Laid | null,
+  laid: LaidOut | null,
   unit: Unit,
 ): Part {
   const picture = item.pictures?.[layer.key];
@@ -362,7 +362,7 @@ function partOf(
     group,
     sized,
     entry,
-    shape: shape && moved(shape, origin.x, origin.y),
+    shape: shape && moveContour(shape, origin.x, origin.y),
   };
   return {
     ...part,
@@ -374,13 +374,13 @@ function partOf(
       ? { tilt: { degrees: item.tilt, about: { x: origin.x + origin.width / 2, y: origin.y + origin.height / 2 } } }
       : {}),
     ...(picture && opening.width > 0 && opening.height > 0
-      ? { picture: shownIn(shifted(opening, origin), picture, unit) }
+      ? { picture: framePicture(shiftRect(opening, origin), picture, unit) }
       : {}),
   };
 }
 
 /** The upright box round one that is turned about its middle. */
-export function boundsTilted(box: Rect, degrees: number): Rect {
+export function boundsOfTilted(box: Rect, degrees: number): Rect {
   if (!degrees) return box;
   const [cos, sin] = [Math.abs(Math.cos((degrees * Math.PI) / 180)), Math.abs(Math.sin((degrees * Math.PI) / 180))];
   const [w, h] = [box.width * cos + box.height * sin, box.width * sin + box.height * cos];
@@ -389,7 +389,7 @@ export function boundsTilted(box: Rect, degrees: number): Rect {
 }
 
 function overhangOf(item: string, box: Rect, page: Size): PageSuggestion[] {
-  const past = pastEdges(box, page);
+  const past = overhangPastEdges(box, page);
   const edges = (Object.keys(past) as Edge[]).filter((edge) => past[edge] > 0);
   if (!edges.length) return [];
   return [{ item, suggestion: { code: 'overhang', edges, by: ticks(Math.max(...edges.map((e) => past[e]))) } }];

@@ -6,10 +6,10 @@ import {
   changeItem,
   choosePaper,
   derivePage,
-  inOtherUnit,
+  convertPageUnit,
   removeItem,
   setItemField,
-  whatMoved,
+  listMoves,
   type Item,
   type Page,
   type Place,
@@ -40,7 +40,7 @@ describe('what follows from a page', () => {
     const strips = banners('tails', {}, { wishes: { strip: wishFor('slate', { built }) } });
     expect(derivePage(page(strips)).pieces.every((p) => p.patchOf === null)).toBe(true);
     // its lengths keep their meaning in another unit
-    const wish = inOtherUnit(of, 'mm').items[0]!.wishes.base!;
+    const wish = convertPageUnit(of, 'mm').items[0]!.wishes.base!;
     expect(wish.built).toEqual({ across: ['6 in'], up: [], overlap: '1/2 in' });
   });
   test('a ground that does not read: nothing is worked out, and the field is named', () => {
@@ -167,7 +167,7 @@ describe('what follows from a page', () => {
       (p) => ({ ...p, ground: { width: '12', height: '10' } }),
       (p) => ({ ...p, ground: { ...p.ground, seam: '1' } }),
       (p) => ({ ...p, mark: '1/8' as const }),
-      (p) => inOtherUnit(p, 'mm'),
+      (p) => convertPageUnit(p, 'mm'),
       (p) => setItemField(p, derivePage(p), 'a', ['print', 'width'], '5'),
       (p) => choosePaper(p, { item: 'a', blank: 'm' }, wishFor('p')),
       (p) => removeItem(p, derivePage(p), 'a'),
@@ -233,7 +233,7 @@ describe('what moved', () => {
   test('sizes, then places, then what came and went, each once', () => {
     const before = page(photo('a', ['4', '6'], [], { at: at('left', '1', 'bottom', '1') }), photo('b', ['1', '1'], []));
     const after = page(photo('a', ['5', '6'], [], { at: at('left', '2', 'bottom', '1') }), photo('c', ['1', '1'], []));
-    expect(whatMoved(derivePage(before), derivePage(after))).toEqual([
+    expect(listMoves(derivePage(before), derivePage(after))).toEqual([
       { part: 'a/print', name: 'a print 1', what: 'width', from: inches(4), to: inches(5) },
       { part: 'a/print', name: 'a print 1', what: 'x', from: inches(1), to: inches(2) },
       { part: 'c/print', name: 'c print 1', what: 'added' },

@@ -3,7 +3,7 @@ import { at, layer, page, photo, wishFor } from '../../testing/pages.ts';
 import {
   derivePage,
   emptyPage,
-  inOtherUnit,
+  convertPageUnit,
   migratePage,
   newItem,
   pageSchema,
@@ -137,7 +137,7 @@ describe('in another unit', () => {
   });
   const spread: Page = { ...page(item), ground: { width: '12', height: '12', seam: '1/2' } };
   test('everything that was typed bare keeps its meaning', () => {
-    const there = inOtherUnit(spread, 'mm');
+    const there = convertPageUnit(spread, 'mm');
     expect(there).toMatchObject({
       ...{ unit: 'mm', mark: '1 mm', ground: { width: '12 in', height: '12 in', seam: '1/2 in' } },
       items: [
@@ -156,10 +156,10 @@ describe('in another unit', () => {
     );
   });
   test('in the same, nothing changes; a page of one half has no seam; what fits stays exact', () => {
-    expect(inOtherUnit(spread, 'in')).toBe(spread);
-    expect(inOtherUnit(plain(), 'mm').ground).toEqual({ width: '12 in', height: '12 in' });
-    expect(inOtherUnit(plain(), 'mm').items[0]!.fit).toBe('exact');
-    expect(inOtherUnit(inOtherUnit(plain(), 'mm'), 'in').mark).toBe('1/16');
+    expect(convertPageUnit(spread, 'in')).toBe(spread);
+    expect(convertPageUnit(plain(), 'mm').ground).toEqual({ width: '12 in', height: '12 in' });
+    expect(convertPageUnit(plain(), 'mm').items[0]!.fit).toBe('exact');
+    expect(convertPageUnit(convertPageUnit(plain(), 'mm'), 'in').mark).toBe('1/16');
   });
 });
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { pictureSchema, type Picture } from '../photos/index.ts';
 import { oneLine } from '../stock/index.ts';
-import { MARK_NAMES, lengthNamed, lengthText, lengthsIn, type LengthText, type Unit } from '../length/index.ts';
-import { RECIPE_IDS, inputNamed, recipeOf, type RecipeId } from '../recipes/index.ts';
+import { MARK_NAMES, withUnitNamed, lengthText, checkLengthsIn, type LengthText, type Unit } from '../length/index.ts';
+import { RECIPE_IDS, nameInputUnits, recipeOf, type RecipeId } from '../recipes/index.ts';
 
 /*
  * The page document, version 2: items made by recipes, bottom to top, each in a room. Lengths are kept as they were typed;
@@ -145,7 +145,7 @@ export const pageSchema = z
     first: z.array(z.string().max(130)).max(500),
   })
   .superRefine((page, context) => {
-    const read = lengthsIn(page.unit, context);
+    const read = checkLengthsIn(page.unit, context);
     read(page.ground.width, ['ground', 'width']);
     read(page.ground.height, ['ground', 'height']);
     if (page.ground.seam !== undefined) read(page.ground.seam, ['ground', 'seam'], { allow: 'zero' });
@@ -202,10 +202,10 @@ export function emptyPage(name: string, unit: Unit = 'in'): Page {
 }
 
 /** Changes the unit of a page; lengths typed bare keep their meaning by getting the old unit's name. */
-export function inOtherUnit(page: Page, unit: Unit): Page {
+export function convertPageUnit(page: Page, unit: Unit): Page {
   if (page.unit === unit) return page;
   const name = <T extends LengthText | undefined>(text: T): T =>
-    text === undefined ? text : (lengthNamed(text, page.unit) as T);
+    text === undefined ? text : (withUnitNamed(text, page.unit) as T);
   const { width, height, seam } = page.ground;
   return {
     ...page,
@@ -214,7 +214,7 @@ export function inOtherUnit(page: Page, unit: Unit): Page {
     ground: { width: name(width), height: name(height), ...(seam === undefined ? {} : { seam: name(seam) }) },
     items: page.items.map((item) => ({
       ...item,
-      input: inputNamed(item.recipe, item.input, page.unit),
+      input: nameInputUnits(item.recipe, item.input, page.unit),
       at: {
         across: { ...item.at.across, by: name(item.at.across.by) },
         upDown: { ...item.at.upDown, by: name(item.at.upDown.by) },

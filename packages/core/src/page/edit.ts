@@ -4,23 +4,23 @@ import type { Picture } from '../photos/index.ts';
 import {
   RECIPE_IDS,
   recipeOf,
-  samePath,
+  isSamePath,
   setField,
-  withEntry,
-  withEntryMoved,
-  withOffers,
-  withoutEntry,
+  addEntryTo,
+  moveEntryIn,
+  applyOffers,
+  removeEntryFrom,
   type AnyRecipe,
   type FieldPath,
   type Offer,
   type RecipeId,
-  type Table,
+  type LayoutContext,
 } from '../recipes/index.ts';
 import { derivePage, type DerivedItem, type DerivedPage, type Part } from './derive.ts';
-import { followedText, following, sizeFollowed, withInput } from './follows.ts';
+import { formatFollowedLength, followInItem, followedSizeOf, changeItemInput } from './follows.ts';
 import { newItem, type Follow, type Item, type Page, type Place, type Wish } from './document.ts';
 import type { PieceToCut } from './pieces.ts';
-import { distanceFrom, type Axis } from './place.ts';
+import { computeDistanceFrom, type Axis } from './place.ts';
 
 /* Changes to a page, each from one whole document to the next, so that undo is the document before. */
 
@@ -49,11 +49,11 @@ const onInput = (
 ): Page => {
   const here = derived.items.get(id);
   return here
-    ? onItem(page, id, (item) => withInput(item, here.followed, (input) => change(recipeOf(item.recipe), input)))
+    ? onItem(page, id, (item) => changeItemInput(item, here.followed, (input) => change(recipeOf(item.recipe), input)))
     : page;
 };
 
-const tableOf = (derived: DerivedPage, item: string): Table | undefined => derived.items.get(item)?.table;
+const tableOf = (derived: DerivedPage, item: string): LayoutContext | undefined => derived.items.get(item)?.table;
 
 /** Types a value into a field of an item, or empties it: what gives way or stands still is the recipe's to say. */
 export function setItemField(
@@ -69,17 +69,17 @@ export function setItemField(
 }
 
 /** All of an item's input anew, as what was done to it by hand left it. */
-export const putInput = (page: Page, derived: DerivedPage, id: string, next: unknown): Page =>
+export const replaceInput = (page: Page, derived: DerivedPage, id: string, next: unknown): Page =>
   onInput(page, derived, id, () => next);
 
 /** Lets a length follow another's from now on; where nothing would be left of it, the page stays as it is. */
 export function followLength(page: Page, derived: DerivedPage, id: string, follow: Follow): Page {
   const here = derived.items.get(id);
   const host = derived.items.get(follow.of);
-  const size = host && sizeFollowed(follow, host);
-  const text = size ? followedText(follow, size, page.unit) : null;
+  const size = host && followedSizeOf(follow, host);
+  const text = size ? formatFollowedLength(follow, size, page.unit) : null;
   if (!here || text === null) return page;
-  return onItem(page, id, (item) => following(item, here.followed, follow, text, here.table));
+  return onItem(page, id, (item) => followInItem(item, here.followed, follow, text, here.table));
 }
 
 /** The length stays what it is, and follows no more. */
@@ -87,14 +87,16 @@ export function stopFollowing(page: Page, derived: DerivedPage, id: string, path
   const here = derived.items.get(id);
   if (!here) return page;
   const stay = (input: unknown) => input;
-  return onItem(page, id, (item) => withInput(item, here.followed, stay, (follow) => samePath(follow.path, path)));
+  return onItem(page, id, (item) =>
+    changeItemInput(item, here.followed, stay, (follow) => isSamePath(follow.path, path)),
+  );
 }
 
 /** Takes what a refused item offers: values that work. */
 export function takeOffers(page: Page, derived: DerivedPage, id: string, offers: readonly Offer[]): Page {
   const table = tableOf(derived, id);
   if (!table) return page;
-  return onInput(page, derived, id, (recipe, input) => withOffers(recipe, input, offers, table));
+  return onInput(page, derived, id, (recipe, input) => applyOffers(recipe, input, offers, table));
 }
 
 /** A new item, made by a recipe to begin with, or as it was made elsewhere. It comes to lie on top. */
@@ -113,7 +115,7 @@ export function addWhereFree(
   const added = addItem(page, made);
   const after = derivePage(added, undefined, derived);
   const size = recipeOf(made.recipe).beneath === null ? after.items.get(made.id)?.box : undefined;
-  const spot = size ? freeSpot(derived, size, gap) : null;
+  const spot = size ? findFreeSpot(derived, size, gap) : null;
   return spot ? moveTo(added, after, made.id, spot) : added;
 }
 
@@ -136,7 +138,9 @@ export function startPage(
 export function addEntry(page: Page, derived: DerivedPage, id: string, list: FieldPath, entry: string): Page {
   const table = tableOf(derived, id);
   if (!table) return page;
-  return onInput(page, derived, id, (recipe, input) => withEntry(input, list, recipe.entry(input, list, table, entry)));
+  return onInput(page, derived, id, (recipe, input) =>
+    addEntryTo(input, list, recipe.entry(input, list, table, entry)),
+  );
 }
 
 /** Removes a layer that stands in a list; any other takes its whole item along. */
@@ -147,7 +151,7 @@ export function removePart(page: Page, derived: DerivedPage, part: Part): Page {
     const { [id]: _name, ...names } = item.names;
     const { [id]: _wish, ...wishes } = item.wishes;
     const followed = derived.items.get(item.id)?.followed ?? [];
-    return { ...withInput(item, followed, (input) => withoutEntry(input, list, id)), names, wishes };
+    return { ...changeItemInput(item, followed, (input) => removeEntryFrom(input, list, id)), names, wishes };
   });
   return letGo(without, derived, ({ of, layer }) => of === part.item && layer === part.key);
 }
@@ -159,7 +163,7 @@ const letGo = (page: Page, derived: DerivedPage, gone: (follow: Follow) => boole
         ...page,
         items: page.items.map((item) =>
           item.follows?.some(gone)
-            ? withInput(item, derived.items.get(item.id)?.followed ?? [], (input) => input, gone)
+            ? changeItemInput(item, derived.items.get(item.id)?.followed ?? [], (input) => input, gone)
             : item,
         ),
       }
@@ -179,7 +183,7 @@ export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
     const fixed = (axis: Axis): Place[Axis] => {
       const from = axis === 'across' ? ('left' as const) : ('bottom' as const);
       const at = axis === 'across' ? here.box.x : here.box.y;
-      return { from, by: distanceFrom(axis, from, at, here.box, room, page.unit) } as Place[Axis];
+      return { from, by: computeDistanceFrom(axis, from, at, here.box, room, page.unit) } as Place[Axis];
     };
     const at = { across: fixed('across'), upDown: fixed('upDown') } as Place;
     return { ...item, at, on: lay ? gone.on : item.on };
@@ -192,8 +196,8 @@ export function removeItem(page: Page, derived: DerivedPage, id: string): Page {
 export function movePart(page: Page, derived: DerivedPage, part: Pick<Part, 'item' | 'entry'>, by: 1 | -1): Page {
   const { entry } = part;
   return entry
-    ? onInput(page, derived, part.item, (_recipe, input) => withEntryMoved(input, entry.list, entry.id, by))
-    : withEntryMoved(page, ['items'], part.item, by);
+    ? onInput(page, derived, part.item, (_recipe, input) => moveEntryIn(input, entry.list, entry.id, by))
+    : moveEntryIn(page, ['items'], part.item, by);
 }
 
 /** Names a layer; the one that stands for its whole item names that. */
@@ -223,7 +227,7 @@ export function countFrom(page: Page, derived: DerivedPage, id: string, axis: Ax
   const { of } = here.item.at[axis];
   const within = of === undefined ? here.room : (derived.items.get(of)?.box ?? here.room);
   const at = axis === 'across' ? here.box.x : here.box.y;
-  const by = distanceFrom(axis, from, at, here.box, within, page.unit);
+  const by = computeDistanceFrom(axis, from, at, here.box, within, page.unit);
   return changeItem(page, id, { at: { ...here.item.at, [axis]: { ...here.item.at[axis], from, by } } as Place });
 }
 
@@ -239,13 +243,13 @@ export function moveTo(
   const axis = (which: Axis, at: number): Place[Axis] => {
     const place = here.item.at[which];
     const within = place.of === undefined ? here.room : (derived.items.get(place.of)?.box ?? here.room);
-    return { ...place, by: distanceFrom(which, place.from, at, here.box, within, page.unit) } as Place[Axis];
+    return { ...place, by: computeDistanceFrom(which, place.from, at, here.box, within, page.unit) } as Place[Axis];
   };
   return changeItem(page, id, { at: { across: axis('across', spot.x), upDown: axis('upDown', spot.y) } as Place });
 }
 
 /** Where something new of a size can lie without covering anything that does not lie beneath everything; null where the middle serves, or nothing does. */
-export function freeSpot(
+export function findFreeSpot(
   derived: DerivedPage,
   size: Size,
   gap: Ticks,
@@ -276,7 +280,7 @@ export function freeSpot(
 }
 
 /** The items in a row with one: on the same room, level with it at least in part; what lies beneath everything is in no row. */
-export function inRowWith(derived: DerivedPage, id: string, axis: Axis): DerivedItem[] {
+export function findRowNeighbours(derived: DerivedPage, id: string, axis: Axis): DerivedItem[] {
   const here = derived.items.get(id);
   if (!here || recipeOf(here.item.recipe).beneath !== null) return [];
   const [low, long] = axis === 'across' ? (['y', 'height'] as const) : (['x', 'width'] as const);
@@ -297,7 +301,7 @@ export function inRowWith(derived: DerivedPage, id: string, axis: Axis): Derived
  * left over goes to the two edges. Null where they do not fit beside each other.
  */
 export function spaceEvenly(page: Page, derived: DerivedPage, id: string, axis: Axis): Page | null {
-  const row = inRowWith(derived, id, axis);
+  const row = findRowNeighbours(derived, id, axis);
   if (!row.length) return null;
   const [at, long] = axis === 'across' ? (['x', 'width'] as const) : (['y', 'height'] as const);
   const { room } = row[0]!;
@@ -312,7 +316,7 @@ export function spaceEvenly(page: Page, derived: DerivedPage, id: string, axis: 
     const { of: _of, ...place } = d.item.at[axis];
     const from =
       place.from === 'before' || place.from === 'after' ? (axis === 'across' ? 'left' : 'bottom') : place.from;
-    const by = distanceFrom(axis, from, to, d.box, d.room, page.unit);
+    const by = computeDistanceFrom(axis, from, to, d.box, d.room, page.unit);
     return changeItem(spaced, d.item.id, { at: { ...d.item.at, [axis]: { from, by } } as Place });
   }, page);
 }

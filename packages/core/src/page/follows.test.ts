@@ -4,7 +4,7 @@ import {
   derivePage,
   emptyPage,
   followLength,
-  inOtherUnit,
+  convertPageUnit,
   newItem,
   pageSchema,
   removeItem,
@@ -12,7 +12,7 @@ import {
   movePart,
   setItemField,
   stopFollowing,
-  whatMoved,
+  listMoves,
   type Follow,
   type Item,
   type Page,
@@ -55,7 +55,7 @@ describe('a length that follows another’s', () => {
     expect(wide(start(), 'sea/print')).toBe(6);
     const wider = setItemField(start(), derivePage(start()), 'sky', PRINT, '7');
     expect(wide(wider, 'sea/print')).toBe(7);
-    expect(whatMoved(derivePage(start()), derivePage(wider)).map((m) => m.part)).toContain('sea/m');
+    expect(listMoves(derivePage(start()), derivePage(wider)).map((m) => m.part)).toContain('sea/m');
   });
   test('of one layer of an item', () => {
     const two = page(mats('sky', '6'), mats('sea', '4'));
@@ -155,7 +155,7 @@ describe('what cannot be followed', () => {
 test('it goes through JSON, its schema and another unit', () => {
   const round = JSON.parse(JSON.stringify(start())) as unknown;
   expect(pageSchema.parse(round)).toEqual(start());
-  const metric = inOtherUnit(start(), 'mm');
+  const metric = convertPageUnit(start(), 'mm');
   expect(item(metric, 'sea').follows![0]!.by).toBe('-1/2 in');
   expect(wide(metric, 'sea/print')).toBe(6);
 });

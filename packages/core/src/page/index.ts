@@ -4,7 +4,7 @@ export {
   PAGE_VERSION,
   UP_DOWN,
   emptyPage,
-  inOtherUnit,
+  convertPageUnit,
   newItem,
   pageSchema,
   placeSchema,
@@ -24,21 +24,21 @@ export {
   type PageSuggestion,
   type Part,
 } from './derive.ts';
-export { PLAIN_NAMES, pieceId, type Namer, type PieceToCut } from './pieces.ts';
-export { fromPattern, type Ground, type Misfit } from './pattern.ts';
+export { FALLBACK_NAMES, pieceId, type ItemNames, type PieceToCut } from './pieces.ts';
+export { beginFromPattern, type Ground, type Misfit } from './pattern.ts';
 export {
   LOWER_LEFT,
-  markOf,
-  marksOf,
-  measuredOf,
-  placedWith,
+  computeCornerMark,
+  collectCornerMarks,
+  measuredSpansOf,
+  partPlacedWith,
   type CornerMark,
-  type Measuring,
-  type Measurings,
+  type MeasuredEdge,
+  type MeasuredEdges,
 } from './marks.ts';
 export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
-export { whatMoved, type Move } from './moved.ts';
+export { listMoves, type Move } from './moved.ts';
 export {
   addEntry,
   addItem,
@@ -47,14 +47,14 @@ export {
   choosePaper,
   countFrom,
   followLength,
-  freeSpot,
-  inRowWith,
+  findFreeSpot,
+  findRowNeighbours,
   movePart,
   moveTo,
   removeItem,
   removePart,
   renamePart,
-  putInput,
+  replaceInput,
   setItemField,
   setPicture,
   spaceEvenly,
@@ -62,18 +62,25 @@ export {
   stopFollowing,
   takeOffers,
 } from './edit.ts';
-export { hasMeasuredPrint, placeOfSpot, shownIn, type Shown } from './pictures.ts';
-export { cameOutAs } from './cameOut.ts';
-export { catchesOf, caughtAt, dropAt, keptCatch, type Catch, type CatchSays } from './catches.ts';
+export { hasMeasuredPrint, locateSpot, framePicture, type ShownPicture } from './pictures.ts';
+export { applyMeasuredPiece } from './cameOut.ts';
 export {
-  MOST_TILT,
-  gapBetween,
-  lineUp,
-  loosened,
-  sameGap,
-  spreadOut,
+  collectSnapTargets,
+  findSnapTarget,
+  dropItem,
+  snapTargetOfPlace,
+  type SnapTarget,
+  type CatchReason,
+} from './catches.ts';
+export {
+  MAX_TILT_DEGREES,
+  gapTextBetween,
+  lineUpItems,
+  scatterTilts,
+  setSameGap,
+  distributeItems,
   swapPlaces,
-  tilted,
+  tiltItem,
   type End,
 } from './several.ts';
-export { coverageOf, cutAwayFor, type Coverage } from './coverage.ts';
+export { collectCoverage, computeCutAway, type Coverage } from './coverage.ts';

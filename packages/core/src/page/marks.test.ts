@@ -1,23 +1,23 @@
 import { expect, test } from '@jest/globals';
 import { at, base, layer, page as pageOf, photo } from '../../testing/pages.ts';
-import { MARKS, exactText, lengthOf, ticks } from '../length/index.ts';
-import { recipeOf, type Table } from '../recipes/index.ts';
+import { MARKS, formatExactLength, lengthOf, ticks } from '../length/index.ts';
+import { recipeOf, type LayoutContext } from '../recipes/index.ts';
 import {
   LOWER_LEFT,
   derivePage,
-  markOf,
-  marksOf,
+  computeCornerMark,
+  collectCornerMarks,
   newItem,
-  placedWith,
+  partPlacedWith,
   type Item,
-  type Measuring,
+  type MeasuredEdge,
   type Page,
 } from './index.ts';
 
 const told = (page: Page) =>
-  marksOf(derivePage(page)).map(
+  collectCornerMarks(derivePage(page)).map(
     ({ part, page: of, x, y }) =>
-      `${part.id}${of ? ` on the ${of}` : ''}: ${[x, y].map((t) => (t === 0 ? '0' : exactText(ticks(Math.abs(t)), 'in'))).join(', ')}`,
+      `${part.id}${of ? ` on the ${of}` : ''}: ${[x, y].map((t) => (t === 0 ? '0' : formatExactLength(ticks(Math.abs(t)), 'in'))).join(', ')}`,
   );
 
 test('corners are counted from the left and the lower edge, and what lies in that corner needs no mark', () => {
@@ -53,16 +53,16 @@ test('a photo on its mats is placed by the outermost mat; what lies on a base is
     ),
   );
   const part = (id: string) => page.parts.find((p) => p.id === id)!;
-  for (const id of ['p/print', 'p/in', 'p/out']) expect(placedWith(page, part(id)).id).toBe('p/out');
-  expect(placedWith(page, part('base/panel')).id).toBe('base/panel');
-  const { x, y } = markOf(page, placedWith(page, part('p/print')));
-  expect([x, y].map((t) => exactText(t, 'in'))).toEqual(['2', '2']);
+  for (const id of ['p/print', 'p/in', 'p/out']) expect(partPlacedWith(page, part(id)).id).toBe('p/out');
+  expect(partPlacedWith(page, part('base/panel')).id).toBe('base/panel');
+  const { x, y } = computeCornerMark(page, partPlacedWith(page, part('p/print')));
+  expect([x, y].map((t) => formatExactLength(t, 'in'))).toEqual(['2', '2']);
 });
 
 test('of a photo with strips round it too, to their outer edge', () => {
   const recipe = recipeOf('strip-frame');
   const table = { unit: 'in', mark: MARKS['1/16'], room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] } };
-  const input = recipe.start(table as Table, () => 'x');
+  const input = recipe.start(table as LayoutContext, () => 'x');
   const framed = {
     ...newItem({ id: 'f', name: 'f', recipe: 'strip-frame', input }),
     at: at('left', '2', 'bottom', '1'),
@@ -70,11 +70,11 @@ test('of a photo with strips round it too, to their outer edge', () => {
   const page = derivePage(pageOf(base(), framed as Item));
   const print = page.parts.find((p) => p.item === 'f' && p.piece === null)!;
   const strip = page.parts.find((p) => p.item === 'f' && p.piece !== null)!;
-  const { x, y } = markOf(page, placedWith(page, print));
-  expect([x, y].map((t) => exactText(t, 'in'))).toEqual(['2', '1']);
+  const { x, y } = computeCornerMark(page, partPlacedWith(page, print));
+  expect([x, y].map((t) => formatExactLength(t, 'in'))).toEqual(['2', '1']);
   // a strip of it is placed by itself, and the photo by itself lies further in
-  expect(placedWith(page, strip)).toBe(strip);
-  expect(markOf(page, print).x).toBeGreaterThan(x);
+  expect(partPlacedWith(page, strip)).toBe(strip);
+  expect(computeCornerMark(page, print).x).toBeGreaterThan(x);
 });
 
 test.each([
@@ -83,9 +83,9 @@ test.each([
   [{ of: 'middle', from: 'low' }, '4', '4'],
   [{ of: 'high', from: 'high' }, '6', '5'],
   [{ of: 'low', from: 'high' }, '10', '11'],
-] as const)('measured otherwise: %j', (measuring: Measuring, x, y) => {
+] as const)('measured otherwise: %j', (measuring: MeasuredEdge, x, y) => {
   const page = derivePage(pageOf(base(), photo('p', ['4', '6'], [], { at: at('left', '2', 'bottom', '1') })));
   const part = page.parts.find((p) => p.id === 'p/print')!;
-  const mark = markOf(page, part, { ...LOWER_LEFT, across: measuring, upDown: measuring });
-  expect([mark.x, mark.y].map((t) => exactText(t, 'in'))).toEqual([x, y]);
+  const mark = computeCornerMark(page, part, { ...LOWER_LEFT, across: measuring, upDown: measuring });
+  expect([mark.x, mark.y].map((t) => formatExactLength(t, 'in'))).toEqual([x, y]);
 });

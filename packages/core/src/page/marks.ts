@@ -3,17 +3,17 @@ import { recipeOf } from '../recipes/index.ts';
 import type { DerivedPage, Part } from './derive.ts';
 
 /** Which of a part's edges is measured, and from which edge of the page: the low one is the left or the lower one. */
-export interface Measuring {
+export interface MeasuredEdge {
   readonly of: 'low' | 'middle' | 'high';
   readonly from: 'low' | 'high';
 }
-export interface Measurings {
-  readonly across: Measuring;
-  readonly upDown: Measuring;
+export interface MeasuredEdges {
+  readonly across: MeasuredEdge;
+  readonly upDown: MeasuredEdge;
 }
-const LOW: Measuring = { of: 'low', from: 'low' };
+const LOW: MeasuredEdge = { of: 'low', from: 'low' };
 /** The lower left corner, from the left and the lower edge. */
-export const LOWER_LEFT: Measurings = { across: LOW, upDown: LOW };
+export const LOWER_LEFT: MeasuredEdges = { across: LOW, upDown: LOW };
 
 /** Where to pencil a part on the page that it lies on; by its lower left corner from the left and the lower edge, unless it is said otherwise. */
 export interface CornerMark {
@@ -25,22 +25,22 @@ export interface CornerMark {
 }
 
 /** From where to where a distance is measured, in ticks of the ground from its lower left corner. */
-export interface Measured {
+export interface MeasuredSpan {
   readonly edge: number;
   readonly point: number;
 }
 
-const along = ({ of, from }: Measuring, low: number, long: number, start: number, room: number): Measured => ({
+const along = ({ of, from }: MeasuredEdge, low: number, long: number, start: number, room: number): MeasuredSpan => ({
   edge: from === 'low' ? start : start + room,
   point: low + (of === 'low' ? 0 : of === 'high' ? long : long / 2),
 });
 
 /** The two lines along which a part is measured. */
-export function measuredOf(
+export function measuredSpansOf(
   { seam, width, height }: Pick<DerivedPage, 'seam' | 'width' | 'height'>,
   part: Part,
-  { across, upDown }: Measurings = LOWER_LEFT,
-): { readonly across: Measured; readonly upDown: Measured } {
+  { across, upDown }: MeasuredEdges = LOWER_LEFT,
+): { readonly across: MeasuredSpan; readonly upDown: MeasuredSpan } {
   const isRight = seam !== null && part.x >= seam.x + seam.width;
   const start = isRight ? seam.x + seam.width : 0;
   const room = seam ? (isRight ? width - start : seam.x) : width;
@@ -50,14 +50,14 @@ export function measuredOf(
   };
 }
 
-export function markOf(
+export function computeCornerMark(
   page: Pick<DerivedPage, 'seam' | 'width' | 'height'>,
   part: Part,
-  measurings: Measurings = LOWER_LEFT,
+  measurings: MeasuredEdges = LOWER_LEFT,
 ): CornerMark {
   const { seam } = page;
-  const { across, upDown } = measuredOf(page, part, measurings);
-  const far = ({ edge, point }: Measured, { from }: Measuring) =>
+  const { across, upDown } = measuredSpansOf(page, part, measurings);
+  const far = ({ edge, point }: MeasuredSpan, { from }: MeasuredEdge) =>
     ticks(Math.round(from === 'low' ? point - edge : edge - point));
   const right = seam !== null && part.x >= seam.x + seam.width;
   return {
@@ -72,7 +72,7 @@ export function markOf(
  * The part that one holds when a part comes onto the page: a photo is glued on its mats first, so that the outermost of them is placed.
  * Of a photo with strips round it, it is what they hold together. What lies on the base is placed by itself.
  */
-export function placedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): Part {
+export function partPlacedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): Part {
   if (recipeOf(part.recipe).beneath !== null) return part;
   const holds = (outer: Part) =>
     outer.x <= part.x &&
@@ -90,8 +90,8 @@ export function placedWith({ parts }: Pick<DerivedPage, 'parts'>, part: Part): P
 }
 
 /** Of every part that is placed by itself and does not lie in the corner anyway, bottom to top. */
-export const marksOf = (page: Pick<DerivedPage, 'seam' | 'width' | 'height' | 'parts'>): CornerMark[] =>
+export const collectCornerMarks = (page: Pick<DerivedPage, 'seam' | 'width' | 'height' | 'parts'>): CornerMark[] =>
   page.parts
     .filter((part) => !part.along)
-    .map((part) => markOf(page, part))
+    .map((part) => computeCornerMark(page, part))
     .filter(({ x, y }) => x !== 0 || y !== 0);

@@ -7,7 +7,7 @@ export type Move =
   | { part: string; name: string; what: 'added' | 'removed' };
 
 /** What differs between two states of a page: sizes first, then places, then what came and went. */
-export function whatMoved(before: DerivedPage, after: DerivedPage): Move[] {
+export function listMoves(before: DerivedPage, after: DerivedPage): Move[] {
   const old = new Map(before.parts.map((p) => [p.id, p]));
   const now = new Map(after.parts.map((p) => [p.id, p]));
   const differing = (keys: readonly ('width' | 'height' | 'x' | 'y')[]): Move[] =>

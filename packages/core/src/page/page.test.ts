@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
-import { lengthOf, plainLength } from '../length/index.ts';
+import { lengthOf, formatPlainLength } from '../length/index.ts';
 import { at, banners, base, layer, page, photo, wishFor } from '../../testing/pages.ts';
 import {
   CENTRED,
@@ -9,11 +9,11 @@ import {
   addEntry,
   changeItem,
   derivePage,
-  inOtherUnit,
+  convertPageUnit,
   migratePage,
   pageSchema,
   setItemField,
-  whatMoved,
+  listMoves,
   type Item,
   type Page,
 } from './index.ts';
@@ -93,14 +93,14 @@ describe('what follows from a page', () => {
       ...launch(),
       input: { ...(launch().input as object), print: { width: '3⅞', height: '5⅝', known: 'measured' } },
     });
-    const moves = whatMoved(derivePage(before), derivePage(after));
+    const moves = listMoves(derivePage(before), derivePage(after));
     const sizes = moves.flatMap((m) =>
-      'to' in m && m.what === 'width' ? [`${m.part} ${plainLength(m.to, derivePage(after).mark)}`] : [],
+      'to' in m && m.what === 'width' ? [`${m.part} ${formatPlainLength(m.to, derivePage(after).mark)}`] : [],
     );
     expect(sizes).toEqual(['launch/m2 4 5/8', 'launch/m1 4 1/8', 'launch/print 3 7/8']);
     expect(moves.some((m) => m.part === 'launch/print' && m.what === 'y')).toBe(true);
     expect(moves.some((m) => m.part === 'base/field')).toBe(false);
-    expect(whatMoved(derivePage(before), derivePage(before))).toEqual([]);
+    expect(listMoves(derivePage(before), derivePage(before))).toEqual([]);
   });
   test('one bad mat leaves the rest of the page standing, and is named', () => {
     const small = layer('m9', { reveal: { style: 'two' }, width: '3', height: '5' });
@@ -139,7 +139,7 @@ describe('what follows from a page', () => {
 describe('where items lie', () => {
   const spot = (of: Page, id: string) => {
     const { box } = derivePage(of).items.get(id)!;
-    return [box.x, box.y].map((t) => plainLength(t, derivePage(of).mark));
+    return [box.x, box.y].map((t) => formatPlainLength(t, derivePage(of).mark));
   };
   const square = (id: string, more: Partial<Item>) => ({ ...photo(id, ['2', '2'], []), ...more });
   test.each([
@@ -194,7 +194,7 @@ describe('where items lie', () => {
     const derived = derivePage(spread);
     expect([derived.width, derived.seam]).toEqual([lengthOf('16 1/4'), { x: lengthOf('8'), width: lengthOf('1/4') }]);
     const sky = derived.parts.find((p) => p.id === 'base/sky')!;
-    expect([sky.x, sky.width].map((t) => plainLength(t, derived.mark))).toEqual(['8 1/4', '7 1/2']);
+    expect([sky.x, sky.width].map((t) => formatPlainLength(t, derived.mark))).toEqual(['8 1/4', '7 1/2']);
     expect(spot(spread, 'a')[0]).toBe('7 1/8');
   });
 });
@@ -262,7 +262,7 @@ describe('the page document', () => {
   });
   test('changing the unit keeps every length', () => {
     const wished = { ...launch(), wishes: { m1: wishFor('x', { from: { stock: 's', x: '1', y: 0 } }) } };
-    const inMm = inOtherUnit(page(panels(), wished, banners('tails', {})), 'mm');
+    const inMm = convertPageUnit(page(panels(), wished, banners('tails', {})), 'mm');
     const places = (of: Page) => derivePage(of).parts.map(({ x, y, width, height }) => [x, y, width, height]);
     expect(places(inMm)).toEqual(places(page(panels(), wished, banners('tails', {}))));
     expect(inMm.items[1]).toMatchObject({
@@ -270,7 +270,7 @@ describe('the page document', () => {
       wishes: { m1: { from: { x: '1 in', y: 0 } } },
     });
     expect(pageSchema.safeParse(inMm).success).toBe(true);
-    expect(inOtherUnit(inMm, 'mm')).toBe(inMm);
+    expect(convertPageUnit(inMm, 'mm')).toBe(inMm);
   });
 });
 

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { at, banners, base, layer, page as pageOf, photo, wishFor } from '../../testing/pages.ts';
-import { exactText } from '../length/index.ts';
-import { PLAIN_NAMES, derivePage, fromPattern, newItem, pageSchema, type Ground, type Page } from './index.ts';
+import { formatExactLength } from '../length/index.ts';
+import { FALLBACK_NAMES, derivePage, beginFromPattern, newItem, pageSchema, type Ground, type Page } from './index.ts';
 
 const square = (side: string): Ground => ({ unit: 'in', width: side, height: side, seam: null });
-const begun = (pattern: Page, ground: Ground) => fromPattern(pattern, 'Another day', ground, PLAIN_NAMES);
+const begun = (pattern: Page, ground: Ground) => beginFromPattern(pattern, 'Another day', ground, FALLBACK_NAMES);
 const part = (page: Page, id: string) => {
   const found = derivePage(page).parts.find((p) => p.id === id)!;
-  return [found.width, found.height].map((t) => exactText(t, 'in')).join(' x ');
+  return [found.width, found.height].map((t) => formatExactLength(t, 'in')).join(' x ');
 };
 const told = ({ misfits }: ReturnType<typeof begun>) =>
   misfits.map((m) =>
     'part' in m
-      ? `${m.item}, ${m.part}: ${m.edges.join(' and ')} by ${exactText(m.by, 'in')}`
+      ? `${m.item}, ${m.part}: ${m.edges.join(' and ')} by ${formatExactLength(m.by, 'in')}`
       : `${m.item}: ${m.problem.problem.code}`,
   );
 
@@ -67,7 +67,7 @@ describe('a page begun from another', () => {
     expect(page.unit).toBe('mm');
     expect(part(page, 'p/print')).toBe('4 x 6');
     expect(part(page, 'base/sky')).toBe(
-      `${exactText(derivePage(page).parts.find((p) => p.id === 'base/sky')!.width, 'in')} x ${exactText(derivePage(page).parts.find((p) => p.id === 'base/sky')!.height, 'in')}`,
+      `${formatExactLength(derivePage(page).parts.find((p) => p.id === 'base/sky')!.width, 'in')} x ${formatExactLength(derivePage(page).parts.find((p) => p.id === 'base/sky')!.height, 'in')}`,
     );
     expect(derivePage(page).problems).toEqual([]);
   });

@@ -1,9 +1,9 @@
 import { ticks, type Ticks, type Unit } from '../length/index.ts';
-import { EDGES, pastEdges, type Edge } from '../geometry/index.ts';
-import { inputNamed, recipeOf, setField } from '../recipes/index.ts';
+import { EDGES, overhangPastEdges, type Edge } from '../geometry/index.ts';
+import { nameInputUnits, recipeOf, setField } from '../recipes/index.ts';
 import { derivePage, type DerivedPage, type PageProblem } from './derive.ts';
-import { inOtherUnit, type Item, type Page } from './document.ts';
-import type { Namer } from './pieces.ts';
+import { convertPageUnit, type Item, type Page } from './document.ts';
+import type { ItemNames } from './pieces.ts';
 
 /*
  * A page as a pattern for others: the same items on a page of another size. What lies beneath everything goes along with the page, by
@@ -29,16 +29,16 @@ export type Misfit =
  * A page begun from another, and what of it does not fit. Which paper each piece is of goes along; places on a sheet, what was made of
  * several, copies and spares are that page's own.
  */
-export function fromPattern(
+export function beginFromPattern(
   pattern: Page,
   name: string,
   ground: Ground,
-  names: Namer,
+  names: ItemNames,
 ): { readonly page: Page; readonly misfits: readonly Misfit[] } {
   const before = derivePage(pattern, names);
-  const { pattern: _is, ...document } = inOtherUnit(pattern, ground.unit);
+  const { pattern: _is, ...document } = convertPageUnit(pattern, ground.unit);
   const meant = (item: Item, input: unknown): unknown =>
-    ground.unit === pattern.unit ? input : inputNamed(item.recipe, input, pattern.unit);
+    ground.unit === pattern.unit ? input : nameInputUnits(item.recipe, input, pattern.unit);
   const page: Page = {
     ...document,
     name: name.slice(0, 120),
@@ -82,10 +82,10 @@ function loosened(item: Item, before: DerivedPage): unknown {
 
 function misfitsOf(page: DerivedPage, before: DerivedPage): Misfit[] {
   const over = page.parts.flatMap((part): Misfit[] => {
-    const past = pastEdges(part, page);
+    const past = overhangPastEdges(part, page);
     // what hung over an edge before does so on purpose
     const was = before.parts.find((p) => p.id === part.id);
-    const hung = was && pastEdges(was, before);
+    const hung = was && overhangPastEdges(was, before);
     const edges = EDGES.filter((edge) => past[edge] > 0 && !(hung && hung[edge] > 0));
     const by = ticks(Math.max(0, ...edges.map((edge) => past[edge])));
     return edges.length ? [{ item: part.item, part: part.name, edges, by }] : [];

@@ -2,16 +2,16 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { rect } from '../geometry/index.ts';
 import { inches } from '../length/index.ts';
-import { AS_IT_IS, holds, wholeOf, type Picture } from '../photos/index.ts';
+import { DEFAULT_FRAMING, isCropInside, wholeCropOf, type Picture } from '../photos/index.ts';
 import { derivePage } from './derive.ts';
-import { emptyPage, inOtherUnit, newItem, pageSchema, type Page } from './document.ts';
+import { emptyPage, convertPageUnit, newItem, pageSchema, type Page } from './document.ts';
 import { setItemField, setPicture } from './edit.ts';
-import { fromPattern } from './pattern.ts';
-import { placeOfSpot, shownIn } from './pictures.ts';
-import { PLAIN_NAMES } from './pieces.ts';
+import { beginFromPattern } from './pattern.ts';
+import { locateSpot, framePicture } from './pictures.ts';
+import { FALLBACK_NAMES } from './pieces.ts';
 
 const picture: Picture = {
-  ...{ photo: 'p1', file: 'ab'.repeat(32), width: 4000, height: 3000, ...AS_IT_IS, stay: null },
+  ...{ photo: 'p1', file: 'ab'.repeat(32), width: 4000, height: 3000, ...DEFAULT_FRAMING, stay: null },
 };
 const inch = inches(1);
 /** An opening so many inches from the corner of the page, so large. */
@@ -19,28 +19,28 @@ const opening = (x: number, y: number, w: number, h: number) => rect(x * inch, y
 
 describe('a photo in its opening', () => {
   test('fills it: the whole of it lies behind, the middle in the middle', () => {
-    const { opening: seen, whole } = shownIn(opening(2, 3, 3, 3), picture, 'in');
+    const { opening: seen, whole } = framePicture(opening(2, 3, 3, 3), picture, 'in');
     expect(seen).toEqual(opening(2, 3, 3, 3));
     expect(whole).toEqual(opening(1.5, 3, 4, 3));
   });
   test('all of it: the opening is as large as it comes out', () => {
-    const { opening: seen, whole } = shownIn(opening(0, 0, 4, 4), { ...picture, keep: 'whole' }, 'in');
+    const { opening: seen, whole } = framePicture(opening(0, 0, 4, 4), { ...picture, keep: 'whole' }, 'in');
     expect(seen).toEqual(opening(0, 0.5, 4, 3));
     expect(whole).toEqual(seen);
   });
   test('what must stay is told where it lies on the page', () => {
     const stay = { x: 0, y: 0, width: 1000, height: 1000 };
-    const shown = shownIn(opening(0, 0, 3, 3), { ...picture, stay }, 'in');
+    const shown = framePicture(opening(0, 0, 3, 3), { ...picture, stay }, 'in');
     // the upper left corner of the photo
     expect([shown.stays, shown.stay]).toEqual([true, opening(0, 2, 1, 1)]);
   });
   test('a horizon is brought to its height on the page, closer where the photo would not reach', () => {
     const wanted = { upDown: { share: 0.7, at: '4 1/2' } };
-    const { misses, whole } = shownIn(opening(2, 4, 4, 3), { ...picture, wanted }, 'in');
+    const { misses, whole } = framePicture(opening(2, 4, 4, 3), { ...picture, wanted }, 'in');
     expect(misses.upDown).toBe(0);
     expect((whole.y + 0.3 * whole.height) / inch).toBeCloseTo(4.5, 2);
     // out of the opening it cannot lie: by how much it misses is told
-    const out = shownIn(opening(2, 4, 4, 3), { ...picture, wanted: { upDown: { share: 0.7, at: '2' } } }, 'in');
+    const out = framePicture(opening(2, 4, 4, 3), { ...picture, wanted: { upDown: { share: 0.7, at: '2' } } }, 'in');
     expect(out.misses.upDown).toBeGreaterThan(2 * inch);
   });
   test('any spot of any photo lies where it is wanted, if that is in the opening and nothing else must stay', () => {
@@ -55,16 +55,16 @@ describe('a photo in its opening', () => {
           const spot = { across: box.x + px * box.width, upDown: box.y + py * box.height };
           const text = (ticks: number) => String(ticks / inch);
           const wanted = { across: { share: sx, at: text(spot.across) }, upDown: { share: sy, at: text(spot.upDown) } };
-          const shown = shownIn(box, { ...picture, ...size, wanted }, 'in');
-          return shown.misses.across === 0 && shown.misses.upDown === 0 && holds(wholeOf(size), shown.crop);
+          const shown = framePicture(box, { ...picture, ...size, wanted }, 'in');
+          return shown.misses.across === 0 && shown.misses.upDown === 0 && isCropInside(wholeCropOf(size), shown.crop);
         },
       ),
       { seed: 14, numRuns: 1000 },
     );
   });
   test('where a spot lies is told as it is typed', () => {
-    const shown = shownIn(opening(2, 3, 4, 3), picture, 'in');
-    expect(placeOfSpot(shown, { x: 0.25, y: 0.25 }, 'in')).toEqual({ across: '3', upDown: '5 1/4' });
+    const shown = framePicture(opening(2, 3, 4, 3), picture, 'in');
+    expect(locateSpot(shown, { x: 0.25, y: 0.25 }, 'in')).toEqual({ across: '3', upDown: '5 1/4' });
   });
 });
 
@@ -88,10 +88,10 @@ describe('photos on a page', () => {
   });
   test('in another unit what is wanted stays where it is; a pattern takes no photo along', () => {
     const lined = setPicture(page, 'm', 'print', { ...picture, wanted: { upDown: { share: 0.5, at: '6' } } });
-    const metric = inOtherUnit(lined, 'mm');
+    const metric = convertPageUnit(lined, 'mm');
     expect(metric.items[0]!.pictures!.print!.wanted).toEqual({ upDown: { share: 0.5, at: '6 in' } });
     expect(pageSchema.safeParse(metric).success).toBe(true);
-    const begun = fromPattern(lined, 'b', { unit: 'in', width: '8', height: '8', seam: null }, PLAIN_NAMES);
+    const begun = beginFromPattern(lined, 'b', { unit: 'in', width: '8', height: '8', seam: null }, FALLBACK_NAMES);
     expect(begun.page.items[0]!.pictures).toBeUndefined();
   });
 });

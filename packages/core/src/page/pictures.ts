@@ -1,6 +1,6 @@
-import { exactText, parseLength, ticks, type Ticks, type Unit } from '../length/index.ts';
+import { formatExactLength, parseLength, ticks, type Ticks, type Unit } from '../length/index.ts';
 import { rect, type Rect } from '../geometry/index.ts';
-import { framed, fittedOn, type Crop, type Picture } from '../photos/index.ts';
+import { computeFramedCrop, fitCropOnPaper, type Crop, type Picture } from '../photos/index.ts';
 
 /*
  * A photo in an opening of the page. The opening is where it is seen; `whole` is where all of the photo would lie, so that the one
@@ -12,7 +12,7 @@ import { framed, fittedOn, type Crop, type Picture } from '../photos/index.ts';
  *     +- -+--------+- - +
  */
 
-export interface Shown {
+export interface ShownPicture {
   readonly photo: string;
   readonly file: string;
   /** In ticks of the page, as a part lies. Where all of it is seen, the opening is as large as it comes out. */
@@ -32,12 +32,12 @@ export interface Shown {
 const RIM = 0.02;
 
 /** How a photo is seen in an opening, what is wanted at a place of the page brought there as far as the photo reaches. */
-export function shownIn(box: Rect, picture: Picture, unit: Unit): Shown {
+export function framePicture(box: Rect, picture: Picture, unit: Unit): ShownPicture {
   const photo = { width: picture.width, height: picture.height };
   const ratio = box.width / box.height;
   const aims = wantedAt(box, picture, unit);
-  const { crop, lost, stays } = framed(photo, towards(picture, ratio, aims), ratio, picture.stay);
-  const fitted = fittedOn(crop, box);
+  const { crop, lost, stays } = computeFramedCrop(photo, towards(picture, ratio, aims), ratio, picture.stay);
+  const fitted = fitCropOnPaper(crop, box);
   const opening = rect(
     Math.round(box.x + fitted.bare.width / 2),
     Math.round(box.y + fitted.bare.height / 2),
@@ -124,13 +124,13 @@ export const hasMeasuredPrint = (input: unknown, [group]: readonly (string | num
   'measured';
 
 /** Where a point of a shown photo (shares from the left and the top) lies on the page, as it is typed. */
-export function placeOfSpot(
-  { whole }: Pick<Shown, 'whole'>,
+export function locateSpot(
+  { whole }: Pick<ShownPicture, 'whole'>,
   spot: { readonly x: number; readonly y: number },
   unit: Unit,
 ): { readonly across: string; readonly upDown: string } {
   return {
-    across: exactText(ticks(Math.round(whole.x + spot.x * whole.width)), unit),
-    upDown: exactText(ticks(Math.round(whole.y + (1 - spot.y) * whole.height)), unit),
+    across: formatExactLength(ticks(Math.round(whole.x + spot.x * whole.width)), unit),
+    upDown: formatExactLength(ticks(Math.round(whole.y + (1 - spot.y) * whole.height)), unit),
   };
 }

@@ -1,6 +1,6 @@
 import { ZERO, roundToMark, ticks, type Mark, type Ticks } from '../length/index.ts';
-import { alikeTogether, patchesOf, shifted, type Patch, type Rect, type Size } from '../geometry/index.ts';
-import type { Blank, Laid, RecipeId, Table } from '../recipes/index.ts';
+import { groupEqualSizes, computePatches, shiftRect, type Patch, type Rect, type Size } from '../geometry/index.ts';
+import type { Blank, LaidOut, RecipeId, LayoutContext } from '../recipes/index.ts';
 import type { Item, Wish } from './document.ts';
 import { seamsOf } from './seams.ts';
 
@@ -29,14 +29,14 @@ export interface Seam {
 }
 
 /** How layers and pieces are called that have no name of their own. The core has no words: they are passed in. */
-export interface Namer {
+export interface ItemNames {
   part(recipe: RecipeId, role: string, n: number, item: string): string;
   piece(recipe: RecipeId, role: string, n: number, item: string): string;
   /** A part, of so many unlike ones, of a piece of this name. */
   patch(piece: string, n: number, of: number): string;
 }
 const plainName = (_recipe: RecipeId, role: string, n: number, item: string): string => `${item} ${role} ${n}`;
-export const PLAIN_NAMES: Namer = {
+export const FALLBACK_NAMES: ItemNames = {
   part: plainName,
   piece: plainName,
   patch: (piece, n) => `${piece} part ${n}`,
@@ -50,13 +50,13 @@ export const partId = (item: string, layer: string): string => `${item}/${layer}
  * What is cut for a blank: one kind of piece; the parts of one that is made of several; of one that lies over the seam of a spread,
  * a part for each page.
  */
-export function piecesOf(
+export function collectPieces(
   blank: Blank,
   item: Item,
-  laid: Laid,
+  laid: LaidOut,
   over: Ticks,
-  names: Namer,
-  { unit, mark }: Table,
+  names: ItemNames,
+  { unit, mark }: LayoutContext,
   origin: Rect,
   seam: Seam | null,
 ): PieceToCut[] {
@@ -90,11 +90,11 @@ export function piecesOf(
     }));
   const seams = seamsOf(wish, unit);
   if (wish && seams) {
-    const patches = patchesOf(whole, seams).map((patch) => ({ ...patch, quantity: quantity * patch.quantity }));
+    const patches = computePatches(whole, seams).map((patch) => ({ ...patch, quantity: quantity * patch.quantity }));
     return inParts(patches, withoutPlace(wish));
   }
   const trim = finish.find((f) => f.do === 'trim');
-  const laidOver = seam ? layers.map(({ box }) => halvesOf(shifted(box, origin), whole, seam, mark, trim?.left)) : [];
+  const laidOver = seam ? layers.map(({ box }) => halvesOf(shiftRect(box, origin), whole, seam, mark, trim?.left)) : [];
   const halves = laidOver.flatMap((found) => found ?? []);
   if (!halves.length) return [whole];
   if (trim && halves.length === 2) {
@@ -108,7 +108,7 @@ export function piecesOf(
   const uncut = laidOver.filter((found) => found === null).length;
   return [
     ...(uncut ? [{ ...whole, quantity: uncut }] : []),
-    ...inParts(alikeTogether(halves), wish && withoutPlace(wish)),
+    ...inParts(groupEqualSizes(halves), wish && withoutPlace(wish)),
   ];
 }
 

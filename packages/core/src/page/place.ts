@@ -1,4 +1,4 @@
-import { exactText, parseLength, ticks, type LengthProblem, type Ticks, type Unit } from '../length/index.ts';
+import { formatExactLength, parseLength, ticks, type LengthProblem, type Ticks, type Unit } from '../length/index.ts';
 import type { Rect, Size } from '../geometry/index.ts';
 import type { Place } from './document.ts';
 
@@ -45,7 +45,7 @@ function anchor(from: Place[Axis]['from'], length: number, within: Stretch): { a
 }
 
 /** The lower or left end of an item along an axis, in ticks of the page; or why its distance does not read. */
-export function placeAlong(
+export function computePlaceAlong(
   axis: Axis,
   { from, by }: Place[Axis],
   size: Size,
@@ -59,7 +59,7 @@ export function placeAlong(
 }
 
 /** The distance that puts an item to where it begins at `at`, counted from another edge. */
-export function distanceFrom(
+export function computeDistanceFrom(
   axis: Axis,
   from: Place[Axis]['from'],
   at: number,
@@ -68,5 +68,5 @@ export function distanceFrom(
   unit: Unit,
 ): string {
   const { at: zero, back } = anchor(from, axis === 'across' ? size.width : size.height, along(within, axis));
-  return exactText(ticks(back ? zero - at : at - zero), unit);
+  return formatExactLength(ticks(back ? zero - at : at - zero), unit);
 }

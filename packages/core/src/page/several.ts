@@ -1,10 +1,10 @@
-import { exactText, parseLength, ticks, type LengthText } from '../length/index.ts';
+import { formatExactLength, parseLength, ticks, type LengthText } from '../length/index.ts';
 import { seededRandom } from '../chance/index.ts';
 import type { DerivedItem, DerivedPage } from './derive.ts';
 import type { Item, Page, Place } from './document.ts';
 import { changeItem } from './edit.ts';
-import { dropAt } from './catches.ts';
-import { distanceFrom, type Axis } from './place.ts';
+import { dropItem } from './catches.ts';
+import { computeDistanceFrom, type Axis } from './place.ts';
 
 /* Several items at once: lined up, spread, the same gap between them, two swapped, all tilted a little. */
 
@@ -22,10 +22,10 @@ const inOrder = (items: readonly DerivedItem[], axis: Axis) =>
   [...items].sort((a, b) => a.box[LOW[axis]] - b.box[LOW[axis]]);
 /** Moves an item along one axis to where it begins there; it counts from an edge of its room then. */
 const moveAlong = (page: Page, derived: DerivedPage, { item, box }: DerivedItem, axis: Axis, to: number): Page =>
-  dropAt(page, derived, item.id, axis === 'across' ? { x: to, y: box.y } : { x: box.x, y: to });
+  dropItem(page, derived, item.id, axis === 'across' ? { x: to, y: box.y } : { x: box.x, y: to });
 
 /** Lines items up with the first of them, by an end or their middles: they stay lined up, whatever size they get. */
-export function lineUp(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis, end: End): Page {
+export function lineUpItems(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis, end: End): Page {
   const [first, ...others] = chosenOf(derived, ids);
   if (!first) return page;
   const of = first.item.id;
@@ -45,7 +45,7 @@ const atOf = (page: Page, d: DerivedItem): Place => page.items.find((i) => i.id 
  * Spreads items evenly between the two outermost, which stay: gaps on the mark as even as they come out, each place counted from the
  * first and rounded once. Null: they have no room beside each other, or are fewer than three.
  */
-export function spreadOut(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis): Page | null {
+export function distributeItems(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis): Page | null {
   const items = inOrder(chosenOf(derived, ids), axis);
   const [first, last] = [items[0], items.at(-1)];
   if (items.length < 3 || !first || !last) return null;
@@ -63,7 +63,7 @@ export function spreadOut(page: Page, derived: DerivedPage, ids: readonly string
 }
 
 /** The same gap between items, from the first in the row on: each counts from the one before it. Null: the gap does not read. */
-export function sameGap(
+export function setSameGap(
   page: Page,
   derived: DerivedPage,
   ids: readonly string[],
@@ -88,7 +88,7 @@ export function sameGap(
 
 function edgePlace(axis: Axis, d: DerivedItem, page: Page): Place[Axis] {
   const from = axis === 'across' ? ('left' as const) : ('bottom' as const);
-  return { from, by: distanceFrom(axis, from, d.box[LOW[axis]], d.box, d.room, page.unit) } as Place[Axis];
+  return { from, by: computeDistanceFrom(axis, from, d.box[LOW[axis]], d.box, d.room, page.unit) } as Place[Axis];
 }
 
 /** Two items change places, middle for middle. */
@@ -101,17 +101,17 @@ export function swapPlaces(page: Page, derived: DerivedPage, a: string, b: strin
     x: onMark(m.x - d.box.width / 2, step),
     y: onMark(m.y - d.box.height / 2, step),
   });
-  return dropAt(dropAt(page, derived, a, to(first, middle(second))), derived, b, to(second, middle(first)));
+  return dropItem(dropItem(page, derived, a, to(first, middle(second))), derived, b, to(second, middle(first)));
 }
 const onMark = (n: number, step: number): number => Math.round(n / step) * step;
 
 /** Degrees in steps of half of one, to either side. */
-export const MOST_TILT = 45;
+export const MAX_TILT_DEGREES = 45;
 const TILT_STEP = 0.5;
 
 /** Tilts an item, counter-clockwise; none at 0. */
-export function tilted(page: Page, id: string, degrees: number): Page {
-  const tilt = Math.round(Math.max(-MOST_TILT, Math.min(MOST_TILT, degrees)) / TILT_STEP) * TILT_STEP;
+export function tiltItem(page: Page, id: string, degrees: number): Page {
+  const tilt = Math.round(Math.max(-MAX_TILT_DEGREES, Math.min(MAX_TILT_DEGREES, degrees)) / TILT_STEP) * TILT_STEP;
   return {
     ...page,
     items: page.items.map((item): Item => {
@@ -123,14 +123,14 @@ export function tilted(page: Page, id: string, degrees: number): Page {
 }
 
 /** Tilts items each its own way, by up to so many degrees: the same seed, the same page. */
-export function loosened(page: Page, ids: readonly string[], seed: number, most: number): Page {
+export function scatterTilts(page: Page, ids: readonly string[], seed: number, most: number): Page {
   const random = seededRandom(seed);
-  return ids.reduce((next, id) => tilted(next, id, (random() * 2 - 1) * most), page);
+  return ids.reduce((next, id) => tiltItem(next, id, (random() * 2 - 1) * most), page);
 }
 
 /** A gap as it is typed, between the first two of several: what to begin with. */
-export function gapBetween(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis): string {
+export function gapTextBetween(page: Page, derived: DerivedPage, ids: readonly string[], axis: Axis): string {
   const [a, b] = inOrder(chosenOf(derived, ids), axis);
   const gap = a && b ? b.box[LOW[axis]] - a.box[LOW[axis]] - a.box[LONG[axis]] : 0;
-  return gap > 0 ? exactText(ticks(gap), page.unit) : '0';
+  return gap > 0 ? formatExactLength(ticks(gap), page.unit) : '0';
 }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { exactText } from '../length/index.ts';
+import { formatExactLength } from '../length/index.ts';
 import { RECIPE_IDS, recipeOf, type RecipeId } from '../recipes/index.ts';
 import { derivePage, emptyPage, newItem, type Item, type Page } from './index.ts';
 
@@ -15,7 +15,9 @@ const item = (recipe: RecipeId, input: unknown, more: Partial<Item> = {}): Item 
   ...more,
 });
 const cut = (page: Page) =>
-  derivePage(page).pieces.map((p) => `${p.quantity} of ${exactText(p.width, 'in')} x ${exactText(p.height, 'in')}`);
+  derivePage(page).pieces.map(
+    (p) => `${p.quantity} of ${formatExactLength(p.width, 'in')} x ${formatExactLength(p.height, 'in')}`,
+  );
 
 const strip = (width: string, height: string) =>
   item('hollow-mat', {

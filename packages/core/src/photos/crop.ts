@@ -17,10 +17,10 @@ export interface Crop extends Pixels {
   readonly y: number;
 }
 
-export const wholeOf = ({ width, height }: Pixels): Crop => ({ x: 0, y: 0, width, height });
+export const wholeCropOf = ({ width, height }: Pixels): Crop => ({ x: 0, y: 0, width, height });
 
 /** The largest rectangle of a ratio (width over height, above 0) that a photo has, in pixels, not rounded. */
-export function largestOf(photo: Pixels, ratio: number): Pixels {
+export function largestCropSize(photo: Pixels, ratio: number): Pixels {
   return photo.width / photo.height > ratio
     ? { width: photo.height * ratio, height: photo.height }
     : { width: photo.width, height: photo.width / ratio };
@@ -29,7 +29,7 @@ export function largestOf(photo: Pixels, ratio: number): Pixels {
 const between = (n: number, least: number, most: number): number => Math.min(Math.max(n, least), most);
 
 /** A crop put where it lies wholly on its photo: moved as little as need be, never made smaller. */
-export function within(photo: Pixels, crop: Crop): Crop {
+export function moveCropInside(photo: Pixels, crop: Crop): Crop {
   return {
     ...crop,
     x: between(crop.x, 0, Math.max(0, photo.width - crop.width)),
@@ -37,7 +37,7 @@ export function within(photo: Pixels, crop: Crop): Crop {
   };
 }
 
-export const holds = (crop: Crop, part: Crop): boolean =>
+export const isCropInside = (crop: Crop, part: Crop): boolean =>
   part.x >= crop.x - NEAR &&
   part.y >= crop.y - NEAR &&
   part.x + part.width <= crop.x + crop.width + NEAR &&
@@ -62,7 +62,7 @@ export function cropTo(
     readonly zoom?: number | undefined;
   } = {},
 ): Cropped {
-  const most = largestOf(photo, ratio);
+  const most = largestCropSize(photo, ratio);
   const { stay = null } = more;
   if (stay && stay.width > most.width + NEAR) return { ok: false, axis: 'width', most };
   if (stay && stay.height > most.height + NEAR) return { ok: false, axis: 'height', most };
@@ -76,11 +76,14 @@ export function cropTo(
     x: stay ? between(x, stay.x + stay.width - width, stay.x) : x,
     y: stay ? between(y, stay.y + stay.height - height, stay.y) : y,
   };
-  return { ok: true, crop: within(photo, { ...kept, width, height }) };
+  return { ok: true, crop: moveCropInside(photo, { ...kept, width, height }) };
 }
 
 /** How much of a photo is lost on each edge, as shares of its width and height. */
-export function lostBy(photo: Pixels, crop: Crop): Readonly<Record<'left' | 'right' | 'top' | 'bottom', number>> {
+export function computeCropLoss(
+  photo: Pixels,
+  crop: Crop,
+): Readonly<Record<'left' | 'right' | 'top' | 'bottom', number>> {
   const share = (n: number) => Math.max(0, Math.abs(n) < NEAR ? 0 : n);
   return {
     left: share(crop.x / photo.width),
@@ -91,7 +94,7 @@ export function lostBy(photo: Pixels, crop: Crop): Readonly<Record<'left' | 'rig
 }
 
 /** All of a crop on paper of a size: how large it comes out, and what of the paper stays bare (both edges of one axis together). */
-export function fittedOn(crop: Pixels, paper: Pixels): Pixels & { readonly bare: Pixels } {
+export function fitCropOnPaper(crop: Pixels, paper: Pixels): Pixels & { readonly bare: Pixels } {
   const scale = Math.min(paper.width / crop.width, paper.height / crop.height);
   const [width, height] = [crop.width * scale, crop.height * scale];
   return { width, height, bare: { width: paper.width - width, height: paper.height - height } };

@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { findPhotos, liesOf, sayFindPhotos } from './find.ts';
-import { NOTHING_SAID, type Photo } from './photo.ts';
+import { findPhotos, orientationOf, parsePhotoQuery } from './find.ts';
+import { EMPTY_PHOTO_FACTS, type Photo } from './photo.ts';
 
 const photo = (id: string, said: Partial<Photo>): Photo => ({
   ...{ id, file: '0'.repeat(64), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
-  ...NOTHING_SAID,
+  ...EMPTY_PHOTO_FACTS,
   ...said,
 });
 const photos = [
@@ -13,7 +13,7 @@ const photos = [
   photo('box', { day: '2025-05-02', place: 'Longstrand', width: 2000, height: 2010, what: 'box kite over the may fair' }), // prettier-ignore
   photo('scan', { people: ['Pip'] }),
 ];
-const found = (said: string) => findPhotos(photos, sayFindPhotos(said), new Set(['tower'])).map((p) => p.id);
+const found = (said: string) => findPhotos(photos, parsePhotoQuery(said), new Set(['tower'])).map((p) => p.id);
 
 describe('photos are found in one line', () => {
   test.each([
@@ -48,6 +48,6 @@ describe('photos are found in one line', () => {
     ['scan.jpg', ['scan']],
     ['nobody', []],
   ])('%s', (said, ids) => expect(found(said)).toEqual(ids));
-  test('a month within a word is no month', () => expect(sayFindPhotos('mayfly marram').words).toEqual(['mayfly', 'marram'])); // prettier-ignore
-  test('how it lies, a hair aside', () => expect(liesOf({ width: 2000, height: 2039 })).toBe('square'));
+  test('a month within a word is no month', () => expect(parsePhotoQuery('mayfly marram').words).toEqual(['mayfly', 'marram'])); // prettier-ignore
+  test('how it lies, a hair aside', () => expect(orientationOf({ width: 2000, height: 2039 })).toBe('square'));
 });

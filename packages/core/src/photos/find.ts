@@ -1,4 +1,4 @@
-import { dayOf } from '../stock/index.ts';
+import { parseDay } from '../stock/index.ts';
 import type { Photo } from './photo.ts';
 
 /*
@@ -6,7 +6,7 @@ import type { Photo } from './photo.ts';
  * that must stand in what is said of it.
  */
 
-export interface SoughtPhoto {
+export interface PhotoQuery {
   /** Each must stand in what is said of it: place, people, what, or its name. */
   readonly words: readonly string[];
   /** What its day begins with (`2026`, `2026-06`, `2026-06-14`), and a month of any year (`06`). */
@@ -25,7 +25,7 @@ const monthOf = (name: string): string => two(MONTHS.findIndex((m) => m.startsWi
 const MONTH = `(${MONTHS.map((m) => (m === 'may' ? m : `${m.slice(0, 3)}(?:${m.slice(3)})?`)).join('|')})`;
 
 /** Reads one line of a search; what it does not know as anything else is a word. */
-export function sayFindPhotos(said: string): SoughtPhoto {
+export function parsePhotoQuery(said: string): PhotoQuery {
   let rest = ` ${said.toLowerCase()} `;
   const take = (pattern: string): readonly string[] | null => {
     const match = new RegExp(`(?<=\\s)(?:${pattern})(?=\\s|,)`, 'u').exec(rest);
@@ -41,7 +41,7 @@ export function sayFindPhotos(said: string): SoughtPhoto {
   let day: string | null = null;
   let month: string | null = null;
   const written = take('(\\d{1,4}[-/.]\\d{1,2}[-/.]\\d{1,4})');
-  const known = written && dayOf(written[0]!);
+  const known = written && parseDay(written[0]!);
   // what is no day, or may be two, is looked for as it stands
   if (written && !known) rest += ` ${written[0]} `;
   const iso = known ? [known] : take('(\\d{4}(?:-\\d{2})?)');
@@ -57,20 +57,20 @@ export function sayFindPhotos(said: string): SoughtPhoto {
 const ASIDE = new Set(['a', 'an', 'the', 'of', 'in', 'at', 'with', 'and', 'photo', 'photos', 'picture', 'pictures', 'from', 'on', 'all']); // prettier-ignore
 
 /** Whether a photo lies upright or level; within a fiftieth it is square. */
-export const liesOf = ({ width, height }: Pick<Photo, 'width' | 'height'>): 'upright' | 'level' | 'square' =>
+export const orientationOf = ({ width, height }: Pick<Photo, 'width' | 'height'>): 'upright' | 'level' | 'square' =>
   width > height * 1.02 ? 'level' : height > width * 1.02 ? 'upright' : 'square';
 
 /** The photos that are meant, in the order in which they were given; `onPages`: those that pages show. */
 export function findPhotos(
   photos: readonly Photo[],
-  sought: SoughtPhoto,
+  sought: PhotoQuery,
   onPages: ReadonlySet<string>,
 ): readonly Photo[] {
   const { words, day, month, lies, onPage, favourite, printed } = sought;
   return photos.filter((p) => {
     if (day !== null && !p.day?.startsWith(day)) return false;
     if (month !== null && !p.day?.slice(5).startsWith(month)) return false;
-    if (lies !== null && liesOf(p) !== lies) return false;
+    if (lies !== null && orientationOf(p) !== lies) return false;
     if (onPage !== null && onPages.has(p.id) !== onPage) return false;
     if (favourite !== null && p.favourite !== favourite) return false;
     if (printed !== null && (p.print !== null) !== printed) return false;

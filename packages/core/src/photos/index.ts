@@ -1,29 +1,29 @@
 export {
   cropTo,
-  fittedOn,
-  holds,
-  largestOf,
-  lostBy,
-  wholeOf,
-  within,
+  fitCropOnPaper,
+  isCropInside,
+  largestCropSize,
+  computeCropLoss,
+  wholeCropOf,
+  moveCropInside,
   type Crop,
   type Cropped,
   type Pixels,
 } from './crop.ts';
-export { DENSITIES, largestPrint, sharpness, type Density } from './printSize.ts';
+export { DENSITIES, computeLargestPrint, computeSharpness, type Density } from './printSize.ts';
 export {
-  AS_IT_IS,
-  MOST_ZOOM,
+  DEFAULT_FRAMING,
+  MAX_ZOOM,
   cropSchema,
-  framed,
+  computeFramedCrop,
   framingOf,
   framingSchema,
-  wholePixels,
-  type Framed,
+  roundCropToPixels,
+  type FramedCrop,
   type Framing,
 } from './framing.ts';
 export {
-  NOTHING_SAID,
+  EMPTY_PHOTO_FACTS,
   photoFactsSchema,
   photoSchema,
   pictureSchema,
@@ -33,5 +33,5 @@ export {
   type Picture,
   type PrintWish,
 } from './photo.ts';
-export { findPhotos, liesOf, sayFindPhotos, type SoughtPhoto } from './find.ts';
-export { printsOf, type AskedFor, type PrintToMake } from './prints.ts';
+export { findPhotos, orientationOf, parsePhotoQuery, type PhotoQuery } from './find.ts';
+export { collectPrints, type PrintOnPage, type PrintToMake } from './prints.ts';

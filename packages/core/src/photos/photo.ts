@@ -39,7 +39,7 @@ export const photoFactsSchema = z.strictObject({
 });
 export type PhotoFacts = z.infer<typeof photoFactsSchema>;
 
-export const NOTHING_SAID: PhotoFacts = {
+export const EMPTY_PHOTO_FACTS: PhotoFacts = {
   ...{ day: null, place: null, people: [], what: null, favourite: false },
   ...{ print: null, border: null, stay: null, orders: [] },
 };

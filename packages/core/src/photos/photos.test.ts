@@ -1,8 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { MARKS, inches } from '../length/index.ts';
-import { cropTo, fittedOn, holds, largestOf, lostBy, within, wholeOf, type Crop } from './crop.ts';
-import { largestPrint, sharpness } from './printSize.ts';
+import {
+  cropTo,
+  fitCropOnPaper,
+  isCropInside,
+  largestCropSize,
+  computeCropLoss,
+  moveCropInside,
+  wholeCropOf,
+  type Crop,
+} from './crop.ts';
+import { computeLargestPrint, computeSharpness } from './printSize.ts';
 
 const photo = { width: 4000, height: 3000 };
 const cropped = (...asked: Parameters<typeof cropTo>): Crop => {
@@ -25,7 +34,7 @@ describe('a crop', () => {
     const face = { x: 100, y: 200, width: 600, height: 800 };
     const crop = cropped(photo, 1, { stay: face });
     expect(crop.x).toBe(100);
-    expect(holds(crop, face)).toBe(true);
+    expect(isCropInside(crop, face)).toBe(true);
     // as close as is asked, but not closer than the face allows
     expect(cropped(photo, 1, { stay: face, zoom: 100 })).toMatchObject({ width: 800, height: 800 });
   });
@@ -36,12 +45,12 @@ describe('a crop', () => {
     expect(cropTo(photo, 2, { stay: tower })).toMatchObject({ ok: false, axis: 'height' });
   });
   test('what is lost is said edge by edge, and all of it on paper what stays bare', () => {
-    expect(lostBy(photo, cropped(photo, 1))).toEqual({ left: 0.125, right: 0.125, top: 0, bottom: 0 });
+    expect(computeCropLoss(photo, cropped(photo, 1))).toEqual({ left: 0.125, right: 0.125, top: 0, bottom: 0 });
     // unlike on every edge, so that none is taken for another
-    const uneven = lostBy(photo, { x: 400, y: 300, width: 2800, height: 1500 });
+    const uneven = computeCropLoss(photo, { x: 400, y: 300, width: 2800, height: 1500 });
     expect(uneven).toEqual({ left: 0.1, right: 0.2, top: 0.1, bottom: 0.4 });
-    expect(lostBy(photo, wholeOf(photo))).toEqual({ left: 0, right: 0, top: 0, bottom: 0 });
-    expect(fittedOn(photo, { width: 6, height: 4 })).toEqual({ width: 16 / 3, height: 4, bare: { width: 6 - 16 / 3, height: 0 } }); // prettier-ignore
+    expect(computeCropLoss(photo, wholeCropOf(photo))).toEqual({ left: 0, right: 0, top: 0, bottom: 0 });
+    expect(fitCropOnPaper(photo, { width: 6, height: 4 })).toEqual({ width: 16 / 3, height: 4, bare: { width: 6 - 16 / 3, height: 0 } }); // prettier-ignore
   });
   test.each<[string, Partial<Crop>, boolean]>([
     ['the very same', {}, true],
@@ -57,7 +66,7 @@ describe('a crop', () => {
     ['below it', { y: 600, height: 10 }, false],
   ])('what a crop holds: %s', (_, part, is) => {
     const crop = { x: 100, y: 50, width: 400, height: 300 };
-    expect(holds(crop, { ...crop, ...part })).toBe(is);
+    expect(isCropInside(crop, { ...crop, ...part })).toBe(is);
   });
   test('nothing that must stay is lost, whatever the ratio, the middle and how close (seeded)', () => {
     const number = (most: number) => fc.double({ min: 0, max: most, noNaN: true });
@@ -71,11 +80,16 @@ describe('a crop', () => {
           const stay = { x: x * of.width, y: y * of.height, width: w * (1 - x) * of.width, height: h * (1 - y) * of.height }; // prettier-ignore
           const about = { x: ax * of.width, y: ay * of.height };
           const made = cropTo(of, ratio, { stay, about, zoom });
-          const most = largestOf(of, ratio);
+          const most = largestCropSize(of, ratio);
           if (!made.ok) return stay.width > most.width || stay.height > most.height;
           const { crop } = made;
           const ratioHolds = Math.abs(crop.width / crop.height / ratio - 1) < 1e-9;
-          return ratioHolds && holds(crop, stay) && holds(wholeOf(of), crop) && within(of, crop).x === crop.x;
+          return (
+            ratioHolds &&
+            isCropInside(crop, stay) &&
+            isCropInside(wholeCropOf(of), crop) &&
+            moveCropInside(of, crop).x === crop.x
+          );
         },
       ),
       { seed: 14, numRuns: 2000 },
@@ -89,19 +103,21 @@ describe('how large a print may be', () => {
     ['good', 16.625, 12.5],
     ['fair', 20, 15],
   ] as const)('4000 × 3000, %s: never less sharp than said', (density, width, height) => {
-    const size = largestPrint(photo, density, MARKS['1/8']);
+    const size = computeLargestPrint(photo, density, MARKS['1/8']);
     expect(size).toEqual({ width: inches(width), height: inches(height) });
-    expect(sharpness(photo, size).is).toBe(density);
+    expect(computeSharpness(photo, size).is).toBe(density);
   });
   test('a size says how sharp it comes out, by its coarser side', () => {
-    expect(sharpness(photo, { width: inches(6), height: inches(4) })).toEqual({ perInch: 666, is: 'fine' });
-    expect(sharpness({ width: 1200, height: 1800 }, { width: inches(5), height: inches(7) })).toEqual({ perInch: 240, is: 'good' }); // prettier-ignore
+    expect(computeSharpness(photo, { width: inches(6), height: inches(4) })).toEqual({ perInch: 666, is: 'fine' });
+    expect(computeSharpness({ width: 1200, height: 1800 }, { width: inches(5), height: inches(7) })).toEqual({ perInch: 240, is: 'good' }); // prettier-ignore
     // the coarser side is its height, and half a pixel short of a density is that density still
-    expect(sharpness({ width: 1800, height: 1200 }, { width: inches(5), height: inches(7) }).perInch).toBe(171);
+    expect(computeSharpness({ width: 1800, height: 1200 }, { width: inches(5), height: inches(7) }).perInch).toBe(171);
     expect(
-      [599, 600, 601].map((width) => sharpness({ width, height: 900 }, { width: inches(2), height: inches(2) }).is),
+      [599, 600, 601].map(
+        (width) => computeSharpness({ width, height: 900 }, { width: inches(2), height: inches(2) }).is,
+      ),
     ).toEqual(['fine', 'fine', 'fine']);
-    expect(sharpness({ width: 598, height: 900 }, { width: inches(2), height: inches(2) }).is).toBe('good');
-    expect(sharpness({ width: 640, height: 480 }, { width: inches(8), height: inches(6) }).is).toBe('coarse');
+    expect(computeSharpness({ width: 598, height: 900 }, { width: inches(2), height: inches(2) }).is).toBe('good');
+    expect(computeSharpness({ width: 640, height: 480 }, { width: inches(8), height: inches(6) }).is).toBe('coarse');
   });
 });

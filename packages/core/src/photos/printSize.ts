@@ -6,7 +6,7 @@ export const DENSITIES = { fine: 300, good: 240, fair: 200 } as const;
 export type Density = keyof typeof DENSITIES;
 
 /** The largest print of so many pixels at a density, in ticks, down to the mark: a print is never less sharp than said. */
-export function largestPrint(
+export function computeLargestPrint(
   pixels: Pixels,
   density: Density,
   mark: Mark,
@@ -17,7 +17,7 @@ export function largestPrint(
 }
 
 /** How sharp a print of this size (ticks) is: the pixels to the inch along its coarser side, and what that is called. */
-export function sharpness(
+export function computeSharpness(
   pixels: Pixels,
   size: { readonly width: number; readonly height: number },
 ): { readonly perInch: number; readonly is: Density | 'coarse' } {

@@ -1,24 +1,24 @@
 import { expect, test } from '@jest/globals';
 import { lengthOf } from '../length/index.ts';
-import { AS_IT_IS } from './framing.ts';
-import { NOTHING_SAID, photoSchema, type Photo } from './photo.ts';
-import { printsOf, type AskedFor } from './prints.ts';
+import { DEFAULT_FRAMING } from './framing.ts';
+import { EMPTY_PHOTO_FACTS, photoSchema, type Photo } from './photo.ts';
+import { collectPrints, type PrintOnPage } from './prints.ts';
 
 const photo = (id: string, said: Partial<Photo> = {}): Photo => ({
   ...{ id, file: '0'.repeat(64), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
-  ...NOTHING_SAID,
+  ...EMPTY_PHOTO_FACTS,
   ...said,
 });
-const order = { id: 'o', width: '6', height: '4', unit: 'in', copies: 3, framing: AS_IT_IS } as const;
+const order = { id: 'o', width: '6', height: '4', unit: 'in', copies: 3, framing: DEFAULT_FRAMING } as const;
 const kite = photo('kite', { orders: [order, { ...order, id: 'p', width: '10', height: '15', unit: 'mm' }] });
-const shown: AskedFor = {
+const shown: PrintOnPage = {
   ...{ page: 'first', pageName: 'First wind', part: 'launch', photo: 'kite' },
   ...{ width: lengthOf('4'), height: lengthOf('4'), crop: { x: 0, y: 0, width: 2000, height: 2000 } },
   ...{ copies: 2, measured: false },
 };
 
 test('what pages ask for and what somebody ordered, the largest first, each cropped to its own ratio', () => {
-  const { toMake, there } = printsOf([kite], [shown]);
+  const { toMake, there } = collectPrints([kite], [shown]);
   expect(there).toEqual([]);
   expect(toMake).toMatchObject([
     { key: 'kite/o', copies: 3, width: lengthOf('6'), height: lengthOf('4'), page: null, crop: { width: 3000, height: 2000 } }, // prettier-ignore
@@ -28,8 +28,8 @@ test('what pages ask for and what somebody ordered, the largest first, each crop
 });
 test('what is measured on the page, or printed in its very size, is there; a photo that is gone is not asked for', () => {
   const printed = photo('kite', { print: { width: '4', height: '4', unit: 'in', known: 'assumed' } });
-  const keys = (photos: Photo[], one: AskedFor) => {
-    const { toMake, there } = printsOf(photos, [one]);
+  const keys = (photos: Photo[], one: PrintOnPage) => {
+    const { toMake, there } = collectPrints(photos, [one]);
     return [toMake.length, there.length];
   };
   expect(keys([printed], shown)).toEqual([0, 1]);
@@ -38,7 +38,7 @@ test('what is measured on the page, or printed in its very size, is there; a pho
   expect(keys([photo('other')], shown)).toEqual([0, 0]);
 });
 test('two parts of a page that are called alike are two prints', () =>
-  expect(printsOf([photo('kite')], [shown, shown]).toMake.map(({ key }) => key)).toEqual([
+  expect(collectPrints([photo('kite')], [shown, shown]).toMake.map(({ key }) => key)).toEqual([
     'first/launch/kite',
     'first/launch/kite 2',
   ]));

@@ -1,10 +1,10 @@
 import { lengthOf, type Ticks } from '../length/index.ts';
-import { framed } from './framing.ts';
+import { computeFramedCrop } from './framing.ts';
 import type { Crop } from './crop.ts';
 import type { Photo } from './photo.ts';
 
 /** A print of a photo that a page shows, as its page tells it; sizes in ticks, the crop in pixels. */
-export interface AskedFor {
+export interface PrintOnPage {
   readonly photo: string;
   readonly page: string;
   readonly pageName: string;
@@ -34,9 +34,9 @@ export interface PrintToMake {
  * Every print that pages ask for or somebody has ordered, and those of them that are there already: measured on the page, or a print of
  * its very size is known of the photo. Largest first.
  */
-export function printsOf(
+export function collectPrints(
   photos: readonly Photo[],
-  shown: readonly AskedFor[],
+  shown: readonly PrintOnPage[],
 ): { readonly toMake: readonly PrintToMake[]; readonly there: readonly PrintToMake[] } {
   const byId = new Map(photos.map((p) => [p.id, p]));
   const asked = shown.flatMap((s) => {
@@ -50,7 +50,7 @@ export function printsOf(
   const ordered = photos.flatMap((photo) =>
     photo.orders.map(({ id, width, height, unit, copies, framing }): PrintToMake => {
       const size = { width: lengthOf(width, unit), height: lengthOf(height, unit) };
-      const { crop } = framed(photo, framing, size.width / size.height, photo.stay);
+      const { crop } = computeFramedCrop(photo, framing, size.width / size.height, photo.stay);
       return { key: `${photo.id}/${id}`, photo, ...size, crop, copies, page: null };
     }),
   );

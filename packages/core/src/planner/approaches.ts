@@ -1,39 +1,39 @@
 import type { Budget } from './budget.ts';
-import { compile, type Compiled } from './blanks/compile.ts';
-import type { Framing } from './blanks/frames.ts';
-import { nest } from './blanks/nest.ts';
-import { windmillFrames } from './blanks/windmill.ts';
+import { compileJob, type CompiledJob } from './blanks/compile.ts';
+import type { FramedSheets } from './blanks/frames.ts';
+import { planOpenings } from './blanks/nest.ts';
+import { listWindmillFrames } from './blanks/windmill.ts';
 import type { Job } from './documents/job.ts';
-import type { Recuts } from './sheets/recut.ts';
+import type { RecutCache } from './sheets/recut.ts';
 import { compareScores, type Solution } from './sheets/score.ts';
-import { eachHeld } from './sheets/standing.ts';
+import { visitHeldPieces } from './sheets/standing.ts';
 
 /** One way to go about a job: what is settled before the search, and what is done with what it finds. */
 export interface Approach {
-  readonly c: Compiled;
+  readonly c: CompiledJob;
   readonly finish: (solution: Solution) => Solution | null;
   /** It asks for another tool: taken only where that saves pieces or new paper. */
   readonly resort: boolean;
   /** Sheets of it that have been cut exactly. */
-  readonly recuts: Recuts;
+  readonly recuts: RecutCache;
 }
-const approachOf = (c: Compiled, finish: Approach['finish'] = (s) => s, resort = false): Approach => ({
+const approachOf = (c: CompiledJob, finish: Approach['finish'] = (s) => s, resort = false): Approach => ({
   ...{ c, finish, resort, recuts: new Map() },
 });
 
 /** A score, by which approaches and plans are compared. */
-export type Figure = readonly (number | null)[];
+export type ApproachScore = readonly (number | null)[];
 
 /** The job with its most liked cutter, the framed sheets cut in the way that does best at once. */
-export function plainApproach(
+export function buildPlainApproach(
   whole: Job,
-  { sheets, unplaced }: Framing,
-  atOnce: (approach: Approach) => Figure,
+  { sheets, unplaced }: FramedSheets,
+  atOnce: (approach: Approach) => ApproachScore,
   budget: Budget,
 ): Approach {
   const job = withFirstCutter(whole);
   const frames = sheets.map((ways) => ways[0]!);
-  const asFramed = () => approachOf(compile(job, { frames: [...frames], unplaced }));
+  const asFramed = () => approachOf(compileJob(job, { frames: [...frames], unplaced }));
   let best = asFramed();
   if (!sheets.length || sheets.length > 24) return best;
   // looking for the best frames leaves most of the time for the search
@@ -55,26 +55,26 @@ export function plainApproach(
 }
 
 /** Hidden centres as a source, the cutters that come after the first, stop cuts: each only where the job allows it. */
-export function* otherApproaches(
+export function* listOtherApproaches(
   job: Job,
   plain: Approach,
-  atOnce: (approach: Approach) => Figure,
+  atOnce: (approach: Approach) => ApproachScore,
   budget: Budget,
 ): Generator<Approach> {
   const { frames, unplaced } = plain.c;
   const nestedBy = (by: Job, resort: boolean): Approach[] => {
-    const nested = nest(by, budget.share(0.1));
+    const nested = planOpenings(by, budget.share(0.1));
     if (!nested) return [];
-    return [approachOf(compile(nested.job, { frames, unplaced, wanted: nested.wanted }), nested.finish, resort)];
+    return [approachOf(compileJob(nested.job, { frames, unplaced, wanted: nested.wanted }), nested.finish, resort)];
   };
   yield* nestedBy(plain.c.job, false);
   if (job.cutter.then.length) {
-    yield approachOf(compile(job, { frames, unplaced }), undefined, true);
+    yield approachOf(compileJob(job, { frames, unplaced }), undefined, true);
     yield* nestedBy(job, true);
   }
   if (!job.cutter.stop) return;
-  const tried = windmillFrames(plain.c.job, frames).map((more) => {
-    const c = compile(plain.c.job, { frames: [...frames, ...more], unplaced });
+  const tried = listWindmillFrames(plain.c.job, frames).map((more) => {
+    const c = compileJob(plain.c.job, { frames: [...frames, ...more], unplaced });
     return approachOf(c, (s) => (yieldsAlways(s) ? s : null), true);
   });
   const ranked = tried
@@ -86,7 +86,7 @@ export function* otherApproaches(
 const yieldsAlways = (solution: Solution): boolean =>
   solution.sheets.every(({ tree }) => {
     let holds = false;
-    eachHeld(tree, () => (holds = true));
+    visitHeldPieces(tree, () => (holds = true));
     return holds;
   });
 

@@ -1,15 +1,15 @@
-export { finishSaid, shapeSaid } from './documents/finishing.ts';
-export { outlinesIn, pieceOfBlock, withBlocks } from './documents/blocks.ts';
+export { formatFinish, formatShape } from './documents/finishing.ts';
+export { outlinesInBlock, pieceOfBlock, withBlocks } from './documents/blocks.ts';
 export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
-export { reordered } from './reordered.ts';
-export type { Keeping } from './replan.ts';
+export { reorderPlan } from './reordered.ts';
+export type { KeepingRule } from './replan.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
-export { nestedDeeperThan } from './documents/depth.ts';
-export { issueOf, readJob } from './documents/readJob.ts';
+export { isNestedDeeperThan } from './documents/depth.ts';
+export { issueFromZod, readJob } from './documents/readJob.ts';
 export type {
   Aim,
-  InOrder,
+  CutOrderKind,
   Face,
   Job,
   JobIssue,
@@ -23,7 +23,7 @@ export type {
   Turn,
 } from './documents/job.ts';
 export {
-  partAt,
+  findPart,
   planSchema,
   type Held,
   type Missing,
@@ -34,11 +34,11 @@ export {
   type Totals,
   type WayOut,
 } from './documents/plan.ts';
-export { offcutChoices, type OffcutChoice } from './sheets/offcuts.ts';
-export { sheetOfPlan } from './sheets/ofPlan.ts';
+export { listOffcutChoices, type OffcutChoice } from './sheets/offcuts.ts';
+export { readSheetOfPlan } from './sheets/ofPlan.ts';
 export { verifyPlan } from './check/verifyPlan.ts';
 export type { PlanFault } from './check/faults.ts';
-export { liesInside } from './blanks/outline.ts';
+export { isRectangleInside } from './blanks/outline.ts';
 export { waysOf } from './blanks/turning.ts';
 export { seededRandom } from '../chance/index.ts';
-export { handlingOf, handsOf, quartersOf, type Edge as FenceEdge, type Handling } from './order/hands.ts';
+export { measureHandling, traceHands, turnsToFence, type Edge as FenceEdge, type Handling } from './order/hands.ts';

@@ -2,12 +2,12 @@ import { Budget, type Clock } from './budget.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import { Planner } from './planner.ts';
-import type { Keeping } from './replan.ts';
+import type { KeepingRule } from './replan.ts';
 
 export interface PlanWatch extends Clock {
   /** A plan made earlier, of which some is cut: what it says of sheets not touched is kept where that is as good. */
   readonly earlier?: Plan | null;
-  readonly keeping?: Keeping;
+  readonly keeping?: KeepingRule;
   /** Called with every better plan as it is found; it is written out only when asked for. */
   readonly better?: (write: () => Plan) => void;
 }

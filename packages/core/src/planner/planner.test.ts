@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { describe, expect, test } from '@jest/globals';
 import { bruteForce } from '../../testing/bruteForce.ts';
-import { compile } from './blanks/compile.ts';
+import { compileJob } from './blanks/compile.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument, type Plan, type PlanNode } from './index.ts';
 import { classicJob, kitJob, mixedJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from '../../testing/makers.ts';
 
@@ -179,7 +179,7 @@ describe('against brute force', () => {
       const document = tinyJob(seed);
       document.plan = { ...document.plan, nodes: 600 };
       const { plan, job } = planned(document);
-      const best = bruteForce(compile(job));
+      const best = bruteForce(compileJob(job));
       const per = 24384 ** 2;
       const missing = plan.missing.reduce((sum, m) => {
         const piece = job.pieces.find((p) => p.id === m.piece)!;

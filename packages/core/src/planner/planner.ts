@@ -1,28 +1,34 @@
 import { seededRandom } from '../chance/index.ts';
-import { otherApproaches, plainApproach, withFirstCutter, type Approach, type Figure } from './approaches.ts';
+import {
+  listOtherApproaches,
+  buildPlainApproach,
+  withFirstCutter,
+  type Approach,
+  type ApproachScore,
+} from './approaches.ts';
 import { Budget, type Clock } from './budget.ts';
-import { framesOf, type Framing } from './blanks/frames.ts';
+import { buildFrames, type FramedSheets } from './blanks/frames.ts';
 import { areaOf } from './blanks/outline.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
-import { MOST_CUTS_SHOWN } from './order/steps.ts';
-import { planOf } from './order/write.ts';
-import { lowerBound, type Bound } from './proof/bounds.ts';
-import { patternsFor } from './proof/patterns.ts';
-import { solveSmall } from './proof/small.ts';
-import { isWorthRecutting, keptSheets, planRest, type Keeping } from './replan.ts';
-import { MANY, type Layout } from './search/layout.ts';
+import { MAX_CUTS_SHOWN } from './order/steps.ts';
+import { writePlan } from './order/write.ts';
+import { computeLowerBound, type Bound } from './proof/bounds.ts';
+import { planByPatterns } from './proof/patterns.ts';
+import { solveSmallJob } from './proof/small.ts';
+import { isWorthRecutting, collectKeptSheets, planRest, type KeepingRule } from './replan.ts';
+import { MANY_PIECES, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/stand.ts';
-import { recut } from './sheets/recut.ts';
-import { fewestSettings } from './sheets/fewestSettings.ts';
-import { flattened } from './sheets/flat.ts';
-import { withUsefulOffcuts } from './sheets/offcuts.ts';
-import { compareScores, score, type Solution } from './sheets/score.ts';
-import { Sparing } from './sheets/sparing.ts';
-import { eachHeld, standingOf, urgencies } from './sheets/standing.ts';
-import { kindsOn, stripsOf, type InStrips } from './sheets/strips.ts';
-import { cutterHolds, type CutSheet } from './sheets/tree.ts';
+import { recutSolution } from './sheets/recut.ts';
+import { findFewestSettings } from './sheets/fewestSettings.ts';
+import { flattenRuns } from './sheets/flat.ts';
+import { arrangeUsefulOffcuts } from './sheets/offcuts.ts';
+import { compareScores, computeScore, type Solution } from './sheets/score.ts';
+import { SettingSaver } from './sheets/settingSaver.ts';
+import { visitHeldPieces, measureSolution, rankUrgencies } from './sheets/standing.ts';
+import { kindsOnSheet, cutInStrips, type StripCutting } from './sheets/strips.ts';
+import { canCutTree, type CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
 
@@ -59,10 +65,10 @@ export class Planner {
   private readonly job: Job;
   private bound: Bound;
   private readonly better: (write: () => Plan) => void;
-  private readonly framing: Framing;
+  private readonly framing: FramedSheets;
   /** Sheets of an earlier plan that may stay as they are, and what came of leaving them so. */
   private readonly keep: readonly CutSheet[];
-  private readonly keeping: Keeping;
+  private readonly keeping: KeepingRule;
   private kept: Solution | null = null;
   /** Solutions in which those sheets are as they were. */
   private readonly keepers = new WeakSet<Solution>();
@@ -82,19 +88,19 @@ export class Planner {
     budget: Budget,
     better: (write: () => Plan) => void,
     earlier: Plan | null = null,
-    keeping: Keeping = 'while-as-good',
+    keeping: KeepingRule = 'while-as-good',
     quick = false,
   ) {
     const job = withTrimmable(given);
     this.job = job;
     this.quick = quick;
     this.keeping = keeping;
-    this.keep = earlier ? keptSheets(job, earlier) : [];
+    this.keep = earlier ? collectKeptSheets(job, earlier) : [];
     this.better = better;
     const preparing = budget.share(0.3);
     const over = () => preparing.over();
-    this.framing = framesOf(job, over);
-    this.bound = lowerBound(job, this.framing, over);
+    this.framing = buildFrames(job, over);
+    this.bound = computeLowerBound(job, this.framing, over);
   }
 
   /** The best plan for an aim; what was found for another aim may be it. */
@@ -104,7 +110,7 @@ export class Planner {
     const { solution } = this.best.get(aim)!;
     const settings = this.fewest.get(onlyCut(solution) ?? '');
     const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
-    return planOf(this.job, bound, solution, aim, FINAL_TRIES);
+    return writePlan(this.job, bound, solution, aim, FINAL_TRIES);
   }
 
   withWaysOut(plan: Plan, clock: Clock): Plan {
@@ -151,7 +157,7 @@ export class Planner {
     if (!known) return;
     const { sheets } = known.solution;
     const largest = Math.max(0, ...sheets.map(({ stock }) => areaOf(this.job.stock[stock]!)));
-    this.alike.set(aim, standingOf(this.job, known.solution, false).waste + largest / UNSEEN);
+    this.alike.set(aim, measureSolution(this.job, known.solution, false).waste + largest / UNSEEN);
   }
 
   /** Other ways to lay the same pieces that waste no more, and are easier to cut. */
@@ -174,7 +180,7 @@ export class Planner {
     }
     if (known?.approach) return this.pursue(known.approach, aim, budget);
     if (known && !this.kept) return;
-    const patterns = patternsFor(this.job, this.framing);
+    const patterns = planByPatterns(this.job, this.framing);
     if (patterns) {
       const prove = (newArea: number, newSheets: number) => {
         if (newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'patterns' };
@@ -182,8 +188,8 @@ export class Planner {
       return patterns(budget, (solution) => this.offer(solution, aim, null), prove);
     }
     const atOnce = (approach: Approach) => this.atOnce(approach, budget);
-    const plain = plainApproach(this.job, this.framing, atOnce, budget);
-    const others = [...otherApproaches(this.job, plain, atOnce, budget)];
+    const plain = buildPlainApproach(this.job, this.framing, atOnce, budget);
+    const others = [...listOtherApproaches(this.job, plain, atOnce, budget)];
     if (!others.length) {
       this.pursue(plain, aim, budget.share(0.3));
       this.solveIfSmall(plain, aim);
@@ -199,7 +205,7 @@ export class Planner {
 
   /** A few pieces are shared out exactly, however long the search had. */
   private solveIfSmall(approach: Approach, aim: Aim): void {
-    const solved = this.quick || this.job.pieces.some((p) => p.opening) ? null : solveSmall(approach.c);
+    const solved = this.quick || this.job.pieces.some((p) => p.opening) ? null : solveSmallJob(approach.c);
     if (!solved) return;
     const { newArea, newSheets, complete } = solved;
     if (complete && newArea > this.bound.newArea) this.bound = { newArea, newSheets, how: 'tried' };
@@ -209,7 +215,7 @@ export class Planner {
   private pursue(approach: Approach, aim: Aim, budget: Budget): void {
     const { c } = approach;
     // of a great many pieces there is one construction, and in a hurry none is better
-    if (c.pieces > MANY && this.layouts.has(approach) && this.best.has(aim) && budget.over()) return;
+    if (c.pieces > MANY_PIECES && this.layouts.has(approach) && this.best.has(aim) && budget.over()) return;
     const found = search({
       c,
       aim,
@@ -228,7 +234,7 @@ export class Planner {
   private offerRecut(solution: Solution | null, aim: Aim, approach: Approach, budget: Budget): void {
     if (solution && !budget.over())
       this.offer(
-        recut(approach.c.job, solution, approach.recuts, () => budget.over()),
+        recutSolution(approach.c.job, solution, approach.recuts, () => budget.over()),
         aim,
         approach,
       );
@@ -238,13 +244,13 @@ export class Planner {
   private spare(aim: Aim, budget: Budget): void {
     const { solution: from, approach } = this.best.get(aim)!;
     if (this.kept || budget.over()) return;
-    const figureOf = (solution: Solution): Figure =>
-      this.withResort(score(aim, standingOf(this.job, solution), this.alike.get(aim)), approach);
+    const figureOf = (solution: Solution): ApproachScore =>
+      this.withResort(computeScore(aim, measureSolution(this.job, solution), this.alike.get(aim)), approach);
     const job = approach?.resort ? this.job : withFirstCutter(this.job);
-    const sparing = new Sparing(job, seededRandom(job.seed));
+    const sparing = new SettingSaver(job, seededRandom(job.seed));
     let [now, figure, best] = [from, figureOf(from), this.best.get(aim)];
     let least = figure;
-    const past = new Array<Figure>(SPARING_MEMORY).fill(figure);
+    const past = new Array<ApproachScore>(SPARING_MEMORY).fill(figure);
     for (let i = 0, vain = 0; vain < SPARED_IN_VAIN && !budget.over(); i++, vain++) {
       budget.spend();
       const changed = sparing.change(now);
@@ -270,21 +276,21 @@ export class Planner {
     const { sheets } = known.solution;
     const keeps = this.keepers.has(known.solution);
     // those that are kept stay as they are
-    const kinds = sheets.map((sheet) => (keeps && sheet.settled ? null : kindsOn(job, sheet)));
-    const strips = sheets.map((sheet, i) => (kinds[i] ? stripsOf(job, sheet, kinds[i]) : null));
+    const kinds = sheets.map((sheet) => (keeps && sheet.settled ? null : kindsOnSheet(job, sheet)));
+    const strips = sheets.map((sheet, i) => (kinds[i] ? cutInStrips(job, sheet, kinds[i]) : null));
     const only = onlyCut(known.solution);
     const few = sheets.map((sheet, i) => {
       const found =
         kinds[i] &&
         !budget.over() &&
-        fewestSettings(sheet.tree, kinds[i], job, MOST_EASED / sheets.length, () => budget.over());
+        findFewestSettings(sheet.tree, kinds[i], job, MOST_EASED / sheets.length, () => budget.over());
       // with another cutter there might be other ways
       if (found && found.proved && only !== null && !job.cutter.then.length && !job.cutter.stop)
         this.fewest.set(only, found.settings);
-      return found && cutterHolds(found.tree, job) ? { tree: found.tree, sequence: found.sequence } : null;
+      return found && canCutTree(found.tree, job) ? { tree: found.tree, sequence: found.sequence } : null;
     });
     // the settings that were chosen, and with them left to the order of cuts, which may share them with other sheets
-    const free = (sheet: InStrips | null) => sheet && { tree: sheet.tree };
+    const free = (sheet: StripCutting | null) => sheet && { tree: sheet.tree };
     for (const trees of [strips.map(free), strips, few.map(free), few]) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
         const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...trees[i], stock: s.stock } : s));
@@ -304,7 +310,7 @@ export class Planner {
   private broaden(aim: Aim, budget: Budget, eased: boolean): void {
     const known = this.best.get(aim)!;
     const keeps = this.keepers.has(known.solution);
-    const broader = known.solution.sheets.map((sheet) => withUsefulOffcuts(sheet, this.job));
+    const broader = known.solution.sheets.map((sheet) => arrangeUsefulOffcuts(sheet, this.job));
     const changed = broader.flatMap((sheet, i) => (sheet === known.solution.sheets[i] ? [] : [i]));
     const offer = (which: readonly number[]) => {
       const { solution } = this.best.get(aim)!;
@@ -340,7 +346,7 @@ export class Planner {
       if (losesCuts && !isWorthRecutting(this.job, solution, known.solution, this.keeping)) return;
     }
     this.best.set(aim, offered);
-    if (tell) this.better(() => planOf(this.job, this.bound, solution, aim, SHOWN_TRIES, MOST_CUTS_SHOWN));
+    if (tell) this.better(() => writePlan(this.job, this.bound, solution, aim, SHOWN_TRIES, MAX_CUTS_SHOWN));
   }
 
   private isBetter(offered: Best, known: Best, aim: Aim): boolean {
@@ -354,7 +360,10 @@ export class Planner {
   /** Where only how it is cut is still looked for: settings in more orders, and waste that nobody sees does not count. */
   private isEasier(offered: Best, known: Best, aim: Aim): boolean {
     const figure = ({ solution, approach }: Best) =>
-      this.withResort(score(aim, standingOf(this.job, solution, true, EASING_TRIES), this.alike.get(aim)), approach);
+      this.withResort(
+        computeScore(aim, measureSolution(this.job, solution, true, EASING_TRIES), this.alike.get(aim)),
+        approach,
+      );
     return compareScores(figure(offered), (known.eased ??= figure(known))) < 0;
   }
 
@@ -362,30 +371,32 @@ export class Planner {
   private flat(solution: Solution): Solution {
     const known = this.flats.get(solution);
     if (known) return known;
-    const flat = flattened(solution, this.job);
+    const flat = flattenRuns(solution, this.job);
     this.flats.set(solution, flat).set(flat, flat);
     return flat;
   }
 
   private cannotBeBettered(aim: Aim): boolean {
     const { solution } = this.best.get(aim)!;
-    return solution.missing.every((n) => !n) && standingOf(this.job, solution, false).newArea <= this.bound.newArea;
+    return (
+      solution.missing.every((n) => !n) && measureSolution(this.job, solution, false).newArea <= this.bound.newArea
+    );
   }
 
   /** How an approach stands after the first constructions. */
-  private atOnce(approach: Approach, budget: Budget): Figure {
+  private atOnce(approach: Approach, budget: Budget): ApproachScore {
     const { job } = this;
     const { solution } = search({ c: approach.c, aim: job.aim, newAreaBound: 0, budget: budget.none() });
     return this.figureOf(solution, job.aim, approach, job.aim === 'easiest-cuts');
   }
 
-  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): Figure {
-    return this.withResort(score(aim, standingOf(this.job, solution, withSettings)), approach);
+  private figureOf(solution: Solution, aim: Aim, approach: Approach | null, withSettings: boolean): ApproachScore {
+    return this.withResort(computeScore(aim, measureSolution(this.job, solution, withSettings)), approach);
   }
 
   /** A score, with the taking of another tool after missing pieces and new paper. */
-  private withResort(figure: Figure, approach: Approach | null): Figure {
-    return figure.toSpliced(urgencies(this.job).levels + 1, 0, approach?.resort ? 1 : 0);
+  private withResort(figure: ApproachScore, approach: Approach | null): ApproachScore {
+    return figure.toSpliced(rankUrgencies(this.job).levels + 1, 0, approach?.resort ? 1 : 0);
   }
 }
 
@@ -393,10 +404,10 @@ export class Planner {
 interface Best {
   readonly solution: Solution;
   readonly approach: Approach | null;
-  figure?: Figure;
-  whole?: Figure;
+  figure?: ApproachScore;
+  whole?: ApproachScore;
   /** The same with the settings of more orders. */
-  eased?: Figure;
+  eased?: ApproachScore;
 }
 
 /** Which pieces come from the one sheet of a solution that is cut, as a name; null where several are, or none. */
@@ -404,6 +415,6 @@ function onlyCut({ sheets }: Solution): string | null {
   const [only, more] = sheets.filter(({ tree }) => tree.cut !== null);
   if (!only || more) return null;
   const held: number[] = [];
-  eachHeld(only.tree, ({ holds }) => held.push(holds.piece));
+  visitHeldPieces(only.tree, ({ holds }) => held.push(holds.piece));
   return `${only.stock}: ${held.sort((a, b) => a - b).join()}`;
 }

@@ -1,12 +1,12 @@
-import { compile } from './blanks/compile.ts';
+import { compileJob } from './blanks/compile.ts';
 import type { Budget } from './budget.ts';
-import type { Framing } from './blanks/frames.ts';
+import type { FramedSheets } from './blanks/frames.ts';
 import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import type { Solution } from './sheets/score.ts';
 import { search } from './search/search.ts';
-import { sheetOfPlan } from './sheets/ofPlan.ts';
-import { eachHeld, standingOf } from './sheets/standing.ts';
+import { readSheetOfPlan } from './sheets/ofPlan.ts';
+import { visitHeldPieces, measureSolution } from './sheets/standing.ts';
 import type { CutSheet, Tree } from './sheets/tree.ts';
 
 /*
@@ -16,14 +16,14 @@ import type { CutSheet, Tree } from './sheets/tree.ts';
  */
 
 /** Sheets of an earlier plan that can be cut as it says, for a job that came after it. */
-export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
+export function collectKeptSheets(job: Job, earlier: Plan): CutSheet[] {
   const left = job.pieces.map((p) => (p.from || p.opening ? 0 : p.quantity));
   const copies = job.stock.map((s) => (s.reserved || s.outline || s.uncut.length ? 0 : s.quantity));
   return earlier.sheets.flatMap((_, i): CutSheet[] => {
-    const sheet = sheetOfPlan(job, earlier, i);
+    const sheet = readSheetOfPlan(job, earlier, i);
     if (!sheet || copies[sheet.stock]! <= 0) return [];
     const wanted = new Map<number, number>();
-    eachHeld(sheet.tree, ({ holds: { piece } }) => wanted.set(piece, (wanted.get(piece) ?? 0) + 1));
+    visitHeldPieces(sheet.tree, ({ holds: { piece } }) => wanted.set(piece, (wanted.get(piece) ?? 0) + 1));
     if ([...wanted].some(([k, n]) => left[k]! < n)) return [];
     for (const [k, n] of wanted) left[k]! -= n;
     copies[sheet.stock]!--;
@@ -32,7 +32,13 @@ export function keptSheets(job: Job, earlier: Plan): CutSheet[] {
 }
 
 /** The kept sheets, and the pieces that they do not give planned from what else there is. */
-export function planRest(job: Job, framing: Framing, kept: readonly CutSheet[], aim: Aim, budget: Budget): Solution {
+export function planRest(
+  job: Job,
+  framing: FramedSheets,
+  kept: readonly CutSheet[],
+  aim: Aim,
+  budget: Budget,
+): Solution {
   const wanted = job.pieces.map((p) => (p.from ? 0 : p.quantity));
   const used = job.stock.map(() => 0);
   const count = (tree: Tree): void => {
@@ -44,17 +50,17 @@ export function planRest(job: Job, framing: Framing, kept: readonly CutSheet[], 
     count(tree);
   }
   const rest: Job = { ...job, stock: job.stock.map((s, i) => ({ ...s, quantity: s.quantity - used[i]! })) };
-  const c = compile(rest, { frames: framing.sheets.map((ways) => ways[0]!), unplaced: framing.unplaced, wanted });
+  const c = compileJob(rest, { frames: framing.sheets.map((ways) => ways[0]!), unplaced: framing.unplaced, wanted });
   const { solution } = search({ c, aim, newAreaBound: 0, budget });
   return { sheets: [...kept, ...solution.sheets], missing: solution.missing };
 }
 
 /** When sheets of the earlier plan lose their cuts: for any paper that this saves, or only for pieces that would be missing. */
-export type Keeping = 'while-as-good' | 'while-complete';
+export type KeepingRule = 'while-as-good' | 'while-complete';
 
 /** Whether planning anew is so much better than keeping what was planned that the sheets kept lose their cuts. */
-export function isWorthRecutting(job: Job, anew: Solution, kept: Solution, keeping: Keeping): boolean {
-  const [a, b] = [standingOf(job, anew, false), standingOf(job, kept, false)];
+export function isWorthRecutting(job: Job, anew: Solution, kept: Solution, keeping: KeepingRule): boolean {
+  const [a, b] = [measureSolution(job, anew, false), measureSolution(job, kept, false)];
   const figures = (s: typeof a) =>
     keeping === 'while-complete' ? s.missing : [...s.missing, s.newArea, s.disliked, s.waste];
   const [x, y] = [figures(a), figures(b)];

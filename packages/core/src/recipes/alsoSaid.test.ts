@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, lengthOf } from '../length/index.ts';
 import { PAGE, fact } from '../../testing/solving.ts';
-import { cardEitherWay, recipeOf, sayRecipe } from './index.ts';
+import { splitCardReadings, recipeOf, parseRecipeLine } from './index.ts';
 
 /** What comes of a line: pieces as number, width and height in inches; `asks` what is missing or not clear. */
 function comesOf(line: string, table = PAGE): string {
-  const heard = sayRecipe(line, table, () => 'x');
+  const heard = parseRecipeLine(line, table, () => 'x');
   if (!heard) return 'nothing';
   if (!heard.said.ok) return `asks ${'text' in heard.said.problem ? heard.said.problem.text : heard.said.problem.code}`;
   const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
@@ -56,7 +56,7 @@ test('on a page in millimetres too', () => {
 });
 
 test('how many words fit is an estimate by the letters, by hand and printed', () => {
-  const heard = sayRecipe('how many words fit in 3 x 4', PAGE, () => 'x');
+  const heard = parseRecipeLine('how many words fit in 3 x 4', PAGE, () => 'x');
   if (!heard?.said.ok) throw new Error('not understood');
   const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
   // letters of 1/8: a word takes 9/16 by hand and 3/8 printed; thirteen strips of 1/4 with 1/16 between are 4 high
@@ -153,7 +153,7 @@ test.each([
   ['letter tiles 3/4 square for SEASIDE', 'SEASIDE'],
   ['words UP & AWAY 1 inch letters', 'UP & AWAY'],
 ])('the words of a title, and no more: %s', (line, title) => {
-  const heard = sayRecipe(line, PAGE, () => 'x');
+  const heard = parseRecipeLine(line, PAGE, () => 'x');
   expect(heard?.said).toMatchObject({ ok: true, input: { title } });
 });
 
@@ -162,13 +162,13 @@ test.each([
   ['card 5x7', '1 of 10 x 7, 1 of 4.75 x 6.75', '1 of 5 x 7'],
   ['a 4 x 6 card', '1 of 8 x 6, 1 of 3.75 x 5.75', '1 of 4 x 6'],
 ])('whether a card is folded is asked, and either answer is understood: %s', (line, folded, flat) => {
-  expect(sayRecipe(line, PAGE, () => 'x')?.said).toEqual({
+  expect(parseRecipeLine(line, PAGE, () => 'x')?.said).toEqual({
     ok: false,
     problem: { code: 'folded-or-flat', text: line },
   });
-  const either = cardEitherWay(line)!;
+  const either = splitCardReadings(line)!;
   expect([comesOf(either.folded), comesOf(either.flat)]).toEqual([folded, flat]);
 });
 test.each(['A2 card with a panel', 'mat for a 5x7 card', '12 cards 4x6', 'card'])('%s is no such line', (line) =>
-  expect(cardEitherWay(line)).toBeNull(),
+  expect(splitCardReadings(line)).toBeNull(),
 );

@@ -1,21 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, exactText, lengthOf, ticks } from '../length/index.ts';
-import { lineLeavingOut, recipeOf, sayRecipe, type Table } from './index.ts';
+import { MARKS, formatExactLength, lengthOf, ticks } from '../length/index.ts';
+import { omitFromLine, recipeOf, parseRecipeLine, type LayoutContext } from './index.ts';
 
 /*
  * Lines as they would be said at the table, none of them written for the grammar, with what must be cut then. What is not
  * understood is a question: it never becomes a number that nobody said.
  */
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };
-const text = (n: number) => exactText(ticks(n), 'in');
+const text = (n: number) => formatExactLength(ticks(n), 'in');
 
 /** What a line comes to: which construction, and its first pieces; or what it asks for. */
 function comesTo(line: string): [recipe: string, pieces: string] | null {
-  const heard = sayRecipe(line, table, () => 'x');
+  const heard = parseRecipeLine(line, table, () => 'x');
   if (!heard?.said.ok) return null;
   const solved = recipeOf(heard.recipe).solve(heard.said.input, heard.table);
   if (solved.status === 'refused')
@@ -772,7 +772,7 @@ describe('or it is asked what it means', () => {
 });
 
 describe('a line that is not understood', () => {
-  const without = (line: string) => lineLeavingOut(line, table, () => 'x');
+  const without = (line: string) => omitFromLine(line, table, () => 'x');
   // prettier-ignore
   test.each<[line: string, shorter: string, left: string[]]>([
     ['washi-like strips 5/8 x 6, five', 'strips 5/8 x 6, five', ['washi-like']],
@@ -792,9 +792,9 @@ describe('a line that is not understood', () => {
     expect(without(line)).toBeNull(),
   );
   test('what it is to be cut from is kept', () => {
-    const heard = sayRecipe('six 4 x 6 cards from a letter sheet', table, () => 'x');
+    const heard = parseRecipeLine('six 4 x 6 cards from a letter sheet', table, () => 'x');
     expect(heard?.sheet).toEqual({ width: '8 1/2 in', height: '11 in' });
-    const metric = sayRecipe('10 mats 10 x 15 cm from A4', table, () => 'x');
+    const metric = parseRecipeLine('10 mats 10 x 15 cm from A4', table, () => 'x');
     expect(metric?.sheet).toEqual({ width: '210 mm', height: '297 mm' });
   });
 });

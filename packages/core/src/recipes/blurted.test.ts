@@ -1,17 +1,17 @@
 import { expect, test } from '@jest/globals';
 import { givenBy } from '../../testing/lines.ts';
 import { MARKS, inches } from '../length/index.ts';
-import { sayRecipe, type RecipeId, type Table } from './index.ts';
+import { parseRecipeLine, type RecipeId, type LayoutContext } from './index.ts';
 
 /* Lines as they were blurted out, none of them written for the grammar: which recipe each is about, and all that is given by it. */
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 /** What is usual is left out; the page and the sheet that a line names come last. */
 function given(line: string): [recipe: RecipeId, given: string] | null {
-  const heard = sayRecipe(line, table, () => 'one');
+  const heard = parseRecipeLine(line, table, () => 'one');
   if (!heard?.said.ok) return null;
   const { recipe, said, page, sheet } = heard;
   const more = [page && `page ${page.width} x ${page.height}`, sheet && `from ${sheet.width} x ${sheet.height}`];

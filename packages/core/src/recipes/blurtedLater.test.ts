@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { givenBy } from '../../testing/lines.ts';
 import { PAGE } from '../../testing/solving.ts';
-import { recipeOf, sayRecipe, type RecipeId } from './index.ts';
+import { recipeOf, parseRecipeLine, type RecipeId } from './index.ts';
 
 /* Lines about what is folded, woven, set about a point, held or written, as one would blurt them out. */
 
@@ -269,7 +269,7 @@ const LINES: ReadonlyArray<readonly [line: string, recipe: RecipeId, given: stri
 ];
 
 test.each(LINES)('%s', (line, recipe, all) => {
-  const heard = sayRecipe(line, PAGE, () => 'x');
+  const heard = parseRecipeLine(line, PAGE, () => 'x');
   expect([heard?.recipe, heard?.said.ok]).toEqual([recipe, true]);
   if (!heard?.said.ok) return;
   expect(givenBy(recipe, heard.said.input, USUAL)).toBe(all);

@@ -1,8 +1,25 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, exact, exactText, lengthOf, parseLength, roundExact, ticks, type Unit } from '../length/index.ts';
+import {
+  MARKS,
+  exact,
+  formatExactLength,
+  lengthOf,
+  parseLength,
+  roundExact,
+  ticks,
+  type Unit,
+} from '../length/index.ts';
 import { boundsOf, type Rect } from '../geometry/index.ts';
-import { fieldKey, samePath, valueAt, type Field } from './fields.ts';
-import { RECIPE_IDS, recipeOf, sayRecipe, setField, type RecipeId, type Solved, type Table } from './index.ts';
+import { fieldKey, isSamePath, valueAt, type Field } from './fields.ts';
+import {
+  RECIPE_IDS,
+  recipeOf,
+  parseRecipeLine,
+  setField,
+  type RecipeId,
+  type RecipeSolution,
+  type LayoutContext,
+} from './index.ts';
 
 /*
  * What every recipe must hold to, whatever it makes. Rooms from a tag to a spread, both units, seeded values.
@@ -16,7 +33,7 @@ const ROOMS = {
   spread: ['24', '12'],
 } as const;
 type RoomName = keyof typeof ROOMS;
-const tableOf = (room: RoomName, unit: Unit = 'in'): Table => ({
+const tableOf = (room: RoomName, unit: Unit = 'in'): LayoutContext => ({
   unit,
   mark: MARKS[unit === 'in' ? '1/16' : '0.5 mm'],
   room: { width: lengthOf(ROOMS[room][0]), height: lengthOf(ROOMS[room][1]), seams: [] },
@@ -35,15 +52,15 @@ function seeded(seed: number): () => number {
     return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
   };
 }
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const valueOf = (result: Extract<Solved, { status: 'solved' }>, field: Field) =>
+const valueOf = (result: Extract<RecipeSolution, { status: 'solved' }>, field: Field) =>
   result.values.get(fieldKey(field.path));
 
 /** Inputs of a recipe as people come to have them: its start, and that with a few fields typed, emptied and added to. */
-function inputsOf(id: RecipeId, table: Table, many: number): { input: unknown; seed: number }[] {
+function inputsOf(id: RecipeId, table: LayoutContext, many: number): { input: unknown; seed: number }[] {
   const recipe = recipeOf(id);
   return Array.from({ length: many }, (_, seed) => {
     const random = seeded(seed + 1);
@@ -85,7 +102,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
     ['6 x 6', 'mm', '6 in', '6 in'],
     ['8 1/2 x 11', 'mm', '8 1/2 in', '11 in'],
   ] as const)('it starts without a fault on a page of %s, in %s', (_, unit, width, height) => {
-    const table: Table = {
+    const table: LayoutContext = {
       ...{ unit, mark: MARKS[unit === 'in' ? '1/16' : '1 mm'] },
       room: { width: lengthOf(width), height: lengthOf(height), seams: [] },
     };
@@ -156,7 +173,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
           if (codes.includes('disagree')) expect({ seed, room, path: field.path, input, without }).toBeNull();
           continue;
         }
-        const now = recipe.fields(without).find((f) => samePath(f.path, field.path));
+        const now = recipe.fields(without).find((f) => isSamePath(f.path, field.path));
         expect(now?.kind !== 'choice' && now?.value).toBeUndefined();
         if (field.kind === 'length') {
           const value = valueOf(again, field);
@@ -195,7 +212,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
             f.kind === 'length' &&
             f.knownAt &&
             valueAt(input, f.knownAt) === 'measured' &&
-            !samePath(f.path, field.path)
+            !isSamePath(f.path, field.path)
           )
             expect(valueAt(typed, f.path)).toBe(f.value);
       }
@@ -204,11 +221,11 @@ describe.each(RECIPE_IDS)('%s', (id) => {
 
   test('inch and millimetre twins agree within a mark', () => {
     for (const { input, table, result } of solvedSamples.filter((s) => s.unit === 'in')) {
-      const metric: Table = { ...table, unit: 'mm', mark: MARKS['0.5 mm'] };
+      const metric: LayoutContext = { ...table, unit: 'mm', mark: MARKS['0.5 mm'] };
       const twin = recipe.fields(input).reduce((next, f) => {
         if (f.kind !== 'length' || f.value === undefined) return next;
         const read = parseLength(f.value, 'in', { allow: 'negative' });
-        return read.ok ? recipe.put(next, f.path, `${exactText(read.value.ticks, 'mm')} mm`) : next;
+        return read.ok ? recipe.put(next, f.path, `${formatExactLength(read.value.ticks, 'mm')} mm`) : next;
       }, input);
       const other = recipe.solve(twin, metric);
       if (other.status === 'refused') {
@@ -306,7 +323,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
       const result = recipe.solve(input, table);
       if (result.status === 'solved') continue;
       for (const offer of result.offers) {
-        const value = 'count' in offer ? offer.count : exactText(offer.length, table.unit);
+        const value = 'count' in offer ? offer.count : formatExactLength(offer.length, table.unit);
         const mended = recipe.solve(setField(recipe, input, offer.path, value, table), table);
         if (mended.status !== 'solved' && mended.problems.length > result.problems.length)
           expect({ input, offer, result, mended }).toBeNull();
@@ -331,7 +348,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
   test.each(recipe.phrases)('understands “%s”', (phrase) => {
     const unit: Unit = phrase.includes('mm') ? 'mm' : 'in';
     const table = tableOf('page', unit);
-    const heard = sayRecipe(phrase, table, ids());
+    const heard = parseRecipeLine(phrase, table, ids());
     expect(heard?.recipe).toBe(id);
     if (!heard?.said.ok) throw new Error(JSON.stringify(heard));
     expect(recipe.input.safeParse(heard.said.input).error).toBeUndefined();
@@ -339,7 +356,7 @@ describe.each(RECIPE_IDS)('%s', (id) => {
   });
 
   test('a line about something else is not its own', () => {
-    expect(sayRecipe('a week of kites', tableOf('page'), ids())).toBeNull();
+    expect(parseRecipeLine('a week of kites', tableOf('page'), ids())).toBeNull();
   });
 
   test('what is made next is another recipe’s input', () => {

@@ -1,7 +1,7 @@
 import type { LengthText, ReadOptions } from '../length/index.ts';
 
 /** Measured values never give way; assumed ones may, but only while somebody types. */
-export type Known = 'measured' | 'assumed';
+export type KnownAs = 'measured' | 'assumed';
 
 /** Where in a recipe's input a value stands: `['mats', 1, 'reveal', 'left']`. Data: never put together or taken apart as text. */
 export type FieldPath = readonly (string | number)[];
@@ -13,7 +13,7 @@ export function fieldKey(path: FieldPath): string {
   for (let i = 1; i < path.length; i++) key += `\u0001${path[i]}`;
   return key;
 }
-export const samePath = (a: FieldPath, b: FieldPath): boolean =>
+export const isSamePath = (a: FieldPath, b: FieldPath): boolean =>
   a.length === b.length && a.every((step, i) => step === b[i]);
 /** Whether a path is `start` or lies under it. */
 export const isUnder = (path: FieldPath, start: FieldPath): boolean =>
@@ -130,10 +130,10 @@ export function withValue<Input>(input: Input, path: FieldPath, value: unknown):
 type Entry = { readonly id: string };
 const entriesAt = (input: unknown, list: FieldPath): readonly Entry[] => (valueAt(input, list) ?? []) as Entry[];
 
-export const withEntry = <Input>(input: Input, list: FieldPath, entry: Entry): Input =>
+export const addEntryTo = <Input>(input: Input, list: FieldPath, entry: Entry): Input =>
   withValue(input, list, [...entriesAt(input, list), entry]);
 
-export const withoutEntry = <Input>(input: Input, list: FieldPath, id: string): Input =>
+export const removeEntryFrom = <Input>(input: Input, list: FieldPath, id: string): Input =>
   withValue(
     input,
     list,
@@ -141,7 +141,7 @@ export const withoutEntry = <Input>(input: Input, list: FieldPath, id: string): 
   );
 
 /** Moves an entry up or down its list; at an end of it, the input stays the same. */
-export function withEntryMoved<Input>(input: Input, list: FieldPath, id: string, by: 1 | -1): Input {
+export function moveEntryIn<Input>(input: Input, list: FieldPath, id: string, by: 1 | -1): Input {
   const entries = [...entriesAt(input, list)];
   const from = entries.findIndex((e) => e.id === id);
   const to = from + by;
@@ -151,5 +151,5 @@ export function withEntryMoved<Input>(input: Input, list: FieldPath, id: string,
 }
 
 /** Which of the two a value is said to be. */
-export const knownAs = (input: unknown, at: FieldPath | null): Known =>
+export const knownAs = (input: unknown, at: FieldPath | null): KnownAs =>
   at && valueAt(input, at) === 'measured' ? 'measured' : 'assumed';

@@ -1,16 +1,16 @@
 import { parseLength, type LengthText, type ReadOptions, type Unit } from '../length/index.ts';
-import type { FieldPath, Known } from './fields.ts';
+import type { FieldPath, KnownAs } from './fields.ts';
 import type { RecipeProblem } from './recipe.ts';
 import type { Given } from './sums.ts';
 
 /** Reads what an input gives, length by length; what does not read becomes a problem that names its field. */
-export function reading(unit: Unit) {
+export function readGivenLengths(unit: Unit) {
   const givens: Given[] = [];
   const problems: RecipeProblem[] = [];
   const give = (
     path: FieldPath,
     text: LengthText | undefined,
-    known: Known = 'assumed',
+    known: KnownAs = 'assumed',
     allow?: ReadOptions['allow'],
   ): void => {
     if (text === undefined) return;

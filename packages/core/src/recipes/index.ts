@@ -2,12 +2,12 @@ export {
   fieldKey,
   isUnder,
   knownAs,
-  samePath,
+  isSamePath,
   valueAt,
-  withEntry,
-  withEntryMoved,
+  addEntryTo,
+  moveEntryIn,
   withValue,
-  withoutEntry,
+  removeEntryFrom,
   type ChoiceInput,
   type CountInput,
   type TextInput,
@@ -15,30 +15,30 @@ export {
   type FieldList,
   type FieldPath,
   type IfEmpty,
-  type Known,
+  type KnownAs,
   type LengthInput,
 } from './fields.ts';
 export type {
   Dim,
   Fact,
-  Laid,
+  LaidOut,
   Layer,
   Offer,
-  OutlineRead,
+  ReadOutline,
   Recipe,
   RecipeProblem,
   Room,
-  Said,
+  LineReading,
   Slot,
-  Solved,
+  RecipeSolution,
   Suggestion,
-  Table,
+  LayoutContext,
 } from './recipe.ts';
 export type { Blank } from './blanks.ts';
 export { recipeOf, type AnyRecipe, type InputOf } from './registry.ts';
 export { FIRST_RECIPE, RECIPE_IDS, type RecipeId } from './ids.ts';
 export type { Sum } from './sums.ts';
-export { withOffers, setField } from './typing.ts';
-export { inputNamed } from './named.ts';
-export { cardEitherWay } from '../line/index.ts';
-export { lineLeavingOut, sayRecipe, type SaidLine, type SaidSize } from './say.ts';
+export { applyOffers, setField } from './typing.ts';
+export { nameInputUnits } from './named.ts';
+export { splitCardReadings } from '../line/index.ts';
+export { omitFromLine, parseRecipeLine, type ParsedLine, type ParsedPageSize } from './say.ts';

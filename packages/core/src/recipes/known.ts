@@ -27,7 +27,7 @@ import { weave } from './weave/weave.ts';
 import type { RecipeId } from './ids.ts';
 
 /** Every construction there is. */
-export const KNOWN = {
+export const RECIPES = {
   photo,
   'mat-stack': matStack,
   'base-panels': basePanels,

@@ -7,7 +7,7 @@ import type { Dim, Layer } from './recipe.ts';
 /* The usual of what recipes give: a whole rectangle of paper, cut on the mark. */
 
 /** A layer that is the whole of its box; cut from the blank of its own key unless said otherwise. */
-export const layerOf = (layer: Pick<Layer, 'key' | 'role' | 'n' | 'box' | 'group'> & Partial<Layer>): Layer => ({
+export const makeLayer = (layer: Pick<Layer, 'key' | 'role' | 'n' | 'box' | 'group'> & Partial<Layer>): Layer => ({
   shape: null,
   opaque: true,
   blank: layer.key,
@@ -17,11 +17,11 @@ export const layerOf = (layer: Pick<Layer, 'key' | 'role' | 'n' | 'box' | 'group
 });
 
 /** A print that is there already: nothing is cut for it. */
-export const printOf = (box: Rect, group: FieldPath): Layer =>
-  layerOf({ key: 'print', role: 'print', n: 1, box, group, blank: null });
+export const makePrint = (box: Rect, group: FieldPath): Layer =>
+  makeLayer({ key: 'print', role: 'print', n: 1, box, group, blank: null });
 
 /** A rectangle to cut: its exact size goes to the mark the way that the recipe names; nothing that is cut is narrower than one. */
-export function blankOf(
+export function makeBlank(
   blank: Pick<Blank, 'key' | 'role' | 'n'> & Partial<Omit<Blank, 'width' | 'height' | 'off'>>,
   size: Size,
   mark: Mark,
@@ -34,7 +34,7 @@ export function blankOf(
 }
 
 /** Width and height of something as large as the item itself, along its upper and its left edge. */
-export const outerSpans = (group: FieldPath, { width, height }: Size): Dim[] => {
+export const outerDimsOf = (group: FieldPath, { width, height }: Size): Dim[] => {
   const at = (x: number, y: number) => ({ x: ticks(x), y: ticks(y) });
   return [
     { kind: 'span', path: [...group, 'width'], from: at(0, height), to: at(width, height), side: 'top' },
@@ -43,7 +43,7 @@ export const outerSpans = (group: FieldPath, { width, height }: Size): Dim[] => 
 };
 
 /** Layers that lie side by side, those of one blank together: so they are one row where layers are listed. */
-export const byBlank = (layers: readonly Layer[]): Layer[] => {
+export const sortByBlank = (layers: readonly Layer[]): Layer[] => {
   const order = [...new Set(layers.map((l) => l.blank))].sort();
   return order.flatMap((blank) => layers.filter((l) => l.blank === blank));
 };

@@ -13,23 +13,23 @@ import { EDGES, rect, type Edge, type Rect, type Size } from '../geometry/index.
 import {
   fieldKey,
   isUnder,
-  samePath,
+  isSamePath,
   withValue,
   type Field,
   type FieldPath,
   type IfEmpty,
-  type Known,
+  type KnownAs,
 } from './fields.ts';
-import { reading } from './given.ts';
-import type { Arithmetic, Dim, Fact, Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
+import { readGivenLengths } from './given.ts';
+import type { Arithmetic, Dim, Fact, Offer, RecipeProblem, Suggestion, LayoutContext } from './recipe.ts';
 import {
   keysAlong,
   revealFields,
   revealKey,
   revealKeys,
   revealSchema,
-  revealText,
-  restyled,
+  formatReveal,
+  restyleReveal,
   type Reveal,
   type RevealStyle,
   type Reveals,
@@ -51,12 +51,12 @@ import { solveSums, term, type Equation, type SumsSolution } from './sums.ts';
  * that leads away from that end.
  */
 
-export const MOST_LAYERS = 12;
+export const MAX_LAYERS = 12;
 export const sizeKeys = { width: lengthText().optional(), height: lengthText().optional() };
 /** The layers as both lists have them: by their reveal, by their size, or by what is known of both. */
 export const layersSchema = z
   .array(z.strictObject({ id: z.string().min(1).max(64), reveal: revealSchema, ...sizeKeys }))
-  .max(MOST_LAYERS);
+  .max(MAX_LAYERS);
 export type NestedLayer = z.infer<typeof layersSchema>[number];
 
 /** A rectangle of the chain. */
@@ -66,7 +66,7 @@ interface Level {
   readonly height?: LengthText | undefined;
   /** It is what it is: the room. */
   readonly fixed?: Size;
-  readonly known?: Known;
+  readonly known?: KnownAs;
 }
 
 export interface Chain {
@@ -88,9 +88,9 @@ const sizePath = (level: FieldPath, axis: 'width' | 'height'): FieldPath => [...
 const revealPath = (layer: FieldPath, key: string): FieldPath => [...layer, 'reveal', key];
 
 /** The lines of arithmetic of a chain, and what is given in it. */
-export function chainArithmetic(chain: Chain, table: Table): Arithmetic {
+export function chainArithmetic(chain: Chain, table: LayoutContext): Arithmetic {
   const equations: Equation[] = [];
-  const { givens, problems, give } = reading(table.unit);
+  const { givens, problems, give } = readGivenLengths(table.unit);
   for (const level of chain.levels)
     for (const { size } of AXES) {
       if (level.fixed) givens.push({ path: sizePath(level.path, size), value: level.fixed[size], known: 'measured' });
@@ -98,7 +98,7 @@ export function chainArithmetic(chain: Chain, table: Table): Arithmetic {
     }
   chain.gaps.forEach(({ path, reveal }, i) => {
     for (const key of revealKeys(reveal.style))
-      give(revealPath(path, key), revealText(reveal, key), 'assumed', 'negative');
+      give(revealPath(path, key), formatReveal(reveal, key), 'assumed', 'negative');
     for (const axis of AXES) {
       const sizes = [
         term(sizePath(chain.levels[i + 1]!.path, axis.size), 1),
@@ -111,8 +111,8 @@ export function chainArithmetic(chain: Chain, table: Table): Arithmetic {
       else if (low === high) equations.push([...sizes, term(revealPath(path, low), -2)]);
       else if (
         reveal.style === 'four' &&
-        revealText(reveal, low) === undefined &&
-        revealText(reveal, high) === undefined
+        formatReveal(reveal, low) === undefined &&
+        formatReveal(reveal, high) === undefined
       ) {
         // nothing is said of either: they share what there is
         equations.push([...sizes, term(revealPath(path, low), -2)]);
@@ -131,7 +131,7 @@ export interface ChainAnswer {
 }
 
 /** Problems that any set of sums can have: lengths that do not read, too little given, too much. */
-export function sumProblems(arithmetic: Arithmetic, solution: SumsSolution): RecipeProblem[] {
+export function collectSumProblems(arithmetic: Arithmetic, solution: SumsSolution): RecipeProblem[] {
   if (arithmetic.problems.length) return [...arithmetic.problems];
   if (solution.disagree) {
     const by = ticks(Math.abs(roundExact(solution.disagree.by, 'nearest')));
@@ -143,11 +143,11 @@ export function sumProblems(arithmetic: Arithmetic, solution: SumsSolution): Rec
 /** Solves a chain: any level's size or any reveal may be the unknown. Sizes and reveals in ticks, or why not. */
 export function solveChain(
   chain: Chain,
-  table: Table,
+  table: LayoutContext,
 ): { ok: true; answer: ChainAnswer } | { ok: false; problems: RecipeProblem[] } {
   const arithmetic = chainArithmetic(chain, table);
   const solution = solveSums(arithmetic.equations, arithmetic.givens);
-  const problems = sumProblems(arithmetic, solution);
+  const problems = collectSumProblems(arithmetic, solution);
   if (problems.length) return { ok: false, problems };
   const valueOf = (path: FieldPath) => solution.values.get(fieldKey(path)) ?? exact(0);
   const suggestions: Suggestion[] = [];
@@ -202,7 +202,10 @@ function unevenAdvice(path: FieldPath, reveal: Reveal, r: Reveals, inner: Size, 
 }
 
 /** On which edges a layer is smaller than what lies on it, and what would just do. */
-export function tooSmall(chain: Chain, { levels, gaps }: ChainAnswer): { problems: RecipeProblem[]; offers: Offer[] } {
+export function findTooSmallLayers(
+  chain: Chain,
+  { levels, gaps }: ChainAnswer,
+): { problems: RecipeProblem[]; offers: Offer[] } {
   const problems: RecipeProblem[] = [];
   const offers: Offer[] = [];
   gaps.forEach((reveals, i) => {
@@ -222,7 +225,7 @@ export function tooSmall(chain: Chain, { levels, gaps }: ChainAnswer): { problem
         const key = revealKey(chain.gaps[i]!.reveal.style, edge);
         const path = revealPath(outer.path, key);
         // edges that are to be alike have one value
-        if (revealText(chain.gaps[i]!.reveal, key) !== undefined && !offers.some((o) => samePath(o.path, path)))
+        if (formatReveal(chain.gaps[i]!.reveal, key) !== undefined && !offers.some((o) => isSamePath(o.path, path)))
           offers.push({ path, length: ticks(0) });
       }
     }
@@ -231,7 +234,7 @@ export function tooSmall(chain: Chain, { levels, gaps }: ChainAnswer): { problem
 }
 
 /** Where each level lies, counted from the lower left of the outermost. */
-export function placed({ levels, gaps }: ChainAnswer): Rect[] {
+export function placeLevels({ levels, gaps }: ChainAnswer): Rect[] {
   let [x, y] = [0, 0];
   const boxes: Rect[] = [];
   for (let i = levels.length - 1; i >= 0; i--) {
@@ -243,7 +246,7 @@ export function placed({ levels, gaps }: ChainAnswer): Rect[] {
 }
 
 /** A leader for each reveal of a layer: into the strip between the two rectangles, on an edge that it is the reveal of, no seam. */
-export function revealDims(
+export function listRevealDims(
   layer: FieldPath,
   reveal: Reveal,
   inner: Rect,
@@ -284,7 +287,7 @@ const revealsBetween = (inner: Rect, outer: Rect): Reveals => ({
 });
 
 /** The reveals of layers of which some were worked out: left, right, top, bottom. */
-export const revealFacts = (
+export const listRevealFacts = (
   layers: ReadonlyArray<{
     readonly path: FieldPath;
     readonly reveal: Reveal;
@@ -325,7 +328,7 @@ const isSize = (path: FieldPath): path is readonly [...FieldPath, 'width' | 'hei
  * What gives way first when something of a chain is typed: of the same layer what says the same thing otherwise (its size for
  * its reveal, its reveal for its size), then sizes from the far end of the list, then reveals, then `root`.
  */
-export function nestedGivesWay(
+export function nestedYieldOrder(
   list: string,
   layers: readonly NestedLayer[],
   root: readonly FieldPath[],
@@ -353,7 +356,7 @@ export function nestedGivesWay(
 }
 
 /** What stays as it is when something of a chain is emptied. */
-export function nestedStandsStill(list: string, layers: readonly NestedLayer[], path: FieldPath): FieldPath[] {
+export function nestedFixedPaths(list: string, layers: readonly NestedLayer[], path: FieldPath): FieldPath[] {
   const last = layers.length - 1;
   const i = layers.findIndex((_, n) => isUnder(path, [list, n]));
   const layer = layers[i];
@@ -366,7 +369,7 @@ export function nestedStandsStill(list: string, layers: readonly NestedLayer[], 
 }
 
 /** Puts a value into a list of layers; another style of reveal takes the values along. */
-export function putNested<Input>(
+export function setNestedValue<Input>(
   input: Input,
   layers: readonly NestedLayer[],
   list: string,
@@ -375,11 +378,11 @@ export function putNested<Input>(
 ): Input {
   const i = layers.findIndex((_, n) => isUnder(path, [list, n, 'reveal', 'style']));
   if (i < 0) return withValue(input, path, value);
-  return withValue(input, [list, i, 'reveal'], restyled(layers[i]!.reveal, value as RevealStyle));
+  return withValue(input, [list, i, 'reveal'], restyleReveal(layers[i]!.reveal, value as RevealStyle));
 }
 
 /** A mat that is given by its width and by its height is even only by chance: its reveals may differ. */
-export function loosenedNested<Input>(
+export function loosenNestedReveals<Input>(
   input: Input,
   layers: readonly NestedLayer[],
   list: string,

@@ -1,7 +1,7 @@
 import type { Corner, Ring } from '../lattice/index.ts';
 
 /** What of an outline lies on a page that begins at 0, 0 (Sutherland and Hodgman, 1974); fewer than three corners: nothing. */
-export function onPage(ring: Ring, width: number, height: number): Ring {
+export function clipToPage(ring: Ring, width: number, height: number): Ring {
   const sides: [inside: (p: Corner) => boolean, meet: (a: Corner, b: Corner) => Corner][] = [
     [([x]) => x >= 0, (a, b) => [0, across(a, b, 0, 0)]],
     [([x]) => x <= width, (a, b) => [width, across(a, b, 0, width)]],

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../chance/index.ts';
-import { freePlace, neighboursOf, type CellPlace } from './grid/large.ts';
-import { alikeIn, countsFor, spreadPapers as spreadOver } from './papers.ts';
+import { findFreePlace, findNeighbours, type CellPlace } from './grid/large.ts';
+import { countAlikeNeighbours, completeCounts, spreadPapers as spreadOver } from './papers.ts';
 
 /** Every place of a grid: the large ones said, and a cell wherever none of them lies; row by row from the lower left. */
 function placesOf(columns: number, rows: number, large: readonly CellPlace[] = []): CellPlace[] {
@@ -16,14 +16,14 @@ function placesOf(columns: number, rows: number, large: readonly CellPlace[] = [
   return [...cells.filter((cell) => !covered(cell)), ...large].sort((a, b) => a.row - b.row || a.column - b.column);
 }
 const spreadPapers = (places: readonly CellPlace[], counts: readonly (number | null)[]) =>
-  spreadOver(neighboursOf(places), counts);
+  spreadOver(findNeighbours(places), counts);
 const even = (papers: number) => Array.from({ length: papers }, () => null);
 const countsIn = (papers: readonly number[], many: number) =>
   Array.from({ length: many }, (_, p) => papers.filter((one) => one === p).length);
 
 /** Every way there is: whether any has the counts, null being any, with no two alike. */
 function possible(places: readonly CellPlace[], counts: readonly (number | null)[], isEven: boolean): boolean {
-  const { beside } = neighboursOf(places);
+  const { beside } = findNeighbours(places);
   const papers = places.map(() => -1);
   const go = (i: number): boolean => {
     if (i === places.length) {
@@ -45,7 +45,7 @@ function possible(places: readonly CellPlace[], counts: readonly (number | null)
 
 describe('corners count after edges', () => {
   const atCorners = (places: readonly CellPlace[], papers: readonly number[]) =>
-    alikeIn(papers, neighboursOf(places).corners!).length;
+    countAlikeNeighbours(papers, findNeighbours(places).corners!).length;
   test.each([
     [6, 6, 4],
     [6, 6, 5],
@@ -135,7 +135,7 @@ describe('papers, so that no two neighbours match', () => {
       const [columns, rows, papers] = [1 + pick(4), 1 + pick(3), 2 + pick(3)];
       const large: CellPlace[] = [];
       for (let i = pick(3); i > 0; i--) {
-        const place = freePlace(large, columns, rows, 1 + pick(Math.min(2, columns)), 1 + pick(Math.min(2, rows)));
+        const place = findFreePlace(large, columns, rows, 1 + pick(Math.min(2, columns)), 1 + pick(Math.min(2, rows)));
         if (place) large.push(place);
       }
       const places = placesOf(columns, rows, large);
@@ -151,7 +151,7 @@ describe('papers, so that no two neighbours match', () => {
       const spread = spreadPapers(places, counts);
       const got = countsIn(spread.papers, papers);
       seen[spread.is] += 1;
-      expect(spread.alike).toEqual(alikeIn(spread.papers, neighboursOf(places).beside));
+      expect(spread.alike).toEqual(countAlikeNeighbours(spread.papers, findNeighbours(places).beside));
       counts.forEach((count, p) => count !== null && expect([k, got[p]]).toEqual([k, count]));
       const strict = possible(places, counts, true);
       const loose = strict || (counts.includes(null) && possible(places, counts, false));
@@ -162,7 +162,11 @@ describe('papers, so that no two neighbours match', () => {
     expect(Math.min(seen['as-asked'], seen.impossible)).toBeGreaterThan(10);
   });
   test('what is not given is shared out', () =>
-    expect([countsFor([null, null, null], 10), countsFor([7, null, null], 10), countsFor([10, null], 10)]).toEqual([
+    expect([
+      completeCounts([null, null, null], 10),
+      completeCounts([7, null, null], 10),
+      completeCounts([10, null], 10),
+    ]).toEqual([
       [4, 3, 3],
       [7, 2, 1],
       [10, 0],

@@ -31,7 +31,7 @@ const CHANGES = 4_000;
 const CHANGE_WORK = 500_000;
 
 /** Those that share an edge and match. */
-export const alikeIn = (papers: readonly number[], beside: Neighbours['beside']): [number, number][] =>
+export const countAlikeNeighbours = (papers: readonly number[], beside: Neighbours['beside']): [number, number][] =>
   beside.flatMap((of, i) => of.filter((j) => j > i && papers[i] === papers[j]).map((j): [number, number] => [i, j]));
 
 /** What lies side by side, in the order in which one would lay it: of each the numbers of its neighbours, and on which diagonal it lies. */
@@ -89,12 +89,12 @@ function fewerAtCorners(
 
 function spreadByEdges({ beside, diagonal }: Neighbours, counts: readonly (number | null)[]): Spread {
   const n = beside.length;
-  const wanted = countsFor(counts, n);
+  const wanted = completeCounts(counts, n);
   if (counts.length === 1) return { papers: beside.map(() => 0), is: 'as-asked', alike: [] };
   const found = (papers: readonly number[], is: Spread['is']): Spread => ({
     papers,
     is,
-    alike: alikeIn(papers, beside),
+    alike: countAlikeNeighbours(papers, beside),
   });
   const given = counts.some((count) => count !== null);
 
@@ -104,7 +104,7 @@ function spreadByEdges({ beside, diagonal }: Neighbours, counts: readonly (numbe
   if (first.papers) return found(first.papers, 'as-asked');
   const tooMany = Math.max(...(counts.includes(null) ? counts.map((count) => count ?? 0) : wanted)) > mostApart(beside);
   const changed = byChanging(beside, diagonal, wanted);
-  if (!alikeIn(changed, beside).length) return found(changed, 'as-asked');
+  if (!countAlikeNeighbours(changed, beside).length) return found(changed, 'as-asked');
   if (!counts.includes(null)) return found(changed, first.over || tooMany ? 'impossible' : 'not-found');
   // never alike, though what is shared out is not even
   const loose =
@@ -116,7 +116,7 @@ function spreadByEdges({ beside, diagonal }: Neighbours, counts: readonly (numbe
 const NO_WAY = { papers: null, over: true };
 
 /** How many each paper gets: what is given, and of the rest as many as the others, give or take one. */
-export function countsFor(counts: readonly (number | null)[], n: number): number[] {
+export function completeCounts(counts: readonly (number | null)[], n: number): number[] {
   const open = counts.filter((count) => count === null).length;
   const rest = Math.max(0, n - counts.reduce<number>((sum, count) => sum + (count ?? 0), 0));
   let k = 0;
@@ -257,7 +257,7 @@ function byChanging(beside: Neighbours['beside'], diagonal: readonly number[], c
     give(i, first!.p);
     left[first!.p]! -= 1;
   }
-  let now = alikeIn(papers, beside).length;
+  let now = countAlikeNeighbours(papers, beside).length;
   let best = { alike: now, papers: [...papers] };
   const rests = new Int32Array(n);
   for (let turn = 1; turn <= Math.min(CHANGES, Math.ceil(CHANGE_WORK / n)) && best.alike > 0; turn++) {

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { givenBy } from '../../testing/lines.ts';
 import { MARKS, inches } from '../length/index.ts';
-import { recipeOf, sayRecipe, type RecipeId, type Table } from './index.ts';
+import { recipeOf, parseRecipeLine, type RecipeId, type LayoutContext } from './index.ts';
 
 /* Lines as people write them, and as they would blurt them out: which recipe each is about, and all that is given by it. */
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
-const hear = (line: string) => sayRecipe(line, table, () => 'one');
+const hear = (line: string) => parseRecipeLine(line, table, () => 'one');
 /** What is usual is left out. */
 const USUAL = [
   ...['even', 'centre', 'fill', 'room', 'left', 'notch'],

@@ -3,7 +3,7 @@ import type { Exact, LengthProblem, Mark, Ticks, Unit } from '../length/index.ts
 import type { Edge, Point, Rect, Shape, Size } from '../geometry/index.ts';
 import type { Blank } from './blanks.ts';
 import type { Field, FieldList, FieldPath } from './fields.ts';
-import type { Grammar, Heard, Mishearing } from '../line/index.ts';
+import type { Grammar, ParsedValues, UnclearValue } from '../line/index.ts';
 import type { Equation, Given, Sum } from './sums.ts';
 
 /** What an item lies in: its size, and on which of its edges two pages of a spread meet. */
@@ -12,7 +12,7 @@ export interface Room extends Size {
 }
 
 /** What a recipe needs to know beside its own input. */
-export interface Table {
+export interface LayoutContext {
   /** The unit in which bare numbers are read. */
   readonly unit: Unit;
   readonly mark: Mark;
@@ -109,7 +109,7 @@ export interface Fact {
 }
 
 /** An outline at true size, with holes to prick through it. */
-export interface Traced {
+export interface TracedOutline {
   readonly role: string;
   readonly n: number;
   readonly shape: Shape;
@@ -117,7 +117,7 @@ export interface Traced {
 }
 
 /** What a recipe gives once it is solved. */
-export interface Laid {
+export interface LaidOut {
   readonly size: Size;
   /** Bottom to top. */
   readonly layers: readonly Layer[];
@@ -125,14 +125,14 @@ export interface Laid {
   readonly slots: readonly Slot[];
   readonly dims: readonly Dim[];
   /** Outlines to trace or prick by a template, where those of the blanks are not all. */
-  readonly traced?: readonly Traced[];
+  readonly traced?: readonly TracedOutline[];
   readonly facts: readonly Fact[];
 }
 
-export type Solved =
+export type RecipeSolution =
   | {
       status: 'solved';
-      laid: Laid;
+      laid: LaidOut;
       /** Every length of the arithmetic, given or computed, and counts, by key of the field. */
       values: ReadonlyMap<string, Exact>;
       /** The sum of every computed field, by key of the field. */
@@ -144,15 +144,15 @@ export type Solved =
       problems: readonly RecipeProblem[];
       offers: readonly Offer[];
       /** What can be shown all the same, so that it can be found and mended. It has no blanks. */
-      instead: Laid | null;
+      instead: LaidOut | null;
     };
 
 /** What was understood of a line. */
-export type Said<Input> =
+export type LineReading<Input> =
   | { ok: true; input: Input }
   | {
       ok: false;
-      problem: Mishearing | { code: 'phrase-unreadable' | 'folded-or-flat'; text: string };
+      problem: UnclearValue | { code: 'phrase-unreadable' | 'folded-or-flat'; text: string };
     };
 
 /** The lines of arithmetic of an input and what is given in it. */
@@ -163,7 +163,7 @@ export interface Arithmetic {
 }
 
 /** An outline as it was read from a file: corners in ticks from its lower left, and what is cut out of it. */
-export interface OutlineRead {
+export interface ReadOutline {
   readonly name: string;
   readonly outline: [x: number, y: number][];
   readonly holes: [x: number, y: number][][];
@@ -172,11 +172,11 @@ export interface OutlineRead {
 /** What is done to the layers of a construction by hand, on the drawing. Each gives null where it changes nothing. */
 export interface RecipeHand<Input = never> {
   /** A layer is pressed: it becomes the next of what it can be. */
-  press(input: Input, table: Table, layer: string): Input | null;
+  press(input: Input, table: LayoutContext, layer: string): Input | null;
   /** Dragged from one layer to another: what lies between becomes one, of this id. */
-  span(input: Input, table: Table, from: string, to: string, id: string): Input | null;
+  span(input: Input, table: LayoutContext, from: string, to: string, id: string): Input | null;
   /** One that was made of several is taken apart. */
-  apart(input: Input, table: Table, layer: string): Input | null;
+  apart(input: Input, table: LayoutContext, layer: string): Input | null;
 }
 
 /**
@@ -200,12 +200,12 @@ export interface Recipe<Id extends string = string, Input = never> {
   /** What it puts beneath everything on a new page, if it is for that. */
   readonly beneath: Input | null;
   /** What a newcomer sees first: it fits the room and looks good. */
-  start(table: Table, newId: () => string): Input;
+  start(table: LayoutContext, newId: () => string): Input;
   /** In the order in which one would measure them. */
   fields(input: Input): readonly Field[];
   lists(input: Input): readonly FieldList[];
   /** A new entry for a list, outermost or last. */
-  entry(input: Input, list: FieldPath, table: Table, id: string): { readonly id: string };
+  entry(input: Input, list: FieldPath, table: LayoutContext, id: string): { readonly id: string };
   /** Puts a value where it belongs, with what hangs on it; undefined empties the field. */
   put(input: Input, path: FieldPath, value: unknown): Input;
   /**
@@ -223,19 +223,19 @@ export interface Recipe<Id extends string = string, Input = never> {
   /** Where layers can be pressed and dragged over. */
   readonly hand: RecipeHand<Input> | null;
   /** An outline of one's own, in ticks from its lower left, taken in; null where it has no use for one. */
-  readonly takesOutline: ((input: Input, outline: OutlineRead, table: Table) => Input) | null;
-  arithmetic(input: Input, table: Table): Arithmetic;
-  solve(input: Input, table: Table): Solved;
+  readonly takesOutline: ((input: Input, outline: ReadOutline, table: LayoutContext) => Input) | null;
+  arithmetic(input: Input, table: LayoutContext): Arithmetic;
+  solve(input: Input, table: LayoutContext): RecipeSolution;
   /** What it knows of a line. */
   readonly grammar: Grammar;
   /** The input that was said; what was left out is asked for. Null where what was said is not enough to be about it. */
-  read(heard: Heard, table: Table, newId: () => string): Input | null;
+  read(heard: ParsedValues, table: LayoutContext, newId: () => string): Input | null;
   /** Fields and values with which a blank comes from a paper of this size; empty where nothing would help. */
-  toComeFrom(input: Input, table: Table, blank: string, paper: Size): readonly Offer[];
+  toComeFrom(input: Input, table: LayoutContext, blank: string, paper: Size): readonly Offer[];
   /** What is often made next with what this one gives. */
   onward(
     input: Input,
-    table: Table,
+    table: LayoutContext,
     newId: () => string,
   ): ReadonlyArray<{ readonly recipe: string; readonly input: unknown }>;
 }

@@ -1,23 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { told } from '../../testing/told.ts';
-import { MARKS, exactText, lengthOf, plainLength, roundExact, ticks } from '../length/index.ts';
-import type { FieldPath, Solved, Table } from './index.ts';
-import { fieldKey, recipeOf, sayRecipe, setField, valueAt, type InputOf, type RecipeId } from './index.ts';
+import { MARKS, formatExactLength, lengthOf, formatPlainLength, roundExact, ticks } from '../length/index.ts';
+import type { FieldPath, RecipeSolution, LayoutContext } from './index.ts';
+import { fieldKey, recipeOf, parseRecipeLine, setField, valueAt, type InputOf, type RecipeId } from './index.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   unit: 'in',
   mark: MARKS['1/16'],
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };
-const show = (n: number) => plainLength(ticks(n), MARKS['1/64']);
-type Done = Extract<Solved, { status: 'solved' }>;
-function solve<Id extends RecipeId>(id: Id, input: InputOf<Id>, on: Table = table): Done {
+const show = (n: number) => formatPlainLength(ticks(n), MARKS['1/64']);
+type Done = Extract<RecipeSolution, { status: 'solved' }>;
+function solve<Id extends RecipeId>(id: Id, input: InputOf<Id>, on: LayoutContext = table): Done {
   const result = recipeOf(id).solve(input, on);
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const refuse = <Id extends RecipeId>(id: Id, input: InputOf<Id>, on: Table = table) => {
+const refuse = <Id extends RecipeId>(id: Id, input: InputOf<Id>, on: LayoutContext = table) => {
   const result = recipeOf(id).solve(input, on);
   if (result.status !== 'refused') throw new Error('was solved');
   return result;
@@ -209,13 +209,13 @@ describe('mat stack: typing and emptying', () => {
     ]);
   });
 
-  const sixtyFourth = fc.integer({ min: 1, max: 300 }).map((n) => exactText(ticks(n * 381), 'in'));
+  const sixtyFourth = fc.integer({ min: 1, max: 300 }).map((n) => formatExactLength(ticks(n * 381), 'in'));
   test('forwards and backwards agree: sizes from reveals give back the reveals, and the print', () => {
     fc.assert(
       fc.property(sixtyFourth, sixtyFourth, fc.array(sixtyFourth, { minLength: 1, maxLength: 5 }), (w, h, reveals) => {
         const forwards = solve('mat-stack', mats(w, h, ...reveals.map((r) => even(r))));
         const outward = forwards.laid.layers.slice(0, -1).reverse();
-        const text = (t: number) => exactText(ticks(t), 'in');
+        const text = (t: number) => formatExactLength(ticks(t), 'in');
         const backwards = solve(
           'mat-stack',
           mats(
@@ -288,7 +288,7 @@ describe('base panels', () => {
     expect(value(solved, 'panels', 0, 'reveal', 'bottom')).toBe('3');
   });
   test('no reveal at the seam of a spread', () => {
-    const seamed: Table = { ...table, room: { ...table.room, seams: ['right'] } };
+    const seamed: LayoutContext = { ...table, room: { ...table.room, seams: ['right'] } };
     const solved = solve('base-panels', { panels: [even('1/4', 'a')] }, seamed);
     expect(sizes(solved, 'panel')).toEqual(['11 3/4 x 11 1/2']);
     expect(show(solved.laid.layers[1]!.box.x)).toBe('1/4');
@@ -443,7 +443,7 @@ describe('banner strip', () => {
       { path: ['row', 'gap'], length: lengthOf('-1/8') },
     ]);
     for (const offer of offers) {
-      const text = 'count' in offer ? offer.count : exactText(offer.length, 'in');
+      const text = 'count' in offer ? offer.count : formatExactLength(offer.length, 'in');
       expect(solve('banner-strip', set(input, offer.path, text, 'banner-strip') as Banners).status).toBe('solved');
     }
   });
@@ -484,7 +484,7 @@ describe('banner strip', () => {
 });
 
 describe('one line', () => {
-  const hear = (line: string) => sayRecipe(line, table, () => 'x');
+  const hear = (line: string) => parseRecipeLine(line, table, () => 'x');
   test.each([
     ['mat 1/8 1/4 around 4x6', ['1/8', '1/4']],
     ['mats 1/8, 1/16, 3/8 around 3 1/2 x 5', ['1/8', '1/16', '3/8']],
@@ -529,10 +529,10 @@ describe('a line in another unit than the page', () => {
     ["mat 1/8 around 4'' x 6", 'mat-stack', { print: { width: "4''", height: '6' } }],
     ['5 banners 35 mm x 115', 'banner-strip', { count: 5, strip: { width: '35 mm', length: '115 mm' } }],
   ])('%s', (line, recipe, input) =>
-    expect(sayRecipe(line, table, () => 'a')).toMatchObject({ recipe, said: { ok: true, input } }),
+    expect(parseRecipeLine(line, table, () => 'a')).toMatchObject({ recipe, said: { ok: true, input } }),
   );
   test('a minus is refused', () =>
-    expect(sayRecipe('mat -1/8 around 4x6', table, () => 'a')).toMatchObject({
+    expect(parseRecipeLine('mat -1/8 around 4x6', table, () => 'a')).toMatchObject({
       said: { ok: false, problem: { code: 'length-not-positive' } },
     }));
 });

@@ -45,16 +45,16 @@ export const keysAlong = (style: RevealStyle, axis: 'width' | 'height'): string[
   return [...new Set([KEYS[style][high], KEYS[style][low]])];
 };
 
-export const revealText = (reveal: Reveal, key: string): LengthText | undefined =>
+export const formatReveal = (reveal: Reveal, key: string): LengthText | undefined =>
   (reveal as Readonly<Record<string, LengthText | undefined>>)[key];
 
 /** The same reveal said in another style: each value keeps to the edge it was for. */
-export function restyled(reveal: Reveal, style: RevealStyle): Reveal {
+export function restyleReveal(reveal: Reveal, style: RevealStyle): Reveal {
   if (reveal.style === style) return reveal;
   const next: Record<string, unknown> = { style };
   // of edges that become alike, the first one counts
   for (const edge of [...EDGES].reverse()) {
-    const text = revealText(reveal, KEYS[reveal.style][edge]);
+    const text = formatReveal(reveal, KEYS[reveal.style][edge]);
     if (text !== undefined) next[KEYS[style][edge]] = text;
   }
   return next as Reveal;
@@ -76,7 +76,7 @@ export function revealFields(entry: FieldPath, reveal: Reveal): Field[] {
       path: [...entry, 'reveal', key],
       group: entry,
       allow: 'negative',
-      value: revealText(reveal, key),
+      value: formatReveal(reveal, key),
       ifEmpty: 'worked-out',
       knownAt: null,
     })),

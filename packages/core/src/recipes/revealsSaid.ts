@@ -1,7 +1,7 @@
 import type { LengthText } from '../length/index.ts';
-import { countAt, type Heard, type Place } from '../line/index.ts';
-import { MOST_LAYERS, type NestedLayer } from './nested.ts';
-import type { Solved } from './recipe.ts';
+import { countAt, type ParsedValues, type Place } from '../line/index.ts';
+import { MAX_LAYERS, type NestedLayer } from './nested.ts';
+import type { RecipeSolution } from './recipe.ts';
 import type { Reveal } from './reveals.ts';
 
 /*
@@ -20,7 +20,7 @@ export const LAYER_PLACES = {
     words: ['reveal', 'showing', 'show', 'border', 'rim', 'edge'],
     many: true,
     alone: true,
-    most: MOST_LAYERS,
+    most: MAX_LAYERS,
   },
   bottom: {
     kind: 'length',
@@ -35,7 +35,8 @@ export const LAYER_PLACES = {
 } as const satisfies Record<string, Place>;
 
 /** So many alike, where they are counted and only one is described. */
-export const layersCounted = (of: readonly string[]) => ({ kind: 'count', words: [], most: MOST_LAYERS, of }) as const;
+export const repeatCountedLayers = (of: readonly string[]) =>
+  ({ kind: 'count', words: [], most: MAX_LAYERS, of }) as const;
 export const LAYER_FLAGS = { double: ['double', 'twice'], triple: ['triple', 'thrice'] } as const;
 
 function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
@@ -52,7 +53,7 @@ function revealOf({ all, left, right, top, bottom, sides }: Said): Reveal {
 }
 
 /** The layers of a line, in their order. Sizes said at `sized` are layers of that size. */
-export function layersSaid(heard: Heard, sized: string, newId: () => string): NestedLayer[] {
+export function readLayers(heard: ParsedValues, sized: string, newId: () => string): NestedLayer[] {
   const { values, flags } = heard;
   const layers: { said: Said; size: { width: string; height: string } | null }[] = [];
   let edges: Said | null = null;
@@ -105,9 +106,9 @@ export function layersSaid(heard: Heard, sized: string, newId: () => string): Ne
  * The same layers, those that are said by their size alone with a reveal of their own across and up where one all round cannot be:
  * where what `solve` makes of them disagrees.
  */
-export function unevenWhereNeeded(
+export function loosenWhereNeeded(
   layers: readonly NestedLayer[],
-  solve: (layers: readonly NestedLayer[]) => Solved,
+  solve: (layers: readonly NestedLayer[]) => RecipeSolution,
 ): readonly NestedLayer[] {
   const even = solve(layers);
   if (even.status === 'solved' || !even.problems.some((p) => p.code === 'disagree')) return layers;

@@ -12,10 +12,10 @@ import {
   type Ticks,
   type Unit,
 } from '../length/index.ts';
-import { countAt, lengthAt, sizeAt, ticksSaid, type Heard, type Place } from '../line/index.ts';
+import { countAt, lengthAt, sizeAt, parseTicks, type ParsedValues, type Place } from '../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from './fields.ts';
-import type { reading } from './given.ts';
-import type { Offer, RecipeProblem, Suggestion, Table } from './recipe.ts';
+import type { readGivenLengths } from './given.ts';
+import type { Offer, RecipeProblem, Suggestion, LayoutContext } from './recipe.ts';
 import { term, type Equation, type SumsSolution } from './sums.ts';
 
 /*
@@ -30,12 +30,12 @@ import { term, type Equation, type SumsSolution } from './sums.ts';
  */
 
 export const SPREADS = ['room', 'row'] as const;
-export const MOST_IN_ROW = 60;
+export const MAX_IN_ROW = 60;
 
 /** What a row keeps; the width of one stands at `strip.width`. */
 export const rowKeys = {
   /** Left out: as many as fit. */
-  count: z.int().min(1).max(MOST_IN_ROW).optional(),
+  count: z.int().min(1).max(MAX_IN_ROW).optional(),
   /** Over the whole room with a margin at both ends, or as a row that is as long as it is. */
   spread: z.enum(SPREADS),
   row: z.strictObject({
@@ -68,7 +68,7 @@ const SPREAD: FieldPath = ['spread'];
 const roomAt = (axis: RowAxis): FieldPath => ['room', axis];
 
 /** How many fit where that is asked: the margin, or the length of the row, is then the least that must be left, or the most. */
-export function countOf(input: RowInput, table: Table, axis: RowAxis): number | null {
+export function rowCountOf(input: RowInput, table: LayoutContext, axis: RowAxis): number | null {
   if (input.count !== undefined) return input.count;
   const read = (text: LengthText | undefined) => {
     const length = text === undefined ? null : parseLength(text, table.unit, { allow: 'negative' });
@@ -78,11 +78,11 @@ export function countOf(input: RowInput, table: Table, axis: RowAxis): number | 
   const margin = read(input.row.margin) ?? 0;
   const across = read(input.row.across) ?? (input.spread === 'room' ? table.room[axis] - 2 * margin : null);
   if (width === null || gap === null || across === null || width + gap <= 0) return null;
-  return Math.max(0, Math.min(MOST_IN_ROW, Math.floor((across + gap) / (width + gap))));
+  return Math.max(0, Math.min(MAX_IN_ROW, Math.floor((across + gap) / (width + gap))));
 }
 
 /** What a row is that nobody has said anything of: five over the room, three where there is little of it. */
-export function usualRow({ unit, room }: Table): { count: number; gap: string; margin: string } {
+export function defaultRow({ unit, room }: LayoutContext): { count: number; gap: string; margin: string } {
   const small = room.width < lengthOf('4', 'in');
   const [gap, margin] = unit === 'in' ? (small ? ['1/8', '1/8'] : ['1/4', '1/2']) : small ? ['3', '3'] : ['6', '12'];
   return { count: small ? 3 : 5, gap: gap!, margin: margin! };
@@ -91,13 +91,13 @@ export function usualRow({ unit, room }: Table): { count: number; gap: string; m
 /** Gives what is said of a row, and its lines of arithmetic. */
 export function rowEquations(
   input: RowInput,
-  table: Table,
+  table: LayoutContext,
   axis: RowAxis,
-  { givens, give }: ReturnType<typeof reading>,
+  { givens, give }: ReturnType<typeof readGivenLengths>,
 ): Equation[] {
   const { strip, row, spread, count } = input;
   givens.push({ path: roomAt(axis), value: table.room[axis], known: 'measured' });
-  const n = countOf(input, table, axis);
+  const n = rowCountOf(input, table, axis);
   give(WIDTH, strip.width);
   give(GAP, row.gap, 'assumed', 'negative');
   // of as many as fit, what is left over is shared out anew
@@ -118,7 +118,7 @@ export function rowFields({ strip, count, spread, row }: RowInput, ofOne: readon
   return [
     lengthField(WIDTH, strip.width),
     ...ofOne,
-    { kind: 'count', path: COUNT, group: ROW, value: count, ifEmpty: 'worked-out', most: MOST_IN_ROW },
+    { kind: 'count', path: COUNT, group: ROW, value: count, ifEmpty: 'worked-out', most: MAX_IN_ROW },
     { kind: 'choice', path: SPREAD, group: ROW, value: spread, options: SPREADS },
     ...(count === 1 ? [] : [lengthField(GAP, row.gap, { allow: 'negative' })]),
     ...(spread === 'room' ? [lengthField(MARGIN, row.margin, { allow: 'zero', ...limit })] : []),
@@ -127,12 +127,12 @@ export function rowFields({ strip, count, spread, row }: RowInput, ofOne: readon
 }
 
 /** A row that is not spread over the room has no margin of its own. */
-export function putInRow<Input extends RowInput>(input: Input, path: FieldPath, value: unknown): Input {
+export function setRowValue<Input extends RowInput>(input: Input, path: FieldPath, value: unknown): Input {
   const next = withValue(input, path, value);
   return next.spread === 'row' && next.row.margin !== undefined ? withValue(next, MARGIN, undefined) : next;
 }
 
-export const rowGivesWay = (path: FieldPath): readonly FieldPath[] => {
+export const rowYieldOrder = (path: FieldPath): readonly FieldPath[] => {
   const end = path.at(-1);
   return end === 'margin'
     ? [GAP, WIDTH, ACROSS]
@@ -140,13 +140,13 @@ export const rowGivesWay = (path: FieldPath): readonly FieldPath[] => {
       ? [MARGIN, ACROSS, WIDTH]
       : [MARGIN, ACROSS, GAP, WIDTH];
 };
-export function rowStandsStill({ spread }: RowInput, path: FieldPath): readonly FieldPath[] {
+export function rowFixedPaths({ spread }: RowInput, path: FieldPath): readonly FieldPath[] {
   if (path.at(-1) === 'count') return [GAP, WIDTH, spread === 'room' ? MARGIN : ACROSS];
   return spread === 'room' ? [MARGIN, GAP, ACROSS, WIDTH] : [ACROSS, GAP, WIDTH];
 }
 
 /** What would make too many or too wide ones fit: fewer of them, narrower ones, or overlapping ones. */
-function fitting(n: number, width: Exact, gap: Exact, room: Ticks, table: Table): Offer[] {
+function fitting(n: number, width: Exact, gap: Exact, room: Ticks, table: LayoutContext): Offer[] {
   const [w, g] = [Number(width.n) / Number(width.d), Number(gap.n) / Number(gap.d)];
   const fewer = w + g > 0 ? Math.floor((room + g) / (w + g)) : 0;
   const narrower = n > 0 ? roundToMark(exact(Math.floor(room - (n - 1) * g), n), table.mark, 'down') : 0;
@@ -179,7 +179,7 @@ export const ROW_REASONS = ['too-much', 'none-fits'] as const;
 /** Lays a row once its sums are solved; or says why it cannot be, with what would help. */
 export function layRow(
   input: RowInput,
-  table: Table,
+  table: LayoutContext,
   axis: RowAxis,
   { values: solved, sums }: Pick<SumsSolution, 'values' | 'sums'>,
   problems: readonly RecipeProblem[],
@@ -191,7 +191,7 @@ export function layRow(
     problems: [problem],
     offers,
   });
-  const n = countOf(input, table, axis);
+  const n = rowCountOf(input, table, axis);
   if (n === 0 && !problems.some((p) => p.code === 'field')) {
     const lengths = [roundExact(value(WIDTH), 'nearest')];
     return refused(
@@ -250,7 +250,7 @@ export function layRow(
 /* What is said of a row in a line. */
 
 export const ROW_PLACES = {
-  count: { kind: 'count', words: [], most: MOST_IN_ROW },
+  count: { kind: 'count', words: [], most: MAX_IN_ROW },
   gap: { kind: 'length', words: ['gap', 'apart', 'between', 'space', 'spaced', 'spacing'], allow: 'negative' },
   overlap: { kind: 'length', words: ['overlap', 'lap'] },
   margin: { kind: 'length', words: ['margin', 'side', 'edge'] },
@@ -271,7 +271,7 @@ function countFrom(
   length: LengthText | undefined,
   unit: Unit,
 ): number | undefined {
-  const [w, l, across, up] = [width, length, sheet.width, sheet.height].map((text) => ticksSaid(text, unit));
+  const [w, l, across, up] = [width, length, sheet.width, sheet.height].map((text) => parseTicks(text, unit));
   if (!w || !l) return undefined;
   const alike = (a: number, b: number, x: number, y: number) => Math.floor(x / a) * Math.floor(y / b);
   /** So many columns this way, and beside them the other way; the same turned about. */
@@ -283,13 +283,13 @@ function countFrom(
       [up!, across!],
     ].flatMap(([x, y]) => [...mixed(w, l, x!, y!), ...mixed(l, w, x!, y!)]),
   );
-  return most > 0 ? Math.min(most, MOST_IN_ROW) : undefined;
+  return most > 0 ? Math.min(most, MAX_IN_ROW) : undefined;
 }
 
 /** The row that was said: without a number as many as fit; with a number, a width and a gap, the margins follow. */
-export function rowSaid(
-  heard: Heard,
-  table: Table,
+export function readRowLine(
+  heard: ParsedValues,
+  table: LayoutContext,
   { width, length }: { width: LengthText | undefined; length: LengthText | undefined },
   edges = false,
 ): Omit<RowInput, 'strip'> {
@@ -319,7 +319,7 @@ export function rowSaid(
   const close = edges || heard.flags.has('fit');
   const gap = said('gap') ?? (overlap === undefined ? (close ? '0' : undefined) : `-${overlap}`);
   // `five 2 in strips across 12, gap 1/4`: all is said, and what is over are the margins
-  const [w, g, over] = [width, gap, said('across')].map((text) => ticksSaid(text, table.unit));
+  const [w, g, over] = [width, gap, said('across')].map((text) => parseTicks(text, table.unit));
   const spare = count !== undefined && gap !== undefined && w! > 0 && count * w! + (count - 1) * g! < over!;
   // `three strips from a 12 x 12`: all of it, in so many
   const parted = sheet && count !== undefined && width === undefined && gap === undefined ? sheet.width : undefined;
@@ -329,7 +329,7 @@ export function rowSaid(
   const fills = across === undefined && width === undefined && said('margin') === undefined && count !== undefined;
   const margin =
     across === undefined
-      ? (said('margin') ?? (fills ? (heard.flags.has('across') ? '0' : usualRow(table).margin) : undefined))
+      ? (said('margin') ?? (fills ? (heard.flags.has('across') ? '0' : defaultRow(table).margin) : undefined))
       : undefined;
   const usual = table.unit === 'in' ? '1/4' : '6';
   // `four 3 inch strips for a 12 inch page`: they fill it, and no gap fits between them

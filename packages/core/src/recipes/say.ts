@@ -1,27 +1,27 @@
-import { lengthNamed, parseLength, unitOfLine, type Unit } from '../length/index.ts';
+import { withUnitNamed, parseLength, detectLineUnit, type Unit } from '../length/index.ts';
 import {
-  asOnePrint,
-  cardEitherWay,
-  changesMeaning,
-  hear,
-  lexiconOf,
-  lineWithout,
-  otherReadings,
+  mergeIntoOnePrint,
+  splitCardReadings,
+  isMeaningChanger,
+  matchGrammar,
+  compileLexicon,
+  dropWord,
+  listOtherReadings,
   sizeAt,
-  sizesInTheOther,
-  tokensOf,
+  nameOtherUnitSizes,
+  tokenize,
   type Grammar,
-  type Heard,
+  type ParsedValues,
   type Place,
   type Token,
 } from '../line/index.ts';
-import { samePath, type FieldPath } from './fields.ts';
-import { inputNamed } from './named.ts';
-import type { Said, Table } from './recipe.ts';
+import { isSamePath, type FieldPath } from './fields.ts';
+import { nameInputUnits } from './named.ts';
+import type { LineReading, LayoutContext } from './recipe.ts';
 import { RECIPE_IDS, type RecipeId } from './ids.ts';
 import { recipeOf, type AnyRecipe } from './registry.ts';
 
-export interface SaidSize {
+export interface ParsedPageSize {
   readonly width: string;
   readonly height: string;
 }
@@ -38,7 +38,7 @@ const withPage = (grammar: Grammar): Grammar => ({ ...grammar, places: { page: P
 /** Whether a word says something to any recipe, in whatever form. */
 const isSomeones = (() => {
   const known = new Map<string, boolean>();
-  const lexicons = () => RECIPE_IDS.map((id) => lexiconOf(withPage(recipeOf(id).grammar)));
+  const lexicons = () => RECIPE_IDS.map((id) => compileLexicon(withPage(recipeOf(id).grammar)));
   let all: ReturnType<typeof lexicons> | null = null;
   return (word: string): boolean => {
     const cached = known.get(word);
@@ -54,32 +54,32 @@ const isSomeones = (() => {
 })();
 
 /** What was understood of a line, and by which recipe. */
-export interface SaidLine {
+export interface ParsedLine {
   /** Words that nobody knows and that stand beside no value: they change nothing, and it is said that they do not. */
   readonly passedOver: readonly string[];
   /** Sheets of a size that it is to come from, where that was said; as it was typed. */
-  readonly sheet: SaidSize | null;
+  readonly sheet: ParsedPageSize | null;
   /** The page that it is for, where that was said; as it was typed. */
-  readonly page: SaidSize | null;
+  readonly page: ParsedPageSize | null;
   /** What it is worked out with: on that page, if it was said. */
-  readonly table: Table;
+  readonly table: LayoutContext;
   readonly recipe: RecipeId;
-  readonly said: Said<unknown>;
+  readonly said: LineReading<unknown>;
 }
 
 /**
  * Which recipe a line is about, and what it understood; null where none knows it. A line that comes to nothing as it stands is taken
  * another way, if there is one that comes to something.
  */
-export function sayRecipe(line: string, table: Table, newId: () => string): SaidLine | null {
+export function parseRecipeLine(line: string, table: LayoutContext, newId: () => string): ParsedLine | null {
   const first = asItStands(line, table, newId);
   if (isWorkedOut(first)) return first;
-  const together = first && asOnePrint(line, table.unit);
+  const together = first && mergeIntoOnePrint(line, table.unit);
   if (together)
     return together.line === null
       ? { ...first, said: { ok: false, problem: { code: 'value-missing', text: 'apart' } } }
       : asItStands(together.line, table, newId);
-  for (const { line: other, sheet } of otherReadings(line)) {
+  for (const { line: other, sheet } of listOtherReadings(line)) {
     const taken = asItStands(other, table, newId);
     if (taken && isWorkedOut(taken)) return sheet === null ? taken : { ...taken, sheet: sizeSaid(sheet, line, table) };
   }
@@ -88,20 +88,20 @@ export function sayRecipe(line: string, table: Table, newId: () => string): Said
 
 /** A length of a line in one unit, on a table in another: named by its unit. */
 const namedIn =
-  (unit: Unit, table: Table) =>
+  (unit: Unit, table: LayoutContext) =>
   (text: string): string =>
-    unit === table.unit ? text : String(lengthNamed(text, unit));
+    unit === table.unit ? text : String(withUnitNamed(text, unit));
 
 /** A sheet by its name or size, said in the unit of the whole line; null where it is none. */
-function sizeSaid(sheet: string, line: string, table: Table): SaidSize | null {
-  const unit = unitOfLine(line, table.unit);
-  const size = tokensOf(sheet).find((token) => token.kind === 'size');
+function sizeSaid(sheet: string, line: string, table: LayoutContext): ParsedPageSize | null {
+  const unit = detectLineUnit(line, table.unit);
+  const size = tokenize(sheet).find((token) => token.kind === 'size');
   if (size?.kind !== 'size') return null;
   const named = namedIn(unit, table);
   return { width: named(size.width), height: named(size.height) };
 }
 
-const isWorkedOut = (heard: SaidLine | null): boolean =>
+const isWorkedOut = (heard: ParsedLine | null): boolean =>
   heard?.said.ok === true && recipeOf(heard.recipe).solve(heard.said.input, heard.table).status === 'solved';
 
 /** How many words may be left out of a line. */
@@ -111,25 +111,25 @@ const MOST_LEFT_OUT = 3;
  * The same line without the words, or the one number, that were not understood, where it comes to something then: to be offered,
  * never taken by itself. Null where there is none, or where a word changes what the rest means, as `without` does.
  */
-export function lineLeavingOut(
+export function omitFromLine(
   line: string,
-  table: Table,
+  table: LayoutContext,
   newId: () => string,
 ): { line: string; without: string[] } | null {
   const without: string[] = [];
   let rest = line;
   for (let n = 0; n < MOST_LEFT_OUT; n++) {
-    const heard = sayRecipe(rest, table, newId);
+    const heard = parseRecipeLine(rest, table, newId);
     if (heard?.said.ok === true) return isWorkedOut(heard) && without.length ? { line: rest, without } : null;
     const problem = heard && !heard.said.ok ? heard.said.problem : null;
     if (!problem || !('text' in problem) || !LEFT_OUT.has(problem.code)) return null;
-    if (changesMeaning(problem.text.toLowerCase())) return null;
-    const shorter = lineWithout(rest, problem.text);
+    if (isMeaningChanger(problem.text.toLowerCase())) return null;
+    const shorter = dropWord(rest, problem.text);
     if (shorter === null) return null;
     without.push(shorter.without);
     rest = shorter.line;
   }
-  const heard = sayRecipe(rest, table, newId);
+  const heard = parseRecipeLine(rest, table, newId);
   return isWorkedOut(heard) ? { line: rest, without } : null;
 }
 const LEFT_OUT = new Set(['word-unknown', 'goes-nowhere', 'said-twice']);
@@ -138,23 +138,23 @@ const LEFT_OUT = new Set(['word-unknown', 'goes-nowhere', 'said-twice']);
  * What recipes make of the words as they stand. Of several that understand them, the one that knew most; of several that do not,
  * the one that came nearest says what it did not understand.
  */
-function asItStands(line: string, table: Table, newId: () => string): SaidLine | null {
-  const unit = unitOfLine(line, table.unit);
+function asItStands(line: string, table: LayoutContext, newId: () => string): ParsedLine | null {
+  const unit = detectLineUnit(line, table.unit);
   const { plain, quoted } = withoutQuotes(line);
-  const tokens = tokensOf(plain);
-  const isNamed = unitOfLine(line, 'in') === unitOfLine(line, 'mm');
+  const tokens = tokenize(plain);
+  const isNamed = detectLineUnit(line, 'in') === detectLineUnit(line, 'mm');
   const named = namedIn(unit, table);
-  const sizeNamed = (size: SaidSize | null) => size && { width: named(size.width), height: named(size.height) };
-  let best: (SaidLine & { readonly rank: number }) | null = null;
+  const sizeNamed = (size: ParsedPageSize | null) => size && { width: named(size.width), height: named(size.height) };
+  let best: (ParsedLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {
     const recipe = recipeOf(id);
-    const hearIt = (said: readonly Token[]) => hear(said, withPage(recipe.grammar), unit, quoted, isSomeones);
+    const hearIt = (said: readonly Token[]) => matchGrammar(said, withPage(recipe.grammar), unit, quoted, isSomeones);
     let heard = hearIt(tokens);
     if (!heard) continue;
     const isTooLarge = !heard.ok && heard.problem.code === 'length-too-large';
     if (isNamed && (heard.ok || isTooLarge)) {
       const isMeant = heard.ok ? sizesOf(heard.heard, recipe.read(heard.heard, { ...table, unit }, newId)) : () => true;
-      const others = sizesInTheOther(tokens, unit, table.unit, isMeant);
+      const others = nameOtherUnitSizes(tokens, unit, table.unit, isMeant);
       if (others) heard = hearIt(others) ?? heard;
     }
     const page = heard.ok
@@ -168,13 +168,13 @@ function asItStands(line: string, table: Table, newId: () => string): SaidLine |
       heard.ok && asRead !== null && page === null ? withoutPage(recipe, heard.heard, asRead, here) : asRead;
     // said in another unit than the page's, a bare number keeps its meaning by that unit's name
     const unused = heard.ok && input !== null ? unusedNumber(recipe, heard.heard, input, { ...here, unit }) : null;
-    const said: Said<unknown> = !heard.ok
+    const said: LineReading<unknown> = !heard.ok
       ? { ok: false, problem: heard.problem }
       : input === null
         ? { ok: false, problem: unreadable(line, heard.heard.passedOver) }
         : unused !== null
           ? { ok: false, problem: { code: 'goes-nowhere', text: unused } }
-          : { ok: true, input: unit === table.unit ? input : inputNamed(id, input, unit) };
+          : { ok: true, input: unit === table.unit ? input : nameInputUnits(id, input, unit) };
     // of two that know as much of it, one that can be
     const can = said.ok && input === asRead && recipe.solve(said.input, here).status === 'solved';
     const rank = heard.known + (said.ok ? 1000 : 0) + (can ? 0.5 : 0);
@@ -191,8 +191,8 @@ function asItStands(line: string, table: Table, newId: () => string): SaidLine |
  * What is too large for a page that nobody spoke of, as a row or grid that is as long as it is; the input itself where it is not too
  * large, where one of it is, or where that is of no help.
  */
-function withoutPage(recipe: AnyRecipe, heard: Heard, input: unknown, table: Table): unknown {
-  const spread = recipe.fields(input).find((f) => f.kind === 'choice' && samePath(f.path, SPREAD));
+function withoutPage(recipe: AnyRecipe, heard: ParsedValues, input: unknown, table: LayoutContext): unknown {
+  const spread = recipe.fields(input).find((f) => f.kind === 'choice' && isSamePath(f.path, SPREAD));
   const isSaid = sizeAt(heard, 'sheet') !== null || heard.values.some(({ place }) => place === 'margin');
   if (spread?.kind !== 'choice' || spread.value !== 'room' || isSaid) return input;
   if (recipe.solve(input, table).status === 'solved') return input;
@@ -209,7 +209,7 @@ function withoutPage(recipe: AnyRecipe, heard: Heard, input: unknown, table: Tab
 const SPREAD: FieldPath = ['spread'];
 
 /** Whether two numbers of a line are a size of what it is about, or of what that lies on, and no number of rows. */
-function sizesOf({ values }: Heard, input: unknown): (width: string, height: string) => boolean {
+function sizesOf({ values }: ParsedValues, input: unknown): (width: string, height: string) => boolean {
   const lengths = new Set<string>();
   const walk = (part: unknown): void => {
     if (typeof part === 'string') lengths.add(part);
@@ -222,10 +222,13 @@ function sizesOf({ values }: Heard, input: unknown): (width: string, height: str
 }
 
 /** Nothing comes of a line: a word that was passed over may be why, or that a card may be folded or flat. */
-const unreadable = (line: string, [unknown]: readonly string[]): Extract<Said<unknown>, { ok: false }>['problem'] =>
+const unreadable = (
+  line: string,
+  [unknown]: readonly string[],
+): Extract<LineReading<unknown>, { ok: false }>['problem'] =>
   unknown !== undefined
     ? { code: 'word-unknown', text: unknown }
-    : { code: cardEitherWay(line) ? 'folded-or-flat' : 'phrase-unreadable', text: line.trim() };
+    : { code: splitCardReadings(line) ? 'folded-or-flat' : 'phrase-unreadable', text: line.trim() };
 
 /** Said of what something lies on or comes from, not of itself. */
 const ABOUT_ELSE = new Set(['page', 'ground', 'sheet', 'from']);
@@ -234,7 +237,12 @@ const ABOUT_ELSE = new Set(['page', 'ground', 'sheet', 'from']);
  * A number of the line that nothing in the input has: what was said with it was not understood, so that it is asked for and never
  * passed over. Null where every number is somewhere. The size of the page may be said without standing in the input.
  */
-function unusedNumber(recipe: AnyRecipe, { values, counting }: Heard, input: unknown, table: Table): string | null {
+function unusedNumber(
+  recipe: AnyRecipe,
+  { values, counting }: ParsedValues,
+  input: unknown,
+  table: LayoutContext,
+): string | null {
   const { room, unit } = table;
   const texts = new Set<string>();
   const numbers = new Set<number>([room.width, room.height]);
@@ -302,7 +310,7 @@ function withoutQuotes(line: string): { plain: string; quoted: string | null } {
 }
 
 /** The same table with another page on it. */
-function onPage(table: Table, { width, height }: SaidSize): Table {
+function onPage(table: LayoutContext, { width, height }: ParsedPageSize): LayoutContext {
   const [w, h] = [parseLength(width, table.unit), parseLength(height, table.unit)];
   if (!w.ok || !h.ok) return table;
   return { ...table, room: { width: w.value.ticks, height: h.value.ticks, seams: [] } };

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { lengthText, roundExact, ticks, type Ticks } from '../length/index.ts';
 import type { Point, Size } from '../geometry/index.ts';
-import { countAt, lengthAt, type Heard, type Place } from '../line/index.ts';
+import { countAt, lengthAt, type ParsedValues, type Place } from '../line/index.ts';
 import { lengthField, type Field, type FieldPath } from './fields.ts';
-import type { reading } from './given.ts';
-import type { Offer, RecipeProblem, Table } from './recipe.ts';
+import type { readGivenLengths } from './given.ts';
+import type { Offer, RecipeProblem, LayoutContext } from './recipe.ts';
 import { term, type Equation, type SumsSolution } from './sums.ts';
 import { fieldKey } from './fields.ts';
 
@@ -18,11 +18,11 @@ import { fieldKey } from './fields.ts';
  *     +---+
  */
 
-export const MOST_ALIKE = 60;
+export const MAX_ALIKE = 60;
 
 /** What a recipe of which there may be several keeps. */
 export const severalKeys = {
-  number: z.int().min(1).max(MOST_ALIKE),
+  number: z.int().min(1).max(MAX_ALIKE),
   gap: lengthText({ allow: 'zero' }).optional(),
 };
 export interface SeveralInput {
@@ -34,12 +34,12 @@ export const BETWEEN: FieldPath = ['gap'];
 const GROUP: FieldPath = ['number'];
 
 export const severalFields = ({ number, gap }: SeveralInput): Field[] => [
-  { kind: 'count', path: NUMBER, group: GROUP, value: number, ifEmpty: 'refused', most: MOST_ALIKE },
+  { kind: 'count', path: NUMBER, group: GROUP, value: number, ifEmpty: 'refused', most: MAX_ALIKE },
   ...(number > 1 ? [lengthField(BETWEEN, gap, { allow: 'zero', group: GROUP, ifEmpty: 'by-rule' })] : []),
 ];
 
 /** The gap between them, as it was given; none where nothing was said of it. */
-export function severalEquations({ gap }: SeveralInput, { give }: ReturnType<typeof reading>): Equation[] {
+export function severalEquations({ gap }: SeveralInput, { give }: ReturnType<typeof readGivenLengths>): Equation[] {
   give(BETWEEN, gap ?? '0', 'assumed', 'zero');
   return [[term(BETWEEN, 1), term(BETWEEN, -1)]];
 }
@@ -51,7 +51,7 @@ export function laySeveral(
   { number }: SeveralInput,
   one: Size,
   { values }: Pick<SumsSolution, 'values'>,
-  { room }: Table,
+  { room }: LayoutContext,
 ): { ok: true; at: Point[]; size: Size; gap: Ticks } | { ok: false; problems: RecipeProblem[]; offers: Offer[] } {
   const value = values.get(fieldKey(BETWEEN));
   const gap = value ? roundExact(value, 'nearest') : ticks(0);
@@ -79,13 +79,13 @@ export function laySeveral(
 
 /** What is said of several in a line. */
 export const SEVERAL_PLACES = {
-  number: { kind: 'count', words: [], most: MOST_ALIKE },
+  number: { kind: 'count', words: [], most: MAX_ALIKE },
   gap: { kind: 'length', words: ['gap', 'apart', 'between', 'space', 'spaced', 'spacing'] },
   ground: { kind: 'size', words: ['on', 'onto'], alone: true },
 } as const satisfies Record<string, Place>;
 
 /** So many, a quarter of an inch (6 mm) apart unless it was said how far. */
-export function severalSaid(heard: Heard, table: Table): { number: number; gap?: string } {
+export function readSeveral(heard: ParsedValues, table: LayoutContext): { number: number; gap?: string } {
   const number = countAt(heard, 'number') ?? 1;
   const gap = lengthAt(heard, 'gap');
   return { number, ...(number > 1 ? { gap: String(gap ?? (table.unit === 'in' ? '1/4' : '6')) } : {}) };

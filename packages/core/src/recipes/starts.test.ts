@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, lengthOf } from '../length/index.ts';
-import { RECIPE_IDS, recipeOf, valueAt, type RecipeId, type Table } from './index.ts';
+import { RECIPE_IDS, recipeOf, valueAt, type RecipeId, type LayoutContext } from './index.ts';
 
 /* What a newcomer sees first of every recipe, in a page and in a tag, in inches and in millimetres; and what is added to its lists. */
 
@@ -537,7 +537,7 @@ const STARTS: ReadonlyArray<
 
 test.each(STARTS)('%s in a %s, in %s', (id, room, unit, fields, lists) => {
   const [width, height] = ROOMS[room];
-  const table: Table = {
+  const table: LayoutContext = {
     ...{ unit, mark: MARKS[unit === 'in' ? '1/16' : '1 mm'] },
     room: { width: lengthOf(width), height: lengthOf(height), seams: [] },
   };
@@ -562,7 +562,7 @@ test('none is forgotten', () => expect(new Set(STARTS.map(([id]) => id))).toEqua
 
 /* What the recipes offer beside their answers. */
 
-const page: Table = {
+const page: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };

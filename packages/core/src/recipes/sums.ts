@@ -1,5 +1,5 @@
 import { addExact, exact, isZero, scaleExact, type Exact, type Ticks } from '../length/index.ts';
-import { fieldKey, samePath, type FieldPath, type Known } from './fields.ts';
+import { fieldKey, isSamePath, type FieldPath, type KnownAs } from './fields.ts';
 
 /** One line of arithmetic over named lengths: the sum of all `times × path` is nothing. */
 export type Equation = readonly Term[];
@@ -13,7 +13,7 @@ export const term = (path: FieldPath, times: number): Term => ({ path, key: fiel
 export interface Given {
   readonly path: FieldPath;
   readonly value: Ticks;
-  readonly known: Known;
+  readonly known: KnownAs;
 }
 
 /** How a computed length came about: total = sum of times × value, divided by `over`. */
@@ -48,7 +48,7 @@ export function solveSums(
   const dropped: FieldPath[] = [];
   const all = new Map<string, FieldPath>(equations.flat().map((t) => [t.key, t.path]));
   for (;;) {
-    const held = givens.filter((g) => !dropped.some((d) => samePath(d, g.path)));
+    const held = givens.filter((g) => !dropped.some((d) => isSamePath(d, g.path)));
     const attempt = propagate(equations, held);
     const clash = attempt.clash;
     const result = (disagree: SumsSolution['disagree']): SumsSolution => ({
@@ -60,7 +60,7 @@ export function solveSums(
     });
     if (!clash) return result(null);
     const soft = giveWay.find(
-      (path) => clash.support.has(fieldKey(path)) && held.find((g) => samePath(g.path, path))?.known === 'assumed',
+      (path) => clash.support.has(fieldKey(path)) && held.find((g) => isSamePath(g.path, path))?.known === 'assumed',
     );
     if (soft === undefined) return result({ paths: [...clash.support].map((key) => all.get(key)!), by: clash.by });
     dropped.push(soft);

@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches } from '../length/index.ts';
-import { recipeOf, setField, withOffers, type FieldPath, type RecipeId, type Table } from './index.ts';
+import { recipeOf, setField, applyOffers, type FieldPath, type RecipeId, type LayoutContext } from './index.ts';
 
 /*
  * What typing in each field does, and emptying it: what was given before and is not any more (−), and what is given now (+). Read
  * line by line once: what is typed stands, its own counterpart gives way first, and what is emptied is found again where it was.
  */
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -340,15 +340,15 @@ test('what was offered is put in its fields, one after the other, as if it had b
   const solved = recipe.solve(input, table);
   if (solved.status !== 'refused') throw new Error('was solved');
   const [fewer, narrower, overlap] = solved.offers.map((offer) =>
-    changed('banner-strip', input, withOffers(recipe, input, [offer], table)),
+    changed('banner-strip', input, applyOffers(recipe, input, [offer], table)),
   );
   expect([fewer, narrower, overlap]).toEqual([
     '-count 5, +count 4',
     '-strip.width 2 1/2, +strip.width 2 3/8',
     '-row.gap 0, +row.gap -1/8',
   ]);
-  expect(changed('banner-strip', input, withOffers(recipe, input, solved.offers.slice(0, 2), table))).toBe(
+  expect(changed('banner-strip', input, applyOffers(recipe, input, solved.offers.slice(0, 2), table))).toBe(
     '-strip.width 2 1/2, -count 5, +strip.width 2 3/8, +count 4',
   );
-  expect(withOffers(recipe, input, [], table)).toBe(input);
+  expect(applyOffers(recipe, input, [], table)).toBe(input);
 });

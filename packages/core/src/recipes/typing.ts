@@ -1,6 +1,6 @@
-import { exactText, roundExact, type Exact } from '../length/index.ts';
-import { fieldKey, isUnder, samePath, type Field, type FieldPath } from './fields.ts';
-import type { Offer, Recipe, Table } from './recipe.ts';
+import { formatExactLength, roundExact, type Exact } from '../length/index.ts';
+import { fieldKey, isUnder, isSamePath, type Field, type FieldPath } from './fields.ts';
+import type { Offer, Recipe, LayoutContext } from './recipe.ts';
 import { solveSums } from './sums.ts';
 
 /*
@@ -8,7 +8,7 @@ import { solveSums } from './sums.ts';
  * value given, and what the recipe names first gives way, so that the drawing shows it as computed from then on.
  */
 
-const fieldAt = (fields: readonly Field[], path: FieldPath) => fields.find((f) => samePath(f.path, path));
+const fieldAt = (fields: readonly Field[], path: FieldPath) => fields.find((f) => isSamePath(f.path, path));
 
 /**
  * The input with another value in one field. A length or a count that is `undefined` empties the field: what the recipe says
@@ -19,7 +19,7 @@ export function setField<Input>(
   input: Input,
   path: FieldPath,
   value: string | number | undefined,
-  table: Table,
+  table: LayoutContext,
 ): Input {
   const field = fieldAt(recipe.fields(input), path);
   if (value === undefined) {
@@ -47,7 +47,12 @@ export function setField<Input>(
  * What a choice leaves without a size keeps the one that it had: the lengths that are missing then are given as they were worked out
  * before, as few of them as are needed.
  */
-function withSizesBefore<Input>(recipe: Recipe<string, Input>, before: Input, chosen: Input, table: Table): Input {
+function withSizesBefore<Input>(
+  recipe: Recipe<string, Input>,
+  before: Input,
+  chosen: Input,
+  table: LayoutContext,
+): Input {
   const was = recipe.solve(before, table);
   if (was.status !== 'solved') return chosen;
   let next = chosen;
@@ -63,11 +68,11 @@ function withSizesBefore<Input>(recipe: Recipe<string, Input>, before: Input, ch
           (f.kind === 'length' || f.kind === 'count') &&
           f.value === undefined &&
           was.values.has(fieldKey(f.path)) &&
-          paths.some((p) => samePath(p, f.path)),
+          paths.some((p) => isSamePath(p, f.path)),
       );
     if (!open) return next;
     const value = roundExact(was.values.get(fieldKey(open.path))!, 'nearest');
-    next = recipe.put(next, open.path, open.kind === 'count' ? Number(value) : exactText(value, table.unit));
+    next = recipe.put(next, open.path, open.kind === 'count' ? Number(value) : formatExactLength(value, table.unit));
   }
   return next;
 }
@@ -76,14 +81,19 @@ function withSizesBefore<Input>(recipe: Recipe<string, Input>, before: Input, ch
  * What a choice is about becomes given as it is before it is made: a reveal that was worked out, and is now to be said edge by
  * edge, keeps its value at each.
  */
-function siblingsGiven<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input {
+function siblingsGiven<Input>(
+  recipe: Recipe<string, Input>,
+  input: Input,
+  path: FieldPath,
+  table: LayoutContext,
+): Input {
   const solved = recipe.solve(input, table);
   const parent = path.slice(0, -1);
   if (solved.status !== 'solved' || !parent.length) return input;
   return recipe.fields(input).reduce((kept, f) => {
     const value = solved.values.get(fieldKey(f.path));
     const open = f.kind === 'length' && f.ifEmpty === 'worked-out' && f.value === undefined && isUnder(f.path, parent);
-    return open && value ? recipe.put(kept, f.path, exactText(roundExact(value, 'nearest'), table.unit)) : kept;
+    return open && value ? recipe.put(kept, f.path, formatExactLength(roundExact(value, 'nearest'), table.unit)) : kept;
   }, input);
 }
 
@@ -93,32 +103,36 @@ function freed<Input>(
   input: Input,
   path: FieldPath,
   giveWay: readonly FieldPath[],
-  table: Table,
+  table: LayoutContext,
 ): Input | null {
   const { equations, givens } = recipe.arithmetic(input, table);
   const solution = solveSums(
     equations,
     givens,
-    giveWay.filter((p) => !samePath(p, path)),
+    giveWay.filter((p) => !isSamePath(p, path)),
   );
   if (solution.disagree) return null;
   return solution.gaveWay.reduce((kept, p) => recipe.put(kept, p, undefined), input);
 }
 
-function emptied<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: Table): Input {
+function emptied<Input>(recipe: Recipe<string, Input>, input: Input, path: FieldPath, table: LayoutContext): Input {
   const before = recipe.solve(input, table);
   let next = recipe.put(input, path, undefined);
   if (before.status !== 'solved') return next;
   const key = fieldKey(path);
   const was = before.values.get(key);
   let found = standing(recipe, next, key, table);
-  for (const still of recipe.standsStill(input, path).filter((p) => !samePath(p, path))) {
+  for (const still of recipe.standsStill(input, path).filter((p) => !isSamePath(p, path))) {
     if (!found.unknown && found.value && was && sameExact(found.value, was)) break;
     const value = before.values.get(fieldKey(still));
     const field = fieldAt(recipe.fields(next), still);
     if (value === undefined || field?.kind === 'choice' || field?.value !== undefined) continue;
     const rounded = roundExact(value, 'nearest');
-    const held = recipe.put(next, still, field?.kind === 'count' ? Number(rounded) : exactText(rounded, table.unit));
+    const held = recipe.put(
+      next,
+      still,
+      field?.kind === 'count' ? Number(rounded) : formatExactLength(rounded, table.unit),
+    );
     const then = standing(recipe, held, key, table);
     // what does not help to find it again stays as it was
     const nearer = then.unknown < found.unknown || (was && then.value && sameExact(then.value, was));
@@ -129,7 +143,7 @@ function emptied<Input>(recipe: Recipe<string, Input>, input: Input, path: Field
 }
 
 /** How much is still unknown, and what the field at `key` comes to. */
-function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: string, table: Table) {
+function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: string, table: LayoutContext) {
   const { equations, givens } = recipe.arithmetic(input, table);
   const { unknown, disagree } = solveSums(equations, givens);
   const solved = recipe.solve(input, table);
@@ -140,13 +154,13 @@ function standing<Input>(recipe: Recipe<string, Input>, input: Input, key: strin
 const sameExact = (a: Exact, b: Exact): boolean => a.n * b.d === b.n * a.d;
 
 /** The input with what was offered in its fields, as if it had been typed. */
-export const withOffers = <Input>(
+export const applyOffers = <Input>(
   recipe: Recipe<string, Input>,
   input: Input,
   offers: readonly Offer[],
-  table: Table,
+  table: LayoutContext,
 ): Input =>
   offers.reduce((next, offer) => {
-    const value = 'count' in offer ? offer.count : exactText(offer.length, table.unit);
+    const value = 'count' in offer ? offer.count : formatExactLength(offer.length, table.unit);
     return setField(recipe, next, offer.path, value, table);
   }, input);

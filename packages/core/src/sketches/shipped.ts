@@ -1,4 +1,4 @@
-import { TICKS_PER_UNIT, exactText, ticks } from '../length/index.ts';
+import { TICKS_PER_UNIT, formatExactLength, ticks } from '../length/index.ts';
 import { emptyPage, newItem, type Item, type Page } from '../page/index.ts';
 
 /*
@@ -38,7 +38,7 @@ const DRAWN: readonly Drawn[] = [
   { id: 'wide-and-three', name: 'A horizon and three below', width: 12, height: 12, photos: [[2, 6.5, 8, 4], [1, 1.75, 3, 4], [4.5, 1.75, 3, 4], [8, 1.75, 3, 4]], strips: [[0.5, 0.5]] }, // prettier-ignore
 ];
 
-const text = (n: number): string => exactText(ticks(Math.round(n * TICKS_PER_UNIT.in)), 'in');
+const text = (n: number): string => formatExactLength(ticks(Math.round(n * TICKS_PER_UNIT.in)), 'in');
 const at = (x: number, y: number): Pick<Item, 'at'> => ({
   at: { across: { from: 'left', by: text(x) }, upDown: { from: 'bottom', by: text(y) } },
 });

@@ -1,22 +1,22 @@
 import { describe, expect, test } from '@jest/globals';
 import { derivePage, pageSchema } from '../page/index.ts';
-import { pastEdges } from '../geometry/index.ts';
-import { NOTHING_SAID, type Photo } from '../photos/index.ts';
+import { overhangPastEdges } from '../geometry/index.ts';
+import { EMPTY_PHOTO_FACTS, type Photo } from '../photos/index.ts';
 import {
-  coveredByTurning,
-  factsOfSketch,
+  findCoveredByTurning,
+  describeSketchFacts,
   layPhotos,
   openingsOf,
-  saySketch,
+  parseSketchQuery,
   shippedSketches,
-  sketchMatches,
-  sketchOf,
+  isSketchMatching,
+  sketchFromPage,
   turnOpening,
 } from './index.ts';
 
 const photo = (id: string, width: number, height: number, more: Partial<Photo> = {}): Photo => ({
   ...{ id, file: 'ab'.repeat(32), name: id, width, height, addedAt: '', demo: false },
-  ...NOTHING_SAID,
+  ...EMPTY_PHOTO_FACTS,
   ...more,
 });
 const upright = (id: string) => photo(id, 2000, 3000);
@@ -36,7 +36,7 @@ describe('sketches that come along', () => {
       expect(pageSchema.safeParse(page).success).toBe(true);
       const derived = derivePage(page);
       expect(derived.problems).toEqual([]);
-      for (const part of derived.parts) expect(Math.max(...Object.values(pastEdges(part, derived)))).toBeLessThanOrEqual(0); // prettier-ignore
+      for (const part of derived.parts) expect(Math.max(...Object.values(overhangPastEdges(part, derived)))).toBeLessThanOrEqual(0); // prettier-ignore
       const items = [...derived.items.values()].filter((d) => d.item.recipe !== 'base-panels' && d.item.recipe !== 'strips'); // prettier-ignore
       const over = items.flatMap((a, i) => items.slice(i + 1).filter((b) => a.box.x < b.box.x + b.box.width && b.box.x < a.box.x + a.box.width && a.box.y < b.box.y + b.box.height && b.box.y < a.box.y + a.box.height).map((b) => `${a.item.id} over ${b.item.id}`)); // prettier-ignore
       expect(over).toEqual([]);
@@ -53,9 +53,9 @@ describe('a sketch is found by what it has', () => {
     ['three upright photos', { upright: 3, photos: null }],
     ['a square', { square: 1 }],
     ['', { photos: null, upright: null, title: null }],
-  ])('%s', (said, sought) => expect(saySketch(said)).toMatchObject(sought));
+  ])('%s', (said, sought) => expect(parseSketchQuery(said)).toMatchObject(sought));
   test('three upright and one level is one of ours; of eleven photos there is none', () => {
-    const found = (said: string) => shippedSketches().filter(({ page }) => sketchMatches(factsOfSketch(page), saySketch(said))).map((s) => s.id); // prettier-ignore
+    const found = (said: string) => shippedSketches().filter(({ page }) => isSketchMatching(describeSketchFacts(page), parseSketchQuery(said))).map((s) => s.id); // prettier-ignore
     expect(found('three upright, one level')).toEqual(['three-up-one-level', 'wide-and-three']);
     expect(found('four squares')).toEqual(['four-squares']);
     expect(found('eleven photos')).toHaveLength(shippedSketches().length);
@@ -97,13 +97,15 @@ describe('photos are laid on a sketch', () => {
   test('a place that lies over its neighbour once it is turned is told', () => {
     const five = shippedSketches().find(({ page }) => openingsOf(derivePage(page)).length === 5)!.page;
     const [, , third, fourth] = openingsOf(derivePage(five)).map(({ item }) => item);
-    const one = coveredByTurning(five, turnOpening(five, third!));
+    const one = findCoveredByTurning(five, turnOpening(five, third!));
     expect(one.length).toBeGreaterThan(0);
     for (const each of one) expect(each).toMatchObject({ is: 'covers' });
     expect(JSON.stringify(one)).toContain(third);
     expect(JSON.stringify(one)).not.toContain(`"${five.items.at(-1)!.id}"`);
-    expect(coveredByTurning(five, turnOpening(turnOpening(five, third!), fourth!)).length).toBeGreaterThan(one.length);
-    expect(coveredByTurning(five, five)).toEqual([]);
+    expect(findCoveredByTurning(five, turnOpening(turnOpening(five, third!), fourth!)).length).toBeGreaterThan(
+      one.length,
+    );
+    expect(findCoveredByTurning(five, five)).toEqual([]);
   });
   test('places are typed as fractions', () => {
     for (const { page } of shippedSketches()) expect(JSON.stringify(page.items.map((i) => i.at))).not.toMatch(/\d\.\d/);
@@ -119,6 +121,6 @@ describe('photos are laid on a sketch', () => {
     const { page } = layPhotos(sketch('two-facing'), [upright('a')]);
     const wish = { papers: ['p'], side: 'A' as const, direction: 'any' as const };
     const made = { ...page, items: page.items.map((i) => ({ ...i, wishes: { m1: wish } })), copies: 3 };
-    expect(sketchOf(made, 'two-facing')).toEqual({ ...sketch('two-facing'), name: 'two-facing' });
+    expect(sketchFromPage(made, 'two-facing')).toEqual({ ...sketch('two-facing'), name: 'two-facing' });
   });
 });

@@ -9,7 +9,7 @@ import {
   type Page,
   type Part,
 } from '../page/index.ts';
-import { AS_IT_IS, liesOf, type Photo, type Picture } from '../photos/index.ts';
+import { DEFAULT_FRAMING, orientationOf, type Photo, type Picture } from '../photos/index.ts';
 import { fieldKey, recipeOf, valueAt } from '../recipes/index.ts';
 
 /*
@@ -17,12 +17,12 @@ import { fieldKey, recipeOf, valueAt } from '../recipes/index.ts';
  * does, as long as there is one; what does not fit is told, with the crop that it gets and the other way round as what would.
  */
 
-export type Lies = 'upright' | 'level' | 'square';
+export type Orientation = 'upright' | 'level' | 'square';
 /** A place for a photo. */
 export interface Opening {
   readonly item: string;
   readonly part: Part;
-  readonly lies: Lies;
+  readonly lies: Orientation;
 }
 export interface SketchFacts {
   readonly photos: number;
@@ -34,7 +34,7 @@ export interface SketchFacts {
 }
 
 /** What of a page is its arrangement: no papers, no photos, nothing that was cut of it. It is kept as a pattern. */
-export function sketchOf(page: Page, name: string): Page {
+export function sketchFromPage(page: Page, name: string): Page {
   return {
     ...page,
     ...{ name: name.slice(0, 120), pattern: true, copies: 1, spares: [], first: [] },
@@ -46,15 +46,15 @@ export function sketchOf(page: Page, name: string): Page {
 export const openingsOf = (derived: Pick<DerivedPage, 'parts'>): Opening[] =>
   derived.parts
     .filter((part) => !part.piece && part.role === 'print')
-    .map((part) => ({ item: part.item, part, lies: liesOf(part) }))
+    .map((part) => ({ item: part.item, part, lies: orientationOf(part) }))
     .sort((a, b) => b.part.width * b.part.height - a.part.width * a.part.height);
 
 const TITLES: ReadonlySet<string> = new Set(['letter-row']);
 const WORDS: ReadonlySet<string> = new Set(['journaling', 'tag', 'pocket', 'folded-card']);
 
-export function factsOfSketch(page: Page, derived: Pick<DerivedPage, 'parts'> = derivePage(page)): SketchFacts {
+export function describeSketchFacts(page: Page, derived: Pick<DerivedPage, 'parts'> = derivePage(page)): SketchFacts {
   const openings = openingsOf(derived);
-  const count = (lies: Lies) => openings.filter((o) => o.lies === lies).length;
+  const count = (lies: Orientation) => openings.filter((o) => o.lies === lies).length;
   const has = (recipes: ReadonlySet<string>) => page.items.some((item) => recipes.has(item.recipe));
   return {
     photos: openings.length,
@@ -64,7 +64,7 @@ export function factsOfSketch(page: Page, derived: Pick<DerivedPage, 'parts'> = 
 }
 
 /** What is looked for: so many of each, exactly; null: all the same. */
-export interface SoughtSketch {
+export interface SketchQuery {
   readonly photos: number | null;
   readonly upright: number | null;
   readonly level: number | null;
@@ -73,7 +73,7 @@ export interface SoughtSketch {
   readonly words: boolean | null;
 }
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-const KINDS: ReadonlyArray<readonly [keyof SoughtSketch & ('photos' | Lies), string]> = [
+const KINDS: ReadonlyArray<readonly [keyof SketchQuery & ('photos' | Orientation), string]> = [
   ['upright', 'upright|portrait|tall'],
   ['level', 'level|landscape|wide'],
   ['square', 'squares?'],
@@ -81,9 +81,9 @@ const KINDS: ReadonlyArray<readonly [keyof SoughtSketch & ('photos' | Lies), str
 ];
 
 /** Reads `three upright, one level, with a title`. A kind without a number: at least that it is there is not said, so one of it. */
-export function saySketch(said: string): SoughtSketch {
+export function parseSketchQuery(said: string): SketchQuery {
   let text = ` ${said.toLowerCase()} `;
-  const found: { -readonly [K in keyof SoughtSketch]: SoughtSketch[K] } = { photos: null, upright: null, level: null, square: null, title: null, words: null }; // prettier-ignore
+  const found: { -readonly [K in keyof SketchQuery]: SketchQuery[K] } = { photos: null, upright: null, level: null, square: null, title: null, words: null }; // prettier-ignore
   for (const [kind, words] of KINDS) {
     const match = new RegExp(`\\b(\\d+|${NUMBERS.join('|')}|a|an)\\s+(?:${words})\\b`, 'u').exec(text);
     if (!match) continue;
@@ -104,11 +104,11 @@ export function saySketch(said: string): SoughtSketch {
 }
 
 /** Whether a sketch has what is looked for. */
-export const sketchMatches = (facts: SketchFacts, sought: SoughtSketch): boolean =>
-  (Object.keys(sought) as (keyof SoughtSketch)[]).every((key) => sought[key] === null || sought[key] === facts[key]);
+export const isSketchMatching = (facts: SketchFacts, sought: SketchQuery): boolean =>
+  (Object.keys(sought) as (keyof SketchQuery)[]).every((key) => sought[key] === null || sought[key] === facts[key]);
 
 /** What does not go together when photos are laid. */
-export type Unlaid =
+export type SketchMisfit =
   /** It lies another way than its place: so much of it is lost (a share of it). */
   | { readonly is: 'other-way'; readonly photo: string; readonly item: string; readonly lost: number }
   /** Not all of it that must stay can be seen there. */
@@ -120,13 +120,13 @@ export type Unlaid =
   /** A place that stays empty. */
   | { readonly is: 'no-photo'; readonly item: string };
 
-const seenAs = ({ id, file, width, height, stay }: Photo): Picture => ({ photo: id, file, width, height, ...AS_IT_IS, stay }); // prettier-ignore
+const seenAs = ({ id, file, width, height, stay }: Photo): Picture => ({ photo: id, file, width, height, ...DEFAULT_FRAMING, stay }); // prettier-ignore
 
 /** Lays photos, in their order, on the places of a page: each where it lies the same way while there is such a place. */
 export function layPhotos(
   page: Page,
   photos: readonly Photo[],
-): { readonly page: Page; readonly unlaid: readonly Unlaid[] } {
+): { readonly page: Page; readonly unlaid: readonly SketchMisfit[] } {
   const open = openingsOf(derivePage(page));
   const laid = new Map<Opening, Photo>();
   const left: Photo[] = [];
@@ -135,16 +135,16 @@ export function layPhotos(
     if (place) laid.set(place, photo);
     return place !== undefined;
   };
-  for (const photo of photos) if (!take(photo, (o) => o.lies === liesOf(photo))) left.push(photo);
+  for (const photo of photos) if (!take(photo, (o) => o.lies === orientationOf(photo))) left.push(photo);
   // a square place takes any before one that lies the other way does
   const over = left.filter((photo) => !take(photo, (o) => o.lies === 'square') && !take(photo, () => true));
   const next = [...laid].reduce((now, [o, photo]) => setPicture(now, o.item, o.part.key, seenAs(photo)), page);
   const parts = new Map(derivePage(next).parts.map((part) => [part.id, part]));
-  const misfits = [...laid].flatMap(([{ item, part, lies }, photo]): Unlaid[] => {
+  const misfits = [...laid].flatMap(([{ item, part, lies }, photo]): SketchMisfit[] => {
     const { lost, stays } = parts.get(part.id)!.picture!;
     const share = lost.left + lost.right + lost.top + lost.bottom;
     return [
-      ...(lies !== 'square' && liesOf(photo) !== 'square' && lies !== liesOf(photo)
+      ...(lies !== 'square' && orientationOf(photo) !== 'square' && lies !== orientationOf(photo)
         ? [{ is: 'other-way' as const, photo: photo.id, item, lost: share }]
         : []),
       ...(stays ? [] : [{ is: 'loses-what-must-stay' as const, photo: photo.id, item }]),
@@ -154,8 +154,8 @@ export function layPhotos(
     page: next,
     unlaid: [
       ...misfits,
-      ...over.map((photo): Unlaid => ({ is: 'no-place', photo: photo.id })),
-      ...open.filter((o) => !laid.has(o)).map(({ item }): Unlaid => ({ is: 'no-photo', item })),
+      ...over.map((photo): SketchMisfit => ({ is: 'no-place', photo: photo.id })),
+      ...open.filter((o) => !laid.has(o)).map(({ item }): SketchMisfit => ({ is: 'no-photo', item })),
     ],
   };
 }
@@ -192,7 +192,7 @@ export function turnOpening(page: Page, id: string): Page {
 }
 
 /** Turned places of photos that lie over or under others, where as the sketch has them they do not. */
-export function coveredByTurning(sketch: Page, turned: Page): Unlaid[] {
+export function findCoveredByTurning(sketch: Page, turned: Page): SketchMisfit[] {
   const meet = (page: ReturnType<typeof derivePage>, [a, b]: readonly [string, string]) => {
     const [one, two] = [page.items.get(a)?.box, page.items.get(b)?.box];
     if (!one || !two) return false;

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   NO_TRIM,
-  USUAL_HABITS,
+  DEFAULT_HABITS,
   habitsSchema,
-  inDrawerOrder,
+  sortForDrawer,
   paperSchema,
-  sayBox,
-  sayStock,
+  parseBoxLine,
+  parseStockLine,
   stockItemSchema,
   type StockItem,
 } from './index.ts';
@@ -248,23 +248,23 @@ describe('papers and habits are checked as a whole', () => {
     ]),
   );
   test.each<[string, object, string[]]>([
-    ['no limit of reach', { cutter: { ...USUAL_HABITS.cutter, reach: null } }, []],
+    ['no limit of reach', { cutter: { ...DEFAULT_HABITS.cutter, reach: null } }, []],
     [
       'a reach beyond anything',
-      { cutter: { ...USUAL_HABITS.cutter, reach: '101' } },
+      { cutter: { ...DEFAULT_HABITS.cutter, reach: '101' } },
       ['cutter.reach length-too-large'],
     ],
     [
       'a hold beyond anything',
-      { cutter: { ...USUAL_HABITS.cutter, narrowest: '101' } },
+      { cutter: { ...DEFAULT_HABITS.cutter, narrowest: '101' } },
       ['cutter.narrowest length-too-large'],
     ],
-    ['a loss beyond anything', { cutter: { ...USUAL_HABITS.cutter, kerf: '101' } }, ['cutter.kerf length-too-large']],
-    ['cuts short', { cutter: { ...USUAL_HABITS.cutter, long: '-1/16' } }, []],
-    ['cuts beyond anything', { cutter: { ...USUAL_HABITS.cutter, long: '101' } }, ['cutter.long length-too-large']],
-    ['a stack of none', { cutter: { ...USUAL_HABITS.cutter, stack: 0 } }, ['cutter.stack too_small']],
-    ['a stack of twenty', { cutter: { ...USUAL_HABITS.cutter, stack: 20 } }, []],
-    ['a stack of more', { cutter: { ...USUAL_HABITS.cutter, stack: 21 } }, ['cutter.stack too_big']],
+    ['a loss beyond anything', { cutter: { ...DEFAULT_HABITS.cutter, kerf: '101' } }, ['cutter.kerf length-too-large']],
+    ['cuts short', { cutter: { ...DEFAULT_HABITS.cutter, long: '-1/16' } }, []],
+    ['cuts beyond anything', { cutter: { ...DEFAULT_HABITS.cutter, long: '101' } }, ['cutter.long length-too-large']],
+    ['a stack of none', { cutter: { ...DEFAULT_HABITS.cutter, stack: 0 } }, ['cutter.stack too_small']],
+    ['a stack of twenty', { cutter: { ...DEFAULT_HABITS.cutter, stack: 20 } }, []],
+    ['a stack of more', { cutter: { ...DEFAULT_HABITS.cutter, stack: 21 } }, ['cutter.stack too_big']],
     ['everything kept', { keep: { shorter: 0, longer: 0 } }, []],
     [
       'kept beyond anything',
@@ -274,22 +274,22 @@ describe('papers and habits are checked as a whole', () => {
     ['centres whole', { centres: null }, []],
     ['centres to the edge', { centres: 0 }, []],
     ['centres beyond anything', { centres: '101' }, ['centres length-too-large']],
-  ])('%s', (_, change, said) => expect(faults(change, habitsSchema, USUAL_HABITS)).toEqual(said));
+  ])('%s', (_, change, said) => expect(faults(change, habitsSchema, DEFAULT_HABITS)).toEqual(said));
   test('what is not said of a cutter is off', () => {
-    const { long: _l, stop: _s, knife: _k, ...cutter } = USUAL_HABITS.cutter;
-    expect(habitsSchema.parse({ ...USUAL_HABITS, cutter }).cutter).toMatchObject({
+    const { long: _l, stop: _s, knife: _k, ...cutter } = DEFAULT_HABITS.cutter;
+    expect(habitsSchema.parse({ ...DEFAULT_HABITS, cutter }).cutter).toMatchObject({
       long: 0,
       stop: false,
       knife: false,
     });
-    expect(USUAL_HABITS.cutter).toMatchObject({ stop: false, knife: false });
+    expect(DEFAULT_HABITS.cutter).toMatchObject({ stop: false, knife: false });
   });
 });
 
 test('of the same size, the drawer has an order all the same', () => {
   const items = ['c', 'a', 'b'].map((id) => ({ ...sheet, id }));
-  expect(inDrawerOrder(items).map((i) => i.id)).toEqual(['a', 'b', 'c']);
-  expect(inDrawerOrder(items.toReversed()).map((i) => i.id)).toEqual(['a', 'b', 'c']);
+  expect(sortForDrawer(items).map((i) => i.id)).toEqual(['a', 'b', 'c']);
+  expect(sortForDrawer(items.toReversed()).map((i) => i.id)).toEqual(['a', 'b', 'c']);
 });
 
 describe('one line about paper, at its edges', () => {
@@ -302,7 +302,7 @@ describe('one line about paper, at its edges', () => {
     { id: 'n', name: 'Night sky' },
     { id: 'n2', name: 'Night sea' },
   ];
-  const said = (line: string, unit: 'in' | 'mm' = 'in') => sayStock(line, papers, unit);
+  const said = (line: string, unit: 'in' | 'mm' = 'in') => parseStockLine(line, papers, unit);
   test.each<[string, object]>([
     ['12 x 12 white', { kind: 'sheet', quantity: 1 }],
     ['304.8 mm x 304.8 mm white', { kind: 'sheet' }],
@@ -364,11 +364,11 @@ describe('one line about paper, at its edges', () => {
   test('three corners are enough', () =>
     expect(said('corner 0 x 0, 3 x 0, 0 x 4 white')).toMatchObject({ ok: true, width: '3 in', height: '4 in' }));
   test('of a box, the number that does not read is named, and nought is a number', () => {
-    expect(sayBox('1 x 2 to 4 x tall', 'in')).toEqual({
+    expect(parseBoxLine('1 x 2 to 4 x tall', 'in')).toEqual({
       ok: false,
       problem: { code: 'length-unreadable', text: 'tall' },
     });
-    expect(sayBox('0 x 0 to 4 x -1', 'in')).toEqual({
+    expect(parseBoxLine('0 x 0 to 4 x -1', 'in')).toEqual({
       ok: false,
       problem: { code: 'length-not-positive', text: '-1' },
     });

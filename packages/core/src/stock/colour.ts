@@ -25,10 +25,10 @@ const toOklch = withMode(modeOklch);
 const between = differenceCiede2000();
 
 /** How unlike two colours (`#rrggbb`) look: 0 where they are the same. */
-export const unlike = (a: string, b: string): number => between(a, b);
+export const colourDifference = (a: string, b: string): number => between(a, b);
 
 /** Colours as they are called, for looking for them. */
-export const COLOUR_WORDS: Readonly<Record<string, string>> = {
+export const COLOURS_BY_NAME: Readonly<Record<string, string>> = {
   white: '#fafafa',
   cream: '#f4ecd8',
   ivory: '#f6f0e0',
@@ -71,8 +71,8 @@ export const coloursOf = ({ colours, look }: Pick<PaperFace, 'colours' | 'look'>
   colours ?? (look.pattern === 'plain' ? [look.ground] : [look.ground, look.ink]);
 
 /** How unlike a colour the nearest of a face's main colours is. */
-export const unlikeFace = (face: Pick<PaperFace, 'colours' | 'look'>, colour: string): number =>
-  Math.min(...coloursOf(face).map((own) => unlike(own, colour)));
+export const faceDifference = (face: Pick<PaperFace, 'colours' | 'look'>, colour: string): number =>
+  Math.min(...coloursOf(face).map((own) => colourDifference(own, colour)));
 
 /** Where the hues begin, in degrees of Oklch, in the order in which paper is stored. */
 const HUES = [10, 42, 78, 118, 170, 220, 285, 325] as const;
@@ -81,7 +81,7 @@ const HUES = [10, 42, 78, 118, 170, 220, 285, 325] as const;
  * Where a colour stands in a drawer that is sorted by colour: the rainbow from red to pink, each hue from light to dark, then browns and
  * krafts, then from white over grey to black.
  */
-export function colourOrder(colour: string): number {
+export function colourRank(colour: string): number {
   const { l = 0, c = 0, h = 0 } = toOklch(colour) ?? {};
   if (c < 0.035) return 200 + (1 - l);
   const brown = h >= 20 && h < 100 && ((l < 0.62 && c < 0.13) || (l < 0.82 && c < 0.085));

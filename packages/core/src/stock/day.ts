@@ -4,7 +4,7 @@ const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', '
  * `2026-05-01`, `1.5.2026`, `12/25/2025`, `May 1 2026`: the day as YYYY-MM-DD. With slashes the month may come first or second: where
  * both can be, as in `1/5/2026`, the day is not known and null is given back.
  */
-export function dayOf(text: string): string | null {
+export function parseDay(text: string): string | null {
   const iso = /^(\d{4})[-/.](\d{1,2})[-/.](\d{1,2})/.exec(text);
   if (iso) return dayFrom(iso[1]!, Number(iso[2]), iso[3]!);
   const dotted = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/.exec(text);

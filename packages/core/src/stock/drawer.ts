@@ -1,15 +1,15 @@
 import { z } from 'zod';
 import {
-  addProblem,
+  addLengthProblem,
   inches,
   lengthOf,
   lengthText,
-  lengthsIn,
+  checkLengthsIn,
   ticks,
   type LengthText,
   type Ticks,
 } from '../length/index.ts';
-import { areaWithin, crossesItself } from '../geometry/index.ts';
+import { areaWithin, isSelfCrossing } from '../geometry/index.ts';
 
 /* Papers and what there is of them: the rules, not the storage. */
 
@@ -67,7 +67,7 @@ export const sidesSchema = z
   .max(2)
   .superRefine(([first, second], context) => {
     if (first && first.side === second?.side)
-      addProblem(context, [1, 'side'], { code: 'side-twice', side: first.side });
+      addLengthProblem(context, [1, 'side'], { code: 'side-twice', side: first.side });
   });
 /** What else is known of a paper; none of it is needed. */
 export const paperFacts = {
@@ -145,15 +145,15 @@ export function wholeItem(
   },
   context: z.RefinementCtx,
 ): void {
-  const read = lengthsIn(item.unit, context);
+  const read = checkLengthsIn(item.unit, context);
   const [width, height] = [read(item.width, ['width']), read(item.height, ['height'])];
   if (width === null || height === null) return;
-  if (width < LEAST_PAPER) addProblem(context, ['width'], { code: 'too-small-for-paper' });
-  if (height < LEAST_PAPER) addProblem(context, ['height'], { code: 'too-small-for-paper' });
+  if (width < LEAST_PAPER) addLengthProblem(context, ['width'], { code: 'too-small-for-paper' });
+  if (height < LEAST_PAPER) addLengthProblem(context, ['height'], { code: 'too-small-for-paper' });
   const edge = (name: keyof StockItem['trim']) => read(item.trim?.[name] ?? 0, ['trim', name], { allow: 'zero' }) ?? 0;
   const wide = edge('left') + edge('right') >= width;
   const high = edge('top') + edge('bottom') >= height;
-  if (wide || high) addProblem(context, ['trim', wide ? 'left' : 'top'], { code: 'trim-too-wide' });
+  if (wide || high) addLengthProblem(context, ['trim', wide ? 'left' : 'top'], { code: 'trim-too-wide' });
   const spot = ([x, y]: readonly [LengthText, LengthText], path: (string | number)[]) => ({
     x: ticks(read(x, [...path, 0], { allow: 'zero' }) ?? 0),
     y: ticks(read(y, [...path, 1], { allow: 'zero' }) ?? 0),
@@ -161,16 +161,16 @@ export function wholeItem(
   if (item.outline) {
     const corners = item.outline.map((corner, i) => spot(corner, ['outline', i]));
     const [xs, ys] = [corners.map((p) => p.x), corners.map((p) => p.y)];
-    const problem = (code: string) => addProblem(context, ['outline'], { code });
+    const problem = (code: string) => addLengthProblem(context, ['outline'], { code });
     if (Math.min(...xs) !== 0 || Math.min(...ys) !== 0) problem('outline-not-at-corner');
     else if (Math.max(...xs) !== width || Math.max(...ys) !== height) problem('outline-not-its-size');
-    else if (crossesItself(corners)) problem('outline-crosses-itself');
+    else if (isSelfCrossing(corners)) problem('outline-crosses-itself');
     else if (areaWithin(corners) === 0) problem('outline-no-area');
   }
   item.uncut?.forEach((line, i) => {
     for (const [at, end] of line.entries()) {
       const { x, y } = spot(end, ['uncut', i, at]);
-      if (x > width || y > height) addProblem(context, ['uncut', i, at], { code: 'line-outside' });
+      if (x > width || y > height) addLengthProblem(context, ['uncut', i, at], { code: 'line-outside' });
     }
   });
 }
@@ -230,7 +230,7 @@ const habitsShape = z.strictObject({
   order: z.enum(['by-setting', 'sheet-by-sheet']).optional(),
 });
 export const habitsSchema = habitsShape.superRefine(({ unit, cutter, others = [], keep, centres }, context) => {
-  const read = lengthsIn(unit, context);
+  const read = checkLengthsIn(unit, context);
   if (cutter.reach !== null) read(cutter.reach, ['cutter', 'reach']);
   for (const name of ['narrowest', 'kerf'] as const) read(cutter[name], ['cutter', name], { allow: 'zero' });
   read(cutter.long, ['cutter', 'long'], { allow: 'negative' });
@@ -244,7 +244,7 @@ export const habitsSchema = habitsShape.superRefine(({ unit, cutter, others = []
 });
 export type Habits = z.infer<typeof habitsSchema>;
 
-export const USUAL_HABITS: Habits = {
+export const DEFAULT_HABITS: Habits = {
   unit: 'in',
   cutter: { reach: '12 1/4 in', narrowest: '1/4 in', kerf: 0, stack: 1, long: 0, stop: false, knife: false },
   centres: null,
@@ -256,7 +256,7 @@ export const USUAL_HABITS: Habits = {
 export const isSheet = ({ kind }: Pick<StockItem, 'kind'>): boolean => kind === 'sheet' || kind === 'pad';
 
 /** Scraps before new paper, the largest first: the order in which a drawer is looked through. Leaves the list as it is. */
-export function inDrawerOrder(stock: readonly StockItem[]): StockItem[] {
+export function sortForDrawer(stock: readonly StockItem[]): StockItem[] {
   return stock
     .map((item) => {
       const { width, height } = sizeOfItem(item);

@@ -1,36 +1,37 @@
 import { describe, expect, test } from '@jest/globals';
 import { inches, lengthOf } from '../length/index.ts';
 import {
-  ANYTHING,
+  EMPTY_STOCK_QUERY,
   NO_TRIM,
-  colourOrder,
-  comesOutOf,
-  finderOf,
-  isAnything,
-  sayFind,
-  unlike,
+  colourRank,
+  isCutFrom,
+  compileStockQuery,
+  isEmptyQuery,
+  parseStockQuery,
+  colourDifference,
   type Paper,
   type PaperFace,
-  type Sought,
+  type StockQuery,
   type StockItem,
 } from './index.ts';
 
 const TODAY = '2026-05-31';
-const heard = (line: string, unit: 'in' | 'mm' = 'in') => sayFind(line, unit, ['box 2', 'the tall folder'], TODAY);
+const heard = (line: string, unit: 'in' | 'mm' = 'in') =>
+  parseStockQuery(line, unit, ['box 2', 'the tall folder'], TODAY);
 /** Only what is asked, so that nothing else may have been heard. */
-const asked = (line: string): Partial<Sought> => {
+const asked = (line: string): Partial<StockQuery> => {
   const said = heard(line);
   if (!said.ok) throw new Error(JSON.stringify(said.problem));
   return Object.fromEntries(
     Object.entries(said.sought).filter(
-      ([key, part]) => JSON.stringify(part) !== JSON.stringify(ANYTHING[key as 'words']),
+      ([key, part]) => JSON.stringify(part) !== JSON.stringify(EMPTY_STOCK_QUERY[key as 'words']),
     ),
   );
 };
 const size = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
 
 describe('what is looked for, in one line', () => {
-  test.each<[string, Partial<Sought>]>([
+  test.each<[string, Partial<StockQuery>]>([
     ['', {}],
     ['all the paper', {}],
     ['reaches 11 1/2 x 3', { reaches: size('11 1/2', '3') }],
@@ -76,9 +77,9 @@ describe('what is looked for, in one line', () => {
   test('bare numbers are in the unit of the drawer', () =>
     expect(heard('reaches 100 x 50', 'mm')).toMatchObject({ sought: { reaches: size('100 mm', '50 mm') } }));
   test('what asks nothing is known', () => {
-    expect(isAnything(ANYTHING)).toBe(true);
-    expect(isAnything({ ...ANYTHING, words: ['x'] })).toBe(false);
-    expect(isAnything({ ...ANYTHING, held: 'free' })).toBe(false);
+    expect(isEmptyQuery(EMPTY_STOCK_QUERY)).toBe(true);
+    expect(isEmptyQuery({ ...EMPTY_STOCK_QUERY, words: ['x'] })).toBe(false);
+    expect(isEmptyQuery({ ...EMPTY_STOCK_QUERY, held: 'free' })).toBe(false);
   });
 });
 
@@ -114,7 +115,7 @@ const stock: StockItem[] = [
 const found = (line: string): string[] => {
   const said = heard(line);
   if (!said.ok) throw new Error(JSON.stringify(said.problem));
-  const { matches } = finderOf(said.sought, papers);
+  const { matches } = compileStockQuery(said.sought, papers);
   return stock.filter(matches).map((s) => s.id);
 };
 
@@ -152,7 +153,7 @@ describe('what is found', () => {
   test('the nearest colour first; of what reaches, what leaves the least', () => {
     const rank = (line: string) => {
       const said = heard(line);
-      const { rank: by, matches } = finderOf((said as { sought: Sought }).sought, papers);
+      const { rank: by, matches } = compileStockQuery((said as { sought: StockQuery }).sought, papers);
       return (
         by &&
         stock
@@ -177,7 +178,7 @@ describe('what is found', () => {
       ['9', '3 1/64', false],
     ] as const)
       // prettier-ignore
-      expect([w, h, comesOutOf(size(w, h), l)]).toEqual([w, h, ok]);
+      expect([w, h, isCutFrom(size(w, h), l)]).toEqual([w, h, ok]);
   });
 });
 
@@ -195,9 +196,9 @@ test('a paper that is called by a pattern is found by it, however it is drawn', 
     { id: 'n', name: 'Noon', sides: [{ ...face, look: { ...face.look, pattern: 'dots' as const } }] },
   ];
   const finds = (line: string) => {
-    const said = sayFind(line, 'in', ['box 1'], '2026-06-01');
+    const said = parseStockQuery(line, 'in', ['box 1'], '2026-06-01');
     if (!said.ok) throw new Error(line);
-    const { matches } = finderOf(said.sought, papers);
+    const { matches } = compileStockQuery(said.sought, papers);
     const item = (paper: string) => ({ ...stock[0]!, paper, place: 'box 1' });
     return papers.filter((p) => matches(item(p.id))).map((p) => p.id);
   };
@@ -208,17 +209,17 @@ test('a paper that is called by a pattern is found by it, however it is drawn', 
 
 describe('colours', () => {
   test('are as unlike as they look', () => {
-    expect(unlike('#2f8f93', '#2f8f93')).toBe(0);
-    expect(unlike('#2f8f93', '#2f9093')).toBeLessThan(1);
+    expect(colourDifference('#2f8f93', '#2f8f93')).toBe(0);
+    expect(colourDifference('#2f8f93', '#2f9093')).toBeLessThan(1);
     // two yellows of which one leans green
-    expect(unlike('#f2d13d', '#e2d93d')).toBeGreaterThan(4);
-    expect(unlike('#ffffff', '#000000')).toBeCloseTo(100, 0);
+    expect(colourDifference('#f2d13d', '#e2d93d')).toBeGreaterThan(4);
+    expect(colourDifference('#ffffff', '#000000')).toBeCloseTo(100, 0);
   });
   test('stand as paper is stored: the rainbow, browns, then white to black', () => {
     const order = [
       '#d8403a', '#e2782c', '#f2d13d', '#3f8f4c', '#2f8a8c', '#9cc3e8', '#3a70b8', '#6f4a92', '#ea9ab6', '#c8a878', '#74502f', '#ffffff', '#f4ecd8', '#8a8a8a', '#161616',
     ]; // prettier-ignore
-    expect([...order].reverse().sort((a, b) => colourOrder(a) - colourOrder(b))).toEqual(order);
+    expect([...order].reverse().sort((a, b) => colourRank(a) - colourRank(b))).toEqual(order);
   });
   test.each<[string, 'brown' | 'grey' | 'hue']>([
     ['0.619 0.129 60', 'brown'],
@@ -234,7 +235,7 @@ describe('colours', () => {
     ['0.5 0.036 60', 'brown'],
     ['0.5 0.034 60', 'grey'],
   ])('%s is stored as a %s', (of, as) => {
-    const at = colourOrder(`oklch(${of})`);
+    const at = colourRank(`oklch(${of})`);
     expect(at < 100 ? 'hue' : at < 200 ? 'brown' : 'grey').toBe(as);
   });
 });

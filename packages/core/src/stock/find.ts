@@ -1,10 +1,10 @@
-import { fitsIn, holdsOutline, turned, type Size } from '../geometry/index.ts';
-import { BY_SAID, LENGTH_SAID, parseLength, parseSize, ticks, type Ticks, type Unit } from '../length/index.ts';
+import { fitsIn, holdsOutline, turnSize, type Size } from '../geometry/index.ts';
+import { BY_PATTERN, LENGTH_PATTERN, parseLength, parseSize, ticks, type Ticks, type Unit } from '../length/index.ts';
 import { cornersOf, ticksOf } from './corners.ts';
-import { COLOUR_WORDS, unlikeFace } from './colour.ts';
+import { COLOURS_BY_NAME, faceDifference } from './colour.ts';
 import { PATTERNS, sizeOfItem, type Paper, type PaperFace, type StockItem } from './drawer.ts';
-import { KEPT_IN } from './places.ts';
-import { reservedFor } from './reserve.ts';
+import { CONTAINER_PATTERN } from './places.ts';
+import { reservedCountFor } from './reserve.ts';
 
 /*
  * Looking for paper in one line, `scraps that reach 11 1/2 x 3 near teal in box 2`: what is found, what a saved search keeps, what is
@@ -12,7 +12,7 @@ import { reservedFor } from './reserve.ts';
  */
 
 /** What is looked for; what is null or empty is all the same. */
-export interface Sought {
+export interface StockQuery {
   /** Words of the paper's name, of a face's or of the place, each of which must stand there. */
   readonly words: readonly string[];
   /** A piece of this size must come out of it, either way round. */
@@ -35,7 +35,7 @@ export interface Sought {
   readonly held: 'held' | 'kept' | 'free' | null;
 }
 
-export const ANYTHING: Sought = {
+export const EMPTY_STOCK_QUERY: StockQuery = {
   words: [],
   reaches: null,
   within: null,
@@ -52,11 +52,11 @@ export const ANYTHING: Sought = {
 };
 
 export type FindProblem = { code: 'length' | 'date'; text: string };
-export type SaidFind = { ok: true; sought: Sought } | { ok: false; problem: FindProblem };
+export type ParsedStockQuery = { ok: true; sought: StockQuery } | { ok: false; problem: FindProblem };
 
 /** Within so much a colour is near another, unless it is said. */
 const NEAR = 14;
-const POINT = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const POINT = `${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN}`;
 const KINDS: Readonly<Record<string, StockItem['kind']>> = {
   sheet: 'sheet',
   pad: 'pad',
@@ -103,10 +103,10 @@ const ASIDE = new Set([
  * Reads one line of a search. Bare lengths are in `unit`; `places` are the places that are known, so that one of several words is
  * heard whole; `today` (YYYY-MM-DD) is where ages are counted from.
  */
-export function sayFind(said: string, unit: Unit, places: readonly string[], today: string): SaidFind {
+export function parseStockQuery(said: string, unit: Unit, places: readonly string[], today: string): ParsedStockQuery {
   let rest = ` ${said.toLowerCase()} `;
   let fault: FindProblem | null = null;
-  const found: { -readonly [K in keyof Sought]: Sought[K] } = { ...ANYTHING };
+  const found: { -readonly [K in keyof StockQuery]: StockQuery[K] } = { ...EMPTY_STOCK_QUERY };
   const take = (pattern: string, then: (groups: readonly string[]) => void): void => {
     const match = new RegExp(pattern, 'iu').exec(rest);
     if (!match) return;
@@ -137,13 +137,13 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
     );
   }
   if (found.place === null)
-    take(String.raw`\s(?:in|on)\s+(?:the\s+)?(${KEPT_IN}\s+[\p{L}\d]+)`, ([p]) => (found.place = p!));
+    take(String.raw`\s(?:in|on)\s+(?:the\s+)?(${CONTAINER_PATTERN}\s+[\p{L}\d]+)`, ([p]) => (found.place = p!));
   take(
     String.raw`\b(?:smaller than|within|no larger than|at most)\s+(${POINT})`,
     ([size]) => (found.within = sizeIn(size!)),
   );
-  take(String.raw`\b(?:narrower|thinner)\s+than\s+(${LENGTH_SAID})`, ([l]) => (found.narrower = lengthIn(l!)));
-  take(String.raw`\bwider\s+than\s+(${LENGTH_SAID})`, ([l]) => (found.wider = lengthIn(l!)));
+  take(String.raw`\b(?:narrower|thinner)\s+than\s+(${LENGTH_PATTERN})`, ([l]) => (found.narrower = lengthIn(l!)));
+  take(String.raw`\bwider\s+than\s+(${LENGTH_PATTERN})`, ([l]) => (found.wider = lengthIn(l!)));
   const age = String.raw`(\d+)\s*(day|week|month|year)s?(?:\s+ago|\s+old)?\b`;
   take(
     String.raw`\b(?:older than|not since)\s+${age}`,
@@ -163,7 +163,7 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
   take(String.raw`\bheld(?: back)?\b`, () => (found.held = 'held'));
   take(String.raw`\b(?:reserved|kept for (?:a page|pages))\b`, () => (found.held = 'kept'));
   take(String.raw`\b(?:free|usable)\b`, () => (found.held = 'free'));
-  const hues = Object.keys(COLOUR_WORDS).join('|');
+  const hues = Object.keys(COLOURS_BY_NAME).join('|');
   take(String.raw`\b(?:near|like|about)\s+(#[0-9a-f]{6}|${hues})\b(?:\s+within\s+(\d+))?`, ([colour, within]) => {
     found.colour = { hex: hexOf(colour!), within: Number(within || NEAR), said: null };
   });
@@ -179,7 +179,8 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
     else if (word.startsWith('strip') && found.kind === 'branding' && words[i - 1] === 'branding') continue;
     else if (/^reach(es)?$/.test(word)) continue;
     else if (pattern && !found.pattern) found.pattern = pattern;
-    else if (COLOUR_WORDS[word] && !found.colour) found.colour = { hex: COLOUR_WORDS[word], within: NEAR, said: word };
+    else if (COLOURS_BY_NAME[word] && !found.colour)
+      found.colour = { hex: COLOURS_BY_NAME[word], within: NEAR, said: word };
     else names.push(word);
   }
   found.words = names;
@@ -187,7 +188,7 @@ export function sayFind(said: string, unit: Unit, places: readonly string[], tod
 }
 
 const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
-const hexOf = (said: string): string => (said.startsWith('#') ? said : COLOUR_WORDS[said]!);
+const hexOf = (said: string): string => (said.startsWith('#') ? said : COLOURS_BY_NAME[said]!);
 
 /** The day so many days, weeks, months or years before another. */
 function daysBefore(today: string, n: number, what: string): string {
@@ -201,21 +202,21 @@ function daysBefore(today: string, n: number, what: string): string {
 }
 
 /** Whether nothing is asked, so that everything is found. */
-export const isAnything = (sought: Sought): boolean =>
+export const isEmptyQuery = (sought: StockQuery): boolean =>
   Object.values(sought).every((part) => part === null || (Array.isArray(part) && !part.length));
 
 /** Where an item is kept: its own place, else that of its paper. */
 export const placeOf = (item: Pick<StockItem, 'place'>, paper: Pick<Paper, 'place'> | undefined): string | null =>
   item.place ?? paper?.place ?? null;
 
-export interface Finder {
+export interface StockMatcher {
   readonly matches: (item: StockItem) => boolean;
   /** Of two that match, the one with the less comes first: nearer in colour, less left over. Null where nothing says so. */
   readonly rank: ((item: StockItem) => number) | null;
 }
 
 /** What decides whether an item is what is looked for; what hangs on the paper alone is looked at once a paper. */
-export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
+export function compileStockQuery(sought: StockQuery, papers: readonly Paper[]): StockMatcher {
   const known = new Map<string, { fits: boolean; text: string; unlike: number; paper: Paper }>();
   for (const paper of papers) {
     const names = [paper.name, ...paper.sides.map((f) => f.name)].join(' ').toLowerCase();
@@ -228,7 +229,7 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
         (sought.pattern === null || calledSo || face.look.pattern === sought.pattern) &&
         (sought.direction === null || face.direction === sought.direction),
     );
-    const unlike = colour ? Math.min(...faces.map((face) => unlikeFace(face, colour.hex))) : 0;
+    const unlike = colour ? Math.min(...faces.map((face) => faceDifference(face, colour.hex))) : 0;
     const fits = faces.length > 0 && (!colour || named || unlike <= colour.within);
     known.set(paper.id, { fits, text: names, unlike, paper });
   }
@@ -238,8 +239,8 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
     if (!of?.fits) return false;
     if (sought.kind !== null && item.kind !== sought.kind) return false;
     if (sought.held === 'held' && !item.reserved) return false;
-    if (sought.held === 'kept' && !reservedFor(item)) return false;
-    if (sought.held === 'free' && (item.reserved || reservedFor(item) >= item.quantity)) return false;
+    if (sought.held === 'kept' && !reservedCountFor(item)) return false;
+    if (sought.held === 'free' && (item.reserved || reservedCountFor(item) >= item.quantity)) return false;
     if (sought.before !== null && !(item.came !== undefined && item.came < sought.before)) return false;
     if (sought.since !== null && !(item.came !== undefined && item.came >= sought.since)) return false;
     const place = sought.place === null && !sought.words.length ? '' : (placeOf(item, of.paper) ?? '').toLowerCase();
@@ -250,7 +251,7 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
     if (narrower !== null && short >= narrower) return false;
     if (wider !== null && short < wider) return false;
     if (within && !fitsIn(size, within)) return false;
-    return !reaches || comesOutOf(reaches, item);
+    return !reaches || isCutFrom(reaches, item);
   };
   const rank = sought.colour
     ? (item: StockItem) => known.get(item.paper)?.unlike ?? Infinity
@@ -261,19 +262,19 @@ export function finderOf(sought: Sought, papers: readonly Paper[]): Finder {
 }
 
 /** Which parts of what is looked for an item is not; none: it is what is looked for. */
-export const whyNot = (sought: Sought, papers: readonly Paper[], item: StockItem): (keyof Sought)[] =>
-  (Object.keys(ANYTHING) as (keyof Sought)[]).filter((key) => {
-    const part = { ...ANYTHING, [key]: sought[key] };
-    return !isAnything(part) && !finderOf(part, papers).matches(item);
+export const findMismatches = (sought: StockQuery, papers: readonly Paper[], item: StockItem): (keyof StockQuery)[] =>
+  (Object.keys(EMPTY_STOCK_QUERY) as (keyof StockQuery)[]).filter((key) => {
+    const part = { ...EMPTY_STOCK_QUERY, [key]: sought[key] };
+    return !isEmptyQuery(part) && !compileStockQuery(part, papers).matches(item);
   });
 
 /** Whether a piece comes out of an item, either way round, its margins gone; of an odd scrap, by its outline. */
-export function comesOutOf(piece: Size, item: StockItem): boolean {
+export function isCutFrom(piece: Size, item: StockItem): boolean {
   const { width, height } = sizeOfItem(item);
   const off = (edge: keyof StockItem['trim']) => ticksOf(item.trim[edge], item.unit);
   const room = { width: ticks(width - off('left') - off('right')), height: ticks(height - off('top') - off('bottom')) };
   if (!fitsIn(piece, room)) return false;
   if (!item.outline) return true;
   const corners = cornersOf(item);
-  return holdsOutline(corners, piece) || holdsOutline(corners, turned(piece));
+  return holdsOutline(corners, piece) || holdsOutline(corners, turnSize(piece));
 }

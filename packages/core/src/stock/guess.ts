@@ -1,4 +1,4 @@
-import { COLOUR_WORDS } from './colour.ts';
+import { COLOURS_BY_NAME } from './colour.ts';
 import type { PaperFace } from './drawer.ts';
 import { PATTERN_WORDS } from './find.ts';
 
@@ -11,9 +11,9 @@ const PRINT = '#8a8a8a';
  */
 export function guessFace(name: string): PaperFace {
   const words = name.toLowerCase().split(/[^a-z]+/);
-  const colour = words.find((word) => COLOUR_WORDS[word]);
+  const colour = words.find((word) => COLOURS_BY_NAME[word]);
   const pattern = words.map((word) => PATTERN_WORDS[word]).find((one) => one !== undefined) ?? 'plain';
-  const ground = colour ? COLOUR_WORDS[colour]! : WHITE;
+  const ground = colour ? COLOURS_BY_NAME[colour]! : WHITE;
   return {
     side: 'A',
     name: pattern,

@@ -1,11 +1,11 @@
-export { dayOf } from './day.ts';
+export { parseDay } from './day.ts';
 export {
   NO_TRIM,
   PATTERNS,
   SCALES,
   STOCK_KINDS,
-  USUAL_HABITS,
-  inDrawerOrder,
+  DEFAULT_HABITS,
+  sortForDrawer,
   isSheet,
   oneLine,
   habitsSchema,
@@ -26,36 +26,36 @@ export {
   type PaperFace,
   type StockItem,
 } from './drawer.ts';
-export { USUAL_RULES, brandingOf, keptAs, monthsAfter, rulesSchema, type DrawerRules } from './rules.ts';
+export { DEFAULT_RULES, brandingOf, storeOffcutAs, addMonths, rulesSchema, type DrawerRules } from './rules.ts';
 export { cornersOf, ticksOf } from './corners.ts';
-export { availableTo, drawerFor, reservedFor, reservesWith } from './reserve.ts';
+export { availableCountFor, drawerFor, reservedCountFor, reserveForPage } from './reserve.ts';
 export { guessFace } from './guess.ts';
-export { COLOUR_WORDS, colourOrder, coloursOf, unlike, unlikeFace } from './colour.ts';
+export { COLOURS_BY_NAME, colourRank, coloursOf, colourDifference, faceDifference } from './colour.ts';
 export {
-  ANYTHING,
-  comesOutOf,
-  finderOf,
-  isAnything,
+  EMPTY_STOCK_QUERY,
+  isCutFrom,
+  compileStockQuery,
+  isEmptyQuery,
   placeOf,
-  sayFind,
-  whyNot,
+  parseStockQuery,
+  findMismatches,
   type FindProblem,
-  type Finder,
-  type SaidFind,
-  type Sought,
+  type StockMatcher,
+  type ParsedStockQuery,
+  type StockQuery,
 } from './find.ts';
 export {
   STOCK_COLUMNS,
-  columnsGuessed,
-  columnsNamed,
+  guessColumns,
+  matchNamedColumns,
   headingOf,
   isEmptyRow,
   readRow,
-  rowOf,
+  readTableRow,
   stockRowOf,
   type ReadRow,
   type RowProblem,
   type StockColumn,
   type StockRow,
 } from './table.ts';
-export { sayBox, sayStock, type SaidBox, type SaidStock } from './say.ts';
+export { parseBoxLine, parseStockLine, type ParsedBox, type ParsedStock } from './say.ts';

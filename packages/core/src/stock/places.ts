@@ -1,2 +1,2 @@
 /** What paper is kept in, as part of a larger pattern; it has no groups. */
-export const KEPT_IN = '(?:box|drawer|folder|tray|envelope|bag|file|shelf|case|binder|basket)';
+export const CONTAINER_PATTERN = '(?:box|drawer|folder|tray|envelope|bag|file|shelf|case|binder|basket)';

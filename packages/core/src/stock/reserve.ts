@@ -3,11 +3,11 @@ import type { Drawer, StockItem } from './drawer.ts';
 /* What of the drawer a page may take: what is held back is nobody's, what is kept for a page is that page's. */
 
 /** How many of an item are kept for one page, or for all there are. */
-export const reservedFor = ({ reserves }: Pick<StockItem, 'reserves'>, page?: string): number =>
+export const reservedCountFor = ({ reserves }: Pick<StockItem, 'reserves'>, page?: string): number =>
   (reserves ?? []).reduce((n, r) => n + (page === undefined || r.page === page ? r.count : 0), 0);
 
 /** How many of an item a page may take, or several that are cut together: never what others keep. */
-export function availableTo(
+export function availableCountFor(
   item: Pick<StockItem, 'reserves' | 'reserved' | 'quantity'>,
   pages: string | readonly string[],
 ): number {
@@ -22,14 +22,14 @@ export function drawerFor<D extends Drawer>(drawer: D, pages: string | readonly 
   if (!drawer.stock.some((item) => item.reserves?.length)) return drawer;
   const stock = drawer.stock.map((item) => {
     if (!item.reserves?.length || item.reserved) return item;
-    const quantity = availableTo(item, pages);
+    const quantity = availableCountFor(item, pages);
     return quantity === item.quantity ? item : quantity ? { ...item, quantity } : { ...item, reserved: true };
   });
   return { ...drawer, stock };
 }
 
-/** The reservations of an item once `formatCount` of it are kept for a page: none takes the page off. */
-export function reservesWith(
+/** The reservations of an item once `count` of it are kept for a page: none takes the page off. */
+export function reserveForPage(
   reserves: StockItem['reserves'],
   page: string,
   count: number,

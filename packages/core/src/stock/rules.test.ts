@@ -1,16 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, USUAL_RULES, brandingOf, keptAs, monthsAfter, rulesSchema, type StockItem } from './index.ts';
+import { NO_TRIM, DEFAULT_RULES, brandingOf, storeOffcutAs, addMonths, rulesSchema, type StockItem } from './index.ts';
 
 const sheet: StockItem = {
   ...{ id: 's', paper: 'p', unit: 'in', width: '12', height: '12 1/2', quantity: 3, kind: 'sheet', turned: 0 },
   ...{ trim: { ...NO_TRIM, bottom: '1/2' }, reserved: false, origin: null },
 };
 const origin = { page: 'x', stock: 's', date: '2026-05-01' };
-const rules = { ...USUAL_RULES, sheetFrom: { shorter: '8', longer: '10' } };
+const rules = { ...DEFAULT_RULES, sheetFrom: { shorter: '8', longer: '10' } };
 
 describe('what an offcut is', () => {
   const scrap = (width: string, height: string, more: Partial<StockItem> = {}) =>
-    keptAs({ ...sheet, kind: 'scrap', width, height, ...more }, rules).kind;
+    storeOffcutAs({ ...sheet, kind: 'scrap', width, height, ...more }, rules).kind;
   test.each<[string, string, string]>([
     ['8', '10', 'sheet'],
     ['10', '8', 'sheet'],
@@ -21,8 +21,8 @@ describe('what an offcut is', () => {
     expect(scrap('204', '255', { unit: 'mm' })).toBe('sheet');
     expect(scrap('203', '255', { unit: 'mm' })).toBe('scrap');
     expect(scrap('9', '11', { outline: [[0, 0], ['9', 0], [0, '11']] })).toBe('scrap'); // prettier-ignore
-    expect(keptAs({ ...sheet, kind: 'strip' }, rules).kind).toBe('strip');
-    expect(keptAs({ ...sheet, kind: 'scrap' }, USUAL_RULES).kind).toBe('scrap');
+    expect(storeOffcutAs({ ...sheet, kind: 'strip' }, rules).kind).toBe('strip');
+    expect(storeOffcutAs({ ...sheet, kind: 'scrap' }, DEFAULT_RULES).kind).toBe('scrap');
   });
 });
 
@@ -46,11 +46,11 @@ test.each([
   ['2026-01-31', 1, '2026-02-28'],
   ['2026-11-27', 3, '2027-02-27'],
   ['2024-02-29', 12, '2025-02-28'],
-])('%s and %i months is %s', (day, months, is) => expect(monthsAfter(day, months)).toBe(is));
+])('%s and %i months is %s', (day, months, is) => expect(addMonths(day, months)).toBe(is));
 
 test('rules are checked as a whole', () => {
   const faults = (more: object) =>
-    (rulesSchema.safeParse({ ...USUAL_RULES, ...more }).error?.issues ?? []).map((issue) => issue.path.join('.'));
+    (rulesSchema.safeParse({ ...DEFAULT_RULES, ...more }).error?.issues ?? []).map((issue) => issue.path.join('.'));
   expect(faults({})).toEqual([]);
   expect(faults({ sheetFrom: { shorter: '8', longer: '101' } })).toEqual(['sheetFrom.longer']);
   expect(faults({ clearOut: { line: ' ', everyMonths: 0, next: '2026-13-01' } })).toEqual([

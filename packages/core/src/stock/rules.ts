@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { lengthText, lengthsIn } from '../length/index.ts';
+import { lengthText, checkLengthsIn } from '../length/index.ts';
 import { NO_TRIM, day, oneLine, sizeOfItem, type StockItem } from './drawer.ts';
 import { ticksOf } from './corners.ts';
 
@@ -25,12 +25,12 @@ export const rulesSchema = z
     }),
   })
   .superRefine(({ unit, sheetFrom }, context) => {
-    const read = lengthsIn(unit, context);
+    const read = checkLengthsIn(unit, context);
     if (sheetFrom) for (const name of ['shorter', 'longer'] as const) read(sheetFrom[name], ['sheetFrom', name]);
   });
 export type DrawerRules = z.infer<typeof rulesSchema>;
 
-export const USUAL_RULES: DrawerRules = {
+export const DEFAULT_RULES: DrawerRules = {
   unit: 'in',
   sheetFrom: null,
   branding: false,
@@ -40,7 +40,7 @@ export const USUAL_RULES: DrawerRules = {
 type Kept = Omit<StockItem, 'id'>;
 
 /** An offcut as it goes into the drawer: a sheet again where it is large enough for that. */
-export function keptAs<Item extends Pick<Kept, 'width' | 'height' | 'unit' | 'kind' | 'outline'>>(
+export function storeOffcutAs<Item extends Pick<Kept, 'width' | 'height' | 'unit' | 'kind' | 'outline'>>(
   item: Item,
   { sheetFrom, unit }: DrawerRules,
 ): Item {
@@ -68,7 +68,7 @@ export function brandingOf(sheet: StockItem, count: number, origin: StockItem['o
 }
 
 /** The day so many months after another, at the most the last of its month. */
-export function monthsAfter(date: string, months: number): string {
+export function addMonths(date: string, months: number): string {
   const [year, month, on] = date.split('-').map(Number) as [number, number, number];
   const last = new Date(Date.UTC(year, month + months, 0)).getUTCDate();
   return new Date(Date.UTC(year, month - 1 + months, Math.min(on, last))).toISOString().slice(0, 10);

@@ -1,23 +1,23 @@
-import { crossesItself } from '../geometry/index.ts';
+import { isSelfCrossing } from '../geometry/index.ts';
 import {
-  BY_SAID,
-  LENGTH_SAID,
-  SHEET_NAME,
-  exactText,
-  lengthNamed,
+  BY_PATTERN,
+  LENGTH_PATTERN,
+  SHEET_NAME_PATTERN,
+  formatExactLength,
+  withUnitNamed,
   lengthOf,
   parseLength,
   parseSize,
   sizeOfSheet,
   inches,
   ticks,
-  unitOfLine,
+  detectLineUnit,
   type LengthProblem,
   type LengthText,
   type Unit,
 } from '../length/index.ts';
 import type { StockItem } from './drawer.ts';
-import { KEPT_IN } from './places.ts';
+import { CONTAINER_PATTERN } from './places.ts';
 
 export type StockKindWord = StockItem['kind'];
 const KINDS: Readonly<Record<string, StockKindWord>> = {
@@ -32,7 +32,7 @@ const KINDS: Readonly<Record<string, StockKindWord>> = {
 };
 
 /** What was understood of a line such as `scrap 5 1/2 x 3 teal x2`. */
-export type SaidStock =
+export type ParsedStock =
   | {
       ok: true;
       kind: StockKindWord;
@@ -59,7 +59,7 @@ export type SaidStock =
         | { code: 'ambiguous-paper'; words: string; names: readonly string[] };
     };
 
-const POINT = `${LENGTH_SAID}${BY_SAID}${LENGTH_SAID}`;
+const POINT = `${LENGTH_PATTERN}${BY_PATTERN}${LENGTH_PATTERN}`;
 const LESS = new RegExp(
   String.raw`\b(?:less|without|minus)\s+(?:an?\s+)?(${POINT})|\b(?:with\s+)?(?:an?\s+)?(${POINT})\s+(?:missing|gone|cut\s+(?:out|off|away))(?:\s+(?:of\s+)?(?:a|the|one)?\s*corner)?`,
   'i',
@@ -83,7 +83,7 @@ const AROUND_NAME = new Set([
 ]);
 const CORNERS = new RegExp(String.raw`\bcorners?\b((?:[\s,;]*${POINT})+)`, 'i');
 const SIZE = new RegExp(POINT, 'i');
-const BY = new RegExp(BY_SAID, 'i');
+const BY = new RegExp(BY_PATTERN, 'i');
 
 /**
  * Reads one line about paper: kind, size, words that name a paper, and `x2` for how many, in any order but the
@@ -91,15 +91,15 @@ const BY = new RegExp(BY_SAID, 'i');
  * that an L is left; it is drawn with the gap at its upper right. `corners 0 x 0, 9 x 0, 4 x 6`: an odd scrap by its corners in
  * order round it, each so far from the left and from the bottom. `in box 2`: where it is kept, also in any of `places`. Where only one unit is named in the line it holds for all of it.
  */
-export function sayStock(
+export function parseStockLine(
   line: string,
   papers: readonly { id: string; name: string }[],
   usual: Unit,
   places: readonly string[] = [],
-): SaidStock {
+): ParsedStock {
   const { said: typed, place } = placeSaid(line, places);
-  const said = typed.replace(SHEET_NAME, sizeOfSheet);
-  const unit = unitOfLine(said, usual);
+  const said = typed.replace(SHEET_NAME_PATTERN, sizeOfSheet);
+  const unit = detectLineUnit(said, usual);
   const read = sayIn(said, papers, unit);
   // What is called by the name of a sheet is one, unless something else is said.
   const isNamedSheet =
@@ -108,7 +108,7 @@ export function sayStock(
     ? { ...read, ...(place ? { place } : {}), ...(isNamedSheet ? { kind: 'sheet' as const } : {}) }
     : read;
   if (!heard.ok || unit === usual) return heard;
-  const named = (text: LengthText) => lengthNamed(text, unit);
+  const named = (text: LengthText) => withUnitNamed(text, unit);
   return {
     ...heard,
     ...{ width: String(named(heard.width)), height: String(named(heard.height)) },
@@ -119,7 +119,7 @@ export function sayStock(
 }
 
 /** A place at the end of a line, where nobody has called one so yet. */
-const AT_END = new RegExp(String.raw`\s(?:in|on)\s+(?:the\s+)?(${KEPT_IN}\b[^,]*)$`, 'i');
+const AT_END = new RegExp(String.raw`\s(?:in|on)\s+(?:the\s+)?(${CONTAINER_PATTERN}\b[^,]*)$`, 'i');
 
 /** The place at the end of a line, and the line without it. */
 function placeSaid(line: string, places: readonly string[]): { said: string; place: string | null } {
@@ -134,7 +134,7 @@ function placeSaid(line: string, places: readonly string[]): { said: string; pla
     : { said: line, place: null };
 }
 
-function sayIn(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+function sayIn(said: string, papers: readonly { id: string; name: string }[], unit: Unit): ParsedStock {
   const round = /\bcorners?\s+\d/i.test(said) ? cornersIn(said, unit) : null;
   if (round && !('outline' in round)) return { ok: false, problem: round };
   const spoken = round ? round.as : said;
@@ -165,7 +165,7 @@ function cornersIn(
   const [left, bottom] = [Math.min(...read.map((p) => p.x)), Math.min(...read.map((p) => p.y))];
   const corners = read.map((p) => ({ x: ticks(p.x - left), y: ticks(p.y - bottom) }));
   const [width, height] = [Math.max(...corners.map((p) => p.x)), Math.max(...corners.map((p) => p.y))];
-  if (!width || !height || crossesItself(corners)) return { code: 'corners-cross' };
+  if (!width || !height || isSelfCrossing(corners)) return { code: 'corners-cross' };
   return {
     outline: corners.map((p) => [text(p.x, unit), text(p.y, unit)]),
     as: said.replace(found[0], ` ${text(width, unit)} ${unit} x ${text(height, unit)} ${unit} `),
@@ -194,7 +194,7 @@ const numberOf = (word: string): number | null => {
   return at >= 0 ? at + 1 : /^\d{1,5}$/.test(word) ? Number(word) : null;
 };
 
-function sayRectangle(said: string, papers: readonly { id: string; name: string }[], unit: Unit): SaidStock {
+function sayRectangle(said: string, papers: readonly { id: string; name: string }[], unit: Unit): ParsedStock {
   const gone = LESS.exec(said);
   const line = gone ? said.replace(gone[0], ' ') : said;
   const found = SIZE.exec(line);
@@ -288,14 +288,14 @@ function isSheetSize(width: number, height: number): boolean {
   return short >= inches(12) - 1 || SMALLER_SHEETS.some(([a, b]) => a === long && b === short);
 }
 
-const text = (t: number, unit: Unit): LengthText => (t === 0 ? 0 : exactText(ticks(t), unit));
+const text = (t: number, unit: Unit): LengthText => (t === 0 ? 0 : formatExactLength(ticks(t), unit));
 
 /** A box on a piece of paper, by two of its corners, each so far from the left and from the bottom: `1 x 2 to 4 1/2 x 6`. */
-export type SaidBox =
+export type ParsedBox =
   | { ok: true; from: [LengthText, LengthText]; to: [LengthText, LengthText] }
   | { ok: false; problem: LengthProblem | { code: 'box-unreadable' } };
 
-export function sayBox(said: string, unit: Unit): SaidBox {
+export function parseBoxLine(said: string, unit: Unit): ParsedBox {
   const points = said.split(/\bto\b|;|–/i).map((half) => half.split(/[x×]|\bby\b|,/i));
   if (points.length !== 2 || points.some((p) => p.length !== 2))
     return { ok: false, problem: { code: 'box-unreadable' } };

@@ -2,13 +2,13 @@ import { describe, expect, test } from '@jest/globals';
 import { lengthOf } from '../length/index.ts';
 import {
   NO_TRIM,
-  USUAL_HABITS,
+  DEFAULT_HABITS,
   guessFace,
   habitsSchema,
-  inDrawerOrder,
+  sortForDrawer,
   paperSchema,
-  sayBox,
-  sayStock,
+  parseBoxLine,
+  parseStockLine,
   sizeOfItem,
   stockItemSchema,
   type StockItem,
@@ -45,7 +45,7 @@ describe('the drawer', () => {
       item('pad', '6', '6', 'pad'),
       item('large', '9', '9'),
     ];
-    expect(inDrawerOrder(items).map((i) => i.id)).toEqual(['large', 'metric', 'small', 'sheet', 'pad']);
+    expect(sortForDrawer(items).map((i) => i.id)).toEqual(['large', 'metric', 'small', 'sheet', 'pad']);
     expect(items[0]!.id).toBe('sheet');
   });
   test('sizes are read in the unit of the item', () => {
@@ -70,7 +70,7 @@ describe('what the drawer takes', () => {
     ['scrap of A4 vellum', { kind: 'scrap', paperWords: 'vellum' }],
     ['5 x 5 route 66', { quantity: 1, paperWords: 'route 66' }],
   ])('as it is said at the table: %s', (line, heard) =>
-    expect(sayStock(line, [], 'in')).toMatchObject({ ok: true, ...heard }),
+    expect(parseStockLine(line, [], 'in')).toMatchObject({ ok: true, ...heard }),
   );
   test.each([
     ['Navy', 'plain', '#20315c', 'none'],
@@ -106,7 +106,7 @@ describe('what the drawer takes', () => {
     );
     expect(paperSchema.safeParse({ ...paper, name: '   ' }).success).toBe(false);
   });
-  test('usual habits are good habits', () => expect(habitsSchema.safeParse(USUAL_HABITS).success).toBe(true));
+  test('usual habits are good habits', () => expect(habitsSchema.safeParse(DEFAULT_HABITS).success).toBe(true));
 });
 
 describe('a scrap with a corner gone', () => {
@@ -123,17 +123,17 @@ describe('a scrap with a corner gone', () => {
     ['stripe 12 x 12', { kind: 'sheet', paperWords: 'stripe' }],
     ['sheep 12 x 12', { paperWords: 'sheep' }],
   ])('%s, as one says it', (line, all) => {
-    const said = sayStock(line, [], 'in');
+    const said = parseStockLine(line, [], 'in');
     expect(said).toMatchObject({ ok: true, ...all });
     const odd = /missing|gone/.test(line);
     expect(said.ok && said.outline?.length).toBe(odd ? 6 : undefined);
   });
   test('what stands round a name is a part of it where a paper is called so', () => {
     const papers = [{ id: 'p', name: 'The Scarp' }];
-    expect(sayStock('3 x 4 the scarp', papers, 'in')).toMatchObject({ paper: papers[0], kind: 'scrap' });
+    expect(parseStockLine('3 x 4 the scarp', papers, 'in')).toMatchObject({ paper: papers[0], kind: 'scrap' });
   });
   test('is said in one line, and is an L', () => {
-    expect(sayStock('scrap 9 x 9 less 5 x 4 1/2 teal', papers, 'in')).toMatchObject({
+    expect(parseStockLine('scrap 9 x 9 less 5 x 4 1/2 teal', papers, 'in')).toMatchObject({
       ok: true,
       kind: 'scrap',
       width: '9',
@@ -147,7 +147,7 @@ describe('a scrap with a corner gone', () => {
         [0, '9'],
       ],
     });
-    expect(sayStock('scrap 90 x 90 less 40 x 30 teal', papers, 'mm')).toMatchObject({
+    expect(parseStockLine('scrap 90 x 90 less 40 x 30 teal', papers, 'mm')).toMatchObject({
       ok: true,
       outline: [
         [0, 0],
@@ -160,7 +160,7 @@ describe('a scrap with a corner gone', () => {
     });
   });
   test('the corner must be smaller than the scrap', () =>
-    expect(sayStock('scrap 4 x 4 less 4 x 2 teal', papers, 'in')).toMatchObject({
+    expect(parseStockLine('scrap 4 x 4 less 4 x 2 teal', papers, 'in')).toMatchObject({
       ok: false,
       problem: { code: 'size-unreadable' },
     }));
@@ -204,15 +204,27 @@ describe('an odd scrap by its corners', () => {
       1,
     ],
   ])('%s', (said, width, height, outline, quantity) => {
-    expect(sayStock(said, papers, 'in')).toMatchObject({ ok: true, kind: 'scrap', width, height, outline, quantity });
+    expect(parseStockLine(said, papers, 'in')).toMatchObject({
+      ok: true,
+      kind: 'scrap',
+      width,
+      height,
+      outline,
+      quantity,
+    });
   });
   test.each([
     ['corners 1 x 1, 2 x 2 teal', 'corners'],
     ['corners 0 x 0, 4 x 4, 4 x 0, 0 x 4 teal', 'corners-cross'],
     ['corners 0 x 0, 4 x 0, 9 x 0 teal', 'corners-cross'],
-  ])('%s: %s', (said, code) => expect(sayStock(said, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+  ])('%s: %s', (said, code) =>
+    expect(parseStockLine(said, papers, 'in')).toMatchObject({ ok: false, problem: { code } }),
+  );
   test('a paper may be called so', () =>
-    expect(sayStock('sheet 12 x 12 corner shop', papers, 'in')).toMatchObject({ ok: true, paperWords: 'corner shop' }));
+    expect(parseStockLine('sheet 12 x 12 corner shop', papers, 'in')).toMatchObject({
+      ok: true,
+      paperWords: 'corner shop',
+    }));
 });
 
 describe('a box by two of its corners', () => {
@@ -220,11 +232,12 @@ describe('a box by two of its corners', () => {
     ['1 x 2 to 4 1/2 x 6', ['1', '2'], ['4 1/2', '6']],
     ['0,0 to 3 , 1/2', [0, 0], ['3', '1/2']],
     ['25.4 mm x 0 to 3 x 4', ['1', 0], ['3', '4']],
-  ])('%s', (said, from, to) => expect(sayBox(said, 'in')).toEqual({ ok: true, from, to }));
+  ])('%s', (said, from, to) => expect(parseBoxLine(said, 'in')).toEqual({ ok: true, from, to }));
   test.each(['', '1 x 2', '1 x 2 to 3', '1 to 2 to 3'])('"%s" is none', (said) =>
-    expect(sayBox(said, 'in')).toMatchObject({ ok: false, problem: { code: 'box-unreadable' } }),
+    expect(parseBoxLine(said, 'in')).toMatchObject({ ok: false, problem: { code: 'box-unreadable' } }),
   );
-  test('a number that is none is named', () => expect(sayBox('1 x 2 to 4 x tall', 'in')).toMatchObject({ ok: false }));
+  test('a number that is none is named', () =>
+    expect(parseBoxLine('1 x 2 to 4 x tall', 'in')).toMatchObject({ ok: false }));
 });
 
 describe('one line about paper', () => {
@@ -239,13 +252,15 @@ describe('one line about paper', () => {
     ['scrap 5 x 3 route 66', { quantity: 1, paper: null, paperWords: 'route 66' }],
     ["scrap 12'' x 5 rust", { width: "12''", height: '5' }],
     ['scrap 4⅙ x ⅙ rust', { width: '4 1/6', height: '1/6' }],
-  ])('%s', (line, heard) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: true, ...heard }));
+  ])('%s', (line, heard) => expect(parseStockLine(line, papers, 'in')).toMatchObject({ ok: true, ...heard }));
   test('in another unit than the usual one, all of it is named', () =>
-    expect(sayStock('scrap 127 mm x 89 rust', papers, 'in')).toMatchObject({ width: '127 mm', height: '89 mm' }));
+    expect(parseStockLine('scrap 127 mm x 89 rust', papers, 'in')).toMatchObject({ width: '127 mm', height: '89 mm' }));
   test.each([
     ['scrap -5 x 3 rust', 'length-not-positive'],
     ['scrap 5 x -3 rust', 'length-not-positive'],
     ['scrap 5 x 3 - rust', 'stray'],
     ['rust 3', 'size-unreadable'],
-  ])('%s: %s', (line, code) => expect(sayStock(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }));
+  ])('%s: %s', (line, code) =>
+    expect(parseStockLine(line, papers, 'in')).toMatchObject({ ok: false, problem: { code } }),
+  );
 });

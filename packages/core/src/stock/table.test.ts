@@ -1,17 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import {
   NO_TRIM,
-  availableTo,
-  columnsGuessed,
-  columnsNamed,
+  availableCountFor,
+  guessColumns,
+  matchNamedColumns,
   drawerFor,
   headingOf,
   isEmptyRow,
   readRow,
-  reservedFor,
-  reservesWith,
-  rowOf,
-  sayStock,
+  reservedCountFor,
+  reserveForPage,
+  readTableRow,
+  parseStockLine,
   sizeOfItem,
   stockRowOf,
   type Paper,
@@ -102,18 +102,18 @@ describe('columns of others', () => {
       ['Width', 'Length', 'Width'],
       ['width', 'height', null],
     ],
-  ])('%j', (cells, columns) => expect(columnsNamed(cells)).toEqual(columns));
+  ])('%j', (cells, columns) => expect(matchNamedColumns(cells)).toEqual(columns));
   test('its own are known again', () => {
     const own = ['quantity', 'kind', 'width', 'height', 'unit', 'paper', 'place', 'came', 'held', 'outline'] as const;
-    expect(columnsNamed(own.map(headingOf))).toEqual(own);
+    expect(matchNamedColumns(own.map(headingOf))).toEqual(own);
   });
   test.each<[string[][], (string | null)[]]>([
     [[['2', 'scrap', '5 1/2', '3', 'Teal swell'], ['1', 'sheet', '12', '12', 'Chalk']], ['quantity', 'kind', 'width', 'height', 'paper']],
     [[['5 1/2 x 3', 'Chalk', '2', 'box 1']], ['width', 'paper', 'quantity', 'place']],
     [[['Chalk', '5.5', '3', '4']], ['paper', 'width', 'height', 'quantity']],
-  ])('without a heading: %j', (rows, columns) => expect(columnsGuessed(rows)).toEqual(columns)); // prettier-ignore
+  ])('without a heading: %j', (rows, columns) => expect(guessColumns(rows)).toEqual(columns)); // prettier-ignore
   test('cells without a column are left', () =>
-    expect(rowOf(['a', 'b', ''], [null, 'paper', 'place'])).toEqual({ paper: 'b' }));
+    expect(readTableRow(['a', 'b', ''], [null, 'paper', 'place'])).toEqual({ paper: 'b' }));
 });
 
 test('what is written reads as it was, an odd one too', () => {
@@ -141,11 +141,11 @@ describe('kept for pages', () => {
   });
   test('others have what is left; the page has what is left and its own', () => {
     const sheets = of(5, [{ page: 'a', count: 2 }, { page: 'b', count: 1 }]); // prettier-ignore
-    expect([reservedFor(sheets), reservedFor(sheets, 'a'), reservedFor(sheets, 'c')]).toEqual([3, 2, 0]);
-    expect(['a', 'b', 'c'].map((page) => availableTo(sheets, page))).toEqual([4, 3, 2]);
-    expect(availableTo({ ...sheets, reserved: true }, 'a')).toBe(0);
-    expect(reservesWith(sheets.reserves, 'a', 0)).toEqual([{ page: 'b', count: 1 }]);
-    expect(reservesWith(undefined, 'c', 2)).toEqual([{ page: 'c', count: 2 }]);
+    expect([reservedCountFor(sheets), reservedCountFor(sheets, 'a'), reservedCountFor(sheets, 'c')]).toEqual([3, 2, 0]);
+    expect(['a', 'b', 'c'].map((page) => availableCountFor(sheets, page))).toEqual([4, 3, 2]);
+    expect(availableCountFor({ ...sheets, reserved: true }, 'a')).toBe(0);
+    expect(reserveForPage(sheets.reserves, 'a', 0)).toEqual([{ page: 'b', count: 1 }]);
+    expect(reserveForPage(undefined, 'c', 2)).toEqual([{ page: 'c', count: 2 }]);
   });
   test('the drawer as a page sees it is the same drawer where nothing is kept', () => {
     const drawer = { papers: [], stock: [{ id: 'x', ...of(2, undefined) }] } as never;
@@ -169,11 +169,11 @@ describe('where it is kept, said with the paper', () => {
     ['branding strip 12 x 1/2 chalk in tray 1', { kind: 'branding', paper: { id: 'chalk' }, place: 'tray 1' }],
     ['2 pieces 4 x 6 chalk', { kind: 'piece', quantity: 2 }],
   ])('%s', (line, said) => {
-    const heard = sayStock(line, papers, 'in');
+    const heard = parseStockLine(line, papers, 'in');
     expect({ place: undefined, ...heard }).toMatchObject(said);
   });
   test('a place that is known by any name', () =>
-    expect(sayStock('5 x 3 chalk in Window sill', papers, 'in', ['window', 'window sill'])).toMatchObject({
+    expect(parseStockLine('5 x 3 chalk in Window sill', papers, 'in', ['window', 'window sill'])).toMatchObject({
       paper: { id: 'chalk' },
       place: 'window sill',
     }));

@@ -1,7 +1,7 @@
-import { exactText, parseLength, type LengthText, type Unit } from '../length/index.ts';
-import { dayOf } from './day.ts';
+import { formatExactLength, parseLength, type LengthText, type Unit } from '../length/index.ts';
+import { parseDay } from './day.ts';
 import { NO_TRIM, STOCK_KINDS, sizeOfItem, type Paper, type StockItem } from './drawer.ts';
-import { sayStock, type SaidStock } from './say.ts';
+import { parseStockLine, type ParsedStock } from './say.ts';
 import { placeOf } from './find.ts';
 
 /*
@@ -29,7 +29,7 @@ export type ReadRow =
   | { ok: true; item: Omit<StockItem, 'id' | 'paper' | 'origin'>; paper: string | null; paperWords: string }
   | { ok: false; column: StockColumn; problem: RowProblem };
 export type RowProblem =
-  | Extract<SaidStock, { ok: false }>['problem']
+  | Extract<ParsedStock, { ok: false }>['problem']
   | { code: 'kind-unknown' | 'unit-unknown' | 'date' | 'held-unknown'; text: string }
   | { code: 'paper-missing' };
 
@@ -71,13 +71,13 @@ export function readRow(row: StockRow, papers: readonly { id: string; name: stri
     : both
       ? cell('width')
       : `${inUnit(cell('width'))} x ${inUnit(cell('height'))}`;
-  const said = sayStock(`${kind ?? ''} ${size}`, [], unit);
+  const said = parseStockLine(`${kind ?? ''} ${size}`, [], unit);
   if (!said.ok) return bad(outlined ? 'outline' : 'width', said.problem);
   if (said.paperWords) return bad(outlined ? 'outline' : 'width', { code: 'stray', text: said.paperWords });
   const named = paperNamed(cell('paper'), papers);
   if ('code' in named) return bad('paper', named);
   const came = cell('came');
-  const day = came ? dayOf(came) : undefined;
+  const day = came ? parseDay(came) : undefined;
   if (day === null) return bad('came', { code: 'date', text: came });
   const heldSaid = cell('held').toLowerCase();
   if (!YES.has(heldSaid) && !NO.has(heldSaid)) return bad('held', { code: 'held-unknown', text: cell('held') });
@@ -132,7 +132,7 @@ export const headingOf = (column: StockColumn): string => {
 };
 
 /** Which column each cell of a first row names; null where it names none. All null: it is no heading, but a row. */
-export function columnsNamed(cells: readonly string[]): (StockColumn | null)[] {
+export function matchNamedColumns(cells: readonly string[]): (StockColumn | null)[] {
   const taken = new Set<StockColumn>();
   const words = cells.map((cell) =>
     cell
@@ -156,7 +156,7 @@ export function columnsNamed(cells: readonly string[]): (StockColumn | null)[] {
 }
 
 /** Columns of cells that nobody named, by what stands in them: sizes, numbers, kinds, and words for the paper. */
-export function columnsGuessed(rows: readonly (readonly string[])[]): (StockColumn | null)[] {
+export function guessColumns(rows: readonly (readonly string[])[]): (StockColumn | null)[] {
   const wide = Math.max(0, ...rows.map((r) => r.length));
   const taken = new Set<StockColumn>();
   const most = (at: number, test: (text: string) => boolean): boolean => {
@@ -172,7 +172,7 @@ export function columnsGuessed(rows: readonly (readonly string[])[]): (StockColu
     return (
       sized ??
       is('kind', (t) => Boolean(KIND_SAID[t.toLowerCase().replace(/s$/, '')])) ??
-      is('came', (t) => dayOf(t) !== null) ??
+      is('came', (t) => parseDay(t) !== null) ??
       is('unit', (t) => /^(in|inch|inches|mm|cm|")$/i.test(t)) ??
       // a count before a size, and after both of its numbers
       (at === 0 || taken.has('height') ? is('quantity', (t) => /^\d{1,4}$/.test(t)) : null) ??
@@ -185,7 +185,7 @@ export function columnsGuessed(rows: readonly (readonly string[])[]): (StockColu
 }
 
 /** One line of a table that another program wrote, by the columns it has. */
-export const rowOf = (cells: readonly string[], columns: readonly (StockColumn | null)[]): StockRow =>
+export const readTableRow = (cells: readonly string[], columns: readonly (StockColumn | null)[]): StockRow =>
   Object.fromEntries(columns.flatMap((column, i) => (column && (cells[i] ?? '') !== '' ? [[column, cells[i]!]] : [])));
 
 /** An item as a row, exactly: read again it is the same. */
@@ -195,8 +195,8 @@ export function stockRowOf(item: StockItem, paper: Paper | undefined): Record<St
   return {
     quantity: String(item.quantity),
     kind: item.kind,
-    width: exactText(size.width, item.unit),
-    height: exactText(size.height, item.unit),
+    width: formatExactLength(size.width, item.unit),
+    height: formatExactLength(size.height, item.unit),
     unit: item.unit,
     paper: paper?.name ?? item.paper,
     place: placeOf(item, paper) ?? '',

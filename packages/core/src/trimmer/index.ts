@@ -1,18 +1,24 @@
-export { cutsDone, trimmerSteps, type TrimmerStep } from './steps.ts';
+export { countPlanStepsDone, buildTrimmerSteps, type TrimmerStep } from './steps.ts';
 export {
   beginSession,
-  sessionAfter,
+  applySessionEvent,
   sessionDeedSchema,
   sessionEventSchema,
-  sessionOf,
-  type Idle,
-  type Measured,
+  foldSession,
+  type NoOpReason,
+  type MeasuredPiece,
   type SessionDeed,
   type SessionEvent,
   type SessionState,
   type StepsOf,
 } from './session.ts';
-export { calibrationOf, fenceSays, offBy, type FenceSays, type StripMeasured } from './measured.ts';
-export { pencilledIn, untouchedPlan } from './pencilled.ts';
-export { pressAt, pressesOf, type Press } from './presses.ts';
-export { minutesOf } from './minutes.ts';
+export {
+  computeCalibration,
+  diagnoseFence,
+  measureDeviations,
+  type FenceDiagnosis,
+  type StripMeasured,
+} from './measured.ts';
+export { collectPencilled, planOfUntouched } from './pencilled.ts';
+export { findPress, groupIntoPresses, type Press } from './presses.ts';
+export { countMinutes } from './minutes.ts';

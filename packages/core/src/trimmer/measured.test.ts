@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { inches } from '../length/index.ts';
 import { planJob, readJob, type JobDocument, type Plan } from '../planner/index.ts';
-import { calibrationOf, fenceSays, offBy } from './measured.ts';
-import { minutesOf } from './minutes.ts';
+import { computeCalibration, diagnoseFence, measureDeviations } from './measured.ts';
+import { countMinutes } from './minutes.ts';
 
 const in32 = (n: number) => inches(n / 32);
 
@@ -21,7 +21,7 @@ describe('what sizes say of the fence', () => {
     ['a little further apart', [0, in32(1.5), in32(0.5)], { code: 'loose', from: 0, to: in32(1.5) }],
     ['only the last three count', [in32(9), in32(1), in32(1), in32(1)], { code: 'always-off', by: in32(1) }],
   ])('%s', (_, off, says) => {
-    expect(fenceSays(off)).toEqual(says);
+    expect(diagnoseFence(off)).toEqual(says);
   });
   test('a piece is compared along the cut that freed it, also where it lay turned', () => {
     const read = readJob({
@@ -32,8 +32,8 @@ describe('what sizes say of the fence', () => {
     if (!read.ok) throw new Error('it reads');
     const plan = planJob(read.job, { now: () => 0 });
     const strip = (copy: number, height: string) => ({ piece: 'strip', copy, width: '3', height });
-    expect(offBy(read.job, plan, [strip(1, '5 1/32'), strip(2, '4 31/32')])).toEqual([in32(1), -in32(1)]);
-    expect(offBy(read.job, plan, [{ piece: 'gone', copy: 1, width: '3', height: '5' }])).toEqual([]);
+    expect(measureDeviations(read.job, plan, [strip(1, '5 1/32'), strip(2, '4 31/32')])).toEqual([in32(1), -in32(1)]);
+    expect(measureDeviations(read.job, plan, [{ piece: 'gone', copy: 1, width: '3', height: '5' }])).toEqual([]);
   });
   test('on sheets cut both ways: what comes off, what is left, what lies turned; not what no cut freed', () => {
     const pieces = ['a', 'b', 'c', 'd', 'e', 'f'].map((id) => ({ id, width: '3', height: '4', papers: ['gust'] }));
@@ -68,7 +68,8 @@ describe('what sizes say of the fence', () => {
       ],
     } as unknown as Plan;
     // 1/32 too wide, 1/16 too high: what is told is along the cut
-    const of = (piece: string, copy = 1) => offBy(read.job, plan, [{ piece, copy, width: '3 1/32', height: '4 1/16' }]);
+    const of = (piece: string, copy = 1) =>
+      measureDeviations(read.job, plan, [{ piece, copy, width: '3 1/32', height: '4 1/16' }]);
     const [wide, high] = [[in32(1)], [in32(2)]];
     expect([of('a'), of('a', 2), of('b'), of('c')]).toEqual([wide, high, high, wide]);
     expect([of('d'), of('e'), of('f')]).toEqual([[], [], wide]);
@@ -89,7 +90,7 @@ describe('what sizes say of the fence', () => {
     const plan = planJob(read.job, { now: () => 0 });
     const strip = { piece: 'strip', copy: 1, width: '3', height: '5 1/32' };
     const bar = { piece: 'bar', copy: 1, width: '5 1/16', height: '3' };
-    expect(offBy(read.job, plan, [strip, bar])).toEqual([in32(1), in32(2)]);
+    expect(measureDeviations(read.job, plan, [strip, bar])).toEqual([in32(1), in32(2)]);
   });
 });
 
@@ -100,9 +101,9 @@ describe('strips cut to be measured', () => {
       { set: '3', measured: '3 1/32' },
       { set: '6', measured: '6 1/16' },
     ];
-    expect(calibrationOf(strips, 'in')).toEqual({ long: Math.round((in32(1) * 4) / 3), apart: in32(1) });
-    expect(calibrationOf([{ set: '25', measured: '24.5' }], 'mm')).toEqual({ long: -480, apart: 0 });
-    expect(calibrationOf([], 'in')).toBeNull();
+    expect(computeCalibration(strips, 'in')).toEqual({ long: Math.round((in32(1) * 4) / 3), apart: in32(1) });
+    expect(computeCalibration([{ set: '25', measured: '24.5' }], 'mm')).toEqual({ long: -480, apart: 0 });
+    expect(computeCalibration([], 'in')).toBeNull();
   });
 });
 
@@ -114,6 +115,6 @@ describe('how long it took', () => {
     ['a pause is none of it', [0, 3, 60, 64], 7],
     ['in whatever order they were taken in', [8, 0, 3], 8],
   ])('%s', (_, minutes, took) => {
-    expect(minutesOf(at(...minutes))).toBe(took);
+    expect(countMinutes(at(...minutes))).toBe(took);
   });
 });

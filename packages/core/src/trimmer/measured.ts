@@ -1,6 +1,6 @@
 import { inches, lengthOf, type LengthText, type Unit } from '../length/index.ts';
 import type { Job, Plan, PlanNode } from '../planner/index.ts';
-import type { Measured } from './session.ts';
+import type { MeasuredPiece } from './session.ts';
 
 /** A cutter that is off by less than this cuts as true as anybody measures: 1/64 in. */
 const TRUE_ENOUGH = inches(1 / 64);
@@ -9,14 +9,14 @@ const MOVES = inches(1 / 32);
 /** So many in a row say something. */
 const IN_A_ROW = 3;
 
-export type FenceSays =
+export type FenceDiagnosis =
   /** It cuts so many ticks longer than set (shorter, below 0), each time. */
   | { readonly code: 'always-off'; readonly by: number }
   /** Each is off by something else: from so many to so many ticks. */
   | { readonly code: 'loose'; readonly from: number; readonly to: number };
 
 /** What three sizes in a row say of the fence, by how much each was longer than it was to be, in ticks; null: nothing. */
-export function fenceSays(off: readonly number[]): FenceSays | null {
+export function diagnoseFence(off: readonly number[]): FenceDiagnosis | null {
   const last = off.slice(-IN_A_ROW);
   if (last.length < IN_A_ROW) return null;
   const [from, to] = [Math.min(...last), Math.max(...last)];
@@ -26,7 +26,7 @@ export function fenceSays(off: readonly number[]): FenceSays | null {
 }
 
 /** How a piece lay under the blade when it came off: across its width or its height; null where nothing was set for it. */
-function cutAlong(plan: Plan, { piece, copy }: Pick<Measured, 'piece' | 'copy'>): 'width' | 'height' | null {
+function cutAlong(plan: Plan, { piece, copy }: Pick<MeasuredPiece, 'piece' | 'copy'>): 'width' | 'height' | null {
   let along: 'width' | 'height' | null = null;
   plan.sheets.forEach(({ tree }, sheet) => {
     const walk = (node: PlanNode, path: string): void => {
@@ -48,7 +48,7 @@ function cutAlong(plan: Plan, { piece, copy }: Pick<Measured, 'piece' | 'copy'>)
 }
 
 /** By how much measured pieces are longer than they were to be, along the cut that freed them, in ticks, in the order measured. */
-export function offBy(job: Job, plan: Plan, measured: Iterable<Measured>): number[] {
+export function measureDeviations(job: Job, plan: Plan, measured: Iterable<MeasuredPiece>): number[] {
   return [...measured].flatMap((m) => {
     const piece = job.pieces.find((p) => p.id === m.piece);
     const along = piece && cutAlong(plan, m);
@@ -65,7 +65,7 @@ export interface StripMeasured {
  * What strips cut to be measured say of a cutter: how much longer than set it cuts, in ticks, and how far they are apart. Mean of
  * what each is over.
  */
-export function calibrationOf(
+export function computeCalibration(
   strips: readonly StripMeasured[],
   unit: Unit,
 ): { readonly long: number; readonly apart: number } | null {

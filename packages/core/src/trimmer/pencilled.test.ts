@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { effectsOf, partNames, withLetters } from '../cutting/index.ts';
+import { computeCutEffects, namePartsOfPlan, applyPencilledLetters } from '../cutting/index.ts';
 import { planJob, readJob, type Job, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
-import { pencilledIn, untouchedPlan } from './pencilled.ts';
-import { beginSession, sessionAfter, type SessionState } from './session.ts';
-import { trimmerSteps } from './steps.ts';
+import { collectPencilled, planOfUntouched } from './pencilled.ts';
+import { beginSession, applySessionEvent, type SessionState } from './session.ts';
+import { buildTrimmerSteps } from './steps.ts';
 
 function planned(document: JobDocument, earlier?: Plan): { job: Job; plan: Plan } {
   const read = readJob(document);
@@ -32,10 +32,10 @@ const piecesIn = (tree: PlanNode): string[] => [
 /** The first order cut so far, the next cut torn: the new order as a device makes it, and what is pencilled by then. */
 function tornAfter(cuts: number) {
   const { job, plan } = planned(JOB);
-  const steps = trimmerSteps(job, plan);
+  const steps = buildTrimmerSteps(job, plan);
   let state: SessionState = beginSession('first');
-  const press = (deed: Parameters<typeof sessionAfter>[1]['deed']) => {
-    const next = sessionAfter(state, { id: `e${state.at}`, at: '2026-11-30T10:00:00Z', deed }, () => steps.length);
+  const press = (deed: Parameters<typeof applySessionEvent>[1]['deed']) => {
+    const next = applySessionEvent(state, { id: `e${state.at}`, at: '2026-11-30T10:00:00Z', deed }, () => steps.length);
     if (typeof next === 'string') throw new Error(next);
     state = next;
   };
@@ -43,7 +43,7 @@ function tornAfter(cuts: number) {
   for (let step = 0; step < at; step++) press({ do: 'done', order: 0, step });
   const wrong = { how: 'torn' as const, left: [] };
   press({ do: 'wrong', order: 0, step: at, wrong, spoiled: [] });
-  const { used, kept, pieces } = effectsOf(job, plan, 'page', '2026-11-30', { steps: cuts, wrong });
+  const { used, kept, pieces } = computeCutEffects(job, plan, 'page', '2026-11-30', { steps: cuts, wrong });
   const items = kept.map((item, i) => ({ ...item, id: `kept-${i}` }));
   const cut = (id: string) => pieces.filter((p) => p.piece === id).length;
   const rest: JobDocument = {
@@ -57,8 +57,8 @@ function tornAfter(cuts: number) {
       .filter((piece) => piece.quantity > 0),
   };
   const parts = Object.fromEntries(items.flatMap(({ id, origin }) => (origin?.part ? [[id, origin.part]] : [])));
-  const pencilled = pencilledIn(state, () => plan, steps, parts, true);
-  const next = withLetters(planned(rest, untouchedPlan(pencilled)).plan, pencilled);
+  const pencilled = collectPencilled(state, () => plan, steps, parts, true);
+  const next = applyPencilledLetters(planned(rest, planOfUntouched(pencilled)).plan, pencilled);
   return { job, plan, pencilled, next, parts };
 }
 
@@ -67,7 +67,7 @@ describe('a new order after a cut that went wrong', () => {
     const { plan } = planned(JOB);
     expect(plan.sheets.length).toBeGreaterThanOrEqual(2);
     expect(
-      plan.steps.filter((s) => partNames(plan)(s.sheets[0]!, s.do === 'trim' ? 'r' : s.part) !== 'A').length,
+      plan.steps.filter((s) => namePartsOfPlan(plan)(s.sheets[0]!, s.do === 'trim' ? 'r' : s.part) !== 'A').length,
     ).toBeGreaterThan(3);
   });
   const { plan } = planned(JOB);
@@ -81,14 +81,14 @@ describe('a new order after a cut that went wrong', () => {
       if (parts[sheet.stock]) expect(sheet.letter).toBe(parts[sheet.stock]);
     });
     // Sheets that were not touched are cut as they were to be, under their letter.
-    const before = partNames(plan);
+    const before = namePartsOfPlan(plan);
     for (const index of pencilled.untouched) {
       const same = next.sheets.find((sheet) => sheet.letter === before(index, 'r'));
       if (same) expect(piecesIn(same.tree).sort()).toEqual(piecesIn(plan.sheets[index]!.tree).sort());
     }
     expect(pencilled.untouched.every((index) => letters.includes(before(index, 'r')!))).toBe(true);
     // What comes to hand next gets a name that nothing bears.
-    const names = partNames(next);
+    const names = namePartsOfPlan(next);
     const fresh = next.steps.flatMap((s) =>
       s.sheets.flatMap((sheet) => (s.do === 'trim' || s.part === 'r' ? [] : [names(sheet, s.part)])),
     );
@@ -99,10 +99,10 @@ describe('a new order after a cut that went wrong', () => {
     const { next, plan: first, pencilled } = tornAfter(0);
     expect(pencilled.untouched.length).toBeGreaterThan(0);
     for (const index of pencilled.untouched) {
-      const letter = partNames(first)(index, 'r')!;
+      const letter = namePartsOfPlan(first)(index, 'r')!;
       const namesOn = (order: Plan, sheet: number) =>
         order.steps
-          .flatMap((s) => (s.sheets[0] === sheet && s.do === 'cut' ? [partNames(order)(sheet, s.part)] : []))
+          .flatMap((s) => (s.sheets[0] === sheet && s.do === 'cut' ? [namePartsOfPlan(order)(sheet, s.part)] : []))
           .sort();
       expect(
         namesOn(
@@ -125,7 +125,7 @@ describe('a new order after a cut that went wrong', () => {
 test('numbers of parts go on after those that were named before', () => {
   const { plan } = planned(JOB);
   const named = { ...plan, sheets: plan.sheets.map((sheet, i) => (i ? sheet : { ...sheet, letter: 'J3', named: 5 })) };
-  const names = partNames(named);
+  const names = namePartsOfPlan(named);
   expect(names(0, 'r')).toBe('J3');
   const again = named.steps.flatMap((s) =>
     s.sheets[0] === 0 && s.do === 'cut' && s.part !== 'r' ? [names(0, s.part)] : [],
@@ -135,13 +135,13 @@ test('numbers of parts go on after those that were named before', () => {
 
 test('a sheet that was only next is whole where a piece got ruined: it keeps its letter', () => {
   const { job, plan } = planned(JOB);
-  const steps = trimmerSteps(job, plan);
+  const steps = buildTrimmerSteps(job, plan);
   // The first cut of the second sheet comes next.
   const next = plan.steps.findIndex((step) => !step.sheets.includes(0));
   const at = steps.findIndex((step) => step.do === 'cut' && step.index === next);
   const left = [{ order: 0, at, event: 'e', measured: new Map() }];
   const state: SessionState = { ...beginSession('first'), at, left, phase: 'waiting' };
   const [sheet] = plan.steps[next]!.sheets;
-  expect(pencilledIn(state, () => plan, steps, {}, false).untouched).toContain(sheet);
-  expect(pencilledIn(state, () => plan, steps, {}, true).untouched).not.toContain(sheet);
+  expect(collectPencilled(state, () => plan, steps, {}, false).untouched).toContain(sheet);
+  expect(collectPencilled(state, () => plan, steps, {}, true).untouched).not.toContain(sheet);
 });

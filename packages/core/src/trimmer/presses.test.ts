@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
-import { handlingOf, quartersOf } from '../planner/index.ts';
-import { pressAt, pressesOf } from './presses.ts';
-import { beginSession, sessionAfter, type SessionDeed, type SessionState } from './session.ts';
-import { trimmerSteps } from './steps.ts';
+import { measureHandling, turnsToFence } from '../planner/index.ts';
+import { findPress, groupIntoPresses } from './presses.ts';
+import { beginSession, applySessionEvent, type SessionDeed, type SessionState } from './session.ts';
+import { buildTrimmerSteps } from './steps.ts';
 
 function stepsOf(more: Partial<JobDocument>) {
   const read = readJob({
@@ -13,12 +13,12 @@ function stepsOf(more: Partial<JobDocument>) {
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const plan = planJob(read.job, { now: () => 0 });
-  return { steps: trimmerSteps(read.job, plan), plan };
+  return { steps: buildTrimmerSteps(read.job, plan), plan };
 }
 const sheet = (width: string, height: string) => ({ id: 's', paper: 'gust', width, height, quantity: 3 });
 const dos = (more: Partial<JobDocument>, together = true) => {
   const { steps } = stepsOf(more);
-  return pressesOf(steps, together).map(({ from, to }) =>
+  return groupIntoPresses(steps, together).map(({ from, to }) =>
     steps
       .slice(from, to)
       .map((s) => s.do)
@@ -38,7 +38,7 @@ describe('what is done with one press', () => {
   });
   test('a sheet that is turned for its first cut is taken up with it; one that is not cut is taken by itself', () => {
     const what = (...dos: string[]) =>
-      pressesOf(dos.map((one) => ({ do: one })) as unknown as Parameters<typeof pressesOf>[0]).map(({ from, to }) => to - from); // prettier-ignore
+      groupIntoPresses(dos.map((one) => ({ do: one })) as unknown as Parameters<typeof groupIntoPresses>[0]).map(({ from, to }) => to - from); // prettier-ignore
     expect(what('take', 'turn', 'cut')).toEqual([3]);
     expect(what('take', 'finish')).toEqual([1, 1]);
     expect(what('take', 'take', 'turn', 'finish')).toEqual([1, 2, 1]);
@@ -50,7 +50,7 @@ describe('what is done with one press', () => {
     };
     expect(dos(strips)).toEqual(['take cut cut cut']);
     expect(dos(strips, false)).toEqual(['take cut', 'cut', 'cut']);
-    expect(pressesOf(stepsOf(strips).steps)).toHaveLength(1);
+    expect(groupIntoPresses(stepsOf(strips).steps)).toHaveLength(1);
   });
   test('each margin is a press of its own, though their settings are the same', () => {
     const trim = { left: '1/4', right: '1/4', top: '1/4', bottom: '1/4' };
@@ -68,7 +68,7 @@ describe('what is done with one press', () => {
   ] as const)('turned for its %s edge, that edge is on the left', (edge, [x, y]) => {
     let side: [number, number] = [x, y];
     // counter-clockwise
-    for (let n = 0; n < quartersOf(edge); n++) side = [-side[1], side[0]];
+    for (let n = 0; n < turnsToFence(edge); n++) side = [-side[1], side[0]];
     expect(side.map((n) => n + 0)).toEqual([-1, 0]);
   });
   test('what four stop cuts free waits until it is cut', () => {
@@ -76,7 +76,7 @@ describe('what is done with one press', () => {
     const cut = (part: string) => ({ do: 'cut', sheets: [0], part, edge: 'left', setting: 1, off: `${part}.0`, rest: `${part}.1` }); // prettier-ignore
     const steps = [...[1, 2, 3, 4].map(stop), cut('r.0'), cut('r.1'), cut('r.3')];
     const { plan } = stepsOf({ stock: [sheet('12', '12')], pieces: [{ id: 'a', width: '3', height: '3', papers: ['gust'] }] }); // prettier-ignore
-    expect(handlingOf({ ...plan, steps } as typeof plan).waiting).toBe(2);
+    expect(measureHandling({ ...plan, steps } as typeof plan).waiting).toBe(2);
   });
   test('another setting, or a part that is taken up again, begins another', () => {
     const { steps } = stepsOf({
@@ -86,23 +86,23 @@ describe('what is done with one press', () => {
         { id: 'tag', width: '2', height: '3', quantity: 4, papers: ['gust'] },
       ],
     });
-    for (const { from, to } of pressesOf(steps)) {
+    for (const { from, to } of groupIntoPresses(steps)) {
       const cuts = steps.slice(from, to).flatMap((s) => (s.do === 'cut' && s.step.do === 'cut' ? [s] : []));
       expect(new Set(cuts.map((c) => `${c.step.do === 'cut' ? `${c.step.setting} ${c.step.edge}` : ''}`)).size).toBeLessThan(2); // prettier-ignore
       expect(cuts.slice(1).some((c) => c.picked)).toBe(false);
     }
-    const presses = pressesOf(steps);
+    const presses = groupIntoPresses(steps);
     // one after the other, all of them, and none twice
     expect(presses.map(({ from }) => from)).toEqual([0, ...presses.slice(0, -1).map(({ to }) => to)]);
     expect(presses.at(-1)!.to).toBe(steps.length);
-    expect(presses.map(({ from }) => pressAt(presses, from))).toEqual(presses.map((_, i) => i));
-    expect(pressAt(presses, steps.length)).toBe(presses.length);
+    expect(presses.map(({ from }) => findPress(presses, from))).toEqual(presses.map((_, i) => i));
+    expect(findPress(presses, steps.length)).toBe(presses.length);
   });
 });
 
 describe('several steps as one event', () => {
   const after = (state: SessionState, deed: SessionDeed) =>
-    sessionAfter(state, { id: 'e', at: '2026-06-01T10:00:00.000Z', deed }, () => 6);
+    applySessionEvent(state, { id: 'e', at: '2026-06-01T10:00:00.000Z', deed }, () => 6);
   const at = (step: number): SessionState => ({ ...beginSession('p'), at: step });
   const reached = (state: SessionState, deed: SessionDeed) => {
     const next = after(state, deed);
@@ -122,7 +122,7 @@ describe('several steps as one event', () => {
 });
 
 describe('handling', () => {
-  const handled = (more: Partial<JobDocument>) => handlingOf(stepsOf(more).plan);
+  const handled = (more: Partial<JobDocument>) => measureHandling(stepsOf(more).plan);
   test('what is turned or taken up again is counted, and the parts that wait meanwhile', () => {
     // five squares: a strip off the sheet, turned, and all five off it
     const square = { id: 'square', width: '1 7/8', height: '1 7/8', quantity: 5, papers: ['gust'] };
@@ -140,7 +140,7 @@ describe('handling', () => {
       ],
     });
     const up = steps.filter((s) => s.do === 'turn' || (s.do === 'cut' && s.picked)).length;
-    expect(handlingOf(plan).takenUp).toBe(up);
+    expect(measureHandling(plan).takenUp).toBe(up);
   });
 });
 
@@ -171,5 +171,5 @@ test('a page with mats of every kind, banners, a band, lines, a title and a pock
     plan: { nodes: 400, aim: 'easiest-cuts' },
   });
   expect(plan.missing).toEqual([]);
-  expect(pressesOf(steps).length).toBeLessThanOrEqual(30);
+  expect(groupIntoPresses(steps).length).toBeLessThanOrEqual(30);
 });

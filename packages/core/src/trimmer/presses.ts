@@ -30,7 +30,7 @@ function isAgain(before: TrimmerStep, next: TrimmerStep | undefined): boolean {
 }
 
 /** The steps of an order by presses. `together`: the same cut again is no press of its own; not where each goes into another bag. */
-export function pressesOf(steps: readonly TrimmerStep[], together = true): Press[] {
+export function groupIntoPresses(steps: readonly TrimmerStep[], together = true): Press[] {
   const presses: Press[] = [];
   let from = 0;
   while (from < steps.length) {
@@ -50,7 +50,7 @@ export function pressesOf(steps: readonly TrimmerStep[], together = true): Press
 }
 
 /** Which press a step belongs to; the number of presses where all steps are done. */
-export function pressAt(presses: readonly Press[], step: number): number {
+export function findPress(presses: readonly Press[], step: number): number {
   const at = presses.findIndex(({ to }) => step < to);
   return at < 0 ? presses.length : at;
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { lengthText } from '../length/index.ts';
 import { oneLine } from '../stock/index.ts';
-import { spoiledSchema, wrongCutSchema } from '../cutting/index.ts';
+import { spoiledPieceSchema, wrongCutSchema } from '../cutting/index.ts';
 
 /*
  * A session at the trimmer is a sequence of events. Which step one is at, what is done and what went wrong all follow from them;
@@ -29,7 +29,7 @@ export const sessionDeedSchema = z.discriminatedUnion('do', [
     ...place,
     /** Left out: only pieces that had come off are spoiled. */
     wrong: wrongCutSchema.optional(),
-    spoiled: z.array(spoiledSchema).max(200).default([]),
+    spoiled: z.array(spoiledPieceSchema).max(200).default([]),
   }),
   /** What went wrong last did not, after all: the order before it goes on. */
   z.strictObject({ do: z.literal('right'), order: place.order }),
@@ -56,7 +56,7 @@ export const sessionEventSchema = z.strictObject({
 export type SessionEvent = z.infer<typeof sessionEventSchema>;
 
 /** Why an event changes nothing. */
-export type Idle =
+export type NoOpReason =
   /** It is done already, here or on another device. */
   | 'already'
   /** Something before it is not done yet. */
@@ -83,10 +83,10 @@ export interface SessionState {
   /** The event that put down the last of it; null: it goes on, or was put down before, with what went wrong. */
   readonly ended: string | null;
   /** What was measured in the order that is cut: `piece copy` → size. */
-  readonly measured: ReadonlyMap<string, Measured>;
+  readonly measured: ReadonlyMap<string, MeasuredPiece>;
   readonly notes: ReadonlyArray<{ readonly id: string; readonly at: string; readonly text: string }>;
 }
-export interface Measured {
+export interface MeasuredPiece {
   readonly piece: string;
   readonly copy: number;
   readonly width: string | number;
@@ -103,7 +103,11 @@ export const beginSession = (plan: string): SessionState => ({
 export type StepsOf = (plan: string) => number;
 
 /** What an event makes of a session; or why it makes nothing of it. */
-export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: StepsOf): SessionState | Idle {
+export function applySessionEvent(
+  state: SessionState,
+  event: SessionEvent,
+  stepsOf: StepsOf,
+): SessionState | NoOpReason {
   const { deed } = event;
   if (deed.do === 'note') return { ...state, notes: [...state.notes, { id: event.id, at: event.at, text: deed.text }] };
   if (deed.do === 'on') {
@@ -165,18 +169,18 @@ export function sessionAfter(state: SessionState, event: SessionEvent, stepsOf: 
 }
 
 /** A session from all its events in the order they were taken in, and those that changed nothing. */
-export function sessionOf(
+export function foldSession(
   plan: string,
   events: readonly SessionEvent[],
   stepsOf: StepsOf,
-): { readonly state: SessionState; readonly idle: ReadonlyMap<string, Idle> } {
+): { readonly state: SessionState; readonly idle: ReadonlyMap<string, NoOpReason> } {
   let state = beginSession(plan);
-  const idle = new Map<string, Idle>();
+  const idle = new Map<string, NoOpReason>();
   const seen = new Set<string>();
   for (const event of events) {
     if (seen.has(event.id)) continue;
     seen.add(event.id);
-    const next = sessionAfter(state, event, stepsOf);
+    const next = applySessionEvent(state, event, stepsOf);
     if (typeof next === 'string') idle.set(event.id, next);
     else state = next;
   }

@@ -1,5 +1,5 @@
 import {
-  handsOf,
+  traceHands,
   type FenceEdge as Edge,
   type Job,
   type JobPiece,
@@ -7,7 +7,7 @@ import {
   type PlanNode,
   type Step,
 } from '../planner/index.ts';
-import { orderOf, sheetsUsedWhole } from '../cutting/index.ts';
+import { buildOrderSteps, findSheetsUsedWhole } from '../cutting/index.ts';
 
 /** One thing to do at the trimmer, one screen each. */
 export type TrimmerStep =
@@ -37,10 +37,10 @@ export type TrimmerStep =
  * A cutting order as one does it, step by step: sheets are taken up, parts are turned where another edge comes to the fence, pieces
  * turned over that show their back. Every cut of the plan is in it once, in the plan's order.
  */
-export function trimmerSteps(job: Job, plan: Plan): TrimmerStep[] {
+export function buildTrimmerSteps(job: Job, plan: Plan): TrimmerStep[] {
   const found: TrimmerStep[] = [];
-  const hands = handsOf(plan.steps);
-  for (const one of orderOf(job, plan)) {
+  const hands = traceHands(plan.steps);
+  for (const one of buildOrderSteps(job, plan)) {
     if (one.do === 'finish') {
       const { piece, copies } = one;
       if (faceOf(plan, piece.id) === 'B') found.push({ do: 'over', piece, copies });
@@ -54,12 +54,12 @@ export function trimmerSteps(job: Job, plan: Plan): TrimmerStep[] {
     if (quarters) found.push({ do: 'turn', index, sheets: step.sheets, part, from, to, quarters, picked });
     found.push({ do: 'cut', index, step, picked: picked && !quarters });
   }
-  for (const sheet of sheetsUsedWhole(plan)) found.push({ do: 'whole', sheet });
+  for (const sheet of findSheetsUsedWhole(plan)) found.push({ do: 'whole', sheet });
   return found;
 }
 
 /** How many steps of the plan are done when so many of these are. */
-export const cutsDone = (steps: readonly TrimmerStep[], done: number): number =>
+export const countPlanStepsDone = (steps: readonly TrimmerStep[], done: number): number =>
   steps.slice(0, done).filter((s) => s.do === 'cut').length;
 
 /** Which face of a piece is seen; what lies in no sheet shows its front. */

@@ -1,11 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { seededRandom } from '../chance/index.ts';
 import { TICKS_PER_UNIT } from '../length/index.ts';
-import { effectsOf, inHandFor, leftByWrong, lyingAfter, tooLarge, wrongFault } from '../cutting/index.ts';
+import {
+  computeCutEffects,
+  partInHandFor,
+  computeLeftByWrongCut,
+  layOutPartsAfter,
+  isLargerThanPart,
+  findWrongCutFault,
+} from '../cutting/index.ts';
 import { planJob, readJob, type Job, type JobDocument, type Plan } from '../planner/index.ts';
-import { beginSession, sessionAfter, sessionOf, type SessionDeed, type SessionEvent } from './session.ts';
-import { quartersOf } from '../planner/index.ts';
-import { cutsDone, trimmerSteps } from './steps.ts';
+import { beginSession, applySessionEvent, foldSession, type SessionDeed, type SessionEvent } from './session.ts';
+import { turnsToFence } from '../planner/index.ts';
+import { countPlanStepsDone, buildTrimmerSteps } from './steps.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({
@@ -65,7 +72,7 @@ describe('the steps at the trimmer', () => {
   test('every cut is there once, in its order, each sheet is taken before it is cut, and no other', () => {
     for (let seed = 1; seed <= JOBS; seed++) {
       const { job, plan } = anyJob(seed);
-      const steps = trimmerSteps(job, plan);
+      const steps = buildTrimmerSteps(job, plan);
       expect(steps.flatMap((s) => (s.do === 'cut' ? [s.index] : []))).toEqual(plan.steps.map((_, i) => i));
       const taken = steps.flatMap((s) => (s.do === 'take' ? s.sheets : s.do === 'whole' ? [s.sheet] : []));
       expect([...taken].sort((a, b) => a - b)).toEqual(plan.sheets.map((_, i) => i));
@@ -74,18 +81,18 @@ describe('the steps at the trimmer', () => {
         if (s.do === 'take') s.sheets.forEach((at) => have.add(at));
         if (s.do === 'cut') expect(s.step.sheets.every((at) => have.has(at))).toBe(true);
       }
-      expect(cutsDone(steps, steps.length)).toBe(plan.steps.length);
+      expect(countPlanStepsDone(steps, steps.length)).toBe(plan.steps.length);
     }
   });
   test('a part lies with the edge on the fence that the next cut asks for', () => {
     for (let seed = 1; seed <= JOBS; seed++) {
       const { job, plan } = anyJob(seed);
       const lies = new Map<string, number>();
-      for (const s of trimmerSteps(job, plan)) {
+      for (const s of buildTrimmerSteps(job, plan)) {
         if (s.do === 'turn') {
           for (const at of s.sheets) {
             const before = lies.get(`${at} ${s.part}`) ?? 0;
-            expect(before).toBe(quartersOf(s.from));
+            expect(before).toBe(turnsToFence(s.from));
             lies.set(`${at} ${s.part}`, (before + s.quarters) % 4);
           }
         }
@@ -93,7 +100,7 @@ describe('the steps at the trimmer', () => {
         const { step } = s;
         const part = step.do === 'trim' ? 'r' : step.part;
         const now = lies.get(`${step.sheets[0]!} ${part}`) ?? 0;
-        expect({ seed, now }).toEqual({ seed, now: quartersOf(step.edge) });
+        expect({ seed, now }).toEqual({ seed, now: turnsToFence(step.edge) });
         const made = step.do === 'cut' ? [step.off, step.rest] : step.do === 'stop' ? [step.part, ...[0, 1, 2, 3, 4].map((n) => `${step.part}.${n}`)] : []; // prettier-ignore
         for (const at of step.sheets) for (const path of made) if (path !== null) lies.set(`${at} ${path}`, now);
       }
@@ -104,7 +111,7 @@ describe('the steps at the trimmer', () => {
       papers: [{ id: 'gust', sides: [{ side: 'A' }, { side: 'B' }] }],
       pieces: [{ id: 'tag', width: '2', height: '3', papers: ['gust'], side: 'B', finish: [{ do: 'corners', how: 'round', by: '1/4', count: 2 }] }], // prettier-ignore
     } as Partial<JobDocument>);
-    const dos = trimmerSteps(job, plan).map((s) => s.do);
+    const dos = buildTrimmerSteps(job, plan).map((s) => s.do);
     expect(dos.slice(-2)).toEqual(['over', 'finish']);
     // only those: beside it, and in the hole of another, one shows its front and one its back
     const finish = [{ do: 'corners', how: 'round', by: '1/4', count: 2 }] as const;
@@ -119,7 +126,7 @@ describe('the steps at the trimmer', () => {
       ],
     } as unknown as Partial<JobDocument>);
     expect(three.plan.missing).toEqual([]);
-    const over = trimmerSteps(three.job, three.plan).flatMap((s) => (s.do === 'over' ? [s.piece.id] : []));
+    const over = buildTrimmerSteps(three.job, three.plan).flatMap((s) => (s.do === 'over' ? [s.piece.id] : []));
     expect(over).toEqual(['tag']);
   });
 });
@@ -130,7 +137,7 @@ describe('the paper on the table', () => {
       const { job, plan } = anyJob(seed);
       const per = TICKS_PER_UNIT[plan.unit];
       for (let steps = 0; steps <= plan.steps.length; steps++) {
-        const { parts, kerf } = lyingAfter(job, plan, steps);
+        const { parts, kerf } = layOutPartsAfter(job, plan, steps);
         const bySheet = new Map<number, number>();
         for (const p of parts)
           bySheet.set(p.sheet, (bySheet.get(p.sheet) ?? 0) + areaOf(p) - (p.hole ? areaOf(p.hole) : 0));
@@ -140,7 +147,7 @@ describe('the paper on the table', () => {
         }
       }
       // in the end it is what the plan says, piece by piece
-      const end = lyingAfter(job, plan, plan.steps.length).parts;
+      const end = layOutPartsAfter(job, plan, plan.steps.length).parts;
       const of = (is: 'keep' | 'waste') => end.filter((p) => p.is === is).reduce((sum, p) => sum + areaOf(p), 0);
       expect(of('keep')).toBeCloseTo(plan.totals.keptArea, 6);
       expect(end.filter((p) => p.is === 'begun')).toEqual([]);
@@ -155,10 +162,10 @@ describe('a cut that went wrong', () => {
     const { job, plan } = mats();
     const step = plan.steps[0]!;
     if (step.do !== 'cut') throw new Error('a cut was expected');
-    const left = leftByWrong(job, plan, 0, { setting: step.setting - 0.125, edge: step.edge });
+    const left = computeLeftByWrongCut(job, plan, 0, { setting: step.setting - 0.125, edge: step.edge });
     expect(left).toHaveLength(2);
-    expect(wrongFault(job, plan, 0, { how: 'size', left })).toBeNull();
-    const effects = effectsOf(job, plan, 'page', '2026-05-31', { steps: 0, wrong: { how: 'size', left } });
+    expect(findWrongCutFault(job, plan, 0, { how: 'size', left })).toBeNull();
+    const effects = computeCutEffects(job, plan, 'page', '2026-05-31', { steps: 0, wrong: { how: 'size', left } });
     expect(effects.used).toEqual([{ stock: 's', count: step.sheets.length }]);
     expect(effects.pieces).toEqual([]);
     const area = effects.kept.reduce((sum, k) => sum + Number(evaluate(k.width)) * Number(evaluate(k.height)), 0);
@@ -167,9 +174,9 @@ describe('a cut that went wrong', () => {
   test('further on: what was in hand is no scrap as well, what had come off stays', () => {
     const { job, plan } = mats();
     const steps = 2;
-    const hand = inHandFor(job, plan, steps)!;
-    const before = effectsOf(job, plan, 'page', '2026-05-31', { steps });
-    const after = effectsOf(job, plan, 'page', '2026-05-31', { steps, wrong: { how: 'torn', left: [] } });
+    const hand = partInHandFor(job, plan, steps)!;
+    const before = computeCutEffects(job, plan, 'page', '2026-05-31', { steps });
+    const after = computeCutEffects(job, plan, 'page', '2026-05-31', { steps, wrong: { how: 'torn', left: [] } });
     expect(after.pieces).toEqual(before.pieces);
     const area = (e: typeof after) => e.kept.reduce((sum, k) => sum + evaluate(k.width) * evaluate(k.height), 0);
     const begun = before.used.length === after.used.length && before.used.every((u, i) => u.count === after.used[i]!.count); // prettier-ignore
@@ -178,24 +185,24 @@ describe('a cut that went wrong', () => {
   test('of another paper: that one is used, and the sheet of the order stays', () => {
     const { job, plan } = mats();
     const wrong = { how: 'paper', stock: 'other', left: [{ width: '4', height: '6' }] } as const;
-    const { used, kept } = effectsOf(job, plan, 'page', '2026-05-31', { steps: 0, wrong: { ...wrong, left: [...wrong.left] } }); // prettier-ignore
+    const { used, kept } = computeCutEffects(job, plan, 'page', '2026-05-31', { steps: 0, wrong: { ...wrong, left: [...wrong.left] } }); // prettier-ignore
     expect(used).toEqual([{ stock: 'other', count: plan.steps[0]!.sheets.length }]);
     expect(kept[0]).toMatchObject({ width: '4', height: '6', origin: { stock: 'other' } });
   });
   test('nobody has more left than was in hand, nor after the last cut', () => {
     const { job, plan } = mats();
     const left = [{ width: '12 1/8', height: '1' }];
-    expect(wrongFault(job, plan, 0, { how: 'torn', left })).toBe('left-too-large');
+    expect(findWrongCutFault(job, plan, 0, { how: 'torn', left })).toBe('left-too-large');
     const two = [{ width: '12', height: '7' }, { width: '12', height: '6' }]; // prettier-ignore
-    expect(wrongFault(job, plan, 0, { how: 'torn', left: two })).toBe('left-too-large');
-    expect(wrongFault(job, plan, plan.steps.length, { how: 'torn', left: [] })).toBe('no-such-step');
-    expect(wrongFault(job, plan, 0, { how: 'paper', left: [] })).toBe('no-such-stock');
-    expect(tooLarge([{ width: '3', height: '3' }], { width: 3, height: 3 }, plan)).toBe(false);
+    expect(findWrongCutFault(job, plan, 0, { how: 'torn', left: two })).toBe('left-too-large');
+    expect(findWrongCutFault(job, plan, plan.steps.length, { how: 'torn', left: [] })).toBe('no-such-step');
+    expect(findWrongCutFault(job, plan, 0, { how: 'paper', left: [] })).toBe('no-such-stock');
+    expect(isLargerThanPart([{ width: '3', height: '3' }], { width: 3, height: 3 }, plan)).toBe(false);
   });
   test('a spoiled piece gives what is left of it; one that came out otherwise and will do is what it is', () => {
     const { job, plan } = mats();
-    const all = effectsOf(job, plan, 'page', '2026-05-31');
-    const { pieces, kept } = effectsOf(job, plan, 'page', '2026-05-31', {
+    const all = computeCutEffects(job, plan, 'page', '2026-05-31');
+    const { pieces, kept } = computeCutEffects(job, plan, 'page', '2026-05-31', {
       spoiled: [{ piece: 'mat', copy: 1, left: [{ width: '4', height: '6' }] }],
       measured: [{ piece: 'mat', copy: 2, width: '4 5/16', height: '6 3/8' }],
     });
@@ -222,7 +229,7 @@ describe('a session', () => {
   const done = (step: number, order = 0) => event({ do: 'done', order, step });
   test('doing a step twice, or on two devices, is doing it once', () => {
     const first = done(0);
-    const { state, idle } = sessionOf('one', [first, first, done(0), done(1)], stepsOf);
+    const { state, idle } = foldSession('one', [first, first, done(0), done(1)], stepsOf);
     expect(state.at).toBe(2);
     expect([...idle.values()]).toEqual(['already']);
   });
@@ -236,25 +243,30 @@ describe('a session', () => {
       done(1),
       done(0, 1),
     ];
-    const { state, idle } = sessionOf('one', events, stepsOf);
+    const { state, idle } = foldSession('one', events, stepsOf);
     expect(state).toMatchObject({ order: 1, plans: ['one', 'two'], at: 1, phase: 'cutting' });
     expect([...idle.values()]).toEqual(['too-early', 'order-gone', 'order-gone']);
   });
   test('what went wrong is taken back until the order after it is begun', () => {
     const wrong = [done(0), event({ do: 'wrong', order: 0, step: 1, spoiled: [] })];
     const back = event({ do: 'right', order: 0 });
-    expect(sessionOf('one', [...wrong, back], stepsOf).state).toMatchObject({ order: 0, at: 1, phase: 'cutting' });
+    expect(foldSession('one', [...wrong, back], stepsOf).state).toMatchObject({ order: 0, at: 1, phase: 'cutting' });
     const ordered = [...wrong, event({ do: 'order', order: 1, plan: 'two' })];
-    expect(sessionOf('one', [...ordered, back], stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'] });
-    expect(sessionOf('one', [...ordered, done(0, 1), back], stepsOf).idle.get(back.id)).toBe('over');
+    expect(foldSession('one', [...ordered, back], stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'] });
+    expect(foldSession('one', [...ordered, done(0, 1), back], stepsOf).idle.get(back.id)).toBe('over');
   });
   test('of two that went wrong the last is taken back first, then the one before', () => {
     const wrong = (order: number, step: number) => event({ do: 'wrong', order, step, spoiled: [] });
     const events = [done(0), wrong(0, 1), event({ do: 'order', order: 1, plan: 'two' }), wrong(1, 0)];
-    const one = sessionOf('one', [...events, event({ do: 'right', order: 1 })], stepsOf).state;
+    const one = foldSession('one', [...events, event({ do: 'right', order: 1 })], stepsOf).state;
     expect(one).toMatchObject({ order: 1, at: 0, plans: ['one', 'two'], phase: 'cutting' });
     const both = [...events, event({ do: 'right', order: 1 }), event({ do: 'right', order: 0 })];
-    expect(sessionOf('one', both, stepsOf).state).toMatchObject({ order: 0, at: 1, plans: ['one'], phase: 'cutting' });
+    expect(foldSession('one', both, stepsOf).state).toMatchObject({
+      order: 0,
+      at: 1,
+      plans: ['one'],
+      phase: 'cutting',
+    });
   });
   test('what was measured comes back with an order that was right after all', () => {
     const size = { piece: 'mat', copy: 1, width: '4 5/16', height: '6' };
@@ -263,18 +275,18 @@ describe('a session', () => {
       event({ do: 'measured', order: 0, ...size }),
       event({ do: 'wrong', order: 0, step: 1, spoiled: [] }),
     ];
-    expect(sessionOf('one', events, stepsOf).state.measured.size).toBe(0);
-    const { state } = sessionOf('one', [...events, event({ do: 'right', order: 0 })], stepsOf);
+    expect(foldSession('one', events, stepsOf).state.measured.size).toBe(0);
+    const { state } = foldSession('one', [...events, event({ do: 'right', order: 0 })], stepsOf);
     expect([...state.measured]).toEqual([['mat 1', size]]);
   });
   test('it ends when all is done, and goes on when that is taken back', () => {
     const all = [0, 1, 2, 3, 4].map((s) => done(s));
     const end = event({ do: 'end', order: 0 });
-    expect(sessionOf('one', [...all.slice(1), end], stepsOf).idle.get(end.id)).toBe('too-early');
-    const over = sessionOf('one', [...all, end], stepsOf).state;
+    expect(foldSession('one', [...all.slice(1), end], stepsOf).idle.get(end.id)).toBe('too-early');
+    const over = foldSession('one', [...all, end], stepsOf).state;
     expect(over).toMatchObject({ phase: 'over', ended: end.id });
-    expect(sessionAfter(over, done(4), stepsOf)).toBe('over');
-    expect(sessionAfter(over, event({ do: 'on', order: 0 }), stepsOf)).toMatchObject({ phase: 'cutting', at: 5 });
+    expect(applySessionEvent(over, done(4), stepsOf)).toBe('over');
+    expect(applySessionEvent(over, event({ do: 'on', order: 0 }), stepsOf)).toMatchObject({ phase: 'cutting', at: 5 });
   });
   test('the same events make the same session, whoever sends them twice', () => {
     for (let seed = 1; seed <= 200; seed++) {
@@ -297,7 +309,7 @@ describe('a session', () => {
         ][whole(3) ? 0 : whole(8)] as SessionDeed;
         const e = whole(8) || !events.length ? event(deed) : events[whole(events.length)]!;
         if (!events.includes(e)) {
-          const next = sessionAfter(state, e, stepsOf);
+          const next = applySessionEvent(state, e, stepsOf);
           if (typeof next !== 'string') {
             // by one step at a time, and never past the end of the order
             if (next.order === state.order && deed.do !== 'right') expect(Math.abs(next.at - state.at)).toBeLessThanOrEqual(1); // prettier-ignore
@@ -308,7 +320,7 @@ describe('a session', () => {
         }
         events.push(e);
       }
-      expect(sessionOf('one', events, stepsOf).state).toEqual(state);
+      expect(foldSession('one', events, stepsOf).state).toEqual(state);
     }
   });
 });

@@ -1,4 +1,4 @@
-import { sheetLetter, type Namer, type RecipeId } from '@temnex/core';
+import { formatSheetLetter, type ItemNames, type RecipeId } from '@temnex/core';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
 import { blockBand } from './blockBand.ts';
@@ -59,10 +59,10 @@ const WORDS: Readonly<Record<RecipeId, RecipeText>> = {
 export const recipeText = (recipe: RecipeId): RecipeText => WORDS[recipe];
 
 /** What layers and pieces are called that nobody has named. */
-export const DEFAULT_NAMES: Namer = {
+export const DEFAULT_NAMES: ItemNames = {
   part: (recipe, role, n, item) => WORDS[recipe].part(role, n, item),
   piece: (recipe, role, n, item) => WORDS[recipe].piece(role, n, item),
-  patch: (piece, n, of) => `${piece}, part${of > 1 ? ` ${sheetLetter(n - 1).toLowerCase()}` : ''}`,
+  patch: (piece, n, of) => `${piece}, part${of > 1 ? ` ${formatSheetLetter(n - 1).toLowerCase()}` : ''}`,
 };
 
 export { describeFinish, describeFinishes, type RecipeText, type FormatLength } from './words.ts';

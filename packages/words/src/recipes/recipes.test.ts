@@ -1,5 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, RECIPE_IDS, lengthOf, recipeOf, sayRecipe, ticks, type Finish, type Table } from '@temnex/core';
+import {
+  MARKS,
+  RECIPE_IDS,
+  lengthOf,
+  recipeOf,
+  parseRecipeLine,
+  ticks,
+  type Finish,
+  type LayoutContext,
+} from '@temnex/core';
 import {
   DEFAULT_NAMES,
   SCREEN,
@@ -15,7 +24,7 @@ import {
   describeSuggestion,
 } from '../index.ts';
 
-const tableIn = (unit: 'in' | 'mm'): Table => ({
+const tableIn = (unit: 'in' | 'mm'): LayoutContext => ({
   unit,
   mark: MARKS[unit === 'in' ? '1/16' : '1 mm'],
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
@@ -30,7 +39,7 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
   const inputs = [
     recipe.start(table, newId),
     ...recipe.phrases.flatMap((phrase) => {
-      const said = sayRecipe(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)?.said;
+      const said = parseRecipeLine(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)?.said;
       return said?.ok ? [said.input] : [];
     }),
   ];
@@ -88,7 +97,7 @@ describe.each(RECIPE_IDS)('the words of %s are complete:', (id) => {
   });
   test('every phrase is said back with all its numbers', () => {
     for (const phrase of recipe.phrases) {
-      const said = sayRecipe(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)!.said;
+      const said = parseRecipeLine(phrase, tableIn(phrase.includes('mm') ? 'mm' : 'in'), newId)!.said;
       if (!said.ok) throw new Error(phrase);
       const back = describeParsedInput(id, said.input);
       for (const number of phrase.match(/\d+\/\d+|\b\d+\b/g) ?? []) expect(back).toContain(number);

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, lengthOf, type RecipeId, type Table } from '@temnex/core';
+import { MARKS, lengthOf, type RecipeId, type LayoutContext } from '@temnex/core';
 import { suggestConstructions, recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn, type Started } from '../../construction/started.ts';
@@ -76,7 +76,7 @@ const One = styled.button`
 const [WIDE, HIGH, PAGE] = [216, 176, 150];
 
 /** On a page of the usual size, whatever page one is at. */
-const TABLE: Table = {
+const TABLE: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: lengthOf('12', 'in'), height: lengthOf('12', 'in'), seams: [] },
 };

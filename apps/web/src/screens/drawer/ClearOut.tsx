@@ -1,7 +1,14 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { finderOf, isAnything, monthsAfter, sayFind, sizeOfItem, type DrawerRules } from '@temnex/core';
+import {
+  compileStockQuery,
+  isEmptyQuery,
+  addMonths,
+  parseStockQuery,
+  sizeOfItem,
+  type DrawerRules,
+} from '@temnex/core';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep, useHabits, useRules, useSaveHabits, useSaveRules } from '../../api/queries.ts';
 import { placesIn } from '../../stock/places.ts';
@@ -84,11 +91,14 @@ function ByRule({ rules }: { rules: DrawerRules }) {
   const step = useDrawerStep();
   const { clearOut } = rules;
   const [text, setText] = useState(clearOut.line);
-  const heard = useMemo(() => sayFind(text, habits.unit, placesIn(drawer), today()), [text, habits.unit, drawer]);
-  const asksNothing = heard.ok && isAnything(heard.sought);
+  const heard = useMemo(
+    () => parseStockQuery(text, habits.unit, placesIn(drawer), today()),
+    [text, habits.unit, drawer],
+  );
+  const asksNothing = heard.ok && isEmptyQuery(heard.sought);
   const found = useMemo(() => {
-    if (!heard.ok || isAnything(heard.sought)) return [];
-    const { matches } = finderOf(heard.sought, drawer.papers);
+    if (!heard.ok || isEmptyQuery(heard.sought)) return [];
+    const { matches } = compileStockQuery(heard.sought, drawer.papers);
     // what is held back or kept for a page never goes by a rule
     const going = drawer.stock.filter((s) => matches(s) && !s.reserved && !s.reserves?.length && papers.has(s.paper));
     return ordered(going, 'size', papers, null);
@@ -113,7 +123,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
       {
         onSuccess: ({ id }) => {
           done(id);
-          if (clearOut.everyMonths !== null) set({ next: monthsAfter(today(), clearOut.everyMonths) });
+          if (clearOut.everyMonths !== null) set({ next: addMonths(today(), clearOut.everyMonths) });
         },
       },
     );
@@ -182,7 +192,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
               set(
                 n === ''
                   ? { everyMonths: null, next: null }
-                  : { everyMonths: Number(n), next: clearOut.next ?? monthsAfter(today(), Number(n)) },
+                  : { everyMonths: Number(n), next: clearOut.next ?? addMonths(today(), Number(n)) },
               )
             }
           />

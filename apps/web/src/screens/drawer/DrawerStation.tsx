@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Outlet, useMatch } from 'react-router';
 import { styled } from 'styled-components';
-import { USUAL_HABITS } from '@temnex/core';
+import { DEFAULT_HABITS } from '@temnex/core';
 import { describeDrawerStep } from '@temnex/words';
 import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../api/queries.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
@@ -95,7 +95,7 @@ export function DrawerStation() {
             {
               drawer: drawer.data,
               papers,
-              habits: habits.data.habits ?? USUAL_HABITS,
+              habits: habits.data.habits ?? DEFAULT_HABITS,
               mark: markOf(habits.data.habits),
               done,
             } satisfies DrawerContext

@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { finderOf, isAnything, sayFind, sizeOfItem } from '@temnex/core';
+import { compileStockQuery, isEmptyQuery, parseStockQuery, sizeOfItem } from '@temnex/core';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
@@ -100,15 +100,18 @@ export function LookThrough() {
   // the field never waits for the wall
   const sought = useDeferredValue(line);
   const voice = useMemo(() => ({ mark, figures: 'typeset' }) as const, [mark]);
-  const heard = useMemo(() => sayFind(sought, habits.unit, placesIn(drawer), today()), [sought, habits.unit, drawer]);
+  const heard = useMemo(
+    () => parseStockQuery(sought, habits.unit, placesIn(drawer), today()),
+    [sought, habits.unit, drawer],
+  );
   // while a line is not one, what was found last stays
   const [last, setLast] = useState(heard);
   if (heard !== last && heard.ok) setLast(heard);
   const standing = heard.ok ? heard : last;
   const found = useMemo(() => {
     if (!standing.ok) return [];
-    const { matches, rank } = finderOf(standing.sought, drawer.papers);
-    const all = isAnything(standing.sought) ? drawer.stock : drawer.stock.filter(matches);
+    const { matches, rank } = compileStockQuery(standing.sought, drawer.papers);
+    const all = isEmptyQuery(standing.sought) ? drawer.stock : drawer.stock.filter(matches);
     return ordered(
       all.filter((item) => papers.has(item.paper)),
       order,

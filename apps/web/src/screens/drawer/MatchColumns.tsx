@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import { STOCK_COLUMNS, columnsGuessed, columnsNamed, headingOf, type StockColumn } from '@temnex/core';
+import { STOCK_COLUMNS, guessColumns, matchNamedColumns, headingOf, type StockColumn } from '@temnex/core';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Tick } from '../../ui/Tick.tsx';
@@ -49,12 +49,12 @@ interface MatchProps {
 
 /** Which column of a file is what: guessed by its heading, or by what stands in it, and to be corrected. */
 export function MatchColumns({ name, cells, take, leave }: MatchProps) {
-  const named = useMemo(() => columnsNamed(cells[0] ?? []), [cells]);
+  const named = useMemo(() => matchNamedColumns(cells[0] ?? []), [cells]);
   const [heading, setHeading] = useState(() => named.filter(Boolean).length > 1);
   const [own, setOwn] = useState<Readonly<Record<number, StockColumn | null>>>({});
   const rows = heading ? cells.slice(1) : cells;
   const wide = Math.max(0, ...cells.map((line) => line.length));
-  const guessed = useMemo(() => (heading ? named : columnsGuessed(cells.slice(0, 50))), [heading, named, cells]);
+  const guessed = useMemo(() => (heading ? named : guessColumns(cells.slice(0, 50))), [heading, named, cells]);
   const columns = Array.from({ length: wide }, (_, i) => (i in own ? own[i]! : (guessed[i] ?? null)));
   const missing = !columns.includes('paper')
     ? 'No column says which paper it is.'

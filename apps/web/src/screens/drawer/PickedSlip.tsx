@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { couldMake, placeOf, reservedFor, sizeOfItem, type StockItem } from '@temnex/core';
+import { findScrapUses, placeOf, reservedCountFor, sizeOfItem, type StockItem } from '@temnex/core';
 import type { DrawerStep } from '@temnex/contract';
 import {
   STOCK_KIND_LABELS,
@@ -126,7 +126,7 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
                   says: 'kept-for',
                   change: picked.map((item) => ({
                     stock: item.id,
-                    keep: { page, count: item.quantity - reservedFor(item) + reservedFor(item, page) },
+                    keep: { page, count: item.quantity - reservedCountFor(item) + reservedCountFor(item, page) },
                   })),
                 })
               : undefined
@@ -176,7 +176,7 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
 /** What it would still give, each with the line to go on with. */
 function Gives({ item }: { item: StockItem }) {
   const { habits, mark } = useDrawerContext();
-  const list = useMemo(() => couldMake(item, habits.unit), [item, habits.unit]);
+  const list = useMemo(() => findScrapUses(item, habits.unit), [item, habits.unit]);
   if (!list.length) return <p>Too small for what is usually made.</p>;
   return (
     <section aria-label="What it would still give">

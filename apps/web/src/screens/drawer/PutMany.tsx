@@ -4,11 +4,11 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
 import {
   STOCK_COLUMNS,
-  columnsNamed,
+  matchNamedColumns,
   guessFace,
   headingOf,
   isEmptyRow,
-  rowOf,
+  readTableRow,
   type PaperFace,
   type StockColumn,
 } from '@temnex/core';
@@ -220,7 +220,7 @@ export function PutMany() {
     [set],
   );
   const takeIn = (cells: readonly string[][], columns: readonly (StockColumn | null)[]) => {
-    const more = cells.map((line): Row => ({ ...emptyRow(), cells: rowOf(line, columns) }));
+    const more = cells.map((line): Row => ({ ...emptyRow(), cells: readTableRow(line, columns) }));
     set((was) => [...was.filter((row) => !isEmptyRow(row.cells)), ...more.filter((row) => !isEmptyRow(row.cells))]);
     setMatching(null);
   };
@@ -230,7 +230,7 @@ export function PutMany() {
       if (!/[\t\n]/.test(text.trimEnd())) return;
       event.preventDefault();
       const cells = cellsOf(text);
-      const named = columnsNamed(cells[0] ?? []);
+      const named = matchNamedColumns(cells[0] ?? []);
       // a heading came along: it says what is what
       if (named.filter(Boolean).length > 1) return setMatching({ name: 'what was pasted', cells });
       const from = USUAL.indexOf(column);

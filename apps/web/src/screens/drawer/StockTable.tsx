@@ -1,7 +1,7 @@
 import { memo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
-import { placeOf, reservedFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
+import { placeOf, reservedCountFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
@@ -202,7 +202,7 @@ const InTable = memo(function InTable({ item, paper, mark, start, place, picked,
   const { width, height } = sizeOfItem(item);
   const face = paper.sides[0]!;
   const tile = tileOf(face.look, faceTurn(face, item.turned), 27);
-  const kept = reservedFor(item);
+  const kept = reservedCountFor(item);
   return (
     <Row
       id={`row-${place}`}

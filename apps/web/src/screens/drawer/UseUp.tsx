@@ -2,7 +2,7 @@ import { useMemo, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { finderOf, isAnything, paceOf, sayFind } from '@temnex/core';
+import { compileStockQuery, isEmptyQuery, computePace, parseStockQuery } from '@temnex/core';
 import type { ChallengeRecord } from '@temnex/contract';
 import { formatCount, describeSearchProblem, describePace, describeStockQuery, describeWhyNot } from '@temnex/words';
 import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../api/queries.ts';
@@ -157,15 +157,15 @@ function Challenge({ challenge: c }: { challenge: ChallengeRecord }) {
   const giveUp = useGiveUpChallenge();
   const voice = { mark, figures: 'typeset' } as const;
   const said = useMemo(
-    () => sayFind(c.line, habits.unit, placesIn(drawer), c.from),
+    () => parseStockQuery(c.line, habits.unit, placesIn(drawer), c.from),
     [c.line, c.from, habits.unit, drawer],
   );
   const left = useMemo(() => {
     if (!said.ok) return 0;
-    const { matches } = finderOf(said.sought, drawer.papers);
+    const { matches } = compileStockQuery(said.sought, drawer.papers);
     return drawer.stock.filter(matches).reduce((n, s) => n + s.quantity, 0);
   }, [said, drawer]);
-  const pace = paceOf(c, c.counted, today());
+  const pace = computePace(c, c.counted, today());
   const days = Object.entries(c.days).sort(([a], [b]) => (a < b ? 1 : -1));
   return (
     <One>
@@ -221,17 +221,20 @@ function Begin() {
   const [to, setTo] = useState(() => plusDays(today(), 5));
   const [rest, setRest] = useState('');
   const voice = { mark, figures: 'typeset' } as const;
-  const said = useMemo(() => sayFind(line, habits.unit, placesIn(drawer), from), [line, habits.unit, drawer, from]);
+  const said = useMemo(
+    () => parseStockQuery(line, habits.unit, placesIn(drawer), from),
+    [line, habits.unit, drawer, from],
+  );
   const there = useMemo(() => {
     if (!said.ok) return 0;
-    const { matches } = finderOf(said.sought, drawer.papers);
+    const { matches } = compileStockQuery(said.sought, drawer.papers);
     return drawer.stock.filter(matches).reduce((n, s) => n + s.quantity, 0);
   }, [said, drawer]);
   const many = /^\d{1,5}$/.test(pieces.trim()) ? Number(pieces) : 0;
   // why it cannot be begun so
   const not = !said.ok
     ? describeSearchProblem(said.problem)
-    : isAnything(said.sought)
+    : isEmptyQuery(said.sought)
       ? 'That would be everything: say what counts.'
       : !many || many > 10_000
         ? 'How many pieces: a number from 1 to 10 000.'
@@ -291,7 +294,7 @@ function Begin() {
           <Label>what you call it</Label>
           <Input autoComplete="off" maxLength={80} placeholder={line} />
         </TypedField>
-        <p role="status">{not ?? describePace(paceOf({ pieces: many, from, to }, 0, from))}</p>
+        <p role="status">{not ?? describePace(computePace({ pieces: many, from, to }, 0, from))}</p>
         <Strong type="submit" isDisabled={not !== null || begin.isPending}>
           Set out
         </Strong>

@@ -1,7 +1,7 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
-import { cornersOf, inUnit, reservedFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
+import { cornersOf, inUnit, reservedCountFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
 import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { useInnerWidth } from '../../ui/useInnerWidth.ts';
@@ -206,7 +206,7 @@ interface OnWallProps {
 /** What is said of an item by its name: `4 × 6 scrap of Teal swell, 2 of it, in box 1`. */
 export function itemName(item: StockItem, paper: Paper, mark: Mark): string {
   const { width, height } = sizeOfItem(item);
-  const kept = reservedFor(item);
+  const kept = reservedCountFor(item);
   return [
     `${formatSize(width, height, { mark, figures: 'plain' })} ${STOCK_KIND_LABELS[item.kind]}${item.outline ? describeOddShape(item.outline.length) : ''} of ${paper.name}`,
     item.quantity > 1 ? `${item.quantity} of it` : '',

@@ -3,16 +3,16 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import {
   isSheet,
-  keptForNothing,
+  findStaleReservations,
   sizeOfItem,
-  toBuy,
-  wantedByPaper,
-  wantedNotes,
-  type Enough,
-  type PaperWanted,
+  buildShoppingList,
+  collectPaperDemand,
+  collectDemandNotes,
+  type SupplyCheck,
+  type PaperDemand,
   type StockItem,
-  type ToBuy,
-  type WantedNote,
+  type ShoppingEntry,
+  type DemandNote,
 } from '@temnex/core';
 import { formatPurchase, formatCost, formatCount, describeEnough, formatSize, describeStock } from '@temnex/words';
 import { useDrawerStep, useWanting } from '../../api/queries.ts';
@@ -151,14 +151,14 @@ export function WantedScreen() {
   const { drawer, papers, habits } = useDrawerContext();
   const wanting = useWanting();
   const pages = wanting.data;
-  const wanted = useMemo(() => wantedByPaper(pages ?? []), [pages]);
+  const wanted = useMemo(() => collectPaperDemand(pages ?? []), [pages]);
   const { found, done, failed } = useEnough(wanted, drawer, habits.unit);
   const names = useMemo(() => new Map((pages ?? []).map((p) => [p.id, p.name])), [pages]);
   const without = useMemo(() => (pages ?? []).filter((p) => p.pieces.some((piece) => !piece.wish)), [pages]);
-  const buy = useMemo(() => toBuy([...found.values()], papers), [found, papers]);
+  const buy = useMemo(() => buildShoppingList([...found.values()], papers), [found, papers]);
   // what is short comes first, then what is wanted most
   const rows = useMemo(() => {
-    const short = (w: PaperWanted) => (found.get(w.paper)?.buy.count || found.get(w.paper)?.beyond.length ? 0 : 1);
+    const short = (w: PaperDemand) => (found.get(w.paper)?.buy.count || found.get(w.paper)?.beyond.length ? 0 : 1);
     return [...wanted].sort((a, b) => short(a) - short(b));
   }, [wanted, found]);
   // all measures at one scale
@@ -166,7 +166,7 @@ export function WantedScreen() {
     () => Math.max(1, ...wanted.map((w) => Math.max(w.area, areaOf(drawer.stock.filter((s) => s.paper === w.paper))))),
     [wanted, drawer.stock],
   );
-  const lost = useMemo(() => keptForNothing(pages ?? [], drawer.stock), [pages, drawer.stock]);
+  const lost = useMemo(() => findStaleReservations(pages ?? [], drawer.stock), [pages, drawer.stock]);
   if (wanting.error)
     return (
       <Trouble
@@ -227,8 +227,8 @@ const areaOf = (stock: readonly StockItem[]): number =>
   stock.reduce((n, s) => n + (s.reserved ? 0 : sizeOfItem(s).width * sizeOfItem(s).height * s.quantity), 0);
 
 interface OnePaperProps {
-  wanted: PaperWanted;
-  enough: Enough | null;
+  wanted: PaperDemand;
+  enough: SupplyCheck | null;
   names: ReadonlyMap<string, string>;
   /** The largest area of all, which is as long as there is room. */
   most: number;
@@ -237,7 +237,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
   const { drawer, papers, mark } = useDrawerContext();
   const paper = papers.get(wanted.paper);
   const there = useMemo(() => drawer.stock.filter((s) => s.paper === wanted.paper), [drawer.stock, wanted.paper]);
-  const notes = useMemo(() => wantedNotes(wanted, drawer), [wanted, drawer]);
+  const notes = useMemo(() => collectDemandNotes(wanted, drawer), [wanted, drawer]);
   const kept = there.flatMap((s) => s.reserves ?? []);
   const nameOf = (id: string) => names.get(id) ?? 'a page';
   const face = paper?.sides[0];
@@ -296,7 +296,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
   );
 }
 
-function noteWords(note: WantedNote, nameOf: (id: string) => string): string {
+function noteWords(note: DemandNote, nameOf: (id: string) => string): string {
   const list = (ids: readonly string[]) =>
     `${ids.slice(0, 3).map(nameOf).join(', ')}${ids.length > 3 ? ` and ${ids.length - 3} more` : ''}`;
   switch (note.code) {
@@ -310,7 +310,7 @@ function noteWords(note: WantedNote, nameOf: (id: string) => string): string {
 }
 
 /** What is kept for pages that do not want it, to be set free with a press. */
-function KeptForNothing({ notes, names }: { notes: readonly WantedNote[]; names: ReadonlyMap<string, string> }) {
+function KeptForNothing({ notes, names }: { notes: readonly DemandNote[]; names: ReadonlyMap<string, string> }) {
   const { drawer, done } = useDrawerContext();
   const step = useDrawerStep();
   const pages = new Set(notes.flatMap((n) => (n.code === 'kept-for-nothing' ? [n.page] : [])));
@@ -332,7 +332,15 @@ function KeptForNothing({ notes, names }: { notes: readonly WantedNote[]; names:
   );
 }
 
-function Buying({ buy, done, names }: { buy: readonly ToBuy[]; done: boolean; names: ReadonlyMap<string, string> }) {
+function Buying({
+  buy,
+  done,
+  names,
+}: {
+  buy: readonly ShoppingEntry[];
+  done: boolean;
+  names: ReadonlyMap<string, string>;
+}) {
   const { papers, mark } = useDrawerContext();
   const voice = { mark, figures: 'typeset' } as const;
   const known = buy.filter((b) => b.cost !== null);

@@ -1,4 +1,4 @@
-import { colourOrder, placeOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core';
+import { colourRank, placeOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core';
 
 /** In which order what was found lies. `fitting`: what fits what is looked for best comes first, where something says so. */
 export const ORDERS = ['fitting', 'colour', 'size', 'newest', 'paper', 'place'] as const;
@@ -27,7 +27,7 @@ export function ordered(
   const colourOf = (id: string) => {
     let key = colours.get(id);
     const ground = papers.get(id)?.sides[0]?.look.ground;
-    if (key === undefined) colours.set(id, (key = ground === undefined ? Infinity : colourOrder(ground)));
+    if (key === undefined) colours.set(id, (key = ground === undefined ? Infinity : colourRank(ground)));
     return key;
   };
   const key: (item: StockItem) => number | string =

@@ -1,7 +1,7 @@
 import {
   areaWithin,
-  crossesItself,
-  exactText,
+  isSelfCrossing,
+  formatExactLength,
   ticks,
   type LengthText,
   type Mark,
@@ -40,9 +40,9 @@ export function tracedAs(corners: readonly Spot[], unit: StockItem['unit']): Tra
   if (corners.length > 60) return { ok: false, why: 'many' };
   const [left, bottom] = [Math.min(...corners.map((p) => p.x)), Math.min(...corners.map((p) => p.y))];
   const moved = corners.map((p): Point => ({ x: ticks(p.x - left), y: ticks(p.y - bottom) }));
-  if (crossesItself(moved)) return { ok: false, why: 'crosses' };
+  if (isSelfCrossing(moved)) return { ok: false, why: 'crosses' };
   if (!areaWithin(moved)) return { ok: false, why: 'nothing' };
-  const text = (t: number): LengthText => (t ? exactText(ticks(t), unit) : 0);
+  const text = (t: number): LengthText => (t ? formatExactLength(ticks(t), unit) : 0);
   return {
     ok: true,
     outline: moved.map((p) => [text(p.x), text(p.y)]),

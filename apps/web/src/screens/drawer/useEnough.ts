@@ -1,21 +1,21 @@
 import { useEffect, useState } from 'react';
-import type { Drawer, Enough, PaperWanted, Unit } from '@temnex/core';
+import type { Drawer, SupplyCheck, PaperDemand, Unit } from '@temnex/core';
 import type { FromWanting, ToWanting } from '../../planner/wanting.worker.ts';
 
 export interface EnoughState {
-  readonly found: ReadonlyMap<string, Enough>;
+  readonly found: ReadonlyMap<string, SupplyCheck>;
   readonly done: boolean;
   readonly failed: boolean;
 }
 const NONE: EnoughState = { found: new Map(), done: false, failed: false };
 
 /** Whether what there is is enough for what is wanted, paper by paper, as it is worked out in a worker. */
-export function useEnough(wanted: readonly PaperWanted[], drawer: Drawer, unit: Unit): EnoughState {
+export function useEnough(wanted: readonly PaperDemand[], drawer: Drawer, unit: Unit): EnoughState {
   const [state, setState] = useState(NONE);
   useEffect(() => {
     if (!wanted.length) return;
     const worker = new Worker(new URL('../../planner/wanting.worker.ts', import.meta.url), { type: 'module' });
-    let found = new Map<string, Enough>();
+    let found = new Map<string, SupplyCheck>();
     worker.onmessage = ({ data }: MessageEvent<FromWanting>) => {
       if (data.kind === 'done') return setState((was) => ({ ...was, done: true }));
       found = new Map([...found, ...data.enough.map((e) => [e.paper, e] as const)]);

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { createGlobalStyle, styled } from 'styled-components';
-import { bagIsFull, cutOf, lackingIn, nameOfBag, packingList, ticks } from '@temnex/core';
+import { isBagFull, cutCountOf, missingCountInBag, nameOfBag, buildPackingList, ticks } from '@temnex/core';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { formatCount } from '@temnex/words';
 import { NARROW, scrollsSideways } from '../../theme/global.ts';
@@ -163,7 +163,7 @@ export function KitScreen() {
   const [paper, setPaper] = usePrinterPaper(page.unit);
   const [skip, setSkip] = useState(false);
   const [draft, setDraft] = useState<string | null>(null);
-  const lines = packingList(derived.pieces, page.copies, (piece) => cutOf(cutState, piece));
+  const lines = buildPackingList(derived.pieces, page.copies, (piece) => cutCountOf(cutState, piece));
   // Until an order is planned nobody knows what cannot be cut.
   const { order } = context.cutting;
   const missing = (piece: string): number =>
@@ -172,7 +172,7 @@ export function KitScreen() {
   const paperOf = (piece: string) => derived.pieces.find((p) => p.id === piece)?.wish?.papers[0];
   const names = new Map(context.drawer.papers.map((p) => [p.id, p.name]));
   const bags = Array.from({ length: page.copies }, (_, i) => i + 1);
-  const full = bags.filter((bag) => bagIsFull(lines, bag));
+  const full = bags.filter((bag) => isBagFull(lines, bag));
   const listed = skip ? bags.filter((bag) => !full.includes(bag)) : bags;
   const called = (bag: number) => nameOfBag(page, bag) ?? `Bag ${bag}`;
   const typed = draft ?? (page.bags ?? []).join('\n');
@@ -289,12 +289,12 @@ export function KitScreen() {
                     {lines.map((l) => (
                       <li key={l.piece}>
                         <i aria-hidden="true" />
-                        <b>{l.each - lackingIn(l, bag, missing(l.piece))}</b>
+                        <b>{l.each - missingCountInBag(l, bag, missing(l.piece))}</b>
                         <span>
                           {l.name}
                           {paperOf(l.piece) ? `, ${names.get(paperOf(l.piece)!) ?? ''}` : ''}
-                          {lackingIn(l, bag, missing(l.piece)) ? (
-                            <strong>: {lackingIn(l, bag, missing(l.piece))} can’t be cut, no paper left</strong>
+                          {missingCountInBag(l, bag, missing(l.piece)) ? (
+                            <strong>: {missingCountInBag(l, bag, missing(l.piece))} can’t be cut, no paper left</strong>
                           ) : null}
                         </span>
                         <SizeFigure width={ticks(l.width)} height={ticks(l.height)} mark={derived.mark} bare />

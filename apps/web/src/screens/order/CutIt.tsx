@@ -1,7 +1,7 @@
 import { useEffect, useEffectEvent, useState, type Dispatch, type ReactNode, type SetStateAction } from 'react';
 import { hashKey } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import { isSpare, partsAfter, type Job, type Plan } from '@temnex/core';
+import { isSpare, collectPartsAfter, type Job, type Plan } from '@temnex/core';
 import { CAUTION, formatCount, type DescribeBagOf } from '@temnex/words';
 import { useBeginSession } from '../trimmer/useBeginSession.ts';
 import type { useCut } from '../../api/queries.ts';
@@ -85,7 +85,7 @@ export function CutIt({
 }: CutItProps) {
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const partly = done !== null && done < plan.steps.length;
-  const off = partsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
+  const off = collectPartsAfter(job, plan, done ?? plan.steps.length).flatMap((p) => ('piece' in p ? [p.piece] : []));
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   // kept, it comes back as another object, its keys in another order, but the same plan
   const isThis = pressed !== null && (pressed.plan === plan || hashKey([pressed.plan]) === hashKey([plan]));

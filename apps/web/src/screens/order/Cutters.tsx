@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { MARKS, calibrationOf, exactText, parseLength, ticks, type Habits, type StripMeasured } from '@temnex/core';
+import {
+  MARKS,
+  computeCalibration,
+  formatExactLength,
+  parseLength,
+  ticks,
+  type Habits,
+  type StripMeasured,
+} from '@temnex/core';
 import { formatLength } from '@temnex/words';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -142,7 +150,7 @@ function CalibrationStrip({
     const read = said === undefined ? null : parseLength(said, unit);
     return read?.ok ? [{ set, measured: said! }] : [];
   });
-  const found = calibrationOf(strips, unit);
+  const found = computeCalibration(strips, unit);
   const voice = { mark: unit === 'in' ? MARKS['1/64'] : MARKS['0.5 mm'], figures: 'typeset' } as const;
   const says = !found
     ? ''
@@ -181,7 +189,7 @@ function CalibrationStrip({
       {found && !apart && strips.length > 1 ? (
         <Plain
           onPress={() => {
-            onTake(found.long === 0 ? 0 : exactText(ticks(found.long), unit));
+            onTake(found.long === 0 ? 0 : formatExactLength(ticks(found.long), unit));
             setMeasured({});
           }}
         >

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { wantedOf, type PieceToCut } from '@temnex/core';
+import { wantedCountOf, type PieceToCut } from '@temnex/core';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { faceOf } from '../../ui/Swatch.tsx';
@@ -33,7 +33,7 @@ const LARGER = 1.5;
 export function Finished({ context }: { context: PageContext }) {
   const { derived, drawer, editor, settled, id } = context;
   const { pieces } = derived;
-  const many = (piece: PieceToCut) => wantedOf(piece, editor.page);
+  const many = (piece: PieceToCut) => wantedCountOf(piece, editor.page);
   const scale = scaleFor(pieces, []) * LARGER;
   return (
     <>

@@ -1,6 +1,14 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { letterOfSheet, offcutChoices, sheetOfPlan, type Drawer, type Job, type Mark, type Plan } from '@temnex/core';
+import {
+  letterOfSheet,
+  listOffcutChoices,
+  readSheetOfPlan,
+  type Drawer,
+  type Job,
+  type Mark,
+  type Plan,
+} from '@temnex/core';
 import { drawSheet } from '@temnex/drawing';
 import { STOCK_KIND_LABELS, describeOffcutChoice, formatSize } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
@@ -32,8 +40,8 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
   const choices = useMemo(
     () =>
       plan.sheets.map((_, i) => {
-        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : sheetOfPlan(job, plan, i);
-        return sheet ? offcutChoices(sheet, job) : [];
+        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : readSheetOfPlan(job, plan, i);
+        return sheet ? listOffcutChoices(sheet, job) : [];
       }),
     [plan, job],
   );

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { takeWayOut, type Job, type Missing, type Taken, type WayOut } from '@temnex/core';
+import { applyWayOut, type Job, type Missing, type WayOutChange, type WayOut } from '@temnex/core';
 import { describeMissing } from '@temnex/words';
 import { useAddStock, useChangeStock } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -34,10 +34,10 @@ export function Short({ missing, job, context, planning }: ShortProps) {
   const { why, help } = describeMissing(missing, job, { mark: derived.mark, figures: 'typeset' });
   // only what this part can be changed to
   const ways = missing.help.flatMap((way, i) => {
-    const taken = takeWayOut(editor.page, derived, missing.piece, way.how);
+    const taken = applyWayOut(editor.page, derived, missing.piece, way.how);
     return taken ? [{ taken, action: ACTION[way.how.do], says: help[i]! }] : [];
   });
-  const take = (taken: Taken) => {
+  const take = (taken: WayOutChange) => {
     if ('page' in taken) editor.change(taken.page);
     else if ('item' in taken) drawer.mutate({ id: taken.item, change: taken.change });
     else putIn.mutate(taken.bought);

@@ -3,10 +3,10 @@ import { styled } from 'styled-components';
 import {
   isSpare,
   letterOfSheet,
-  wantedAs,
-  orderOf,
-  partAt,
-  sheetsUsedWhole,
+  pagePieceIdOf,
+  buildOrderSteps,
+  findPart,
+  findSheetsUsedWhole,
   type Crop,
   type Drawer,
   type Job,
@@ -87,7 +87,7 @@ const FRAME = { width: 217, height: 172 };
 function pagesOf(plan: Plan, step: Plan['steps'][number], path: string | null, bagOf: DescribeBagOf | null): string {
   if (step.do !== 'cut' || path === null || !bagOf) return '';
   const pages = step.sheets.flatMap((at) => {
-    const [only, more] = partAt(plan.sheets[at]!.tree, path).nodes;
+    const [only, more] = findPart(plan.sheets[at]!.tree, path).nodes;
     if (!only || more || !only.holds || typeof only.holds !== 'object' || isSpare(only.holds.piece)) return [];
     return bagOf(only.holds.piece, only.holds.copy) ?? [];
   });
@@ -101,9 +101,9 @@ export type PhotoOf = (piece: string) => { readonly file: string; readonly crop:
 function photosOf(plan: Plan, step: Extract<Plan['steps'][number], { do: 'cut' }>, photoOf: PhotoOf) {
   const found = [step.off, step.rest].flatMap((path) => {
     if (path === null) return [];
-    const [only, more] = partAt(plan.sheets[step.sheets[0]!]!.tree, path).nodes;
+    const [only, more] = findPart(plan.sheets[step.sheets[0]!]!.tree, path).nodes;
     const piece = only && !more && typeof only.holds === 'object' ? only.holds.piece : null;
-    return piece === null ? [] : (photoOf(wantedAs(piece)) ?? []);
+    return piece === null ? [] : (photoOf(pagePieceIdOf(piece)) ?? []);
   });
   return found.filter((photo, i) => found.findIndex((other) => other.file === photo.file) === i);
 }
@@ -125,7 +125,7 @@ interface StoryProps {
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
 export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }: StoryProps) {
   const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
-  const order = useMemo(() => orderOf(job, plan), [job, plan]);
+  const order = useMemo(() => buildOrderSteps(job, plan), [job, plan]);
   const begun = new Set<number>();
   const taken = plan.steps.map((step) => {
     const fresh = step.sheets.filter((s) => !begun.has(s));
@@ -153,7 +153,7 @@ export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }:
           />
         ),
       )}
-      {sheetsUsedWhole(plan).map((s) => (
+      {findSheetsUsedWhole(plan).map((s) => (
         <Frame key={`whole-${s}`}>
           <Says>
             <p>no cut</p>

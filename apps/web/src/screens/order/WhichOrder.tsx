@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { handlingOf, reordered, type Habits, type InOrder, type Job, type Plan } from '@temnex/core';
+import { measureHandling, reorderPlan, type Habits, type CutOrderKind, type Job, type Plan } from '@temnex/core';
 import { CUT_ORDER_LABELS, describeHandling } from '@temnex/words';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Tick } from '../../ui/Tick.tsx';
@@ -26,7 +26,7 @@ const Two = styled.fieldset`
     }
   }
 `;
-const ORDERS: readonly InOrder[] = ['by-setting', 'sheet-by-sheet'];
+const ORDERS: readonly CutOrderKind[] = ['by-setting', 'sheet-by-sheet'];
 /** Of more cuts than these the other order is not worked out beside: it would keep the screen waiting. */
 const MOST_CUTS = 200;
 
@@ -45,12 +45,12 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
   const chosen = habits.order ?? 'by-setting';
   const other = ORDERS.find((order) => order !== job.order)!;
   const otherwise = useMemo(
-    () => (planning || plan.totals.cuts > MOST_CUTS ? null : reordered(job, plan, other)),
+    () => (planning || plan.totals.cuts > MOST_CUTS ? null : reorderPlan(job, plan, other)),
     [plan, job, other, planning],
   );
   const says = (of: Plan): string => {
-    const words = describeHandling(handlingOf(of));
-    return of !== plan && words === describeHandling(handlingOf(plan)) ? 'comes to the same here' : words;
+    const words = describeHandling(measureHandling(of));
+    return of !== plan && words === describeHandling(measureHandling(plan)) ? 'comes to the same here' : words;
   };
   if (plan.sheets.filter(({ tree }) => tree.cut).length < 2) return null;
   return (

@@ -1,10 +1,10 @@
-import type { Job, Plan, jobOfPage } from '@temnex/core';
+import type { Job, Plan, buildPageJob } from '@temnex/core';
 import type { PlannerState, Plans } from '../../planner/usePlanner.ts';
 
 /** How the cutting order of a page stands. */
 export type CuttingOrder =
   | { status: 'loading' }
-  | { status: 'blocked'; problem: Extract<ReturnType<typeof jobOfPage>, { ok: false }>['problem'] }
+  | { status: 'blocked'; problem: Extract<ReturnType<typeof buildPageJob>, { ok: false }>['problem'] }
   | { status: 'unplanned'; state: PlannerState }
   | {
       status: 'shown';

@@ -5,7 +5,7 @@ import { useState, type ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import {
   MARKS,
-  USUAL_HABITS,
+  DEFAULT_HABITS,
   derivePage,
   planAims,
   readJob,
@@ -85,7 +85,7 @@ function WithPage({ children }: { children: (context: PageContext) => ReactNode 
   const [now, setNow] = useState(page);
   held = now;
   const editor = { page: now, change: setNow } as PageContext['editor'];
-  return children({ id: 'p1', editor, derived: derivePage(now), habits: USUAL_HABITS } as PageContext);
+  return children({ id: 'p1', editor, derived: derivePage(now), habits: DEFAULT_HABITS } as PageContext);
 }
 
 describe('the three aims', () => {
@@ -258,7 +258,7 @@ test('habits: what the trimmer can do, and hidden centres with their edge to glu
   shown(
     <WithPage>
       {(context) => (
-        <HabitsForm context={{ ...context, habits: { ...USUAL_HABITS, centres: '1/2' } }} again={() => {}} planned />
+        <HabitsForm context={{ ...context, habits: { ...DEFAULT_HABITS, centres: '1/2' } }} again={() => {}} planned />
       )}
     </WithPage>,
   );

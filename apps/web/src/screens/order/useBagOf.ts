@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bagOfCopy, cutOf, nameOfBag, wantedAs } from '@temnex/core';
+import { bagOfCopy, cutCountOf, nameOfBag, pagePieceIdOf } from '@temnex/core';
 import { describeCopy, type DescribeBagOf } from '@temnex/words';
 import type { PageContext } from '../page/context.ts';
 
@@ -10,8 +10,8 @@ export function useBagOf({ editor, derived, cutState }: PageContext): DescribeBa
     if (page.copies < 2) return null;
     const perPage = new Map(derived.pieces.map((p) => [p.id, p.quantity]));
     return (piece, copy) => {
-      const of = wantedAs(piece);
-      const bag = bagOfCopy(copy, perPage.get(of) ?? 1, cutOf(cutState, of));
+      const of = pagePieceIdOf(piece);
+      const bag = bagOfCopy(copy, perPage.get(of) ?? 1, cutCountOf(cutState, of));
       return describeCopy(bag, page.copies, nameOfBag(page, bag));
     };
   }, [page, derived, cutState]);

@@ -2,7 +2,7 @@ import { beforeEach, expect, jest, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import { USUAL_HABITS, derivePage, planAims, readJob, type Basis, type JobDocument } from '@temnex/core';
+import { DEFAULT_HABITS, derivePage, planAims, readJob, type Basis, type JobDocument } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { askedOfServer, type Asked } from '../../askedOfServer.ts';
 import type { FromWorker } from '../../planner/messages.ts';
@@ -53,7 +53,7 @@ const at = (aim: PageContext['habits']['aim'], habits: number) =>
   ({
     ...{ id: 'p1', editor: { page, saving: 'saved' }, derived: derivePage(page) },
     drawer: { papers: [chalk], stock: [{ ...sheet, trim, turned: 0, reserved: false, origin: null }] },
-    ...{ habits: { ...USUAL_HABITS, aim }, basis: basis(habits), cut: [], cuttings: [] },
+    ...{ habits: { ...DEFAULT_HABITS, aim }, basis: basis(habits), cut: [], cuttings: [] },
   }) as unknown as PageContext;
 const withClient = () => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { hashKey } from '@tanstack/react-query';
-import { jobOfPage, readJob, sameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
+import { buildPageJob, readJob, isSameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
 import { useIsSavingHabits, usePlan, useStorePlan } from '../../api/queries.ts';
 import { usePlanner, type Plans } from '../../planner/usePlanner.ts';
 import type { PageContext, PageFacts } from '../page/context.ts';
@@ -21,12 +21,12 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
   const { state, of, plan: start, stop: standing } = usePlanner();
   const { aim } = habits;
   const wanted = useMemo(
-    () => jobOfPage(name, derived, drawer, habits, cut, { copies, spares, first }),
+    () => buildPageJob(name, derived, drawer, habits, cut, { copies, spares, first }),
     [name, derived, drawer, habits, cut, copies, spares, first],
   );
   const text = wanted.ok ? asked(wanted.job) : null;
   // the server made the stored one from exactly this state, or it does not answer what is asked
-  const stands = Boolean(stored.data && basis && sameBasis(stored.data.basis, basis));
+  const stands = Boolean(stored.data && basis && isSameBasis(stored.data.basis, basis));
   const fits = text !== null && stands && stored.data?.plan.aim === aim;
   const ready = stored.isFetched && basis !== null;
   // of a plan that was begun, the sheets not touched keep their cuts
@@ -62,7 +62,7 @@ export function useCuttingOrder(context: PageFacts, wait = 0): PageContext['cutt
     // a plan for habits that the server does not know yet would be refused
     if (isSavingHabits()) return;
     // sent once for a state; when that proves to have been an older one, sent again
-    if (sent.current?.plan === plan && sameBasis(sent.current.basis, basis)) return;
+    if (sent.current?.plan === plan && isSameBasis(sent.current.basis, basis)) return;
     if (stored.data && fits && hashKey([stored.data.plan]) === hashKey([plan])) return;
     sent.current = { plan, basis };
     mutate({ basis, plan });

@@ -4,7 +4,7 @@ import {
   fieldKey,
   followLength,
   recipeOf,
-  samePath,
+  isSamePath,
   stopFollowing,
   type DerivedItem,
   type DerivedPage,
@@ -67,7 +67,7 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
     ...(layer === undefined ? {} : { layer }),
   };
   const next = followLength(page, derived, id, follow);
-  const already = follows.some((f) => samePath(f.path, field.path));
+  const already = follows.some((f) => isSamePath(f.path, field.path));
   const nameOf = ({ of: item, layer: key }: Follow) => {
     const found = derived.items.get(item);
     return (

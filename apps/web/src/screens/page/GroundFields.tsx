@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { inOtherUnit, type Page } from '@temnex/core';
+import { convertPageUnit, type Page } from '@temnex/core';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
@@ -28,7 +28,7 @@ export function GroundFields({ page, change }: { page: Page; change: (page: Page
           onChange={(id) => {
             const size = PAGE_SIZES.find((s) => s.id === id);
             if (!size) return;
-            const inUnit = inOtherUnit(page, size.unit);
+            const inUnit = convertPageUnit(page, size.unit);
             change({ ...inUnit, ground: { ...inUnit.ground, width: size.width, height: size.height } });
           }}
         />
@@ -53,7 +53,7 @@ export function GroundFields({ page, change }: { page: Page; change: (page: Page
             { id: 'in', name: 'inches' },
             { id: 'mm', name: 'millimetres' },
           ]}
-          onChange={(unit) => change(inOtherUnit(page, unit))}
+          onChange={(unit) => change(convertPageUnit(page, unit))}
         />
         <Choice
           label="marks"

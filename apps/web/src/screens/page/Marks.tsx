@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { markOf, type DerivedPage, type Measuring, type Measurings } from '@temnex/core';
+import { computeCornerMark, type DerivedPage, type MeasuredEdge, type MeasuredEdges } from '@temnex/core';
 import { formatLengthWithDifference, type Voice } from '@temnex/words';
 import { Choice } from '../../ui/Choice.tsx';
 import { QuietLink } from '../../ui/buttons.tsx';
@@ -36,16 +36,16 @@ const Ways = styled.div`
 `;
 const PAGES = { left: ', left page', right: ', right page' } as const;
 
-type Way = `${Measuring['of']} ${Measuring['from']}`;
+type Way = `${MeasuredEdge['of']} ${MeasuredEdge['from']}`;
 const WAYS: readonly Way[] = ['low low', 'middle low', 'high low', 'high high', 'middle high', 'low high'];
 const NAMES = {
   across: { low: 'left edge', middle: 'middle', high: 'right edge', from: { low: 'the left', high: 'the right' } },
   upDown: { low: 'bottom edge', middle: 'middle', high: 'top edge', from: { low: 'the bottom', high: 'the top' } },
 } as const;
-const nameOf = (axis: keyof Measurings, { of, from }: Measuring): string =>
+const nameOf = (axis: keyof MeasuredEdges, { of, from }: MeasuredEdge): string =>
   `${NAMES[axis][of]} from ${NAMES[axis].from[from]}`;
-const measuringOf = (way: Way): Measuring => {
-  const [of, from] = way.split(' ') as [Measuring['of'], Measuring['from']];
+const measuringOf = (way: Way): MeasuredEdge => {
+  const [of, from] = way.split(' ') as [MeasuredEdge['of'], MeasuredEdge['from']];
   return { of, from };
 };
 
@@ -53,15 +53,15 @@ interface MarksProps {
   id: string;
   derived: DerivedPage;
   chosen: readonly string[];
-  measurings: Measurings;
-  setMeasurings: (measurings: Measurings) => void;
+  measurings: MeasuredEdges;
+  setMeasurings: (measurings: MeasuredEdges) => void;
 }
 
 /** What to pencil before anything is glued: where every part lies, always from the same two edges of the page. */
 export function Marks({ id, derived, chosen, measurings, setMeasurings }: MarksProps) {
   const marks = derived.parts
     .filter((part) => !part.along && (!chosen.length || chosen.includes(part.item)))
-    .map((part) => markOf(derived, part, measurings))
+    .map((part) => computeCornerMark(derived, part, measurings))
     .filter(({ x, y }) => x !== 0 || y !== 0);
   if (!marks.length) return null;
   const voice: Voice = { mark: derived.mark, figures: 'typeset' };

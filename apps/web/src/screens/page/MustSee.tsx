@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { exactText, ticks, type Item, type Page, type Part } from '@temnex/core';
+import { formatExactLength, ticks, type Item, type Page, type Part } from '@temnex/core';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 
@@ -37,7 +37,7 @@ export function MustSee({ page, part, change }: { page: Page; part: Part; change
       }),
     });
   const own = all.flatMap((one, i) => (one.layer === part.key ? [{ one, i }] : []));
-  const third = (n: number) => exactText(ticks(Math.max(1, Math.round(n / 3))), page.unit);
+  const third = (n: number) => formatExactLength(ticks(Math.max(1, Math.round(n / 3))), page.unit);
   return (
     <Where>
       <summary>{own.length ? `Must stay to be seen: ${own.length}` : 'Something on it must stay to be seen'}</summary>

@@ -2,13 +2,13 @@ import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import {
   TICKS_PER_UNIT,
-  caughtAt,
-  markOf,
-  measuredOf,
-  placedWith,
+  findSnapTarget,
+  computeCornerMark,
+  measuredSpansOf,
+  partPlacedWith,
   type Axis,
-  type Catch,
-  type Measurings,
+  type SnapTarget,
+  type MeasuredEdges,
   type DerivedPage,
   type Drawer,
   type Part,
@@ -64,7 +64,7 @@ interface PagePictureProps {
   selected: string | null;
   /** The selected item as it is worked on. */
   made: Made | null;
-  measurings: Measurings;
+  measurings: MeasuredEdges;
   /** Its layers are pressed and dragged over, and not moved. */
   byHand: boolean;
   onSelect: (part: string) => void;
@@ -77,14 +77,14 @@ interface PagePictureProps {
   /** Lets the item of a part go where it has caught something, those chosen with it moved as far. */
   onDrop: (part: Part, spot: { readonly x: number; readonly y: number }, caught: Caught) => void;
   /** What it can catch on. */
-  catchesFor: (item: string) => readonly Catch[];
-  catchSays: (one: Catch) => string;
+  catchesFor: (item: string) => readonly SnapTarget[];
+  catchSays: (one: SnapTarget) => string;
 }
 
 /** What an item has caught along each axis. */
 export interface Caught {
-  readonly across: Catch | null;
-  readonly upDown: Catch | null;
+  readonly across: SnapTarget | null;
+  readonly upDown: SnapTarget | null;
 }
 /** An item on its way to another place: where its lower left corner is now, in ticks, and what it has caught. */
 interface Pulled {
@@ -141,14 +141,14 @@ export function PagePicture({
   });
   const chosen = derived.parts.find((p) => p.id === selected);
   const [pulled, setPulled] = useState<Pulled | null>(null);
-  const start = useRef<{ part: Part; x: number; y: number; catches: readonly Catch[] | null } | null>(null);
+  const start = useRef<{ part: Part; x: number; y: number; catches: readonly SnapTarget[] | null } | null>(null);
   /** Where the item has come to, and what it has caught there; held with Alt it catches nothing. */
   const goneTo = (e: PointerEvent): Pulled => {
     const { part, x, y, catches } = start.current!;
     const { box } = derived.items.get(part.item)!;
     const { step } = derived.mark;
     const free = { x: box.x + (e.clientX - x) / per, y: box.y + (y - e.clientY) / per };
-    const got = (axis: Axis) => (e.altKey || !catches ? null : caughtAt(catches, axis, free, REACH / per));
+    const got = (axis: Axis) => (e.altKey || !catches ? null : findSnapTarget(catches, axis, free, REACH / per));
     const caught = { across: got('across'), upDown: got('upDown') };
     const onMark = (at: number, from: number) => from + Math.round((at - from) / step) * step;
     return {
@@ -267,7 +267,7 @@ export function PagePicture({
           {chosen && !pulled ? (
             <Distances
               derived={derived}
-              part={placedWith(derived, chosen)}
+              part={partPlacedWith(derived, chosen)}
               measurings={measurings}
               H={H}
               per={per}
@@ -382,7 +382,7 @@ interface GuidesProps {
   per: number;
   W: number;
   H: number;
-  says: (one: Catch) => string;
+  says: (one: SnapTarget) => string;
 }
 
 /** What an item has caught, as lines right across the page, and in words. */
@@ -391,7 +391,7 @@ function Guides({ pulled, own, per, W, H, says }: GuidesProps) {
   const [x, y] = [pulled.x * per, H - pulled.y * per];
   const [w, h] = [own.width * per, own.height * per];
   /** Which end of it lies on the line. */
-  const end = ({ place }: Catch) =>
+  const end = ({ place }: SnapTarget) =>
     place.from === 'right' || place.from === 'top' || place.from === 'before' ? 1 : place.from === 'left' || place.from === 'bottom' || place.from === 'after' ? 0 : 0.5; // prettier-ignore
   const said = [across, upDown].flatMap((one) => (one ? [says(one)] : []));
   const line = { stroke: '#b32a0b', strokeWidth: 1.5, fill: 'none' } as const;
@@ -414,7 +414,7 @@ function Guides({ pulled, own, per, W, H, says }: GuidesProps) {
 interface DistancesProps {
   derived: DerivedPage;
   part: Part;
-  measurings: Measurings;
+  measurings: MeasuredEdges;
   H: number;
   /** Pixels to the tick. */
   per: number;
@@ -423,8 +423,8 @@ interface DistancesProps {
 
 /** Where to pencil: how far what is glued lies from the edges of the page that one measures from. */
 function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
-  const mark = markOf(derived, part, measurings);
-  const { across, upDown } = measuredOf(derived, part, measurings);
+  const mark = computeCornerMark(derived, part, measurings);
+  const { across, upDown } = measuredSpansOf(derived, part, measurings);
   const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 14, fill: '#161616' } as const;
   const [x1, x2] = [across.edge * per, across.point * per];
   const [y1, y2] = [H - upDown.edge * per, H - upDown.point * per];

@@ -1,19 +1,19 @@
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { styled } from 'styled-components';
 import {
-  catchesOf,
-  caughtAt,
-  coverageOf,
-  cutAwayFor,
-  dropAt,
-  inRowWith,
+  collectSnapTargets,
+  findSnapTarget,
+  collectCoverage,
+  computeCutAway,
+  dropItem,
+  findRowNeighbours,
   movePart,
   removeItem,
   renamePart,
   spaceEvenly,
-  whatMoved,
+  listMoves,
   type Axis,
-  type Catch,
+  type SnapTarget,
   type DerivedPage,
   type PageProblem,
   type Part,
@@ -117,7 +117,7 @@ export function PageScreen() {
   // the item whose layers are pressed and dragged over; any other is moved
   const [handling, setHandling] = useState<string | null>(null);
   const [seen, setSeen] = useState(derived);
-  const moved = useMemo(() => whatMoved(seen, derived), [seen, derived]);
+  const moved = useMemo(() => listMoves(seen, derived), [seen, derived]);
   // a part, or an item that has just been made and whose parts are not known yet
   const [wanted, setWanted] = useState<string | null>(null);
   // items chosen together with the selected one
@@ -159,13 +159,13 @@ export function PageScreen() {
   const advice = derived.suggestions.filter(
     (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
   );
-  const sayCatch = (one: Catch) => describeCatch(one.says, one.axis, nameOf, voice);
+  const sayCatch = (one: SnapTarget) => describeCatch(one.says, one.axis, nameOf, voice);
   /** Moves items as far as the one that is led, which keeps what it has caught; what that is, is told. */
   const moveAll = (
     led: string,
     moving: readonly string[],
     by: { readonly x: number; readonly y: number },
-    got: (axis: Axis, spot: { readonly x: number; readonly y: number }) => Catch | null,
+    got: (axis: Axis, spot: { readonly x: number; readonly y: number }) => SnapTarget | null,
   ) => {
     // what counts from, or lies on, one that moves goes along with it
     const to = (id: string) => {
@@ -179,16 +179,16 @@ export function PageScreen() {
       across: by.x ? got('across', spot) : null,
       upDown: by.y ? got('upDown', spot) : null,
     };
-    const next = moving.reduce((now, id) => dropAt(now, derived, id, to(id), id === led ? caught : undefined), page);
+    const next = moving.reduce((now, id) => dropItem(now, derived, id, to(id), id === led ? caught : undefined), page);
     change(next);
     const told = [caught.across, caught.upDown].flatMap((one) => (one ? [sayCatch(one)] : []));
     setSaid(told.length ? `${nameOf(led)} lies ${told.join(', ')}` : null);
   };
   // a key is not kept waiting for what is covered
   const both = useDeferredValue(useMemo(() => ({ page, derived }), [page, derived]));
-  const covered = useMemo(() => coverageOf(both.page, both.derived), [both]);
+  const covered = useMemo(() => collectCoverage(both.page, both.derived), [both]);
   const spaced = (axis: Axis) => {
-    if (item && inRowWith(derived, item.item.id, axis).length > 1)
+    if (item && findRowNeighbours(derived, item.item.id, axis).length > 1)
       return spaceEvenly(page, derived, item.item.id, axis);
     return null;
   };
@@ -276,9 +276,9 @@ export function PageScreen() {
           onMove={(p, across, up) => {
             const { step } = derived.mark;
             const moving = also.includes(p.item) ? also : [p.item];
-            const catches = catchesOf(page, derived, p.item, moving);
+            const catches = collectSnapTargets(page, derived, p.item, moving);
             moveAll(p.item, moving, { x: across * step, y: up * step }, (axis, spot) =>
-              caughtAt(catches, axis, spot, 0),
+              findSnapTarget(catches, axis, spot, 0),
             );
           }}
           onDrop={(p, spot, caught) => {
@@ -286,7 +286,7 @@ export function PageScreen() {
             const moving = also.includes(p.item) ? also : [p.item];
             moveAll(p.item, moving, { x: spot.x - box.x, y: spot.y - box.y }, (axis) => caught[axis]);
           }}
-          catchesFor={(id) => catchesOf(page, derived, id, also.includes(id) ? also : [id])}
+          catchesFor={(id) => collectSnapTargets(page, derived, id, also.includes(id) ? also : [id])}
           catchSays={sayCatch}
         />
       </Table>
@@ -349,7 +349,7 @@ export function PageScreen() {
                   {s.suggestion.code === 'overhang' && s.suggestion.edges.length === 1
                     ? describeCutAway(
                         formatLength(s.suggestion.by, voice),
-                        cutAwayFor(derived, s.item, s.suggestion.edges[0]!, s.suggestion.by),
+                        computeCutAway(derived, s.item, s.suggestion.edges[0]!, s.suggestion.by),
                         nameOf,
                       )
                     : null}

@@ -2,16 +2,16 @@ import { useEffect, useMemo, useRef } from 'react';
 import { Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { styled } from 'styled-components';
 import {
-  USUAL_HABITS,
-  basisOf,
-  cutOf,
-  cutStateOf,
+  DEFAULT_HABITS,
+  buildBasis,
+  cutCountOf,
+  assessCutPieces,
   derivePage,
   drawerFor,
-  facesOnPage,
+  collectFacesOnPage,
   readJob,
-  sameBasis,
-  wantedOf,
+  isSameBasis,
+  wantedCountOf,
   type DerivedPage,
   type Drawer,
 } from '@temnex/core';
@@ -86,14 +86,14 @@ function OnePage({ id }: { id: string }) {
   const standing = useMemo(() => cuttings.data?.filter((c) => !c.undoneAt) ?? null, [cuttings.data]);
   const cut = useMemo(() => (standing ?? []).flatMap((c) => c.pieces.filter((p) => !p.scrap)), [standing]);
   const cutState = useMemo(
-    () => cutStateOf(derived?.pieces ?? [], cut, (p) => (page ? wantedOf(p, page) : 0)),
+    () => assessCutPieces(derived?.pieces ?? [], cut, (p) => (page ? wantedCountOf(p, page) : 0)),
     [derived, cut, page],
   );
   const cutPieces = useMemo(
     () =>
       new Set(
         (derived?.pieces ?? [])
-          .filter((p) => cutOf(cutState, p.id) >= p.quantity * (page?.copies ?? 1))
+          .filter((p) => cutCountOf(cutState, p.id) >= p.quantity * (page?.copies ?? 1))
           .map((p) => p.id),
       ),
     [derived, cutState, page],
@@ -102,7 +102,7 @@ function OnePage({ id }: { id: string }) {
   const basis = useMemo(
     () =>
       derived && version !== undefined && drawer.data && habits.data && standing
-        ? basisOf(
+        ? buildBasis(
             version,
             derived.pieces,
             drawer.data.papers,
@@ -127,11 +127,12 @@ function OnePage({ id }: { id: string }) {
   useFetchedEarly(NEXT);
   useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
   const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
-  const planned = basis !== null && plan.data !== undefined && plan.data !== null && sameBasis(plan.data.basis, basis);
+  const planned =
+    basis !== null && plan.data !== undefined && plan.data !== null && isSameBasis(plan.data.basis, basis);
   const standingPlan = planned ? plan.data! : null;
   const settled = useMemo(() => {
     const read = standingPlan ? readJob(standingPlan.job) : null;
-    return facesOnPage(cut, standingPlan && read?.ok ? { job: read.job, plan: standingPlan.plan } : null);
+    return collectFacesOnPage(cut, standingPlan && read?.ok ? { job: read.job, plan: standingPlan.plan } : null);
   }, [cut, standingPlan]);
   useEffect(() => {
     if (page) document.title = `${page.name} · Temnex`;
@@ -196,7 +197,7 @@ function OnePage({ id }: { id: string }) {
               editor,
               derived,
               drawer: own,
-              habits: habits.data?.habits ?? USUAL_HABITS,
+              habits: habits.data?.habits ?? DEFAULT_HABITS,
               basis,
               cuttings: cuttings.data ?? NO_CUTS,
               cut,

@@ -1,6 +1,6 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, isRectangle, moved, sizeOfItem, type Drawer, type Part, type Size } from '@temnex/core';
+import { TICKS_PER_UNIT, isRectangle, moveContour, sizeOfItem, type Drawer, type Part, type Size } from '@temnex/core';
 import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
 import { formatSize, type Voice } from '@temnex/words';
 import { partFill, type Settled } from './looksOf.ts';
@@ -50,7 +50,7 @@ export function PaperWindow({ part, drawer, settled, voice }: PaperWindowProps) 
   const within = (share: number) => Math.min(1, Math.max(0, share));
   const [W, H] = [sheet.width * per, sheet.height * per];
   if (!part.shape || isRectangle(part.shape)) return null;
-  const shape = moved(part.shape, -part.x, -part.y);
+  const shape = moveContour(part.shape, -part.x, -part.y);
   const outline = formatShapePath(shape, (p) => [p.x * per, (part.height - p.y) * per], per);
   const step = (e: KeyboardEvent) => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key];

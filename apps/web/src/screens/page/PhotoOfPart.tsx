@@ -2,13 +2,13 @@ import { useMemo, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
-  AS_IT_IS,
+  DEFAULT_FRAMING,
   findPhotos,
-  lengthNamed,
+  withUnitNamed,
   lengthOf,
   moveTo,
-  placeOfSpot,
-  sayFindPhotos,
+  locateSpot,
+  parsePhotoQuery,
   setItemField,
   setPicture,
   type DerivedPage,
@@ -87,7 +87,7 @@ export function PhotoOfPart({ page, derived, part, change }: PhotoOfPartProps) {
           choose={(photo) => {
             const { id, file, width, height, stay } = photo;
             setChoosing(false);
-            put({ photo: id, file, width, height, ...AS_IT_IS, stay });
+            put({ photo: id, file, width, height, ...DEFAULT_FRAMING, stay });
           }}
           leave={picture ? () => setChoosing(false) : null}
         />
@@ -117,7 +117,7 @@ function Seen({ page, derived, part, picture, change, put, another }: SeenProps)
   const other = (axis: 'width' | 'height') => print !== undefined && print !== null && lengthOf(print[axis], print.unit) !== part[axis]; // prettier-ignore
   const measured = print?.known === 'measured' && (other('width') || other('height')) ? print : null;
   const text = (length: string | number) =>
-    print && print.unit !== page.unit ? lengthNamed(length, print.unit) : length;
+    print && print.unit !== page.unit ? withUnitNamed(length, print.unit) : length;
   const missed = shown.misses.across || shown.misses.upDown;
   return (
     <>
@@ -136,7 +136,7 @@ function Seen({ page, derived, part, picture, change, put, another }: SeenProps)
         onPoint={
           pointing
             ? (spot) => {
-                const at = placeOfSpot(shown, spot, page.unit);
+                const at = locateSpot(shown, spot, page.unit);
                 setPointing(false);
                 put({
                   ...picture,
@@ -272,7 +272,7 @@ function WhichPhoto({ choose, leave }: { choose: (photo: Photo) => void; leave: 
   const offered = useMemo(() => {
     if (!photos.data) return [];
     const on = new Set(photos.data.shown.map((s) => s.photo));
-    const found = findPhotos(photos.data.photos, sayFindPhotos(line), on);
+    const found = findPhotos(photos.data.photos, parsePhotoQuery(line), on);
     // those that wait come first
     return [...found].sort((a, b) => Number(on.has(a.id)) - Number(on.has(b.id)));
   }, [photos.data, line]);

@@ -2,11 +2,11 @@ import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
   ACROSS,
-  MOST_TILT,
+  MAX_TILT_DEGREES,
   UP_DOWN,
   changeItem,
   countFrom,
-  tilted,
+  tiltItem,
   type Axis,
   type DerivedPage,
   type Item,
@@ -66,7 +66,7 @@ interface PlaceFieldsProps {
 export function PlaceFields({ page, derived, item, change, open, setOpen }: PlaceFieldsProps) {
   const tilt = (text: string) => {
     const degrees = Number(text);
-    if (Number.isFinite(degrees) && degrees !== (item.tilt ?? 0)) change(tilted(page, item.id, degrees));
+    if (Number.isFinite(degrees) && degrees !== (item.tilt ?? 0)) change(tiltItem(page, item.id, degrees));
   };
   const others = page.items.filter((i) => i.id !== item.id);
   const slots = [...derived.items.values()]
@@ -146,7 +146,7 @@ export function PlaceFields({ page, derived, item, change, open, setOpen }: Plac
           style={{ width: '7.5rem' }}
         >
           <Label>tilted by, degrees</Label>
-          <Input type="number" min={-MOST_TILT} max={MOST_TILT} step={0.5} />
+          <Input type="number" min={-MAX_TILT_DEGREES} max={MAX_TILT_DEGREES} step={0.5} />
         </TypedField>
       </Fields>
     </Where>

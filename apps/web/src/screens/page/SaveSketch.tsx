@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { sketchOf, type Page } from '@temnex/core';
+import { sketchFromPage, type Page } from '@temnex/core';
 import { useCreatePage } from '../../api/queries.ts';
 import { Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -12,7 +12,7 @@ export function SaveSketch({ page }: { page: Page }) {
     <div style={{ marginTop: '0.5rem' }}>
       <Quiet
         isDisabled={create.isPending}
-        onPress={() => create.mutate(sketchOf(page, `${page.name}, sketch`), { onSuccess: () => setSaved(page) })}
+        onPress={() => create.mutate(sketchFromPage(page, `${page.name}, sketch`), { onSuccess: () => setSaved(page) })}
       >
         Save its arrangement as a sketch
       </Quiet>{' '}

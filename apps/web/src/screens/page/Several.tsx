@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import {
-  gapBetween,
-  lineUp,
-  loosened,
-  sameGap,
-  spreadOut,
+  gapTextBetween,
+  lineUpItems,
+  scatterTilts,
+  setSameGap,
+  distributeItems,
   swapPlaces,
-  tilted,
+  tiltItem,
   type Axis,
   type DerivedPage,
   type End,
@@ -56,11 +56,11 @@ interface SeveralProps {
 export function Several({ page, derived, chosen, change, leave }: SeveralProps) {
   const [seed, setSeed] = useState(1);
   const first = derived.items.get(chosen[0]!)!.item.name;
-  const spread = (axis: Axis) => spreadOut(page, derived, chosen, axis);
+  const spread = (axis: Axis) => distributeItems(page, derived, chosen, axis);
   const spreads = { across: spread('across'), upDown: spread('upDown') };
-  const gap = (axis: Axis) => gapBetween(page, derived, chosen, axis);
+  const gap = (axis: Axis) => gapTextBetween(page, derived, chosen, axis);
   const space = (axis: Axis, by: string) => {
-    const next = sameGap(page, derived, chosen, axis, by);
+    const next = setSameGap(page, derived, chosen, axis, by);
     if (next) change(next);
   };
   const tilt = chosen.some((id) => derived.items.get(id)?.item.tilt);
@@ -74,7 +74,7 @@ export function Several({ page, derived, chosen, change, leave }: SeveralProps) 
         {LINES.map(({ axis, end, name }) => (
           <Quiet
             key={name}
-            onPress={() => change(lineUp(page, derived, chosen, axis, end))}
+            onPress={() => change(lineUpItems(page, derived, chosen, axis, end))}
             aria-label={`Line up ${name}`}
           >
             {name}
@@ -109,14 +109,14 @@ export function Several({ page, derived, chosen, change, leave }: SeveralProps) 
         />
         <Quiet
           onPress={() => {
-            change(loosened(page, chosen, seed, LOOSE));
+            change(scatterTilts(page, chosen, seed, LOOSE));
             setSeed(seed + 1);
           }}
         >
           {tilt ? 'Loose another way' : 'A little loose'}
         </Quiet>
         {tilt ? (
-          <Quiet onPress={() => change(chosen.reduce((next, id) => tilted(next, id, 0), page))}>Straight again</Quiet>
+          <Quiet onPress={() => change(chosen.reduce((next, id) => tiltItem(next, id, 0), page))}>Straight again</Quiet>
         ) : null}
       </Row>
     </Panel>

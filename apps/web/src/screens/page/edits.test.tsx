@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { LOWER_LEFT, derivePage, whatMoved, type Page } from '@temnex/core';
+import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { FieldSlip } from '../../construction/FieldSlip.tsx';
@@ -222,7 +222,7 @@ describe('the picture', () => {
 test('what moved is told in words, and a long list is cut with a count', () => {
   const before = derivePage(start(), DEFAULT_NAMES);
   const after = derivePage({ ...start(), ground: { width: '10', height: '10' } }, DEFAULT_NAMES);
-  const moves = whatMoved(before, after);
+  const moves = listMoves(before, after);
   const { container, rerender } = render(<Moves moves={moves} mark={after.mark} />);
   expect(container.textContent).toContain('base: 12 › 10 wide');
   rerender(<Moves moves={[...moves, ...moves, ...moves, ...moves]} mark={after.mark} />);

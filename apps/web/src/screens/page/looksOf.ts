@@ -1,4 +1,4 @@
-import type { Drawer, Part, facesOnPage } from '@temnex/core';
+import type { Drawer, Part, collectFacesOnPage } from '@temnex/core';
 import type { Fill } from '@temnex/drawing';
 import { faceOf, turnWanted } from '../../ui/Swatch.tsx';
 
@@ -11,7 +11,7 @@ export const PRINT = '#9b9b9b';
 const BARE = '#fbfbf9';
 
 /** By piece: the face that it is cut from, or will be by the order that stands. */
-export type Settled = ReturnType<typeof facesOnPage>;
+export type Settled = ReturnType<typeof collectFacesOnPage>;
 export const UNSETTLED: Settled = new Map();
 
 /** How a part is filled: the face that it comes from if that is settled, its paper's if one is chosen, else a grey that says "not chosen yet". */

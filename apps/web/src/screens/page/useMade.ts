@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import {
   addEntry,
   movePart,
-  putInput,
+  replaceInput,
   removePart,
   setItemField,
   takeOffers,
@@ -46,7 +46,7 @@ export function useMade(
       remove: (list, entry) => change(removePart(page, derived, part(list, entry))),
       move: (list, entry, by) => change(movePart(page, derived, part(list, entry), by)),
       take: (offers) => change(takeOffers(page, derived, id, offers)),
-      put: (next) => change(putInput(page, derived, id, next)),
+      put: (next) => change(replaceInput(page, derived, id, next)),
     };
   }, [page, derived, item, change]);
 }

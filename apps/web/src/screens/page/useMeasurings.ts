@@ -1,15 +1,15 @@
 import { useState } from 'react';
-import { LOWER_LEFT, type Measuring, type Measurings } from '@temnex/core';
+import { LOWER_LEFT, type MeasuredEdge, type MeasuredEdges } from '@temnex/core';
 
 const KEPT = 'temnex-measured-from';
-const isMeasuring = (value: unknown): value is Measuring => {
-  const { of, from } = (value ?? {}) as Partial<Measuring>;
+const isMeasuring = (value: unknown): value is MeasuredEdge => {
+  const { of, from } = (value ?? {}) as Partial<MeasuredEdge>;
   return (of === 'low' || of === 'middle' || of === 'high') && (from === 'low' || from === 'high');
 };
 
-function remembered(): Measurings {
+function remembered(): MeasuredEdges {
   try {
-    const { across, upDown } = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<Measurings>;
+    const { across, upDown } = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<MeasuredEdges>;
     return isMeasuring(across) && isMeasuring(upDown) ? { across, upDown } : LOWER_LEFT;
   } catch {
     return LOWER_LEFT;
@@ -17,7 +17,7 @@ function remembered(): Measurings {
 }
 
 /** From which edges somebody measures on the page, kept on this device. */
-export function useMeasurings(): [Measurings, (measurings: Measurings) => void] {
+export function useMeasurings(): [MeasuredEdges, (measurings: MeasuredEdges) => void] {
   const [measurings, setMeasurings] = useState(remembered);
   return [
     measurings,

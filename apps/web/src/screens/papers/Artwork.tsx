@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { parseLength, placeForArtwork, type Mark, type Size, type Ticks } from '@temnex/core';
+import { parseLength, findArtworkPlace, type Mark, type Size, type Ticks } from '@temnex/core';
 import { formatLength } from '@temnex/words';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -40,7 +40,7 @@ export function Artwork({ lies, size, item, mark, put }: ArtworkProps) {
   const [sx, sy, px, py] = FIELDS.map(([key]) => read(said[key]));
   const along = (sheet: Ticks | null | undefined, page: Ticks | null | undefined) =>
     sheet == null || page == null ? null : { sheet, page };
-  const found = placeForArtwork({ x: along(sx, px), y: along(sy, py) }, lies, size, item);
+  const found = findArtworkPlace({ x: along(sx, px), y: along(sy, py) }, lies, size, item);
   const off = Math.max(Math.abs(found.misses.x), Math.abs(found.misses.y));
   return (
     <details>

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import {
-  exactText,
+  formatExactLength,
   fitsIn,
   isSheet,
   sizeOfItem,
-  sizeOnItem,
+  exactSizeOnItem,
   ticks,
   type Drawer,
   type Mark,
@@ -71,7 +71,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
   const item = items.find((s) => s.id === wish.from?.stock) ?? items[0];
   const paper = drawer.papers.find((p) => p.id === item?.paper);
   const { unit } = mark;
-  const say = (t: number) => (t ? exactText(ticks(t), unit) : '0');
+  const say = (t: number) => (t ? formatExactLength(ticks(t), unit) : '0');
   const put = (stock: string, spot: Spot) => choose({ ...wish, from: { stock, x: say(spot.x), y: say(spot.y) } });
   const anywhere = () => {
     const { from: _from, ...rest } = wish;
@@ -89,7 +89,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
     );
   const sheets = items.filter(isSheet);
   const offered = [...new Set([item, ...sheets, ...items])].slice(0, MOST_OFFERED);
-  const size = sizeOnItem(piece, wish, paper, item);
+  const size = exactSizeOnItem(piece, wish, paper, item);
   const from = wish.from?.stock === item.id ? wish.from : null;
   const at = moving ?? (from ? spotOf([from.x, from.y], unit) : { x: 0, y: 0 });
   const box = size && { ...at, width: size.width, height: size.height };
@@ -153,7 +153,7 @@ export function placeWords(wish: Wish, drawer: Drawer, mark: Mark): string | nul
   const item = drawer.stock.find((s) => s.id === wish.from!.stock);
   if (!item) return 'The paper it was to be cut from is gone.';
   const { width, height } = sizeOfItem(item);
-  const say = (t: Ticks) => (t ? exactText(t, mark.unit) : '0');
+  const say = (t: Ticks) => (t ? formatExactLength(t, mark.unit) : '0');
   const spot = spotOf([wish.from.x, wish.from.y], mark.unit);
   return `From exactly there: ${say(ticks(spot.x))} from the left and ${say(ticks(spot.y))} from the bottom of the ${STOCK_KIND_LABELS[item.kind]} of ${formatSize(width, height, { mark, figures: 'typeset' })}.`;
 }

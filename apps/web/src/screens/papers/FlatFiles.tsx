@@ -2,9 +2,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDrag } from 'react-aria';
 import { styled } from 'styled-components';
 import {
-  paperReach,
-  reachOf,
-  wishWith,
+  checkPaperReach,
+  checkReach,
+  wishWithPaper,
   type Drawer,
   type Mark,
   type Paper,
@@ -169,20 +169,20 @@ function OneFile({
   });
   const voice = { mark, figures: 'typeset' } as const;
   const reach = useMemo(
-    () => (picked.length ? paperReach(picked, paper, items, bed) : null),
+    () => (picked.length ? checkPaperReach(picked, paper, items, bed) : null),
     [picked, paper, items, bed],
   );
   const each = useMemo(
     () =>
       picked.length
         ? (item: StockItem) =>
-            picked.some((p) => reachOf(p, wishWith(p.wish, paper, bed), paper, item).reaches !== false)
+            picked.some((p) => checkReach(p, wishWithPaper(p.wish, paper, bed), paper, item).reaches !== false)
         : null,
     [picked, paper, bed],
   );
   const [only, ...others] = picked;
   const one = only && !others.length ? only : null;
-  const lies = one && reach?.best ? reachOf(one, wishWith(one.wish, paper, bed), paper, reach.best) : null;
+  const lies = one && reach?.best ? checkReach(one, wishWithPaper(one.wish, paper, bed), paper, reach.best) : null;
   return (
     <File $open={open}>
       <Head>
@@ -223,7 +223,7 @@ function OneFile({
               <OneItem
                 key={item.id}
                 {...{ item, paper, mark, scale }}
-                reach={one ? reachOf(one, wishWith(one.wish, paper, bed), paper, item) : null}
+                reach={one ? checkReach(one, wishWithPaper(one.wish, paper, bed), paper, item) : null}
                 change={(patch) => change(item.id, patch)}
                 move={(movement) => move(item.id, movement)}
                 remove={() => remove(item)}

@@ -3,10 +3,10 @@ import { useDrop } from 'react-aria';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
-  ofOne,
-  paperReach,
-  turnedOn,
-  turnedOver,
+  wishForOnePart,
+  checkPaperReach,
+  nextDirection,
+  wishForOtherFace,
   type Drawer,
   type Mark,
   type Paper,
@@ -148,8 +148,8 @@ export function LayerRow({
   const under = useDropOf(beneath, (paper) => lay(paper, 'second'));
   const touch = () => {
     if (!wish || !first) pickBed('first');
-    else if (sided) choose(turnedOver(wish, first));
-    else if (directed) choose(turnedOn(wish));
+    else if (sided) choose(wishForOtherFace(wish, first));
+    else if (directed) choose(nextDirection(wish));
     else pickBed('first');
   };
   const says = useMemo(() => {
@@ -197,7 +197,7 @@ export function LayerRow({
             <b>{first?.name ?? 'a paper that is gone'}</b>
             {first && sided ? (
               <Quiet
-                onPress={() => choose(turnedOver(wish, first))}
+                onPress={() => choose(wishForOtherFace(wish, first))}
                 aria-label={`${describeSide(wish, first.sides)}: turn over ${piece.name}`}
               >
                 {describeSide(wish, first.sides)}
@@ -205,7 +205,7 @@ export function LayerRow({
             ) : null}
             {directed ? (
               <Quiet
-                onPress={() => choose(turnedOn(wish))}
+                onPress={() => choose(nextDirection(wish))}
                 aria-label={`${DIRECTION_LABELS[wish.direction]}: turn ${piece.name} round`}
               >
                 {DIRECTION_LABELS[wish.direction]}
@@ -218,7 +218,7 @@ export function LayerRow({
               </Quiet>
             )}
             {piece.patchOf ? (
-              <Quiet onPress={() => choose(ofOne(wish))} aria-label={`${piece.name}: cut it in one again`}>
+              <Quiet onPress={() => choose(wishForOnePart(wish))} aria-label={`${piece.name}: cut it in one again`}>
                 {describeBuild(wish, { mark, figures: 'typeset' })}: cut it in one
               </Quiet>
             ) : null}
@@ -250,7 +250,7 @@ export function LayerRow({
 /** What reaches of the papers that a layer has: of the first, or of the second where that has something. */
 function reachOfWish(piece: PieceToCut, papers: readonly (Paper | undefined)[], stockOf: StockOf) {
   const [first, second] = papers.map((paper, i) =>
-    paper ? paperReach([piece], paper, stockOf(paper.id), i ? 'second' : 'first') : null,
+    paper ? checkPaperReach([piece], paper, stockOf(paper.id), i ? 'second' : 'first') : null,
   );
   const none = { reached: 0, of: 1, best: null, nearest: null, why: 'none-left' } as const;
   return !first?.best && second?.best ? second : (first ?? none);

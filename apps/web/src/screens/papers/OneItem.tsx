@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { sayStock, sizeOfItem, type Mark, type Paper, type Reach, type StockItem } from '@temnex/core';
+import { parseStockLine, sizeOfItem, type Mark, type Paper, type Reach, type StockItem } from '@temnex/core';
 import type { ChangeStock } from '@temnex/contract';
 import {
   STOCK_KIND_LABELS,
@@ -115,7 +115,7 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
 /** The size as it really is, said in a line: an odd one with the corner that is gone, or by its corners. */
 function ItsSize({ item, change }: { item: StockItem; change: (size: ChangeStock) => void }) {
   const heard = (text: string) => {
-    const said = sayStock(text, [], item.unit);
+    const said = parseStockLine(text, [], item.unit);
     return said.ok && (said.paperWords || said.quantity !== 1)
       ? ({ ok: false, problem: { code: 'stray', text: said.paperWords || `x${said.quantity}` } } as const)
       : said;

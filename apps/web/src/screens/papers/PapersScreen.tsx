@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { choosePaper, layPaper, sizeOfItem, takeOff, type PieceToCut, type StockItem } from '@temnex/core';
+import { choosePaper, layPaper, sizeOfItem, takePaperOff, type PieceToCut, type StockItem } from '@temnex/core';
 import { formatSize } from '@temnex/words';
 import {
   useChangePaper,
@@ -170,7 +170,7 @@ export function PapersScreen() {
           onPick={setPicked}
           choose={(piece, wish) => editor.change(choosePaper(editor.page, piece, wish))}
           lay={lay}
-          takeOff={(some, bed) => editor.change(takeOff(editor.page, some, bed))}
+          takeOff={(some, bed) => editor.change(takePaperOff(editor.page, some, bed))}
         />
         <div style={{ marginTop: '1.2rem' }}>
           <StrongLink to={`/page/${id}/order`}>Make the cutting order</StrongLink>

@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { exactText, sayBox, sizeOfItem, ticks, type Mark, type Paper, type StockItem } from '@temnex/core';
+import {
+  formatExactLength,
+  parseBoxLine,
+  sizeOfItem,
+  ticks,
+  type Mark,
+  type Paper,
+  type StockItem,
+} from '@temnex/core';
 import { SCREEN, describeLineProblem, formatSize } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
@@ -54,7 +62,7 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
     if (!wide) changeItem({ trim });
   };
   const lines = item.uncut ?? [];
-  const text = (t: number) => (t ? exactText(ticks(t), item.unit) : 0);
+  const text = (t: number) => (t ? formatExactLength(ticks(t), item.unit) : 0);
   const add = (from: Spot, to: Spot) => {
     const box = boxBetween(from, to);
     if (box.width && box.height)
@@ -81,13 +89,13 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
         action="Keep whole"
         understand={(said) => {
           if (!said.trim()) return null;
-          const heard = sayBox(said, item.unit);
+          const heard = parseBoxLine(said, item.unit);
           if (!heard.ok) return { ok: false, says: describeLineProblem(heard, SCREEN) };
           const box = boxBetween(spotOf(heard.from, item.unit), spotOf(heard.to, item.unit));
           return { ok: true, says: `${formatSize(box.width, box.height, voice)} stays whole` };
         }}
         onSay={(said) => {
-          const heard = sayBox(said, item.unit);
+          const heard = parseBoxLine(said, item.unit);
           if (heard.ok) change([...lines, [heard.from, heard.to]]);
           return heard.ok;
         }}

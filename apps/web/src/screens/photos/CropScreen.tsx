@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { styled } from 'styled-components';
-import { AS_IT_IS, MARKS, framed, type Framing, type Photo } from '@temnex/core';
+import { DEFAULT_FRAMING, MARKS, computeFramedCrop, type Framing, type Photo } from '@temnex/core';
 import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
@@ -140,14 +140,14 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
   // each size keeps the crop it was given
   const [framings, setFramings] = useState<Readonly<Record<string, Framing>>>({});
   const keyOf = ({ width, height }: PrintSize) => `${width} ${height}`;
-  const framingOf = (of: PrintSize): Framing => framings[keyOf(of)] ?? AS_IT_IS;
+  const framingOf = (of: PrintSize): Framing => framings[keyOf(of)] ?? DEFAULT_FRAMING;
   const [staying, setStaying] = useState(false);
   // what must stay is drawn here first, and said once it is drawn
   const [stay, setStay] = useState(photo.stay);
   const ticks = ticksOfPrint(size, unit);
   const framing = framingOf(size);
   const put = (next: Framing) => setFramings((was) => ({ ...was, [keyOf(size)]: next }));
-  const seen = framed(photo, framing, ticks.width / ticks.height, stay);
+  const seen = computeFramedCrop(photo, framing, ticks.width / ticks.height, stay);
   const table = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 700, height: 480 });
   useEffect(() => {
@@ -227,7 +227,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
             {sizes.map((one) => {
               const t = ticksOfPrint(one, unit);
               const inch = (n: number) => (n / 24384) * PER_INCH;
-              const f = framed(photo, framingOf(one), t.width / t.height, stay);
+              const f = computeFramedCrop(photo, framingOf(one), t.width / t.height, stay);
               const said = formatSize(t.width, t.height, voice);
               const lost = Math.round((f.lost.left + f.lost.right + f.lost.top + f.lost.bottom) * 100);
               return (

@@ -7,7 +7,7 @@ import {
   addWhereFree,
   derivePage,
   emptyPage,
-  lengthNamed,
+  withUnitNamed,
   setPicture,
   startPage,
   type Crop,
@@ -66,7 +66,7 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
           mats: [{ id: newId(), reveal: { style: 'even', all: of === 'in' ? '1/8' : '3' } }],
         },
       });
-      const named = (text: string, of: Unit) => (of === unit ? text : lengthNamed(text, unit));
+      const named = (text: string, of: Unit) => (of === unit ? text : withUnitNamed(text, unit));
       const withPhoto = (page: Page) => setPicture(page, id, 'print', { photo: photo.id, file, width, height, ...framing, stay }); // prettier-ignore
       if (target === NEW) {
         const empty = startPage(emptyPage('New page', unit), null, (other) => recipeText(other).item(1), newId);

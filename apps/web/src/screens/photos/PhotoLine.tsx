@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { DropZone, FileTrigger, Input, Label } from 'react-aria-components';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import { findPhotos, sayFindPhotos } from '@temnex/core';
+import { findPhotos, parsePhotoQuery } from '@temnex/core';
 import { PICTURE_TYPES } from '@temnex/contract';
 import { formatCount, describePhotoQuery, describeUploadProgress } from '@temnex/words';
 import { useBringBackPhotos, useChangePhotos, useRemovePhotos } from '../../api/photos.ts';
@@ -84,7 +84,7 @@ export function PhotoLine() {
   const [gone, setGone] = useState<readonly string[]>([]);
   const sought = useDeferredValue(line);
   const onPages = useMemo(() => new Set(shown.map((s) => s.photo)), [shown]);
-  const heard = useMemo(() => sayFindPhotos(sought), [sought]);
+  const heard = useMemo(() => parsePhotoQuery(sought), [sought]);
   const found = useMemo(() => byDay(findPhotos(photos, heard, onPages)), [photos, heard, onPages]);
   const ids = useMemo(() => found.map((p) => p.id), [found]);
   const picking = usePicking(ids);

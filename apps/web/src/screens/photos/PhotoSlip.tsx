@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { MARKS, largestPrint, type Photo, type PhotoFacts, type Unit } from '@temnex/core';
+import { MARKS, computeLargestPrint, type Photo, type PhotoFacts, type Unit } from '@temnex/core';
 import type { PhotoOnPage } from '@temnex/contract';
 import { formatCount, formatPhotoName, formatPixels, formatSize } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
@@ -98,7 +98,7 @@ export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSl
         <Facts>
           {formatPixels(one)}. A good print is at most{' '}
           {(['fine', 'good', 'fair'] as const).map((density, i) => {
-            const size = largestPrint(one, density, MARKS['1/8']);
+            const size = computeLargestPrint(one, density, MARKS['1/8']);
             return `${i ? ', ' : ''}${formatSize(size.width, size.height, { mark: MARKS['1/8'], figures: 'typeset' })} at ${{ fine: 300, good: 240, fair: 200 }[density]} to the inch`;
           })}
           .

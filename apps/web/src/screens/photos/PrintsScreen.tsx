@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, printsOf, sharpness, type PrintToMake } from '@temnex/core';
+import { MARKS, collectPrints, computeSharpness, type PrintToMake } from '@temnex/core';
 import { formatCount, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { CropOf } from '../../photos/CropOf.tsx';
 import { download } from '../../stock/csv.ts';
@@ -91,7 +91,7 @@ function bySize(prints: readonly PrintToMake[]) {
 /** The prints that pages ask for and those that somebody wants, by size, each in its crop: the list to order. */
 export function PrintsScreen() {
   const { photos, shown, unit } = usePhotosContext();
-  const { toMake, there } = useMemo(() => printsOf(photos, shown), [photos, shown]);
+  const { toMake, there } = useMemo(() => collectPrints(photos, shown), [photos, shown]);
   const [copied, setCopied] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const all = toMake.reduce((n, p) => n + p.copies, 0);
@@ -179,7 +179,7 @@ export function PrintsScreen() {
 
 function Print({ print, keep }: { print: PrintToMake; keep: (() => void) | null }) {
   const { photo, width, height, crop, copies, page } = print;
-  const coarse = sharpness(crop, { width, height }).is === 'coarse';
+  const coarse = computeSharpness(crop, { width, height }).is === 'coarse';
   return (
     <li>
       <Link to={`/photos/of/${photo.id}`} aria-label={`Crop ${formatPhotoName(photo)}`}>

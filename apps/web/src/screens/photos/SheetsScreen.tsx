@@ -2,14 +2,14 @@ import { useEffect, useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import {
   MARKS,
-  USUAL_HABITS,
-  gangJob,
-  gangPiece,
-  gangSheets,
+  DEFAULT_HABITS,
+  buildGangJob,
+  gangPieceId,
+  locateGangPrints,
   lengthOf,
-  printsOf,
+  collectPrints,
   readJob,
-  sheetLetter,
+  formatSheetLetter,
   type PhotoSheet,
   type PrintToMake,
 } from '@temnex/core';
@@ -103,8 +103,8 @@ const fits = (p: PrintToMake, { width, height, unit, margin }: PhotoSheet): bool
 /** Prints put together on photo sheets: which of them, on which sheet, how they lie, as files, and how they are cut apart. */
 export function SheetsScreen() {
   const { photos, shown, unit } = usePhotosContext();
-  const habits = useHabits().data?.habits ?? USUAL_HABITS;
-  const { toMake } = useMemo(() => printsOf(photos, shown), [photos, shown]);
+  const habits = useHabits().data?.habits ?? DEFAULT_HABITS;
+  const { toMake } = useMemo(() => collectPrints(photos, shown), [photos, shown]);
   const [which, setWhich] = useState(unit === 'in' ? '4x6' : 'a4');
   const [margin, setMargin] = useState<string | null>(null);
   const [without, setWithout] = useState<ReadonlySet<string>>(new Set());
@@ -116,7 +116,7 @@ export function SheetsScreen() {
   const chosen = useMemo(() => possible.filter((p) => !without.has(p.key)), [possible, without]);
   const mark = MARKS[unit === 'in' ? '1/16' : '1 mm'];
   const job = useMemo(
-    () => (chosen.length ? gangJob(chosen, sheet, habits, mark) : null),
+    () => (chosen.length ? buildGangJob(chosen, sheet, habits, mark) : null),
     [chosen, sheet, habits, mark],
   );
   const { state, of, plan } = usePlanner();
@@ -128,15 +128,15 @@ export function SheetsScreen() {
   const read = useMemo(() => (job ? readJob(job) : null), [job]);
   const named = useMemo(() => {
     if (!read?.ok) return null;
-    const names = new Map(chosen.map((p, i) => [gangPiece(i), formatPhotoName(p.photo)]));
+    const names = new Map(chosen.map((p, i) => [gangPieceId(i), formatPhotoName(p.photo)]));
     return { ...read.job, pieces: read.job.pieces.map((p) => ({ ...p, name: names.get(p.id) ?? p.name })) };
   }, [read, chosen]);
   const photoOf = useMemo(() => {
-    const of = new Map(chosen.map(({ crop, photo }, i) => [gangPiece(i), { file: photo.file, crop, pixels: photo }]));
+    const of = new Map(chosen.map(({ crop, photo }, i) => [gangPieceId(i), { file: photo.file, crop, pixels: photo }]));
     return (piece: string) => of.get(piece) ?? null;
   }, [chosen]);
-  const sheets = useMemo(() => (best ? gangSheets(best, sheet) : []), [best, sheet]);
-  const byKey = new Map(chosen.map((p, i) => [gangPiece(i), p]));
+  const sheets = useMemo(() => (best ? locateGangPrints(best, sheet) : []), [best, sheet]);
+  const byKey = new Map(chosen.map((p, i) => [gangPieceId(i), p]));
   const [as, setAs] = useState<'png' | 'jpeg' | 'pdf'>('pdf');
   const [density, setDensity] = useState<'300' | '240'>('300');
   const [saving, setSaving] = useState(false);
@@ -154,7 +154,10 @@ export function SheetsScreen() {
       if (as === 'pdf') await keepSheets({ ...how, sheets: all }, 'photo-sheets.pdf');
       else
         for (const [i, one] of all.entries())
-          await keepSheets({ ...how, sheets: [one] }, `photo-sheet-${sheetLetter(i)}.${as === 'png' ? 'png' : 'jpg'}`);
+          await keepSheets(
+            { ...how, sheets: [one] },
+            `photo-sheet-${formatSheetLetter(i)}.${as === 'png' ? 'png' : 'jpg'}`,
+          );
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'They could not be saved.');
     }
@@ -217,7 +220,7 @@ export function SheetsScreen() {
                     })}
                   </div>
                   <p>
-                    <b>{sheetLetter(i)}</b> {formatCount(one.prints.length, 'print')}
+                    <b>{formatSheetLetter(i)}</b> {formatCount(one.prints.length, 'print')}
                   </p>
                 </li>
               ))}

@@ -6,13 +6,13 @@ import { styled } from 'styled-components';
 import {
   MARKS,
   derivePage,
-  coveredByTurning,
-  factsOfSketch,
-  fromPattern,
+  findCoveredByTurning,
+  describeSketchFacts,
+  beginFromPattern,
   layPhotos,
-  saySketch,
+  parseSketchQuery,
   shippedSketches,
-  sketchMatches,
+  isSketchMatching,
   turnOpening,
   type Photo,
   type SketchFacts,
@@ -136,12 +136,12 @@ export function SketchesScreen() {
     queries: patterns.map(({ id }) => ({ queryKey: ['page', id], queryFn: () => fetchPage(id) })),
     combine: fetched,
   });
-  const sought = useMemo(() => saySketch(line), [line]);
+  const sought = useMemo(() => parseSketchQuery(line), [line]);
   const sketches = useMemo(
-    () => [...shippedSketches(), ...own].map(({ id, page }) => ({ id, page, facts: factsOfSketch(page) })),
+    () => [...shippedSketches(), ...own].map(({ id, page }) => ({ id, page, facts: describeSketchFacts(page) })),
     [own],
   );
-  const found = useMemo(() => sketches.filter(({ facts }) => sketchMatches(facts, sought)), [sketches, sought]);
+  const found = useMemo(() => sketches.filter(({ facts }) => isSketchMatching(facts, sought)), [sketches, sought]);
   const seen = useMemo(
     () =>
       new Map(sketches.map(({ id, page }) => [id, derivePage(chosen.length ? layPhotos(page, chosen).page : page)])),
@@ -154,14 +154,19 @@ export function SketchesScreen() {
     const ground = PAGE_SIZES.find((s) => s.id === size);
     const { width, height, seam } = page.ground;
     const asked = ground ?? { unit: page.unit, width: String(width), height: String(height) };
-    const made = fromPattern(page, name, { ...asked, seam: seam === undefined ? null : String(seam) }, DEFAULT_NAMES);
+    const made = beginFromPattern(
+      page,
+      name,
+      { ...asked, seam: seam === undefined ? null : String(seam) },
+      DEFAULT_NAMES,
+    );
     const { pattern: _pattern, ...fresh } = turned.reduce(turnOpening, made.page);
     const laid = layPhotos(fresh, chosen);
     // What reaches past the page or is not seen at all is said before the page is begun.
     const seenWrong = derivePage(laid.page).suggestions.filter(
       ({ suggestion: { code } }) => code === 'overhang' || code === 'hidden-under',
     );
-    const unlaid = [...laid.unlaid, ...coveredByTurning(made.page, laid.page)];
+    const unlaid = [...laid.unlaid, ...findCoveredByTurning(made.page, laid.page)];
     return { page: laid.page, unlaid, misfits: made.misfits, seenWrong };
   }, [one, size, name, chosen, turned]);
   const waiting = useMemo(() => {

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { MARKS, exactText, gangPiece, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
+import { MARKS, formatExactLength, gangPieceId, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
 import { formatPhotoName, formatSize } from '@temnex/words';
 import { askForFile } from '../../api/client.ts';
@@ -7,7 +7,7 @@ import { giveFile } from '../../ui/giveFile.ts';
 
 /** What sheets show, as the server makes pictures of them. */
 export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly PrintToMake[]): PhotoSheets['sheets'] => {
-  const byKey = new Map(prints.map((p, i) => [gangPiece(i), p]));
+  const byKey = new Map(prints.map((p, i) => [gangPieceId(i), p]));
   return sheets.map(({ width, height, prints: on }) => ({
     ...{ width, height },
     prints: on.flatMap((one) => {
@@ -36,7 +36,13 @@ export const ordersText = (prints: readonly PrintToMake[]): string =>
 
 export function ordersCsv(prints: readonly PrintToMake[], unit: Unit): string {
   const rows = prints.map(({ photo, width, height, copies, page }) => [
-    ...[String(copies), exactText(width, unit), exactText(height, unit), formatPhotoName(photo), photo.name],
+    ...[
+      String(copies),
+      formatExactLength(width, unit),
+      formatExactLength(height, unit),
+      formatPhotoName(photo),
+      photo.name,
+    ],
     page?.name ?? '',
   ]);
   const heading = ['Copies', `Width (${unit})`, `Height (${unit})`, 'Photo', 'File', 'For'];

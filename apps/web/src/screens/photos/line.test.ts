@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { NOTHING_SAID, type Photo } from '@temnex/core';
+import { EMPTY_PHOTO_FACTS, type Photo } from '@temnex/core';
 import { GAP, SAG, byDay, hangPhotos, sagAt, upOrDown } from './line.ts';
 
 const photo = (id: string, day: string | null, width = 300, height = 200): Photo => ({
   ...{ id, file: '0'.repeat(64), name: id, width, height, addedAt: '', demo: false },
-  ...NOTHING_SAID,
+  ...EMPTY_PHOTO_FACTS,
   day,
 });
 const ids = (photos: readonly Photo[]) => photos.map((p) => p.id);

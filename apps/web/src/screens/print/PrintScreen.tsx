@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { readJob, sameBasis } from '@temnex/core';
+import { readJob, isSameBasis } from '@temnex/core';
 import { PAPERS, drawOrderPages, type PrintPaper } from '@temnex/drawing';
 import { usePlan } from '../../api/queries.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
@@ -37,7 +37,7 @@ export function PrintScreen() {
       paper,
     );
   }, [record, editor.page.name, derived.mark, paper]);
-  const stale = record && basis && (!sameBasis(record.basis, basis) || record.plan.aim !== habits.aim);
+  const stale = record && basis && (!isSameBasis(record.basis, basis) || record.plan.aim !== habits.aim);
   const refused = [...new Set(derived.problems.map((p) => derived.items.get(p.item ?? '')?.item.name ?? 'The page'))];
   if (plan.isPending) return <Loading what="the cutting order" />;
   if (plan.error) return <Trouble title="Nothing to print" error={plan.error} retry={() => void plan.refetch()} />;

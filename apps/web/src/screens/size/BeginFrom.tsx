@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, fromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
+import { MARKS, beginFromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
 import { DEFAULT_NAMES, formatLength, describePageProblem, type Voice } from '@temnex/words';
 import { useCreatePage, usePage } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
@@ -53,7 +53,7 @@ export default function BeginFrom({ id, close }: { id: string; close: () => void
   const begun = useMemo(() => {
     if (!document || !ground) return null;
     const reads = [ground.width, ground.height].every((text) => parseLength(text, ground.unit).ok);
-    return reads ? fromPattern(document, name ?? `${document.name}, another`, ground, DEFAULT_NAMES) : null;
+    return reads ? beginFromPattern(document, name ?? `${document.name}, another`, ground, DEFAULT_NAMES) : null;
   }, [document, ground, name]);
   if (record.error)
     return (

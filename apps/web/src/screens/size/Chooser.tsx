@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { RECIPE_IDS, type Laid, type RecipeId, type Table } from '@temnex/core';
+import { RECIPE_IDS, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn } from '../../construction/started.ts';
@@ -72,7 +72,7 @@ const SIZE = 26;
 
 interface ChooserProps {
   chosen: RecipeId;
-  table: Table;
+  table: LayoutContext;
   choose: (recipe: RecipeId) => void;
 }
 
@@ -111,7 +111,7 @@ export function Chooser({ chosen, table, choose }: ChooserProps) {
   );
 }
 
-function Small({ laid, scale }: { laid: Laid | null; scale: number }) {
+function Small({ laid, scale }: { laid: LaidOut | null; scale: number }) {
   if (!laid) return null;
   const [width, height] = [laid.size.width * scale, laid.size.height * scale];
   return <LayersPicture laid={laid} scale={scale} x={(SIZE - width) / 2} y={(SIZE + height) / 2} thin />;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import type { RecipeId, Table } from '@temnex/core';
+import type { RecipeId, LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 import { startedOn } from '../../construction/started.ts';
@@ -54,7 +54,7 @@ export function Meant({
   choose,
 }: {
   ids: readonly RecipeId[];
-  table: Table;
+  table: LayoutContext;
   choose: (id: RecipeId) => void;
 }) {
   const drawn = useMemo(() => new Map(startedOn(table).map((one) => [one.id, one.laid])), [table]);

@@ -3,14 +3,14 @@ import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
 import {
   fitsIn,
-  jobOfBlanks,
+  buildBlanksJob,
   parseSize,
   recipeOf,
   shortfall,
   type Blank,
   type JobDocument,
   type Size,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
@@ -44,9 +44,9 @@ const Line = styled.div`
 `;
 
 /** Whether all pieces come from it, the number of sheets that takes, and what is left of them, planned a moment after the last change. */
-function Sheets({ blanks, paper, table }: { blanks: readonly Blank[]; paper: Size; table: Table }) {
+function Sheets({ blanks, paper, table }: { blanks: readonly Blank[]; paper: Size; table: LayoutContext }) {
   const { state, plan } = usePlanner();
-  const job = JSON.stringify(jobOfBlanks(blanks, paper, table));
+  const job = JSON.stringify(buildBlanksJob(blanks, paper, table));
   useEffect(() => {
     const timer = setTimeout(() => plan(JSON.parse(job) as JobDocument), 300);
     return () => clearTimeout(timer);

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, recipeOf, sayRecipe, type Table } from '@temnex/core';
+import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
 import { SCREEN } from '@temnex/words';
 import { render } from '@testing-library/react';
 import { SaidPicture } from './SaidPicture.tsx';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 function shown(line: string) {
-  const heard = sayRecipe(line, table, () => line);
+  const heard = parseRecipeLine(line, table, () => line);
   const solved = heard?.said.ok ? recipeOf(heard.recipe).solve(heard.said.input, table) : null;
   if (solved?.status !== 'solved') throw new Error(`${line} is not understood`);
   return render(<SaidPicture laid={solved.laid} voice={SCREEN} />).container;

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import type { Laid } from '@temnex/core';
+import type { LaidOut } from '@temnex/core';
 import { formatSize, type Voice } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
 
@@ -24,7 +24,7 @@ const Card = styled.figure`
 const SIZE = 150;
 
 /** What a line would come to, drawn before it is taken. */
-export function SaidPicture({ laid, voice }: { laid: Laid; voice: Voice }) {
+export function SaidPicture({ laid, voice }: { laid: LaidOut; voice: Voice }) {
   const { width, height } = laid.size;
   const scale = SIZE / Math.max(width, height);
   return (

@@ -6,7 +6,7 @@ import {
   addItem,
   emptyPage,
   recipeOf,
-  sayRecipe,
+  parseRecipeLine,
   startPage,
   type MarkName,
   type RecipeId,
@@ -140,7 +140,7 @@ export function SizeScreen() {
   const onward = made.solved.status === 'solved' ? recipeOf(recipe).onward(made.input, table, newId) : [];
 
   const say = (line: string): boolean | Promise<boolean> => {
-    const sheet = sayRecipe(line, table, newId)?.sheet;
+    const sheet = parseRecipeLine(line, table, newId)?.sheet;
     if (sheet) setPaper(`${sheet.width} x ${sheet.height}`);
     return state.say(line) || putIn(line);
   };

@@ -1,4 +1,11 @@
-import { cardEitherWay, lineLeavingOut, recipeOf, sayRecipe, type RecipeId, type Table } from '@temnex/core';
+import {
+  splitCardReadings,
+  omitFromLine,
+  recipeOf,
+  parseRecipeLine,
+  type RecipeId,
+  type LayoutContext,
+} from '@temnex/core';
 import {
   findMentionedConstructions,
   formatList,
@@ -15,10 +22,10 @@ import { Meant } from './Meant.tsx';
 import { SaidPicture } from './SaidPicture.tsx';
 
 /** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
-export function understood(text: string, table: Table, choose: (id: RecipeId) => void): UnderstoodLine | null {
+export function understood(text: string, table: LayoutContext, choose: (id: RecipeId) => void): UnderstoodLine | null {
   if (!text.trim()) return null;
   const voice: Voice = { mark: table.mark, figures: 'typeset' };
-  const heard = sayRecipe(text, table, newId);
+  const heard = parseRecipeLine(text, table, newId);
   if (heard?.said.ok) {
     const { input } = heard.said;
     const solved = recipeOf(heard.recipe).solve(input, heard.table);
@@ -50,14 +57,14 @@ export function understood(text: string, table: Table, choose: (id: RecipeId) =>
 }
 
 /** Lines that would be understood in its place, each behind a button of its own. */
-function insteadOf(text: string, table: Table): NonNullable<UnderstoodLine['instead']> {
-  const card = cardEitherWay(text);
+function insteadOf(text: string, table: LayoutContext): NonNullable<UnderstoodLine['instead']> {
+  const card = splitCardReadings(text);
   if (card)
     return [
       { line: card.folded, says: 'Folded' },
       { line: card.flat, says: 'Cut flat' },
     ];
-  const shorter = lineLeavingOut(text, table, newId);
+  const shorter = omitFromLine(text, table, newId);
   const words = shorter?.without.map((word) => `"${word}"`) ?? [];
   return shorter ? [{ line: shorter.line, says: `Leave out ${formatList(words, 'and')}` }] : [];
 }

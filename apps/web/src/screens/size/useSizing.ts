@@ -6,18 +6,18 @@ import {
   lengthText,
   parseLength,
   recipeOf,
-  inputNamed,
-  lengthNamed,
-  sayRecipe,
+  nameInputUnits,
+  withUnitNamed,
+  parseRecipeLine,
   setField,
-  withEntry,
-  withEntryMoved,
-  withOffers,
-  withoutEntry,
-  type Laid,
+  addEntryTo,
+  moveEntryIn,
+  applyOffers,
+  removeEntryFrom,
+  type LaidOut,
   type MarkName,
   type RecipeId,
-  type Table,
+  type LayoutContext,
 } from '@temnex/core';
 import { findMentionedConstructions } from '@temnex/words';
 import type { Made } from '../../construction/made.ts';
@@ -38,7 +38,7 @@ interface Sizing {
 export const KEPT = 'temnex-sizing-1';
 const roomIn = (unit: 'in' | 'mm') => (unit === 'in' ? { width: '12', height: '12' } : { width: '305', height: '305' });
 
-function tableOf({ markName, room }: Pick<Sizing, 'markName' | 'room'>): Table {
+function tableOf({ markName, room }: Pick<Sizing, 'markName' | 'room'>): LayoutContext {
   const mark = MARKS[markName];
   const usual = roomIn(mark.unit);
   const read = (text: string, otherwise: string) => {
@@ -124,7 +124,7 @@ export function useSizing() {
   const table = useMemo(() => tableOf(now), [now]);
   const solved = useMemo(() => recipeOf(now.recipe).solve(now.input, table), [now, table]);
   // the last answer of the same recipe stays in view while a number is wrong
-  const [last, setLast] = useState<{ recipe: RecipeId; laid: Laid } | null>(null);
+  const [last, setLast] = useState<{ recipe: RecipeId; laid: LaidOut } | null>(null);
   if (solved.status === 'solved' && solved.laid !== last?.laid) setLast({ recipe: now.recipe, laid: solved.laid });
   const laid =
     solved.status === 'solved' ? solved.laid : last?.recipe === now.recipe ? last.laid : (solved.instead ?? null);
@@ -138,10 +138,10 @@ export function useSizing() {
     solved,
     laid,
     set: (path, value) => onInput((input) => setField(recipe, input, path, value, table)),
-    addTo: (list) => onInput((input) => withEntry(input, list, recipe.entry(input, list, table, newId()))),
-    remove: (list, id) => onInput((input) => withoutEntry(input, list, id)),
-    move: (list, id, by) => onInput((input) => withEntryMoved(input, list, id, by)),
-    take: (offers) => onInput((input) => withOffers(recipe, input, offers, table)),
+    addTo: (list) => onInput((input) => addEntryTo(input, list, recipe.entry(input, list, table, newId()))),
+    remove: (list, id) => onInput((input) => removeEntryFrom(input, list, id)),
+    move: (list, id, by) => onInput((input) => moveEntryIn(input, list, id, by)),
+    take: (offers) => onInput((input) => applyOffers(recipe, input, offers, table)),
     put: (input) => onInput(() => input),
   };
   const choose = useCallback(
@@ -171,14 +171,14 @@ export function useSizing() {
         const [from, to] = [MARKS[s.markName].unit, MARKS[markName].unit];
         if (from === to) return { ...s, markName };
         // bare numbers keep their meaning: they get the old unit's name
-        const room = { width: lengthNamed(s.room.width, from), height: lengthNamed(s.room.height, from) };
+        const room = { width: withUnitNamed(s.room.width, from), height: withUnitNamed(s.room.height, from) };
         const others = Object.fromEntries(
-          Object.entries(s.others ?? {}).map(([id, input]) => [id, inputNamed(id as RecipeId, input, from)]),
+          Object.entries(s.others ?? {}).map(([id, input]) => [id, nameInputUnits(id as RecipeId, input, from)]),
         );
-        return { ...s, markName, room, others, input: inputNamed(s.recipe, s.input, from) };
+        return { ...s, markName, room, others, input: nameInputUnits(s.recipe, s.input, from) };
       }),
     say: (line: string): boolean => {
-      const heard = sayRecipe(line, table, newId);
+      const heard = parseRecipeLine(line, table, newId);
       if (!heard?.said.ok) {
         const [meant] = findMentionedConstructions(line);
         if (meant) choose(meant);

@@ -1,15 +1,15 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import {
-  exactText,
-  fenceSays,
+  formatExactLength,
+  diagnoseFence,
   lengthOf,
-  lyingAfter,
-  offBy,
+  layOutPartsAfter,
+  measureDeviations,
   ticks,
-  type FenceSays,
-  type Left,
-  type Measured,
+  type FenceDiagnosis,
+  type LeftPaper,
+  type MeasuredPiece,
 } from '@temnex/core';
 import { formatLength, formatSize, type Voice } from '@temnex/words';
 import { Plain, Strong } from '../../ui/buttons.tsx';
@@ -28,7 +28,7 @@ const Line = styled.div`
 `;
 
 /** What three sizes in a row say of the fence. */
-export function fenceWords(says: FenceSays, voice: Voice): string {
+export function fenceWords(says: FenceDiagnosis, voice: Voice): string {
   const by = (n: number) => formatLength(Math.abs(n), voice);
   if (says.code === 'always-off')
     return `Three in a row are ${by(says.by)} too ${says.by > 0 ? 'long' : 'short'}: this cutter is not true. Set “cuts longer than set by” with your cutting habits, or cut a strip to measure there.`;
@@ -40,14 +40,14 @@ interface MeasuredPanelProps {
   order: Order;
   cuts: number;
   voice: Voice;
-  measured: ReadonlyMap<string, Measured>;
+  measured: ReadonlyMap<string, MeasuredPiece>;
   pieceName: (id: string) => string;
   /** It is so, and it will do. */
-  onMeasured: (measured: Measured) => void;
+  onMeasured: (measured: MeasuredPiece) => void;
   /** It is so, and what depends on it follows; null where that cannot be. Says what stands in the way, or nothing. */
-  onFollow: ((measured: Measured) => Promise<string | null>) | null;
+  onFollow: ((measured: MeasuredPiece) => Promise<string | null>) | null;
   /** It is so, and it is cut again. */
-  onAgain: (piece: string, copy: number, left: Left) => void;
+  onAgain: (piece: string, copy: number, left: LeftPaper) => void;
   onClose: () => void;
 }
 
@@ -65,12 +65,12 @@ export function MeasuredPanel({
 }: MeasuredPanelProps) {
   const { job } = order;
   const { plan } = order.record;
-  const off = lyingAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : []));
+  const off = layOutPartsAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : []));
   const [key, setKey] = useState(() => {
     const last = off.at(-1);
     return last ? `${last.piece} ${last.copy}` : '';
   });
-  const [typed, setTyped] = useState<Partial<Left>>({});
+  const [typed, setTyped] = useState<Partial<LeftPaper>>({});
   const [following, setFollowing] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const held = off.find((h) => `${h.piece} ${h.copy}` === key);
@@ -86,16 +86,18 @@ export function MeasuredPanel({
       </Panel>
     );
   const known = measured.get(key);
-  const size: Left = {
-    width: typed.width ?? known?.width ?? exactText(piece.width, plan.unit),
-    height: typed.height ?? known?.height ?? exactText(piece.height, plan.unit),
+  const size: LeftPaper = {
+    width: typed.width ?? known?.width ?? formatExactLength(piece.width, plan.unit),
+    height: typed.height ?? known?.height ?? formatExactLength(piece.height, plan.unit),
   };
-  const one: Measured = { piece: held.piece, copy: held.copy, ...size };
+  const one: MeasuredPiece = { piece: held.piece, copy: held.copy, ...size };
   const differences = (['width', 'height'] as const).flatMap((side) => {
     const by = lengthOf(size[side], plan.unit) - piece[side];
     return by ? [`${formatLength(Math.abs(by), voice)} ${by > 0 ? 'over' : 'short'} in ${side}`] : [];
   });
-  const says = fenceSays(offBy(job, plan, [...[...measured].filter(([k]) => k !== key).map(([, m]) => m), one]));
+  const says = diagnoseFence(
+    measureDeviations(job, plan, [...[...measured].filter(([k]) => k !== key).map(([, m]) => m), one]),
+  );
   return (
     <Panel aria-label="What it measures">
       <h2>It came out as …</h2>

@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { minutesOf } from '@temnex/core';
+import { countMinutes } from '@temnex/core';
 import { formatCount } from '@temnex/words';
 import { Plain, PlainLink, Strong } from '../../ui/buttons.tsx';
 import { NameField } from '../../ui/NameField.tsx';
@@ -125,7 +125,7 @@ export function Over({ live }: { live: LiveSession }) {
   const [noted, setNoted] = useState(0);
   // the drawer, the pages and their orders are not what they were
   useEffect(() => void client.invalidateQueries(), [client]);
-  const minutes = minutesOf(session.events.map((e) => e.event));
+  const minutes = countMinutes(session.events.map((e) => e.event));
   const cuts = session.events.filter((e) => e.idle === null && e.event.deed.do === 'done').length;
   const wrong = state.left.length;
   return (

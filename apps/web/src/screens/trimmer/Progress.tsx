@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import { pressAt, type Press, type TrimmerStep } from '@temnex/core';
+import { findPress, type Press, type TrimmerStep } from '@temnex/core';
 import { formatCount } from '@temnex/words';
 
 /*
@@ -53,7 +53,7 @@ export function Progress({ steps, presses, at }: ProgressProps) {
   const sheets = steps
     .slice(at)
     .reduce((n, s) => n + (s.do === 'take' ? s.sheets.length : s.do === 'whole' ? 1 : 0), 0);
-  const done = pressAt(presses, at);
+  const done = findPress(presses, at);
   const share = presses.length ? done / presses.length : 1;
   const left = [
     cuts - made ? formatCount(cuts - made, 'cut') : '',

@@ -3,11 +3,11 @@ import { useParams } from 'react-router';
 import {
   MARKS,
   bagOfCopy,
-  cutsDone,
-  pressAt,
-  pressesOf,
-  wantedAs,
-  type Measured,
+  countPlanStepsDone,
+  findPress,
+  groupIntoPresses,
+  pagePieceIdOf,
+  type MeasuredPiece,
   type SessionDeed,
   type TrimmerStep,
 } from '@temnex/core';
@@ -82,10 +82,10 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const shelf = drawer.data ?? NOTHING;
   const style = useMemo(() => styleOf(job, shelf, mark, 13), [job, shelf, mark]);
   const { pieceName } = style;
-  const cuts = cutsDone(steps, state.at);
+  const cuts = countPlanStepsDone(steps, state.at);
   // of a kit, what comes off goes into one bag after the other: each cut by itself
-  const presses = useMemo(() => pressesOf(steps, !session.kit), [steps, session.kit]);
-  const nth = pressAt(presses, state.at);
+  const presses = useMemo(() => groupIntoPresses(steps, !session.kit), [steps, session.kit]);
+  const nth = findPress(presses, state.at);
   const pressed = presses[nth] ?? null;
   const now = useMemo(() => (pressed ? steps.slice(state.at, pressed.to) : []), [steps, pressed, state.at]);
   const places = useMemo(() => {
@@ -97,7 +97,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const bagOf = useCallback(
     (piece: string, copy: number): string | null => {
       if (!kit) return null;
-      const of = wantedAs(piece);
+      const of = pagePieceIdOf(piece);
       const bag = bagOfCopy(copy, kit.perPage[of] ?? 1, kit.before[orderId]?.[of]);
       return describeCopy(bag, kit.copies, kit.names[bag - 1] ?? null);
     },
@@ -125,7 +125,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const back = useCallback(() => {
     if (state.phase === 'over') return void press({ do: 'on', order: state.order });
     if (state.phase === 'cutting' && state.at > 0) {
-      const { from } = presses[pressAt(presses, state.at - 1)]!;
+      const { from } = presses[findPress(presses, state.at - 1)]!;
       return void press({ do: 'back', order: state.order, ...upTo(from, state.at) });
     }
     const last = state.left.at(-1);
@@ -182,7 +182,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     setPanel(null);
   };
   /** What depends on it is another size now: what is cut is put down, and the rest planned anew. */
-  const follow = async (measured: Measured): Promise<string | null> => {
+  const follow = async (measured: MeasuredPiece): Promise<string | null> => {
     try {
       const { followMeasured } = await import('../../trimmer/followMeasured.ts');
       const others = await followMeasured(session.session.page, measured);

@@ -2,18 +2,18 @@ import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
 import {
   TICKS_PER_UNIT,
-  exactText,
-  inHandFor,
-  leftByWrong,
+  formatExactLength,
+  partInHandFor,
+  computeLeftByWrongCut,
   lengthOf,
-  lyingAfter,
+  layOutPartsAfter,
   parseLength,
-  stillFit,
+  findPiecesThatStillFit,
   ticks,
-  tooLarge,
+  isLargerThanPart,
   type Drawer,
-  type Left,
-  type Spoiled,
+  type LeftPaper,
+  type SpoiledPiece,
   type WrongCut,
 } from '@temnex/core';
 import { STOCK_KIND_LABELS, WRONG_CUT_LABELS, formatSize, describeStep, type Voice } from '@temnex/words';
@@ -71,7 +71,7 @@ interface WrongPanelProps {
   /** How often the same cut is made again in the same step. */
   again: number;
   /** `good`: how many of them were made as they should be before the one that went wrong. */
-  onWrong: (wrong: WrongCut | undefined, spoiled: Spoiled[], good: number) => void;
+  onWrong: (wrong: WrongCut | undefined, spoiled: SpoiledPiece[], good: number) => void;
   /** Back before the cut that was made last: that one went wrong. */
   before: (() => void) | null;
   onClose: () => void;
@@ -99,15 +99,15 @@ export function WrongPanel({
   const [way, setWay] = useState<Way | null>(null);
   const [setting, setSetting] = useState<string | null>(null);
   const [stock, setStock] = useState('');
-  const [own, setOwn] = useState<readonly Left[] | null>(null);
+  const [own, setOwn] = useState<readonly LeftPaper[] | null>(null);
   const [spoiled, setSpoiled] = useState<ReadonlySet<string>>(new Set());
   const per = TICKS_PER_UNIT[plan.unit];
   const words = guided ? describeStep(guided, plan, job, voice, pieceName) : null;
   const off = useMemo(
-    () => lyingAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : [])),
+    () => layOutPartsAfter(job, plan, cuts).parts.flatMap(({ is }) => (typeof is === 'object' ? [is] : [])),
     [job, plan, cuts],
   );
-  const hand = step ? inHandFor(job, plan, cuts) : null;
+  const hand = step ? partInHandFor(job, plan, cuts) : null;
   const set = setting === null ? null : parseLength(setting, plan.unit);
   const cutAt = set?.ok ? set.value.ticks / per : (guided?.setting ?? 0);
   const items = useMemo(
@@ -121,21 +121,24 @@ export function WrongPanel({
     height: lengthOf(item.height, item.unit) / per,
   };
   /** What is likely left, until somebody says otherwise. */
-  const likely = (): Left[] => {
-    if (way === 'size' && set?.ok) return leftByWrong(job, plan, cuts, { setting: cutAt, edge: cutEdge });
+  const likely = (): LeftPaper[] => {
+    if (way === 'size' && set?.ok) return computeLeftByWrongCut(job, plan, cuts, { setting: cutAt, edge: cutEdge });
     if (way === 'edge' && guided)
-      return leftByWrong(job, plan, cuts, { setting: guided.setting, edge: cutEdge === 'left' ? 'bottom' : 'left' });
-    if (way === 'paper' && guided && other) return leftByWrong(job, plan, cuts, { setting: guided.setting, edge: cutEdge, of: other }); // prettier-ignore
+      return computeLeftByWrongCut(job, plan, cuts, {
+        setting: guided.setting,
+        edge: cutEdge === 'left' ? 'bottom' : 'left',
+      });
+    if (way === 'paper' && guided && other) return computeLeftByWrongCut(job, plan, cuts, { setting: guided.setting, edge: cutEdge, of: other }); // prettier-ignore
     return [];
   };
   const left = own ?? likely();
   const of = way === 'paper' ? (other ?? null) : hand;
-  const tooMuch = of !== null && tooLarge(left, of, plan);
+  const tooMuch = of !== null && isLargerThanPart(left, of, plan);
   const paper =
     way === 'paper'
       ? (item?.paper ?? '')
       : (job.stock.find((s) => s.id === plan.sheets[step?.sheets[0] ?? 0]?.stock)?.paper.id ?? '');
-  const gives = left.length && !tooMuch ? stillFit(job, plan, cuts, paper, left) : [];
+  const gives = left.length && !tooMuch ? findPiecesThatStillFit(job, plan, cuts, paper, left) : [];
   const ready =
     way === 'piece'
       ? spoiled.size > 0
@@ -151,7 +154,7 @@ export function WrongPanel({
       );
     if (way !== null) onWrong({ how: way, left: [...left], ...(way === 'paper' ? { stock } : {}) }, [], good);
   };
-  const text = (n: number) => exactText(ticks(Math.round(n * per)), plan.unit);
+  const text = (n: number) => formatExactLength(ticks(Math.round(n * per)), plan.unit);
   const ways = WAYS.filter(({ id }) => {
     if (id === 'size' || id === 'edge' || id === 'paper') return guided !== null;
     if (id === 'torn') return step !== undefined;

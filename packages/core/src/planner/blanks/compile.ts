@@ -1,8 +1,8 @@
 import type { Frame } from './frames.ts';
-import { usable as usableRoom } from './frames.ts';
+import { usableRectangleOf as usableRoom } from './frames.ts';
 import type { Job, JobPiece, JobStock, Rectangle } from '../documents/job.ts';
 import { areaOf } from './outline.ts';
-import { isNewPaper, urgencies } from '../sheets/standing.ts';
+import { isNewPaper, rankUrgencies } from '../sheets/standing.ts';
 import { waysByKind, type Way } from './turning.ts';
 
 export const UPRIGHT = 1;
@@ -19,7 +19,7 @@ export interface Blank extends Rectangle {
 }
 
 /** A job as flat arrays for the search. Index domains: k a kind of piece, s a kind of blank, ks = k * stockCount + s. */
-export interface Compiled {
+export interface CompiledJob {
   readonly job: Job;
   readonly frames: readonly Frame[];
   readonly pieceCount: number;
@@ -64,7 +64,7 @@ export interface Compiled {
 }
 
 /** What is settled before the search: frames, what cannot have its place, and (for a part of a job) how many copies. */
-export interface Settled {
+export interface SettledBeforehand {
   readonly frames?: readonly Frame[];
   readonly unplaced?: readonly number[];
   /** [k] copies that the search is asked for; left out: all that are not pinned */
@@ -110,7 +110,7 @@ function fitting({ width, height }: JobPiece, allowed: number, room: Rectangle):
   return width === height && bits === (UPRIGHT | FLAT) ? UPRIGHT : bits;
 }
 
-export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settled = {}): Compiled {
+export function compileJob(job: Job, { frames = [], unplaced = [], wanted }: SettledBeforehand = {}): CompiledJob {
   const K = job.pieces.length;
   const { kerf } = job.cutter;
   const cutters = [job.cutter, ...job.cutter.then];
@@ -156,7 +156,7 @@ export function compile(job: Job, { frames = [], unplaced = [], wanted }: Settle
       place[k * S + si] = kinds.place[k]!;
     }
   });
-  const urgency = urgencies(job);
+  const urgency = rankUrgencies(job);
   const asked = job.pieces.filter((_, k) => quantity[k]);
   const thinnest = Math.min(Infinity, ...asked.map((p) => Math.min(p.width, p.height)));
   const rooms = usable.map(({ blank }) => blank);

@@ -1,7 +1,7 @@
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
-import { alongOf, cutterHolds, cutsOf, isHolding, offcutTree, type Tree } from '../sheets/tree.ts';
-import { around, type Obstacle } from './obstacles.ts';
-import { SLIVER, liesInside, roomsInOutline } from './outline.ts';
+import { alongOf, canCutTree, countCuts, isHolding, makeOffcutTree, type Tree } from '../sheets/tree.ts';
+import { cutAroundObstacles, type Obstacle } from './obstacles.ts';
+import { SLIVER_TICKS, isRectangleInside, listRoomsInOutline } from './outline.ts';
 import { waysOf } from './turning.ts';
 
 /*
@@ -27,7 +27,7 @@ export interface Frame {
   readonly opens: boolean;
 }
 /** The sheets with frames, each with the ways to cut it that are worth trying, and what could not be given its place. */
-export interface Framing {
+export interface FramedSheets {
   readonly sheets: ReadonlyArray<readonly Frame[]>;
   /** [piece] copies that must be cut from a place where they cannot be */
   readonly unplaced: readonly number[];
@@ -40,7 +40,7 @@ const TRIED = 6;
 const known = new WeakMap<JobStock['uncut'], Map<string, Tree[]>>();
 
 /** Frames of all sheets that need one; of those that nothing must be cut from exactly there, as many as there is time for. */
-export function framesOf(job: Job, over: () => boolean = () => false): Framing {
+export function buildFrames(job: Job, over: () => boolean = () => false): FramedSheets {
   const unplaced = job.pieces.map(() => 0);
   const sheets: Frame[][] = [];
   const pinnedAt = new Map<string, number[]>();
@@ -74,7 +74,7 @@ export function framesOf(job: Job, over: () => boolean = () => false): Framing {
 }
 
 /** The item's usable rectangle. */
-export const usable = (item: JobStock): Rectangle => ({
+export const usableRectangleOf = (item: JobStock): Rectangle => ({
   x: item.trim.left,
   y: item.trim.bottom,
   width: item.width - item.trim.left - item.trim.right,
@@ -89,14 +89,14 @@ function pinOf(job: Job, k: number, item: JobStock): Obstacle | null {
   const way = ways.upright ?? ways.flat;
   if (!way) return null;
   const [width, height] = way.turn % 180 ? [piece.height, piece.width] : [piece.width, piece.height];
-  const room = usable(item);
+  const room = usableRectangleOf(item);
   const at = { x: piece.from!.x as number, y: piece.from!.y as number, width, height };
   const inside =
     at.x >= room.x &&
     at.y >= room.y &&
     at.x + width <= room.x + room.width &&
     at.y + height <= room.y + room.height &&
-    (!item.outline || liesInside(item.outline, at));
+    (!item.outline || isRectangleInside(item.outline, at));
   return inside ? { ...at, holds: { piece: k, ...way } } : null;
 }
 
@@ -134,17 +134,17 @@ function framesAround(job: Job, s: number, obstacles: readonly Obstacle[], limit
   const within = (o: Rectangle, p: Rectangle) =>
     o.x >= p.x && o.y >= p.y && o.x + o.width <= p.x + p.width && o.y + o.height <= p.y + p.height;
   const pins = obstacles.filter((o) => o.holds);
-  const room = usable(item);
+  const room = usableRectangleOf(item);
   const meets = (o: Rectangle) =>
     o.x < room.x + room.width && o.x + o.width > room.x && o.y < room.y + room.height && o.y + o.height > room.y;
   const all = [...pins, ...obstacles.filter((o) => !o.holds && meets(o) && !pins.some((p) => within(o, p)))];
-  const trees = item.outline ? roomsInOutline(job, item, all) : treesAround(job, item, room, all, limit * 4);
+  const trees = item.outline ? listRoomsInOutline(job, item, all) : treesAround(job, item, room, all, limit * 4);
   const frames: Frame[] = [];
   for (const tree of trees) {
     if (frames.length >= limit) break;
     const rooms: Rectangle[] = [];
     const numbered = number(tree, rooms, job.keep);
-    if (!cutterHolds(numbered, job) || hasSliver(numbered) || (!rooms.length && !pins.length)) continue;
+    if (!canCutTree(numbered, job) || hasSliver(numbered) || (!rooms.length && !pins.length)) continue;
     frames.push({ stock: s, tree: numbered, rooms, pins: pins.map((p) => p.holds!.piece), opens: pins.length > 0 });
   }
   return frames;
@@ -154,7 +154,7 @@ function treesAround(job: Job, item: JobStock, room: Rectangle, all: readonly Ob
   const trees = known.get(item.uncut) ?? new Map<string, Tree[]>();
   known.set(item.uncut, trees);
   const key = JSON.stringify([room, all, job.cutter.kerf, job.cutter.step, limit]);
-  const found = trees.get(key) ?? around(job.cutter, room, all, limit);
+  const found = trees.get(key) ?? cutAroundObstacles(job.cutter, room, all, limit);
   trees.set(key, found);
   return found;
 }
@@ -163,14 +163,14 @@ function treesAround(job: Job, item: JobStock, room: Rectangle, all: readonly Ob
 const hasSliver = (tree: Tree): boolean => {
   const { cut, parts } = tree;
   if (cut !== 'x' && cut !== 'y') return false;
-  const off = parts.slice(0, cutsOf(tree));
-  return off.some((part) => alongOf(part, cut) < SLIVER && !isHolding(part.holds)) || parts.some(hasSliver);
+  const off = parts.slice(0, countCuts(tree));
+  return off.some((part) => alongOf(part, cut) < SLIVER_TICKS && !isHolding(part.holds)) || parts.some(hasSliver);
 };
 
 /** Numbers the rooms; what holds nothing and is no room is an offcut. */
 function number(tree: Tree, rooms: Rectangle[], keep: Job['keep']): Tree {
   if (tree.cut) return { ...tree, parts: tree.parts.map((part) => number(part, rooms, keep)) };
-  if (tree.holds === null) return offcutTree(tree, keep);
+  if (tree.holds === null) return makeOffcutTree(tree, keep);
   if (tree.holds === 'waste' || tree.holds === 'keep' || 'piece' in tree.holds) return tree;
   rooms.push({ x: tree.x, y: tree.y, width: tree.width, height: tree.height });
   return { ...tree, holds: { room: rooms.length - 1 } };

@@ -1,11 +1,11 @@
-import { compile } from './compile.ts';
+import { compileJob } from './compile.ts';
 import type { Budget } from '../budget.ts';
 import type { Job, JobPiece, JobStock, Turn } from '../documents/job.ts';
 import type { Solution } from '../sheets/score.ts';
 import { search } from '../search/search.ts';
-import { eachHeld, isNewPaper } from '../sheets/standing.ts';
-import { laidInto, type Holding, type Tree } from '../sheets/tree.ts';
-import { TURNS, directionHolds } from './turning.ts';
+import { visitHeldPieces, isNewPaper } from '../sheets/standing.ts';
+import { relayTree, type HoldingTree, type Tree } from '../sheets/tree.ts';
+import { TURNS, isDirectionKept } from './turning.ts';
 
 /*
  * Hidden centres: what is cut out of a hollow mat or a covered base is paper too. The openings are planned first, as if each
@@ -19,7 +19,7 @@ import { TURNS, directionHolds } from './turning.ts';
  *     +-----------------+
  */
 
-export interface Nested {
+export interface NestedPlan {
   /** The job with hosts kept to the paper and face that their openings were planned for. */
   readonly job: Job;
   /** [piece] copies that the openings do not give. */
@@ -29,7 +29,7 @@ export interface Nested {
 }
 
 /** Plans what comes out of the openings. Null where no piece fits in one. */
-export function nest(job: Job, budget: Budget): Nested | null {
+export function planOpenings(job: Job, budget: Budget): NestedPlan | null {
   const hosts = job.pieces.flatMap((piece, k) => (piece.opening ? [{ piece, k, as: paperOfHost(job, piece) }] : []));
   const { kerf } = job.cutter;
   const openings: JobStock[] = [];
@@ -58,7 +58,7 @@ export function nest(job: Job, budget: Budget): Nested | null {
     // a host lies in the opening of another only where both are of the paper that its own opening was planned for
     pieces: job.pieces.map((p, k) => (hosting.get(k) ? { ...p, papers: [hosting.get(k)!.item.paper.id] } : p)),
   };
-  const c = compile(inner);
+  const c = compileJob(inner);
   if (!c.stockCount) return null;
   const { solution } = search({ c, aim: 'least-paper', newAreaBound: 0, budget });
   if (!solution.sheets.length) return null;
@@ -69,7 +69,7 @@ export function nest(job: Job, budget: Budget): Nested | null {
   for (const { stock, tree } of solution.sheets) {
     const k = hostOf.get(inner.stock[stock]!.id)!;
     inside.set(k, [...(inside.get(k) ?? []), tree]);
-    eachHeld(tree, ({ holds }) => void given[holds.piece]!++);
+    visitHeldPieces(tree, ({ holds }) => void given[holds.piece]!++);
   }
   const outer: Job = {
     ...job,
@@ -108,7 +108,7 @@ function paperOfHost(job: Job, piece: JobPiece): HostPaper | null {
     // where the paper has a direction, the host is held to one way, so that its opening is as planned
     const direction = piece.direction === 'any' && face.direction !== 'none' ? face.along : piece.direction;
     const held = { ...piece, direction };
-    const turned = directed ? TURNS.find((t) => directionHolds(held, face, t, 0)) : 0;
+    const turned = directed ? TURNS.find((t) => isDirectionKept(held, face, t, 0)) : 0;
     return { item, side: face.side, direction, turned: turned ?? 0 };
   }
   return null;
@@ -128,15 +128,15 @@ function layOpenings(job: Job, solution: Solution, inside: ReadonlyMap<number, r
   const lay = (tree: Tree, item: JobStock): Tree => {
     const parts = tree.parts.map((part) => lay(part, item));
     if (!tree.holds || typeof tree.holds !== 'object' || !('piece' in tree.holds)) return { ...tree, parts };
-    const held: Holding = tree.holds;
+    const held: HoldingTree = tree.holds;
     const planned = left.get(held.piece)?.shift();
     if (!planned) return tree;
     const at = openingAt(job.pieces[held.piece]!, held, tree);
-    const laid = laidInto(planned, { x: at.x + kerf, y: at.y + kerf }, held.turn, kerf);
-    eachHeld(laid, ({ holds: inner }) => {
-      const { side, turn } = inner as Holding;
+    const laid = relayTree(planned, { x: at.x + kerf, y: at.y + kerf }, held.turn, kerf);
+    visitHeldPieces(laid, ({ holds: inner }) => {
+      const { side, turn } = inner as HoldingTree;
       const face = item.paper.faces.find((f) => f.side === side);
-      if (!face || !directionHolds(job.pieces[inner.piece]!, face, item.turned, turn)) holds = false;
+      if (!face || !isDirectionKept(job.pieces[inner.piece]!, face, item.turned, turn)) holds = false;
     });
     return { ...tree, opening: lay(laid, item) };
   };
@@ -146,7 +146,11 @@ function layOpenings(job: Job, solution: Solution, inside: ReadonlyMap<number, r
 }
 
 /** Where a held piece has its opening, as seen from side A. */
-function openingAt(piece: JobPiece, { side, turn }: Holding, at: { x: number; y: number }): { x: number; y: number } {
+function openingAt(
+  piece: JobPiece,
+  { side, turn }: HoldingTree,
+  at: { x: number; y: number },
+): { x: number; y: number } {
   const o = piece.opening!;
   const x = side === 'B' ? piece.width - o.x - o.width : o.x;
   const { y } = o;

@@ -1,14 +1,14 @@
 import type { Cutter, Rectangle } from '../documents/job.ts';
-import type { Holding, Room, Tree } from '../sheets/tree.ts';
+import type { HoldingTree, Room, Tree } from '../sheets/tree.ts';
 
 /* What must not be cut through, and the ways to cut round it edge to edge. */
 
 /** Something on a sheet that no cut may go through. */
 export interface Obstacle extends Rectangle {
-  readonly holds: Holding | null;
+  readonly holds: HoldingTree | null;
 }
 
-const leaf = (r: Rectangle, holds: Holding | Room | null): Tree => ({
+const leaf = (r: Rectangle, holds: HoldingTree | Room | null): Tree => ({
   ...{ x: r.x, y: r.y, width: r.width, height: r.height },
   ...{ cut: null, parts: [], lost: 0, holds },
 });
@@ -17,7 +17,7 @@ const leaf = (r: Rectangle, holds: Holding | Room | null): Tree => ({
 const MOST_ROOMS = 3000;
 
 /** The trees that cut `room` so that each obstacle ends up alone: every edge of an obstacle is a place for a cut. */
-export function around(
+export function cutAroundObstacles(
   cutter: Cutter & { kerf: number },
   room: Rectangle,
   obstacles: readonly Obstacle[],
@@ -48,10 +48,12 @@ export function around(
     const after = at + kerf;
     const end = room[cut] + room[size];
     const before = obstacles.filter((o) => o[cut] < at);
-    const first = around(cutter, { ...room, [size]: at - room[cut] }, before, each, work);
+    const first = cutAroundObstacles(cutter, { ...room, [size]: at - room[cut] }, before, each, work);
     const beyond = obstacles.filter((o) => o[cut] >= after);
     const rest =
-      after >= end ? null : around(cutter, { ...room, [cut]: after, [size]: end - after }, beyond, each, work);
+      after >= end
+        ? null
+        : cutAroundObstacles(cutter, { ...room, [cut]: after, [size]: end - after }, beyond, each, work);
     const whole = { ...{ x: room.x, y: room.y, width: room.width, height: room.height }, cut, holds: null };
     const ways = rest
       ? first.flatMap((a) => rest.map((b): Tree => ({ ...whole, parts: [a, b], lost: 0 })))

@@ -1,8 +1,8 @@
-import { areaWithin, paperIn, type Point } from '../../geometry/index.ts';
+import { areaWithin, clipPaper, type Point } from '../../geometry/index.ts';
 import { ticks } from '../../length/index.ts';
 import type { Job, JobStock, Rectangle } from '../documents/job.ts';
 import { isRoom, type Tree } from '../sheets/tree.ts';
-import { around, type Obstacle } from './obstacles.ts';
+import { cutAroundObstacles, type Obstacle } from './obstacles.ts';
 
 /*
  * Odd scraps: the usable rectangles in an outline. A grid of lines is laid over it, through its corners and between; which
@@ -31,7 +31,7 @@ const WORTHS: readonly Worth[] = [
 const PINNED = 1000;
 const TIE = 1e-7;
 /** 1/64 in: no fence is set nearer to the blade. */
-export const SLIVER = 381;
+export const SLIVER_TICKS = 381;
 /** Ways looked at to cut round what must stay whole in a rectangle that is all paper. */
 const SPARING = 3;
 const MOST_SPARED = 300;
@@ -41,7 +41,7 @@ export const areaOf = ({ outline, width, height }: Pick<JobStock, 'width' | 'hei
   outline ? areaWithin(outline) : width * height;
 
 /** Whether a rectangle lies wholly inside an outline. */
-export function liesInside(outline: readonly Point[], r: Rectangle): boolean {
+export function isRectangleInside(outline: readonly Point[], r: Rectangle): boolean {
   const [x0, x1, y0, y1] = [r.x, r.x + r.width, r.y, r.y + r.height];
   const [cx, cy] = [(x0 + x1) / 2, (y0 + y1) / 2];
   let inside = false;
@@ -75,7 +75,7 @@ function passesThrough(a: Point, b: Point, x0: number, x1: number, y0: number, y
 const known = new WeakMap<readonly Point[], Map<string, Tree[]>>();
 
 /** Trees over the outline's box whose rooms lie inside the outline; `taken` must stay whole. */
-export function roomsInOutline(job: Job, item: JobStock, taken: readonly Obstacle[]): Tree[] {
+export function listRoomsInOutline(job: Job, item: JobStock, taken: readonly Obstacle[]): Tree[] {
   const thin = Math.min(...job.pieces.map((p) => Math.min(p.width, p.height)));
   const { kerf, step } = job.cutter;
   const { left, right, top, bottom } = item.trim;
@@ -144,12 +144,15 @@ function findRooms(job: Job, item: JobStock, taken: readonly Obstacle[], thin: n
     for (let j = 1; j < ny; j++) {
       const cell = { x: xs[i - 1]!, y: ys[j - 1]!, width: xs[i]! - xs[i - 1]!, height: ys[j]! - ys[j - 1]! };
       outside[i]![j] =
-        outside[i - 1]![j]! + outside[i]![j - 1]! - outside[i - 1]![j - 1]! + (liesInside(outline, cell) ? 0 : 1);
+        outside[i - 1]![j]! +
+        outside[i]![j - 1]! -
+        outside[i - 1]![j - 1]! +
+        (isRectangleInside(outline, cell) ? 0 : 1);
     }
   // where the kerf takes what is not paper, the rest may be
   const full = (i: number, k: number, j: number, l: number) =>
     outside[k]![l]! - outside[i]![l]! - outside[k]![j]! + outside[i]![j]! === 0 ||
-    (kerf > 0 && liesInside(outline, box(i, k, j, l)));
+    (kerf > 0 && isRectangleInside(outline, box(i, k, j, l)));
   const none = (i: number, k: number, j: number, l: number) =>
     outside[k]![l]! - outside[i]![l]! - outside[k]![j]! + outside[i]![j]! === (k - i) * (l - j);
   const meets = (r: Rectangle, t: Rectangle) =>
@@ -168,7 +171,8 @@ function findRooms(job: Job, item: JobStock, taken: readonly Obstacle[], thin: n
   const spared = new Map<string, Tree[]>();
   const sparing = (r: Rectangle, inside: readonly Obstacle[]): Tree[] => {
     const key = `${r.x} ${r.y} ${r.width} ${r.height}`;
-    const ways = spared.get(key) ?? (spared.size < MOST_SPARED ? around(job.cutter, r, inside, SPARING) : []);
+    const ways =
+      spared.get(key) ?? (spared.size < MOST_SPARED ? cutAroundObstacles(job.cutter, r, inside, SPARING) : []);
     spared.set(key, ways);
     return ways;
   };
@@ -245,7 +249,7 @@ const leafOf = (r: Rectangle): Tree => ({ ...r, cut: null, parts: [], lost: 0, h
 
 /** Whether a rectangle is all paper but for half a tick along its edges: the outline clipped to it fills it. */
 function isPaper(outline: readonly Point[], r: Rectangle): boolean {
-  return r.width * r.height - areaWithin(paperIn(outline, r)) <= (r.width + r.height) / 2;
+  return r.width * r.height - areaWithin(clipPaper(outline, r)) <= (r.width + r.height) / 2;
 }
 
 /** Lines of the grid along one way: the box's ends, corners on the mark either side, and where it has slanted edges evenly between them. */
@@ -262,8 +266,8 @@ function gridOf(
   const add = (v: number) => {
     if (v <= 0 || v >= length || wanted.size >= LINES - 2) return;
     // two lines nearer than the kerf leave nothing between them, or a sliver that nobody can cut
-    const apart = kerf + SLIVER;
-    if (v >= SLIVER && length - v >= apart && ![...wanted].some((w) => Math.abs(w - v) < apart)) wanted.add(v);
+    const apart = kerf + SLIVER_TICKS;
+    if (v >= SLIVER_TICKS && length - v >= apart && ![...wanted].some((w) => Math.abs(w - v) < apart)) wanted.add(v);
   };
   const distinct = [...new Set(corners)];
   if (distinct.length <= LINES / 2)

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument, type Plan, type PlanNode } from '../index.ts';
 import { mixedJob2 } from '../../../testing/makers.ts';
-import { areaOf, liesInside } from './outline.ts';
+import { areaOf, isRectangleInside } from './outline.ts';
 
 /* Where pieces may come from besides whole sheets: fixed places, hidden centres, odd scraps, windmills, other cutters. */
 
@@ -176,7 +176,7 @@ describe('odd scraps', () => {
       [4, 9],
       [0, 9],
     ].map(([x, y]) => ({ x, y })) as never;
-    const at = (x: number, y: number, width: number, height: number) => liesInside(L, { x, y, width, height });
+    const at = (x: number, y: number, width: number, height: number) => isRectangleInside(L, { x, y, width, height });
     expect([at(0, 0, 9, 4), at(0, 0, 4, 9), at(1, 1, 2, 2), at(0, 0, 5, 5), at(4, 4, 2, 2), at(0, 0, 9, 9)]).toEqual([
       true,
       true,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Face, JobPiece, JobStock, Turn } from '../documents/job.ts';
-import { directionHolds, waysOf } from './turning.ts';
+import { isDirectionKept, waysOf } from './turning.ts';
 import { lengthOf } from '../../length/index.ts';
 
 const piece = (direction: JobPiece['direction'], side: JobPiece['side'] = 'any'): JobPiece => ({
@@ -31,7 +31,7 @@ const face = (direction: Face['direction'], along: Face['along'] = 'height', sid
   along,
 });
 const turns = (p: JobPiece, f: Face, lies: Turn = 0) =>
-  ([0, 90, 180, 270] as const).filter((t) => directionHolds(p, f, lies, t));
+  ([0, 90, 180, 270] as const).filter((t) => isDirectionKept(p, f, lies, t));
 
 describe('may this piece be turned', () => {
   test.each<[string, JobPiece, Face, Turn, Turn[]]>([

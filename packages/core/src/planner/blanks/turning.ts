@@ -10,7 +10,7 @@ const quarterOf = (along: 'width' | 'height', side: Side): number => (along === 
 export const TURNS: readonly Turn[] = [0, 90, 180, 270];
 
 /** May this piece be turned so, on this face of this paper as it lies? */
-export function directionHolds(piece: Pick<JobPiece, 'direction'>, face: Face, lies: Turn, turn: Turn): boolean {
+export function isDirectionKept(piece: Pick<JobPiece, 'direction'>, face: Face, lies: Turn, turn: Turn): boolean {
   if (piece.direction === 'any' || face.direction === 'none') return true;
   const pattern = quarterOf(face.along, face.side) + lies / 90;
   const wanted = quarterOf(piece.direction, face.side) + turn / 90;
@@ -32,7 +32,7 @@ export function waysOf(
   const ways = stock.paper.faces
     .filter((face) => piece.side === 'any' || piece.side === face.side)
     .flatMap((face) =>
-      TURNS.filter((turn) => directionHolds(piece, face, stock.turned, turn)).map((turn) => ({
+      TURNS.filter((turn) => isDirectionKept(piece, face, stock.turned, turn)).map((turn) => ({
         turn,
         side: face.side,
       })),

@@ -1,7 +1,7 @@
 import type { Frame } from './frames.ts';
-import { usable } from './frames.ts';
+import { usableRectangleOf } from './frames.ts';
 import type { Job, Rectangle } from '../documents/job.ts';
-import { cutterHolds, type Tree } from '../sheets/tree.ts';
+import { canCutTree, type Tree } from '../sheets/tree.ts';
 import { waysOf } from './turning.ts';
 
 /*
@@ -30,7 +30,7 @@ const KINDS = 30;
 const BEST = 4;
 
 /** Sets of windmills that might save something, the fullest first: each is to be tried. */
-export function windmillFrames(job: Job, taken: readonly Frame[]): Frame[][] {
+export function listWindmillFrames(job: Job, taken: readonly Frame[]): Frame[][] {
   const found: { frames: Frame[]; filled: number }[] = [];
   const seen = new Set<string>();
   job.stock.forEach((item, stock) => {
@@ -38,10 +38,10 @@ export function windmillFrames(job: Job, taken: readonly Frame[]): Frame[][] {
     const copies = item.quantity - taken.filter((f) => f.stock === stock).length;
     if (item.reserved || item.outline || item.uncut.length || copies < 1 || seen.has(size)) return;
     seen.add(size);
-    const room = usable(item);
+    const room = usableRectangleOf(item);
     if (Math.max(room.width, room.height) > job.cutter.reach) return;
     for (const { a, b, tree } of pairs(job, blocksOf(job, item), room)) {
-      if (!cutterHolds(tree, job)) continue;
+      if (!canCutTree(tree, job)) continue;
       const rooms = tree.parts.map(({ x, y, width, height }) => ({ x, y, width, height }));
       const frame: Frame = { stock, tree, rooms, pins: [], opens: true };
       const filled = (2 * a.n * areaOf(job, a.k) + 2 * b.n * areaOf(job, b.k)) / (item.width * item.height);

@@ -34,7 +34,7 @@ interface Lying {
   readonly lines: Map<string, number>;
 }
 
-export function carryOutOnTable(
+export function simulateCuts(
   job: Job,
   plan: Plan,
   stock: ReadonlyMap<string, JobStock>,

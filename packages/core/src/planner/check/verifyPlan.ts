@@ -3,7 +3,7 @@ import type { Held, Plan, PlanNode } from '../documents/plan.ts';
 import type { PlanFault } from './faults.ts';
 import { NEAR, TICKS, near, type Box } from './near.ts';
 import { polygonArea, within } from './outlines.ts';
-import { carryOutOnTable } from './table.ts';
+import { simulateCuts } from './table.ts';
 
 /*
  * The oracle: checks a plan against its job from the documents alone. It shares no code with the search, the
@@ -222,7 +222,7 @@ export function verifyPlan(job: Job, plan: Plan): PlanFault[] {
     fault('bound', 'bound.settings', plan.bound.settings, plan.totals.settings);
   if (plan.status === 'complete' && plan.bound.newSheetArea > plan.totals.newSheetArea + 1e-6)
     fault('bound', 'bound.newSheetArea', plan.bound.newSheetArea, plan.totals.newSheetArea);
-  if (!faults.length) carryOutOnTable(job, plan, stock, pieces, per, fault);
+  if (!faults.length) simulateCuts(job, plan, stock, pieces, per, fault);
   return faults;
 }
 

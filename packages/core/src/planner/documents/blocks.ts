@@ -1,6 +1,6 @@
 import type { LengthText, Unit } from '../../length/index.ts';
 import type { Size } from '../../geometry/index.ts';
-import { liesOver, liesWithin, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
+import { isRingOver, isRingWithin, shiftRing, turnRing, type Ring } from '../../lattice/index.ts';
 import type { Block, JobProblem } from './job.ts';
 import type { JobDocument } from './jobDocument.ts';
 import type { PlanBlock } from './plan.ts';
@@ -26,19 +26,19 @@ export const blockId = (piece: string, n: number): string => `${piece}${BLOCK}${
 export const pieceOfBlock = (id: string): string => id.replace(/ block \d+$/, '');
 
 /** The outlines that lie in a block, in ticks from its lower left. */
-export function outlinesIn({ outline, places }: Pick<Block, 'outline' | 'places'>): Ring[] {
+export function outlinesInBlock({ outline, places }: Pick<Block, 'outline' | 'places'>): Ring[] {
   const ring: Ring = outline.map((p) => [p.x, p.y]);
   const turned = new Map<number, Ring>();
   return places.map(({ x, y, degrees }) => {
-    const one = turned.get(degrees) ?? turnedRing(ring, degrees);
+    const one = turned.get(degrees) ?? turnRing(ring, degrees);
     turned.set(degrees, one);
-    return shiftedRing(one, x, y);
+    return shiftRing(one, x, y);
   });
 }
 
 /** What sticks out of a block, and what lies over another in it. */
-export function blockFaults(block: Block, { width, height }: Size): { place: number; problem: JobProblem }[] {
-  const laid = outlinesIn(block);
+export function findBlockFaults(block: Block, { width, height }: Size): { place: number; problem: JobProblem }[] {
+  const laid = outlinesInBlock(block);
   const room: Ring = [
     [0, 0],
     [width, 0],
@@ -53,10 +53,10 @@ export function blockFaults(block: Block, { width, height }: Size): { place: num
   // from left to right, so that only what may meet is compared
   const inOrder = [...laid.keys()].sort((a, b) => reach[a]!.left - reach[b]!.left || a - b);
   for (const [at, i] of inOrder.entries()) {
-    if (!liesWithin(laid[i]!, room, SLACK)) faults.push({ place: i, problem: { code: 'block-outside' } });
+    if (!isRingWithin(laid[i]!, room, SLACK)) faults.push({ place: i, problem: { code: 'block-outside' } });
     for (let k = at + 1; k < inOrder.length && reach[inOrder[k]!]!.left < reach[i]!.right; k++) {
       const [other, place] = [i, inOrder[k]!].sort((a, b) => a - b) as [number, number];
-      if (liesOver(laid[place]!, laid[other]!, SLACK))
+      if (isRingOver(laid[place]!, laid[other]!, SLACK))
         faults.push({ place, problem: { code: 'block-overlap', other } });
       if (faults.length >= MOST_FAULTS) return faults;
     }

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { lengthOf, ticks, type Unit } from '../../length/index.ts';
 import type { Finish } from '../../geometry/index.ts';
-import { finishSaid, finishSchema, readFinish } from './finishing.ts';
+import { formatFinish, finishSchema, readFinish } from './finishing.ts';
 
 const at = (x: number, y: number) => ({ x: ticks(x), y: ticks(y) });
 /** One of each kind, with lengths that are no whole number of either unit. */
@@ -23,7 +23,7 @@ const EACH: { readonly [Kind in Finish['do']]: Extract<Finish, { do: Kind }> } =
 test.each(
   Object.values(EACH).flatMap((finish) => (['in', 'mm'] as Unit[]).map((unit) => [finish.do, unit, finish] as const)),
 )('a %s is said in a job and read back to the tick, in %s', (_kind, unit, finish) => {
-  const said = finishSchema.parse(JSON.parse(JSON.stringify(finishSaid(finish, unit))));
+  const said = finishSchema.parse(JSON.parse(JSON.stringify(formatFinish(finish, unit))));
   expect(readFinish(said, (value) => (value === 0 || value === '0' ? ticks(0) : lengthOf(value, unit)))).toEqual(
     finish,
   );

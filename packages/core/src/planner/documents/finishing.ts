@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { flattened, type Contour, type Edge, type Finish, type Point } from '../../geometry/index.ts';
-import { exactText, lengthText, ticks, type LengthText, type Ticks, type Unit } from '../../length/index.ts';
+import { flattenContour, type Contour, type Edge, type Finish, type Point } from '../../geometry/index.ts';
+import { formatExactLength, lengthText, ticks, type LengthText, type Ticks, type Unit } from '../../length/index.ts';
 
 /* What is done to a piece by hand once it is cut, as a job says it. The planner hands it through and cuts the blank. */
 
@@ -46,8 +46,8 @@ type Corner = [LengthText, LengthText];
 const CHORD = 10;
 
 /** A way of finishing as a document says it. */
-export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
-  const text = (t: Ticks): string => exactText(t, unit);
+export function formatFinish(finish: Finish, unit: Unit): FinishDocument {
+  const text = (t: Ticks): string => formatExactLength(t, unit);
   switch (finish.do) {
     case 'notch':
     case 'point':
@@ -76,10 +76,12 @@ export function finishSaid(finish: Finish, unit: Unit): FinishDocument {
   }
 }
 
-const cornerSaid = ({ x, y }: Point, unit: Unit): Corner => [exactText(x, unit), exactText(y, unit)];
+const cornerSaid = ({ x, y }: Point, unit: Unit): Corner => [formatExactLength(x, unit), formatExactLength(y, unit)];
 
-export const shapeSaid = (outline: Contour, unit: Unit): Corner[] =>
-  flattened(outline, CHORD).map(([x, y]) => cornerSaid({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, unit));
+export const formatShape = (outline: Contour, unit: Unit): Corner[] =>
+  flattenContour(outline, CHORD).map(([x, y]) =>
+    cornerSaid({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, unit),
+  );
 
 /** Reads it back; `length` reads one length of it and knows where in the document that stands. */
 export function readFinish(

@@ -10,7 +10,7 @@ export type Side = 'A' | 'B';
 export type Turn = 0 | 90 | 180 | 270;
 export type Aim = z.infer<typeof jobSchema>['plan']['aim'];
 /** All that one setting does, over all sheets; or one sheet finished before the next. */
-export type InOrder = NonNullable<z.infer<typeof jobSchema>['plan']['order']>;
+export type CutOrderKind = NonNullable<z.infer<typeof jobSchema>['plan']['order']>;
 export type StockKind = 'sheet' | 'pad' | 'scrap' | 'strip';
 export interface Face {
   readonly side: Side;
@@ -105,7 +105,7 @@ export interface Job {
     readonly then: readonly Cutter[];
   };
   readonly aim: Aim;
-  readonly order: InOrder;
+  readonly order: CutOrderKind;
   readonly seconds: number;
   readonly nodes: number | null;
   readonly seed: number;

@@ -232,7 +232,7 @@ export const planSchema = z.strictObject({
 export type Plan = z.infer<typeof planSchema>;
 
 /** The node that a step's path names; `r.0.1+` is part 1 with all after it. */
-export function partAt(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: PlanNode['cut'] } {
+export function findPart(tree: PlanNode, path: string): { nodes: PlanNode[]; cut: PlanNode['cut'] } {
   const [, plain = 'r', from] = /^(.*?)(?:\.(\d+)\+)?$/.exec(path) ?? [];
   let node = tree;
   for (const index of plain.split('.').slice(1))

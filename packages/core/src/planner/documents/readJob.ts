@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { crossesItself, type Point, type Size } from '../../geometry/index.ts';
+import { isSelfCrossing, type Point, type Size } from '../../geometry/index.ts';
 import {
   parseLength,
   ticks,
@@ -10,11 +10,11 @@ import {
 } from '../../length/index.ts';
 import { readFinish } from './finishing.ts';
 import type { Cutter, Job, JobIssue, JobPaper, JobPiece, JobProblem, JobStock, ReadJob } from './job.ts';
-import { blockFaults } from './blocks.ts';
+import { findBlockFaults } from './blocks.ts';
 import { jobSchema, newInVersion2, newInVersion3 } from './jobDocument.ts';
 
 /** A Zod issue as an issue of ours: the length problem it carries, or what was expected. */
-export function issueOf(issue: z.core.$ZodIssue): JobIssue {
+export function issueFromZod(issue: z.core.$ZodIssue): JobIssue {
   const path = issue.path.map((p) => (typeof p === 'number' ? p : String(p)));
   if (issue.code === 'custom' && issue.params?.problem) return { path, problem: issue.params.problem as LengthProblem };
   if (issue.code === 'unrecognized_keys') return { path, problem: { code: 'unknown-key', keys: issue.keys } };
@@ -52,7 +52,7 @@ function tooMuch({ pieces, stock }: z.infer<typeof jobSchema>): JobIssue | null 
  */
 export function readJob(document: unknown): ReadJob {
   const parsed = jobSchema.safeParse(document);
-  if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(issueOf) };
+  if (!parsed.success) return { ok: false, issues: parsed.error.issues.map(issueFromZod) };
   const d = parsed.data;
   const beyond = tooMuch(d);
   if (beyond) return { ok: false, issues: [beyond] };
@@ -87,7 +87,7 @@ export function readJob(document: unknown): ReadJob {
   const reach = (outline: readonly Point[], axis: 'x' | 'y', i: number): Ticks => {
     const values = outline.map((p) => p[axis]);
     if (Math.min(...values) !== 0) fail(['stock', i, 'outline'], { code: 'outline-not-at-corner' });
-    else if (axis === 'x' && crossesItself(outline)) fail(['stock', i, 'outline'], { code: 'outline-crosses-itself' });
+    else if (axis === 'x' && isSelfCrossing(outline)) fail(['stock', i, 'outline'], { code: 'outline-crosses-itself' });
     return ticks(Math.max(...values));
   };
 
@@ -192,7 +192,7 @@ export function readJob(document: unknown): ReadJob {
       })),
     };
     if (block)
-      for (const { place, problem } of blockFaults(block, { width, height }))
+      for (const { place, problem } of findBlockFaults(block, { width, height }))
         fail(['pieces', i, 'block', 'places', place], problem);
     if (p.nest && !p.shape) fail(['pieces', i, 'nest'], { code: 'nest-without-shape' });
     return {

@@ -1,5 +1,5 @@
 import { ticks, TICKS_PER_UNIT } from '../../length/index.ts';
-import { Filler, extentOf, turnedRing, type Extent, type Place, type Ring } from '../../lattice/index.ts';
+import { Filler, extentOf, turnRing, type Extent, type Place, type Ring } from '../../lattice/index.ts';
 import { blockId } from '../documents/blocks.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { PlanBlock } from '../documents/plan.ts';
@@ -21,7 +21,7 @@ interface Laid extends Extent {
 type Way = ReadonlyArray<{ readonly laid: Laid; readonly quantity: number }>;
 
 /** What is tried, the quickest to write down first, each for all pieces that may be laid so. */
-export function* waysIntoBlocks(job: Job, over: () => boolean): Generator<PlanBlock[]> {
+export function* listBlockLayouts(job: Job, over: () => boolean): Generator<PlanBlock[]> {
   const nests = job.pieces.filter((p) => p.nest && p.shape && !p.from && p.quantity > 1);
   const ways = nests.map((piece) => ({ piece, ways: waysOf(job, piece, over) }));
   const most = Math.max(0, ...ways.map((w) => w.ways.length));
@@ -76,7 +76,7 @@ function waysOf(job: Job, piece: JobPiece, over: () => boolean): (() => Way | nu
     () => rest(quantity),
     () => scrapsFirst(quantity, rooms, filled, rest),
     // rows as long as the sheet, and halves of it
-    part({ ...room, height: up(extentOf(turnedRing(ring, 0)).height) }),
+    part({ ...room, height: up(extentOf(turnRing(ring, 0)).height) }),
     part({ ...room, height: Math.floor(room.height / 2 / step) * step }),
     () => rest(quantity, 'fill'),
   ];
@@ -120,7 +120,7 @@ const roomOf = ({ width, height, trim }: JobStock): Extent => ({
 });
 const areaOf = ({ width, height }: Extent): number => width * height;
 const holds = (room: Extent, ring: Ring, turning: string): boolean => {
-  const one = extentOf(turnedRing(ring, 0));
+  const one = extentOf(turnRing(ring, 0));
   const [short, long] = [Math.min(room.width, room.height), Math.max(room.width, room.height)];
   if (turning === 'any') return Math.min(one.width, one.height) <= long && short > 0;
   return one.width <= room.width + 1 && one.height <= room.height + 1;
@@ -129,7 +129,7 @@ const holds = (room: Extent, ring: Ring, turning: string): boolean => {
 function reachOf(ring: Ring, places: readonly Place[]): Extent {
   const extents = new Map<number, Extent>();
   const extent = (degrees: number): Extent => {
-    const known = extents.get(degrees) ?? extentOf(turnedRing(ring, degrees));
+    const known = extents.get(degrees) ?? extentOf(turnRing(ring, degrees));
     extents.set(degrees, known);
     return known;
   };

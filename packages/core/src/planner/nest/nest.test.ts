@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { effectsOf, wantedAs } from '../../cutting/index.ts';
+import { computeCutEffects, pagePieceIdOf } from '../../cutting/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { planJob, planJobNested, readJob, verifyPlan, withBlocks, type JobDocument, type Plan } from '../index.ts';
 
@@ -123,10 +123,10 @@ describe('many of one shape', () => {
     const plan = planned(document);
     const read = readJob(withBlocks(document, plan.blocks));
     if (!read.ok) throw new Error('unread');
-    const { pieces } = effectsOf(read.job, plan, 'page', '2026-05-02');
+    const { pieces } = computeCutEffects(read.job, plan, 'page', '2026-05-02');
     expect(pieces).toHaveLength(25);
     expect(pieces[0]).toMatchObject({ piece: 'hex', width: '2 1/4', height: '2 5/8', paper: 'p' });
-    expect(plan.blocks!.map((b) => wantedAs(b.id))).toEqual(['hex']);
+    expect(plan.blocks!.map((b) => pagePieceIdOf(b.id))).toEqual(['hex']);
   });
 });
 

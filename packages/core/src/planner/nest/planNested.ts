@@ -6,7 +6,7 @@ import type { JobDocument } from '../documents/jobDocument.ts';
 import type { Plan, PlanBlock } from '../documents/plan.ts';
 import { readJob } from '../documents/readJob.ts';
 import { planAims, planJob, type PlanWatch } from '../planJob.ts';
-import { waysIntoBlocks } from './blocksFor.ts';
+import { listBlockLayouts } from './blocksFor.ts';
 
 /*
  * A job of which some pieces may be cut in blocks: the ways into blocks are each planned in a hurry, and the best is planned as any other
@@ -65,7 +65,7 @@ function bestBlocks(document: JobDocument, job: Job, watch: PlanWatch): readonly
     blocks: [],
     figure: figureOf(quick(job), job),
   };
-  for (const blocks of waysIntoBlocks(job, over)) {
+  for (const blocks of listBlockLayouts(job, over)) {
     if (over()) break;
     const laid = inBlocks(document, blocks);
     if (!laid) continue;

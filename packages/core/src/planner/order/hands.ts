@@ -4,7 +4,7 @@ export type Edge = 'left' | 'bottom' | 'right' | 'top';
 
 /** By how many quarters, counter-clockwise, a part lies turned from upright when this edge of it lies on the fence, which is on the left. */
 const QUARTERS: Readonly<Record<Edge, 0 | 1 | 2 | 3>> = { left: 0, top: 1, right: 2, bottom: 3 };
-export const quartersOf = (edge: Edge): 0 | 1 | 2 | 3 => QUARTERS[edge];
+export const turnsToFence = (edge: Edge): 0 | 1 | 2 | 3 => QUARTERS[edge];
 
 /** What of a step says how it comes to hand; of a plan that is written, or on the way there. */
 export interface HandStep {
@@ -30,7 +30,7 @@ export interface Hand {
 }
 
 /** For each step, in their order, how hands bring to the fence what it cuts. */
-export function handsOf(steps: readonly HandStep[]): Hand[] {
+export function traceHands(steps: readonly HandStep[]): Hand[] {
   const taken = new Set<number>();
   /** How each part lies, by the edge that was on the fence when it was last in hand. */
   const lies = new Map<string, Edge>();
@@ -66,13 +66,13 @@ export interface Handling {
 }
 
 /** How much handling a plan asks for; stacks are handled as one. */
-export function handlingOf({ steps, totals: { settings, cuts } }: Plan): Handling {
-  return { settings, cuts, ...handlingOfSteps(steps) };
+export function measureHandling({ steps, totals: { settings, cuts } }: Plan): Handling {
+  return { settings, cuts, ...measureStepHandling(steps) };
 }
 
 /** The same of steps, without what is counted of them already. */
-export function handlingOfSteps(steps: readonly HandStep[]): Pick<Handling, 'takenUp' | 'waiting'> {
-  const takenUp = handsOf(steps).filter(({ picked, quarters }) => picked || quarters > 0).length;
+export function measureStepHandling(steps: readonly HandStep[]): Pick<Handling, 'takenUp' | 'waiting'> {
+  const takenUp = traceHands(steps).filter(({ picked, quarters }) => picked || quarters > 0).length;
   /** Which step is the last to cut a part. */
   const last = new Map<string, number>();
   steps.forEach((step, i) => last.set(keyOf(step), i));

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { IN, leaf, over, row, type Leaf } from '../../../testing/trees.ts';
 import type { JobDocument } from '../index.ts';
 import type { CutSheet, Tree } from '../sheets/tree.ts';
-import { inOrder, runsOf } from './runs.ts';
+import { orderSheetParts, collectRuns } from './runs.ts';
 
 const pieces: Parameters<typeof over>[0] = [
   ['a', 2, 12, 9],
@@ -14,7 +14,7 @@ const three: [number, Leaf][] = [
   [5, 'keep'],
 ];
 const loose = (sizes: [number, Leaf][], more: Partial<JobDocument> = {}, sheet: Partial<CutSheet> = {}) =>
-  runsOf([{ stock: 0, tree: row(sizes), ...sheet }], over(pieces, more)).runs[0]!.loose;
+  collectRuns([{ stock: 0, tree: row(sizes), ...sheet }], over(pieces, more)).runs[0]!.loose;
 const cutter = (said: Partial<NonNullable<JobDocument['cutter']>>): Partial<JobDocument> => ({ cutter: said });
 
 describe('which parts of a run may come off in any order', () => {
@@ -50,14 +50,14 @@ describe('which parts of a run may come off in any order', () => {
     const pinned = over([['a', 2, 12]], {
       pieces: [{ id: 'a', width: 2, height: 12, papers: ['p'], from: { stock: 's', x: 0, y: 0 } }],
     });
-    expect(runsOf([{ stock: 0, tree: row(three) }], pinned).runs[0]!.loose).toBe(0);
+    expect(collectRuns([{ stock: 0, tree: row(three) }], pinned).runs[0]!.loose).toBe(0);
   });
 });
 
 describe('sheets that are cut alike', () => {
   const sheets = (...trees: Tree[]): CutSheet[] => trees.map((tree) => ({ stock: 0, tree }));
   const stacksOf = (all: CutSheet[], stack: number, then: object[] = []) =>
-    runsOf(all, over(pieces, { cutter: { stack, then: then as never } })).groups.map((g) => g.stacks);
+    collectRuns(all, over(pieces, { cutter: { stack, then: then as never } })).groups.map((g) => g.stacks);
   test('go together, in stacks as high as every cutter takes', () => {
     const five = sheets(...Array.from({ length: 5 }, () => row(three)));
     expect(stacksOf(five, 2)).toEqual([[[0, 1], [2, 3], [4]]]);
@@ -90,9 +90,9 @@ test('parts that change places take with them what lies in them, and the kerf st
   const tree: Tree = { ...row([[5, { piece: 1 }], [2, 'keep']], { kerf }), parts: [opened, column] }; // prettier-ignore
   const job = over(pieces, { cutter: { kerf: '1/4' } });
   const all: CutSheet[] = [{ stock: 0, tree }];
-  const { groups, runs } = runsOf(all, job);
+  const { groups, runs } = collectRuns(all, job);
   const orders = runs.map((run) => (run.node === tree ? [1, 0] : [0, 1]));
-  const [sheet] = inOrder(all, groups, orders, kerf * IN);
+  const [sheet] = orderSheetParts(all, groups, orders, kerf * IN);
   const [first, second] = sheet!.tree.parts;
   expect([first!.x, second!.x]).toEqual([0, 2.25 * IN]);
   expect(first!.parts.map((p) => [p.x, p.y])).toEqual([

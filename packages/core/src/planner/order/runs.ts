@@ -1,5 +1,5 @@
 import type { Job } from '../documents/job.ts';
-import { alongOf, cutsOf, type CutSheet, type Tree, windmillSettings } from '../sheets/tree.ts';
+import { alongOf, countCuts, type CutSheet, type Tree, windmillSettings } from '../sheets/tree.ts';
 
 /*
  * What there is to cut, for the order of cuts: every node that is cut, once for all sheets that are cut alike. The parts of
@@ -25,20 +25,20 @@ export interface Run {
   /** The parts before this one may come off in any order. */
   readonly loose: number;
   /** [part] what comes to hand with it */
-  readonly within: readonly Freed[][];
+  readonly within: readonly FreedPart[][];
 }
 /** What comes to hand with a part: a run to cut, or a centre to cut out by hand. */
-export type Freed = { readonly run: Run } | { readonly opens: Place; readonly inside: readonly Freed[] };
+export type FreedPart = { readonly run: Run } | { readonly opens: Place; readonly inside: readonly FreedPart[] };
 
 /** Sheets that are cut alike, in stacks of as many as may lie under the blade together. */
 export interface Group {
   readonly stacks: readonly (readonly number[])[];
   readonly sheet: CutSheet;
-  readonly freed: readonly Freed[];
+  readonly freed: readonly FreedPart[];
 }
 
 /** The runs of all sheets, numbered, and the groups that they belong to. */
-export function runsOf(sheets: readonly CutSheet[], job: Job): { groups: Group[]; runs: Run[] } {
+export function collectRuns(sheets: readonly CutSheet[], job: Job): { groups: Group[]; runs: Run[] } {
   const stack = Math.min(...[job.cutter, ...job.cutter.then].map((c) => c.stack));
   const alike = new Map<string, number[][]>();
   sheets.forEach((sheet, i) => {
@@ -57,17 +57,17 @@ export function runsOf(sheets: readonly CutSheet[], job: Job): { groups: Group[]
     const sheet = sheets[stacks[0]![0]!]!;
     const item = job.stock[sheet.stock]!;
     const fixed = sheet.settled || item.outline !== null || item.uncut.length > 0 || pinned.has(item.id);
-    const freed = (node: Tree, at: Place): Freed[] => {
-      const found: Freed[] = [];
+    const freed = (node: Tree, at: Place): FreedPart[] => {
+      const found: FreedPart[] = [];
       if (node.opening) {
         const opens = { ...at, openings: at.openings + 1 };
         found.push({ opens, inside: freed(node.opening, opens) });
       }
       if (!node.cut) return found;
-      const within: Freed[][] = [];
+      const within: FreedPart[][] = [];
       const loose = fixed ? 0 : looseParts(node, job);
       const run: Run = {
-        ...{ id: runs.length, group, at, node, within, loose, cuts: cutsOf(node) },
+        ...{ id: runs.length, group, at, node, within, loose, cuts: countCuts(node) },
         sizes: node.cut === 'windmill' ? windmillSettings(node) : node.parts.map((p) => alongOf(p, node.cut as 'x')),
       };
       runs.push(run);
@@ -103,14 +103,14 @@ function looseParts(node: Tree, job: Job): number {
 }
 
 /** The sheets with the parts of each run in the order in which they come off: [run id] the parts. */
-export function inOrder(
+export function orderSheetParts(
   sheets: readonly CutSheet[],
   groups: readonly Group[],
   orders: readonly (readonly number[])[],
   kerf: number,
 ): readonly CutSheet[] {
   const out = [...sheets];
-  const relaid = (node: Tree, freed: readonly Freed[], dx: number, dy: number): Tree => {
+  const relaid = (node: Tree, freed: readonly FreedPart[], dx: number, dy: number): Tree => {
     const { cut } = node;
     const [x, y] = [node.x + dx, node.y + dy];
     const hole = freed.find((f) => 'opens' in f);

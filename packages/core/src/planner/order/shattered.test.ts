@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { cutsIn, over, read, row, shattered, type Leaf } from '../../../testing/trees.ts';
 import { changes, settingsIn, written } from '../../../testing/written.ts';
 import type { Job, JobDocument } from '../index.ts';
-import { cutterHolds, type CutSheet } from '../sheets/tree.ts';
-import { runsOf } from './runs.ts';
-import { bestSchedule, leastSettings, numbersOf, settingsFor } from './steps.ts';
+import { canCutTree, type CutSheet } from '../sheets/tree.ts';
+import { collectRuns } from './runs.ts';
+import { findBestSchedule, boundSettings, numberSettings, countSettings } from './steps.ts';
 
 /* Orders of sheets that chance has shattered: whether hands can follow them, and how good they are. */
 
@@ -26,14 +26,14 @@ describe('sheets shattered by chance are put in an order that hands can follow',
       fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
         const { document, sheets } = shattered(seed, cutter, kerf);
         const job = read(document);
-        if (!sheets.every(({ tree }) => cutterHolds(tree, job)) || document.pieces[0]!.id === 'none') return;
+        if (!sheets.every(({ tree }) => canCutTree(tree, job)) || document.pieces[0]!.id === 'none') return;
         looked++;
         const plan = written(job, sheets);
         expect(plan.totals.settings).toBe(changes(settingsIn(plan)));
         expect(plan.totals.cuts).toBe(sheets.reduce((sum, { tree }) => sum + cutsIn(tree), 0));
-        const greedy = bestSchedule(sheets, job, 0);
-        expect(settingsFor(sheets, job)).toBe(greedy.settings);
-        expect(bestSchedule(sheets, job, 6).settings).toBeLessThanOrEqual(greedy.settings);
+        const greedy = findBestSchedule(sheets, job, 0);
+        expect(countSettings(sheets, job)).toBe(greedy.settings);
+        expect(findBestSchedule(sheets, job, 6).settings).toBeLessThanOrEqual(greedy.settings);
         // what is cut alike goes under the blade together, and only so much of it
         const stack = document.cutter?.stack ?? 1;
         for (const step of plan.steps) expect(step.sheets.length).toBeLessThanOrEqual(stack);
@@ -52,28 +52,28 @@ describe('of the orders that hands can follow, good ones', () => {
       const { document, sheets } = shattered(seed, cutter, 0);
       if (document.pieces[0]!.id === 'none') continue;
       const job = read(document);
-      if (sheets.every(({ tree }) => cutterHolds(tree, job))) sum += count(job, sheets);
+      if (sheets.every(({ tree }) => canCutTree(tree, job))) sum += count(job, sheets);
     }
     return sum;
   };
   /** As good as when this was written: a change to the rules shows here; where it is better, the figures are set anew. */
   test('settings over sixty seeds, by the greedy rule and as the best of some', () => {
-    const greedy = many({}, (job, sheets) => settingsFor(sheets, job));
-    const best = many({}, (job, sheets) => bestSchedule(sheets, job, 5).settings);
+    const greedy = many({}, (job, sheets) => countSettings(sheets, job));
+    const best = many({}, (job, sheets) => findBestSchedule(sheets, job, 5).settings);
     const cuts = many({}, (_, sheets) => sheets.reduce((sum, { tree }) => sum + cutsIn(tree), 0));
     expect({ greedy, best, cuts }).toEqual({ greedy: 1500, best: 1308, cuts: 2693 });
   });
   /** Once an order is at it, no other is tried. */
   test('none has fewer settings than the least there can be, and many have no more', () => {
     const least = (job: Job, sheets: readonly CutSheet[]) => {
-      const { runs } = runsOf(sheets, job);
-      return leastSettings(runs, numbersOf(runs));
+      const { runs } = collectRuns(sheets, job);
+      return boundSettings(runs, numberSettings(runs));
     };
     let at = 0;
     let all = 0;
     many({}, (job, sheets) => {
       for (const some of [sheets, ...sheets.map((sheet) => [sheet])]) {
-        const { settings } = bestSchedule(some, job, 60);
+        const { settings } = findBestSchedule(some, job, 60);
         expect(settings).toBeGreaterThanOrEqual(least(job, some));
         if (settings === least(job, some)) at++;
         all++;
@@ -86,7 +86,7 @@ describe('of the orders that hands can follow, good ones', () => {
     const cutter = { reach: '8', then: [{ name: 'long', reach: '13', narrowest: '1/4' }] };
     const both = { settings: 0, changes: 0, sheets: 0 };
     many(cutter, (job, sheets) => {
-      const { steps, settings } = bestSchedule(sheets, job, 0);
+      const { steps, settings } = findBestSchedule(sheets, job, 0);
       both.settings += settings;
       both.changes += steps.filter((s, i) => i > 0 && s.by !== steps[i - 1]!.by).length;
       both.sheets += steps.filter((s, i) => i > 0 && s.sheets.join() !== steps[i - 1]!.sheets.join()).length;
@@ -99,7 +99,7 @@ describe('of the orders that hands can follow, good ones', () => {
     const sheet = { stock: 0, tree: row(strips) };
     const job = over([['a', 1, 12, 9999]]);
     const sheets = (n: number) => Array.from({ length: n }, () => sheet);
-    expect(settingsFor(sheets(272), job)).toBe(1);
-    expect(settingsFor(sheets(273), job)).toBe(273 * 11);
+    expect(countSettings(sheets(272), job)).toBe(1);
+    expect(countSettings(sheets(273), job)).toBe(273 * 11);
   });
 });

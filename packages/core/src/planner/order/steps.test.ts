@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { planJob, readJob, reordered, verifyPlan, type JobDocument, type Plan } from '../index.ts';
+import { planJob, readJob, reorderPlan, verifyPlan, type JobDocument, type Plan } from '../index.ts';
 import { mixedJob, normalJob } from '../../../testing/makers.ts';
-import { keptSheets } from '../replan.ts';
-import { handlingOfSteps } from './hands.ts';
-import { bestSchedule } from './steps.ts';
+import { collectKeptSheets } from '../replan.ts';
+import { measureStepHandling } from './hands.ts';
+import { findBestSchedule } from './steps.ts';
 import type { CutSheet, Tree } from '../sheets/tree.ts';
 
 function planned(document: JobDocument): Plan {
@@ -125,7 +125,7 @@ test('sheets planned before are stacked too where they are cut alike', () => {
   });
   const tree: Tree = { ...leaf(0, null), width: 12 * inch, cut: 'x', parts: [leaf(0, 'keep'), leaf(6 * inch, 'keep')] };
   const sheets: CutSheet[] = [1, 2].map(() => ({ stock: 0, tree, settled: true }));
-  expect(bestSchedule(sheets, read.job, 0).steps.map((s) => s.sheets)).toEqual([[0, 1]]);
+  expect(findBestSchedule(sheets, read.job, 0).steps.map((s) => s.sheets)).toEqual([[0, 1]]);
 });
 
 describe('sheet by sheet', () => {
@@ -154,7 +154,7 @@ describe('sheet by sheet', () => {
   test('the same plan in the other order: the same sheets and pieces, fewer settings by setting, fewer parts waiting sheet by sheet', () => {
     for (const seed of [2, 4, 5]) {
       const { job: asked, plan } = inOrder(normalJob(seed), 'by-setting');
-      const other = reordered(asked, plan, 'sheet-by-sheet')!;
+      const other = reorderPlan(asked, plan, 'sheet-by-sheet')!;
       expect(verifyPlan({ ...asked, order: 'sheet-by-sheet' }, other)).toEqual([]);
       const { settings: _, ...totals } = plan.totals;
       expect(other.totals).toMatchObject(totals);
@@ -169,13 +169,13 @@ test('of orders with as few settings the one for which least is turned, taken up
   for (let seed = 1; seed <= 6; seed++) {
     const read = readJob({ ...normalJob(seed), plan: { nodes: 20, seconds: 60 } });
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
-    const sheets = keptSheets(read.job, planJob(read.job, { now: () => 0 })).map(({ stock, tree }) => ({
+    const sheets = collectKeptSheets(read.job, planJob(read.job, { now: () => 0 })).map(({ stock, tree }) => ({
       stock,
       tree,
     }));
     const [first, best] = [0, 60].map((tries) => {
-      const { settings, steps } = bestSchedule(sheets, read.job, tries);
-      const { takenUp, waiting } = handlingOfSteps(steps);
+      const { settings, steps } = findBestSchedule(sheets, read.job, tries);
+      const { takenUp, waiting } = measureStepHandling(steps);
       return [settings, takenUp, waiting];
     });
     const at = best!.findIndex((n, i) => n !== first![i]);

@@ -1,9 +1,9 @@
 import type { Job } from '../documents/job.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { handlingOfSteps } from './hands.ts';
-import { inOrder, runsOf, type Freed, type Group, type Place, type Run } from './runs.ts';
-import { canCut, canStop, cutsOf, marksServe, type CutSheet, type Tree } from '../sheets/tree.ts';
-import { trimsOf } from '../sheets/trims.ts';
+import { measureStepHandling } from './hands.ts';
+import { orderSheetParts, collectRuns, type FreedPart, type Group, type Place, type Run } from './runs.ts';
+import { canCut, canStopCut, countCuts, isSettingOnMark, type CutSheet, type Tree } from '../sheets/tree.ts';
+import { orderTrims } from '../sheets/trims.ts';
 
 /** A cut to make, in ticks. Paths name parts by their way down the tree: `r`, `r.0`, `r.0.1+`, `r.0.o` for what an opening gives. */
 export interface CutStep {
@@ -43,7 +43,7 @@ const CHANCE = Float64Array.from({ length: 4096 }, seededRandom(1));
 const chance = (n: number): number => CHANCE[n % CHANCE.length]!;
 /** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
 const MOST_CUTS = 3000;
-export const MOST_CUTS_SHOWN = 600;
+export const MAX_CUTS_SHOWN = 600;
 /** Of so few cuts, so many orders are compared also where plans are. */
 const FEW_CUTS = 30;
 const TRIES_OF_FEW = 12;
@@ -71,11 +71,11 @@ export interface Schedule {
  * The best of so many schedules, for a plan that is written out: the fewest settings, of these the one for which least is turned or
  * taken up, then the one with the fewest parts waiting. The same plan gives the same one.
  */
-export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
-  const { groups, runs } = runsOf(sheets, job);
-  const known = new Map<Order, ReturnType<typeof handlingOfSteps>>();
+export function findBestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
+  const { groups, runs } = collectRuns(sheets, job);
+  const known = new Map<Order, ReturnType<typeof measureStepHandling>>();
   const handling = (order: Order) => {
-    const found = known.get(order) ?? handlingOfSteps(stepsOf(groups, order, job));
+    const found = known.get(order) ?? measureStepHandling(stepsOf(groups, order, job));
     known.set(order, found);
     return found;
   };
@@ -85,7 +85,7 @@ export function bestSchedule(sheets: readonly CutSheet[], job: Job, tries: numbe
   };
   const best = bestOrder(groups, runs, job, tries, most, isEasier);
   return {
-    sheets: inOrder(sheets, groups, best.parts, job.cutter.kerf),
+    sheets: orderSheetParts(sheets, groups, best.parts, job.cutter.kerf),
     steps: stepsOf(groups, best, job),
     settings: best.settings,
   };
@@ -100,7 +100,7 @@ function bestOrder(
   most: number,
   isEasier: ((a: Order, b: Order) => boolean) | null = null,
 ): Order {
-  const numbers = numbersOf(runs);
+  const numbers = numberSettings(runs);
   let best = orderOf(groups, runs, job, numbers, PLAIN)!;
   const tryOne = (taste: Taste) => {
     const found = orderOf(groups, runs, job, numbers, taste, best.settings + (isEasier ? 1 : 0));
@@ -108,7 +108,7 @@ function bestOrder(
   };
   const sequence = sequenceOf(groups);
   if (sequence) tryOne({ ...PLAIN, sequence });
-  const least = isEasier ? -Infinity : leastSettings(runs, numbers);
+  const least = isEasier ? -Infinity : boundSettings(runs, numbers);
   if (tries && best.settings > least && best.moves.length < most && numbers.spared.some((n) => n !== null))
     tryOne({ ...PLAIN, spares: true });
   for (let i = 0; best.settings > least && i < Math.min(tries, most / (best.moves.length || 1) - 1); i++) {
@@ -127,7 +127,7 @@ interface Numbers {
   /** [run id] the number of the size that is best left last, null where it does not matter */
   readonly spared: ReadonlyArray<number | null>;
 }
-export function numbersOf(runs: readonly Run[]): Numbers {
+export function numberSettings(runs: readonly Run[]): Numbers {
   const known = new Map<number, number>();
   const numberOf = (size: number): number => {
     const number = known.get(size) ?? known.size;
@@ -168,7 +168,7 @@ function sparedOf(runs: readonly Run[], of: readonly (readonly number[])[]): (nu
  * No order of these cuts has fewer settings: of a run all sizes are set but that of the part that is left last, and runs that have no
  * size in common have no setting in common.
  */
-export function leastSettings(runs: readonly Run[], { settings, of }: Numbers): number {
+export function boundSettings(runs: readonly Run[], { settings, of }: Numbers): number {
   const counted = new Uint8Array(settings);
   let least = 0;
   const count = (number: number) => {
@@ -226,19 +226,19 @@ function commonSequence(a: readonly number[], b: readonly number[]): number[] {
   return found;
 }
 
-const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), cutsOf(tree));
+const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum + cutsWithin(part), countCuts(tree));
 
 /** How many settings the sheets take, by the greedy rule, and of a few cuts by some tries more; of a great many, at the most. */
-export function settingsFor(sheets: readonly CutSheet[], job: Job, tries = TRIES_OF_FEW): number {
+export function countSettings(sheets: readonly CutSheet[], job: Job, tries = TRIES_OF_FEW): number {
   const cuts = sheets.reduce((sum, { tree }) => sum + cutsWithin(tree), 0);
   // of a great many, orders are not compared: none takes more settings than cuts
   if (cuts > MOST_CUTS) return cuts;
-  const { groups, runs } = runsOf(sheets, job);
+  const { groups, runs } = collectRuns(sheets, job);
   return bestOrder(groups, runs, job, tries, cuts > FEW_CUTS ? 0 : MOST_CUTS).settings;
 }
 
 /** The trims of a group's sheets, in order. Sheets that cannot be trimmed are in no plan. */
-const trimsOfGroup = (job: Job, { sheet }: Group) => trimsOf(job, job.stock[sheet.stock]!) ?? [];
+const trimsOfGroup = (job: Job, { sheet }: Group) => orderTrims(job, job.stock[sheet.stock]!) ?? [];
 
 /**
  * Orders the cuts of all sheets: each part exists before it is cut, equal settings come together where they
@@ -281,7 +281,7 @@ function orderOf(
       }
     return null;
   };
-  const take = (freed: readonly Freed[], g: number): void => {
+  const take = (freed: readonly FreedPart[], g: number): void => {
     for (const f of freed) {
       if ('run' in f) {
         hands.push(f.run);
@@ -389,11 +389,11 @@ function cutterFor(job: Job, { node, sizes }: Run, left: readonly number[], part
   // at its own marks, where that can be
   const among = (freed: Tree, can: (c: (typeof cutters)[number]) => boolean) => {
     const serving = cutters.findIndex(
-      (c) => can(c) && (c === job.cutter || marksServe(c, sizes[part]!, freed, job.pieces)),
+      (c) => can(c) && (c === job.cutter || isSettingOnMark(c, sizes[part]!, freed, job.pieces)),
     );
     return Math.max(0, serving < 0 ? cutters.findIndex(can) : serving);
   };
-  if (node.cut === 'windmill') return among(node, (c) => canStop(c, node, part, job.cutter.kerf));
+  if (node.cut === 'windmill') return among(node, (c) => canStopCut(c, node, part, job.cutter.kerf));
   const others = left.filter((i) => i !== part);
   const rest = others.reduce((sum, i) => sum + sizes[i]!, 0) + Math.max(0, others.length - 1) * job.cutter.kerf;
   return among(node.parts[part]!, (c) => canCut(c, node.cut === 'x' ? node.height : node.width, sizes[part]!, rest));

@@ -1,20 +1,20 @@
 import { TICKS_PER_UNIT } from '../../length/index.ts';
 import type { Bound } from '../proof/bounds.ts';
 import type { Aim, Job } from '../documents/job.ts';
-import { whyMissing } from '../shortage/missing.ts';
+import { explainMissing } from '../shortage/missing.ts';
 import { areaOf } from '../blanks/outline.ts';
 import type { Plan, PlanNode, Step } from '../documents/plan.ts';
 import type { Solution } from '../sheets/score.ts';
-import { eachHeld, figuresOfSheet, isNewPaper } from '../sheets/standing.ts';
-import { bestSchedule, type CutStep } from './steps.ts';
+import { visitHeldPieces, measureSheetTree, isNewPaper } from '../sheets/standing.ts';
+import { findBestSchedule, type CutStep } from './steps.ts';
 import { isHolding, type Tree } from '../sheets/tree.ts';
 
 /** Writes a solution as a plan document, in the version of its job; its cuts in the best of so many orders, of so many cuts in all. */
-export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 5, most?: number): Plan {
+export function writePlan(job: Job, bound: Bound, solution: Solution, aim: Aim, tries = 5, most?: number): Plan {
   const per = TICKS_PER_UNIT[job.unit];
   const length = (t: number) => t / per;
   const area = (t: number) => t / per / per;
-  const { sheets, steps, settings } = bestSchedule(sorted(job, solution), job, tries, most);
+  const { sheets, steps, settings } = findBestSchedule(sorted(job, solution), job, tries, most);
   const copies = counter();
   const stockCopies = counter();
   const write = (t: Tree): PlanNode => {
@@ -34,20 +34,22 @@ export function planOf(job: Job, bound: Bound, solution: Solution, aim: Aim, tri
       totals.newSheets += 1;
       totals.newSheetArea += areaOf(item);
     } else totals.scraps += 1;
-    const figures = figuresOfSheet(job, stock, tree);
+    const figures = measureSheetTree(job, stock, tree);
     sum.kept += figures.kept;
     sum.waste += figures.waste;
     sum.kerf += figures.kerf;
     sum.cuts += figures.cuts;
     sum.pieces -= figures.opened;
-    eachHeld(tree, ({ width, height }) => (sum.pieces += width * height));
+    visitHeldPieces(tree, ({ width, height }) => (sum.pieces += width * height));
   }
   const written = sheets.map(({ stock, tree }) => ({
     stock: job.stock[stock]!.id,
     copy: stockCopies(stock),
     tree: write(tree),
   }));
-  const missing = job.pieces.flatMap((p, k) => (solution.missing[k] ? [whyMissing(job, p, solution.missing[k]!)] : []));
+  const missing = job.pieces.flatMap((p, k) =>
+    solution.missing[k] ? [explainMissing(job, p, solution.missing[k]!)] : [],
+  );
   return {
     format: 'temnex-plan',
     version: job.version,

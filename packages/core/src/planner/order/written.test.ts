@@ -3,7 +3,7 @@ import { IN, leaf, over, read, row, type Leaf } from '../../../testing/trees.ts'
 import { settingsIn, written } from '../../../testing/written.ts';
 import type { JobDocument } from '../index.ts';
 import { type Tree } from '../sheets/tree.ts';
-import { planOf } from './write.ts';
+import { writePlan } from './write.ts';
 
 /* Plans written from trees made by hand, each for one thing that the order of cuts must do. */
 
@@ -281,7 +281,7 @@ describe('the order of cuts', () => {
     const whole = leaf(0, 0, 12 * IN, 12 * IN, { piece: 0 });
     const job = over([['a', 12, 12, 2]]);
     const of = (n: number, area: number, missing: number) =>
-      planOf(
+      writePlan(
         job,
         { newArea: area * IN * IN, newSheets: n, how: 'area' },
         { sheets: Array.from({ length: n }, () => ({ stock: 0, tree: whole })), missing: [missing] },

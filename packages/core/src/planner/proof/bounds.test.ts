@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { lowerBound } from './bounds.ts';
-import { mostPerSheet } from './perSheet.ts';
+import { computeLowerBound } from './bounds.ts';
+import { maxPerSheet } from './perSheet.ts';
 import { bruteForce } from '../../../testing/bruteForce.ts';
-import { compile } from '../blanks/compile.ts';
-import { framesOf } from '../blanks/frames.ts';
+import { compileJob } from '../blanks/compile.ts';
+import { buildFrames } from '../blanks/frames.ts';
 import { readJob, type JobDocument } from '../index.ts';
 import { seededRandom } from '../../chance/index.ts';
 
@@ -12,8 +12,8 @@ const jobOf = (document: Partial<JobDocument>) => {
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   return read.job;
 };
-const compiled = (document: Partial<JobDocument>) => compile(jobOf(document));
-const boundOf = (document: Partial<JobDocument>) => lowerBound(jobOf(document), framesOf(jobOf(document)));
+const compiled = (document: Partial<JobDocument>) => compileJob(jobOf(document));
+const boundOf = (document: Partial<JobDocument>) => computeLowerBound(jobOf(document), buildFrames(jobOf(document)));
 const sheet = (paper = 'p', quantity = 9) => ({ id: `sheet-${paper}`, paper, width: '12', height: '12', quantity });
 const piece = (width: string, height: string, quantity = 1, papers = ['p']) => ({
   id: `${width}x${height}${papers.join('')}`,
@@ -34,19 +34,19 @@ describe('the most copies from one sheet', () => {
     ['6', '4', 6],
     ['12', '12', 1],
   ])('%s × %s from 12 × 12: %d', (w, h, most) => {
-    expect(mostPerSheet(compiled({ stock: [sheet()], pieces: [piece(w, h)] }), 0, 0)).toBe(most);
+    expect(maxPerSheet(compiled({ stock: [sheet()], pieces: [piece(w, h)] }), 0, 0)).toBe(most);
   });
   test('locked upright it is the plain lattice; a kerf counts', () => {
     const papers = [{ id: 'p', sides: [{ side: 'A' as const, direction: 'one-way' as const }] }];
     expect(
-      mostPerSheet(
+      maxPerSheet(
         compiled({ papers, stock: [sheet()], pieces: [{ ...piece('4 1/4', '6 1/4'), direction: 'height' }] }),
         0,
         0,
       ),
     ).toBe(2);
     expect(
-      mostPerSheet(compiled({ cutter: { kerf: '1/32' }, stock: [sheet()], pieces: [piece('3', '12')] }), 0, 0),
+      maxPerSheet(compiled({ cutter: { kerf: '1/32' }, stock: [sheet()], pieces: [piece('3', '12')] }), 0, 0),
     ).toBe(3);
   });
 });
@@ -130,9 +130,9 @@ describe('the lower bound', () => {
         cutter: { kerf: seed % 3 ? 0 : '1/8' },
         pieces: Array.from({ length: 2 + Math.floor(R() * 3) }, (_, i) => ({ ...piece(size(), size()), id: `c${i}` })),
       });
-      const best = bruteForce(compile(job));
+      const best = bruteForce(compileJob(job));
       expect(best.missing).toBe(0);
-      const { newArea } = lowerBound(job, framesOf(job));
+      const { newArea } = computeLowerBound(job, buildFrames(job));
       expect({ seed, above: newArea > best.newArea }).toEqual({ seed, above: false });
       if (newArea === best.newArea) met++;
     }

@@ -1,9 +1,9 @@
-import { compile, type Compiled, type Settled } from '../blanks/compile.ts';
-import { usable, type Frame, type Framing } from '../blanks/frames.ts';
+import { compileJob, type CompiledJob, type SettledBeforehand } from '../blanks/compile.ts';
+import { usableRectangleOf, type Frame, type FramedSheets } from '../blanks/frames.ts';
 import type { Job } from '../documents/job.ts';
-import { coverable, roomFor } from './coverable.ts';
-import { gcd, mostPerSheet } from './perSheet.ts';
-import { largePieces } from './largePieces.ts';
+import { maxCoverableArea, maxAreaFrom } from './coverable.ts';
+import { gcd, maxPerSheet } from './perSheet.ts';
+import { boundByLargePieces } from './largePieces.ts';
 import { newAreaOfFrames } from '../search/stand.ts';
 import { isNewPaper } from '../sheets/standing.ts';
 
@@ -28,8 +28,8 @@ export interface Bound {
  *   coverable          all that is wanted less what cuts can cover of the scraps (P. C. Gilmore and R. E. Gomory, 1965)
  * Once the time is over, what is quick to tell is told.
  */
-export function lowerBound(job: Job, framing: Framing, over: () => boolean = () => false): Bound {
-  const c = compile(job, settledForBound(job, framing));
+export function computeLowerBound(job: Job, framing: FramedSheets, over: () => boolean = () => false): Bound {
+  const c = compileJob(job, settledForBound(job, framing));
   const opened = newAreaOfFrames(c);
   const parts = groupsOfPapers(c).map((group) => {
     const whole = boundOfGroup(c, group, over);
@@ -48,10 +48,10 @@ export function lowerBound(job: Job, framing: Framing, over: () => boolean = () 
  * What holds however the framed sheets are cut: each is one room with all its paper, free where a pinned piece opens it anyway. A
  * piece that might come out of some opening is not asked for.
  */
-function settledForBound(job: Job, framing: Framing): Settled {
+function settledForBound(job: Job, framing: FramedSheets): SettledBeforehand {
   const frames = framing.sheets.map(([frame]): Frame => {
     const { stock, pins, opens } = frame!;
-    const room = usable(job.stock[stock]!);
+    const room = usableRectangleOf(job.stock[stock]!);
     return { stock, pins, opens, rooms: [room], tree: { ...room, cut: null, parts: [], lost: 0, holds: { room: 0 } } };
   });
   const openings = job.pieces.flatMap((p) => (p.opening ? [p.opening] : []));
@@ -80,7 +80,7 @@ interface Group {
 }
 
 /** Pieces and stock that have to do with each other: connected by "this piece may come from that". */
-function groupsOfPapers(c: Compiled): Group[] {
+function groupsOfPapers(c: CompiledJob): Group[] {
   const root = Array.from({ length: c.pieceCount + c.stockCount }, (_, i) => i);
   const find = (i: number): number => {
     let at = i;
@@ -103,7 +103,7 @@ function groupsOfPapers(c: Compiled): Group[] {
 }
 
 /** The pieces of a group that can come from one paper only, paper by paper, with its stock. */
-function alone(c: Compiled, group: Group): Group[] {
+function alone(c: CompiledJob, group: Group): Group[] {
   const paperOf = (s: number) => c.blanks[s]!.item.paper.id;
   const papers = new Map<string, { pieces: number[]; fresh: number[]; scraps: number[] }>();
   for (const s of [...group.fresh, ...group.scraps]) {
@@ -121,8 +121,8 @@ function alone(c: Compiled, group: Group): Group[] {
   return [...papers.values()].filter((g) => g.pieces.length && g.fresh.length);
 }
 
-function boundOfGroup(c: Compiled, g: Group, over: () => boolean): Bound {
-  const roomOf = (s: number) => roomFor(c, s);
+function boundOfGroup(c: CompiledJob, g: Group, over: () => boolean): Bound {
+  const roomOf = (s: number) => maxAreaFrom(c, s);
   const areaWanted = g.pieces.reduce((sum, k) => sum + c.area[k]! * c.quantity[k]!, 0);
   const fromScraps = (most: (s: number) => number) =>
     g.scraps.reduce((sum, s) => sum + Math.min(most(s), fittingArea(c, g.pieces, s)) * c.copies[s]!, 0);
@@ -134,7 +134,7 @@ function boundOfGroup(c: Compiled, g: Group, over: () => boolean): Bound {
         if (left <= 0) break;
         if (!c.ways[k * c.stockCount + s]) continue;
         // not known in time: as if the scraps gave them all
-        left = over() ? 0 : left - mostPerSheet(c, k, s) * c.copies[s]!;
+        left = over() ? 0 : left - maxPerSheet(c, k, s) * c.copies[s]!;
       }
       return { k, n: Math.max(0, left) };
     })
@@ -148,22 +148,23 @@ function boundOfGroup(c: Compiled, g: Group, over: () => boolean): Bound {
   };
   for (const { k, n } of mustBeNew) {
     if (over()) return best;
-    consider(covering(c, g.fresh, n, (s) => mostPerSheet(c, k, s), 'at-most-per-sheet'));
+    consider(covering(c, g.fresh, n, (s) => maxPerSheet(c, k, s), 'at-most-per-sheet'));
   }
-  if (mustBeNew.length) consider(covering(c, g.fresh, largePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
+  if (mustBeNew.length)
+    consider(covering(c, g.fresh, boundByLargePieces(c, mustBeNew, g.fresh), () => 1, 'large-pieces'));
   if (over()) return best;
-  const covered = (s: number) => (over() ? roomOf(s) : coverable(c, g.pieces, s));
+  const covered = (s: number) => (over() ? roomOf(s) : maxCoverableArea(c, g.pieces, s));
   consider(covering(c, g.fresh, areaWanted - fromScraps(covered), covered, 'coverable'));
   return best;
 }
 
 /** Area of all copies that fit on an item at all. */
-const fittingArea = (c: Compiled, pieces: readonly number[], s: number): number =>
+const fittingArea = (c: CompiledJob, pieces: readonly number[], s: number): number =>
   pieces.reduce((sum, k) => sum + (c.ways[k * c.stockCount + s] ? c.area[k]! * c.quantity[k]! : 0), 0);
 
 /** Least total area, and least number, of new items whose gains add up to `need`. Any number of each may be taken. */
 function covering(
-  c: Compiled,
+  c: CompiledJob,
   fresh: readonly number[],
   need: number,
   gain: (s: number) => number,

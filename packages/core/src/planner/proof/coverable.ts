@@ -1,9 +1,9 @@
-import type { Compiled } from '../blanks/compile.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
 import { areaOf } from '../blanks/outline.ts';
 import { PricedSheet } from './pricedSheet.ts';
 
 /** What a blank can give at the most, in area. Of an odd scrap only its paper counts, of a pinned sheet not what is pinned. */
-export function roomFor(c: Compiled, s: number): number {
+export function maxAreaFrom(c: CompiledJob, s: number): number {
   const { frame, item } = c.blanks[s]!;
   const room = c.roomWidth[s]! * c.roomHeight[s]!;
   if (frame < 0) return room;
@@ -15,8 +15,8 @@ export function roomFor(c: Compiled, s: number): number {
 const MOST_POINTS = 48;
 
 /** The most area of a blank that pieces of a group can take, whatever the cuts: by all first cuts, were there enough of each piece. */
-export function coverable(c: Compiled, pieces: readonly number[], s: number): number {
-  const room = roomFor(c, s);
+export function maxCoverableArea(c: CompiledJob, pieces: readonly number[], s: number): number {
+  const room = maxAreaFrom(c, s);
   if (c.job.cutter.stop || c.blanks[s]!.frame >= 0) return room;
   const sheet = new PricedSheet(c, s);
   if (sheet.points > MOST_POINTS) return room;

@@ -1,4 +1,4 @@
-import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
+import { FLAT, UPRIGHT, type CompiledJob } from '../blanks/compile.ts';
 
 type Dual = (x: number) => number;
 
@@ -31,8 +31,8 @@ function dualFunctions(L: number, lengths: readonly number[]): Dual[] {
 }
 
 /** How many items at least the given pieces need, each item taken to be as large as the largest both ways. */
-export function largePieces(
-  c: Compiled,
+export function boundByLargePieces(
+  c: CompiledJob,
   pieces: ReadonlyArray<{ k: number; n: number }>,
   fresh: readonly number[],
 ): number {

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { Budget } from '../budget.ts';
-import { framesOf } from '../blanks/frames.ts';
+import { buildFrames } from '../blanks/frames.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument } from '../index.ts';
 import { kitJob, normalJob, puzzleJob } from '../../../testing/makers.ts';
-import { patternsFor } from './patterns.ts';
+import { planByPatterns } from './patterns.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { Simplex } from './simplex.ts';
 
@@ -72,7 +72,7 @@ describe('a linear programme that grows by columns', () => {
 describe('planning by patterns', () => {
   const suits = (document: JobDocument) => {
     const job = read(document);
-    return patternsFor(job, framesOf(job)) !== null;
+    return planByPatterns(job, buildFrames(job)) !== null;
   };
   test('is for few kinds and many copies, and for nothing that needs a place of its own', () => {
     expect(suits(kitJob(100))).toBe(true);

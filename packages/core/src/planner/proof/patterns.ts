@@ -1,9 +1,9 @@
 import { gcd } from './perSheet.ts';
 import type { Budget } from '../budget.ts';
-import { compile, type Compiled } from '../blanks/compile.ts';
-import type { Framing } from '../blanks/frames.ts';
+import { compileJob, type CompiledJob } from '../blanks/compile.ts';
+import type { FramedSheets } from '../blanks/frames.ts';
 import type { Job } from '../documents/job.ts';
-import { MOST_POINTS, PricedSheet, type Pattern } from './pricedSheet.ts';
+import { MAX_GRID_POINTS, PricedSheet, type Pattern } from './pricedSheet.ts';
 import type { Solution } from '../sheets/score.ts';
 import { search } from '../search/search.ts';
 import { Simplex } from './simplex.ts';
@@ -33,15 +33,15 @@ const MOST_STOCK = 12;
 const ROUNDS = 400;
 
 /** How to plan the job by patterns; null where that does not suit it. */
-export function patternsFor(job: Job, framing: Framing): Run | null {
+export function planByPatterns(job: Job, framing: FramedSheets): Run | null {
   const pieces = job.pieces.reduce((sum, p) => sum + p.quantity, 0);
   const kinds = job.pieces.length;
   if (pieces < FEWEST_PIECES || pieces < kinds * COPIES_A_KIND || kinds > MOST_KINDS) return null;
   if (framing.sheets.length || job.pieces.some((p) => p.opening || p.from) || job.cutter.stop) return null;
-  const c = compile(job);
+  const c = compileJob(job);
   if (!c.aligned || c.delicate.some((d) => d) || !c.stockCount || c.stockCount > MOST_STOCK) return null;
   const sheets = Array.from({ length: c.stockCount }, (_, s) => new PricedSheet(c, s));
-  if (sheets.some((sheet) => sheet.points > MOST_POINTS)) return null;
+  if (sheets.some((sheet) => sheet.points > MAX_GRID_POINTS)) return null;
   return (budget, offer, prove) => {
     const mix = columnGeneration(c, sheets, budget.share(0.6));
     if (mix.least > 0) prove(mix.least, Math.ceil(mix.least / Math.max(...c.stockArea) - 1e-9));
@@ -58,7 +58,7 @@ interface Often {
 
 /** The cheapest mix of patterns in fractions; as often as the linear programme says, which need not be whole. */
 function columnGeneration(
-  c: Compiled,
+  c: CompiledJob,
   sheets: readonly PricedSheet[],
   budget: Budget,
 ): { often: Often[]; least: number } {
@@ -107,7 +107,7 @@ function columnGeneration(
 }
 
 /** New paper comes in whole sheets. Scraps cost next to nothing, and what they cost is taken off. */
-function wholeSheets(c: Compiled, value: number): number {
+function wholeSheets(c: CompiledJob, value: number): number {
   const fresh = Array.from(c.stockArea).filter((_, s) => c.isNew[s]);
   if (!fresh.length) return 0;
   const scraps = c.stockArea.reduce((sum, area, s) => sum + (c.isNew[s] ? 0 : area * 1e-3 * c.copies[s]!), 0);
@@ -116,7 +116,7 @@ function wholeSheets(c: Compiled, value: number): number {
 }
 
 /** Whole numbers of each pattern, most used first, none giving more than is wanted. */
-function wholeNumbers(c: Compiled, often: readonly Often[]): Often[] {
+function wholeNumbers(c: CompiledJob, often: readonly Often[]): Often[] {
   const left = Float64Array.from(c.quantity);
   const copies = Float64Array.from(c.copies);
   const chosen: Often[] = [];
@@ -132,7 +132,7 @@ function wholeNumbers(c: Compiled, often: readonly Often[]): Often[] {
 }
 
 /** The sheets of the patterns, and the pieces that they leave out planned one by one. */
-function completed(c: Compiled, often: readonly Often[], budget: Budget, least: number): Solution {
+function completed(c: CompiledJob, often: readonly Often[], budget: Budget, least: number): Solution {
   const { job } = c;
   const wanted = Array.from(c.quantity);
   const used = job.stock.map(() => 0);
@@ -144,7 +144,7 @@ function completed(c: Compiled, often: readonly Often[], budget: Budget, least: 
     used[stock]! += times;
   }
   const left: Job = { ...job, stock: job.stock.map((s, i) => ({ ...s, quantity: s.quantity - used[i]! })) };
-  const rest = compile(left, { wanted });
+  const rest = compileJob(left, { wanted });
   const opened = often.reduce((sum, { pattern: { s }, times }) => sum + (c.isNew[s] ? c.stockArea[s]! * times : 0), 0);
   const newAreaBound = Math.max(0, least - opened);
   const { solution } = search({ c: rest, aim: job.aim, newAreaBound, budget });

@@ -1,5 +1,5 @@
-import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
-import { roomFor } from './coverable.ts';
+import { FLAT, UPRIGHT, type CompiledJob } from '../blanks/compile.ts';
+import { maxAreaFrom } from './coverable.ts';
 
 /** The largest whole number that divides both. */
 export function gcd(a: number, b: number): number {
@@ -9,12 +9,12 @@ export function gcd(a: number, b: number): number {
 }
 
 /** The most copies of one piece that edge-to-edge cuts get from one item; an upper bound where that is too much to try. */
-export function mostPerSheet(c: Compiled, k: number, s: number): number {
+export function maxPerSheet(c: CompiledJob, k: number, s: number): number {
   const ways = c.ways[k * c.stockCount + s]!;
   const [w, h] = [c.width[k]! + c.kerf, c.height[k]! + c.kerf];
   const [W, H] = [c.roomWidth[s]! + c.kerf, c.roomHeight[s]! + c.kerf];
   // stop cuts can do what edge-to-edge cuts cannot
-  if (c.job.cutter.stop) return Math.floor(roomFor(c, s) / (c.area[k]! || 1));
+  if (c.job.cutter.stop) return Math.floor(maxAreaFrom(c, s) / (c.area[k]! || 1));
   const lattice = (pw: number, ph: number) => Math.floor(W / pw) * Math.floor(H / ph);
   if (ways === UPRIGHT && w !== h) return lattice(w, h);
   if (ways === FLAT) return lattice(h, w);

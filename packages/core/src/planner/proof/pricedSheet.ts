@@ -1,7 +1,7 @@
-import { FLAT, UPRIGHT, compile, type Compiled } from '../blanks/compile.ts';
+import { FLAT, UPRIGHT, compileJob, type CompiledJob } from '../blanks/compile.ts';
 import { Layout } from '../search/layout.ts';
 import { type Planting } from '../search/sheetTrees.ts';
-import { realise } from '../search/realise.ts';
+import { buildTree } from '../search/realise.ts';
 import type { Tree } from '../sheets/tree.ts';
 
 /** A way to cut one sheet of stock kind s. */
@@ -13,14 +13,14 @@ export interface Pattern {
 }
 
 /** More sums of sizes than this, along one edge, are too many. */
-export const MOST_POINTS = 320;
+export const MAX_GRID_POINTS = 320;
 
 /**
  * The pattern of one stock kind that is worth most at given prices, by dynamic programming over first cuts at sums of piece
  * sizes. Index domains: i a point across, j a point up.
  */
 export class PricedSheet {
-  private readonly c: Compiled;
+  private readonly c: CompiledJob;
   private readonly s: number;
   private readonly xs: Int32Array;
   private readonly ys: Int32Array;
@@ -30,7 +30,7 @@ export class PricedSheet {
   readonly points: number;
   private static readonly CUT = 1 << 20;
 
-  constructor(c: Compiled, s: number) {
+  constructor(c: CompiledJob, s: number) {
     this.c = c;
     this.s = s;
     const widths = new Set<number>();
@@ -49,7 +49,7 @@ export class PricedSheet {
     this.xs = sumsOf(widths, c.roomWidth[s]! + c.kerf);
     this.ys = sumsOf(heights, c.roomHeight[s]! + c.kerf);
     this.points = Math.max(this.xs.length, this.ys.length);
-    const size = this.points > MOST_POINTS ? 0 : this.xs.length * this.ys.length;
+    const size = this.points > MAX_GRID_POINTS ? 0 : this.xs.length * this.ys.length;
     this.worth = new Float64Array(size);
     this.how = new Int32Array(size);
   }
@@ -131,10 +131,10 @@ export class PricedSheet {
     const gives = new Float64Array(c.pieceCount);
     const count = (p: Planting): void => ('piece' in p ? void gives[p.piece]!++ : p.parts.forEach(count));
     count(planting);
-    const layout = new Layout(compile(c.job, { wanted: Array.from(gives) }));
+    const layout = new Layout(compileJob(c.job, { wanted: Array.from(gives) }));
     const at = layout.c.blanks.findIndex((b) => b.stock === c.blanks[s]!.stock);
     layout.plant(at, planting);
-    const tree = realise(layout, 0);
+    const tree = buildTree(layout, 0);
     return tree && { s, gives, tree };
   }
 }
@@ -143,7 +143,7 @@ export class PricedSheet {
 function sumsOf(sizes: ReadonlySet<number>, limit: number): Int32Array {
   const sums = new Set<number>([0]);
   const queue = [0];
-  for (let at = queue.pop(); at !== undefined && sums.size <= MOST_POINTS; at = queue.pop())
+  for (let at = queue.pop(); at !== undefined && sums.size <= MAX_GRID_POINTS; at = queue.pop())
     for (const size of sizes) {
       const next = at + size;
       if (next > limit || sums.has(next)) continue;

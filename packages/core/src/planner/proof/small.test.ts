@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { bruteForce } from '../../../testing/bruteForce.ts';
-import { compile } from '../blanks/compile.ts';
+import { compileJob } from '../blanks/compile.ts';
 import { planJob, readJob, verifyPlan, type JobDocument } from '../index.ts';
 import { mixedJob, tinyJob } from '../../../testing/makers.ts';
-import { solveSmall } from './small.ts';
-import { standingOf } from '../sheets/standing.ts';
+import { solveSmallJob } from './small.ts';
+import { measureSolution } from '../sheets/standing.ts';
 
 const read = (document: JobDocument) => {
   const job = readJob(document);
@@ -28,10 +28,10 @@ describe('small jobs, exactly', () => {
   test('as good as the best of all plans', () => {
     for (let seed = 1; seed <= 9; seed++) {
       const tiny = read(tinyJob(seed));
-      const c = compile(tiny);
-      const solved = solveSmall(c)!;
+      const c = compileJob(tiny);
+      const solved = solveSmallJob(c)!;
       const least = bruteForce(c);
-      const is = standingOf(tiny, solved.solution!, false);
+      const is = measureSolution(tiny, solved.solution!, false);
       const missing = is.missing.reduce((sum, area) => sum + area, 0);
       expect({ seed, is: [missing, is.newArea, is.waste] }).toEqual({
         seed,
@@ -59,10 +59,10 @@ describe('small jobs, exactly', () => {
         pieces: [{ id: 'a', width: '4', height: '5', papers: ['p', 'q'] }],
       }),
     );
-    expect(solveSmall(compile(liked))!.solution!.sheets.map((s) => s.stock)).toEqual([1]);
+    expect(solveSmallJob(compileJob(liked))!.solution!.sheets.map((s) => s.stock)).toEqual([1]);
   });
   test('what it is not for: many pieces, openings of a frame, another cutter, stop cuts, sizes between marks', () => {
-    const solved = (more: Partial<JobDocument>) => solveSmall(compile(read(job(more))));
+    const solved = (more: Partial<JobDocument>) => solveSmallJob(compileJob(read(job(more))));
     expect(solved({})).not.toBeNull();
     expect(solved({ pieces: [{ id: 'a', width: '2', height: '2', quantity: 7, papers: ['p'] }] })).toBeNull();
     expect(solved({ cutter: { then: [{ name: 'knife' }] } })).toBeNull();
@@ -75,7 +75,7 @@ describe('small jobs, exactly', () => {
     const narrow = read(
       job({ cutter: { reach: '11' }, pieces: [{ id: 'b', width: '8', height: '11', papers: ['p'] }] }),
     );
-    const solved = solveSmall(compile(narrow))!;
+    const solved = solveSmallJob(compileJob(narrow))!;
     expect([solved.solution, solved.newSheets]).toEqual([null, 1]);
   });
   test('never a bound above what is planned', () => {

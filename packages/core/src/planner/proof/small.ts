@@ -1,8 +1,8 @@
 import { ExactSheet, type Copy } from '../sheets/exactSheet.ts';
-import type { Compiled } from '../blanks/compile.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
 import type { Solution } from '../sheets/score.ts';
 import { isNewPaper, missingAreasOf } from '../sheets/standing.ts';
-import { cutterHolds, type CutSheet } from '../sheets/tree.ts';
+import { canCutTree, type CutSheet } from '../sheets/tree.ts';
 import { waysOf } from '../blanks/turning.ts';
 
 /*
@@ -15,7 +15,7 @@ const MOST_ITEMS = 12;
 /** Cuts tried, over all kinds of stock. */
 const LIMIT = 3_000_000;
 
-export interface Solved {
+export interface SmallSolution {
   /** Null where the cutter cannot make it. */
   readonly solution: Solution | null;
   /** No plan that cuts as much opens less: in square ticks, and in sheets. */
@@ -29,7 +29,7 @@ interface Shared {
 }
 
 /** The best plan of a small job; null where the job is not small, or asks for more than whole sheets and cuts on the mark. */
-export function solveSmall(c: Compiled): Solved | null {
+export function solveSmallJob(c: CompiledJob): SmallSolution | null {
   const { job } = c;
   const kinds = Array.from(c.quantity).flatMap((n, k) => new Array<number>(Math.min(n, MOST_PIECES + 1)).fill(k));
   const copies = Array.from(c.copies, (n) => Math.min(n, kinds.length));
@@ -84,7 +84,7 @@ export function solveSmall(c: Compiled): Solved | null {
     return { stock, tree: sheets[s]!.tree(part, { x, y, width, height }) };
   });
   return {
-    solution: cut.every(({ tree }) => cutterHolds(tree, job)) ? { sheets: cut, missing: missingOf(set) } : null,
+    solution: cut.every(({ tree }) => canCutTree(tree, job)) ? { sheets: cut, missing: missingOf(set) } : null,
     newArea: shared.cost[0]!,
     newSheets: shared.used.filter(({ s }) => isNewPaper(c.blanks[s]!.item)).length,
     complete: set === sheets[0]!.all,

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile, type Compiled } from '../blanks/compile.ts';
+import { compileJob, type CompiledJob } from '../blanks/compile.ts';
 import { readJob, type JobDocument } from '../index.ts';
 import { puzzleJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { MOST_COPIES, fillSheets } from './blocks.ts';
+import { MAX_BLOCK_COPIES, fillSheets } from './blocks.ts';
 import { Layout } from './layout.ts';
 import { type Planting } from './sheetTrees.ts';
 
-const compiled = (document: JobDocument): Compiled => {
+const compiled = (document: JobDocument): CompiledJob => {
   const read = readJob(document);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
-  return compile(read.job);
+  return compileJob(read.job);
 };
-const fill = (c: Compiled, sheets: number, width = 3000) =>
+const fill = (c: CompiledJob, sheets: number, width = 3000) =>
   fillSheets({
     c,
     s: 0,
@@ -24,7 +24,7 @@ const fill = (c: Compiled, sheets: number, width = 3000) =>
   });
 
 /** Outer size of a planting in ticks. */
-function sizeOf(c: Compiled, p: Planting): [number, number] {
+function sizeOf(c: CompiledJob, p: Planting): [number, number] {
   if ('piece' in p) return p.flat ? [c.height[p.piece]!, c.width[p.piece]!] : [c.width[p.piece]!, c.height[p.piece]!];
   const sizes = p.parts.map((part) => sizeOf(c, part));
   const [along, across] = p.row ? [0, 1] : [1, 0];
@@ -82,7 +82,7 @@ describe('sheets built from the bottom up', () => {
     expect(fill(compiled(job([{ id: 'a', width: '7', height: '7', quantity: 2, papers: ['p'] }])), 1)).toBeNull();
     expect(fill(compiled(job([{ id: 'a', width: '8', height: '9', quantity: 2, papers: ['p'] }])), 1)).toBeNull();
     expect(
-      fill(compiled(job([{ id: 'a', width: '1', height: '1', quantity: MOST_COPIES + 1, papers: ['p'] }])), 1),
+      fill(compiled(job([{ id: 'a', width: '1', height: '1', quantity: MAX_BLOCK_COPIES + 1, papers: ['p'] }])), 1),
     ).toBeNull();
   });
 

@@ -1,4 +1,4 @@
-import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
+import { FLAT, UPRIGHT, type CompiledJob } from '../blanks/compile.ts';
 import type { Planting } from './sheetTrees.ts';
 
 /*
@@ -14,13 +14,13 @@ import type { Planting } from './sheetTrees.ts';
  */
 
 /** At the most this many copies: a block's pieces are bits in four words. */
-export const MOST_COPIES = 128;
+export const MAX_BLOCK_COPIES = 128;
 const WORDS = 4;
 /** Where more than this share of the paper may be waste, blocks are too many, and moving pieces about does better. */
 const LOOSE = 0.05;
 
 export interface BlockTask {
-  readonly c: Compiled;
+  readonly c: CompiledJob;
   /** The kind of stock to fill. */
   readonly s: number;
   /** How many of them may be used. */
@@ -40,7 +40,7 @@ export function fillSheets(task: BlockTask): Planting[] | null {
   const wanted = copies.reduce((sum, k) => sum + c.area[k]!, 0);
   const slack = sheets * room - wanted;
   if (slack < 0 || slack > sheets * room * LOOSE) return null;
-  if (copies.length > MOST_COPIES || !c.aligned || c.delicate[s]) return null;
+  if (copies.length > MAX_BLOCK_COPIES || !c.aligned || c.delicate[s]) return null;
   const store = new BlockStore(task, slack);
   const full = store.grow();
   const chosen = full.length ? cover(task, store, full) : null;

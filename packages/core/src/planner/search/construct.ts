@@ -1,11 +1,11 @@
-import { type Compiled } from '../blanks/compile.ts';
+import { type CompiledJob } from '../blanks/compile.ts';
 import type { Layout } from './layout.ts';
-import { type Taste } from './layout.ts';
-import { realise } from './realise.ts';
+import { type PlacementWeights } from './layout.ts';
+import { buildTree } from './realise.ts';
 
 /** An order in which to place kinds of pieces: the larger the key, the earlier. */
-export type Order = (c: Compiled, k: number) => number;
-export const ORDERS: readonly Order[] = [
+export type PlacementOrder = (c: CompiledJob, k: number) => number;
+export const PLACEMENT_ORDERS: readonly PlacementOrder[] = [
   (c, k) => c.area[k]!,
   (c, k) => Math.max(c.width[k]!, c.height[k]!) * 4e6 + Math.min(c.width[k]!, c.height[k]!),
   (c, k) => c.height[k]! * 4e6 + c.width[k]!,
@@ -14,10 +14,10 @@ export const ORDERS: readonly Order[] = [
   (c, k) => Math.min(c.width[k]!, c.height[k]!) * 4e6 + Math.max(c.width[k]!, c.height[k]!),
 ];
 
-export const PLAIN_TASTE: Taste = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0, noise: 0 };
+export const DEFAULT_WEIGHTS: PlacementWeights = { leftover: 0.3, opening: 0.1, dislike: 0.5, blink: 0, noise: 0 };
 
 /** A taste by chance, so that the search does not repeat itself. */
-export function someTaste(random: () => number): Taste {
+export function drawWeights(random: () => number): PlacementWeights {
   const one = (list: readonly number[]) => list[Math.floor(random() * list.length)]!;
   const roll = random();
   return {
@@ -30,7 +30,7 @@ export function someTaste(random: () => number): Taste {
 }
 
 /** Kinds in the pool by falling urgency, then by an order. */
-export function sequence(layout: Layout, order: Order, noise: () => number): number[] {
+export function sequenceKinds(layout: Layout, order: PlacementOrder, noise: () => number): number[] {
   const { c, pool } = layout;
   const kinds: { k: number; key: number }[] = [];
   for (let k = 0; k < c.pieceCount; k++) if (pool[k]! > 0) kinds.push({ k, key: order(c, k) * noise() });
@@ -42,7 +42,7 @@ export function sequence(layout: Layout, order: Order, noise: () => number): num
 export function placePool(
   layout: Layout,
   kinds: readonly number[],
-  taste: Taste,
+  taste: PlacementWeights,
   budget: number,
   random: () => number,
   over: () => boolean = () => false,
@@ -54,7 +54,7 @@ export function placePool(
     while (layout.pool[k]! > 0 && layout.seek(k, taste, budget, random, refused)) {
       const b = layout.put(k);
       // a cut that the cutter cannot make: take it back, and look elsewhere once
-      if (c.delicate[layout.stock[b]!] && !realise(layout, b)) {
+      if (c.delicate[layout.stock[b]!] && !buildTree(layout, b)) {
         layout.remove(layout.newest);
         if (refused >= 0) break;
         refused = b;

@@ -1,18 +1,18 @@
-import type { Compiled } from '../blanks/compile.ts';
-import { ORDERS, placePool, sequence, someTaste } from './construct.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
+import { PLACEMENT_ORDERS, placePool, sequenceKinds, drawWeights } from './construct.ts';
 import { type Layout } from './layout.ts';
 import { LEAF } from './sheetTrees.ts';
-import { realise } from './realise.ts';
+import { buildTree } from './realise.ts';
 
 /**
  * Ruin and recreate (G. Schrimpf and others, 2000): takes pieces off a few sheets and puts them back in another
  * order, always on a copy, so that a change that is not accepted costs nothing but its time.
  */
 export class Improver {
-  private readonly c: Compiled;
+  private readonly c: CompiledJob;
   private readonly random: () => number;
 
-  constructor(c: Compiled, random: () => number) {
+  constructor(c: CompiledJob, random: () => number) {
     this.c = c;
     this.random = random;
   }
@@ -33,12 +33,12 @@ export class Improver {
   /** One ruin and one recreation on `layout`, opening new paper only up to `budget` of area. */
   change(layout: Layout, budget: number): void {
     this.ruin(layout);
-    const taste = someTaste(this.random);
-    const order = this.random() < 0.5 ? ORDERS[0]! : ORDERS[this.int(ORDERS.length)]!;
+    const taste = drawWeights(this.random);
+    const order = this.random() < 0.5 ? PLACEMENT_ORDERS[0]! : PLACEMENT_ORDERS[this.int(PLACEMENT_ORDERS.length)]!;
     const spread = this.random() < 0.6 ? 0.25 : 0.7;
     placePool(
       layout,
-      sequence(layout, order, () => 1 - spread * this.random()),
+      sequenceKinds(layout, order, () => 1 - spread * this.random()),
       taste,
       budget,
       this.random,
@@ -110,7 +110,7 @@ export class Improver {
 
   /** Without the part that was held, a cut may have become impossible: such a sheet is emptied. */
   private mend(layout: Layout, b: number): void {
-    if (b >= 0 && this.c.delicate[layout.stock[b]!] && !realise(layout, b)) layout.empty(b);
+    if (b >= 0 && this.c.delicate[layout.stock[b]!] && !buildTree(layout, b)) layout.empty(b);
   }
 
   /** Closes new sheets, the emptiest first by chance, until the rest is within the budget. */

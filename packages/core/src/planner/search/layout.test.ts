@@ -1,23 +1,23 @@
 import { describe, expect, test } from '@jest/globals';
-import { compile, type Compiled } from '../blanks/compile.ts';
+import { compileJob, type CompiledJob } from '../blanks/compile.ts';
 import { readJob, type JobDocument } from '../index.ts';
 import { mixedJob, mixedJob2, normalJob, puzzleJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { figuresOf, noFigures } from '../sheets/tree.ts';
-import { PLAIN_TASTE } from './construct.ts';
-import { framesOf } from '../blanks/frames.ts';
-import { standingOf } from '../sheets/standing.ts';
-import { solutionOf, standingOfLayout } from './stand.ts';
+import { addTreeFigures, emptyFigures } from '../sheets/tree.ts';
+import { DEFAULT_WEIGHTS } from './construct.ts';
+import { buildFrames } from '../blanks/frames.ts';
+import { measureSolution } from '../sheets/standing.ts';
+import { buildSolution, measureLayout } from './stand.ts';
 import { Layout } from './layout.ts';
 import { COLUMN, LEAF, ROW } from './sheetTrees.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { realise } from './realise.ts';
+import { buildTree } from './realise.ts';
 
-function compiled(document: JobDocument): Compiled {
+function compiled(document: JobDocument): CompiledJob {
   const read = readJob(document);
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
-  const { sheets, unplaced } = framesOf(read.job);
-  return compile(read.job, { frames: sheets.map((ways) => ways[0]!), unplaced });
+  const { sheets, unplaced } = buildFrames(read.job);
+  return compileJob(read.job, { frames: sheets.map((ways) => ways[0]!), unplaced });
 }
 
 /** What must hold of a layout at any time; the first thing that does not, or null. */
@@ -82,7 +82,7 @@ function wander(layout: Layout, steps: number, random: () => number, look: (step
       const k = Math.floor(random() * c.pieceCount);
       if (
         layout.pool[k]! > 0 &&
-        layout.seek(k, { ...PLAIN_TASTE, blink: random() < 0.5 ? 0 : 0.3 }, Infinity, random, -1)
+        layout.seek(k, { ...DEFAULT_WEIGHTS, blink: random() < 0.5 ? 0 : 0.3 }, Infinity, random, -1)
       )
         layout.put(k);
     } else if (roll < 0.95) layout.remove(leaves[Math.floor(random() * leaves.length)]!);
@@ -127,7 +127,7 @@ describe('a layout stays sound', () => {
     const random = seededRandom(1);
     const sheet = c.stockArea[0]!;
     for (let k = 0; k < c.pieceCount; k++)
-      while (layout.pool[k]! > 0 && layout.seek(k, PLAIN_TASTE, sheet, random, -1)) layout.put(k);
+      while (layout.pool[k]! > 0 && layout.seek(k, DEFAULT_WEIGHTS, sheet, random, -1)) layout.put(k);
     expect(layout.newArea).toBe(sheet);
     expect(layout.sheets).toBe(1);
   });
@@ -140,7 +140,7 @@ describe('a layout stays sound', () => {
     });
     const layout = new Layout(c);
     const random = seededRandom(1);
-    const seek = () => layout.seek(0, PLAIN_TASTE, Infinity, random, -1);
+    const seek = () => layout.seek(0, DEFAULT_WEIGHTS, Infinity, random, -1);
     for (let i = 0; i < 2; i++) {
       expect(seek()).toBe(true);
       layout.put(0);
@@ -176,10 +176,10 @@ describe('measuring', () => {
       const layout = new Layout(c);
       wander(layout, 50, seededRandom(seed + 100), () => {});
       for (let b = 0; b < layout.sheets; b++) {
-        const made = realise(layout, b);
+        const made = buildTree(layout, b);
         if (!made) continue;
         const s = layout.stock[b]!;
-        const tree = figuresOf(made, c.kerf, noFigures());
+        const tree = addTreeFigures(made, c.kerf, emptyFigures());
         const out: SheetFigures = { waste: 0, largestKept: 0, cuts: 0, disliked: 0, pieceArea: 0 };
         measureSheet(layout, b, out);
         if (c.blanks[s]!.frame >= 0) continue;
@@ -206,9 +206,9 @@ describe('measuring', () => {
         framed += c.frames.length;
         const layout = new Layout(c);
         wander(layout, 50, seededRandom(seed + 300), () => {});
-        if (Array.from({ length: layout.sheets }, (__, b) => realise(layout, b)).some((tree) => !tree)) continue;
-        const quick = standingOfLayout(layout, true);
-        const exact = standingOf(c.job, solutionOf(layout));
+        if (Array.from({ length: layout.sheets }, (__, b) => buildTree(layout, b)).some((tree) => !tree)) continue;
+        const quick = measureLayout(layout, true);
+        const exact = measureSolution(c.job, buildSolution(layout));
         for (const key of Object.keys(exact) as (keyof typeof exact)[])
           // the search does not ask how useful the offcuts are
           if (key !== 'useful')

@@ -2,7 +2,7 @@ import { FLAT, UPRIGHT } from '../blanks/compile.ts';
 import { COLUMN, LEAF, ROW, SheetTrees } from './sheetTrees.ts';
 
 /** How the next insertion weighs a place; drawn anew now and then so that the search does not repeat itself. */
-export interface Taste {
+export interface PlacementWeights {
   /** Price of room left beside the piece, per area: near 0 takes the tightest outline, near 1 the tightest strip. */
   readonly leftover: number;
   /** Price of the area left on a stock item that is opened for the piece. */
@@ -17,7 +17,7 @@ export interface Taste {
 
 const OPEN_NEW = 1e15;
 /** Above this many pieces nothing but the first construction is worth its time. */
-export const MANY = 3000;
+export const MANY_PIECES = 3000;
 const LAST_SHEETS = 60;
 
 /**
@@ -34,12 +34,12 @@ export class Layout extends SheetTrees {
   hurried = false;
 
   /** Looks for the best place for one copy of k, opening new paper only up to `budget` of area. Remembers it for `put`. */
-  seek(k: number, taste: Taste, budget: number, random: () => number, skipSheet: number): boolean {
+  seek(k: number, taste: PlacementWeights, budget: number, random: () => number, skipSheet: number): boolean {
     return this.seekStock(k, taste, budget, random, this.seekBeside(k, taste, random, skipSheet)) < Infinity;
   }
 
   /** Looks for the best place for one copy of k on the sheets that are opened. Gives what it costs, and remembers it for `put`. */
-  seekBeside(k: number, taste: Taste, random: () => number, skipSheet = -1): number {
+  seekBeside(k: number, taste: PlacementWeights, random: () => number, skipSheet = -1): number {
     const { c, kind, parent, prev, w, h, roomW, roomH } = this;
     const S = c.stockCount;
     const area = c.area[k]!;
@@ -119,7 +119,7 @@ export class Layout extends SheetTrees {
   }
 
   /** The same among what may be opened for it, where that costs less than `best`. */
-  private seekStock(k: number, taste: Taste, budget: number, random: () => number, best: number): number {
+  private seekStock(k: number, taste: PlacementWeights, budget: number, random: () => number, best: number): number {
     const { c } = this;
     const S = c.stockCount;
     const [kw, kh, area] = [c.width[k]!, c.height[k]!, c.area[k]!];
@@ -162,7 +162,7 @@ export class Layout extends SheetTrees {
     q: number,
     left: number,
     crossRoom: number,
-    taste: Taste,
+    taste: PlacementWeights,
   ): number {
     const higher = q > across ? q : across;
     const wasted = (higher - across) * along + (higher - q) * p;

@@ -1,7 +1,7 @@
-import { figuresOf, noFigures } from '../sheets/tree.ts';
+import { addTreeFigures, emptyFigures } from '../sheets/tree.ts';
 import { type Layout } from './layout.ts';
 import { LEAF } from './sheetTrees.ts';
-import { measureCuts, realise, type CutFigures } from './realise.ts';
+import { measureCuts, buildTree, type CutFigures } from './realise.ts';
 
 /** What one sheet of a layout amounts to. Areas in square ticks. */
 export interface SheetFigures extends CutFigures {
@@ -24,9 +24,9 @@ export function measureSheet(layout: Layout, b: number, out: SheetFigures): void
     out.pieceArea += c.area[k]!;
   }
   if (c.delicate[s]) {
-    const made = realise(layout, b);
+    const made = buildTree(layout, b);
     if (!made) return;
-    const figures = figuresOf(made, c.kerf, noFigures());
+    const figures = addTreeFigures(made, c.kerf, emptyFigures());
     out.waste += figures.waste + figures.kerf;
     out.largestKept = figures.largestKept;
     out.cuts = figures.cuts;

@@ -6,7 +6,7 @@
  */
 
 /** A sheet that could be cut: of stock s, so many copies of some kinds of pieces, for a cost. */
-export interface Cuttable {
+export interface SheetOption {
   readonly s: number;
   readonly cost: number;
   readonly kinds: readonly number[];
@@ -15,7 +15,7 @@ export interface Cuttable {
 }
 
 /** What a mix must hold: [k] copies wanted, [s] copies there are at the most, and the cost it must stay below. */
-export interface MixTask<T extends Cuttable> {
+export interface MixTask<T extends SheetOption> {
   readonly columns: readonly T[];
   readonly wanted: Float64Array;
   readonly copies: Float64Array;
@@ -31,7 +31,7 @@ const MOST_TRIED = 1500;
 const STEPS = 30_000;
 
 /** The mix that costs least, or null where none below the limit is found, in the time or within the steps. */
-export function bestMix<T extends Cuttable>(task: MixTask<T>): T[] | null {
+export function findBestMix<T extends SheetOption>(task: MixTask<T>): T[] | null {
   const priced = pricedOf(task);
   const { columns } = priced;
   return columns.length && columns.length <= MOST_TRIED ? allMixes(task, priced) : null;
@@ -44,7 +44,7 @@ interface Priced<T> {
   readonly bound: number;
 }
 
-function pricedOf<T extends Cuttable>({ columns, wanted, copies, area, below, over }: MixTask<T>): Priced<T> {
+function pricedOf<T extends SheetOption>({ columns, wanted, copies, area, below, over }: MixTask<T>): Priced<T> {
   const [K, S] = [wanted.length, copies.length];
   // to begin with, waste is shared out by area
   const all = area.reduce((sum, a, k) => sum + a * wanted[k]!, 0);
@@ -96,7 +96,7 @@ function pricedOf<T extends Cuttable>({ columns, wanted, copies, area, below, ov
 }
 
 /** Of all mixes of the priced columns the one that costs least, if one costs less than the limit; as far as the steps go. */
-function allMixes<T extends Cuttable>(task: MixTask<T>, { columns, over, bound }: Priced<T>): T[] | null {
+function allMixes<T extends SheetOption>(task: MixTask<T>, { columns, over, bound }: Priced<T>): T[] | null {
   const K = task.wanted.length;
   let least = task.below;
   const holding: number[][] = Array.from({ length: K }, () => []);
@@ -142,7 +142,7 @@ function allMixes<T extends Cuttable>(task: MixTask<T>, { columns, over, bound }
   return found;
 }
 
-function reducedCost({ cost, kinds, counts }: Cuttable, price: Float64Array): number {
+function reducedCost({ cost, kinds, counts }: SheetOption, price: Float64Array): number {
   let sum = cost;
   for (let i = 0; i < kinds.length; i++) sum -= price[kinds[i]!]! * counts[i]!;
   return sum;

@@ -1,5 +1,5 @@
-import type { Compiled } from '../blanks/compile.ts';
-import { cutterHolds, offcutTree, worthKeeping, type Tree } from '../sheets/tree.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
+import { canCutTree, makeOffcutTree, isWorthKeeping, type Tree } from '../sheets/tree.ts';
 import { type Layout } from './layout.ts';
 import { COLUMN, LEAF } from './sheetTrees.ts';
 
@@ -28,7 +28,7 @@ export interface CutFigures {
 type Policy = 'best' | 'level' | 'upright';
 
 /** The slicing tree of one blank of a layout, with its offcuts. Null when the cutter cannot make it. */
-export function realise(layout: Layout, b: number): Tree | null {
+export function buildTree(layout: Layout, b: number): Tree | null {
   const { c } = layout;
   const s = layout.stock[b]!;
   const { x, y, width, height } = c.blanks[s]!;
@@ -36,7 +36,7 @@ export function realise(layout: Layout, b: number): Tree | null {
   for (const policy of c.delicate[s] ? (['best', 'level', 'upright'] as const) : (['best'] as const)) {
     const cutting = new Cutting(layout, s, policy, true, { waste: 0, largestKept: 0, cuts: 0 });
     const tree = cutting.node(layout.root[b]!, x, y, width, height)!;
-    if (!c.delicate[s] || (!cutting.overflows && cutterHolds(tree, c.job))) return tree;
+    if (!c.delicate[s] || (!cutting.overflows && canCutTree(tree, c.job))) return tree;
   }
   return null;
 }
@@ -51,7 +51,7 @@ export function measureCuts(layout: Layout, b: number, out: CutFigures): void {
 /** Cuts up one blank. `build` makes the tree as well; without it every method gives null and adds to the figures. */
 class Cutting {
   private readonly layout: Layout;
-  private readonly c: Compiled;
+  private readonly c: CompiledJob;
   private readonly s: number;
   private readonly policy: Policy;
   private readonly build: boolean;
@@ -176,7 +176,7 @@ class Cutting {
   private levelFirst(w: number, h: number, a: number, b: number, next: number, turned = false): boolean {
     if (this.policy !== 'best') return this.policy === 'level';
     const { kerf, job } = this.c;
-    const worth = (p: number, q: number) => (p > 0 && q > 0 && worthKeeping(p, q, job.keep) ? p * q : 0);
+    const worth = (p: number, q: number) => (p > 0 && q > 0 && isWorthKeeping(p, q, job.keep) ? p * q : 0);
     const [p, q] = [w - a - kerf, h - b - kerf];
     const nextUp = turned || !next ? 0 : next + kerf;
     const nextRight = turned && next ? next + kerf : 0;
@@ -226,11 +226,11 @@ class Cutting {
     }
     const from = taken + kerf;
     const [rw, rh] = upright ? [left - kerf, h] : [w, left - kerf];
-    if (!worthKeeping(rw, rh, job.keep)) this.out.waste += rw * rh;
+    if (!isWorthKeeping(rw, rh, job.keep)) this.out.waste += rw * rh;
     else this.out.largestKept = Math.max(this.out.largestKept, rw * rh);
     if (!this.build) return this.joined([...parts, null], upright, x, y, w, h);
     const rest = upright ? { x: x + from, y, width: rw, height: rh } : { x, y: y + from, width: rw, height: rh };
-    return this.joined([...parts, offcutTree(rest, job.keep)], upright, x, y, w, h);
+    return this.joined([...parts, makeOffcutTree(rest, job.keep)], upright, x, y, w, h);
   }
 
   private cutsAcross(cuts: number, across: number): void {

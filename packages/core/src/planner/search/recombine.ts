@@ -1,12 +1,12 @@
-import { FLAT, UPRIGHT, type Compiled } from '../blanks/compile.ts';
+import { FLAT, UPRIGHT, type CompiledJob } from '../blanks/compile.ts';
 import type { Budget } from '../budget.ts';
-import { someTaste } from './construct.ts';
+import { drawWeights } from './construct.ts';
 import { Layout } from './layout.ts';
 import { LEAF, ROW, type Planting } from './sheetTrees.ts';
-import { bestMix, type Cuttable } from './mix.ts';
+import { findBestMix, type SheetOption } from './mix.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { realise } from './realise.ts';
-import { wasteBeside } from './stand.ts';
+import { buildTree } from './realise.ts';
+import { computeWasteBeside } from './stand.ts';
 
 /*
  * A search comes past many good sheets that never stand together in one layout. They are kept, with others filled by chance,
@@ -14,7 +14,7 @@ import { wasteBeside } from './stand.ts';
  */
 
 /** A sheet that was seen. Its cost is its waste and what less liked papers cost, in square ticks. */
-interface Seen extends Cuttable {
+interface Seen extends SheetOption {
   cost: number;
   planting: Planting;
 }
@@ -24,7 +24,7 @@ const MOST_SEEN = 20_000;
 const DISLIKE = 1e13;
 
 export class Recombiner {
-  private readonly c: Compiled;
+  private readonly c: CompiledJob;
   private readonly budget: Budget;
   private readonly seen = new Map<number, Seen>();
   /** [k], then [s] numbers whose sum names what a sheet holds */
@@ -36,12 +36,12 @@ export class Recombiner {
   /** Sheets seen, or seen with less waste, since the last mix. */
   private news = 0;
 
-  constructor(c: Compiled, random: () => number, budget: Budget) {
+  constructor(c: CompiledJob, random: () => number, budget: Budget) {
     this.c = c;
     this.budget = budget;
     this.random = random;
     this.scratch = new Layout(c);
-    this.beside = wasteBeside(c);
+    this.beside = computeWasteBeside(c);
     this.names = Float64Array.from({ length: c.pieceCount + c.stockCount }, () => Math.floor(random() * 2 ** 46));
   }
 
@@ -58,7 +58,7 @@ export class Recombiner {
       if (cost >= known.cost) return;
       this.news++;
       known.cost = cost;
-      known.planting = plantingOf(layout, layout.root[b]!);
+      known.planting = extractPlanting(layout, layout.root[b]!);
       return;
     }
     if (this.seen.size >= MOST_SEEN) return;
@@ -66,7 +66,7 @@ export class Recombiner {
     const counts = new Map<number, number>();
     for (let n = layout.root[b]!; n >= 0; n = layout.after(n))
       if (layout.kind[n] === LEAF) counts.set(layout.piece[n]!, (counts.get(layout.piece[n]!) ?? 0) + 1);
-    const planting = plantingOf(layout, layout.root[b]!);
+    const planting = extractPlanting(layout, layout.root[b]!);
     this.seen.set(name, { s, cost, kinds: [...counts.keys()], counts: [...counts.values()], planting });
   }
 
@@ -89,11 +89,11 @@ export class Recombiner {
       const s = stock[at]!;
       const first = one(kinds[at]!);
       const ways = c.ways[first * S + s]!;
-      const taste = someTaste(random);
+      const taste = drawWeights(random);
       scratch.clear();
       scratch.plant(s, { piece: first, flat: ways === FLAT || (ways !== UPRIGHT && random() < 0.5) });
       for (let misses = 0; misses < 4;) {
-        if (c.delicate[s] && !realise(scratch, 0)) break;
+        if (c.delicate[s] && !buildTree(scratch, 0)) break;
         if (!scratch.measured[0]) this.measure();
         const k = one(kinds[at]!);
         if (scratch.pool[k]! > 0 && scratch.seekBeside(k, taste, random) < Infinity) scratch.put(k);
@@ -131,7 +131,7 @@ export class Recombiner {
       (v) => v.cost < least + spared && copies[v.s]! > 0 && v.kinds.every((k, i) => v.counts[i]! <= wanted[k]!),
     );
     const over = () => this.budget.over();
-    const mix = bestMix({ columns, wanted, copies, area: c.area, below: least, over });
+    const mix = findBestMix({ columns, wanted, copies, area: c.area, below: least, over });
     if (!mix) return false;
     into.clear();
     for (const { s, planting } of mix) into.plant(s, planting);
@@ -139,9 +139,10 @@ export class Recombiner {
   }
 }
 
-export function plantingOf(layout: Layout, n: number): Planting {
+export function extractPlanting(layout: Layout, n: number): Planting {
   if (layout.kind[n] === LEAF) return { piece: layout.piece[n]!, flat: layout.flat[n] === 1 };
   const parts: Planting[] = [];
-  for (let child = layout.first[n]!; child >= 0; child = layout.next[child]!) parts.push(plantingOf(layout, child));
+  for (let child = layout.first[n]!; child >= 0; child = layout.next[child]!)
+    parts.push(extractPlanting(layout, child));
   return { row: layout.kind[n] === ROW, parts };
 }

@@ -1,18 +1,18 @@
-import type { Compiled } from '../blanks/compile.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
 import type { Budget } from '../budget.ts';
 import type { Aim } from '../documents/job.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { compareScores, score, type Solution } from '../sheets/score.ts';
-import { solutionOf, standingOfLayout } from './stand.ts';
-import { ORDERS, PLAIN_TASTE, placePool, sequence } from './construct.ts';
+import { compareScores, computeScore, type Solution } from '../sheets/score.ts';
+import { buildSolution, measureLayout } from './stand.ts';
+import { PLACEMENT_ORDERS, DEFAULT_WEIGHTS, placePool, sequenceKinds } from './construct.ts';
 import { Improver } from './improve.ts';
-import { MOST_COPIES, fillSheets } from './blocks.ts';
-import { Layout, MANY } from './layout.ts';
+import { MAX_BLOCK_COPIES, fillSheets } from './blocks.ts';
+import { Layout, MANY_PIECES } from './layout.ts';
 import { Recombiner } from './recombine.ts';
 
 /** What a search is given besides the job. */
 export interface SearchTask {
-  readonly c: Compiled;
+  readonly c: CompiledJob;
   readonly aim: Aim;
   /** No solution opens less new paper than this. */
   readonly newAreaBound: number;
@@ -26,7 +26,7 @@ export interface SearchTask {
   /** Where to start, if somebody has been here before. */
   readonly from?: Layout | null;
 }
-export interface Found {
+export interface SearchResult {
   readonly solution: Solution;
   readonly layout: Layout;
 }
@@ -41,17 +41,18 @@ const IN_VAIN = 20;
  * or with less missing, (b) polishes the best solution for what comes after in the score, (c) builds sheets
  * without waste where one less would be nearly full, (d) looks for a better mix of the sheets that were seen.
  */
-export function search({ c, aim, newAreaBound, budget, better, round, from, alike }: SearchTask): Found {
+export function search({ c, aim, newAreaBound, budget, better, round, from, alike }: SearchTask): SearchResult {
   const { job } = c;
   const random = seededRandom(job.seed);
   const over = () => budget.over();
 
   const best = new Layout(c);
   const trial = new Layout(c);
-  let bestSolution: Solution = solutionOf(best);
+  let bestSolution: Solution = buildSolution(best);
   // settings take the longest to count: they are counted where they decide early, and where all before them is equal
   const early = aim === 'easiest-cuts' || alike !== undefined;
-  const scoreOf = (layout: Layout, withSettings: boolean) => score(aim, standingOfLayout(layout, withSettings), alike);
+  const scoreOf = (layout: Layout, withSettings: boolean) =>
+    computeScore(aim, measureLayout(layout, withSettings), alike);
   let bestScore = scoreOf(best, early);
   let bestWhole: typeof bestScore | null = null;
   /** Steps since the best was found. */
@@ -66,26 +67,26 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
     best.copyFrom(layout);
     [bestScore, bestWhole] = [figure, whole];
     vain = 0;
-    bestSolution = solutionOf(layout);
+    bestSolution = buildSolution(layout);
     better?.(bestSolution);
     return true;
   };
   if (from) offer(from);
   const { pieces } = c;
-  for (const order of ORDERS) {
+  for (const order of PLACEMENT_ORDERS) {
     trial.clear();
     placePool(
       trial,
-      sequence(trial, order, () => 1),
-      PLAIN_TASTE,
+      sequenceKinds(trial, order, () => 1),
+      DEFAULT_WEIGHTS,
       Infinity,
       random,
       over,
     );
     offer(trial);
-    if (pieces > MANY || (pieces > 300 && over())) break;
+    if (pieces > MANY_PIECES || (pieces > 300 && over())) break;
   }
-  if (pieces > MANY || !pieces || !c.stockCount) return { solution: bestSolution, layout: best };
+  if (pieces > MANY_PIECES || !pieces || !c.stockCount) return { solution: bestSolution, layout: best };
 
   const improver = new Improver(c, random);
   const current = new Layout(c);
@@ -136,7 +137,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
       const slot = i % MEMORY;
       const isWorse = (than: typeof now) => compareScores(than, now) > 0 && compareScores(than, past[slot]!) > 0;
       // what is worse already needs no settings counted
-      const rough = score(aim, standingOfLayout(trial, false, note), alike);
+      const rough = computeScore(aim, measureLayout(trial, false, note), alike);
       if (isWorse(rough)) continue;
       const figure = early ? scoreOf(trial, true) : rough;
       if (early && isWorse(figure)) continue;
@@ -156,7 +157,7 @@ export function search({ c, aim, newAreaBound, budget, better, round, from, alik
       const sheets = current.opened[s]! - 1;
       for (let b = current.sheets - 1; b >= 0; b--) if (current.stock[b] === s) current.empty(b);
       const copies = Array.from(current.pool).flatMap((n, k) => new Array<number>(n).fill(k));
-      if (copies.length > MOST_COPIES) continue;
+      if (copies.length > MAX_BLOCK_COPIES) continue;
       const found = fillSheets({ c, s, sheets, copies, random, width, over });
       if (!found) continue;
       for (const planting of found) current.plant(s, planting);

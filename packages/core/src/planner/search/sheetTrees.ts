@@ -1,4 +1,4 @@
-import { type Compiled } from '../blanks/compile.ts';
+import { type CompiledJob } from '../blanks/compile.ts';
 
 export const LEAF = 1;
 /** A node whose children stand side by side, left to right: its cuts are upright lines. */
@@ -22,7 +22,7 @@ export type Planting =
  * Index domains: n a node, b an opened sheet, k a kind of piece, s a kind of stock.
  */
 export class SheetTrees {
-  readonly c: Compiled;
+  readonly c: CompiledJob;
   private readonly nodeCapacity: number;
   // [n]
   readonly kind: Uint8Array;
@@ -58,7 +58,7 @@ export class SheetTrees {
   /** The leaf put last. */
   newest = -1;
 
-  constructor(c: Compiled) {
+  constructor(c: CompiledJob) {
     const copies = c.quantity.reduce((a, b) => a + b, 0);
     const N = (this.nodeCapacity = 2 * copies + 2);
     this.c = c;

@@ -1,33 +1,33 @@
-import type { Compiled } from '../blanks/compile.ts';
+import type { CompiledJob } from '../blanks/compile.ts';
 import type { Frame } from '../blanks/frames.ts';
 import type { Job } from '../documents/job.ts';
 import { areaOf } from '../blanks/outline.ts';
 import type { Solution, Standing } from '../sheets/score.ts';
-import { settingsFor } from '../order/steps.ts';
-import { isNewPaper, missingAreas } from '../sheets/standing.ts';
+import { countSettings } from '../order/steps.ts';
+import { isNewPaper, sumMissingAreas } from '../sheets/standing.ts';
 import {
-  cutsOf,
-  figuresOf,
+  countCuts,
+  addTreeFigures,
   isRoom,
   kerfAreaOf,
-  noFigures,
-  offcutTree,
+  emptyFigures,
+  makeOffcutTree,
   type CutSheet,
   type Tree,
   type TreeFigures,
 } from '../sheets/tree.ts';
 import type { Layout } from './layout.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { realise } from './realise.ts';
+import { buildTree } from './realise.ts';
 
 /** The solution that a layout stands for: its own sheets, and the frames with what their rooms hold. */
-export function solutionOf(layout: Layout): Solution {
+export function buildSolution(layout: Layout): Solution {
   const { c } = layout;
   const sheets: CutSheet[] = [];
   const filled = c.frames.map(() => new Map<number, Tree>());
   for (let b = 0; b < layout.sheets; b++) {
     const { frame, room, stock } = c.blanks[layout.stock[b]!]!;
-    const tree = realise(layout, b)!;
+    const tree = buildTree(layout, b)!;
     if (frame < 0) sheets.push({ stock, tree });
     else filled[frame]!.set(room, tree);
   }
@@ -40,13 +40,13 @@ export function solutionOf(layout: Layout): Solution {
 
 function fillRooms(tree: Tree, filled: ReadonlyMap<number, Tree>, keep: Job['keep']): Tree {
   if (tree.cut) return { ...tree, parts: tree.parts.map((part) => fillRooms(part, filled, keep)) };
-  return isRoom(tree.holds) ? (filled.get(tree.holds.room) ?? offcutTree(tree, keep)) : tree;
+  return isRoom(tree.holds) ? (filled.get(tree.holds.room) ?? makeOffcutTree(tree, keep)) : tree;
 }
 
 /** How a layout stands, measured sheet by sheet; sheets that have not changed since they were measured are not measured again, `fresh` is told of the others. */
-export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: (b: number) => void): Standing {
+export function measureLayout(layout: Layout, withSettings: boolean, fresh?: (b: number) => void): Standing {
   const { c } = layout;
-  const missing = missingAreas(
+  const missing = sumMissingAreas(
     { of: c.urgency, levels: c.urgencyLevels },
     (k) => c.area[k]!,
     (k) => layout.pool[k]! + c.unplaced[k]!,
@@ -80,7 +80,7 @@ export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: 
     items += framed.items;
     largestKept = Math.max(largestKept, framed.largestKept);
   }
-  const settings = withSettings ? settingsFor(solutionOf(layout).sheets, c.job) : null;
+  const settings = withSettings ? countSettings(buildSolution(layout).sheets, c.job) : null;
   return {
     missing,
     newArea: layout.newArea + newAreaOfFrames(c),
@@ -97,14 +97,14 @@ export function standingOfLayout(layout: Layout, withSettings: boolean, fresh?: 
 }
 
 /** New paper that is opened for pinned pieces, whatever the search does. */
-export const newAreaOfFrames = (c: Compiled): number =>
+export const newAreaOfFrames = (c: CompiledJob): number =>
   c.frames.reduce((sum, f) => {
     const item = c.job.stock[f.stock]!;
     return sum + (f.opens && isNewPaper(item) ? areaOf(item) : 0);
   }, 0);
 
 /** Adds what a frame itself wastes, keeps and cuts, its used rooms left out. */
-function figuresOfFrame(c: Compiled, frame: Frame, used: ReadonlySet<number>, sum: TreeFigures): void {
+function figuresOfFrame(c: CompiledJob, frame: Frame, used: ReadonlySet<number>, sum: TreeFigures): void {
   const item = c.job.stock[frame.stock]!;
   sum.waste += areaOf(item) - (item.outline ? 0 : frame.tree.width * frame.tree.height);
   // of an odd scrap, only what lies wholly in its outline is counted part by part
@@ -112,12 +112,12 @@ function figuresOfFrame(c: Compiled, frame: Frame, used: ReadonlySet<number>, su
     const whole = counted || !item.outline || !tree.frame;
     if (whole && !counted && item.outline) sum.waste -= tree.width * tree.height;
     if (tree.cut) {
-      sum.cuts += cutsOf(tree);
+      sum.cuts += countCuts(tree);
       if (whole) sum.kerf += kerfAreaOf(tree, c.kerf);
       for (const part of tree.parts) walk(part, whole);
     } else if (isRoom(tree.holds)) {
-      if (!used.has(tree.holds.room)) figuresOf(offcutTree(tree, c.job.keep), c.kerf, sum);
-    } else if (whole) figuresOf(tree, c.kerf, sum);
+      if (!used.has(tree.holds.room)) addTreeFigures(makeOffcutTree(tree, c.job.keep), c.kerf, sum);
+    } else if (whole) addTreeFigures(tree, c.kerf, sum);
   };
   walk(frame.tree, false);
 }
@@ -126,12 +126,12 @@ function figuresOfFrame(c: Compiled, frame: Frame, used: ReadonlySet<number>, su
  * [s] what using a blank wastes beside what is wasted in it: of a room, the rest of its frame where that is not cut anyway, less
  * what the room wasted as an offcut. As if no other room of the frame were used.
  */
-export function wasteBeside(c: Compiled): Float64Array {
+export function computeWasteBeside(c: CompiledJob): Float64Array {
   return Float64Array.from(c.blanks, ({ frame: f, room }) => {
     if (f < 0) return 0;
     const frame = c.frames[f]!;
     const wasted = (used: ReadonlySet<number>) => {
-      const sum = noFigures();
+      const sum = emptyFigures();
       figuresOfFrame(c, frame, used, sum);
       return sum.waste + sum.kerf;
     };
@@ -152,7 +152,7 @@ function standingOfFrames(
     used[frame]!.add(room);
     items--;
   }
-  const sum = noFigures();
+  const sum = emptyFigures();
   let [disliked, fromScraps] = [0, 0];
   c.frames.forEach((frame, f) => {
     if (!used[f]!.size && !frame.opens) return;

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { documentOfHands, fewestByTrying, handJob, stripsByHand, type HandJob } from '../../../testing/hands.ts';
-import { fewestSettings } from './fewestSettings.ts';
+import { findFewestSettings } from './fewestSettings.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '../index.ts';
 
 /** As many as TEMNEX_HANDS says. */
@@ -159,11 +159,11 @@ describe('easiest cuts', () => {
     }));
     let looks = 0;
     const room = { x: 0, y: 0, width: read.job.stock[0]!.width, height: read.job.stock[0]!.height };
-    expect(fewestSettings(room, laid, read.job, 20_000, () => (looks++, false))).toBeNull();
+    expect(findFewestSettings(room, laid, read.job, 20_000, () => (looks++, false))).toBeNull();
     expect(looks).toBeGreaterThan(0);
     // and where the time is over
-    expect(fewestSettings(room, laid, read.job, 1e9, () => true)).toBeNull();
-    const few = fewestSettings(room, laid.slice(0, 2), read.job, 400_000, () => false);
+    expect(findFewestSettings(room, laid, read.job, 1e9, () => true)).toBeNull();
+    const few = findFewestSettings(room, laid.slice(0, 2), read.job, 400_000, () => false);
     expect(few).toMatchObject({ proved: true });
     expect(few!.settings).toBeLessThanOrEqual(4);
   });

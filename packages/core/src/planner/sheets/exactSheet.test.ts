@@ -1,17 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
-import { bestSchedule } from '../order/steps.ts';
-import { compile } from '../blanks/compile.ts';
+import { findBestSchedule } from '../order/steps.ts';
+import { compileJob } from '../blanks/compile.ts';
 import { ExactSheet, type Copy } from './exactSheet.ts';
 import { planJob, readJob, verifyPlan, type Job, type JobDocument } from '../index.ts';
 import { mixedJob, normalJob } from '../../../testing/makers.ts';
-import { areaOf, liesInside } from '../blanks/outline.ts';
+import { areaOf, isRectangleInside } from '../blanks/outline.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { recut } from './recut.ts';
+import { recutSolution } from './recut.ts';
 import { Budget } from '../budget.ts';
 import { search } from '../search/search.ts';
-import { standingOf } from './standing.ts';
-import { eachHeld } from './standing.ts';
-import { cutterHolds, figuresOf, noFigures } from './tree.ts';
+import { measureSolution } from './standing.ts';
+import { visitHeldPieces } from './standing.ts';
+import { canCutTree, addTreeFigures, emptyFigures } from './tree.ts';
 
 const read = (document: JobDocument): Job => {
   const result = readJob(document);
@@ -56,11 +56,11 @@ describe('a sheet with few pieces, exactly', () => {
       const least = exact.least(exact.all, room.width, room.height);
       if (least === Infinity) continue;
       const tree = exact.tree(exact.all, room);
-      const figures = figuresOf(tree, kerf, noFigures());
+      const figures = addTreeFigures(tree, kerf, emptyFigures());
       expect({ seed, waste: figures.waste + figures.kerf }).toEqual({ seed, waste: least });
       const held: number[] = [];
       let area = figures.waste + figures.kerf + figures.kept;
-      eachHeld(tree, ({ holds, width, height }) => {
+      visitHeldPieces(tree, ({ holds, width, height }) => {
         held.push(holds.piece);
         area += width * height;
       });
@@ -74,17 +74,17 @@ describe('what is done to a solution after the search', () => {
   const found = (document: JobDocument) => {
     const job = read(document);
     const budget = Budget.of({ now: () => 0 }, 1, 60);
-    return { job, solution: search({ c: compile(job), aim: 'least-paper', newAreaBound: 0, budget }).solution };
+    return { job, solution: search({ c: compileJob(job), aim: 'least-paper', newAreaBound: 0, budget }).solution };
   };
   test('cutting its sheets anew never wastes more, and loses nothing', () => {
     let better = 0;
     for (let seed = 1; seed <= 8; seed++) {
       const { job, solution } = found(normalJob(seed));
-      const after = recut(job, solution, new Map(), () => false);
-      const [a, b] = [standingOf(job, solution, false), standingOf(job, after, false)];
+      const after = recutSolution(job, solution, new Map(), () => false);
+      const [a, b] = [measureSolution(job, solution, false), measureSolution(job, after, false)];
       expect(b.waste).toBeLessThanOrEqual(a.waste);
       expect([b.newArea, b.items, b.missing]).toEqual([a.newArea, a.items, a.missing]);
-      for (const { tree } of after.sheets) expect(cutterHolds(tree, job)).toBe(true);
+      for (const { tree } of after.sheets) expect(canCutTree(tree, job)).toBe(true);
       if (b.waste < a.waste) better++;
     }
     expect(better).toBeGreaterThan(0);
@@ -92,11 +92,11 @@ describe('what is done to a solution after the search', () => {
   test('parts in the order in which they come off: the same pieces and offcuts, never more settings', () => {
     for (let seed = 1; seed <= 8; seed++) {
       const { job, solution } = found(normalJob(seed + 20));
-      const { sheets: after, settings } = bestSchedule(solution.sheets, job, 20);
-      const [a, b] = [standingOf(job, solution), standingOf(job, { ...solution, sheets: after })];
+      const { sheets: after, settings } = findBestSchedule(solution.sheets, job, 20);
+      const [a, b] = [measureSolution(job, solution), measureSolution(job, { ...solution, sheets: after })];
       expect({ ...b, settings: 0 }).toEqual({ ...a, settings: 0 });
       expect(settings).toBeLessThanOrEqual(a.settings!);
-      for (const { tree } of after) expect(cutterHolds(tree, job)).toBe(true);
+      for (const { tree } of after) expect(canCutTree(tree, job)).toBe(true);
     }
   });
 });
@@ -135,7 +135,7 @@ describe('outlines', () => {
       for (let i = 0; i <= 24 && all; i++)
         for (let j = 0; j <= 24 && all; j++)
           all = inside(box.x + (0.001 + i / 24.05) * box.width, box.y + (0.001 + j / 24.05) * box.height);
-      const said = liesInside(outline as never, box);
+      const said = isRectangleInside(outline as never, box);
       // a corner may poke in between two points that were looked at, never the other way round
       if (said) expect(all).toBe(true);
       if (said) yes++;

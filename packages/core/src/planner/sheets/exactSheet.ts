@@ -1,5 +1,5 @@
 import type { Job, Rectangle } from '../documents/job.ts';
-import { offcutTree, worthKeeping, type Tree } from './tree.ts';
+import { makeOffcutTree, isWorthKeeping, type Tree } from './tree.ts';
 import type { Way } from '../blanks/turning.ts';
 
 /** Cuts tried between two looks at the clock. */
@@ -66,7 +66,7 @@ export class ExactSheet {
   }
   /** Least waste, kerf included, of a set in w × h; Infinity where it does not fit. */
   least(set: number, w: number, h: number): number {
-    if (!set) return w <= 0 || h <= 0 || worthKeeping(w, h, this.keep) ? 0 : w * h;
+    if (!set) return w <= 0 || h <= 0 || isWorthKeeping(w, h, this.keep) ? 0 : w * h;
     if (this.areas[set]! > w * h) return Infinity;
     const key = `${set} ${w} ${h}`;
     const known = this.memo.get(key);
@@ -79,7 +79,7 @@ export class ExactSheet {
   /** The tree of the least waste. The set must fit. */
   tree(set: number, room: Rectangle): Tree {
     const { x, y, width: w, height: h } = room;
-    if (!set) return offcutTree(room, this.keep);
+    if (!set) return makeOffcutTree(room, this.keep);
     const way = this.exactly(set, w, h);
     const leaf = { x, y, width: w, height: h, parts: [], lost: 0 };
     if (way) return { ...leaf, cut: null, holds: { piece: this.copies[31 - Math.clz32(set)]!.k, ...way } };

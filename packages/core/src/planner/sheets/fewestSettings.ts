@@ -1,6 +1,6 @@
 import type { Cutter, Job, Rectangle } from '../documents/job.ts';
 import type { Way } from '../blanks/turning.ts';
-import { canCut, offcutTree, worthKeeping, type Tree } from './tree.ts';
+import { canCut, makeOffcutTree, isWorthKeeping, type Tree } from './tree.ts';
 
 /*
  * The fewest settings with which a few pieces come from one sheet, and of those the fewest cuts. The settings
@@ -64,7 +64,7 @@ const ENDS_OF_PARTS = (['x', 'y'] as const).map((cut) =>
 );
 
 /** Null where there is too much to try, or the pieces do not come from the room. */
-export function fewestSettings(
+export function findFewestSettings(
   room: Rectangle,
   kinds: readonly KindOnSheet[],
   job: Pick<Job, 'cutter' | 'keep'>,
@@ -206,7 +206,7 @@ class Search {
   private least(w: number, h: number, selection: number, from: number, ends: Ends): Best {
     if (!selection) {
       if (ends) return IMPOSSIBLE;
-      const waste = worthKeeping(w, h, this.keep) ? 0 : w * h;
+      const waste = isWorthKeeping(w, h, this.keep) ? 0 : w * h;
       return { ...IMPOSSIBLE, figure: waste };
     }
     if (this.areas[selection]! > w * h) return IMPOSSIBLE;
@@ -258,7 +258,7 @@ class Search {
   }
 
   private tree(room: Rectangle, selection: number, from: number, ends: Ends): Tree {
-    if (!selection) return offcutTree(room, this.keep);
+    if (!selection) return makeOffcutTree(room, this.keep);
     const { x, y, width, height } = room;
     const best = this.least(width, height, selection, from, ends);
     const { cut, left, off, way } = best;

@@ -1,6 +1,6 @@
 import type { Job } from '../documents/job.ts';
 import type { Solution } from './score.ts';
-import { alongOf, cutterHolds, type Tree } from './tree.ts';
+import { alongOf, canCutTree, type Tree } from './tree.ts';
 
 /*
  * A part of a run that is itself cut the same way is no part of its own: `4 11/16, rest` with three of 1 9/16 in the first is
@@ -8,13 +8,13 @@ import { alongOf, cutterHolds, type Tree } from './tree.ts';
  */
 
 /** The same solution with the runs of its sheets as long as they come; itself where nothing changes. */
-export function flattened(solution: Solution, job: Job): Solution {
+export function flattenRuns(solution: Solution, job: Job): Solution {
   let changed = false;
   const sheets = solution.sheets.map((sheet) => {
     const item = job.stock[sheet.stock]!;
     if (sheet.settled || sheet.sequence || item.outline || item.uncut.length) return sheet;
     const tree = flatTree(sheet.tree, job.cutter.step);
-    if (tree === sheet.tree || !cutterHolds(tree, job)) return sheet;
+    if (tree === sheet.tree || !canCutTree(tree, job)) return sheet;
     changed = true;
     return { ...sheet, tree };
   });

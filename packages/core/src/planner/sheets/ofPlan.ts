@@ -7,7 +7,7 @@ import type { CutSheet, Tree } from './tree.ts';
  * A sheet of a plan as the planner holds it, in ticks, for a job that has its stock and its pieces. Null where it has not, in that size
  * or at all, and where a sheet has a place that nothing may be moved on: an odd scrap, a windmill, an opening.
  */
-export function sheetOfPlan(job: Job, plan: Plan, index: number): CutSheet | null {
+export function readSheetOfPlan(job: Job, plan: Plan, index: number): CutSheet | null {
   const sheet = plan.sheets[index]!;
   const stock = job.stock.findIndex((s) => s.id === sheet.stock);
   if (plan.unit !== job.unit || stock < 0) return null;

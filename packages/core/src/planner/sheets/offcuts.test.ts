@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import { lengthOf } from '../../length/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { planJob, readJob, verifyPlan, type Job, type Plan, type PlanNode } from '../index.ts';
-import { offcutChoices, withUsefulOffcuts } from './offcuts.ts';
-import { sheetOfPlan } from './ofPlan.ts';
-import { alongOf, cutsOf, figuresOf, isHolding, noFigures, type Tree } from './tree.ts';
+import { listOffcutChoices, arrangeUsefulOffcuts } from './offcuts.ts';
+import { readSheetOfPlan } from './ofPlan.ts';
+import { alongOf, countCuts, addTreeFigures, isHolding, emptyFigures, type Tree } from './tree.ts';
 
 const inch = lengthOf('1');
 const job = (kerf = '0'): Job => {
@@ -41,13 +41,13 @@ const said = (tree: Tree): string[] => {
   const own = `${isHolding(tree.holds) ? 'piece' : tree.holds} ${[tree.x, tree.y, tree.width, tree.height].map((n) => n / inch).join(' ')}`;
   return tree.cut ? tree.parts.flatMap(said) : [own];
 };
-const better = (tree: Tree, kerf?: string) => withUsefulOffcuts({ stock: 0, tree }, job(kerf)).tree;
+const better = (tree: Tree, kerf?: string) => arrangeUsefulOffcuts({ stock: 0, tree }, job(kerf)).tree;
 
 describe('a corner that two offcuts could have', () => {
   test('goes to the one that is broader then: above, where there is more room', () => {
     const tree = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
     expect(said(better(tree))).toEqual(['piece 0 0 2 2', 'keep 2 0 1.5 2', 'keep 0 2 3.5 4']);
-    expect(cutsOf(better(tree))).toBe(1);
+    expect(countCuts(better(tree))).toBe(1);
   });
   test('goes to the one that serves what other pages want, though it is narrower', () => {
     const tree = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
@@ -55,7 +55,7 @@ describe('a corner that two offcuts could have', () => {
       ...job(),
       wants: new Map([['p', sizes.map(([w, h]) => ({ width: lengthOf(String(w)), height: lengthOf(String(h)) }))]]),
     });
-    const laid = (asked: Job) => withUsefulOffcuts({ stock: 0, tree }, asked).tree;
+    const laid = (asked: Job) => arrangeUsefulOffcuts({ stock: 0, tree }, asked).tree;
     // five inches come only from what is beside it, whichever way round the piece lies
     for (const size of [[1, 5], [5, 1.5]] as [number, number][]) expect(laid(wanting(size))).toBe(tree); // prettier-ignore
     expect(laid(wanting([1, 5], [3, 4]))).not.toBe(tree);
@@ -85,13 +85,13 @@ describe('a corner that two offcuts could have', () => {
   test('an odd scrap, or a sheet that is kept as it was, stays', () => {
     const tree = run('x', 3.5, 6, [[2, (w, h) => run('y', w, h, [[2, 1], [4, 'keep']])], [1.5, 'keep']]); // prettier-ignore
     const kept = { stock: 0, tree, settled: true } as const;
-    expect(withUsefulOffcuts(kept, job())).toBe(kept);
+    expect(arrangeUsefulOffcuts(kept, job())).toBe(kept);
   });
 });
 
 describe('where a rule of what to keep leaves it open', () => {
   const inInches = (tree: Tree, asked = job()) =>
-    offcutChoices({ stock: 0, tree }, asked).map(({ kept, instead, because }) => {
+    listOffcutChoices({ stock: 0, tree }, asked).map(({ kept, instead, because }) => {
       const sizes = (some: typeof kept) => some.map((o) => [o.width / inch, o.height / inch]);
       return [sizes(kept), sizes(instead), because];
     });
@@ -124,16 +124,16 @@ describe('where a rule of what to keep leaves it open', () => {
     const strip = { ...asked.stock[0]!, width: lengthOf('3 1/2'), height: lengthOf('6') };
     const one: Job = { ...asked, stock: [strip] };
     const plan = planJob(one, { now: () => 0 });
-    const sheet = sheetOfPlan(one, plan, 0);
+    const sheet = readSheetOfPlan(one, plan, 0);
     expect(sheet && inInches(sheet.tree, one)).toEqual([[asBroad, asNarrow, 'broader']]);
-    const without = (change: Partial<Plan>) => sheetOfPlan(one, { ...plan, ...change }, 0);
+    const without = (change: Partial<Plan>) => readSheetOfPlan(one, { ...plan, ...change }, 0);
     const tree = (change: Partial<PlanNode>) => without({ sheets: [{ ...plan.sheets[0]!, tree: { ...plan.sheets[0]!.tree, ...change } }] }); // prettier-ignore
     expect(tree({})).toEqual(sheet);
     expect([without({ unit: 'mm' }), tree({ cut: 'windmill' }), tree({ width: 3 })]).toEqual([null, null, null]);
-    expect(sheetOfPlan({ ...one, pieces: [{ ...one.pieces[0]!, width: lengthOf('3') }] }, plan, 0)).toBeNull();
-    expect(sheetOfPlan({ ...one, pieces: [] }, plan, 0)).toBeNull();
-    expect(sheetOfPlan({ ...one, stock: [] }, plan, 0)).toBeNull();
-    expect(sheetOfPlan({ ...one, stock: [{ ...strip, height: lengthOf('7') }] }, plan, 0)).toBeNull();
+    expect(readSheetOfPlan({ ...one, pieces: [{ ...one.pieces[0]!, width: lengthOf('3') }] }, plan, 0)).toBeNull();
+    expect(readSheetOfPlan({ ...one, pieces: [] }, plan, 0)).toBeNull();
+    expect(readSheetOfPlan({ ...one, stock: [] }, plan, 0)).toBeNull();
+    expect(readSheetOfPlan({ ...one, stock: [{ ...strip, height: lengthOf('7') }] }, plan, 0)).toBeNull();
   });
 });
 
@@ -157,7 +157,7 @@ test('by chance: the pieces, the cuts and the paper stay, and the offcuts are ne
     if (made !== tree) changed++;
     const pieces = (of: Tree) => said(of).filter((one) => one.startsWith('piece')).sort(); // prettier-ignore
     expect(pieces(made)).toEqual(pieces(tree));
-    const [was, is] = [tree, made].map((of) => figuresOf(of, 0, noFigures()));
+    const [was, is] = [tree, made].map((of) => addTreeFigures(of, 0, emptyFigures()));
     expect([is!.cuts, is!.kept + is!.waste]).toEqual([was!.cuts, was!.kept + was!.waste]);
     expect(is!.useful).toBeGreaterThanOrEqual(was!.useful);
     const whole = (node: Tree): boolean =>

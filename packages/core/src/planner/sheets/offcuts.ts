@@ -3,10 +3,10 @@ import type { Size } from '../../geometry/index.ts';
 import { ticks } from '../../length/index.ts';
 import {
   alongOf,
-  cutterHolds,
-  figuresOf,
-  noFigures,
-  offcutTree,
+  canCutTree,
+  addTreeFigures,
+  emptyFigures,
+  makeOffcutTree,
   type CutSheet,
   type Tree,
   type TreeFigures,
@@ -25,11 +25,11 @@ import {
  */
 
 /** The sheet with the corners of its offcuts where they are most useful; itself where they are. */
-export function withUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
+export function arrangeUsefulOffcuts(sheet: CutSheet, job: Job): CutSheet {
   const item = job.stock[sheet.stock]!;
   if (sheet.settled || item.outline || item.uncut.length) return sheet;
   const tree = moreUseful(sheet.tree, job, job.wants.get(item.paper.id));
-  if (tree === sheet.tree || !cutterHolds(tree, job)) return sheet;
+  if (tree === sheet.tree || !canCutTree(tree, job)) return sheet;
   // what the settings were chosen for is another order of cuts
   return { stock: sheet.stock, tree };
 }
@@ -43,7 +43,7 @@ export interface OffcutChoice {
 }
 
 /** Where two offcuts meet and what is worth keeping does not say which of them has the corner: what is kept, and what might be. */
-export function offcutChoices({ stock, tree }: CutSheet, job: Job): readonly OffcutChoice[] {
+export function listOffcutChoices({ stock, tree }: CutSheet, job: Job): readonly OffcutChoice[] {
   const item = job.stock[stock]!;
   if (item.outline || item.uncut.length) return [];
   const wants = job.wants.get(item.paper.id);
@@ -53,7 +53,7 @@ export function offcutChoices({ stock, tree }: CutSheet, job: Job): readonly Off
     const other = [...new Set([0, node.parts.length - 2])].flatMap((at) =>
       at < 0 || node.lost || node.frame ? [] : (cornerGiven(node, at, job) ?? []),
     )[0];
-    if (!other || !cutterHolds(other, job)) return inner;
+    if (!other || !canCutTree(other, job)) return inner;
     const [kept, instead] = [keptOf(node), keptOf(other)];
     const differ = { kept: without(kept, instead), instead: without(instead, kept) };
     if (!differ.kept.length || !differ.instead.length) return inner;
@@ -76,7 +76,7 @@ const without = (some: readonly Size[], others: readonly Size[]): Size[] =>
 const isOffcut = ({ holds }: Tree): boolean => holds === 'keep' || holds === 'waste';
 
 const usesOf = (one: Tree, other: Tree, kerf: number, wants: readonly Size[] | undefined) =>
-  [one, other].map((tree) => figuresOf(tree, kerf, noFigures(), wants)) as [TreeFigures, TreeFigures];
+  [one, other].map((tree) => addTreeFigures(tree, kerf, emptyFigures(), wants)) as [TreeFigures, TreeFigures];
 
 /** Whether one way leaves offcuts that serve more of what is wanted some other time, or as much and are more useful. */
 function leavesMore(one: Tree, other: Tree, kerf: number, wants: readonly Size[] | undefined): boolean {
@@ -118,8 +118,8 @@ function cornerGiven(node: Tree, at: number, job: Job): Tree | null {
       ? { x: whole.x, y: part.y, width: whole.width, height: across }
       : { x: part.x, y: whole.y, width: across, height: whole.height };
   const pieces = box(other, rest, kerf);
-  const long = offcutTree(strip(corner, alongOf(corner, other)), job.keep);
-  const short = offcutTree(
+  const long = makeOffcutTree(strip(corner, alongOf(corner, other)), job.keep);
+  const short = makeOffcutTree(
     cut === 'x' ? { ...pieces, x: off.x, width: off.width } : { ...pieces, y: off.y, height: off.height },
     job.keep,
   );

@@ -1,8 +1,8 @@
 import { ExactSheet, type Copy } from './exactSheet.ts';
 import type { Job } from '../documents/job.ts';
 import type { Solution } from './score.ts';
-import { eachHeld, figuresOfSheet } from './standing.ts';
-import { cutterHolds, hasWindmill, type CutSheet, type Tree } from './tree.ts';
+import { visitHeldPieces, measureSheetTree } from './standing.ts';
+import { canCutTree, hasWindmill, type CutSheet, type Tree } from './tree.ts';
 import { waysOf } from '../blanks/turning.ts';
 
 /** At the most this many pieces on a sheet, and cuts tried for it: more where the whole job is as small. */
@@ -11,20 +11,20 @@ const LIMIT = 1_500_000;
 const LIMIT_SMALL_JOB = 20_000_000;
 
 /** Stock and pieces that have been looked into: the tree that wastes least, or null where that was too much to try. */
-export type Recuts = Map<string, { readonly tree: Tree; readonly waste: number } | null>;
+export type RecutCache = Map<string, { readonly tree: Tree; readonly waste: number } | null>;
 
 /** The same pieces from the same sheets, each sheet with few pieces cut up in the way that wastes least. */
-export function recut(job: Job, solution: Solution, known: Recuts, done: () => boolean): Solution {
+export function recutSolution(job: Job, solution: Solution, known: RecutCache, done: () => boolean): Solution {
   const { step, kerf } = job.cutter;
   const onMark = (length: number) => !step || length % step === 0;
   if (!onMark(kerf)) return solution;
   const sheets = solution.sheets.map((sheet) => {
     const item = job.stock[sheet.stock]!;
-    const before = figuresOfSheet(job, sheet.stock, sheet.tree);
+    const before = measureSheetTree(job, sheet.stock, sheet.tree);
     if (!before.waste || item.outline || item.uncut.length || done()) return sheet;
     const kinds: number[] = [];
     let plain = true;
-    eachHeld(sheet.tree, ({ holds, opening }) => {
+    visitHeldPieces(sheet.tree, ({ holds, opening }) => {
       const piece = job.pieces[holds.piece]!;
       kinds.push(holds.piece);
       if (opening || piece.from || !onMark(piece.width) || !onMark(piece.height)) plain = false;
@@ -57,5 +57,5 @@ function leastTree(
   const least = exact.least(exact.all, tree.width, tree.height);
   if (least === Infinity) return null;
   const better = exact.tree(exact.all, tree);
-  return cutterHolds(better, job) ? { tree: better, waste: least + margins } : null;
+  return canCutTree(better, job) ? { tree: better, waste: least + margins } : null;
 }

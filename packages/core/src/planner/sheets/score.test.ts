@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { readJob, type Job, type JobDocument } from '../index.ts';
-import { compareScores, score, type Standing } from './score.ts';
-import { figuresOfSheet, isNewPaper, missingAreasOf, standingOf, urgencies } from './standing.ts';
+import { compareScores, computeScore, type Standing } from './score.ts';
+import { measureSheetTree, isNewPaper, missingAreasOf, measureSolution, rankUrgencies } from './standing.ts';
 import type { CutSheet, Tree } from './tree.ts';
 
 const standing: Standing = {
@@ -65,39 +65,43 @@ describe.each(Object.keys(orders) as (keyof typeof orders)[])('what is better, f
   const order = orders[aim];
   test.each(order.map((name, at) => [name, order.slice(at + 1)] as const))('%s before %j', (name, after) => {
     const worse = Object.assign({}, ...after.map((other) => changed(other, false))) as Partial<Standing>;
-    const better = score(aim, { ...standing, ...worse, ...changed(name, true) });
-    expect(compareScores(better, score(aim, standing))).toBeLessThan(0);
-    expect(compareScores(score(aim, standing), better)).toBeGreaterThan(0);
+    const better = computeScore(aim, { ...standing, ...worse, ...changed(name, true) });
+    expect(compareScores(better, computeScore(aim, standing))).toBeLessThan(0);
+    expect(compareScores(computeScore(aim, standing), better)).toBeGreaterThan(0);
     const best = Object.assign({}, ...after.map((other) => changed(other, true))) as Partial<Standing>;
-    const notAsGood = score(aim, { ...standing, ...best, ...changed(name, false) });
-    expect(compareScores(notAsGood, score(aim, standing))).toBeGreaterThan(0);
+    const notAsGood = computeScore(aim, { ...standing, ...best, ...changed(name, false) });
+    expect(compareScores(notAsGood, computeScore(aim, standing))).toBeGreaterThan(0);
   });
   test('before all of it, what is missing, the most urgent first', () => {
     const all = Object.assign({}, ...order.map((name) => changed(name, false))) as Partial<Standing>;
-    const less = score(aim, { ...standing, ...all, missing: [0, 9] });
-    expect(compareScores(less, score(aim, { ...standing, missing: [1, 0] }))).toBeLessThan(0);
-    expect(compareScores(less, score(aim, { ...standing, missing: [0, 10] }))).toBeLessThan(0);
+    const less = computeScore(aim, { ...standing, ...all, missing: [0, 9] });
+    expect(compareScores(less, computeScore(aim, { ...standing, missing: [1, 0] }))).toBeLessThan(0);
+    expect(compareScores(less, computeScore(aim, { ...standing, missing: [0, 10] }))).toBeLessThan(0);
   });
 });
 
 test('of waste that nobody sees, the easier to cut is better; more waste than that never', () => {
   for (const aim of ['least-paper', 'largest-offcuts'] as const) {
     const easier = { ...standing, waste: 12, settings: 9, fromScraps: 0, items: 99, cuts: 99 };
-    expect(compareScores(score(aim, easier, 12), score(aim, standing, 12))).toBeLessThan(0);
-    expect(compareScores(score(aim, easier, 11), score(aim, standing, 11))).toBeGreaterThan(0);
-    expect(compareScores(score(aim, { ...easier, newArea: 11 }, 12), score(aim, standing, 12))).toBeGreaterThan(0);
+    expect(compareScores(computeScore(aim, easier, 12), computeScore(aim, standing, 12))).toBeLessThan(0);
+    expect(compareScores(computeScore(aim, easier, 11), computeScore(aim, standing, 11))).toBeGreaterThan(0);
+    expect(
+      compareScores(computeScore(aim, { ...easier, newArea: 11 }, 12), computeScore(aim, standing, 12)),
+    ).toBeGreaterThan(0);
   }
   const smaller = { ...standing, largestKept: 9, settings: 1 };
-  expect(compareScores(score('largest-offcuts', smaller, 99), score('largest-offcuts', standing, 99))).toBeGreaterThan(
-    0,
-  );
+  expect(
+    compareScores(computeScore('largest-offcuts', smaller, 99), computeScore('largest-offcuts', standing, 99)),
+  ).toBeGreaterThan(0);
 });
 
 test('what nobody has counted decides nothing, nor what comes after it', () => {
   const open = { ...standing, settings: null, cuts: 1 };
-  expect(compareScores(score('least-paper', open), score('least-paper', standing))).toBe(0);
-  expect(compareScores(score('least-paper', standing), score('least-paper', open))).toBe(0);
-  expect(compareScores(score('least-paper', { ...open, waste: 9 }), score('least-paper', standing))).toBeLessThan(0);
+  expect(compareScores(computeScore('least-paper', open), computeScore('least-paper', standing))).toBe(0);
+  expect(compareScores(computeScore('least-paper', standing), computeScore('least-paper', open))).toBe(0);
+  expect(
+    compareScores(computeScore('least-paper', { ...open, waste: 9 }), computeScore('least-paper', standing)),
+  ).toBeLessThan(0);
   expect(compareScores([1, 2], [1, 2])).toBe(0);
 });
 
@@ -157,7 +161,7 @@ describe('how a solution stands', () => {
     ]),
   };
   test('every figure of two sheets', () => {
-    expect(standingOf(job({}), { sheets: [scrap, fresh], missing: [0, 0, 3] })).toEqual({
+    expect(measureSolution(job({}), { sheets: [scrap, fresh], missing: [0, 0, 3] })).toEqual({
       missing: [3 * square, 0],
       newArea: 144 * square,
       disliked: 0,
@@ -179,12 +183,12 @@ describe('how a solution stands', () => {
         { id: 'pad', paper: 'p', width: '12', height: '12', kind: 'pad' },
       ],
     });
-    const stands = standingOf(swapped, { sheets: [scrap, fresh], missing: [0, 0, 0] }, false);
+    const stands = measureSolution(swapped, { sheets: [scrap, fresh], missing: [0, 0, 0] }, false);
     expect(stands).toMatchObject({ disliked: 3, newArea: 144 * square, fromScraps: 16 * square, settings: null });
     expect(['sheet', 'pad', 'scrap', 'strip'].map((kind) => isNewPaper({ kind }))).toEqual([true, true, false, false]);
   });
   test('urgency is by rank, the most urgent first', () => {
-    expect(urgencies(job({}))).toEqual({ of: [1, 0, 1], levels: 2 });
+    expect(rankUrgencies(job({}))).toEqual({ of: [1, 0, 1], levels: 2 });
     expect(missingAreasOf(job({}), [2, 1, 4])).toEqual([20 * square, 9 * square]);
   });
   test('margins are waste, and what cuts take is', () => {
@@ -194,13 +198,13 @@ describe('how a solution stands', () => {
     });
     const part = (x: number, width: number, holds: Tree['holds']): Tree => ({ ...node(width, 4, holds), x: x * IN });
     const tree = node(6, 4, [part(0, 2, piece(0)), part(2.25, 3.75, 'waste')]);
-    expect(figuresOfSheet(trimmed, 0, tree)).toMatchObject({
+    expect(measureSheetTree(trimmed, 0, tree)).toMatchObject({
       waste: (4 + 15) * square,
       kerf: square,
       cuts: 1,
       kept: 0,
     });
-    expect(standingOf(trimmed, { sheets: [{ stock: 0, tree }], missing: [1, 1, 1] })).toMatchObject({
+    expect(measureSolution(trimmed, { sheets: [{ stock: 0, tree }], missing: [1, 1, 1] })).toMatchObject({
       waste: 20 * square,
       newArea: 28 * square,
     });
@@ -211,13 +215,13 @@ describe('how a solution stands', () => {
     const foot = node(6, 2, [node(4, 2, piece(0)), node(2, 2, 'keep')]);
     const above = framed(node(6, 4, [node(2, 4, piece(0)), framed(node(4, 4, 'waste'))]));
     const tree = framed(node(6, 6, [foot, above], 'y'));
-    expect(figuresOfSheet(job({}), 4, tree)).toMatchObject({
+    expect(measureSheetTree(job({}), 4, tree)).toMatchObject({
       waste: 0,
       cuts: 3,
       kept: 4 * square,
       largestKept: 4 * square,
     });
     const bare = framed(node(6, 6, [node(6, 2, piece(0)), framed(node(6, 4, 'waste'))], 'y'));
-    expect(figuresOfSheet(job({}), 4, bare)).toMatchObject({ waste: 8 * square, cuts: 1, kept: 0 });
+    expect(measureSheetTree(job({}), 4, bare)).toMatchObject({ waste: 8 * square, cuts: 1, kept: 0 });
   });
 });

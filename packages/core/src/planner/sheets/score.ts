@@ -39,7 +39,7 @@ export interface Standing {
  *   5. the offcuts that serve more of what is wanted some other time, then the more useful ones
  * Once the paper is settled, waste up to `alike` is waste that nobody sees: of solutions that waste no more, the easier to cut.
  */
-export function score(aim: Aim, s: Standing, alike?: number): readonly (number | null)[] {
+export function computeScore(aim: Aim, s: Standing, alike?: number): readonly (number | null)[] {
   const plain = [s.waste, -s.fromScraps, s.items, -s.largestKept];
   const effort = [s.settings, s.cuts];
   const least = alike === undefined ? [...plain, ...effort] : [Math.max(s.waste, alike), ...effort, ...plain];

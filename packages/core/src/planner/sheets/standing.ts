@@ -1,20 +1,20 @@
 import type { Job } from '../documents/job.ts';
 import { areaOf } from '../blanks/outline.ts';
 import type { Solution, Standing } from './score.ts';
-import { settingsFor } from '../order/steps.ts';
-import { figuresOf, isHolding, noFigures, type Tree, type TreeFigures } from './tree.ts';
+import { countSettings } from '../order/steps.ts';
+import { addTreeFigures, isHolding, emptyFigures, type Tree, type TreeFigures } from './tree.ts';
 
 /** Whether using an item opens new paper. */
 export const isNewPaper = (item: { readonly kind: string }): boolean => item.kind === 'sheet' || item.kind === 'pad';
 
 /** [piece] rank of its priority, 0 for the lowest; and how many ranks there are. */
-export function urgencies(job: Job): { of: number[]; levels: number } {
+export function rankUrgencies(job: Job): { of: number[]; levels: number } {
   const ranks = [...new Set(job.pieces.map((p) => p.priority))].sort((a, b) => a - b);
   return { of: job.pieces.map((p) => ranks.indexOf(p.priority)), levels: ranks.length };
 }
 
 /** Area of the copies missing, the most urgent first. */
-export function missingAreas(
+export function sumMissingAreas(
   urgency: { readonly of: ArrayLike<number>; readonly levels: number },
   area: (k: number) => number,
   missing: (k: number) => number,
@@ -24,20 +24,20 @@ export function missingAreas(
   return areas;
 }
 export const missingAreasOf = (job: Job, missing: ArrayLike<number>): number[] =>
-  missingAreas(
-    urgencies(job),
+  sumMissingAreas(
+    rankUrgencies(job),
     (k) => job.pieces[k]!.width * job.pieces[k]!.height,
     (k) => missing[k]!,
   );
 
 /** Figures of one sheet. An odd scrap wastes all of its paper that is in no rectangle of it. */
-export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures {
+export function measureSheetTree(job: Job, stock: number, tree: Tree): TreeFigures {
   const item = job.stock[stock]!;
-  const sum = noFigures();
+  const sum = emptyFigures();
   const wants = job.wants.get(item.paper.id);
   if (!item.outline) {
     sum.waste = item.width * item.height - tree.width * tree.height;
-    return figuresOf(tree, job.cutter.kerf, sum, wants);
+    return addTreeFigures(tree, job.cutter.kerf, sum, wants);
   }
   sum.waste = areaOf(item);
   const walk = (node: Tree): void => {
@@ -46,7 +46,7 @@ export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures
       node.parts.forEach(walk);
     } else if (!node.frame) {
       sum.waste -= node.width * node.height;
-      figuresOf(node, job.cutter.kerf, sum, wants);
+      addTreeFigures(node, job.cutter.kerf, sum, wants);
     }
   };
   walk(tree);
@@ -54,26 +54,26 @@ export function figuresOfSheet(job: Job, stock: number, tree: Tree): TreeFigures
 }
 
 /** Every piece a tree holds, those in openings included. */
-export function eachHeld(tree: Tree, visit: (leaf: Tree & { holds: { piece: number } }) => void): void {
+export function visitHeldPieces(tree: Tree, visit: (leaf: Tree & { holds: { piece: number } }) => void): void {
   if (isHolding(tree.holds)) visit(tree as Tree & { holds: { piece: number } });
-  if (tree.opening) eachHeld(tree.opening, visit);
-  for (const part of tree.parts) eachHeld(part, visit);
+  if (tree.opening) visitHeldPieces(tree.opening, visit);
+  for (const part of tree.parts) visitHeldPieces(part, visit);
 }
 
 /** How a solution stands, from its trees; with the settings found in so many tries, where not the usual number. */
-export function standingOf(job: Job, solution: Solution, withSettings = true, tries?: number): Standing {
+export function measureSolution(job: Job, solution: Solution, withSettings = true, tries?: number): Standing {
   let [newArea, disliked, waste, fromScraps, largestKept, useful, wanted, cuts] = [0, 0, 0, 0, 0, 0, 0, 0];
   for (const { stock, tree } of solution.sheets) {
     const item = job.stock[stock]!;
     const fresh = isNewPaper(item);
     if (fresh) newArea += areaOf(item);
-    const figures = figuresOfSheet(job, stock, tree);
+    const figures = measureSheetTree(job, stock, tree);
     waste += figures.waste + figures.kerf;
     cuts += figures.cuts;
     useful += figures.useful;
     wanted += figures.wanted;
     largestKept = Math.max(largestKept, figures.largestKept);
-    eachHeld(tree, ({ holds }) => {
+    visitHeldPieces(tree, ({ holds }) => {
       const piece = job.pieces[holds.piece]!;
       disliked += piece.papers.indexOf(item.paper.id);
       if (!fresh) fromScraps += piece.width * piece.height;
@@ -82,7 +82,7 @@ export function standingOf(job: Job, solution: Solution, withSettings = true, tr
   return {
     missing: missingAreasOf(job, solution.missing),
     ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
-    settings: withSettings ? settingsFor(solution.sheets, job, tries) : null,
+    settings: withSettings ? countSettings(solution.sheets, job, tries) : null,
     ...{ cuts, useful, wanted },
   };
 }

@@ -1,8 +1,8 @@
 import type { Job, Rectangle } from '../documents/job.ts';
 import { waysOf } from '../blanks/turning.ts';
 import type { KindOnSheet } from './fewestSettings.ts';
-import { eachHeld, figuresOfSheet } from './standing.ts';
-import { cutterHolds, hasWindmill, offcutTree, type CutSheet, type Tree } from './tree.ts';
+import { visitHeldPieces, measureSheetTree } from './standing.ts';
+import { canCutTree, hasWindmill, makeOffcutTree, type CutSheet, type Tree } from './tree.ts';
 
 /*
  * What hands do: strips of one height across the sheet, then the pieces off the strips, all that one setting does together. Of the
@@ -13,20 +13,20 @@ import { cutterHolds, hasWindmill, offcutTree, type CutSheet, type Tree } from '
 const MOST_KINDS = 6;
 
 /** A sheet cut in strips: how high they are set one after the other, then how long what comes off them. */
-export interface InStrips {
+export interface StripCutting {
   readonly tree: Tree;
   readonly sequence: readonly number[];
 }
 
 /** A sheet with these pieces, cut in strips; null where they do not come from strips. */
-export function stripsOf(job: Job, { stock, tree }: CutSheet, kinds: readonly KindOnSheet[]): InStrips | null {
-  let best: (InStrips & { figure: readonly number[] }) | null = null;
+export function cutInStrips(job: Job, { stock, tree }: CutSheet, kinds: readonly KindOnSheet[]): StripCutting | null {
+  let best: (StripCutting & { figure: readonly number[] }) | null = null;
   for (const level of [true, false])
     for (const turns of turnsOf(kinds)) {
       const laid = stripped(kinds, turns, tree, level, job);
       if (!laid || (best && !isLess(laid.figure, best.figure))) continue;
-      const figure = [...laid.figure, figuresOfSheet(job, stock, laid.tree).waste];
-      if ((!best || isLess(figure, best.figure)) && cutterHolds(laid.tree, job)) best = { ...laid, figure };
+      const figure = [...laid.figure, measureSheetTree(job, stock, laid.tree).waste];
+      if ((!best || isLess(figure, best.figure)) && canCutTree(laid.tree, job)) best = { ...laid, figure };
     }
   return best && { tree: best.tree, sequence: best.sequence };
 }
@@ -37,14 +37,14 @@ const isLess = (a: readonly number[], b: readonly number[]): boolean => {
 };
 
 /** The pieces of a sheet by kind; null where the sheet or one of them is settled, and not to be cut anew. */
-export function kindsOn(job: Job, { stock, tree, settled }: CutSheet): KindOnSheet[] | null {
+export function kindsOnSheet(job: Job, { stock, tree, settled }: CutSheet): KindOnSheet[] | null {
   const item = job.stock[stock]!;
   if (settled || item.outline || item.uncut.length || hasWindmill(tree)) return null;
   const { step, kerf } = job.cutter;
   const onMark = (length: number) => !step || length % step === 0;
   const counts = new Map<number, number>();
   let plain = onMark(kerf);
-  eachHeld(tree, ({ holds, opening }) => {
+  visitHeldPieces(tree, ({ holds, opening }) => {
     const piece = job.pieces[holds.piece]!;
     if (opening || piece.from || !onMark(piece.width) || !onMark(piece.height)) plain = false;
     counts.set(holds.piece, (counts.get(holds.piece) ?? 0) + 1);
@@ -85,7 +85,7 @@ function stripped(
   room: Rectangle,
   level: boolean,
   job: Job,
-): (InStrips & { figure: readonly number[] }) | null {
+): (StripCutting & { figure: readonly number[] }) | null {
   const { kerf } = job.cutter;
   const [long, deep] = level ? [room.width, room.height] : [room.height, room.width];
   const pieces = kinds
@@ -169,7 +169,7 @@ function run(
   const { x, y, width, height } = room;
   if (left > 0)
     parts.push(
-      offcutTree(
+      makeOffcutTree(
         cut === 'x' ? { x: x + from, y, width: left, height } : { x, y: y + from, width, height: left },
         job.keep,
       ),

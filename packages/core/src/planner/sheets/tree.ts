@@ -10,7 +10,7 @@ export interface Tree extends Rectangle {
   readonly parts: readonly Tree[];
   /** The last cut's kerf swallowed what was left: this much. 0 otherwise. */
   readonly lost: number;
-  readonly holds: Holding | 'keep' | 'waste' | Room | null;
+  readonly holds: HoldingTree | 'keep' | 'waste' | Room | null;
   /** What becomes of the centre cut out of the piece that is held. */
   readonly opening?: Tree;
   /** Settled by the outline of an odd scrap: what is waste here is not all paper. */
@@ -20,7 +20,7 @@ export interface Tree extends Rectangle {
 export interface Room {
   readonly room: number;
 }
-export interface Holding {
+export interface HoldingTree {
   /** Index into the job's pieces. */
   readonly piece: number;
   readonly turn: Turn;
@@ -37,16 +37,16 @@ export interface CutSheet {
 }
 
 /** The one place that says which offcut is worth keeping. */
-export const worthKeeping = (width: number, height: number, keep: Job['keep']): boolean =>
+export const isWorthKeeping = (width: number, height: number, keep: Job['keep']): boolean =>
   Math.min(width, height) >= keep.shorter && Math.max(width, height) >= keep.longer;
 
 /** An offcut: kept or waste, by its size. */
-export const offcutTree = ({ x, y, width, height }: Rectangle, keep: Job['keep']): Tree => ({
+export const makeOffcutTree = ({ x, y, width, height }: Rectangle, keep: Job['keep']): Tree => ({
   ...{ x, y, width, height, cut: null, parts: [], lost: 0 },
-  holds: worthKeeping(width, height, keep) ? 'keep' : 'waste',
+  holds: isWorthKeeping(width, height, keep) ? 'keep' : 'waste',
 });
 
-export const isHolding = (holds: Tree['holds']): holds is Holding =>
+export const isHolding = (holds: Tree['holds']): holds is HoldingTree =>
   holds !== null && typeof holds === 'object' && 'piece' in holds;
 export const isRoom = (holds: Tree['holds']): holds is Room =>
   holds !== null && typeof holds === 'object' && 'room' in holds;
@@ -55,7 +55,7 @@ export const isRoom = (holds: Tree['holds']): holds is Room =>
 export const alongOf = (part: Rectangle, cut: 'x' | 'y'): number => (cut === 'x' ? part.width : part.height);
 
 /** Cuts that take a node apart: edge to edge, or the four stop cuts of a windmill. */
-export const cutsOf = (node: Tree): number =>
+export const countCuts = (node: Tree): number =>
   node.cut === null ? 0 : node.cut === 'windmill' ? 4 : node.parts.length - (node.lost ? 0 : 1);
 
 /** Whether stop cuts are among those of a tree: then its parts cannot change places. */
@@ -81,7 +81,7 @@ export const windmillSettings = ({ parts }: Tree): number[] => [
 ];
 
 /** Whether a cutter can make one of the four stop cuts of a windmill; line 0 and 3 are upright. */
-export const canStop = (
+export const canStopCut = (
   cutter: Pick<Cutter, 'reach' | 'narrowest' | 'long'>,
   node: Tree,
   line: number,
@@ -93,7 +93,7 @@ export const canStop = (
 };
 
 /** Whether a setting is on the mark of a cutter, or frees a piece that is not. */
-export const marksServe = (
+export const isSettingOnMark = (
   { step }: Pick<Cutter, 'step'>,
   setting: number,
   part: Tree,
@@ -107,10 +107,10 @@ const holdsOffMark = (node: Tree, step: number, pieces: Job['pieces']): boolean 
 };
 
 /** Whether one of the cutters can make each cut of the tree; one that is taken up next, only at its own marks. */
-export function cutterHolds(tree: Tree, { cutter, pieces }: Pick<Job, 'cutter' | 'pieces'>): boolean {
+export function canCutTree(tree: Tree, { cutter, pieces }: Pick<Job, 'cutter' | 'pieces'>): boolean {
   const cutters = [cutter, ...cutter.then];
   const serves = (c: Cutter, setting: number, node: Tree, part: Tree) =>
-    c === cutter || node.frame === true || marksServe(c, setting, part, pieces);
+    c === cutter || node.frame === true || isSettingOnMark(c, setting, part, pieces);
   const holds = (node: Tree): boolean => {
     const { parts, cut } = node;
     if (!cut) return !node.opening || holds(node.opening);
@@ -118,13 +118,13 @@ export function cutterHolds(tree: Tree, { cutter, pieces }: Pick<Job, 'cutter' |
       return (
         [0, 1, 2, 3].every((line) =>
           cutters.some(
-            (c) => canStop(c, node, line, cutter.kerf) && serves(c, windmillSettings(node)[line]!, node, node),
+            (c) => canStopCut(c, node, line, cutter.kerf) && serves(c, windmillSettings(node)[line]!, node, node),
           ),
         ) && parts.every(holds)
       );
     const across = cut === 'x' ? node.height : node.width;
     let rest = parts.reduce((sum, p) => sum + alongOf(p, cut), 0) + (parts.length - 1) * cutter.kerf;
-    for (let i = 0; i < cutsOf(node); i++) {
+    for (let i = 0; i < countCuts(node); i++) {
       const off = alongOf(parts[i]!, cut);
       rest = Math.max(0, rest - off - cutter.kerf);
       const left = rest;
@@ -158,7 +158,7 @@ const servedBy = ({ width, height }: Tree, wants: readonly Size[]): number =>
   }, 0);
 
 /** Adds up what a tree keeps, wastes and cuts, in square ticks; `wants`: sizes that its offcuts may serve some other time. */
-export function figuresOf(tree: Tree, kerf: number, into: TreeFigures, wants: readonly Size[] = []): TreeFigures {
+export function addTreeFigures(tree: Tree, kerf: number, into: TreeFigures, wants: readonly Size[] = []): TreeFigures {
   const area = tree.width * tree.height;
   if (tree.holds === 'keep') {
     into.kept += area;
@@ -170,11 +170,11 @@ export function figuresOf(tree: Tree, kerf: number, into: TreeFigures, wants: re
     const { width, height } = tree.opening;
     into.kerf += (width + 2 * kerf) * (height + 2 * kerf) - width * height;
     into.opened += (width + 2 * kerf) * (height + 2 * kerf);
-    figuresOf(tree.opening, kerf, into, wants);
+    addTreeFigures(tree.opening, kerf, into, wants);
   }
-  into.cuts += cutsOf(tree);
+  into.cuts += countCuts(tree);
   into.kerf += kerfAreaOf(tree, kerf);
-  for (const part of tree.parts) figuresOf(part, kerf, into, wants);
+  for (const part of tree.parts) addTreeFigures(part, kerf, into, wants);
   return into;
 }
 
@@ -186,7 +186,7 @@ export function kerfAreaOf(node: Tree, kerf: number): number {
   return ((node.parts.length - 1) * kerf + node.lost) * (node.cut === 'x' ? node.height : node.width);
 }
 
-export const noFigures = (): TreeFigures => ({
+export const emptyFigures = (): TreeFigures => ({
   kept: 0,
   waste: 0,
   kerf: 0,
@@ -198,7 +198,12 @@ export const noFigures = (): TreeFigures => ({
 });
 
 /** A tree laid anew into a rectangle of the same size, or of the same size turned by a quarter: each piece turns with it. */
-export function laidInto(tree: Tree, into: { readonly x: number; readonly y: number }, turn: Turn, kerf: number): Tree {
+export function relayTree(
+  tree: Tree,
+  into: { readonly x: number; readonly y: number },
+  turn: Turn,
+  kerf: number,
+): Tree {
   const flat = turn % 180 !== 0;
   const swap = { x: 'y', y: 'x' } as const;
   const lay = (node: Tree, x: number, y: number): Tree => {

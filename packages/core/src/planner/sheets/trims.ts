@@ -13,7 +13,7 @@ export interface Trim {
 const EDGES: readonly TrimEdge[] = ['left', 'right', 'bottom', 'top'];
 
 /** The trims of an item in an order in which a cutter can make them, the plain one if it can; null where none of them works. */
-export function trimsOf(job: Job, item: JobStock): readonly Trim[] | null {
+export function orderTrims(job: Job, item: JobStock): readonly Trim[] | null {
   const edges = EDGES.filter((e) => item.trim[e] > 0);
   if (edges.some((e) => cutsLine(job, item, e))) return null;
   for (const order of ordersOf(edges)) {
@@ -54,6 +54,6 @@ function cutsLine(job: Job, item: JobStock, edge: TrimEdge): boolean {
 
 /** The job without what cannot be trimmed as it must be: of that there is none to cut. */
 export const withTrimmable = (job: Job): Job =>
-  job.stock.every((item) => trimsOf(job, item))
+  job.stock.every((item) => orderTrims(job, item))
     ? job
-    : { ...job, stock: job.stock.map((item) => (trimsOf(job, item) ? item : { ...item, quantity: 0 })) };
+    : { ...job, stock: job.stock.map((item) => (orderTrims(job, item) ? item : { ...item, quantity: 0 })) };

@@ -2,19 +2,19 @@ import { inUnit } from '../../length/index.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Missing } from '../documents/plan.ts';
 import { waysOf } from '../blanks/turning.ts';
-import { trimsOf } from '../sheets/trims.ts';
+import { orderTrims } from '../sheets/trims.ts';
 
 const roomOf = (s: JobStock) => [s.width - s.trim.left - s.trim.right, s.height - s.trim.top - s.trim.bottom] as const;
 
 /** Whether a piece, turned as it may be, is no larger than what an item of stock has room for. */
-export function holds(s: JobStock, want: JobPiece): boolean {
+export function isRoomFor(s: JobStock, want: JobPiece): boolean {
   const [w, h] = roomOf(s);
   const { upright, flat } = waysOf(want, s);
   return Boolean((upright && want.width <= w && want.height <= h) || (flat && want.height <= w && want.width <= h));
 }
 
 /** Why copies of a piece could not be cut, as data. What would help is worked out apart, by planning: see `waysOut.ts`. */
-export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing {
+export function explainMissing(job: Job, piece: JobPiece, quantity: number): Missing {
   const say = (figure: number) => inUnit(figure, job.unit);
   const answer = (why: Missing['why'], more: Partial<Missing> = {}): Missing => ({
     ...{ piece: piece.id, quantity, why, paper: piece.papers[0]! },
@@ -27,12 +27,12 @@ export function whyMissing(job: Job, piece: JobPiece, quantity: number): Missing
   }
   const ofPaper = job.stock.filter((s) => piece.papers.includes(s.paper.id));
   const here = ofPaper.filter((s) => !s.reserved);
-  const fits = (s: JobStock, want: JobPiece = piece) => holds(s, want);
+  const fits = (s: JobStock, want: JobPiece = piece) => isRoomFor(s, want);
   if (!here.length) return answer(ofPaper.length ? 'held-back' : 'no-paper');
   const fitting = here.filter((s) => fits(s));
   if (fitting.length) {
     // what cannot be trimmed as it must be is not cut at all
-    if (!fitting.some((s) => trimsOf(job, s))) {
+    if (!fitting.some((s) => orderTrims(job, s))) {
       const [first] = fitting;
       const longest = Math.max(first!.width, first!.height);
       return first!.uncut.length ? answer('kept-whole') : answer('beyond-reach', { needed: say(longest) });

@@ -1,11 +1,11 @@
 import { TICKS_PER_UNIT, ZERO, inUnit, ticks } from '../../length/index.ts';
-import { evenSeams, patchesOf, type Size } from '../../geometry/index.ts';
+import { spaceSeamsEvenly, computePatches, type Size } from '../../geometry/index.ts';
 import { waysOf } from '../blanks/turning.ts';
 import type { Job, JobPiece, JobStock } from '../documents/job.ts';
 import type { Missing, WayOut } from '../documents/plan.ts';
 import type { Solution } from '../sheets/score.ts';
-import { isNewPaper, missingAreasOf, standingOf } from '../sheets/standing.ts';
-import { holds } from './missing.ts';
+import { isNewPaper, missingAreasOf, measureSolution } from '../sheets/standing.ts';
+import { isRoomFor } from './missing.ts';
 
 /*
  * When paper is short: what would help. Every way out is a change to the job, and is planned before it is named; what
@@ -79,7 +79,8 @@ function wayOf(job: Job, m: Missing, k: number, change: Change, found: Solution,
   const papers = new Set(near.stock.map((s) => s.paper.id));
   const before = found.sheets.filter((s) => papers.has(job.stock[s.stock]!.paper.id));
   const opened =
-    standingOf(changed, solution, false).newArea - standingOf(job, { ...found, sheets: before }, false).newArea;
+    measureSolution(changed, solution, false).newArea -
+    measureSolution(job, { ...found, sheets: before }, false).newArea;
   const bought = boughtIn(near.stock, solution);
   const how = (() => {
     if (change.say.do === 'buy') return bought ? { ...change.say, quantity: bought } : null;
@@ -142,7 +143,7 @@ function* changesFor(job: Job, k: number, missing: Missing): Generator<Change> {
   if (piece.from) yield { job: withPiece({ from: null }), say: { do: 'elsewhere' }, counts };
   // what it does not fit on need not be planned
   const wouldHold = (want: JobPiece, of: (s: JobStock) => boolean) =>
-    job.stock.some((s) => want.papers.includes(s.paper.id) && of(s) && holds(s, want));
+    job.stock.some((s) => want.papers.includes(s.paper.id) && of(s) && isRoomFor(s, want));
   const free = (s: JobStock) => !s.reserved;
   const turned = { ...piece, direction: 'any' as const };
   if (piece.direction !== 'any' && wouldHold(turned, free))
@@ -263,8 +264,8 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
   const largest = [...sheets.values()].sort((a, b) => b.w * b.h - a.w * a.h).slice(0, MOST_SHEETS);
   const ways = largest.flatMap(({ w, h, sheet, ways: { upright, flat } }) =>
     [...(upright ? [[w, h]] : []), ...(flat ? [[h, w]] : [])].flatMap(([most, tall]) => {
-      const across = evenSeams(piece.width, most!, overlap, mark);
-      const up = evenSeams(piece.height, tall!, overlap, mark);
+      const across = spaceSeamsEvenly(piece.width, most!, overlap, mark);
+      const up = spaceSeamsEvenly(piece.height, tall!, overlap, mark);
       return across && up && (across.length || up.length) ? [{ across, up, sheet }] : [];
     }),
   );
@@ -279,7 +280,7 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
     .slice(0, MOST_PARTED);
   const say = (t: number) => inUnit(t, job.unit);
   for (const { across, up, sheet } of best) {
-    const parts = madeOf(job, k, quantity, patchesOf(piece, { across, up, overlap }));
+    const parts = madeOf(job, k, quantity, computePatches(piece, { across, up, overlap }));
     const how = { do: 'build-up', across: across.map(say), up: up.map(say), overlap: say(overlap) } as const;
     yield { ...parts, say: { ...how, across: [...how.across], up: [...how.up] } };
     // where what there is does not do for all of it, more of its first paper

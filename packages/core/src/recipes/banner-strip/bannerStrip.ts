@@ -2,7 +2,7 @@ import { z } from 'zod';
 import {
   ZERO,
   exact,
-  exactText,
+  formatExactLength,
   lengthText,
   lengthOf,
   roundExact,
@@ -11,13 +11,13 @@ import {
   type LengthText,
   type Ticks,
 } from '../../length/index.ts';
-import { moved, rect, rectangle, type Rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, type Heard } from '../../line/index.ts';
-import { fieldKey, lengthField, samePath, type ChoiceInput, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Recipe, Table } from '../recipe.ts';
+import { moveContour, rect, rectangle, type Rect } from '../../geometry/index.ts';
+import { lengthAt, sizeAt, type ParsedValues } from '../../line/index.ts';
+import { fieldKey, lengthField, isSamePath, type ChoiceInput, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Recipe, LayoutContext } from '../recipe.ts';
 import {
   ACROSS,
   GAP,
@@ -26,18 +26,18 @@ import {
   ROW_REASONS,
   WIDTH,
   layRow,
-  putInRow,
+  setRowValue,
   rowEquations,
   rowFields,
-  rowGivesWay,
+  rowYieldOrder,
   rowKeys,
-  rowSaid,
-  rowStandsStill,
-  usualRow,
+  readRowLine,
+  rowFixedPaths,
+  defaultRow,
 } from '../row.ts';
 import { term } from '../sums.ts';
-import { ENDS, LONGER, endOf, finishOf, shapeOf } from './ends.ts';
-import { deepestSag, hungShapes, spotsOn, type Spot } from './hang.ts';
+import { ENDS, LONGER, bannerEndOf, bannerFinishOf, bannerShapeOf } from './ends.ts';
+import { maxSag, hangShapes, locateHangingSpots, type Spot } from './hang.ts';
 
 /*
  * A row of strips (see row.ts), each with a shaped lower end; a right-angled notch is half as deep as the strip is wide. They are
@@ -76,8 +76,8 @@ const RAGGED: FieldPath = ['ragged'];
 const LENGTHS_AS: FieldPath = ['ragged', 'as'];
 const SHORTEST: FieldPath = ['ragged', 'shortest'];
 
-function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: BannerStripInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const { strip, end } = input;
   const equations = rowEquations(input, table, 'width', read);
   read.give(LENGTH, strip.length);
@@ -99,7 +99,7 @@ function arithmetic(input: BannerStripInput, table: Table): Arithmetic {
 }
 
 /** Lengths on the mark between two, no two neighbours alike: steps of the golden ratio fall nowhere twice. */
-function raggedLengths(count: number, shortest: Ticks, longest: Ticks, { mark }: Table): Ticks[] {
+function raggedLengths(count: number, shortest: Ticks, longest: Ticks, { mark }: LayoutContext): Ticks[] {
   return Array.from({ length: count }, (_, i) => {
     const share = (0.5 + i * 0.6180339887) % 1;
     const length = roundToMark(ticks(Math.round(shortest + (longest - shortest) * share)), mark, 'nearest');
@@ -144,7 +144,7 @@ const choice = (path: FieldPath, group: FieldPath, value: string, options: reado
 
 /** Strips in a row, each with a notched, pointed or slanted end. */
 export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'banner-strip',
   input: bannerStripSchema,
   roles: ['strip'],
@@ -162,11 +162,11 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
 
   start: (table) => {
     const { unit, room, mark } = table;
-    const { count, gap, margin } = usualRow(table);
+    const { count, gap, margin } = defaultRow(table);
     const width = (room.width - 2 * lengthOf(margin, unit) - (count - 1) * lengthOf(gap, unit)) / count;
     const length = Math.max(mark.step * 4, Math.min(room.height * 0.7, width * 2.2));
     return {
-      strip: { length: exactText(roundToMark(ticks(Math.floor(length)), mark, 'down'), unit) },
+      strip: { length: formatExactLength(roundToMark(ticks(Math.floor(length)), mark, 'down'), unit) },
       count,
       spread: 'room',
       row: { gap, margin },
@@ -190,23 +190,23 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
   },
   put: (input, path, value) => {
     const { hang, ragged, ...rest } = input;
-    if (samePath(path, LINE))
+    if (isSamePath(path, LINE))
       return value === 'level'
         ? { ...rest, ...(ragged ? { ragged } : {}) }
         : { ...input, hang: { ...hang, line: value as 'slant' | 'curve' } };
-    if (samePath(path, LENGTHS_AS))
+    if (isSamePath(path, LENGTHS_AS))
       return value === 'even' ? { ...rest, ...(hang ? { hang } : {}) } : { ...input, ragged: ragged ?? {} };
-    return putInRow(input, path, value);
+    return setRowValue(input, path, value);
   },
-  givesWay: (_input, path) => ({ own: rowGivesWay(path), others: [] }),
+  givesWay: (_input, path) => ({ own: rowYieldOrder(path), others: [] }),
   standsStill: (input, path) =>
-    ['depth', 'drop', 'shortest'].includes(String(path.at(-1))) ? [] : rowStandsStill(input, path),
+    ['depth', 'drop', 'shortest'].includes(String(path.at(-1))) ? [] : rowFixedPaths(input, path),
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
     const laid = layRow(input, table, 'width', solution, problems);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
     const { count, width, across, from, at } = laid.row;
     const length = near(LENGTH);
     // a right-angled end follows the strip as it is cut
@@ -216,33 +216,38 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
       sums.set(fieldKey(DEPTH), { ...rightAngled, terms: [{ ...rightAngled.terms[0]!, value: exact(width) }] });
     const end = rightAngled ? exact(width, rightAngled.over) : (solution.values.get(fieldKey(DEPTH)) ?? exact(0));
     const depth = input.end.shape === 'straight' ? ZERO : roundExact(end, 'nearest');
-    if (depth >= length) return refused([{ code: 'own', why: 'end-too-deep', path: DEPTH, lengths: [depth, length] }]);
+    if (depth >= length)
+      return makeRefusal([{ code: 'own', why: 'end-too-deep', path: DEPTH, lengths: [depth, length] }]);
     const { hang, ragged } = input;
     const shortest = ragged ? near(SHORTEST) : length;
     if (shortest > length || shortest <= depth)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'shortest-too-long', path: SHORTEST, lengths: [shortest, depth, length] }],
         depth < length - table.mark.step ? [{ path: SHORTEST, length: ticks(length - table.mark.step) }] : [],
       );
     const drop = hang ? near(DROP) : ZERO;
-    const steepest = hang?.line === 'curve' ? Math.floor(deepestSag(across)) : across - 1;
+    const steepest = hang?.line === 'curve' ? Math.floor(maxSag(across)) : across - 1;
     if (drop > steepest)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'drop-too-deep', path: DROP, lengths: [drop, across] }],
         [{ path: DROP, length: roundToMark(ticks(steepest), table.mark, 'down') }],
       );
     const unlike = ragged !== undefined || input.end.shape === 'mixed';
     const lengths = ragged ? raggedLengths(count, shortest, length, table) : at.map(() => length);
     const one = (each: Ticks, i: number) => {
-      const end = endOf(input.end, i);
-      return { length: each, shape: shapeOf(width, each, depth, end), ...finishOf(width, each, depth, end) };
+      const end = bannerEndOf(input.end, i);
+      return {
+        length: each,
+        shape: bannerShapeOf(width, each, depth, end),
+        ...bannerFinishOf(width, each, depth, end),
+      };
     };
     const alike = unlike ? null : one(length, 0);
     const cut = lengths.map((each, i) => alike ?? one(each, i));
     // their upper edges are on one line
     const level = at.map((x, i) => rect(x, length - lengths[i]!, width, lengths[i]!));
     const spots = hang
-      ? spotsOn(
+      ? locateHangingSpots(
           hang.line,
           across,
           drop,
@@ -250,7 +255,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         )
       : [];
     const turned = hang
-      ? hungShapes(
+      ? hangShapes(
           cut.map(({ shape, length: each }) => ({
             ...{ width, length: each },
             outline: (shape ?? rectangle(rect(0, 0, width, each))).outline,
@@ -268,20 +273,20 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         size: turned ? turned.size : { width: input.spread === 'room' ? table.room.width : across, height: length },
         layers: boxes.map((box, i) => {
           const { shape } = cut[i]!;
-          const layer = layerOf({
+          const layer = makeLayer({
             key: `strip-${i + 1}`,
             role: 'strip',
             n: i + 1,
             box,
             blank: unlike ? `strip-${i + 1}` : 'strip',
             group: STRIP,
-            shape: turned ? turned.shapes[i]! : shape && moved(shape, box.x, box.y),
+            shape: turned ? turned.shapes[i]! : shape && moveContour(shape, box.x, box.y),
             sized: SIZED,
           });
           return turned ? { ...layer, turned: (spots[i]!.angle * 180) / Math.PI } : layer;
         }),
         blanks: (alike ? [alike] : cut).map(({ shape, marks, finish, length: each }, i) =>
-          blankOf(
+          makeBlank(
             { key: keyOf(i), role: 'strip', n: i + 1, quantity: unlike ? 1 : count, shape, marks, finish },
             { width, height: each },
             table.mark,
@@ -345,7 +350,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const said = (place: string) => lengthAt(heard, place);
     const size = sizeAt(heard, 'strip');
     const [width, long] = [size?.width ?? said('width'), size?.height ?? said('length')];
-    const row = rowSaid(heard, table, { width, length: long });
+    const row = readRowLine(heard, table, { width, length: long });
     const { count } = row;
     if ([width, long, said('across'), said('gap') ?? said('overlap'), count].every((value) => value === undefined))
       return null;
@@ -375,7 +380,7 @@ const optional = <Key extends string>(key: Key, text: LengthText | undefined): P
   text === undefined ? {} : ({ [key]: text } as Record<Key, LengthText>);
 
 /** A curve or a line that is said, and how much it drops. */
-function hangSaid(heard: Heard): Pick<BannerStripInput, 'hang'> {
+function hangSaid(heard: ParsedValues): Pick<BannerStripInput, 'hang'> {
   const drop = lengthAt(heard, 'drop');
   const curve = heard.flags.has('curve') || heard.heads.has('bunting');
   const line = curve ? 'curve' : heard.flags.has('line') || drop !== undefined ? 'slant' : null;

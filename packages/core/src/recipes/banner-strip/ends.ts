@@ -1,5 +1,5 @@
 import { ZERO, ticks, type Ticks } from '../../length/index.ts';
-import { polygon, whole, type Finish, type PencilMark, type Shape } from '../../geometry/index.ts';
+import { polygon, shapeOfOutline, type Finish, type PencilMark, type Shape } from '../../geometry/index.ts';
 
 /* The lower end of a banner: what it looks like, and what is done for it by hand. */
 
@@ -17,13 +17,13 @@ interface End extends Ends {
 }
 
 /** The end of one of a row: of mixed ones each in turn. */
-export const endOf = ({ shape, longer }: Ends, i: number): End => ({
+export const bannerEndOf = ({ shape, longer }: Ends, i: number): End => ({
   longer,
   shape: shape === 'mixed' ? MIXED[i % MIXED.length]! : shape,
 });
 
 /** The outline of a finished strip, its shaped end below; null where it is cut straight. */
-export function shapeOf(w: number, length: number, depth: number, { shape, longer }: End): Shape | null {
+export function bannerShapeOf(w: number, length: number, depth: number, { shape, longer }: End): Shape | null {
   const top = [
     [w, length],
     [0, length],
@@ -32,16 +32,16 @@ export function shapeOf(w: number, length: number, depth: number, { shape, longe
     case 'straight':
       return null;
     case 'notch':
-      return whole(polygon([[0, 0], [Math.floor(w / 2), depth], [w, 0], ...top]));
+      return shapeOfOutline(polygon([[0, 0], [Math.floor(w / 2), depth], [w, 0], ...top]));
     case 'point':
-      return whole(polygon([[0, depth], [Math.floor(w / 2), 0], [w, depth], ...top]));
+      return shapeOfOutline(polygon([[0, depth], [Math.floor(w / 2), 0], [w, depth], ...top]));
     case 'slant':
-      return whole(polygon(longer === 'left' ? [[0, 0], [w, depth], ...top] : [[0, depth], [w, 0], ...top]));
+      return shapeOfOutline(polygon(longer === 'left' ? [[0, 0], [w, depth], ...top] : [[0, depth], [w, 0], ...top]));
   }
 }
 
 /** What is pencilled and cut for it. */
-export function finishOf(
+export function bannerFinishOf(
   width: Ticks,
   length: Ticks,
   depth: Ticks,

@@ -1,5 +1,13 @@
 import { ticks, type Ticks } from '../../length/index.ts';
-import { boundsOf, moved, polygon, whole, type Contour, type Rect, type Shape } from '../../geometry/index.ts';
+import {
+  boundsOf,
+  moveContour,
+  polygon,
+  shapeOfOutline,
+  type Contour,
+  type Rect,
+  type Shape,
+} from '../../geometry/index.ts';
 
 /*
  * Strips that hang from a line that is not level. All lengths along it are measured on it; each strip is turned as its line is:
@@ -21,7 +29,7 @@ export interface Spot {
 }
 
 /** The deepest that a curve as long as that may sag: half a circle. */
-export const deepestSag = (along: number): number => along / Math.PI;
+export const maxSag = (along: number): number => along / Math.PI;
 
 /** Half the angle of the arc of that length and sag. */
 function halfAngle(along: number, sag: number): number {
@@ -35,7 +43,7 @@ function halfAngle(along: number, sag: number): number {
 }
 
 /** Where strips hang whose middles lie so far along the line. */
-export function spotsOn(line: HangingLine, along: number, drop: number, middles: readonly number[]): Spot[] {
+export function locateHangingSpots(line: HangingLine, along: number, drop: number, middles: readonly number[]): Spot[] {
   if (line === 'slant') {
     const angle = -Math.asin(drop / along);
     return middles.map((m) => ({ x: m * Math.cos(angle), y: m * Math.sin(angle), angle }));
@@ -53,7 +61,7 @@ export function spotsOn(line: HangingLine, along: number, drop: number, middles:
 }
 
 /** Shapes of strips, their own coordinates from the lower left, hung on their spots; together they begin at 0, 0. */
-export function hungShapes(
+export function hangShapes(
   shapes: ReadonlyArray<{ readonly outline: Contour; readonly width: Ticks; readonly length: Ticks }>,
   spots: readonly Spot[],
 ): { readonly shapes: Shape[]; readonly boxes: Rect[]; readonly size: Rect; readonly spots: Spot[] } {
@@ -61,7 +69,7 @@ export function hungShapes(
     const { x, y, angle } = spots[i]!;
     const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
     const corners = [outline.start, ...outline.segments.slice(0, -1).map((s) => s.to)];
-    return whole(
+    return shapeOfOutline(
       polygon(
         corners.map((p) => {
           const [px, py] = [p.x - width / 2, p.y - length];
@@ -72,7 +80,7 @@ export function hungShapes(
   });
   const raw = turned.map(boundsOf);
   const [left, bottom] = [Math.min(...raw.map((b) => b.x)), Math.min(...raw.map((b) => b.y))];
-  const placed = turned.map((s) => moved(s, -left, -bottom));
+  const placed = turned.map((s) => moveContour(s, -left, -bottom));
   const boxes = placed.map(boundsOf);
   const reach = (end: (b: Rect) => number) => ticks(Math.max(...boxes.map(end)));
   return {

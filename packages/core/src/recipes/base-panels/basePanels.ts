@@ -1,37 +1,37 @@
 import { z } from 'zod';
 import { ZERO, lengthOf, ticks } from '../../length/index.ts';
-import { pastEdges, rect, shifted, type Edge, type Finish, type Rect } from '../../geometry/index.ts';
-import { countAt, lengthAt, ticksSaid, type HeardValue } from '../../line/index.ts';
-import { isUnder, samePath, type Field, type FieldPath } from '../fields.ts';
-import { blankOf, layerOf } from '../laying.ts';
+import { overhangPastEdges, rect, shiftRect, type Edge, type Finish, type Rect } from '../../geometry/index.ts';
+import { countAt, lengthAt, parseTicks, type ParsedValue } from '../../line/index.ts';
+import { isUnder, isSamePath, type Field, type FieldPath } from '../fields.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
 import {
-  MOST_LAYERS,
+  MAX_LAYERS,
   chainArithmetic,
   layerFields,
   layersSchema,
-  loosenedNested,
-  nestedGivesWay,
-  nestedStandsStill,
-  putNested,
-  revealDims,
-  revealFacts,
+  loosenNestedReveals,
+  nestedYieldOrder,
+  nestedFixedPaths,
+  setNestedValue,
+  listRevealDims,
+  listRevealFacts,
   sizeFields,
   sizeKeys,
   solveChain,
   type Chain,
 } from '../nested.ts';
 import type { Blank } from '../blanks.ts';
-import type { Dim, Laid, Layer, Recipe, Room, Table } from '../recipe.ts';
+import type { Dim, LaidOut, Layer, Recipe, Room, LayoutContext } from '../recipe.ts';
 import {
   keysAlong,
-  restyled,
+  restyleReveal,
   revealFields,
   revealKeys,
   revealSchema,
   type Reveal,
   type RevealStyle,
 } from '../reveals.ts';
-import { LAYER_FLAGS, LAYER_PLACES, layersCounted, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
+import { LAYER_FLAGS, LAYER_PLACES, repeatCountedLayers, readLayers, loosenWhereNeeded } from '../revealsSaid.ts';
 
 /*
  * Without shaving the base is as large as its room. A page that is shaved is finished at its full size, then trimmed all round and
@@ -53,14 +53,14 @@ const EDGE: FieldPath = ['edge'];
 const panelAt = (i: number): FieldPath => ['panels', i];
 
 /** Said of nothing, it is enough to be seen, and to cut off what does not lie quite true. */
-function shavedBy({ reveal, width, height }: NonNullable<BasePanelsInput['shave']>, table: Table): Reveal {
+function shavedBy({ reveal, width, height }: NonNullable<BasePanelsInput['shave']>, table: LayoutContext): Reveal {
   const said = width !== undefined || height !== undefined || reveal.style !== 'even' || reveal.all !== undefined;
   return said ? reveal : { style: 'even', all: usualShave(table) };
 }
-const usualShave = (table: Table): string => (table.unit === 'in' ? '1/8' : '3');
+const usualShave = (table: LayoutContext): string => (table.unit === 'in' ? '1/8' : '3');
 
 /** From the innermost outward, so the room comes last. */
-const chainOf = ({ panels, shave }: BasePanelsInput, table: Table): Chain => {
+const chainOf = ({ panels, shave }: BasePanelsInput, table: LayoutContext): Chain => {
   const { room } = table;
   const outward = [...panels.entries()].reverse();
   return {
@@ -80,10 +80,10 @@ const chainOf = ({ panels, shave }: BasePanelsInput, table: Table): Chain => {
 const BASE = { key: 'base', role: 'base', n: 1 } as const;
 const MAT = { key: 'page-mat', role: 'page-mat', n: 1 } as const;
 const baseLayer = ({ width, height }: Room): Layer =>
-  layerOf({ ...BASE, box: { x: ZERO, y: ZERO, width, height }, group: ROOM, sized: null });
+  makeLayer({ ...BASE, box: { x: ZERO, y: ZERO, width, height }, group: ROOM, sized: null });
 
 /** The base alone, to show where its panels cannot be. */
-const baseAlone = (room: Room): Laid => ({
+const baseAlone = (room: Room): LaidOut => ({
   size: { width: room.width, height: room.height },
   layers: [baseLayer(room)],
   blanks: [],
@@ -94,7 +94,7 @@ const baseAlone = (room: Room): Laid => ({
 
 /** The part of a box that lies on the page, and what has to come off it. */
 function flush(box: Rect, page: Rect): { box: Rect; finish: Finish[] } {
-  const past = pastEdges(shifted(box, { x: -page.x, y: -page.y }), page);
+  const past = overhangPastEdges(shiftRect(box, { x: -page.x, y: -page.y }), page);
   const over = (edge: Edge) => ticks(Math.max(0, past[edge]));
   const off = { left: over('left'), right: over('right'), top: over('top'), bottom: over('bottom') };
   if (!off.left && !off.right && !off.top && !off.bottom) return { box, finish: [] };
@@ -105,7 +105,7 @@ function flush(box: Rect, page: Rect): { box: Rect; finish: Finish[] } {
   };
 }
 
-const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/2' : '12');
+const usualReveal = (table: LayoutContext): string => (table.unit === 'in' ? '1/2' : '12');
 
 const PAGE_WORDS = ['page', 'layout', 'album', 'base', 'background'];
 
@@ -140,30 +140,31 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     ...(shave ? [...revealFields(SHAVE, shave.reveal), ...sizeFields(SHAVE, shave)] : []),
     ...layerFields('panels', panels),
   ],
-  lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: MOST_LAYERS }],
+  lists: ({ panels }) => [{ path: PANELS, ids: panels.map((p) => p.id), most: MAX_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
   put: (input, path, value) => {
     const { shave, ...rest } = input;
-    if (samePath(path, EDGE))
+    if (isSamePath(path, EDGE))
       return value === 'shaved' ? { ...rest, shave: shave ?? { reveal: { style: 'even' } } } : rest;
-    if (shave && samePath(path, [...SHAVE, 'reveal', 'style']))
-      return { ...rest, shave: { ...shave, reveal: restyled(shave.reveal, value as RevealStyle) } };
-    return putNested(input, input.panels, 'panels', path, value);
+    if (shave && isSamePath(path, [...SHAVE, 'reveal', 'style']))
+      return { ...rest, shave: { ...shave, reveal: restyleReveal(shave.reveal, value as RevealStyle) } };
+    return setNestedValue(input, input.panels, 'panels', path, value);
   },
   givesWay: ({ panels, shave }, path) => {
-    if (!shave) return nestedGivesWay('panels', panels, [], path);
+    if (!shave) return nestedYieldOrder('panels', panels, [], path);
     const { style } = shave.reveal;
     const reveals = (keys: readonly string[]) => keys.map((key): FieldPath => [...SHAVE, 'reveal', key]);
     const sizes: FieldPath[] = [
       [...SHAVE, 'width'],
       [...SHAVE, 'height'],
     ];
-    if (!isUnder(path, SHAVE)) return nestedGivesWay('panels', panels, [...sizes, ...reveals(revealKeys(style))], path);
+    if (!isUnder(path, SHAVE))
+      return nestedYieldOrder('panels', panels, [...sizes, ...reveals(revealKeys(style))], path);
     const end = path.at(-1);
     return { own: end === 'width' || end === 'height' ? reveals(keysAlong(style, end)) : sizes, others: [] };
   },
   standsStill: ({ panels, shave }, path) => {
-    if (!shave || !isUnder(path, SHAVE)) return nestedStandsStill('panels', panels, path);
+    if (!shave || !isUnder(path, SHAVE)) return nestedFixedPaths('panels', panels, path);
     const end = path.at(-1);
     if (end === 'width' || end === 'height')
       return keysAlong(shave.reveal.style, end).map((key) => [...SHAVE, 'reveal', key]);
@@ -176,7 +177,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const sized = isUnder(path, SHAVE) && (path.at(-1) === 'width' || path.at(-1) === 'height');
     if (shave && sized && shave.reveal.style === 'even')
       return { ...input, shave: { ...shave, reveal: { style: 'two' } } };
-    return loosenedNested(input, input.panels, 'panels', path);
+    return loosenNestedReveals(input, input.panels, 'panels', path);
   },
   arithmetic: (input, table) => chainArithmetic(chainOf(input, table), table),
 
@@ -196,17 +197,17 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       const problem = { code: 'own', why: 'nothing-shaved', path: SHAVE, lengths: [size.width, size.height] } as const;
       return { status: 'refused', problems: [problem], offers: [], instead: baseAlone(room) };
     }
-    const base = blankOf(BASE, room, table.mark, 'nearest');
+    const base = makeBlank(BASE, room, table.mark, 'nearest');
     const sized = { width: [...SHAVE, 'width'], height: [...SHAVE, 'height'] };
     const layers: Layer[] = [{ ...baseLayer(room), box: page, ...(shave ? { group: SHAVE, sized } : {}) }];
     const blanks: Blank[] = [base];
     const dims: Dim[] = [];
-    const shown: Parameters<typeof revealFacts>[0][number][] = [];
+    const shown: Parameters<typeof listRevealFacts>[0][number][] = [];
     if (shave) {
       blanks[0] = { ...base, finish: [{ do: 'trim', when: 'finished', ...shaved }] };
-      layers.unshift(layerOf({ ...MAT, box: whole, group: ROOM, sized: null }));
-      blanks.unshift(blankOf(MAT, room, table.mark, 'nearest'));
-      dims.push(...revealDims(SHAVE, shave.reveal, page, whole, solution, room.seams));
+      layers.unshift(makeLayer({ ...MAT, box: whole, group: ROOM, sized: null }));
+      blanks.unshift(makeBlank(MAT, room, table.mark, 'nearest'));
+      dims.push(...listRevealDims(SHAVE, shave.reveal, page, whole, solution, room.seams));
       shown.push({ path: SHAVE, reveal: shave.reveal, inner: page, outer: whole });
     }
     let below = page;
@@ -218,9 +219,9 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       const panel = { key: id, role: 'panel', n: i + 1 };
       const lying = flush(box, page);
       if (lying.box.width <= 0 || lying.box.height <= 0) off.push(panelAt(i));
-      layers.push(layerOf({ ...panel, box: lying.box, group: panelAt(i), entry: { list: PANELS, id } }));
-      blanks.push({ ...blankOf(panel, { width, height }, table.mark, 'nearest'), finish: lying.finish });
-      dims.push(...revealDims(panelAt(i), reveal, box, below, solution, room.seams));
+      layers.push(makeLayer({ ...panel, box: lying.box, group: panelAt(i), entry: { list: PANELS, id } }));
+      blanks.push({ ...makeBlank(panel, { width, height }, table.mark, 'nearest'), finish: lying.finish });
+      dims.push(...listRevealDims(panelAt(i), reveal, box, below, solution, room.seams));
       shown.push({ path: panelAt(i), reveal, inner: box, outer: below });
       below = box;
     });
@@ -236,7 +237,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
         blanks,
         slots: layers.filter((l) => l.role === 'panel').map(({ key, role, n, box }) => ({ key, role, n, box })),
         dims: [...dims, ...innermostSize(layers, panels.length)],
-        facts: revealFacts(shown, solution),
+        facts: listRevealFacts(shown, solution),
       },
       values: solution.values,
       sums: solution.sums,
@@ -250,7 +251,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
       page: { kind: 'size', words: PAGE_WORDS, alone: true, after: PAGE_WORDS },
       ground: { kind: 'size', words: ['on', 'onto', 'than', 'from', 'for'], alone: true },
       ...LAYER_PLACES,
-      layers: layersCounted(['panel', 'layer']),
+      layers: repeatCountedLayers(['panel', 'layer']),
       shave: { kind: 'length', words: ['shave', 'trim'], alone: true },
       size: { kind: 'size', words: ['size'], many: true, alone: true },
     },
@@ -262,10 +263,10 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
   read: (heard, table, newId) => {
     const beside = heard.heads.has('page-mat') ? lengthAt(heard, 'reveal') : undefined;
     // `page mat 11 1/2` is how large it is
-    const isLarge = ticksSaid(beside, table.unit) * 2 >= Math.min(table.room.width, table.room.height);
+    const isLarge = parseTicks(beside, table.unit) * 2 >= Math.min(table.room.width, table.room.height);
     const mat = isLarge ? undefined : beside;
     const values = sizesAmong(heard.values, table).filter(({ place }) => !(mat && place === 'reveal'));
-    const panels = layersSaid({ ...heard, values }, 'size', newId);
+    const panels = readLayers({ ...heard, values }, 'size', newId);
     const said = lengthAt(heard, 'shave') ?? mat;
     const shaved = said !== undefined || heard.flags.has('shave') || (heard.heads.has('page-mat') && !isLarge);
     if (!panels.length && !shaved) return null;
@@ -275,7 +276,7 @@ export const basePanels: Recipe<'base-panels', BasePanelsInput> = {
     const all = said ?? usualShave(table);
     const shave = shaved ? { shave: { reveal: { style: 'even' as const, all } } } : {};
     const solve = (layers: typeof panels) => basePanels.solve({ panels: [...layers], ...shave }, table);
-    return { panels: [...unevenWhereNeeded(panels, (layers) => solve([...layers]))], ...shave };
+    return { panels: [...loosenWhereNeeded(panels, (layers) => solve([...layers]))], ...shave };
   },
   toComeFrom: () => [],
   onward: () => [],
@@ -299,8 +300,8 @@ function innermostSize(layers: readonly Layer[], count: number): Dim[] {
 }
 
 /** `bases 12, 11 1/4, 9 1/2`: what is too wide to be a reveal is how wide a square panel is; the first as large as the page is the page. */
-function sizesAmong(values: readonly HeardValue[], { room, unit }: Table): readonly HeardValue[] {
-  const read = (text: string | undefined) => ticksSaid(text, unit);
+function sizesAmong(values: readonly ParsedValue[], { room, unit }: LayoutContext): readonly ParsedValue[] {
+  const read = (text: string | undefined) => parseTicks(text, unit);
   const square = room.width === room.height;
   const sized = values.map((v) =>
     square && v.place === 'reveal' && 2 * read(v.texts[0]) >= room.width

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
-  exactText,
+  formatExactLength,
   isOnMark,
   lengthOf,
   lengthText,
@@ -11,12 +11,12 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { fieldKey, isUnder, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Layer, Recipe, Suggestion, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Layer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -65,8 +65,8 @@ const widthAt = (i: number): FieldPath => ['blocks', i, 'width'];
 
 const roomAlong = ({ run }: BlockBandInput): 'width' | 'height' => (run === 'level' ? 'width' : 'height');
 
-function arithmetic(input: BlockBandInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: BlockBandInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const { band, blocks, join } = input;
   const room: FieldPath = ['room', roomAlong(input)];
   givens.push({ path: room, value: table.room[roomAlong(input)], known: 'measured' });
@@ -88,11 +88,11 @@ function arithmetic(input: BlockBandInput, table: Table): Arithmetic {
   return { equations, givens, problems };
 }
 
-const usualTuck = (table: Table): string => (table.unit === 'in' ? '1/4' : '6');
+const usualTuck = (table: LayoutContext): string => (table.unit === 'in' ? '1/4' : '6');
 
 /** A band of blocks: how wide the last one is, how much longer each is cut for its tuck. */
 export const blockBand: Recipe<'block-band', BlockBandInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'block-band',
   input: blockBandSchema,
   roles: ['block'],
@@ -112,9 +112,9 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     const first = roundToMark(exact(room.width, 4), mark, 'nearest');
     return {
       run: 'level',
-      band: { high: exactText(ticks(high), unit) },
+      band: { high: formatExactLength(ticks(high), unit) },
       blocks: [
-        { id: newId(), width: exactText(first, unit), share: 1 },
+        { id: newId(), width: formatExactLength(first, unit), share: 1 },
         { id: newId(), share: 2 },
         { id: newId(), share: 1 },
       ],
@@ -164,23 +164,23 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
 
   solve: (input, table) => {
     const { mark } = table;
-    const { solution, problems, near, exactly, follows } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near, exactly, follows } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const { blocks, join } = input;
     const long = near(LONG);
     const open = [...blocks.entries()].filter(([, b]) => b.width === undefined).map(([i]) => i);
-    const none = blocks.flatMap((_, i) => notPositive([widthAt(i)], near));
+    const none = blocks.flatMap((_, i) => findNotPositive([widthAt(i)], near));
     const rest = open.at(-1);
     if (none.length && rest !== undefined) {
       const given = blocks.reduce((sum, b, i) => sum + (b.width === undefined ? 0 : near(widthAt(i))), 0);
       const last = blocks.findLastIndex((b) => b.width !== undefined);
       const fits = long - (given - near(widthAt(last))) - mark.step * 4 * open.length;
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'too-wide', path: LONG, lengths: [ticks(given), long] }],
         fits > 0 ? [{ path: widthAt(last), length: roundToMark(ticks(fits), mark, 'down') }] : [],
       );
     }
-    if (none.length || near(HIGH) <= 0) return refused([...none, ...notPositive([HIGH], near)]);
+    if (none.length || near(HIGH) <= 0) return makeRefusal([...none, ...findNotPositive([HIGH], near)]);
     // shares go down to the mark, and the last of them takes what is over
     const widths: number[] = blocks.map((b, i) =>
       b.width !== undefined || i === rest || open.length < 2
@@ -189,12 +189,12 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     );
     if (rest !== undefined) widths[rest] = long - widths.reduce((sum, w, i) => (i === rest ? sum : sum + w), 0);
     const thin = widths.findIndex((w) => w <= 0);
-    if (thin >= 0) return refused([{ code: 'size-not-positive', path: widthAt(thin), size: ticks(widths[thin]!) }]);
+    if (thin >= 0) return makeRefusal([{ code: 'size-not-positive', path: widthAt(thin), size: ticks(widths[thin]!) }]);
     const tuck = join.how === 'tuck' && join.tuck !== undefined ? near(TUCK) : 0;
     // it would come out on the other side of the next one
     const narrow = widths.findIndex((w, i) => i > 0 && tuck > w);
     if (narrow >= 0)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'tuck-too-wide', path: TUCK, lengths: [ticks(tuck), ticks(widths[narrow]!)] }],
         [{ path: TUCK, length: ticks(Math.min(...widths.slice(1))) }],
       );
@@ -208,7 +208,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       const box = level ? rect(at, 0, cut, high) : rect(0, total - at - cut, high, cut);
       at += w;
       const { id } = blocks[i]!;
-      return layerOf({
+      return makeLayer({
         ...{ key: id, role: 'block', n: i + 1, box, group: blockAt(i), entry: { list: BLOCKS, id } },
         sized: level ? { width: widthAt(i), height: HIGH } : { width: HIGH, height: widthAt(i) },
       });
@@ -227,7 +227,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       laid: {
         size: level ? { width: ticks(total), height: high } : { width: high, height: ticks(total) },
         layers,
-        blanks: layers.map(({ key, box, n }) => blankOf({ key, role: 'block', n }, box, mark, 'nearest')),
+        blanks: layers.map(({ key, box, n }) => makeBlank({ key, role: 'block', n }, box, mark, 'nearest')),
         // what is tucked under the next one is no room for anything
         slots: layers.map(({ key, role, n, box }, i) => ({
           ...{ key, role, n },
@@ -272,8 +272,8 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
     const blocks = heard.values.filter((v) => v.place === 'blocks' || (!upright && v.place === 'wide'));
     // `band 12: 3 1/4, 5 7/8, rest` is so long; `band 3 1/4, 5 7/8, rest` begins with a block
     const named = heard.values.find((v) => v.place === 'long' && v.word === 'band');
-    const sum = blocks.reduce((all, v) => all + ticksSaid(v.texts[0], table.unit), 0);
-    const begins = named !== undefined && ticksSaid(named.texts[0], table.unit) <= sum;
+    const sum = blocks.reduce((all, v) => all + parseTicks(v.texts[0], table.unit), 0);
+    const begins = named !== undefined && parseTicks(named.texts[0], table.unit) <= sum;
     const widths = begins ? heard.values.filter((v) => v === named || blocks.includes(v)) : blocks;
     const rests = heard.flagsAt.filter(({ flag }) => flag === 'rest');
     const count = Number(lengthAt(heard, 'count') ?? 0);

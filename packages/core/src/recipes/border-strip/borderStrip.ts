@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
-  exactText,
+  formatExactLength,
   lengthOf,
   lengthText,
   roundExact,
@@ -10,21 +10,21 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import {
-  moved,
+  moveContour,
   rect,
-  whole,
+  shapeOfOutline,
   type Contour,
   type Edge,
   type Rect,
   type Segment,
   type Shape,
 } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Suggestion, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
 import { term } from '../sums.ts';
 
 /*
@@ -61,8 +61,8 @@ const DEPTH: FieldPath = ['punch', 'depth'];
 const HIGH: FieldPath = ['high'];
 const ROOM: FieldPath = ['room', 'width'];
 
-function arithmetic({ strip, punch, sides, high }: BorderStripInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic({ strip, punch, sides, high }: BorderStripInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   givens.push({ path: ROOM, value: table.room.width, known: 'measured' });
   give(LONG, strip.long);
   give(WIDTH, strip.width);
@@ -81,7 +81,7 @@ function arithmetic({ strip, punch, sides, high }: BorderStripInput, table: Tabl
 }
 
 /** Whole repeats along a length, and what is over at either end, exact. A crest on the middle wants an odd number of them. */
-export function repeatsAlong(
+export function countRepeatsAlong(
   long: Ticks,
   repeat: Ticks,
   middle: BorderStripInput['middle'],
@@ -112,7 +112,7 @@ function punched(long: number, width: number, depth: number, repeat: number, cou
   }
   if (over > 0) segments.push({ to: p(over, width) }, { to: p(0, width) });
   segments.push({ to: p(0, 0) });
-  return whole(withoutRepeats({ start: p(0, 0), segments }));
+  return shapeOfOutline(withoutRepeats({ start: p(0, 0), segments }));
 }
 
 /** Points that fall together are one. */
@@ -137,7 +137,7 @@ function turnedTo(edge: Edge, { outline }: Shape, long: number, width: number): 
     };
     return { x: ticks(to[edge][0]), y: ticks(to[edge][1]) };
   };
-  return whole({
+  return shapeOfOutline({
     start: turn(outline.start),
     segments: outline.segments.map((s) =>
       'centre' in s ? { to: turn(s.to), centre: turn(s.centre), turn: s.turn } : { to: turn(s.to) },
@@ -153,7 +153,7 @@ const EDGES_OF: Readonly<Record<BorderStripInput['sides'], readonly Edge[]>> = {
 
 /** Punched strips: how many whole repeats, where to begin so that both ends match, whether the corners meet. */
 export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'border-strip',
   input: borderStripSchema,
   roles: ['top', 'bottom', 'left', 'right'],
@@ -171,7 +171,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const small = Math.min(room.width, room.height) < lengthOf('4', 'in');
     const text = (inch: string, mm: string) => (unit === 'in' ? inch : mm);
     return {
-      strip: { long: exactText(room.width, unit), width: small ? text('1/2', '12') : text('1', '25') },
+      strip: { long: formatExactLength(room.width, unit), width: small ? text('1/2', '12') : text('1', '25') },
       punch: {
         repeat: small ? text('1/4', '6') : text('7/8', '22'),
         depth: small ? text('1/8', '3') : text('1/4', '6'),
@@ -194,27 +194,28 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const { sides } = input;
-    if (input.punch.repeat === undefined) return refused([{ code: 'missing', paths: [REPEAT] }]);
-    const none = notPositive([LONG, WIDTH, REPEAT, DEPTH, ...(sides === 'one' ? [] : [HIGH])], near);
-    if (none.length) return refused(none);
+    if (input.punch.repeat === undefined) return makeRefusal([{ code: 'missing', paths: [REPEAT] }]);
+    const none = findNotPositive([LONG, WIDTH, REPEAT, DEPTH, ...(sides === 'one' ? [] : [HIGH])], near);
+    if (none.length) return makeRefusal(none);
     const [long, width, repeat, depth] = [near(LONG), near(WIDTH), near(REPEAT), near(DEPTH)];
-    if (depth >= width) return refused([{ code: 'own', why: 'punch-too-deep', path: DEPTH, lengths: [depth, width] }]);
+    if (depth >= width)
+      return makeRefusal([{ code: 'own', why: 'punch-too-deep', path: DEPTH, lengths: [depth, width] }]);
     // a crest is half a circle at the most
     if (2 * depth > repeat)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'punch-too-steep', path: DEPTH, lengths: [depth, repeat] }],
         [{ path: DEPTH, length: ticks(Math.floor(repeat / 2)) }],
       );
     const high = sides === 'one' ? long : near(HIGH);
     const edges = EDGES_OF[sides];
     const lengthOfEdge = (edge: Edge) => (edge === 'left' || edge === 'right' ? high : long);
-    const run = (edge: Edge) => repeatsAlong(lengthOfEdge(edge), repeat, input.middle);
+    const run = (edge: Edge) => countRepeatsAlong(lengthOfEdge(edge), repeat, input.middle);
     const empty = edges.find((edge) => run(edge).count < 1);
     if (empty || edges.some((edge) => run(edge).count > MOST_REPEATS))
-      return refused([
+      return makeRefusal([
         { code: 'own', why: 'no-repeat', path: REPEAT, lengths: [repeat, lengthOfEdge(empty ?? 'top')] },
       ]);
     const out = sides === 'one' ? 0 : width;
@@ -231,9 +232,9 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
       return turnedTo(edge, punched(each, width, depth, repeat, run(edge).count), each, width);
     };
     const layers: Layer[] = edges.map((edge) =>
-      layerOf({
+      makeLayer({
         ...{ key: edge, role: edge, n: 1, box: boxes[edge], group: ['strip'] },
-        ...{ shape: moved(shape(edge), boxes[edge].x, boxes[edge].y), sized: null },
+        ...{ shape: moveContour(shape(edge), boxes[edge].x, boxes[edge].y), sized: null },
       }),
     );
     return {
@@ -245,7 +246,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
           const across = edge === 'top' || edge === 'bottom';
           const middle = ticks(Math.floor(lengthOfEdge(edge) / 2));
           const [w, h]: [Ticks, Ticks] = across ? [lengthOfEdge(edge), width] : [width, lengthOfEdge(edge)];
-          return blankOf(
+          return makeBlank(
             {
               ...{ key: edge, role: edge, n: 1, shape: shape(edge) },
               marks: [
@@ -311,13 +312,13 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
   },
 };
 
-function lengthFirst(size: ReturnType<typeof sizeAt>, { unit }: Table): { long: string; width: string } | null {
+function lengthFirst(size: ReturnType<typeof sizeAt>, { unit }: LayoutContext): { long: string; width: string } | null {
   if (!size) return null;
   const { width, height } = size;
-  return ticksSaid(width, unit) > ticksSaid(height, unit) ? { long: width, width: height } : { long: height, width };
+  return parseTicks(width, unit) > parseTicks(height, unit) ? { long: width, width: height } : { long: height, width };
 }
 
-type Run = ReturnType<typeof repeatsAlong>;
+type Run = ReturnType<typeof countRepeatsAlong>;
 
 /** For each length of edge: repeats, what is over, the number that is not chosen; and where the corners do not meet. */
 function factsOf(edges: readonly Edge[], run: (edge: Edge) => Run, repeat: Ticks, long: Ticks, high: Ticks): Fact[] {
@@ -332,7 +333,7 @@ function factsOf(edges: readonly Edge[], run: (edge: Edge) => Run, repeat: Ticks
       ? [{ name: 'corners-differ', lengths: [over('top'), over('left')] }]
       : []),
     ...shown.map((edge) => {
-      const other = repeatsAlong(
+      const other = countRepeatsAlong(
         edge === 'left' ? high : long,
         repeat,
         run(edge).middle === 'crest' ? 'valley' : 'crest',

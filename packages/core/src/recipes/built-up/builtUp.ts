@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
-  exactText,
+  formatExactLength,
   lengthOf,
   lengthText,
   parseLength,
@@ -11,14 +11,14 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans } from '../laying.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf } from '../laying.ts';
 import { sizeFields, sizeKeys } from '../nested.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
 import type { Blank } from '../blanks.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -61,12 +61,12 @@ const AXES = [
 type Axis = (typeof AXES)[number];
 const sizeAlong = (group: FieldPath, axis: Axis): FieldPath => [...group, axis.size];
 
-const usual = (table: Table) =>
+const usual = (table: LayoutContext) =>
   table.unit === 'in' ? { overlap: '1/4', backing: '1' } : { overlap: '6', backing: '25' };
-const overlapOf = ({ join }: BuiltUpInput, table: Table): LengthText => join.overlap ?? usual(table).overlap;
+const overlapOf = ({ join }: BuiltUpInput, table: LayoutContext): LengthText => join.overlap ?? usual(table).overlap;
 
 /** How many it takes along an axis, where that is not said. */
-function neededAlong(input: BuiltUpInput, table: Table, axis: Axis): number | null {
+function neededAlong(input: BuiltUpInput, table: LayoutContext, axis: Axis): number | null {
   const said = input.count[axis.count[1]];
   if (said !== undefined) return said;
   const read = (text: string | number | undefined): number | null => {
@@ -85,8 +85,8 @@ function neededAlong(input: BuiltUpInput, table: Table, axis: Axis): number | nu
 const bothSaid = (input: BuiltUpInput, { size }: Axis): boolean =>
   input.whole[size] !== undefined && input.patch[size] !== undefined;
 
-function arithmetic(input: BuiltUpInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: BuiltUpInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const equations: Equation[] = [];
   for (const axis of AXES) {
     give(sizeAlong(WHOLE!, axis), input.whole[axis.size]);
@@ -103,7 +103,7 @@ function arithmetic(input: BuiltUpInput, table: Table): Arithmetic {
 
 /** A large sheet from small ones: how many it takes, how the last is cut, the strips behind the joins, and what is left over. */
 export const builtUp: Recipe<'built-up', BuiltUpInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'built-up',
   input: builtUpSchema,
   roles: ['patch', 'backing'],
@@ -116,7 +116,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
   ],
 
   start: (table) => {
-    const text = (t: number) => exactText(ticks(t), table.unit);
+    const text = (t: number) => formatExactLength(ticks(t), table.unit);
     const { width, height } = table.room;
     const half = (length: Ticks) => roundToMark(exact(length, 2), table.mark, 'up');
     return {
@@ -151,13 +151,13 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
 
   solve: (input, table) => {
     const { mark } = table;
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive(
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive(
       AXES.flatMap((axis) => [sizeAlong(WHOLE!, axis), sizeAlong(PATCH!, axis)]),
       near,
     );
-    if (none.length) return refused(none);
+    if (none.length) return makeRefusal(none);
     const butt = input.join.how === 'butt';
     const overlap = butt ? 0 : near(OVERLAP);
     const wrong: RecipeProblem[] = [];
@@ -186,7 +186,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
       const last = whole - (n - 1) * (patch - overlap);
       return { n, patch, last, whole };
     });
-    if (wrong.length) return refused(wrong, offers);
+    if (wrong.length) return makeRefusal(wrong, offers);
     const [x, y] = along as [(typeof along)[number], (typeof along)[number]];
     const cells = Array.from({ length: y.n }, (_, r) =>
       Array.from({ length: x.n }, (_, c) => {
@@ -202,7 +202,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     const strips = backing ? backings(x, y, backing) : [];
     const layers: Layer[] = [
       ...strips.map((s, i) =>
-        layerOf({
+        makeLayer({
           key: `${s.key}-${s.n}`,
           role: 'backing',
           n: i + 1,
@@ -213,7 +213,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
         }),
       ),
       ...cells.map(({ key, box }, i) =>
-        layerOf({
+        makeLayer({
           key: `patch-${i + 1}`,
           role: 'patch',
           n: i + 1,
@@ -227,11 +227,11 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     const blanks: Blank[] = [
       ...kinds.map(({ key, box }, i) => {
         const quantity = cells.filter((cell) => cell.key === key).length;
-        return blankOf({ key, role: 'patch', n: i + 1, quantity }, box, mark, 'nearest');
+        return makeBlank({ key, role: 'patch', n: i + 1, quantity }, box, mark, 'nearest');
       }),
       ...[...new Set(strips.map((s) => s.key))].map((key, i) => {
         const alike = strips.filter((s) => s.key === key);
-        return blankOf({ key, role: 'backing', n: i + 1, quantity: alike.length }, alike[0]!.box, mark, 'nearest');
+        return makeBlank({ key, role: 'backing', n: i + 1, quantity: alike.length }, alike[0]!.box, mark, 'nearest');
       }),
     ];
     const values = new Map(solution.values)
@@ -246,7 +246,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
         layers,
         blanks,
         slots: [],
-        dims: [...outerSpans(WHOLE!, { width: ticks(x.whole), height: ticks(y.whole) }), ...patchDims(cells[0]!.box)],
+        dims: [...outerDimsOf(WHOLE!, { width: ticks(x.whole), height: ticks(y.whole) }), ...patchDims(cells[0]!.box)],
         facts: leftOver(x, y),
       },
       values,
@@ -274,7 +274,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
   },
   read: (heard, table) => {
     const [a, b] = [sizeAt(heard, 'whole'), sizeAt(heard, 'patch')];
-    const area = (size: typeof a) => ticksSaid(size?.width, table.unit) * ticksSaid(size?.height, table.unit);
+    const area = (size: typeof a) => parseTicks(size?.width, table.unit) * parseTicks(size?.height, table.unit);
     // the larger one is what it comes to
     const [whole, patch] = a && b && area(a) < area(b) ? [b, a] : [a, b];
     const number = Number(lengthAt(heard, 'number') ?? 0);

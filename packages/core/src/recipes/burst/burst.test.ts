@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { fieldKey } from '../fields.ts';
 import { recipeOf } from '../registry.ts';
-import type { Solved, Table } from '../recipe.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { setField } from '../typing.ts';
 import { burst, type BurstInput } from './burst.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -16,12 +16,12 @@ const base: BurstInput = {
   ...{ towards: 'up', held: { by: 'brad' } },
 };
 const solve = (change: Partial<BurstInput> = {}) => burst.solve({ ...base, ...change }, table);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const fact = (result: Solved, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
-const number = (result: Solved, ...path: string[]) => {
+const fact = (result: RecipeSolution, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
+const number = (result: RecipeSolution, ...path: string[]) => {
   const { n, d } = solved(result).values.get(fieldKey(path))!;
   return Number(n) / Number(d);
 };
@@ -66,7 +66,7 @@ describe('as they lie', () => {
   const lying = (change: Partial<BurstInput>) => {
     const { layers } = solved(solve(change)).laid;
     return layers.map(({ shape, turned }) => {
-      const [a, b, c, d] = flattened(shape!.outline, 1) as [number, number][] as [
+      const [a, b, c, d] = flattenContour(shape!.outline, 1) as [number, number][] as [
         ...[[number, number], [number, number], [number, number], [number, number]],
       ];
       const from = [(a[0] + d[0]) / 2, (a[1] + d[1]) / 2] as const;

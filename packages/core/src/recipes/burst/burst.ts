@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, formatExactLength, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import { boundsOf, circle, type Finish, type Point } from '../../geometry/index.ts';
-import { countAt, lengthAt, lengthsAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { countAt, lengthAt, lengthsAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath, choiceField } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import { degrees, fromZero, radialStrip } from '../radial.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import { degrees, moveToZero, makeRadialStrip } from '../radial.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -66,8 +66,8 @@ function countOf(input: BurstInput): number | null {
 }
 const gapsOf = (input: BurstInput, n: number): number => (input.angle.spread === roundOf(input) ? n : n - 1);
 
-function arithmetic(input: BurstInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: BurstInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const { strip, strips, angle: angles, held, form } = input;
   give(WIDTH, strip.width);
   give(LENGTH, strip.length);
@@ -97,7 +97,7 @@ const clearOf = (width: number, apart: number): number => (apart >= 180 ? 0 : wi
 
 /** Strips about a point: how long each may be, the angle between them, where the hole goes. */
 export const burst: Recipe<'burst', BurstInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'burst',
   input: burstSchema,
   roles: ['strip'],
@@ -119,7 +119,7 @@ export const burst: Recipe<'burst', BurstInput> = {
       form: 'fan',
       strip: {
         width: inch ? (small ? '1/8' : '1/2') : small ? '4' : '12',
-        length: exactText(ticks(long), unit),
+        length: formatExactLength(ticks(long), unit),
       },
       ...{ strips: [], count: 7, angle: { spread: 150 }, towards: 'up', held: { by: 'brad' } },
     };
@@ -178,22 +178,22 @@ export const burst: Recipe<'burst', BurstInput> = {
   solve: (input, table) => {
     const { strips, form, held, towards } = input;
     const n = countOf(input);
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    if (n === null) return refused([{ code: 'missing', paths: [COUNT] }]);
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    if (n === null) return makeRefusal([{ code: 'missing', paths: [COUNT] }]);
     if (n < strips.length)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'more-are-there', path: COUNT, lengths: [ticks(n), ticks(strips.length)] }],
         [{ path: COUNT, count: strips.length }],
       );
-    if (n < 1) return refused([{ code: 'own', why: 'none-fits', path: APART, lengths: [near(APART)] }]);
+    if (n < 1) return makeRefusal([{ code: 'own', why: 'none-fits', path: APART, lengths: [near(APART)] }]);
     const at = strips.map((_, i) => lengthAtEntry(i));
-    const none = notPositive([WIDTH, ...at, ...(input.strip.length === undefined ? [] : [LENGTH])], near);
-    if (none.length) return refused(none);
+    const none = findNotPositive([WIDTH, ...at, ...(input.strip.length === undefined ? [] : [LENGTH])], near);
+    if (none.length) return makeRefusal(none);
     const shortest = strips.length ? ticks(Math.min(...at.map(near))) : near(LENGTH);
     const length = input.strip.length === undefined ? shortest : near(LENGTH);
     if (strips.length && length > shortest)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'longer-than-shortest', path: LENGTH, lengths: [length, shortest] }],
         [{ path: LENGTH, length: shortest }],
       );
@@ -203,7 +203,7 @@ export const burst: Recipe<'burst', BurstInput> = {
     const all = n === 1 ? 0 : apart * gapsOf(input, n);
     const most = roundOf(input);
     if (all > most + 1e-9 || apart <= 0 === n > 1)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'too-far-round', path: SPREAD, lengths: [ticks(Math.round(all)), ticks(most)] }],
         [{ path: SPREAD, count: most }],
       );
@@ -212,15 +212,15 @@ export const burst: Recipe<'burst', BurstInput> = {
     const pin = brad && fan ? (held.inset === undefined ? ticks(Math.floor(width / 2)) : near(INSET)) : ticks(0);
     const hole = brad ? (held.hole === undefined ? usualHole(width, table) : near(HOLE)) : ticks(0);
     if (brad && (hole >= width || (fan && (pin < hole / 2 || pin + hole / 2 > length))))
-      return refused([{ code: 'own', why: 'hole-outside', path: fan ? INSET : HOLE, lengths: [hole, pin, width] }]);
+      return makeRefusal([{ code: 'own', why: 'hole-outside', path: fan ? INSET : HOLE, lengths: [hole, pin, width] }]);
     const first = 90 - 90 * TOWARDS.indexOf(towards) + (apart * (n - 1)) / 2;
     const [from, to] = fan ? [-pin, length - pin] : [-length / 2, length / 2];
     const turns = Array.from({ length: n }, (_, i) => first - i * apart);
-    const laid = fromZero(turns.map((turn) => radialStrip(width, from, to, degrees(turn))));
+    const laid = moveToZero(turns.map((turn) => makeRadialStrip(width, from, to, degrees(turn))));
     const pinned = brad ? [circle(laid.middle.x, laid.middle.y, Math.floor(hole / 2))] : [];
     const layers = laid.shapes.map(({ outline }, i): Layer => {
       const shape = { outline, holes: pinned };
-      return layerOf({
+      return makeLayer({
         ...{
           key: `strip-${i + 1}`,
           role: 'strip',
@@ -254,7 +254,7 @@ export const burst: Recipe<'burst', BurstInput> = {
         size: laid.size,
         layers,
         blanks: [
-          blankOf(
+          makeBlank(
             { key: 'strip', role: 'strip', n: 1, quantity: n, finish },
             { width, height: length },
             table.mark,
@@ -331,12 +331,12 @@ export const burst: Recipe<'burst', BurstInput> = {
       towards: 'up',
       held: { by: heard.flags.has('glue') ? 'glue' : 'brad', ...(inset === undefined ? {} : { inset }) },
     };
-    return ticksSaid(width, table.unit) > 0 ? input : null;
+    return parseTicks(width, table.unit) > 0 ? input : null;
   },
 };
 
 /** An eighth of an inch (3 mm), or a third of a strip too narrow for that. */
-const usualHole = (width: Ticks, { unit, mark }: Table): Ticks =>
+const usualHole = (width: Ticks, { unit, mark }: LayoutContext): Ticks =>
   ticks(Math.min(lengthOf(unit === 'in' ? '1/8' : '3', unit), Math.max(mark.step / 2, Math.floor(width / 3))));
 
 function dimsOf(

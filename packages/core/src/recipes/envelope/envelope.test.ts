@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import Clipper from 'clipper-lib';
 import { PAGE, fact, inInches, solved } from '../../../testing/solving.ts';
 import { inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { envelope, type EnvelopeInput } from './envelope.ts';
 
 const base: EnvelopeInput = {
@@ -42,8 +42,8 @@ describe('the template', () => {
     (closes) => {
       const { layers, blanks } = solved(solve({ flaps: { closes } })).laid;
       const body = layers[0]!.box;
-      const flaps = layers.slice(1).map((l) => pathOf(flattened(l.shape!.outline, 1)));
-      const cut = areas([pathOf(flattened(blanks[0]!.shape!.outline, 1))]);
+      const flaps = layers.slice(1).map((l) => pathOf(flattenContour(l.shape!.outline, 1)));
+      const cut = areas([pathOf(flattenContour(blanks[0]!.shape!.outline, 1))]);
       expect(Math.abs(cut - body.width * body.height - areas(flaps)) / cut).toBeLessThan(1e-4);
       const clip = new Clipper.Clipper();
       clip.AddPaths(flaps, Clipper.PolyType.ptSubject, true);

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
-import { boundsOf, polygon, rect, whole, type Finish, type Point, type Size } from '../../geometry/index.ts';
+import { boundsOf, polygon, rect, shapeOfOutline, type Finish, type Point, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem, capLength } from '../plain.ts';
 import type { Corner } from '../radial.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, Table } from '../recipe.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -51,8 +51,8 @@ const AXES = ['width', 'height'] as const;
 type Axis = (typeof AXES)[number];
 const along = (group: FieldPath, axis: Axis): FieldPath => [...group, axis];
 
-function arithmetic(input: EnvelopeInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: EnvelopeInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const equations = AXES.map((axis): Equation => {
     give(along(CARD, axis), input.card[axis]);
     give(along(ENVELOPE, axis), input.envelope[axis]);
@@ -72,7 +72,7 @@ interface Flaps {
 }
 
 /** The outline as it is cut, its lower left corner at 0, 0; the body begins at the side flap and the bottom flap. */
-export function outlineOf(
+export function envelopeOutlineOf(
   { width: w, height: h }: Size,
   { side, bottom, top }: Flaps,
   closes: EnvelopeInput['flaps']['closes'],
@@ -112,7 +112,7 @@ export function outlineOf(
 
 /** An envelope for a card: how large, its flaps, a template at true size. */
 export const envelope: Recipe<'envelope', EnvelopeInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'envelope',
   input: envelopeSchema,
   roles: ['envelope', 'flap'],
@@ -129,7 +129,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
   start: (table) => {
     const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
+    const fit = (wished: string, most: number) => capLength(wished, most, table);
     return {
       card: {
         width: fit(inch ? '5 1/2' : '148', room.width * 0.7),
@@ -162,18 +162,18 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([...AXES.flatMap((axis) => [along(CARD, axis), along(ENVELOPE, axis)])], near);
-    if (none.length) return refused(none);
-    if (near(PLAY) < 0) return refused([{ code: 'size-not-positive', path: PLAY, size: near(PLAY) }]);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([...AXES.flatMap((axis) => [along(CARD, axis), along(ENVELOPE, axis)])], near);
+    if (none.length) return makeRefusal(none);
+    if (near(PLAY) < 0) return makeRefusal([{ code: 'size-not-positive', path: PLAY, size: near(PLAY) }]);
     // a card must go in
     const up = (t: Ticks) => roundToMark(t, table.mark, 'up');
     const body: Size = { width: up(near(along(ENVELOPE, 'width'))), height: up(near(along(ENVELOPE, 'height'))) };
     const flaps = flapsOf(input, body, table, near);
     const { side, bottom, top } = flaps;
     if (2 * side >= body.width)
-      return refused(
+      return makeRefusal(
         [ownProblem('sides-meet', SIDE, side, body.width)],
         offered(SIDE, body.width / 2 - table.mark.step, table),
       );
@@ -184,13 +184,13 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
       ] as const
     ).find(([, flap]) => flap > body.height);
     if (long)
-      return refused(
+      return makeRefusal(
         [ownProblem('flap-too-long', long[2], long[1], body.height)],
         [{ path: long[2], length: roundToMark(body.height, table.mark, 'down') }],
       );
     const overlap = ticks(bottom + top - body.height);
     if (overlap <= 0)
-      return refused(
+      return makeRefusal(
         [ownProblem('does-not-close', TOP, -overlap)],
         [
           {
@@ -204,7 +204,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
           },
         ],
       );
-    const shape = whole(polygon(outlineOf(body, flaps, input.flaps.closes)));
+    const shape = shapeOfOutline(polygon(envelopeOutlineOf(body, flaps, input.flaps.closes)));
     const cut: Size = { width: ticks(body.width + 2 * side), height: ticks(body.height + bottom + top) };
     const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
     const [x1, y1] = [side + body.width, bottom + body.height];
@@ -232,7 +232,9 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
       laid: {
         size: body,
         layers: closed(body, flaps, input.flaps.closes),
-        blanks: [blankOf({ key: 'envelope', role: 'envelope', n: 1, shape, finish, makes: 5 }, cut, table.mark, 'up')],
+        blanks: [
+          makeBlank({ key: 'envelope', role: 'envelope', n: 1, shape, finish, makes: 5 }, cut, table.mark, 'up'),
+        ],
         slots: [],
         dims: dimsOf(body, flaps),
         facts,
@@ -279,7 +281,7 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
   },
 };
 
-const offered = (path: FieldPath, length: number, { mark }: Table) => {
+const offered = (path: FieldPath, length: number, { mark }: LayoutContext) => {
   const on = roundToMark(ticks(Math.max(0, Math.floor(length))), mark, 'down');
   return on > 0 ? [{ path, length: on }] : [];
 };
@@ -288,7 +290,7 @@ const offered = (path: FieldPath, length: number, { mark }: Table) => {
 function flapsOf(
   { flaps }: EnvelopeInput,
   { width, height }: Size,
-  { unit, mark }: Table,
+  { unit, mark }: LayoutContext,
   near: (path: FieldPath) => Ticks,
 ): Flaps {
   const onMark = (t: number) => Math.max(mark.step, roundToMark(ticks(Math.floor(t)), mark, 'up'));
@@ -317,9 +319,9 @@ function openingOf(
 function closed(body: Size, flaps: Flaps, closes: EnvelopeInput['flaps']['closes']): Layer[] {
   const { side, bottom } = flaps;
   const { width: w, height: h } = body;
-  const all = outlineOf(body, flaps, closes).map(([x, y]): Corner => [x - side, y - bottom]);
+  const all = envelopeOutlineOf(body, flaps, closes).map(([x, y]): Corner => [x - side, y - bottom]);
   // each flap mirrored over its fold
-  const over = (corners: readonly Corner[], fold: (p: Corner) => Corner) => whole(polygon(corners.map(fold)));
+  const over = (corners: readonly Corner[], fold: (p: Corner) => Corner) => shapeOfOutline(polygon(corners.map(fold)));
   const pick = (...at: number[]) => at.map((i) => all[i]!);
   const tipped = closes === 'pointed' ? 1 : 2;
   const [right, left] = [
@@ -330,9 +332,9 @@ function closed(body: Size, flaps: Flaps, closes: EnvelopeInput['flaps']['closes
   const upper = over([[w, h], ...all.slice(7, 7 + tipped), [0, h]], ([x, y]) => [x, 2 * h - y]);
   const base = { blank: 'envelope', group: ENVELOPE, sized: null };
   const flap = (key: string, n: number, shape: ReturnType<typeof over>): Layer =>
-    layerOf({ ...base, key, role: 'flap', n, box: boundsOf(shape), shape, along: true });
+    makeLayer({ ...base, key, role: 'flap', n, box: boundsOf(shape), shape, along: true });
   return [
-    layerOf({
+    makeLayer({
       ...base,
       key: 'body',
       role: 'envelope',
@@ -352,7 +354,7 @@ function dimsOf(body: Size, { bottom, top, side }: Flaps): Dim[] {
   const on = (x: number, y: number): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
   const { width: w, height: h } = body;
   return [
-    ...outerSpans(ENVELOPE, body),
+    ...outerDimsOf(ENVELOPE, body),
     { kind: 'leader', path: TOP, at: on(w * 0.55, h - top) },
     { kind: 'leader', path: SIDE, at: on(w - side, h * 0.5) },
     { kind: 'leader', path: BOTTOM, at: on(w * 0.7, Math.min(h, bottom) * 0.3) },

@@ -3,11 +3,11 @@ import { exact, lengthOf, lengthText, ticks, type Ticks } from '../../length/ind
 import { rect, type Finish, type Point, type Size } from '../../geometry/index.ts';
 import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
-import { countField, fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, noMoreThan } from '../plain.ts';
-import type { Arithmetic, Fact, Layer, Recipe, Table } from '../recipe.ts';
+import { countField, fieldKey, lengthField, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, capLength } from '../plain.ts';
+import type { Arithmetic, Fact, Layer, Recipe, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -52,8 +52,8 @@ const times = ({ fold, leaves }: FoldedCardInput, axis: Axis): number =>
 /** What is seen of the front at once: of a gate, half of it each. */
 const frontsOf = ({ fold }: FoldedCardInput): number => (fold === 'gate' ? 2 : 1);
 
-function arithmetic(input: FoldedCardInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: FoldedCardInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const equations: Equation[] = [];
   for (const axis of AXES) {
     give(along(CARD, axis), input.card[axis]);
@@ -71,7 +71,7 @@ function arithmetic(input: FoldedCardInput, table: Table): Arithmetic {
 
 /** A folded card: how its base is cut, where it is folded, how large the panels on it are. */
 export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'folded-card',
   input: foldedCardSchema,
   roles: ['base', 'panel', 'inside', 'front'],
@@ -88,7 +88,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
   start: (table) => {
     const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
+    const fit = (wished: string, most: number) => capLength(wished, most, table);
     return {
       card: {
         width: fit(inch ? '4 1/4' : '105', room.width * 0.7),
@@ -113,7 +113,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     ];
   },
   put: (input, path, value) => {
-    if (samePath(path, LEAVES) && typeof value === 'number')
+    if (isSamePath(path, LEAVES) && typeof value === 'number')
       return { ...input, leaves: Math.max(2, Math.min(MOST_LEAVES, value)) };
     return withValue(input, path, value);
   },
@@ -139,8 +139,8 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const { fold, panels, leaves } = input;
     const panelled = panels !== 'none';
     const sized = [CARD, BASE, ...(panelled ? [PANEL] : [])].flatMap((group) => AXES.map((axis) => along(group, axis)));
@@ -148,10 +148,10 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     if (reveal < 0) {
       const axis = AXES.find((one) => input.panel[one] !== undefined) ?? 'width';
       const lengths = [near(along(PANEL, axis)), near(along(CARD, axis))];
-      return refused([{ code: 'own', why: 'panel-larger', path: along(PANEL, axis), lengths }]);
+      return makeRefusal([{ code: 'own', why: 'panel-larger', path: along(PANEL, axis), lengths }]);
     }
-    const none = notPositive(sized, near);
-    if (none.length) return refused(none);
+    const none = findNotPositive(sized, near);
+    if (none.length) return makeRefusal(none);
     const of = (group: FieldPath): Size => ({
       width: near(along(group, 'width')),
       height: near(along(group, 'height')),
@@ -169,13 +169,13 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
             : Array.from({ length: leaves - 1 }, (_, i) => upright((i + 1) * card.width));
     const fronts = frontsOf(input);
     const blanks: Blank[] = [
-      blankOf({ key: 'base', role: 'base', n: 1, finish: folds, makes: fronts }, base, table.mark, 'nearest'),
+      makeBlank({ key: 'base', role: 'base', n: 1, finish: folds, makes: fronts }, base, table.mark, 'nearest'),
     ];
     const half = card.width / fronts;
     const layers: Layer[] = Array.from({ length: fronts }, (_, i): Layer => {
       const x = Math.round(i * half);
       const box = rect(x, 0, Math.round((i + 1) * half) - x, card.height);
-      return layerOf({
+      return makeLayer({
         key: `base-${i + 1}`,
         role: 'base',
         n: i + 1,
@@ -192,12 +192,12 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
       layers.push(
         ...Array.from({ length: fronts }, (_, i): Layer => {
           const box = rect(Math.round(i * half) + reveal, reveal, panel.width, panel.height);
-          return layerOf({ key: `panel-${i + 1}`, role: 'panel', n: i + 1, box, blank: 'panel', group: PANEL });
+          return makeLayer({ key: `panel-${i + 1}`, role: 'panel', n: i + 1, box, blank: 'panel', group: PANEL });
         }),
       );
-      blanks.push(blankOf({ key: 'panel', role: 'panel', n: 1, quantity: fronts }, panel, table.mark, 'down'));
+      blanks.push(makeBlank({ key: 'panel', role: 'panel', n: 1, quantity: fronts }, panel, table.mark, 'down'));
       // it lies within, where it is not seen while the card is closed
-      if (inside) blanks.push(blankOf({ key: 'inside', role: 'inside', n: 1, makes: 0 }, inside, table.mark, 'down'));
+      if (inside) blanks.push(makeBlank({ key: 'inside', role: 'inside', n: 1, makes: 0 }, inside, table.mark, 'down'));
     }
     const facts: Fact[] = [
       {
@@ -219,7 +219,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
         blanks,
         slots: [{ key: panel && fronts === 1 ? 'panel-1' : 'front', role: 'front', n: 1, box }],
         dims: [
-          ...outerSpans(CARD, card),
+          ...outerDimsOf(CARD, card),
           ...(panel
             ? [
                 { kind: 'leader' as const, path: REVEAL, at: at(card.width - reveal / 2, card.height * 0.6) },
@@ -286,7 +286,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
 };
 
 /** A quarter of an inch (6 mm) larger both ways. */
-const envelopeFor = ({ width, height }: Size, { unit }: Table): Ticks[] => {
+const envelopeFor = ({ width, height }: Size, { unit }: LayoutContext): Ticks[] => {
   const more = lengthOf(unit === 'in' ? '1/4' : '6', unit);
   return [ticks(width + more), ticks(height + more)];
 };

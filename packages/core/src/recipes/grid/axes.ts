@@ -27,5 +27,5 @@ export const cellAt = ({ size }: Axis): FieldPath => ['cell', size];
 export const allAt = ({ size }: Axis): FieldPath => ['all', size];
 export const marginAt = ({ margin }: Axis): FieldPath => ['margin', margin];
 export const countAtAxis = ({ count: of }: Axis): FieldPath => [of];
-export const roomAt = ({ size }: Axis): FieldPath => ['room', size];
+export const roomPathAt = ({ size }: Axis): FieldPath => ['room', size];
 export const otherAxis = (axis: Axis): Axis => (axis.size === 'width' ? AXES[1] : AXES[0]);

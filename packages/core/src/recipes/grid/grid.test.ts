@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, exactText, inches, lengthOf, type Ticks } from '../../length/index.ts';
+import { MARKS, formatExactLength, inches, lengthOf, type Ticks } from '../../length/index.ts';
 import { fieldKey } from '../fields.ts';
 import { setField } from '../typing.ts';
-import type { Solved, Table } from '../recipe.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
-import { sayRecipe } from '../say.ts';
+import { parseRecipeLine } from '../say.ts';
 import { grid } from './grid.ts';
 import type { GridInput } from './input.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -16,13 +16,13 @@ const base: GridInput = {
   ...{ cell: { as: 'square' }, columns: 6, rows: 6, gutter: '1/8', spread: 'room', margin: {}, all: {} },
   ...{ papers: 1, counts: {}, large: [], loose: { seed: 1 } },
 };
-const solve = (change: Partial<GridInput>, of: Table = table) => grid.solve({ ...base, ...change }, of);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+const solve = (change: Partial<GridInput>, of: LayoutContext = table) => grid.solve({ ...base, ...change }, of);
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const text = (t: Ticks | number) => exactText(t as Ticks, 'in');
-const value = (result: Solved, ...path: string[]) => text(Number(solved(result).values.get(fieldKey(path))!.n));
+const text = (t: Ticks | number) => formatExactLength(t as Ticks, 'in');
+const value = (result: RecipeSolution, ...path: string[]) => text(Number(solved(result).values.get(fieldKey(path))!.n));
 
 describe('cells', () => {
   test('six squares across 12, margins of 3/4 wished: 1 5/8 each, 10 3/8 in all, margins of 13/16', () => {
@@ -84,12 +84,12 @@ test.each([
   ['6 x 6 grid of 1 1/2 cells, 8 x 8 merged', 'large-outside'],
   ['2 x 2 grid of 1 1/2 cells, 2 x 2 merged, 1 x 1 merged', 'large-overlap'],
 ])('%s is not quietly made smaller', (line, why) => {
-  const heard = sayRecipe(line, table, () => `l${line.length}`);
+  const heard = parseRecipeLine(line, table, () => `l${line.length}`);
   if (!heard?.said.ok) throw new Error(JSON.stringify(heard));
   expect(recipeOf(heard.recipe).solve(heard.said.input, table)).toMatchObject({ problems: [{ why }] });
 });
 test('a large cell of half a cell is not understood', () =>
-  expect(sayRecipe('6 x 6 grid, 1 1/2 x 2 merged', table, () => 'l')?.said.ok).toBe(false));
+  expect(parseRecipeLine('6 x 6 grid, 1 1/2 x 2 merged', table, () => 'l')?.said.ok).toBe(false));
 
 describe('what cannot be', () => {
   test.each<[string, Partial<GridInput>, object]>([

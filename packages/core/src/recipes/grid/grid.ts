@@ -1,27 +1,27 @@
 import { exact, lengthOf, roundExact, roundToMark, ticks } from '../../length/index.ts';
-import { fieldKey, lengthField, samePath, withValue, type Field } from '../fields.ts';
-import { reading } from '../given.ts';
-import { PLAIN, refused, worked } from '../plain.ts';
-import type { Arithmetic, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { fieldKey, lengthField, isSamePath, withValue, type Field } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { PLAIN_RECIPE, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 import {
   LARGE_PAPERS,
-  MOST,
-  MOST_LARGE,
-  MOST_PAPERS,
-  MOST_SEED,
-  MOST_TILT,
+  MAX_GRID_CELLS,
+  MAX_LARGE_CELLS,
+  MAX_GRID_PAPERS,
+  MAX_SEED,
+  MAX_CELL_TILT_DEGREES,
   PATTERN,
   SHAPES,
   SPREADS,
   gridSchema,
   type GridInput,
 } from './input.ts';
-import { freePlace, miscounted, misplaced } from './large.ts';
-import { cellAlong, countOf, gridOf } from './counted.ts';
+import { findFreePlace, findMiscounted, findMisplaced } from './large.ts';
+import { cellSizeAlong, cellCountOf, gridOf } from './counted.ts';
 import { gridHand } from './hand.ts';
-import { gridLaid, type Laying } from './lay.ts';
-import { withPattern, withoutPapers } from './pattern.ts';
+import { layGrid, type GridAxisLayout } from './lay.ts';
+import { applyPattern, dropMissingPapers } from './pattern.ts';
 import { readGrid } from './readGrid.ts';
 import {
   AXES,
@@ -41,7 +41,7 @@ import {
   countAtPaper,
   marginAt,
   otherAxis,
-  roomAt,
+  roomPathAt,
   type Axis,
 } from './axes.ts';
 
@@ -59,12 +59,12 @@ import {
  * goes to the margins. Places count from the left and from the bottom, each rounded once.
  */
 
-function arithmetic(input: GridInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: GridInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const equations: Equation[] = [];
   give(GUTTER, input.gutter, 'assumed', 'zero');
   for (const axis of AXES) {
-    const n = countOf(input, axis, table);
+    const n = cellCountOf(input, axis, table);
     give(cellAt(axis), input.cell[axis.size]);
     // of as many as fit, what is left over is shared out anew
     if (input[axis.count] !== undefined) {
@@ -74,8 +74,8 @@ function arithmetic(input: GridInput, table: Table): Arithmetic {
     if (n !== null && n > 0)
       equations.push([term(allAt(axis), 1), term(cellAt(axis), -n), ...(n > 1 ? [term(GUTTER, 1 - n)] : [])]);
     if (input.spread === 'room') {
-      givens.push({ path: roomAt(axis), value: table.room[axis.size], known: 'measured' });
-      equations.push([term(roomAt(axis), 1), term(allAt(axis), -1), term(marginAt(axis), -2)]);
+      givens.push({ path: roomPathAt(axis), value: table.room[axis.size], known: 'measured' });
+      equations.push([term(roomPathAt(axis), 1), term(allAt(axis), -1), term(marginAt(axis), -2)]);
     }
   }
   if (input.cell.as === 'square') equations.push([term(cellAt(AXES[0]), 1), term(cellAt(AXES[1]), -1)]);
@@ -83,7 +83,7 @@ function arithmetic(input: GridInput, table: Table): Arithmetic {
 }
 
 /** What would make too many or too large ones fit: fewer of them, or smaller ones. */
-function fitting(axis: Axis, n: number, cell: number, gutter: number, room: number, table: Table): Offer[] {
+function fitting(axis: Axis, n: number, cell: number, gutter: number, room: number, table: LayoutContext): Offer[] {
   const fewer = cell + gutter > 0 ? Math.floor((room + gutter) / (cell + gutter)) : 0;
   const smaller = roundToMark(exact(Math.floor(room - (n - 1) * gutter), n), table.mark, 'down');
   return [
@@ -94,7 +94,7 @@ function fitting(axis: Axis, n: number, cell: number, gutter: number, room: numb
 
 /** Rows and columns of cells: how many fit, how large they come out, where to pencil. */
 export const grid: Recipe<'grid', GridInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'grid',
   version: 2,
   migrations: [
@@ -140,7 +140,7 @@ export const grid: Recipe<'grid', GridInput> = {
     const { cell, gutter, spread, margin, all, papers, counts, pattern, large, loose } = input;
     const ofCount = (axis: Axis): Field => ({
       ...{ kind: 'count', path: countAtAxis(axis), group: GRID, value: input[axis.count] },
-      ...{ ifEmpty: 'worked-out', most: MOST },
+      ...{ ifEmpty: 'worked-out', most: MAX_GRID_CELLS },
     });
     // of as many as fit, these are limits
     const limit = (axis: Axis) => (input[axis.count] === undefined ? { ifEmpty: 'by-rule' as const } : {});
@@ -156,12 +156,19 @@ export const grid: Recipe<'grid', GridInput> = {
           )
         : []),
       ...AXES.map((axis) => lengthField(allAt(axis), all[axis.size], limit(axis))),
-      { kind: 'count', path: PAPERS, group: PAPERS, value: papers, ifEmpty: 'refused', most: MOST_PAPERS },
+      { kind: 'count', path: PAPERS, group: PAPERS, value: papers, ifEmpty: 'refused', most: MAX_GRID_PAPERS },
       ...(papers > 1 && pattern === undefined
         ? Array.from({ length: papers }, (_, p): Field => {
             const path = countAtPaper(p);
             const value = counts[String(p + 1)];
-            return { kind: 'count', path, group: PAPERS, value, ifEmpty: 'by-rule', most: MOST * MOST };
+            return {
+              kind: 'count',
+              path,
+              group: PAPERS,
+              value,
+              ifEmpty: 'by-rule',
+              most: MAX_GRID_CELLS * MAX_GRID_CELLS,
+            };
           })
         : []),
       ...(papers > 1
@@ -175,30 +182,31 @@ export const grid: Recipe<'grid', GridInput> = {
       ...large.flatMap((one, i): Field[] => [
         ...(['column', 'row', 'columns', 'rows'] as const).map((of): Field => ({
           ...{ kind: 'count', path: ['large', i, of], group: ['large', i], value: one[of] },
-          ...{ ifEmpty: 'refused', most: MOST },
+          ...{ ifEmpty: 'refused', most: MAX_GRID_CELLS },
         })),
         { kind: 'choice', path: ['large', i, 'paper'], group: ['large', i], value: one.paper, options: LARGE_PAPERS },
       ]),
-      { kind: 'count', path: TILT, group: LOOSE, value: loose.tilt, ifEmpty: 'by-rule', most: MOST_TILT },
+      { kind: 'count', path: TILT, group: LOOSE, value: loose.tilt, ifEmpty: 'by-rule', most: MAX_CELL_TILT_DEGREES },
       lengthField(JITTER, loose.jitter, { allow: 'zero', ifEmpty: 'by-rule' }),
       ...(loose.tilt !== undefined || loose.jitter !== undefined
-        ? [{ kind: 'count', path: SEED, group: LOOSE, value: loose.seed, ifEmpty: 'refused', most: MOST_SEED } as const]
+        ? [{ kind: 'count', path: SEED, group: LOOSE, value: loose.seed, ifEmpty: 'refused', most: MAX_SEED } as const]
         : []),
     ];
   },
-  lists: ({ large }) => [{ path: LARGE, ids: large.map((one) => one.id), most: MOST_LARGE }],
+  lists: ({ large }) => [{ path: LARGE, ids: large.map((one) => one.id), most: MAX_LARGE_CELLS }],
   /** Two by two at the first place where that is free, else one cell. */
   entry: (input, _list, table, id) => {
     const [columns, rows] = gridOf(input, table);
-    const free = (many: number) => freePlace(input.large, columns, rows, Math.min(many, columns), Math.min(many, rows));
+    const free = (many: number) =>
+      findFreePlace(input.large, columns, rows, Math.min(many, columns), Math.min(many, rows));
     const place = free(2) ?? free(1) ?? { column: 1, row: 1, columns: 1, rows: 1 };
     return { id, ...place, paper: 'pattern' } as { id: string };
   },
   /** A grid that is not spread over the room has no margins of its own; what is said of papers that are no more goes with them. */
   put: (input, path, value) => {
-    if (samePath(path, PATTERN_AT) && typeof value === 'string') return withPattern(input, value);
+    if (isSamePath(path, PATTERN_AT) && typeof value === 'string') return applyPattern(input, value);
     const next = withValue(input, path, value);
-    if (samePath(path, PAPERS)) return withoutPapers(next);
+    if (isSamePath(path, PAPERS)) return dropMissingPapers(next);
     return next.spread === 'grid' && Object.keys(next.margin).length ? { ...next, margin: {} } : next;
   },
   givesWay: (_input, path) => {
@@ -224,19 +232,19 @@ export const grid: Recipe<'grid', GridInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const counts = AXES.map((axis) => countOf(input, axis, table));
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
+    const counts = AXES.map((axis) => cellCountOf(input, axis, table));
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
     const none = AXES.find((_, i) => counts[i] === 0);
     if (none && !problems.some((p) => p.code === 'field')) {
-      const cell = Math.floor(cellAlong(input, none, table) ?? 0);
-      return refused([{ code: 'own', why: 'none-fits', path: countAtAxis(none), lengths: [ticks(cell)] }]);
+      const cell = Math.floor(cellSizeAlong(input, none, table) ?? 0);
+      return makeRefusal([{ code: 'own', why: 'none-fits', path: countAtAxis(none), lengths: [ticks(cell)] }]);
     }
     const uncounted = AXES.filter((_, i) => counts[i] === null);
     if (problems.length)
-      return refused(
+      return makeRefusal(
         problems.map((p) => (p.code === 'missing' ? { ...p, paths: [...p.paths, ...uncounted.map(countAtAxis)] } : p)),
       );
-    if (uncounted.length) return refused([{ code: 'missing', paths: uncounted.map(countAtAxis) }]);
+    if (uncounted.length) return makeRefusal([{ code: 'missing', paths: uncounted.map(countAtAxis) }]);
     const gutter = exactly(GUTTER);
     // they must fit side by side: what does not come out on a mark is cut smaller, squares alike both ways
     const down = AXES.map((axis) =>
@@ -246,12 +254,12 @@ export const grid: Recipe<'grid', GridInput> = {
     );
     const small = AXES.filter((_, i) => down[i]! <= 0);
     if (small.length)
-      return refused(
+      return makeRefusal(
         small.map((axis) => ({ code: 'size-not-positive', path: cellAt(axis), size: near(cellAt(axis)) })),
       );
     const said = AXES.find((axis) => !solution.sums.has(fieldKey(cellAt(axis))));
     const side = said ? near(cellAt(said)) : ticks(Math.min(...down));
-    const laid = AXES.map((axis, i): Laying => {
+    const laid = AXES.map((axis, i): GridAxisLayout => {
       const [n, cell] = [counts[i]!, input.cell.as === 'square' ? side : down[i]!];
       const step = (k: number) =>
         roundExact({ n: BigInt(k) * (BigInt(cell) * gutter.d + gutter.n), d: gutter.d }, 'nearest');
@@ -262,7 +270,7 @@ export const grid: Recipe<'grid', GridInput> = {
     });
     const wide = AXES.flatMap((axis, i) => (laid[i]!.from < 0 ? [{ axis, ...laid[i]! }] : []));
     if (wide.length)
-      return refused(
+      return makeRefusal(
         wide.map(({ axis, all }): RecipeProblem => {
           const lengths = [ticks(all - table.room[axis.size])];
           return { code: 'own', why: 'too-much', path: allAt(axis), lengths };
@@ -271,9 +279,9 @@ export const grid: Recipe<'grid', GridInput> = {
           fitting(axis, n, cell, Number(gutter.n) / Number(gutter.d), table.room[axis.size], table),
         ),
       );
-    const [x, y] = laid as [Laying, Laying];
-    const odd = misplaced(input.large, x.n, y.n) ?? miscounted(input, x.n, y.n);
-    return odd ? refused([odd]) : gridLaid(input, table, x, y, solution);
+    const [x, y] = laid as [GridAxisLayout, GridAxisLayout];
+    const odd = findMisplaced(input.large, x.n, y.n) ?? findMiscounted(input, x.n, y.n);
+    return odd ? makeRefusal([odd]) : layGrid(input, table, x, y, solution);
   },
 
   hand: gridHand,
@@ -281,7 +289,7 @@ export const grid: Recipe<'grid', GridInput> = {
   grammar: {
     heads: ['grid', 'cell', 'square', 'checkerboard', 'mosaic', 'quilt'],
     places: {
-      number: { kind: 'count', words: [], most: MOST, of: ['square', 'cell'] },
+      number: { kind: 'count', words: [], most: MAX_GRID_CELLS, of: ['square', 'cell'] },
       by: { kind: 'size', words: ['grid', 'by'], after: ['cell', 'grid'] },
       cell: { kind: 'size', words: ['cell', 'square', 'each'], many: true },
       large: {

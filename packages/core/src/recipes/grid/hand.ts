@@ -1,9 +1,9 @@
-import type { RecipeHand, Table } from '../recipe.ts';
+import type { RecipeHand, LayoutContext } from '../recipe.ts';
 import { gridOf } from './counted.ts';
 import type { GridInput } from './input.ts';
-import { meet, placesOf, type CellPlace } from './large.ts';
-import { patternOf } from './pattern.ts';
-import { papersOf } from './lay.ts';
+import { isMeeting, listPlaces, type CellPlace } from './large.ts';
+import { formatPattern } from './pattern.ts';
+import { assignPapers } from './lay.ts';
 
 /*
  * What is done to a grid by hand: pressed, a cell gets the next paper and all others stay as they are; dragged from one to another, all
@@ -11,9 +11,9 @@ import { papersOf } from './lay.ts';
  */
 
 /** The cells and the large ones, by their keys. */
-function laidOut(input: GridInput, table: Table) {
+function laidOut(input: GridInput, table: LayoutContext) {
   const [columns, rows] = gridOf(input, table);
-  const places = placesOf(input.large, columns, rows);
+  const places = listPlaces(input.large, columns, rows);
   return { columns, rows, places };
 }
 
@@ -23,9 +23,9 @@ export const gridHand: RecipeHand<GridInput> = {
     const at = places.findIndex((place) => place.key === key);
     if (at < 0) return null;
     const many = Math.max(2, input.papers);
-    const now = papersOf(input, places, rows).papers;
+    const now = assignPapers(input, places, rows).papers;
     const papers = now.map((paper, i) => (i === at ? (paper + 1) % many : paper));
-    return { ...input, papers: many, pattern: patternOf(places, papers, columns, rows) };
+    return { ...input, papers: many, pattern: formatPattern(places, papers, columns, rows) };
   },
   span: (input, table, from, to, id) => {
     const { places } = laidOut(input, table);
@@ -34,11 +34,11 @@ export const gridHand: RecipeHand<GridInput> = {
     if (!a || !b) return null;
     let box = around(a, b);
     for (;;) {
-      const cut = input.large.filter((one) => meet(one, box)).reduce(around, box);
+      const cut = input.large.filter((one) => isMeeting(one, box)).reduce(around, box);
       if (cut.columns === box.columns && cut.rows === box.rows) break;
       box = cut;
     }
-    const gone = input.large.filter((one) => meet(one, box));
+    const gone = input.large.filter((one) => isMeeting(one, box));
     if (box.columns * box.rows === 1 || gone.some((one) => one.columns === box.columns && one.rows === box.rows))
       return null;
     const large = input.large.filter((one) => !gone.includes(one));

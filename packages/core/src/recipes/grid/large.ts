@@ -11,14 +11,14 @@ export interface CellPlace {
   readonly rows: number;
 }
 
-export const meet = (a: CellPlace, b: CellPlace): boolean =>
+export const isMeeting = (a: CellPlace, b: CellPlace): boolean =>
   a.column < b.column + b.columns &&
   b.column < a.column + a.columns &&
   a.row < b.row + b.rows &&
   b.row < a.row + a.rows;
 
 /** The first place from the lower left where so many are free; null where there is none. */
-export function freePlace(
+export function findFreePlace(
   taken: readonly CellPlace[],
   columns: number,
   rows: number,
@@ -28,45 +28,45 @@ export function freePlace(
   for (let row = 1; row + high - 1 <= rows; row++)
     for (let column = 1; column + wide - 1 <= columns; column++) {
       const place = { column, row, columns: wide, rows: high };
-      if (!taken.some((one) => meet(one, place))) return place;
+      if (!taken.some((one) => isMeeting(one, place))) return place;
     }
   return null;
 }
 
 /** The first that lies beyond the grid, or over another. */
-export function misplaced(large: readonly CellPlace[], columns: number, rows: number): RecipeProblem | null {
+export function findMisplaced(large: readonly CellPlace[], columns: number, rows: number): RecipeProblem | null {
   for (const [i, one] of large.entries()) {
     if (one.column + one.columns - 1 > columns || one.row + one.rows - 1 > rows)
       return { code: 'own', why: 'large-outside', path: ['large', i, 'columns'], lengths: [] };
-    if (large.slice(0, i).some((other) => meet(other, one)))
+    if (large.slice(0, i).some((other) => isMeeting(other, one)))
       return { code: 'own', why: 'large-overlap', path: ['large', i, 'column'], lengths: [] };
   }
   return null;
 }
 
 /** Every place that wants one of the papers of the cells, row by row from the lower left: large ones that take part, and cells that none covers. */
-export function placesOf(large: GridInput['large'], columns: number, rows: number): (CellPlace & { key: string })[] {
+export function listPlaces(large: GridInput['large'], columns: number, rows: number): (CellPlace & { key: string })[] {
   const places: (CellPlace & { key: string })[] = large
     .filter((one) => one.paper === 'pattern')
     .map(({ id, column, row, columns: wide, rows: high }) => ({ key: id, column, row, columns: wide, rows: high }));
   for (let row = 1; row <= rows; row++)
     for (let column = 1; column <= columns; column++) {
       const cell = { column, row, columns: 1, rows: 1 };
-      if (!large.some((one) => meet(one, cell))) places.push({ key: cellKey(column, row), ...cell });
+      if (!large.some((one) => isMeeting(one, cell))) places.push({ key: cellKey(column, row), ...cell });
     }
   return places.sort((a, b) => a.row - b.row || a.column - b.column);
 }
 export const cellKey = (column: number, row: number): string => `cell-${column}-${row}`;
 
 /** More of the papers than there are places, or, where all are counted, fewer. */
-export function miscounted(
+export function findMiscounted(
   { large, papers, counts, pattern }: GridInput,
   columns: number,
   rows: number,
 ): RecipeProblem | null {
   const said = papers > 1 && pattern === undefined ? Object.entries(counts) : [];
   const all = said.reduce((sum, [, count]) => sum + count, 0);
-  const have = placesOf(large, columns, rows).length;
+  const have = listPlaces(large, columns, rows).length;
   const path = ['counts', said.at(-1)?.[0] ?? '1'];
   const lengths = [ticks(all), ticks(have)];
   if (all > have) return { code: 'own', why: 'too-many-counted', path, lengths };
@@ -74,7 +74,7 @@ export function miscounted(
 }
 
 /** Which places share an edge, over a gutter, and which only a corner. */
-export function neighboursOf(places: readonly CellPlace[]): Neighbours {
+export function findNeighbours(places: readonly CellPlace[]): Neighbours {
   const owner = new Map<string, number>();
   places.forEach((p, i) => {
     for (let c = p.column; c < p.column + p.columns; c++)

@@ -1,21 +1,21 @@
 import { exact, ticks, type Exact, type Ticks } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
 import { fieldKey } from '../fields.ts';
-import { blankOf, byBlank, layerOf } from '../laying.ts';
-import type { Dim, Layer, Solved, Suggestion, Table } from '../recipe.ts';
+import { makeBlank, sortByBlank, makeLayer } from '../laying.ts';
+import type { Dim, Layer, RecipeSolution, Suggestion, LayoutContext } from '../recipe.ts';
 import type { SumsSolution } from '../sums.ts';
 import { AXES, CELL, GUTTER, LARGE, PAPERS, allAt, cellAt, countAtAxis, countAtPaper, marginAt } from './axes.ts';
-import { given } from './counted.ts';
+import { givenLengthAt } from './counted.ts';
 import type { GridInput } from './input.ts';
-import { neighboursOf, placesOf, type CellPlace } from './large.ts';
-import { loosened } from './loose.ts';
-import { alikeIn, spreadPapers, type Spread } from '../papers.ts';
-import { paperIn } from './pattern.ts';
+import { findNeighbours, listPlaces, type CellPlace } from './large.ts';
+import { scatterCells } from './loose.ts';
+import { countAlikeNeighbours, spreadPapers, type Spread } from '../papers.ts';
+import { paperOfPlace } from './pattern.ts';
 
 /* A grid whose sizes are worked out, laid: which paper each place has, where it lies, what is cut. */
 
 /** One way of a grid, laid. */
-export interface Laying {
+export interface GridAxisLayout {
   readonly n: number;
   readonly cell: Ticks;
   readonly gutter: Exact;
@@ -29,43 +29,49 @@ export interface Laying {
 }
 
 /** Which paper each place has: as it was laid by hand, else as the counts ask. */
-export function papersOf(
+export function assignPapers(
   { papers, counts, pattern }: GridInput,
   places: readonly CellPlace[],
   rows: number,
 ): Spread | (Omit<Spread, 'is'> & { is: 'by-hand' }) {
   if (pattern === undefined || papers === 1)
     return spreadPapers(
-      neighboursOf(places),
+      findNeighbours(places),
       Array.from({ length: papers }, (_, p) => counts[String(p + 1)] ?? null),
     );
-  const all = places.map((place) => paperIn(pattern, place, rows));
-  return { papers: all, is: 'by-hand', alike: alikeIn(all, neighboursOf(places).beside) };
+  const all = places.map((place) => paperOfPlace(pattern, place, rows));
+  return { papers: all, is: 'by-hand', alike: countAlikeNeighbours(all, findNeighbours(places).beside) };
 }
 
 /** What is laid, by places; `x` and `y` say where columns and rows begin. */
-export function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, solution: SumsSolution): Solved {
+export function layGrid(
+  input: GridInput,
+  table: LayoutContext,
+  x: GridAxisLayout,
+  y: GridAxisLayout,
+  solution: SumsSolution,
+): RecipeSolution {
   const { large, papers } = input;
-  const places = placesOf(large, x.n, y.n);
-  const laid = papersOf(input, places, y.n);
+  const places = listPlaces(large, x.n, y.n);
+  const laid = assignPapers(input, places, y.n);
   const level = ({ column, row, columns, rows }: CellPlace): Rect => {
-    const end = (l: Laying, first: number, many: number) => l.at[first + many - 2]! + l.cell - l.at[first - 1]!;
+    const end = (l: GridAxisLayout, first: number, many: number) => l.at[first + many - 2]! + l.cell - l.at[first - 1]!;
     return rect(x.at[column - 1]!, y.at[row - 1]!, end(x, column, columns), end(y, row, rows));
   };
   const paperOf = new Map(places.map(({ key }, i) => [key, laid.papers[i]!]));
   const cells = places.filter(({ key }) => !large.some((one) => one.id === key));
   const sized = { width: cellAt(AXES[0]), height: cellAt(AXES[1]) };
-  const loose = loosened(input, table, cells.map(level), large.map(level));
+  const loose = scatterCells(input, table, cells.map(level), large.map(level));
   const layers = [
-    ...byBlank(
+    ...sortByBlank(
       cells.map((cell, i): Layer => {
         const { key } = cell;
         const blank = `cell-${paperOf.get(key)! + 1}`;
-        return layerOf({ key, role: 'cell', n: i + 1, blank, group: CELL, sized, ...loose.cells[i]! });
+        return makeLayer({ key, role: 'cell', n: i + 1, blank, group: CELL, sized, ...loose.cells[i]! });
       }),
     ),
     ...large.map((one, i): Layer =>
-      layerOf({
+      makeLayer({
         ...{ key: one.id, role: 'large', n: i + 1, box: loose.large[i]!, group: ['large', i], sized: null },
         entry: { list: LARGE, id: one.id },
       }),
@@ -93,12 +99,12 @@ export function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, s
       blanks: [
         ...each.flatMap((quantity, p) => {
           const key = { key: `cell-${p + 1}`, role: 'cell', n: p + 1, quantity };
-          return quantity ? [blankOf(key, { width: x.cell, height: y.cell }, table.mark, 'nearest')] : [];
+          return quantity ? [makeBlank(key, { width: x.cell, height: y.cell }, table.mark, 'nearest')] : [];
         }),
         ...large.map((one, i) => {
           const paper = paperOf.get(one.id);
           const paperFrom = paper === undefined ? {} : { paperFrom: `cell-${paper + 1}` };
-          return blankOf({ key: one.id, role: 'large', n: i + 1, ...paperFrom }, level(one), table.mark, 'nearest');
+          return makeBlank({ key: one.id, role: 'large', n: i + 1, ...paperFrom }, level(one), table.mark, 'nearest');
         }),
       ],
       slots: large.map((one, i) => ({ key: one.id, role: 'large', n: i + 1, box: loose.large[i]! })),
@@ -117,15 +123,15 @@ export function gridLaid(input: GridInput, table: Table, x: Laying, y: Laying, s
 }
 
 /** What rounding cells down left over, where a margin was wished otherwise. */
-const leftOver = (input: GridInput, table: Table, x: Laying, y: Laying): Suggestion[] =>
+const leftOver = (input: GridInput, table: LayoutContext, x: GridAxisLayout, y: GridAxisLayout): Suggestion[] =>
   AXES.flatMap((axis): Suggestion[] => {
     const { over } = axis.size === 'width' ? x : y;
     const to = input.spread === 'room' ? marginAt(axis) : allAt(axis);
-    return over > 0 && given(input, to, table) !== null ? [{ code: 'remainder', by: ticks(over), to }] : [];
+    return over > 0 && givenLengthAt(input, to, table) !== null ? [{ code: 'remainder', by: ticks(over), to }] : [];
   });
 
 /** That some match, or that the counts are not even, and whether it could be otherwise. */
-function ofPapers({ papers }: GridInput, { is, alike, papers: all }: ReturnType<typeof papersOf>): Suggestion[] {
+function ofPapers({ papers }: GridInput, { is, alike, papers: all }: ReturnType<typeof assignPapers>): Suggestion[] {
   if (is === 'as-asked' || (is === 'by-hand' && !alike.length)) return [];
   const why = { uneven: 'uneven', impossible: 'alike', 'not-found': 'alike-for-now', 'by-hand': 'by-hand-alike' }[is];
   const counts = Array.from({ length: papers }, (_, p) => ticks(all.filter((one) => one === p).length));
@@ -133,7 +139,7 @@ function ofPapers({ papers }: GridInput, { is, alike, papers: all }: ReturnType<
 }
 
 /** Typed at the upper left cell, a gutter, the margins, and below all of it. */
-function dimsOf(input: GridInput, x: Laying, y: Laying): Dim[] {
+function dimsOf(input: GridInput, x: GridAxisLayout, y: GridAxisLayout): Dim[] {
   const at = (px: number, py: number) => ({ x: ticks(Math.round(px)), y: ticks(Math.round(py)) });
   const top = y.at[y.n - 1]! + y.cell;
   const [left, right, bottom] = [x.from, x.from + x.all, y.from];

@@ -1,9 +1,18 @@
 import { roundToMark, ticks } from '../../length/index.ts';
-import { boundsOf, moved, polygon, rect, whole, type Rect, type Shape, type Size } from '../../geometry/index.ts';
+import {
+  boundsOf,
+  moveContour,
+  polygon,
+  rect,
+  shapeOfOutline,
+  type Rect,
+  type Shape,
+  type Size,
+} from '../../geometry/index.ts';
 import { seededRandom } from '../../chance/index.ts';
-import type { Suggestion, Table } from '../recipe.ts';
+import type { Suggestion, LayoutContext } from '../recipe.ts';
 import { JITTER, TILT } from './axes.ts';
-import { given } from './counted.ts';
+import { givenLengthAt } from './counted.ts';
 import type { GridInput } from './input.ts';
 
 /*
@@ -20,9 +29,14 @@ interface Loosened {
   readonly advice: readonly Suggestion[];
 }
 
-export function loosened(input: GridInput, table: Table, cells: readonly Rect[], large: readonly Rect[]): Loosened {
+export function scatterCells(
+  input: GridInput,
+  table: LayoutContext,
+  cells: readonly Rect[],
+  large: readonly Rect[],
+): Loosened {
   const { tilt = 0, seed } = input.loose;
-  const jitter = given(input, JITTER, table) ?? 0;
+  const jitter = givenLengthAt(input, JITTER, table) ?? 0;
   if (tilt === 0 && jitter <= 0)
     return { cells: cells.map((box) => ({ box, shape: null })), large, size: null, advice: [] };
   const random = seededRandom(seed);
@@ -41,7 +55,7 @@ export function loosened(input: GridInput, table: Table, cells: readonly Rect[],
     const [dx, dy] = inRoom
       ? [pushed(box.x, box.width, table.room.width), pushed(box.y, box.height, table.room.height)]
       : [-left, -bottom];
-    const where = moved(shape, dx, dy);
+    const where = moveContour(shape, dx, dy);
     return { shape: where, box: boundsOf(where), turned };
   });
   const shifted = inRoom ? large : large.map((b) => rect(b.x - left, b.y - bottom, b.width, b.height));
@@ -89,7 +103,7 @@ function turnedAbout({ x, y, width, height }: Rect, degrees: number, dx: number,
   const [cx, cy] = [x + width / 2 + dx, y + height / 2 + dy];
   const corner = (px: number, py: number): [number, number] => [cx + px * cos - py * sin, cy + px * sin + py * cos];
   const [a, b] = [width / 2, height / 2];
-  return whole(polygon([corner(-a, -b), corner(a, -b), corner(a, b), corner(-a, b)]));
+  return shapeOfOutline(polygon([corner(-a, -b), corner(a, -b), corner(a, b), corner(-a, b)]));
 }
 const rectShape = (box: Rect): Shape => turnedAbout(box, 0, 0, 0);
 

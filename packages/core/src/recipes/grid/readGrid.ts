@@ -1,9 +1,9 @@
 import { lengthOf, ticks, type Ticks } from '../../length/index.ts';
-import { countAt, lengthAt, sizeAt, ticksSaid, type Heard } from '../../line/index.ts';
+import { countAt, lengthAt, sizeAt, parseTicks, type ParsedValues } from '../../line/index.ts';
 import type { Size } from '../../geometry/index.ts';
-import type { Table } from '../recipe.ts';
-import { MOST, MOST_PAPERS, type GridInput } from './input.ts';
-import { freePlace } from './large.ts';
+import type { LayoutContext } from '../recipe.ts';
+import { MAX_GRID_CELLS, MAX_GRID_PAPERS, type GridInput } from './input.ts';
+import { findFreePlace } from './large.ts';
 
 /* A grid as it is said: `6 x 6 grid of 1 1/2 cells, gap 1/8`, `six squares across 12`, `how many 2 x 3 cells fit`. */
 
@@ -17,12 +17,12 @@ const LOOSE_TILT = 4;
 function countsIn(size: Typed | null): [number, number] | null {
   if (!size || ![size.width, size.height].every((text) => /^\d{1,2}$/.test(text))) return null;
   const [columns, rows] = [Number(size.width), Number(size.height)];
-  return columns >= 1 && rows >= 1 && columns <= MOST && rows <= MOST ? [columns, rows] : null;
+  return columns >= 1 && rows >= 1 && columns <= MAX_GRID_CELLS && rows <= MAX_GRID_CELLS ? [columns, rows] : null;
 }
 
 /** Large cells that were said, each where there is room for it, else where it is seen not to fit; null where one is no number of cells. */
 function largeSaid(
-  heard: Heard,
+  heard: ParsedValues,
   [columns, rows]: readonly [number, number],
   times: number,
   newId: () => string,
@@ -35,7 +35,7 @@ function largeSaid(
     if (!size) return null;
     const [wide, high] = size;
     const corner = { column: 1, row: 1, columns: wide, rows: high };
-    large.push({ id: newId(), ...(freePlace(large, columns, rows, wide, high) ?? corner), paper: 'pattern' });
+    large.push({ id: newId(), ...(findFreePlace(large, columns, rows, wide, high) ?? corner), paper: 'pattern' });
   }
   return large;
 }
@@ -67,9 +67,9 @@ function blockOf(
  */
 function largestOf(number: number, gap: number, margin: number, room: Size): [number, number] | null {
   const [wide, high] = [room.width - 2 * margin, room.height - 2 * margin];
-  for (let columns = 2; columns <= Math.min(MOST, number); columns++) {
+  for (let columns = 2; columns <= Math.min(MAX_GRID_CELLS, number); columns++) {
     const rows = number / columns;
-    if (!Number.isInteger(rows) || rows > MOST) continue;
+    if (!Number.isInteger(rows) || rows > MAX_GRID_CELLS) continue;
     const cell = (wide - (columns - 1) * gap) / columns;
     if (cell > 0 && rows * cell + (rows - 1) * gap <= high) return rows > 1 ? [columns, rows] : null;
   }
@@ -95,9 +95,9 @@ function moreTurned(cell: Size, gap: number, room: Size): boolean {
 }
 
 /** A size as it lies, or turned, whichever way more of it come from the page; null where more do with some lying across. */
-function asMoreFit(size: Typed, gap: number, { room, unit }: Table): Typed | null {
+function asMoreFit(size: Typed, gap: number, { room, unit }: LayoutContext): Typed | null {
   const isBest = ({ width, height }: Typed): boolean => {
-    const [w, h] = [ticksSaid(width, unit), ticksSaid(height, unit)] as [Ticks, Ticks];
+    const [w, h] = [parseTicks(width, unit), parseTicks(height, unit)] as [Ticks, Ticks];
     return w <= 0 || h <= 0 || !moreTurned({ width: w, height: h }, gap, room);
   };
   const turned = { width: size.height, height: size.width };
@@ -105,11 +105,11 @@ function asMoreFit(size: Typed, gap: number, { room, unit }: Table): Typed | nul
 }
 
 /** The input that a line says. */
-export function readGrid(heard: Heard, table: Table, newId: () => string): GridInput | null {
+export function readGrid(heard: ParsedValues, table: LayoutContext, newId: () => string): GridInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const whole = (place: string): number | undefined => {
     const text = String(said(place) ?? '');
-    return /^\d{1,2}$/.test(text) && Number(text) >= 1 ? Math.min(MOST, Number(text)) : undefined;
+    return /^\d{1,2}$/.test(text) && Number(text) >= 1 ? Math.min(MAX_GRID_CELLS, Number(text)) : undefined;
   };
   const cells = heard.values.filter((v) => v.place === 'cell');
   const first = sizeAt(heard, 'by');
@@ -125,7 +125,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
   const inRow = isCounted || (number !== undefined && !heard.heads.has('grid'));
   const gap = said('gap');
   const inch = table.unit === 'in';
-  const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : ticksSaid(gap, table.unit);
+  const between = gap === undefined ? lengthOf(inch ? '1/8' : '3', table.unit) : parseTicks(gap, table.unit);
   const isClose = gap === undefined && (heard.flags.has('fit') || heard.heads.has('checkerboard') || from !== null);
   const gutter = isClose ? ticks(0) : between;
   // `how many 3 x 4 cards from an 8 1/2 x 11`: they lie the way in which more of them fit
@@ -133,23 +133,23 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
     from !== null && lying !== null && !by && ['columns', 'rows', 'number'].every((one) => said(one) === undefined);
   const size = isAsked ? asMoreFit(lying, gutter, table) : lying;
   if (size === null && lying !== null) return null;
-  const cell = ticksSaid(size?.width ?? said('side'), table.unit);
-  const high = ticksSaid(size?.height ?? said('side'), table.unit);
+  const cell = parseTicks(size?.width ?? said('side'), table.unit);
+  const high = parseTicks(size?.height ?? said('side'), table.unit);
   // `25 squares across 12 x 12`: as many down as across
   const over = sizeAt(heard, 'ground') ?? from ?? sizeAt(heard, 'page');
   const fillsRoom = isCounted && !cell && said('across') === undefined && over !== null;
   const edge = said('margin') ?? (from ? '0' : inch ? '1/2' : '12');
   const block = fillsRoom
-    ? largestOf(number, gutter, ticksSaid(edge, table.unit), table.room)
+    ? largestOf(number, gutter, parseTicks(edge, table.unit), table.room)
     : inRow
       ? blockOf(number, [cell, high], gutter, table.room)
       : null;
   const columns = by?.[0] ?? whole('columns') ?? block?.[0] ?? number;
   const across = said('across');
-  const inAll = across !== undefined && ticksSaid(across, table.unit) !== table.room.width;
+  const inAll = across !== undefined && parseTicks(across, table.unit) !== table.room.width;
   const rows = by?.[1] ?? whole('rows') ?? block?.[1] ?? (inRow ? 1 : undefined);
   const width = size?.width ?? side;
-  const large = largeSaid(heard, [columns ?? MOST, rows ?? MOST], by ? (number ?? 1) : 1, newId);
+  const large = largeSaid(heard, [columns ?? MAX_GRID_CELLS, rows ?? MAX_GRID_CELLS], by ? (number ?? 1) : 1, newId);
   if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
   const margin = said('margin');
   const square = !size || size.width === size.height;
@@ -172,7 +172,7 @@ export function readGrid(heard: Heard, table: Table, newId: () => string): GridI
       ...(inAll ? {} : margin !== undefined ? { across: margin } : fills ? { across: edge } : {}),
     },
     all: inAll && (width === undefined || columns === undefined) ? { width: across } : {},
-    papers: Math.min(MOST_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
+    papers: Math.min(MAX_GRID_PAPERS, whole('papers') ?? (heard.heads.has('checkerboard') ? 2 : 1)),
     counts: {},
     large,
     loose: {

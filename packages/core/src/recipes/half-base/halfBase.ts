@@ -3,10 +3,10 @@ import { exact, lengthText, roundToMark, ticks, type LengthText, type Ticks } fr
 import { EDGES, rect, type Edge, type Rect, type Size } from '../../geometry/index.ts';
 import { lengthAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Recipe, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Recipe, LayoutContext } from '../recipe.ts';
 import { term } from '../sums.ts';
 
 /*
@@ -44,8 +44,8 @@ const DEPTH: FieldPath = ['beneath', 'depth'];
 const upright = ({ along }: HalfBaseInput): boolean => along === 'top' || along === 'bottom';
 const axisOf = (input: HalfBaseInput) => (upright(input) ? 'height' : 'width');
 
-function arithmetic(input: HalfBaseInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: HalfBaseInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const axis = axisOf(input);
   const room: FieldPath = ['room', axis];
   givens.push({ path: room, value: table.room[axis], known: 'measured' });
@@ -70,11 +70,11 @@ function from(edge: Edge, depth: Ticks, width: Ticks, height: Ticks): Rect {
 }
 const FACING: Readonly<Record<Edge, Edge>> = { left: 'right', right: 'left', top: 'bottom', bottom: 'top' };
 
-const usualTuck = (table: Table): string => (table.unit === 'in' ? '1/4' : '6');
+const usualTuck = (table: LayoutContext): string => (table.unit === 'in' ? '1/4' : '6');
 
 /** Two papers for one page: how far each reaches, and what is left of the sheets. */
 export const halfBase: Recipe<'half-base', HalfBaseInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'half-base',
   input: halfBaseSchema,
   roles: ['beneath', 'cover'],
@@ -106,21 +106,24 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
 
   solve: (input, table) => {
     const { room, mark } = table;
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const axis = axisOf(input);
     // half a page that is on no mark leaves the rest to what is seen beneath
     const halved = input.cover === undefined && input.seen === undefined;
     const cover = halved ? roundToMark(exactly(COVER), mark, 'nearest') : near(COVER);
     const seen = ticks(room[axis] - cover);
     if (cover <= 0 || seen <= 0)
-      return refused([{ code: 'own', why: 'too-far', path: cover <= 0 ? SEEN : COVER, lengths: [room[axis]] }]);
+      return makeRefusal([{ code: 'own', why: 'too-far', path: cover <= 0 ? SEEN : COVER, lengths: [room[axis]] }]);
     const tucked = input.beneath.reach === 'tucked';
-    const short = tucked ? notPositive([TUCK, DEPTH], near) : [];
-    if (short.length) return refused(short);
+    const short = tucked ? findNotPositive([TUCK, DEPTH], near) : [];
+    if (short.length) return makeRefusal(short);
     const tuck = tucked ? near(TUCK) : cover;
     if (tuck > cover)
-      return refused([{ code: 'own', why: 'too-far', path: TUCK, lengths: [cover] }], [{ path: TUCK, length: cover }]);
+      return makeRefusal(
+        [{ code: 'own', why: 'too-far', path: TUCK, lengths: [cover] }],
+        [{ path: TUCK, length: cover }],
+      );
     const depth = ticks(seen + tuck);
     const { width, height } = room;
     const boxes = {
@@ -134,10 +137,10 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
       status: 'solved',
       laid: {
         size: { width, height },
-        layers: keys.map((key) => layerOf({ key, role: key, n: 1, box: boxes[key], group: BELOW, sized: null })),
+        layers: keys.map((key) => makeLayer({ key, role: key, n: 1, box: boxes[key], group: BELOW, sized: null })),
         // what lies beneath must reach
         blanks: keys.map((key) =>
-          blankOf({ key, role: key, n: 1 }, boxes[key], mark, key === 'cover' ? 'nearest' : 'up'),
+          makeBlank({ key, role: key, n: 1 }, boxes[key], mark, key === 'cover' ? 'nearest' : 'up'),
         ),
         slots: keys.map((key) => ({
           ...{ key, role: key, n: 1 },

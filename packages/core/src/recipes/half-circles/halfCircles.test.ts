@@ -1,14 +1,14 @@
 import { expect, test } from '@jest/globals';
 import Clipper from 'clipper-lib';
 import { MARKS, inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { fieldKey } from '../fields.ts';
 import { recipeOf } from '../registry.ts';
-import type { Solved, Table } from '../recipe.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { setField } from '../typing.ts';
 import { halfCircles, type HalfCirclesInput } from './halfCircles.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -17,15 +17,15 @@ const base: HalfCirclesInput = {
   ...{ lie: 'edge', round: 'up' },
 };
 const solve = (change: Partial<HalfCirclesInput> = {}) => halfCircles.solve({ ...base, ...change }, table);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const number = (result: Solved, ...path: string[]) => {
+const number = (result: RecipeSolution, ...path: string[]) => {
   const { n, d } = solved(result).values.get(fieldKey(path))!;
   return Number(n) / Number(d);
 };
-const circles = (result: Solved) => solved(result).laid.facts.find((f) => f.name === 'circles')!.lengths;
+const circles = (result: RecipeSolution) => solved(result).laid.facts.find((f) => f.name === 'circles')!.lengths;
 
 test.each<[Partial<HalfCirclesInput>, number[]]>([
   [{}, [3, 2, 1]],
@@ -55,8 +55,8 @@ test('halves are half of what they come from, quarters a quarter', () => {
     const { layers, blanks } = solved(solve({ cut })).laid;
     const area = (corners: readonly (readonly [number, number])[]) =>
       Math.abs(Clipper.Clipper.Area(corners.map(([x, y]) => ({ X: Math.round(x), Y: Math.round(y) }))));
-    const one = area(flattened(layers[0]!.shape!.outline, 1));
-    expect(area(flattened(blanks[0]!.shape!.outline, 1)) / one).toBeCloseTo(parts, 3);
+    const one = area(flattenContour(layers[0]!.shape!.outline, 1));
+    expect(area(flattenContour(blanks[0]!.shape!.outline, 1)) / one).toBeCloseTo(parts, 3);
   }
 });
 

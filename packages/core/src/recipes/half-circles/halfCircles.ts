@@ -1,12 +1,20 @@
 import { z } from 'zod';
-import { exact, exactText, lengthText, parseLength, ticks, type Ticks } from '../../length/index.ts';
-import { boundsOf, circle, moved, whole, type Finish, type Point, type Shape } from '../../geometry/index.ts';
+import { exact, formatExactLength, lengthText, parseLength, ticks, type Ticks } from '../../length/index.ts';
+import {
+  boundsOf,
+  circle,
+  moveContour,
+  shapeOfOutline,
+  type Finish,
+  type Point,
+  type Shape,
+} from '../../geometry/index.ts';
 import { lengthAt } from '../../line/index.ts';
-import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { fieldKey, lengthField, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import {
   ACROSS,
   GAP,
@@ -15,14 +23,14 @@ import {
   ROW_REASONS,
   WIDTH,
   layRow,
-  putInRow,
+  setRowValue,
   rowEquations,
   rowFields,
-  rowGivesWay,
+  rowYieldOrder,
   rowKeys,
-  rowSaid,
-  rowStandsStill,
-  usualRow,
+  readRowLine,
+  rowFixedPaths,
+  defaultRow,
 } from '../row.ts';
 import { term, type SumsSolution } from '../sums.ts';
 
@@ -53,40 +61,40 @@ export type HalfCirclesInput = z.infer<typeof halfCirclesSchema>;
 const CIRCLE: FieldPath = ['circle', 'across'];
 const partsOf = ({ cut }: HalfCirclesInput): 2 | 4 => (cut === 'halves' ? 2 : 4);
 
-function arithmetic(input: HalfCirclesInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: HalfCirclesInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   read.give(CIRCLE, input.circle.across);
   const equations = rowEquations(asRow(input, table), table, 'width', read);
   // a half is as wide as its circle: there is one number for both
   if (input.cut === 'halves')
     return {
-      equations: equations.map((line) => line.map((t) => (samePath(t.path, WIDTH) ? term(CIRCLE, t.times) : t))),
-      givens: read.givens.filter((given) => !samePath(given.path, WIDTH)),
+      equations: equations.map((line) => line.map((t) => (isSamePath(t.path, WIDTH) ? term(CIRCLE, t.times) : t))),
+      givens: read.givens.filter((given) => !isSamePath(given.path, WIDTH)),
       problems: read.problems,
     };
   equations.push([term(CIRCLE, 1), term(WIDTH, -2)]);
-  const givens = input.strip.width === undefined ? read.givens.filter((g) => !samePath(g.path, WIDTH)) : read.givens;
+  const givens = input.strip.width === undefined ? read.givens.filter((g) => !isSamePath(g.path, WIDTH)) : read.givens;
   return { equations, givens, problems: read.problems };
 }
 
 /** As a row of parts: of halves the width of one is that of the circle, of quarters half of it. */
-function asRow(input: HalfCirclesInput, { unit }: Table): HalfCirclesInput {
+function asRow(input: HalfCirclesInput, { unit }: LayoutContext): HalfCirclesInput {
   if (input.cut === 'halves') return { ...input, strip: { width: input.circle.across } };
   const { across } = input.circle;
   const read = across === undefined ? null : parseLength(across, unit);
   if (input.strip.width !== undefined || !read?.ok) return input;
-  return { ...input, strip: { width: exactText(ticks(Math.floor(read.value.ticks / 2)), unit) } };
+  return { ...input, strip: { width: formatExactLength(ticks(Math.floor(read.value.ticks / 2)), unit) } };
 }
 
 /** A half or a quarter of that radius from 0, 0, its round side up. */
 function partOf(radius: Ticks, parts: 2 | 4): Shape {
   const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
   if (parts === 4)
-    return whole({
+    return shapeOfOutline({
       start: at(0, 0),
       segments: [{ to: at(radius, 0) }, { to: at(0, radius), centre: at(0, 0), turn: 'left' }, { to: at(0, 0) }],
     });
-  return whole({
+  return shapeOfOutline({
     start: at(0, 0),
     segments: [{ to: at(2 * radius, 0) }, { to: at(0, 0), centre: at(radius, 0), turn: 'left' }],
   });
@@ -110,7 +118,7 @@ function upsideDown({ outline, holes }: Shape, high: Ticks): Shape {
 
 /** Halved or quartered circles in a row: how many circles that takes, and what is left. */
 export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'half-circles',
   input: halfCirclesSchema,
   roles: ['circle', 'part'],
@@ -124,7 +132,7 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
   ],
 
   start: (table) => {
-    const { count, margin } = usualRow(table);
+    const { count, margin } = defaultRow(table);
     return {
       ...{ cut: 'halves', circle: {}, strip: {}, count, spread: 'room', row: { gap: '0', margin } },
       ...{ lie: 'edge', round: 'up' },
@@ -147,15 +155,15 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
   },
   put: (input, path, value) => {
     // of halves there is one number for both
-    if (samePath(path, ['cut']) && value === 'halves' && input.strip.width !== undefined) {
+    if (isSamePath(path, ['cut']) && value === 'halves' && input.strip.width !== undefined) {
       const { strip, ...rest } = input;
       return { ...rest, cut: 'halves', strip: {}, circle: { across: strip.width } };
     }
-    return putInRow(withValue(input, path, value), path, value);
+    return setRowValue(withValue(input, path, value), path, value);
   },
   givesWay: (_input, path) => {
-    const row = rowGivesWay(path)
-      .map((at) => (samePath(at, WIDTH) ? [WIDTH, CIRCLE] : [at]))
+    const row = rowYieldOrder(path)
+      .map((at) => (isSamePath(at, WIDTH) ? [WIDTH, CIRCLE] : [at]))
       .flat();
     if (path[0] === 'circle') return { own: [WIDTH, MARGIN, ACROSS, GAP], others: [] };
     if (path[0] === 'strip') return { own: [CIRCLE, MARGIN, ACROSS, GAP], others: [] };
@@ -163,27 +171,27 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
   },
   standsStill: (input, path) => {
     if (path[0] === 'circle' || path[0] === 'strip')
-      return rowStandsStill(input, WIDTH).filter((at) => !samePath(at, WIDTH));
-    return rowStandsStill(input, path).map((at) => (samePath(at, WIDTH) ? CIRCLE : at));
+      return rowFixedPaths(input, WIDTH).filter((at) => !isSamePath(at, WIDTH));
+    return rowFixedPaths(input, path).map((at) => (isSamePath(at, WIDTH) ? CIRCLE : at));
   },
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems } = worked(arithmetic(input, table));
+    const { solution, problems } = solveLengths(arithmetic(input, table));
     const laid = layRow(asRow(input, table), table, 'width', ofParts(input, solution), problems);
-    if (!laid.ok) return refused(laid.problems.map(asCircle(input)), laid.offers.map(asCircle(input)));
+    if (!laid.ok) return makeRefusal(laid.problems.map(asCircle(input)), laid.offers.map(asCircle(input)));
     const parts = partsOf(input);
     const { count, width, across, at, from } = laid.row;
     const radius = ticks(parts === 2 ? Math.floor(width / 2) : width);
-    if (radius < 1) return refused([{ code: 'size-not-positive', path: CIRCLE, size: width }]);
+    if (radius < 1) return makeRefusal([{ code: 'size-not-positive', path: CIRCLE, size: width }]);
     const up = partOf(radius, parts);
     const down = upsideDown(up, radius);
     const wave = parts === 2 && input.lie === 'wave';
     const high = wave ? 2 * radius : radius;
     const layers = at.map((x, i): Layer => {
       const looksUp = (input.round === 'up') === (!wave || i % 2 === 0);
-      const shape = moved(looksUp ? up : down, x, wave && looksUp ? radius : 0);
-      return layerOf({
+      const shape = moveContour(looksUp ? up : down, x, wave && looksUp ? radius : 0);
+      return makeLayer({
         ...{ key: `part-${i + 1}`, role: 'part', n: i + 1, box: boundsOf(shape), shape, blank: 'circle' },
         ...{ group: ['circle'], sized: null },
       });
@@ -208,10 +216,10 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
         size: { width: input.spread === 'room' ? table.room.width : across, height: ticks(high) },
         layers,
         blanks: [
-          blankOf(
+          makeBlank(
             {
               ...{ key: 'circle', role: 'circle', n: 1, quantity: circles, makes: count, finish },
-              shape: whole(circle(radius, radius, radius)),
+              shape: shapeOfOutline(circle(radius, radius, radius)),
             },
             { width: whole0, height: whole0 },
             table.mark,
@@ -258,11 +266,11 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
       heard.values.some((v) => v.place === 'circle' && v.word === 'across' && v.texts[0] === String(said));
     const room = over && said !== undefined && Number(said) === 12 && lengthAt(heard, 'across') === undefined;
     const across = room ? undefined : said;
-    const row = rowSaid(heard, table, { width: across, length: undefined }, true);
+    const row = readRowLine(heard, table, { width: across, length: undefined }, true);
     if (across === undefined && row.count === undefined && !room) return null;
     // `a half circle of 4`: one is one, but in a row
     const alone = heard.single && !heard.values.some(({ place }) => place !== 'circle') && !heard.flags.size;
-    const count = row.count ?? (across === undefined ? usualRow(table).count : alone ? 1 : undefined);
+    const count = row.count ?? (across === undefined ? defaultRow(table).count : alone ? 1 : undefined);
     return {
       cut: quarters ? 'quarters' : 'halves',
       circle: across === undefined ? {} : { across },
@@ -283,7 +291,7 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
 const asCircle =
   ({ cut }: HalfCirclesInput) =>
   <Said extends Offer | RecipeProblem>(said: Said): Said =>
-    cut === 'halves' && 'path' in said && samePath(said.path, WIDTH) ? { ...said, path: CIRCLE } : said;
+    cut === 'halves' && 'path' in said && isSamePath(said.path, WIDTH) ? { ...said, path: CIRCLE } : said;
 
 /** What was worked out, with the width of a half where a row looks for it. */
 function ofParts({ cut }: HalfCirclesInput, { values, sums }: SumsSolution): Pick<SumsSolution, 'values' | 'sums'> {

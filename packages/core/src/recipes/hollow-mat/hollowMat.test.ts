@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches } from '../../length/index.ts';
 import { told } from '../../../testing/told.ts';
-import { recipeOf, setField, type FieldPath, type InputOf, type Table } from '../index.ts';
+import { recipeOf, setField, type FieldPath, type InputOf, type LayoutContext } from '../index.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
-  exactText,
+  formatExactLength,
   lengthOf,
   lengthText,
   roundExact,
@@ -10,22 +10,29 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, rectangle, type Edge, type Rect, type Size } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
-import { fieldKey, isUnder, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { chainArithmetic, revealDims, revealFacts, sizeFields, sizeKeys, sumProblems } from '../nested.ts';
-import type { Arithmetic, Fact, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
+import { fieldKey, isUnder, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf } from '../laying.ts';
+import {
+  chainArithmetic,
+  listRevealDims,
+  listRevealFacts,
+  sizeFields,
+  sizeKeys,
+  collectSumProblems,
+} from '../nested.ts';
+import type { Arithmetic, Fact, Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import {
   keysAlong,
-  restyled,
+  restyleReveal,
   revealKey,
   revealFields,
   revealKeys,
   revealSchema,
   type RevealStyle,
 } from '../reveals.ts';
-import { LAYER_PLACES, layersSaid } from '../revealsSaid.ts';
+import { LAYER_PLACES, readLayers } from '../revealsSaid.ts';
 import { solveSums, term, type Sum } from '../sums.ts';
 
 /*
@@ -61,7 +68,7 @@ const along = (group: FieldPath, axis: (typeof AXES)[number]): FieldPath => [...
 const covered = ({ above, lip }: HollowMatInput): boolean =>
   lip !== undefined || (above.width !== undefined && above.height !== undefined);
 
-function arithmetic(input: HollowMatInput, table: Table): Arithmetic {
+function arithmetic(input: HollowMatInput, table: LayoutContext): Arithmetic {
   const { outer, centre, ring, above, lip } = input;
   const chain = chainArithmetic(
     {
@@ -75,7 +82,7 @@ function arithmetic(input: HollowMatInput, table: Table): Arithmetic {
     table,
   );
   if (!covered(input)) return chain;
-  const { givens, problems, give } = reading(table.unit);
+  const { givens, problems, give } = readGivenLengths(table.unit);
   for (const axis of AXES) give(along(ABOVE!, axis), above[axis], 'assumed');
   give(LIP!, lip, 'assumed');
   // without a lip that is asked for, it is what comes of the two, one way and the other
@@ -90,14 +97,14 @@ function arithmetic(input: HollowMatInput, table: Table): Arithmetic {
   };
 }
 
-const usualRing = (table: Table): string => {
+const usualRing = (table: LayoutContext): string => {
   const least = Math.min(table.room.width, table.room.height);
   const wide = least >= lengthOf('6', 'in');
   return table.unit === 'in' ? (wide ? '7/8' : '1/4') : wide ? '22' : '6';
 };
 
 /** The least that holds what is glued to it, in the unit of the table. */
-const leastLip = (table: Table): Ticks => lengthOf(table.unit === 'in' ? '1/8' : '3', table.unit);
+const leastLip = (table: LayoutContext): Ticks => lengthOf(table.unit === 'in' ? '1/8' : '3', table.unit);
 
 /** A mat or base whose hidden centre is cut out: what comes free, whether the lip holds, where the knife starts. */
 export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
@@ -119,7 +126,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   beneath: null,
 
   start: (table) => {
-    const text = (t: Ticks) => exactText(t, table.unit);
+    const text = (t: Ticks) => formatExactLength(t, table.unit);
     const { width, height } = table.room;
     return {
       outer: { width: text(width), height: text(height), known: 'assumed' },
@@ -138,8 +145,8 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   lists: () => [],
   entry: (_input, _list, _table, id) => ({ id }),
   put: (input, path, value) =>
-    samePath(path, STYLE)
-      ? { ...input, ring: { reveal: restyled(input.ring.reveal, value as RevealStyle) } }
+    isSamePath(path, STYLE)
+      ? { ...input, ring: { reveal: restyleReveal(input.ring.reveal, value as RevealStyle) } }
       : withValue(input, path, value),
   givesWay: ({ ring }, path) => {
     const { style } = ring.reveal;
@@ -149,7 +156,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
     if (isUnder(path, CENTRE!) && axis) return { own: [...rings(keysAlong(style, axis)), LIP!], others: [] };
     if (isUnder(path, RING!)) return { own: [...centres, LIP!], others: [] };
     if (isUnder(path, ABOVE!)) return { own: [LIP!], others: [...rings(revealKeys(style)), ...centres] };
-    if (samePath(path, LIP!))
+    if (isSamePath(path, LIP!))
       return { own: [...rings(revealKeys(style)), ...centres], others: AXES.map((a) => along(ABOVE!, a)) };
     return { own: axis ? [along(CENTRE!, axis)] : [], others: rings(revealKeys(style)) };
   },
@@ -162,7 +169,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   },
   loosened: (input, path) =>
     isUnder(path, CENTRE!) && input.ring.reveal.style === 'even'
-      ? { ...input, ring: { reveal: restyled(input.ring.reveal, 'two') } }
+      ? { ...input, ring: { reveal: restyleReveal(input.ring.reveal, 'two') } }
       : null,
   arithmetic,
 
@@ -172,7 +179,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
     const refused = (problems: RecipeProblem[], offers: Offer[] = []) => ({
       ...{ status: 'refused' as const, problems, offers, instead: null },
     });
-    const problems = sumProblems(lines, solution);
+    const problems = collectSumProblems(lines, solution);
     if (problems.length) return refused(problems);
     const valueOf = (path: FieldPath) => solution.values.get(fieldKey(path)) ?? exact(0);
     const near = (path: FieldPath): Ticks => roundExact(valueOf(path), 'nearest');
@@ -227,14 +234,14 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
       values.set(fieldKey(LIP!), exact(above.width - centre.width, 2));
       sums.set(fieldKey(LIP!), lipSum(above, centre));
     }
-    const ring = blankOf({ key: 'ring', role: 'ring', n: 1 }, outer, table.mark, 'nearest');
+    const ring = makeBlank({ key: 'ring', role: 'ring', n: 1 }, outer, table.mark, 'nearest');
     const window = windowOn(hole, ring, table);
     return {
       status: 'solved',
       laid: {
         size: outer,
         layers: [
-          layerOf({
+          makeLayer({
             ...{ key: 'ring', role: 'ring', n: 1, box, group: OUTER! },
             shape: { outline, holes: [rectangle(hole).outline] },
           }),
@@ -243,12 +250,12 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
         slots: [{ key: 'centre', role: 'centre', n: 1, box: hole }],
         dims: [
           { kind: 'inside', paths: [along(CENTRE!, 'width'), along(CENTRE!, 'height')], box: hole },
-          ...revealDims(RING!, input.ring.reveal, hole, box, solution),
-          ...outerSpans(OUTER!, outer),
+          ...listRevealDims(RING!, input.ring.reveal, hole, box, solution),
+          ...outerDimsOf(OUTER!, outer),
         ],
         facts: [
           { name: 'stop-cuts', of: CENTRE!, lengths: [window.x, window.y, window.width, window.height] },
-          ...revealFacts([{ path: RING!, reveal: input.ring.reveal, inner: hole, outer: box }], solution),
+          ...listRevealFacts([{ path: RING!, reveal: input.ring.reveal, inner: hole, outer: box }], solution),
           ...(above ? coverFacts(outer, above, lips as [Ticks, Ticks]) : []),
         ],
       },
@@ -276,13 +283,13 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
   },
   read: (heard, table, newId) => {
     // the larger one is the mat; of one alone, as in `cut the middle out of a 12 x 12`, that one
-    const wide = (size: ReturnType<typeof sizeAt>) => ticksSaid(size?.width, table.unit);
+    const wide = (size: ReturnType<typeof sizeAt>) => parseTicks(size?.width, table.unit);
     const round = sizeAt(heard, 'round');
     const sizes = [sizeAt(heard, 'outer') ?? round, sizeAt(heard, 'centre')];
     const [outer, opening] = sizes.sort((a, b) => wide(b) - wide(a));
     // how large it is and what it goes round are two things, unless its opening is said as well
     if (!outer || (round && !opening)) return null;
-    const [said] = layersSaid(heard, '', newId);
+    const [said] = readLayers(heard, '', newId);
     const [lip, centre] = [lengthAt(heard, 'lip'), opening ?? null];
     const above = sizeAt(heard, 'above') ?? sizeAt(heard, 'panel');
     const open = centre !== null || (lip !== undefined && above !== null);
@@ -303,7 +310,7 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
 };
 
 /** The window in the ring as it is cut: it begins on a mark, and goes down to one, so that the ring is not narrower than asked. */
-function windowOn(hole: Rect, ring: Size, { mark }: Table): Rect {
+function windowOn(hole: Rect, ring: Size, { mark }: LayoutContext): Rect {
   const [x, y] = [roundToMark(hole.x, mark, 'nearest'), roundToMark(hole.y, mark, 'nearest')];
   const size = (length: Ticks, room: number) =>
     Math.max(1, Math.min(roundToMark(length, mark, 'down') || length, room - 1));

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundExact, ticks } from '../../length/index.ts';
 import { rect, type Point } from '../../geometry/index.ts';
-import { countAt, lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { countAt, lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { countField, fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import { solveSums, term, type Equation } from '../sums.ts';
 
 /*
@@ -55,8 +55,8 @@ const PLACED: FieldPath = ['placed'];
 const LINES: FieldPath = ['lines'];
 
 /** The lines of arithmetic that do not hang on how many there are. */
-function ofOne(input: JournalingInput, table: Table) {
-  const read = reading(table.unit);
+function ofOne(input: JournalingInput, table: LayoutContext) {
+  const read = readGivenLengths(table.unit);
   const { strip, printed, placed } = input;
   read.give(WIDTH, strip.width);
   read.give(HEIGHT, strip.height);
@@ -75,7 +75,7 @@ function ofOne(input: JournalingInput, table: Table) {
 }
 
 /** How many lines there are: as said, or as many as fit in the height that is there; null where nothing says it. */
-function linesOf(input: JournalingInput, table: Table): number | null {
+function linesOf(input: JournalingInput, table: LayoutContext): number | null {
   if (input.lines !== undefined) return input.lines;
   const { read, equations } = ofOne(input, table);
   const { values } = solveSums(equations, read.givens);
@@ -89,7 +89,7 @@ function linesOf(input: JournalingInput, table: Table): number | null {
   return Math.max(0, Math.min(MOST_LINES, Math.floor((all + gap) / (height + gap))));
 }
 
-function arithmetic(input: JournalingInput, table: Table): Arithmetic {
+function arithmetic(input: JournalingInput, table: LayoutContext): Arithmetic {
   const { read, equations } = ofOne(input, table);
   const n = input.lines;
   // of as many as fit, what is left over is left over
@@ -100,7 +100,7 @@ function arithmetic(input: JournalingInput, table: Table): Arithmetic {
 
 /** Lines cut apart into strips: whether their spacing allows it, how many fit. */
 export const journaling: Recipe<'journaling', JournalingInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'journaling',
   input: journalingSchema,
   roles: ['strip'],
@@ -184,13 +184,13 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
 
   solve: (input, table) => {
     const lines = linesOf(input, table);
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    if (lines === null) return refused([{ code: 'missing', paths: [LINES] }]);
-    const none = notPositive([WIDTH, HEIGHT, LETTER, SPACING], near);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    if (lines === null) return makeRefusal([{ code: 'missing', paths: [LINES] }]);
+    const none = findNotPositive([WIDTH, HEIGHT, LETTER, SPACING], near);
     const below = [EDGE, ...(lines === 1 ? [] : [GAP])].filter((path) => near(path) < 0);
     if (none.length || below.length)
-      return refused([
+      return makeRefusal([
         ...none,
         ...below.map((path): RecipeProblem => ({ code: 'size-not-positive', path, size: near(path) })),
       ]);
@@ -199,18 +199,18 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
       const offers: Offer[] = [{ path: SPACING, length: height }];
       const edge = ticks(Math.floor((spacing - near(LETTER)) / 2));
       if (edge >= 0) offers.push({ path: EDGE, length: edge });
-      return refused([{ code: 'own', why: 'cannot-be-cut', path: SPACING, lengths: [spacing, height] }], offers);
+      return makeRefusal([{ code: 'own', why: 'cannot-be-cut', path: SPACING, lengths: [spacing, height] }], offers);
     }
     if (lines < 1) {
       const lengths = [height, near(ALL) || table.room.height];
-      return refused([{ code: 'own', why: 'none-fits', path: ALL, lengths: lengths.map((t) => ticks(t)) }]);
+      return makeRefusal([{ code: 'own', why: 'none-fits', path: ALL, lengths: lengths.map((t) => ticks(t)) }]);
     }
     const gap = lines === 1 ? ticks(0) : near(GAP);
     const all = ticks(lines * height + (lines - 1) * gap);
     const free = input.lines === undefined ? (input.placed.height === undefined ? table.room.height : near(ALL)) : all;
     const layers = Array.from({ length: lines }, (_, i): Layer => {
       const box = rect(0, all - height - i * (height + gap), width, height);
-      return layerOf({ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: 'strip', group: STRIP });
+      return makeLayer({ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: 'strip', group: STRIP });
     });
     const values = new Map(solution.values).set(fieldKey(LINES), exact(lines));
     if (!values.has(fieldKey(ALL))) values.set(fieldKey(ALL), exact(all));
@@ -236,7 +236,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
         size: { width, height: all },
         layers,
         blanks: [
-          blankOf({ key: 'strip', role: 'strip', n: 1, quantity: lines }, { width, height }, table.mark, 'nearest'),
+          makeBlank({ key: 'strip', role: 'strip', n: 1, quantity: lines }, { width, height }, table.mark, 'nearest'),
         ],
         slots: [],
         dims: dims.filter((dim): dim is Dim => Boolean(dim)),
@@ -280,7 +280,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     if (isOfWords ? area === null || countAt(heard, 'lines') !== undefined : !isNamed) return null;
     // `six journaling strips 1/2 high`: each of them is
     const high = heard.values.find((v) => v.place === 'room' && /^(?:high|tall)$/.test(v.word ?? ''))?.texts[0];
-    const isOfEach = heard.heads.has('strip') && ticksSaid(high, table.unit) <= lengthOf('1', 'in');
+    const isOfEach = heard.heads.has('strip') && parseTicks(high, table.unit) <= lengthOf('1', 'in');
     const each = isOfEach ? high : undefined;
     const [line, room] = [said('line'), area?.height ?? (each === undefined ? said('room') : undefined)];
     const lines = countAt(heard, 'lines') ?? (line === undefined ? undefined : Number(line));
@@ -305,7 +305,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
       },
       // of strips that are higher than that, one below the other
       printed: {
-        spacing: said('spacing') ?? (ticksSaid(height, table.unit) > ticksSaid(usual, table.unit) ? height! : usual),
+        spacing: said('spacing') ?? (parseTicks(height, table.unit) > parseTicks(usual, table.unit) ? height! : usual),
       },
       placed: {
         ...(room !== undefined && lines !== undefined && lines > 1

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import {
   exact,
-  exactText,
+  formatExactLength,
   lengthOf,
   lengthText,
   roundExact,
@@ -13,10 +13,10 @@ import { rect, type Point } from '../../geometry/index.ts';
 import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import { countField, fieldKey, lengthField, textField, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Suggestion, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -101,8 +101,8 @@ function lettersOf({ title, number = 0 }: Partial<Pick<LetterRowInput, 'title' |
   );
 }
 
-function arithmetic(input: LetterRowInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: LetterRowInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const { letter, row } = input;
   const all = lettersOf(input);
   const count = (of: (one: (typeof all)[number]) => boolean) => all.filter(of).length;
@@ -139,7 +139,7 @@ function arithmetic(input: LetterRowInput, table: Table): Arithmetic {
 
 /** A title in letters of given widths: whether it fits, how much is left, which letters are missing. */
 export const letterRow: Recipe<'letter-row', LetterRowInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'letter-row',
   input: letterRowSchema,
   roles: ['letter'],
@@ -155,7 +155,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
   start: ({ unit, room, mark }) => {
     const inch = unit === 'in';
     const text = (length: number) =>
-      exactText(ticks(Math.max(mark.step, roundToMark(ticks(Math.floor(length)), mark, 'down'))), unit);
+      formatExactLength(ticks(Math.max(mark.step, roundToMark(ticks(Math.floor(length)), mark, 'down'))), unit);
     // its letters and spaces come to eight usual ones and a quarter, its gaps to less than one
     const width = Math.min(lengthOf(inch ? '1' : '20', unit), (room.width * 0.9) / 9.25);
     return {
@@ -208,10 +208,10 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near, follows, exactly } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([WIDTH, HEIGHT, KINDS.narrow, KINDS.wide], near);
-    if (none.length) return refused(none);
+    const { solution, problems, near, follows, exactly } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([WIDTH, HEIGHT, KINDS.narrow, KINDS.wide], near);
+    if (none.length) return makeRefusal(none);
     const all = lettersOf(input);
     // side by side they must fit: a width that is worked out goes down to the mark
     const widthOf = (kind: Kind): Ticks => {
@@ -219,11 +219,11 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
       return kind === 'usual' && follows(path) ? roundToMark(exactly(path), table.mark, 'down') : near(path);
     };
     const widths = { usual: widthOf('usual'), narrow: widthOf('narrow'), wide: widthOf('wide') };
-    if (widths.usual <= 0) return refused([{ code: 'size-not-positive', path: WIDTH, size: widths.usual }]);
+    if (widths.usual <= 0) return makeRefusal([{ code: 'size-not-positive', path: WIDTH, size: widths.usual }]);
     const height = near(HEIGHT);
     const [gap, space] = [exactly(GAP), near(SPACE)];
     const narrowest = Math.min(...all.map(({ kind }) => widths[kind]));
-    if (-near(GAP) >= narrowest) return refused([ownProblem('one-over-another', GAP, near(GAP), narrowest)]);
+    if (-near(GAP) >= narrowest) return makeRefusal([ownProblem('one-over-another', GAP, near(GAP), narrowest)]);
     let [x, gaps] = [0, 0];
     const places = all.map(({ kind, before }) => {
       if (before === 'space') x += space;
@@ -237,13 +237,13 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const across = ticks(last.at + last.width);
     const within = input.row.within === undefined ? table.room.width : near(WITHIN);
     if (across > within)
-      return refused(
+      return makeRefusal(
         [ownProblem('too-long', ACROSS, across - within, fittingLetters(places, within))],
         waysOut(input, all.length, across, within, widths.usual, near(GAP), table),
       );
     const layers = places.map(({ at, width }, i): Layer => {
       const { kind, letter } = all[i]!;
-      return layerOf({
+      return makeLayer({
         ...(letter ? { says: letter } : {}),
         ...{ key: `letter-${i + 1}`, role: 'letter', n: i + 1, box: rect(at, 0, width, height), group: LETTER },
         ...{ blank: input.letter.made === 'cut' ? kind : null, sized: { width: KINDS[kind], height: HEIGHT } },
@@ -253,7 +253,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const blanks: Blank[] =
       input.letter.made === 'cut'
         ? kinds.map((kind, i) =>
-            blankOf(
+            makeBlank(
               {
                 ...{ key: kind, role: 'letter', n: i + 1, quantity: all.filter((one) => one.kind === kind).length },
                 ...(i ? { paperFrom: kinds[0]! } : {}),
@@ -390,7 +390,7 @@ function waysOut(
   within: number,
   width: number,
   gap: number,
-  table: Table,
+  table: LayoutContext,
 ): Offer[] {
   const gaps = lettersOf(input).filter((one) => one.before === 'gap').length;
   const closer = gaps ? roundToMark(ticks(Math.floor(gap - (across - within) / gaps)), table.mark, 'down') : null;

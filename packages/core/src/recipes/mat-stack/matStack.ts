@@ -1,31 +1,31 @@
 import { z } from 'zod';
 import { ZERO, parseLength, ticks, type LengthText } from '../../length/index.ts';
-import { countAt, sizeAt, ticksSaid, type HeardValue } from '../../line/index.ts';
-import { oval, shortfall, whole, type Rect, type Shape, type Size } from '../../geometry/index.ts';
+import { countAt, sizeAt, parseTicks, type ParsedValue } from '../../line/index.ts';
+import { oval, shortfall, shapeOfOutline, type Rect, type Shape, type Size } from '../../geometry/index.ts';
 import type { Blank } from '../blanks.ts';
 import type { FieldPath } from '../fields.ts';
-import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
+import { makeBlank, makeLayer, outerDimsOf, makePrint } from '../laying.ts';
 import {
-  MOST_LAYERS,
+  MAX_LAYERS,
   chainArithmetic,
   layerFields,
   layersSchema,
-  loosenedNested,
-  nestedGivesWay,
-  nestedStandsStill,
-  placed,
-  putNested,
-  revealDims,
-  revealFacts,
+  loosenNestedReveals,
+  nestedYieldOrder,
+  nestedFixedPaths,
+  placeLevels,
+  setNestedValue,
+  listRevealDims,
+  listRevealFacts,
   sizeFields,
   sizeKeys,
   solveChain,
-  tooSmall,
+  findTooSmallLayers,
   type Chain,
   type NestedLayer,
 } from '../nested.ts';
-import type { Laid, Recipe, Table } from '../recipe.ts';
-import { LAYER_FLAGS, LAYER_PLACES, layersCounted, layersSaid, unevenWhereNeeded } from '../revealsSaid.ts';
+import type { LaidOut, Recipe, LayoutContext } from '../recipe.ts';
+import { LAYER_FLAGS, LAYER_PLACES, repeatCountedLayers, readLayers, loosenWhereNeeded } from '../revealsSaid.ts';
 
 const SHAPES = ['straight', 'oval'] as const;
 const matStackSchema = z.strictObject({
@@ -54,7 +54,7 @@ const chainOf = ({ print, mats }: MatStackInput): Chain => ({
   seams: [],
 });
 
-const usualReveal = (table: Table): string => (table.unit === 'in' ? '1/8' : '3');
+const usualReveal = (table: LayoutContext): string => (table.unit === 'in' ? '1/8' : '3');
 /** Prints to begin with, the largest first: one that leaves a margin in its room is taken. */
 const PRINTS = {
   in: [
@@ -73,19 +73,19 @@ const PRINTS = {
   ],
 } as const;
 
-const sizeOf = (width: LengthText | undefined, height: LengthText | undefined, table: Table): Size | null => {
+const sizeOf = (width: LengthText | undefined, height: LengthText | undefined, table: LayoutContext): Size | null => {
   const [w, h] = [width, height].map((t) => (t === undefined ? null : parseLength(t, table.unit)));
   return w?.ok && h?.ok ? { width: w.value.ticks, height: h.value.ticks } : null;
 };
 
 /** A print alone, to show where its mats cannot be. */
-function printAlone({ print }: MatStackInput, table: Table): Laid | null {
+function printAlone({ print }: MatStackInput, table: LayoutContext): LaidOut | null {
   const size = sizeOf(print.width, print.height, table);
   if (!size) return null;
   const box = { x: ZERO, y: ZERO, ...size };
   return {
     size,
-    layers: [printOf(box, PRINT)],
+    layers: [makePrint(box, PRINT)],
     blanks: [],
     slots: [],
     dims: [{ kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box }],
@@ -97,7 +97,7 @@ function printAlone({ print }: MatStackInput, table: Table): Laid | null {
 function finished(blank: Blank, round: boolean): Blank {
   if (!round) return blank;
   const { width, height } = blank;
-  const shape = whole(oval({ x: ZERO, y: ZERO, width, height }));
+  const shape = shapeOfOutline(oval({ x: ZERO, y: ZERO, width, height }));
   return { ...blank, shape, finish: [{ do: 'outline', as: width === height ? 'circle' : 'oval' }] };
 }
 
@@ -139,12 +139,12 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     { kind: 'choice', path: SHAPE, group: PRINT, value: shape ?? 'straight', options: SHAPES },
     ...layerFields('mats', mats),
   ],
-  lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: MOST_LAYERS }],
+  lists: ({ mats }) => [{ path: MATS, ids: mats.map((m) => m.id), most: MAX_LAYERS }],
   entry: (_input, _list, table, id) => ({ id, reveal: { style: 'even', all: usualReveal(table) } }),
-  put: (input, path, value) => putNested(input, input.mats, 'mats', path, value),
-  givesWay: ({ mats }, path) => nestedGivesWay('mats', mats, [PRINT_WIDTH, PRINT_HEIGHT], path),
-  standsStill: ({ mats }, path) => nestedStandsStill('mats', mats, path),
-  loosened: (input, path) => loosenedNested(input, input.mats, 'mats', path),
+  put: (input, path, value) => setNestedValue(input, input.mats, 'mats', path, value),
+  givesWay: ({ mats }, path) => nestedYieldOrder('mats', mats, [PRINT_WIDTH, PRINT_HEIGHT], path),
+  standsStill: ({ mats }, path) => nestedFixedPaths('mats', mats, path),
+  loosened: (input, path) => loosenNestedReveals(input, input.mats, 'mats', path),
   arithmetic: (input, table) => chainArithmetic(chainOf(input), table),
 
   solve: (input, table) => {
@@ -153,12 +153,12 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     if (!solved.ok)
       return { status: 'refused', problems: solved.problems, offers: [], instead: printAlone(input, table) };
     const { answer } = solved;
-    const small = tooSmall(chain, answer);
+    const small = findTooSmallLayers(chain, answer);
     if (small.problems.length) return { status: 'refused', ...small, instead: printAlone(input, table) };
     const { mats } = input;
-    const boxes = placed(answer);
+    const boxes = placeLevels(answer);
     const round = input.shape === 'oval';
-    const shapeOf = (box: Rect): Shape | null => (round ? whole(oval(box)) : null);
+    const shapeOf = (box: Rect): Shape | null => (round ? shapeOfOutline(oval(box)) : null);
     const mat = (i: number) => ({ key: mats[i]!.id, role: 'mat', n: i + 1 });
     const inward = [...mats.keys()].reverse();
     return {
@@ -167,23 +167,25 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
         size: answer.levels.at(-1)!,
         layers: [
           ...inward.map((i) =>
-            layerOf({
+            makeLayer({
               ...{ ...mat(i), box: boxes[i + 1]!, shape: shapeOf(boxes[i + 1]!) },
               ...{ group: matAt(i), entry: { list: MATS, id: mats[i]!.id } },
             }),
           ),
-          { ...printOf(boxes[0]!, PRINT), shape: shapeOf(boxes[0]!) },
+          { ...makePrint(boxes[0]!, PRINT), shape: shapeOf(boxes[0]!) },
         ],
-        blanks: inward.map((i) => finished(blankOf(mat(i), answer.levels[i + 1]!, table.mark, 'nearest'), round)),
+        blanks: inward.map((i) => finished(makeBlank(mat(i), answer.levels[i + 1]!, table.mark, 'nearest'), round)),
         slots: [],
         dims: [
           { kind: 'inside', paths: [PRINT_WIDTH, PRINT_HEIGHT], box: boxes[0]! },
-          ...mats.flatMap(({ reveal }, i) => revealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!, answer.solution)),
-          ...(mats.length ? outerSpans(matAt(mats.length - 1), answer.levels.at(-1)!) : []),
+          ...mats.flatMap(({ reveal }, i) =>
+            listRevealDims(matAt(i), reveal, boxes[i]!, boxes[i + 1]!, answer.solution),
+          ),
+          ...(mats.length ? outerDimsOf(matAt(mats.length - 1), answer.levels.at(-1)!) : []),
         ],
         facts: [
           ...(round ? [{ name: 'print-cut', of: PRINT, lengths: [boxes[0]!.width, boxes[0]!.height] }] : []),
-          ...revealFacts(
+          ...listRevealFacts(
             mats.map(({ reveal }, i) => ({ path: matAt(i), reveal, inner: boxes[i]!, outer: boxes[i + 1]! })),
             answer.solution,
           ),
@@ -199,7 +201,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     heads: ['mat', 'matt', 'matting', 'print', 'photo', 'photograph', 'picture', 'pic'],
     places: {
       ...LAYER_PLACES,
-      layers: layersCounted(['mat', 'matt']),
+      layers: repeatCountedLayers(['mat', 'matt']),
       around: {
         kind: 'size',
         words: ['around', 'round', 'for', 'behind', 'under', 'print', 'photo', 'photograph', 'picture', 'pic'],
@@ -263,7 +265,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
     // so does `a 1/8 mat on a 5 x 7`, but for a mat on the whole page
     const one = layered || heard.flags.has('largest') || !heard.heads.has('mat') ? 0 : 1;
     const isPage = ['width', 'height'].every(
-      (side, i) => ticksSaid(outer[0]?.texts[i], table.unit) === table.room[side as 'width'],
+      (side, i) => parseTicks(outer[0]?.texts[i], table.unit) === table.room[side as 'width'],
     );
     const onPrint =
       (layered || one) > 0 &&
@@ -285,7 +287,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       ...heard,
       values: heard.flags.has('round') || heard.flags.has('square') ? asWideAsHigh(values, table) : values,
     };
-    const mats = layersSaid(said, 'outer', newId);
+    const mats = readLayers(said, 'outer', newId);
     // `an offset mat`: how far on which side is asked
     const isSided = values.some(({ place }) => ['left', 'right', 'top', 'bottom'].includes(place));
     if (heard.flags.has('uneven') && !isSided) return null;
@@ -305,7 +307,7 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
       ...shape,
       mats: [...layers],
     });
-    return input(unevenWhereNeeded(mats, (layers) => matStack.solve(input(layers), table)));
+    return input(loosenWhereNeeded(mats, (layers) => matStack.solve(input(layers), table)));
   },
 
   /** The print is trimmed by what the mat is too long. */
@@ -326,9 +328,9 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
 const SEVERAL_PRINTS = /^(?:photo|photograph|print|picture|pic)s$/;
 
 /** `a circle of 3 inches with 1/8 showing`: of lengths that are said of something round or square, one far wider than the others is how wide the print is. */
-function asWideAsHigh(values: readonly HeardValue[], { unit }: Table): readonly HeardValue[] {
+function asWideAsHigh(values: readonly ParsedValue[], { unit }: LayoutContext): readonly ParsedValue[] {
   if (values.some((v) => v.place === 'around' || v.place === 'outer')) return values;
-  const wide = ({ texts }: HeardValue) => ticksSaid(texts[0], unit);
+  const wide = ({ texts }: ParsedValue) => parseTicks(texts[0], unit);
   const [widest, next] = values.filter((v) => v.place === 'reveal').sort((a, b) => wide(b) - wide(a));
   if (!widest || !next || wide(widest) < 4 * wide(next)) return values;
   const [across] = widest.texts;

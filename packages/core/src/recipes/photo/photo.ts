@@ -2,7 +2,7 @@ import { z } from 'zod';
 import {
   ZERO,
   exact,
-  exactText,
+  formatExactLength,
   lengthText,
   parseLength,
   roundExact,
@@ -15,12 +15,12 @@ import {
   type Unit,
 } from '../../length/index.ts';
 import { rect, type Edge, type Rect, type Size } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
 import { fieldKey, lengthField, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { printOf } from '../laying.ts';
-import { sizeFields, sizeKeys, sumProblems } from '../nested.ts';
-import type { Arithmetic, Fact, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makePrint } from '../laying.ts';
+import { sizeFields, sizeKeys, collectSumProblems } from '../nested.ts';
+import type { Arithmetic, Fact, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import { solveSums, term } from '../sums.ts';
 
 const ACROSS = ['left', 'centre', 'right'] as const;
@@ -53,8 +53,8 @@ const [PRINT, IMAGE, BORDER, CROP]: FieldPath[] = [['print'], ['image'], ['borde
 const AXES = ['width', 'height'] as const;
 const OFF = ['left', 'top'] as const;
 
-function arithmetic(input: PhotoInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: PhotoInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   for (const axis of AXES) give([...PRINT!, axis], input.print[axis], input.print.known);
   for (const axis of AXES) give([...IMAGE!, axis], input.image[axis], 'assumed');
   give(BORDER!, input.border, 'assumed', 'zero');
@@ -248,7 +248,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       offers: [],
       instead: null,
     });
-    const problems = sumProblems(lines, solution);
+    const problems = collectSumProblems(lines, solution);
     if (problems.length) return refused(problems);
     const value = (path: FieldPath) => roundExact(solution.values.get(fieldKey(path))!, 'nearest');
     const size = (path: FieldPath): Size => ({ width: value([...path, 'width']), height: value([...path, 'height']) });
@@ -289,7 +289,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
       status: 'solved',
       laid: {
         size: seen,
-        layers: [printOf(box, trimmed ? CROP! : PRINT!)],
+        layers: [makePrint(box, trimmed ? CROP! : PRINT!)],
         blanks: [],
         slots: inner ? [{ key: 'image', role: 'image', n: 1, box: inner }] : [],
         dims: [
@@ -380,7 +380,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
     const solved = photo.solve(input, table);
     if (solved.status !== 'solved') return [];
     const box = wanted(input.crop, table.unit) ?? solved.laid.slots[0]?.box ?? solved.laid.layers[0]!.box;
-    const text = (t: Ticks) => exactText(t, table.unit);
+    const text = (t: Ticks) => formatExactLength(t, table.unit);
     const print = { width: text(box.width), height: text(box.height), known: input.print.known };
     const all = table.unit === 'in' ? '1/8' : '3';
     return [{ recipe: 'mat-stack', input: { print, mats: [{ id: newId(), reveal: { style: 'even', all } }] } }];
@@ -389,7 +389,7 @@ export const photo: Recipe<'photo', PhotoInput> = {
 
 /** The largest square of a print. */
 function squareOf({ width, height }: { width: string; height: string }, unit: Unit) {
-  const side = ticksSaid(height, unit) < ticksSaid(width, unit) ? height : width;
+  const side = parseTicks(height, unit) < parseTicks(width, unit) ? height : width;
   return { width: side, height: side };
 }
 
@@ -407,5 +407,5 @@ function offSaid(
   const [all, kept, off] = [print, crop, across].map((text) => parseLength(text, unit, { allow: 'zero' }));
   if (!all!.ok || !kept!.ok || !off!.ok) return {};
   const rest = all!.value.ticks - kept!.value.ticks - off!.value.ticks;
-  return rest >= 0 ? { [edge]: rest === 0 ? '0' : exactText(ticks(rest), unit) } : {};
+  return rest >= 0 ? { [edge]: rest === 0 ? '0' : formatExactLength(ticks(rest), unit) } : {};
 }

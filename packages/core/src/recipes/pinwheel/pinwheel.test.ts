@@ -1,14 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { areaOf } from '../../lattice/index.ts';
 import { fieldKey } from '../fields.ts';
 import { recipeOf } from '../registry.ts';
-import type { Solved, Table } from '../recipe.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { setField } from '../typing.ts';
-import { foldedSquare, pinwheel, type PinwheelInput } from './pinwheel.ts';
+import { foldSquare, pinwheel, type PinwheelInput } from './pinwheel.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -16,11 +16,11 @@ const base: PinwheelInput = {
   ...{ square: { side: '3', short: '3/8', back: 'own' }, tips: {}, hub: { as: 'paper' }, number: 1 },
 };
 const solve = (change: Partial<PinwheelInput> = {}) => pinwheel.solve({ ...base, ...change }, table);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const inchesOf = (result: Solved, ...path: string[]) => {
+const inchesOf = (result: RecipeSolution, ...path: string[]) => {
   const { n, d } = solved(result).values.get(fieldKey(path))!;
   return Number(n) / Number(d) / inches(1);
 };
@@ -58,7 +58,7 @@ test('typing the slit lets the rest go along', () => {
 describe('folded', () => {
   const area = (corners: readonly (readonly [number, number])[]) => Math.abs(areaOf(corners.map(([x, y]) => [x, y])));
   test.each([0, 0.25, 0.5])('tips %s past the middle: what is folded over is as large as what it left', (past) => {
-    const { sail, blades } = foldedSquare(3, past);
+    const { sail, blades } = foldSquare(3, past);
     const folded = blades.reduce((sum, blade) => sum + area(blade), 0);
     expect(area(sail) + folded).toBeCloseTo(9, 6);
     // each turned over its fold: the tip as far from it as the corner was
@@ -86,7 +86,7 @@ describe('folded', () => {
       ['hub', 2],
     ]);
     const square = layers.find((l) => l.role === 'square')!;
-    expect(areaOf(flattened(square.shape!.outline, 1)) / inches(1) ** 2).toBeCloseTo(9 - 4 * (9 / 16), 3);
+    expect(areaOf(flattenContour(square.shape!.outline, 1)) / inches(1) ** 2).toBeCloseTo(9 - 4 * (9 / 16), 3);
   });
 });
 

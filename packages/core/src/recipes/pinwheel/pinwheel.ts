@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { exact, exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
-import { boundsOf, circle, polygon, whole, type Finish, type Point } from '../../geometry/index.ts';
+import { exact, formatExactLength, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { boundsOf, circle, polygon, shapeOfOutline, type Finish, type Point } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, Suggestion, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
 import { ROOT2 } from '../roots.ts';
 import {
   SEVERAL_PLACES,
@@ -16,7 +16,7 @@ import {
   severalEquations,
   severalFields,
   severalKeys,
-  severalSaid,
+  readSeveral,
 } from '../several.ts';
 import { term, type Equation } from '../sums.ts';
 
@@ -61,8 +61,8 @@ const PAST: FieldPath = ['tips', 'past'];
 const HUB: FieldPath = ['hub'];
 const HUB_ACROSS: FieldPath = ['hub', 'across'];
 
-function arithmetic(input: PinwheelInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: PinwheelInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const { square, tips, hub } = input;
   read.give(SIDE, square.side);
   read.give(SHORT, square.short);
@@ -81,7 +81,7 @@ type Corner = readonly [number, number];
 const turned = ([x, y]: Corner, k: number): Corner => (k === 0 ? [x, y] : turned([y, -x], k - 1));
 
 /** What is seen of it about a middle at 0, 0: the square less what is folded over, and the four tips. */
-export function foldedSquare(side: number, past: number): { sail: Corner[]; blades: Corner[][] } {
+export function foldSquare(side: number, past: number): { sail: Corner[]; blades: Corner[][] } {
   const half = side / 2;
   const fold = (side * Math.SQRT1_2 - past) / 2;
   const corner: Corner = [half, half];
@@ -108,7 +108,7 @@ const slits = (side: Ticks, slit: Ticks): Finish[] => {
 
 /** Squares slit and folded to pinwheels: how long the slits are, how large a hub must be. */
 export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'pinwheel',
   input: pinwheelSchema,
   roles: ['square', 'lining', 'blade', 'hub'],
@@ -127,7 +127,7 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
     const side = ticks(Math.min(most, lengthOf(inch ? '3' : '75', unit)));
     const short = Math.max(mark.step, roundToMark(exact(side, 8), mark, 'nearest'));
     return {
-      square: { side: exactText(side, unit), short: exactText(ticks(short), unit), back: 'own' },
+      square: { side: formatExactLength(side, unit), short: formatExactLength(ticks(short), unit), back: 'own' },
       ...{ tips: {}, hub: { as: 'paper' }, number: 1 },
     };
   },
@@ -154,33 +154,34 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([SIDE, SHORT, SLIT], near);
-    if (none.length) return refused(none);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([SIDE, SHORT, SLIT], near);
+    if (none.length) return makeRefusal(none);
     const [side, short, slit, past] = [near(SIDE), near(SHORT), near(SLIT), near(PAST)];
     const fold = Math.floor((side * Math.SQRT1_2 - past) / 2);
     if (fold < table.mark.step)
-      return refused([{ code: 'own', why: 'past-too-far', path: PAST, lengths: [past, side] }]);
+      return makeRefusal([{ code: 'own', why: 'past-too-far', path: PAST, lengths: [past, side] }]);
     if (short > fold) {
       const most = roundToMark(ticks(fold), table.mark, 'down');
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'slits-too-short', path: SHORT, lengths: [short, most] }],
         most > 0 ? [{ path: SHORT, length: most }] : [],
       );
     }
     const laid = laySeveral(input, { width: side, height: side }, solution, table);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
     const least = roundToMark(ticks(2 * Math.max(short, past)), table.mark, 'up');
     const hub = input.hub.as === 'none' ? null : input.hub.across === undefined ? least : near(HUB_ACROSS);
     const { square, hub: hubs, number } = input;
     const lined = square.back === 'lined';
-    const { sail, blades } = foldedSquare(side, past);
+    const { sail, blades } = foldSquare(side, past);
     const layers = laid.at.flatMap(({ x, y }, i): Layer[] => {
       const [cx, cy] = [x + side / 2, y + side / 2];
-      const there = (corners: readonly Corner[]) => whole(polygon(corners.map(([px, py]) => [px + cx, py + cy])));
+      const there = (corners: readonly Corner[]) =>
+        shapeOfOutline(polygon(corners.map(([px, py]) => [px + cx, py + cy])));
       const layer = (key: string, role: string, n: number, shape: ReturnType<typeof there>, more: Partial<Layer>) =>
-        layerOf({ key, role, n, box: boundsOf(shape), shape, group: SQUARE, sized: null, ...more });
+        makeLayer({ key, role, n, box: boundsOf(shape), shape, group: SQUARE, sized: null, ...more });
       const middle: Point = { x: ticks(Math.round(cx)), y: ticks(Math.round(cy)) };
       return [
         layer(`square-${i + 1}`, 'square', i + 1, there(sail), { blank: 'square' }),
@@ -193,7 +194,7 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
         ...(hub === null
           ? []
           : [
-              layer(`hub-${i + 1}`, 'hub', i + 1, whole(circle(middle.x, middle.y, Math.ceil(hub / 2))), {
+              layer(`hub-${i + 1}`, 'hub', i + 1, shapeOfOutline(circle(middle.x, middle.y, Math.ceil(hub / 2))), {
                 ...{ group: HUB, along: true, blank: hubs.as === 'paper' ? 'hub' : null },
               }),
             ]),
@@ -201,7 +202,7 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
     });
     const finish = slits(side, roundToMark(slit, table.mark, 'nearest'));
     const cut = (key: string, more: Partial<Blank>) =>
-      blankOf(
+      makeBlank(
         { key, role: key, n: 1, quantity: number, ...more },
         { width: side, height: side },
         table.mark,
@@ -212,9 +213,9 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
       : [cut('square', { finish, makes: 5 * number })];
     if (hub !== null && hubs.as === 'paper') {
       const size = { width: ticks(2 * Math.ceil(hub / 2)), height: ticks(2 * Math.ceil(hub / 2)) };
-      const shape = whole(circle(size.width / 2, size.width / 2, size.width / 2));
+      const shape = shapeOfOutline(circle(size.width / 2, size.width / 2, size.width / 2));
       blanks.push(
-        blankOf(
+        makeBlank(
           {
             ...{ key: 'hub', role: 'hub', n: 1, quantity: number, shape },
             finish: [{ do: 'outline', as: 'circle' }],
@@ -267,7 +268,7 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
     const side = asked ? said('slit') : (said('side') ?? sizeAt(heard, 'square')?.width);
     const [short, slit] = [said('short'), asked ? undefined : said('slit')];
     if (side === undefined && (short === undefined || slit === undefined)) return null;
-    const usual = side === undefined ? '0' : exactText(usualShort(String(side), table), table.unit);
+    const usual = side === undefined ? '0' : formatExactLength(usualShort(String(side), table), table.unit);
     const [past, hub] = [said('past'), said('hub')];
     const button = ['button', 'brad'].some((word) => heard.values.some((v) => v.word === word));
     return {
@@ -282,13 +283,13 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
         as: heard.flags.has('bare') ? 'none' : button ? 'button' : 'paper',
         ...(hub === undefined ? {} : { across: hub }),
       },
-      ...severalSaid(heard, table),
+      ...readSeveral(heard, table),
     };
   },
 };
 
 /** An eighth of the side, to the mark. */
-function usualShort(side: string, { unit, mark }: Table): Ticks {
+function usualShort(side: string, { unit, mark }: LayoutContext): Ticks {
   const length = lengthOf(side, unit);
   return ticks(Math.max(mark.step, roundToMark(exact(length, 8), mark, 'nearest')));
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { PAGE, fact, inInches, solved } from '../../../testing/solving.ts';
 import { inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { areaOf } from '../../lattice/index.ts';
 import { recipeOf } from '../registry.ts';
 import { setField } from '../typing.ts';
@@ -68,7 +68,7 @@ test.each(['top', 'right', 'left'] as const)('a thumb hole in the edge that is o
   const { layers, blanks } = solved(solve({ opens, thumb: '3/4' })).laid;
   const front = layers[1]!;
   expect(front.box).toEqual(plain);
-  const area = areaOf(flattened(front.shape!.outline, 1)) / inches(1) ** 2;
+  const area = areaOf(flattenContour(front.shape!.outline, 1)) / inches(1) ** 2;
   const whole = (plain.width * plain.height) / inches(1) ** 2;
   expect(whole - area).toBeCloseTo((Math.PI * (3 / 8) ** 2) / 2, 3);
   const hole = blanks[0]!.finish.find((f) => f.do === 'holes')!;
@@ -83,7 +83,7 @@ test('flaps do not lie on one another, and are folded where the front ends', () 
   const { blanks } = solved(solve({ made: 'flaps' })).laid;
   const { shape, finish } = blanks[0]!;
   // the front, two flaps beside it and one below, each less two corners of half its square
-  const area = areaOf(flattened(shape!.outline, 1)) / inches(1) ** 2;
+  const area = areaOf(flattenContour(shape!.outline, 1)) / inches(1) ** 2;
   const [w, h, g] = [3.125, 3.3125, 0.25];
   expect(area).toBeCloseTo(w * h + w * g - g * g + 2 * (h * g - (g * g) / 2), 3);
   expect(finish.filter((f) => f.do === 'fold')).toHaveLength(3);

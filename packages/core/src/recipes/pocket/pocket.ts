@@ -3,7 +3,7 @@ import { lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../leng
 import {
   polygon,
   rect,
-  whole,
+  shapeOfOutline,
   type Finish,
   type Point,
   type Rect,
@@ -13,10 +13,20 @@ import {
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import { lengthField, type Field, type FieldPath, choiceField } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Slot, Suggestion, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem, capLength } from '../plain.ts';
+import type {
+  Arithmetic,
+  Dim,
+  Fact,
+  Layer,
+  Recipe,
+  RecipeProblem,
+  Slot,
+  Suggestion,
+  LayoutContext,
+} from '../recipe.ts';
 import {
   SEVERAL_PLACES,
   SEVERAL_REASONS,
@@ -24,7 +34,7 @@ import {
   severalEquations,
   severalFields,
   severalKeys,
-  severalSaid,
+  readSeveral,
 } from '../several.ts';
 import { term, type Equation } from '../sums.ts';
 
@@ -81,8 +91,8 @@ function gluedEdges({ made }: PocketInput, open: boolean): number {
   return open ? 1 : 2;
 }
 
-function arithmetic(input: PocketInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: PocketInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const { give } = read;
   for (const axis of AXES) {
     give(along(CARD, axis), input.card[axis]);
@@ -112,7 +122,7 @@ function arithmetic(input: PocketInput, table: Table): Arithmetic {
 
 /** A card with play and glued edges: how large a pocket is, where it is glued, where nothing may be fastened. */
 export const pocket: Recipe<'pocket', PocketInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'pocket',
   input: pocketSchema,
   roles: ['front', 'card', 'inside'],
@@ -129,7 +139,7 @@ export const pocket: Recipe<'pocket', PocketInput> = {
   start: (table) => {
     const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
+    const fit = (wished: string, most: number) => capLength(wished, most, table);
     const small = room.width < lengthOf('4', 'in');
     return {
       card: {
@@ -186,24 +196,24 @@ export const pocket: Recipe<'pocket', PocketInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([...AXES.flatMap((axis) => [along(CARD, axis), along(POCKET, axis)]), GLUE], near);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([...AXES.flatMap((axis) => [along(CARD, axis), along(POCKET, axis)]), GLUE], near);
     const below = [PLAY, PEEK].filter((path) => near(path) < 0);
     if (none.length || below.length)
-      return refused([
+      return makeRefusal([
         ...none,
         ...below.map((path): RecipeProblem => ({ code: 'size-not-positive', path, size: near(path) })),
       ]);
     const [play, glue, peek] = [near(PLAY), near(GLUE), near(PEEK)];
     const into = inAxis(input);
     const card: Size = { width: near(along(CARD, 'width')), height: near(along(CARD, 'height')) };
-    if (peek >= card[into]) return refused([ownProblem('out-altogether', PEEK, peek, card[into])]);
+    if (peek >= card[into]) return makeRefusal([ownProblem('out-altogether', PEEK, peek, card[into])]);
     const front = onMark({ width: near(along(POCKET, 'width')), height: near(along(POCKET, 'height')) }, table);
     const mouth = into === 'height' ? front.width : front.height;
     const thumb = input.thumb === undefined ? 0 : near(THUMB);
     if (thumb > mouth / 2 || thumb / 2 > front[into] / 2)
-      return refused(
+      return makeRefusal(
         [ownProblem('thumb-too-large', THUMB, thumb, mouth)],
         [{ path: THUMB, length: roundToMark(ticks(Math.floor(Math.min(mouth / 2, front[into]))), table.mark, 'down') }],
       );
@@ -212,7 +222,7 @@ export const pocket: Recipe<'pocket', PocketInput> = {
         ? { width: front.width, height: ticks(front.height + peek) }
         : { width: ticks(front.width + peek), height: front.height };
     const laid = laySeveral(input, whole, solution, table);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
     const glueOn = (open: boolean) => (gluedEdges(input, open) ? glue : 0);
     const layers: Layer[] = [];
     const slots: Slot[] = [];
@@ -222,7 +232,7 @@ export const pocket: Recipe<'pocket', PocketInput> = {
       const inside = insideOf(input, face, glueOn(false), glueOn(true));
       const lies = cardIn(input, inside, card, play);
       const named = (role: string, box: Rect, group: FieldPath, more: Partial<Layer>) =>
-        layerOf({ key: `${role}-${i + 1}`, role, n: i + 1, box, group, ...more });
+        makeLayer({ key: `${role}-${i + 1}`, role, n: i + 1, box, group, ...more });
       layers.push(
         named('card', lies, CARD, { blank: input.card.from === 'cut' ? 'card' : null, along: true }),
         named('front', face, POCKET, { blank: 'front', shape: thumb ? withThumb(face, thumb, input) : null }),
@@ -231,7 +241,7 @@ export const pocket: Recipe<'pocket', PocketInput> = {
     });
     const blanks: Blank[] = [frontBlank(input, front, glue, thumb, table)];
     if (input.card.from === 'cut')
-      blanks.push(blankOf({ key: 'card', role: 'card', n: 1, quantity: input.number }, card, table.mark, 'nearest'));
+      blanks.push(makeBlank({ key: 'card', role: 'card', n: 1, quantity: input.number }, card, table.mark, 'nearest'));
     const suggestions: Suggestion[] = play === 0 ? [{ code: 'own', why: 'no-play', path: PLAY, lengths: [] }] : [];
     const first = slots[0]!.box;
     const facts: Fact[] = [
@@ -297,12 +307,12 @@ export const pocket: Recipe<'pocket', PocketInput> = {
       made: heard.flags.has('folded') ? 'folded' : flaps ? 'flaps' : 'patch',
       opens: heard.flags.has('right') ? 'right' : heard.flags.has('left') ? 'left' : 'top',
       ...(thumbed === undefined ? {} : { thumb: thumbed }),
-      ...severalSaid(heard, table),
+      ...readSeveral(heard, table),
     };
   },
 };
 
-const onMark = ({ width, height }: Size, { mark }: Table): Size => ({
+const onMark = ({ width, height }: Size, { mark }: LayoutContext): Size => ({
   width: roundToMark(width, mark, 'up'),
   height: roundToMark(height, mark, 'up'),
 });
@@ -345,11 +355,11 @@ function withThumb({ x, y, width, height }: Rect, thumb: number, { opens }: Pock
     ...(i ? [{ to: corner }] : []),
     ...(i === after ? [{ to: from }, { to, centre: middle, turn: 'right' as const }] : []),
   ]);
-  return whole({ start: corners[0]!, segments: [...segments, { to: corners[0]! }] });
+  return shapeOfOutline({ start: corners[0]!, segments: [...segments, { to: corners[0]! }] });
 }
 
 /** What is cut for the front: as it is, with flaps round it, or with its back. */
-function frontBlank(input: PocketInput, front: Size, glue: Ticks, thumb: number, { mark }: Table): Blank {
+function frontBlank(input: PocketInput, front: Size, glue: Ticks, thumb: number, { mark }: LayoutContext): Blank {
   const { made, opens, number } = input;
   const base = { key: 'front', role: 'front', n: 1, quantity: number, makes: number };
   const at = (x: number, y: number): Point => ({ x: ticks(x), y: ticks(y) });
@@ -359,19 +369,19 @@ function frontBlank(input: PocketInput, front: Size, glue: Ticks, thumb: number,
   const mid = (long: number) => Math.floor(long / 2);
   if (made === 'patch') {
     const hole = opens === 'top' ? holes(mid(w), h) : holes(opens === 'right' ? w : 0, mid(h));
-    return blankOf({ ...base, finish: hole }, front, mark, 'up');
+    return makeBlank({ ...base, finish: hole }, front, mark, 'up');
   }
   if (made === 'folded') {
     // the back lies beyond the fold, which is across from the opening
     if (opens === 'top') {
       const finish: Finish[] = [{ do: 'fold', from: at(0, h), to: at(w, h) }, ...holes(mid(w), 2 * h)];
-      return blankOf({ ...base, finish }, { width: w, height: ticks(2 * h) }, mark, 'up');
+      return makeBlank({ ...base, finish }, { width: w, height: ticks(2 * h) }, mark, 'up');
     }
     const finish: Finish[] = [
       { do: 'fold', from: at(w, 0), to: at(w, h) },
       ...holes(opens === 'right' ? 2 * w : 0, mid(h)),
     ];
-    return blankOf({ ...base, finish }, { width: ticks(2 * w), height: h }, mark, 'up');
+    return makeBlank({ ...base, finish }, { width: ticks(2 * w), height: h }, mark, 'up');
   }
   const g = glue;
   const [l, r, t] = [opens === 'left' ? 0 : g, opens === 'right' ? 0 : g, opens === 'top' ? 0 : g];
@@ -414,10 +424,10 @@ function frontBlank(input: PocketInput, front: Size, glue: Ticks, thumb: number,
   const hole = opens === 'top' ? holes(x0 + mid(w), y1) : holes(opens === 'right' ? x1 : x0, y0 + mid(h));
   const blank = { width: ticks(w + l + r), height: ticks(h + g + t) };
   const narrow = w <= 2 * g || h <= 2 * g;
-  return blankOf(
+  return makeBlank(
     {
       ...base,
-      shape: narrow ? null : whole(polygon(corners)),
+      shape: narrow ? null : shapeOfOutline(polygon(corners)),
       finish: [...(narrow ? [] : [{ do: 'outline', as: 'shape' } as const]), ...folds, ...hole],
     },
     blank,
@@ -429,7 +439,7 @@ function frontBlank(input: PocketInput, front: Size, glue: Ticks, thumb: number,
 function dimsOf(input: PocketInput, card: Layer, front: Layer, peek: number): Dim[] {
   const on = (x: number, y: number): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
   const { x, y, width, height } = front.box;
-  const [spanAcross, spanUp] = outerSpans(POCKET, { width, height }) as [
+  const [spanAcross, spanUp] = outerDimsOf(POCKET, { width, height }) as [
     Extract<Dim, { kind: 'span' }>,
     Extract<Dim, { kind: 'span' }>,
   ];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { lengthText } from '../../length/index.ts';
-import { ORDER } from '../order.ts';
+import { LETTER_ORDER_PATTERN } from '../order.ts';
 
 /* What rays keep. */
 
@@ -19,9 +19,9 @@ export const CENTRES = [
 export const ANGLES = ['even', 'typed'] as const;
 export const HUBS = ['paper', 'none'] as const;
 export const LONG = ['whole', 'join', 'diagonal'] as const;
-export const MOST_RAYS = 48;
+export const MAX_RAYS = 48;
 /** Degrees, counter-clockwise from the right: `15 30 45`, `22.5, 45`. */
-export const TYPED = /^\d{1,3}(?:\.\d{1,2})?(?:[ ,/°]+\d{1,3}(?:\.\d{1,2})?){0,47}$/;
+export const ANGLES_PATTERN = /^\d{1,3}(?:\.\d{1,2})?(?:[ ,/°]+\d{1,3}(?:\.\d{1,2})?){0,47}$/;
 
 export const raysSchema = z.strictObject({
   centre: z.strictObject({
@@ -40,14 +40,14 @@ export const raysSchema = z.strictObject({
   }),
   angles: z.strictObject({
     as: z.enum(ANGLES),
-    count: z.int().min(1).max(MOST_RAYS).optional(),
+    count: z.int().min(1).max(MAX_RAYS).optional(),
     apart: z.int().min(1).max(180).optional(),
     /** All of them turned by so many degrees. */
     turn: z.int().min(0).max(359).optional(),
-    list: z.string().regex(TYPED).max(400).optional(),
+    list: z.string().regex(ANGLES_PATTERN).max(400).optional(),
   }),
   /** Letters of papers in their order, again and again. */
-  order: z.string().regex(ORDER).max(200).optional(),
+  order: z.string().regex(LETTER_ORDER_PATTERN).max(200).optional(),
   /** The sheets that they are to come from. */
   sheet: z.strictObject({ width: lengthText(), height: lengthText() }),
   /** What becomes of a ray longer than that. */

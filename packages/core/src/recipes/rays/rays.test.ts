@@ -2,17 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import Clipper from 'clipper-lib';
 import { seededRandom } from '../../chance/index.ts';
 import { MARKS, inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { fieldKey } from '../fields.ts';
 import { degrees } from '../radial.ts';
 import { recipeOf } from '../registry.ts';
-import type { Solved, Table } from '../recipe.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { setField } from '../typing.ts';
 import type { RaysInput } from './input.ts';
-import { longestAslant, rayFrom, sectorOf } from './reach.ts';
+import { findLongestAslant, traceRay, visibleSectorOf } from './reach.ts';
 import { rays } from './rays.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -21,12 +21,12 @@ const base: RaysInput = {
   ...{ angles: { as: 'typed', list: '15 30 45 60 75' }, sheet: { width: '12', height: '12' }, long: { how: 'whole' } },
 };
 const solve = (change: Partial<RaysInput> = {}) => rays.solve({ ...base, ...change }, table);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const fact = (result: Solved, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
-const number = (result: Solved, ...path: string[]) => Number(solved(result).values.get(fieldKey(path))!.n);
+const fact = (result: RecipeSolution, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
+const number = (result: RecipeSolution, ...path: string[]) => Number(solved(result).values.get(fieldKey(path))!.n);
 const even = (angles: Omit<RaysInput['angles'], 'as'>) => ({ angles: { as: 'even' as const, ...angles } });
 
 describe('lengths', () => {
@@ -50,7 +50,7 @@ describe('lengths', () => {
     angle: number,
     width: number,
     begins: number,
-    room: Table['room'],
+    room: LayoutContext['room'],
   ): number {
     const [cos, sin] = [Math.cos(degrees(angle)), Math.sin(degrees(angle))];
     const at = (along: number, aside: number) => ({
@@ -82,11 +82,11 @@ describe('lengths', () => {
         seams: [],
       };
       const centre = { x: (random() * 1.6 - 0.3) * room.width, y: (random() * 1.6 - 0.3) * room.height };
-      const { from, range } = sectorOf(centre, room);
+      const { from, range } = visibleSectorOf(centre, room);
       const angle = from + random() * range;
       const width = inches(1) * (0.1 + random());
       const begins = random() * inches(2);
-      const reach = rayFrom(centre, room, { width, angle, begins });
+      const reach = traceRay(centre, room, { width, angle, begins });
       if (!reach) continue;
       reached += 1;
       expect(Math.abs(reach.to - furthest(centre, angle, width, begins, room))).toBeLessThan(6);
@@ -111,7 +111,7 @@ describe('the centre', () => {
     // half as far below the page as it is wide
     [{ x: 6, y: -6 }, 45, 90],
   ])('%j: from %s° over %s°', ({ x, y }, from, range) => {
-    const sector = sectorOf({ x: inches(x), y: inches(y) }, table.room);
+    const sector = visibleSectorOf({ x: inches(x), y: inches(y) }, table.room);
     expect(sector.range).toBeCloseTo(range, 6);
     expect((((sector.from - from) % 360) + 360) % 360).toBeCloseTo(0, 6);
   });
@@ -163,7 +163,7 @@ describe('as they lie', () => {
       Math.abs(Clipper.Clipper.Area(corners.map(([x, y]) => ({ X: Math.round(x), Y: Math.round(y) }))));
     for (const layer of layers.filter((l) => l.role === 'ray')) {
       const blank = blanks.find((b) => b.key === layer.blank)!;
-      const [seen, left] = [layer.shape!, blank.shape!].map((shape) => area(flattened(shape.outline, 1)));
+      const [seen, left] = [layer.shape!, blank.shape!].map((shape) => area(flattenContour(shape.outline, 1)));
       expect(Math.abs(seen! - left!) / seen!).toBeLessThan(1e-3);
       expect(blank.finish).toEqual([{ do: 'flush', edge: 'top' }]);
     }
@@ -208,7 +208,7 @@ describe('longer than a sheet', () => {
     [0.5, 6, 12, null],
   ])('the longest strip %s wide in %s × %s', (width, w, h, is) => {
     const sheet = { width: inches(w), height: inches(h) };
-    const { length, angle } = longestAslant(inches(1) * width, sheet);
+    const { length, angle } = findLongestAslant(inches(1) * width, sheet);
     if (is !== null) expect(length / inches(1)).toBeCloseTo(is, 4);
     // it touches all four edges, and no other angle gives more
     const at = (a: number) =>

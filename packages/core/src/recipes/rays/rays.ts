@@ -1,37 +1,37 @@
-import { exact, exactText, lengthOf, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { exact, formatExactLength, lengthOf, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   boundsOf,
   circle,
-  flattened,
+  flattenContour,
   polygon,
-  whole,
+  shapeOfOutline,
   type Finish,
   type Point,
   type Shape,
 } from '../../geometry/index.ts';
-import { countAt, lengthAt, lengthsAt, sizeAt, type Heard } from '../../line/index.ts';
+import { countAt, lengthAt, lengthsAt, sizeAt, type ParsedValues } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import {
   countField,
   fieldKey,
   lengthField,
-  samePath,
+  isSamePath,
   textField,
   withValue,
   type Field,
   type FieldPath,
   choiceField,
 } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { onPage } from '../onPage.ts';
-import { ORDER, lettersInOrder } from '../order.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem, ownAdvice } from '../plain.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { clipToPage } from '../onPage.ts';
+import { LETTER_ORDER_PATTERN, repeatLetters } from '../order.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem, ownAdvice } from '../plain.ts';
 import type { Corner } from '../radial.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Suggestion, Table } from '../recipe.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Suggestion, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
-import { ANGLES, CENTRES, HUBS, LONG, MOST_RAYS, TYPED, raysSchema, type RaysInput } from './input.ts';
-import { longestAslant, rayFrom, sectorOf, type Reach } from './reach.ts';
+import { ANGLES, CENTRES, HUBS, LONG, MAX_RAYS, ANGLES_PATTERN, raysSchema, type RaysInput } from './input.ts';
+import { findLongestAslant, traceRay, visibleSectorOf, type RayReach } from './reach.ts';
 
 /*
  * Strips that go out from a centre to the edge of the page; their inner ends are tucked under a hub.
@@ -62,8 +62,8 @@ const LIST: FieldPath = ['angles', 'list'];
 const SHEET: FieldPath = ['sheet'];
 const LAP: FieldPath = ['long', 'lap'];
 
-function arithmetic({ centre, hub, ray, sheet, long }: RaysInput, { unit }: Table): Arithmetic {
-  const { givens, problems, give } = reading(unit);
+function arithmetic({ centre, hub, ray, sheet, long }: RaysInput, { unit }: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(unit);
   const asked: FieldPath[] = [RADIUS, WIDTH];
   give(RADIUS, hub.radius, 'assumed', 'zero');
   give(WIDTH, ray.width);
@@ -82,7 +82,7 @@ function arithmetic({ centre, hub, ray, sheet, long }: RaysInput, { unit }: Tabl
 }
 
 /** Where the centre lies, from the lower left corner of the page. */
-function centreOf({ centre }: RaysInput, { room }: Table, near: (path: FieldPath) => Ticks): Point {
+function centreOf({ centre }: RaysInput, { room }: LayoutContext, near: (path: FieldPath) => Ticks): Point {
   if (centre.at === 'typed') return { x: near(X), y: near(Y) };
   const side = (low: boolean, high: boolean, long: Ticks) => (low ? 0 : high ? long : Math.floor(long / 2));
   const { at } = centre;
@@ -99,9 +99,13 @@ const typedAngles = (list: string): number[] =>
     .map(Number);
 
 /** The angle of each ray, in degrees counter-clockwise from the right; null where nothing says how many. */
-function anglesOf({ angles }: RaysInput, centre: Point, table: Table): { turns: number[]; apart: number } | null {
+function anglesOf(
+  { angles }: RaysInput,
+  centre: Point,
+  table: LayoutContext,
+): { turns: number[]; apart: number } | null {
   if (angles.as === 'typed') return angles.list === undefined ? null : { turns: typedAngles(angles.list), apart: 0 };
-  const { from, range } = sectorOf(centre, table.room);
+  const { from, range } = visibleSectorOf(centre, table.room);
   const round = range === 360;
   const n =
     angles.count ??
@@ -110,12 +114,12 @@ function anglesOf({ angles }: RaysInput, centre: Point, table: Table): { turns: 
   // all round they divide it; within two edges as much is left at both ends
   const apart = angles.apart ?? range / (round ? n : n + 1);
   const first = from + (angles.turn ?? 0) + (round ? 0 : (range - apart * (n - 1)) / 2);
-  return { turns: Array.from({ length: Math.min(n, MOST_RAYS + 1) }, (_, i) => first + i * apart), apart };
+  return { turns: Array.from({ length: Math.min(n, MAX_RAYS + 1) }, (_, i) => first + i * apart), apart };
 }
 
 /** Strips that go out from a point: how long each is with its slanted end, and which does not come from a sheet. */
 export const rays: Recipe<'rays', RaysInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'rays',
   input: raysSchema,
   roles: ['ray', 'inner', 'hub'],
@@ -141,7 +145,10 @@ export const rays: Recipe<'rays', RaysInput> = {
     const inch = unit === 'in';
     const small = Math.min(room.width, room.height);
     const share = (part: number) =>
-      exactText(ticks(Math.max(mark.step, roundToMark(ticks(Math.floor(small * part)), mark, 'nearest'))), unit);
+      formatExactLength(
+        ticks(Math.max(mark.step, roundToMark(ticks(Math.floor(small * part)), mark, 'nearest'))),
+        unit,
+      );
     const sheet = inch ? '12' : '305';
     return {
       centre: { at: 'lower-left' },
@@ -170,12 +177,12 @@ export const rays: Recipe<'rays', RaysInput> = {
       choiceField(['angles', 'as'], TURNS, angles.as, ANGLES),
       ...(angles.as === 'even'
         ? [
-            countField(COUNT, angles.count, { most: MOST_RAYS, ifEmpty: 'worked-out' }),
+            countField(COUNT, angles.count, { most: MAX_RAYS, ifEmpty: 'worked-out' }),
             countField(APART, angles.apart, { most: 180, ifEmpty: 'worked-out' }),
             countField(TURN, angles.turn, { least: 0, most: 359, ifEmpty: 'by-rule' }),
           ]
-        : [textField(LIST, angles.list, { reads: TYPED.source, example: '15 30 45 60 75' })]),
-      textField(['order'], order, { reads: ORDER.source, example: 'ab', group: RAY }),
+        : [textField(LIST, angles.list, { reads: ANGLES_PATTERN.source, example: '15 30 45 60 75' })]),
+      textField(['order'], order, { reads: LETTER_ORDER_PATTERN.source, example: 'ab', group: RAY }),
       lengthField([...SHEET, 'width'], sheet.width, { ifEmpty: 'refused' }),
       lengthField([...SHEET, 'height'], sheet.height, { ifEmpty: 'refused' }),
       choiceField(['long', 'how'], SHEET, long.how, LONG),
@@ -185,69 +192,69 @@ export const rays: Recipe<'rays', RaysInput> = {
   /** How many and how far apart say each other; a centre that is typed begins where it was. */
   put: (input, path, value) => {
     const next = withValue(input, path, value);
-    if (samePath(path, COUNT) && value !== undefined) return withValue(next, APART, undefined);
-    if (samePath(path, APART) && value !== undefined) return withValue(next, COUNT, undefined);
-    if (samePath(path, ['centre', 'at']) && value === 'typed')
+    if (isSamePath(path, COUNT) && value !== undefined) return withValue(next, APART, undefined);
+    if (isSamePath(path, APART) && value !== undefined) return withValue(next, COUNT, undefined);
+    if (isSamePath(path, ['centre', 'at']) && value === 'typed')
       return { ...next, centre: { x: '0', y: '0', ...next.centre } };
-    if (samePath(path, ['angles', 'as']) && value === 'typed' && next.angles.list === undefined)
+    if (isSamePath(path, ['angles', 'as']) && value === 'typed' && next.angles.list === undefined)
       return withValue(next, LIST, '15 30 45 60 75');
     return next;
   },
   givesWay: () => ({ own: [], others: [] }),
-  standsStill: (_input, path) => (samePath(path, COUNT) ? [APART] : samePath(path, APART) ? [COUNT] : []),
+  standsStill: (_input, path) => (isSamePath(path, COUNT) ? [APART] : isSamePath(path, APART) ? [COUNT] : []),
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const sized = [WIDTH, [...SHEET, 'width'], [...SHEET, 'height'], ...(input.ray.other === undefined ? [] : [OTHER])];
-    const none = notPositive(sized, near);
-    if (none.length) return refused(none);
+    const none = findNotPositive(sized, near);
+    if (none.length) return makeRefusal(none);
     const centre = centreOf(input, table, near);
     const angles = anglesOf(input, centre, table);
-    if (!angles) return refused([{ code: 'missing', paths: input.angles.as === 'even' ? [COUNT] : [LIST] }]);
+    if (!angles) return makeRefusal([{ code: 'missing', paths: input.angles.as === 'even' ? [COUNT] : [LIST] }]);
     const n = angles.turns.length;
-    if (n > MOST_RAYS) return refused([ownProblem('too-many-rays', APART, n, MOST_RAYS)]);
+    if (n > MAX_RAYS) return makeRefusal([ownProblem('too-many-rays', APART, n, MAX_RAYS)]);
     const radius = near(RADIUS);
     const tuck = input.ray.tuck === undefined ? ticks(Math.min(radius, usualTuck(table))) : near(TUCK);
     const widths = angles.turns.map((_, i) => (i % 2 && input.ray.other !== undefined ? near(OTHER) : near(WIDTH)));
     const begins = Math.max(0, radius - tuck);
     const widest = Math.max(...widths);
     if (radius > 0 && widest / 2 >= radius)
-      return refused(
+      return makeRefusal(
         [ownProblem('wider-than-hub', WIDTH, widest, 2 * radius)],
         [{ path: RADIUS, length: roundToMark(ticks(widest), table.mark, 'up') }],
       );
     const twice = angles.turns.findIndex((turn, i) => angles.turns.slice(0, i).some((one) => (one - turn) % 360 === 0));
     const at = input.angles.as === 'typed' ? LIST : COUNT;
-    if (twice >= 0) return refused([ownProblem('same-twice', at, tenths(angles.turns[twice]!))]);
-    const reached = angles.turns.map((angle, i) => rayFrom(centre, table.room, { width: widths[i]!, angle, begins }));
+    if (twice >= 0) return makeRefusal([ownProblem('same-twice', at, tenths(angles.turns[twice]!))]);
+    const reached = angles.turns.map((angle, i) => traceRay(centre, table.room, { width: widths[i]!, angle, begins }));
     const missing = reached.findIndex((reach) => reach === null);
     if (missing >= 0) {
       const off =
-        rayFrom(centre, table.room, { width: widths[missing]!, angle: angles.turns[missing]!, begins: 0 }) === null;
-      return refused([
+        traceRay(centre, table.room, { width: widths[missing]!, angle: angles.turns[missing]!, begins: 0 }) === null;
+      return makeRefusal([
         ownProblem(off ? 'misses-page' : 'under-hub', off ? at : RADIUS, tenths(angles.turns[missing]!), radius),
       ]);
     }
     const sheet = { width: near([...SHEET, 'width']), height: near([...SHEET, 'height']) };
-    const cut = (reached as Reach[]).map((reach, i): Ray => {
+    const cut = (reached as RayReach[]).map((reach, i): Ray => {
       const long = roundToMark(ticks(Math.ceil(reach.to - reach.from - 1e-6)), table.mark, 'up');
       return { ...reach, n: i + 1, turn: angles.turns[i]!, width: widths[i]!, length: long };
     });
     const lap = input.long.lap === undefined ? usualTuck(table) : near(LAP);
-    const letters = lettersInOrder(input.order ?? 'a', n);
+    const letters = repeatLetters(input.order ?? 'a', n);
     const made = cut.map((ray, i) => {
       const before = letters.indexOf(letters[i]!);
       const first = before < i ? `ray-${before + 1}` : null;
       return blanksFor(ray, input.long.how, sheet, lap, centre, table, first);
     });
     const odd = made.find((one) => 'why' in one);
-    if (odd && 'why' in odd) return refused([odd.why]);
+    if (odd && 'why' in odd) return makeRefusal([odd.why]);
     const blanks = made.flatMap((one) => ('blanks' in one ? one.blanks : []));
     const layers = cut.map((ray): Layer => {
-      const shape = whole(polygon(withoutTwins(ray.seen)));
-      return layerOf({
+      const shape = shapeOfOutline(polygon(withoutTwins(ray.seen)));
+      return makeLayer({
         ...{ key: `ray-${ray.n}`, role: 'ray', n: ray.n, box: boundsOf(shape), shape, group: RAY, sized: null },
         ...{ turned: ray.turn - 90, blank: `ray-${ray.n}` },
       });
@@ -255,11 +262,11 @@ export const rays: Recipe<'rays', RaysInput> = {
     const paper = input.hub.as === 'paper' && radius > 0 ? hubShape(centre, radius, table) : null;
     if (paper) {
       const box = boundsOf(paper);
-      layers.push(layerOf({ ...{ key: 'hub', role: 'hub', n: 1, box, shape: paper, group: HUB, sized: null } }));
+      layers.push(makeLayer({ ...{ key: 'hub', role: 'hub', n: 1, box, shape: paper, group: HUB, sized: null } }));
       blanks.push(
-        blankOf(
+        makeBlank(
           {
-            ...{ key: 'hub', role: 'hub', n: 1, shape: whole(polygon(cornersAt(paper, box.x, box.y))) },
+            ...{ key: 'hub', role: 'hub', n: 1, shape: shapeOfOutline(polygon(cornersAt(paper, box.x, box.y))) },
             finish: [{ do: 'outline', as: 'shape' }],
           },
           { width: box.width, height: box.height },
@@ -278,7 +285,7 @@ export const rays: Recipe<'rays', RaysInput> = {
     }
     if (input.long.how === 'join') values.set(fieldKey(LAP), exact(lap));
     const straight = Math.max(sheet.width, sheet.height);
-    const aslant = longestAslant(
+    const aslant = findLongestAslant(
       Math.max(...cut.filter((ray) => ray.length > straight).map((ray) => ray.width), 0),
       sheet,
     );
@@ -329,7 +336,7 @@ export const rays: Recipe<'rays', RaysInput> = {
   grammar: {
     heads: ['ray', 'sunray', 'sunbeam', 'beam', 'sunburst'],
     places: {
-      count: { kind: 'count', words: [], most: MOST_RAYS },
+      count: { kind: 'count', words: [], most: MAX_RAYS },
       width: { kind: 'length', words: ['wide', 'width', 'ray'], alone: true },
       hub: { kind: 'length', words: ['hub', 'radius', 'sun'], alone: true },
       tuck: { kind: 'length', words: ['tuck', 'under', 'tucked'] },
@@ -354,7 +361,7 @@ export const rays: Recipe<'rays', RaysInput> = {
   read: readRays,
 };
 
-interface Ray extends Reach {
+interface Ray extends RayReach {
   readonly n: number;
   readonly turn: number;
   readonly width: Ticks;
@@ -364,7 +371,7 @@ interface Ray extends Reach {
 const tenths = (turn: number): number => Math.round((((turn % 360) + 360) % 360) * 10);
 
 /** Half an inch (12 mm). */
-const usualTuck = ({ unit }: Table): Ticks => lengthOf(unit === 'in' ? '1/2' : '12', unit);
+const usualTuck = ({ unit }: LayoutContext): Ticks => lengthOf(unit === 'in' ? '1/2' : '12', unit);
 
 /** Corners to the tick, each once. */
 function withoutTwins(corners: readonly Corner[]): Corner[] {
@@ -376,18 +383,18 @@ function withoutTwins(corners: readonly Corner[]): Corner[] {
 }
 
 /** The hub as far as it lies on the page; null where none of it does. */
-function hubShape({ x, y }: Point, radius: Ticks, { room }: Table): Shape | null {
+function hubShape({ x, y }: Point, radius: Ticks, { room }: LayoutContext): Shape | null {
   const round = circle(x, y, radius);
   const inside = x >= radius && y >= radius && x + radius <= room.width && y + radius <= room.height;
-  if (inside) return whole(round);
+  if (inside) return shapeOfOutline(round);
   // chords that stray by less than a thousandth of an inch
   const seen = withoutTwins(
-    onPage(flattened(round, 24), room.width, room.height).map(([px, py]): Corner => [px!, py!]),
+    clipToPage(flattenContour(round, 24), room.width, room.height).map(([px, py]): Corner => [px!, py!]),
   );
-  return seen.length < 3 ? null : whole(polygon(seen));
+  return seen.length < 3 ? null : shapeOfOutline(polygon(seen));
 }
 const cornersAt = (shape: Shape, x: number, y: number): Corner[] =>
-  flattened(shape.outline, 24).map(([px, py]): Corner => [px - x, py - y]);
+  flattenContour(shape.outline, 24).map(([px, py]): Corner => [px - x, py - y]);
 
 /** What a ray is cut from: a strip; two that lap where it is too long; or one laid aslant on a sheet. */
 function blanksFor(
@@ -396,7 +403,7 @@ function blanksFor(
   sheet: { readonly width: Ticks; readonly height: Ticks },
   lap: Ticks,
   centre: Point,
-  { mark }: Table,
+  { mark }: LayoutContext,
   first: string | null,
 ): { blanks: Blank[] } | { why: RecipeProblem } {
   const key = `ray-${ray.n}`;
@@ -405,11 +412,11 @@ function blanksFor(
   const straight = Math.max(sheet.width, sheet.height);
   const flush: Finish[] = [{ do: 'flush', edge: 'top' }];
   if (ray.length <= straight || how === 'whole') {
-    const shape = whole(polygon(withoutTwins(uprightIn(ray, centre))));
+    const shape = shapeOfOutline(polygon(withoutTwins(uprightIn(ray, centre))));
     const finish = isWholeStrip(ray, shape) ? [] : flush;
     return {
       blanks: [
-        blankOf(
+        makeBlank(
           { key, ...base, shape: finish.length ? shape : null, finish },
           { width: ray.width, height: ray.length },
           mark,
@@ -419,7 +426,7 @@ function blanksFor(
     };
   }
   if (how === 'diagonal') {
-    const { length, angle } = longestAslant(ray.width, sheet);
+    const { length, angle } = findLongestAslant(ray.width, sheet);
     if (ray.length > length)
       return { why: ownProblem('too-long-aslant', ['long', 'how'], ray.n, ray.length, Math.floor(length)) };
     const [cos, sin] = [Math.cos(angle), Math.sin(angle)];
@@ -437,7 +444,9 @@ function blanksFor(
       { do: 'outline', as: 'shape' },
       { do: 'flush', edge: 'right' },
     ];
-    return { blanks: [blankOf({ key, ...base, shape: whole(polygon(corners)), finish, makes: 1 }, box, mark, 'up')] };
+    return {
+      blanks: [makeBlank({ key, ...base, shape: shapeOfOutline(polygon(corners)), finish, makes: 1 }, box, mark, 'up')],
+    };
   }
   // the seam goes near the hub, where least is seen of it
   const inner = ticks(ray.length + lap - straight);
@@ -445,8 +454,8 @@ function blanksFor(
   const outer = ticks(straight);
   return {
     blanks: [
-      blankOf({ key, ...base, finish: flush, makes: 1 }, { width: ray.width, height: outer }, mark, 'up'),
-      blankOf(
+      makeBlank({ key, ...base, finish: flush, makes: 1 }, { width: ray.width, height: outer }, mark, 'up'),
+      makeBlank(
         { key: `${key}-inner`, ...base, role: 'inner', paperFrom: first ?? key, makes: 0 },
         { width: ray.width, height: inner },
         mark,
@@ -469,11 +478,11 @@ function uprightIn(ray: Ray, centre: Point): Corner[] {
   });
 }
 const isWholeStrip = ({ width, length }: Ray, shape: Shape): boolean => {
-  const corners = flattened(shape.outline, 1);
+  const corners = flattenContour(shape.outline, 1);
   return corners.length === 4 && corners.every(([x, y]) => (x < 2 || x > width - 2) && (y < 2 || y > length - 2));
 };
 
-function dimsOf(input: RaysInput, centre: Point, radius: number, cut: readonly Ray[], { room }: Table): Dim[] {
+function dimsOf(input: RaysInput, centre: Point, radius: number, cut: readonly Ray[], { room }: LayoutContext): Dim[] {
   const on = (turn: number, far: number, aside = 0): Point => {
     const angle = (turn * Math.PI) / 180;
     const within = (t: number, most: number) => ticks(Math.round(Math.max(0, Math.min(most, t))));
@@ -504,7 +513,7 @@ function dimsOf(input: RaysInput, centre: Point, radius: number, cut: readonly R
 }
 
 /** `rays 3/4 wide from the lower left corner, hub 3, tuck 1/2, at 15, 30, 45 degrees`. */
-function readRays(heard: Heard, table: Table): RaysInput | null {
+function readRays(heard: ParsedValues, table: LayoutContext): RaysInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const has = (flag: string) => heard.flags.has(flag);
   const inch = table.unit === 'in';

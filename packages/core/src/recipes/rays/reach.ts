@@ -1,6 +1,6 @@
 import type { Size } from '../../geometry/index.ts';
-import { onPage } from '../onPage.ts';
-import { degrees, radialStrip, type Corner } from '../radial.ts';
+import { clipToPage } from '../onPage.ts';
+import { degrees, makeRadialStrip, type Corner } from '../radial.ts';
 
 /*
  * How far rays go: a strip about a line from the centre, until no part of it is on the page any more.
@@ -12,7 +12,7 @@ import { degrees, radialStrip, type Corner } from '../radial.ts';
  */
 
 /** From which to which angle, in degrees, the page is seen from a point; all round from inside it. */
-export function sectorOf({ x, y }: { x: number; y: number }, room: Size): { from: number; range: number } {
+export function visibleSectorOf({ x, y }: { x: number; y: number }, room: Size): { from: number; range: number } {
   const inside = x > 0 && y > 0 && x < room.width && y < room.height;
   if (inside) return { from: 0, range: 360 };
   const middle = Math.atan2(room.height / 2 - y, room.width / 2 - x);
@@ -34,7 +34,7 @@ export function sectorOf({ x, y }: { x: number; y: number }, room: Size): { from
   return { from: inDegrees(middle + low), range: inDegrees(high - low) };
 }
 
-export interface Reach {
+export interface RayReach {
   /** From the centre to where it begins, and to where no part of it is on the page any more. */
   readonly from: number;
   readonly to: number;
@@ -43,17 +43,17 @@ export interface Reach {
 }
 
 /** One ray from a centre: it begins so far out, or where the page does; null where it misses the page. */
-export function rayFrom(
+export function traceRay(
   centre: { x: number; y: number },
   room: Size,
   { width, angle, begins }: { readonly width: number; readonly angle: number; readonly begins: number },
-): Reach | null {
+): RayReach | null {
   const far = 4 * (Math.hypot(room.width, room.height) + Math.hypot(centre.x, centre.y));
   const turn = degrees(angle);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const there = (from: number, to: number): Corner[] =>
-    onPage(
-      radialStrip(width, from, to, turn).map(([px, py]): Corner => [px + centre.x, py + centre.y]),
+    clipToPage(
+      makeRadialStrip(width, from, to, turn).map(([px, py]): Corner => [px + centre.x, py + centre.y]),
       room.width,
       room.height,
     ).map(([px, py]): Corner => [px!, py!]);
@@ -66,7 +66,7 @@ export function rayFrom(
 }
 
 /** The longest strip of a width that lies in a sheet aslant, and how: by the angle of its long side. */
-export function longestAslant(width: number, sheet: Size): { readonly length: number; readonly angle: number } {
+export function findLongestAslant(width: number, sheet: Size): { readonly length: number; readonly angle: number } {
   const at = (angle: number) =>
     Math.min(
       (sheet.width - width * Math.sin(angle)) / Math.cos(angle),

@@ -1,5 +1,13 @@
-import { flattened, type Shape } from '../../geometry/index.ts';
-import { extentOf, rowKinds, rowsOf, turnedRing, type Corner, type Ring, type Turning } from '../../lattice/index.ts';
+import { flattenContour, type Shape } from '../../geometry/index.ts';
+import {
+  extentOf,
+  listRowKinds,
+  buildRows,
+  turnRing,
+  type Corner,
+  type Ring,
+  type Turning,
+} from '../../lattice/index.ts';
 import type { Figure, ShapesInput } from './input.ts';
 
 /*
@@ -27,27 +35,27 @@ export const ROUNDED = 4;
 
 /** Chords that stray from arcs by less than a thousandth of an inch. */
 const CHORD = 24;
-export const ringOf = (shape: Shape): Ring => flattened(shape.outline, CHORD);
+export const figureRingOf = (shape: Shape): Ring => flattenContour(shape.outline, CHORD);
 const asideRing = (ring: Ring): Ring => ring.map(([x, y]): Corner => [y, x]);
 
 /** How a figure may be turned where as many as can be shall come from a paper: one that is round, not at all. */
 export const turningOf = (figure: Figure): Turning => (figure === 'circle' || figure === 'scalloped' ? 'none' : 'any');
 
-export function latticeOf({ figure, pointing, lie }: ShapesInput, shape: Shape, gap: number): Lattice {
-  const upright = turnedRing(ringOf(shape), 0);
+export function computeLattice({ figure, pointing, lie }: ShapesInput, shape: Shape, gap: number): Lattice {
+  const upright = turnRing(figureRingOf(shape), 0);
   const aside = figure === 'hexagon' && pointing === 'flats-up' && lie === 'moved';
   const ring = aside ? asideRing(upright) : upright;
   const { width: long, height: high } = extentOf(ring);
   const wider = (long + gap) / long;
   const plain = { pitch: long + gap, second: null, rise: high + gap, over: 0, aside, long, high };
   if (lie === 'straight') return plain;
-  const kinds = rowKinds(ring, 'half', 0);
+  const kinds = listRowKinds(ring, 'half', 0);
   if (lie === 'alternating') {
     const pair = kinds.find((kind) => kind.members.length === 2);
     if (!pair) return plain;
     return { ...plain, pitch: pair.pitch * wider, second: pair.across[1]! * wider };
   }
-  const rows = rowsOf(kinds[0]!, long / 2, false, 0);
+  const rows = buildRows(kinds[0]!, long / 2, false, 0);
   return { ...plain, rise: (rows?.rise ?? high) * wider, over: (long + gap) / 2 };
 }
 
@@ -61,7 +69,7 @@ export interface Spot {
 }
 
 /** Columns × rows of them, the first at the origin. */
-export function spotsOf(lattice: Lattice, columns: number, rows: number): Spot[] {
+export function listSpots(lattice: Lattice, columns: number, rows: number): Spot[] {
   const spots: Spot[] = [];
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
@@ -77,7 +85,7 @@ export function spotsOf(lattice: Lattice, columns: number, rows: number): Spot[]
 }
 
 /** How many go into a length: in a row, where so many rows are moved over or not, and rows. */
-export function fitting(lattice: Lattice, length: number, height: number): { columns: number; rows: number } {
+export function countFitting(lattice: Lattice, length: number, height: number): { columns: number; rows: number } {
   const { pitch, second, rise, over, long, high } = lattice;
   const slack = 2;
   const rows = Math.max(0, Math.floor((height - high + slack) / rise) + 1);
@@ -96,7 +104,7 @@ export function extentOfRows(lattice: Lattice, columns: number, rows: number): {
 }
 
 /** Which spots lie side by side: in the row, and in the next row the two or three nearest. */
-export function besideSpots(spots: readonly Spot[], { pitch, rise }: Lattice): number[][] {
+export function findAdjacentSpots(spots: readonly Spot[], { pitch, rise }: Lattice): number[][] {
   const by = new Map(spots.map((s, i) => [`${s.column} ${s.row}`, i]));
   return spots.map((s) => {
     const near: number[] = [];

@@ -2,9 +2,9 @@ import { ticks } from '../../length/index.ts';
 import {
   boundsOf,
   circle,
-  moved,
+  moveContour,
   polygon,
-  whole,
+  shapeOfOutline,
   type Contour,
   type Point,
   type Segment,
@@ -33,18 +33,18 @@ export const MEASURES_OF: Readonly<Record<Figure, readonly Measure[]>> = {
   own: ['width', 'height'],
 };
 
-export type Measured = Readonly<Partial<Record<Measure, number>>>;
+export type FigureMeasures = Readonly<Partial<Record<Measure, number>>>;
 const at = (x: number, y: number): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
 
 /** The figure, and what is cut out of it. */
-export function figureOf(input: ShapesInput, m: Measured): Shape {
+export function makeFigure(input: ShapesInput, m: FigureMeasures): Shape {
   switch (input.figure) {
     case 'hexagon':
-      return atOrigin(whole(hexagon(m.side!, input.pointing === 'flats-up')));
+      return atOrigin(shapeOfOutline(hexagon(m.side!, input.pointing === 'flats-up')));
     case 'circle':
-      return whole(circle(m.across! / 2, m.across! / 2, m.across! / 2));
+      return shapeOfOutline(circle(m.across! / 2, m.across! / 2, m.across! / 2));
     case 'triangle':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [0, 0],
           [m.side!, 0],
@@ -52,7 +52,7 @@ export function figureOf(input: ShapesInput, m: Measured): Shape {
         ]),
       );
     case 'pennant':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [0, m.height!],
           [m.width! / 2, 0],
@@ -62,11 +62,11 @@ export function figureOf(input: ShapesInput, m: Measured): Shape {
     case 'tag':
       return tag(m.width!, m.height!);
     case 'scalloped':
-      return atOrigin(whole(scalloped(m.across! / 2, input.points)));
+      return atOrigin(shapeOfOutline(scalloped(m.across! / 2, input.points)));
     case 'star':
-      return atOrigin(whole(star(m.across! / 2, input.points)));
+      return atOrigin(shapeOfOutline(star(m.across! / 2, input.points)));
     case 'heart':
-      return atOrigin(whole(heart(m.width!)));
+      return atOrigin(shapeOfOutline(heart(m.width!)));
     case 'own':
       return ownShape(input.own!, m.width!, m.height!);
   }
@@ -74,7 +74,7 @@ export function figureOf(input: ShapesInput, m: Measured): Shape {
 
 function atOrigin(shape: Shape): Shape {
   const { x, y } = boundsOf(shape);
-  return moved(shape, -x, -y);
+  return moveContour(shape, -x, -y);
 }
 
 function hexagon(side: number, flatsUp: boolean): Contour {

@@ -18,11 +18,11 @@ export type Figure = (typeof FIGURES)[number];
 export const POINTING = ['points-up', 'flats-up'] as const;
 export const LIES = ['straight', 'moved', 'alternating'] as const;
 export const EDGES = ['whole', 'cut', 'free'] as const;
-export const MOST_IN_ROW = 60;
-export const MOST_SHAPES = 600;
-export const MOST_PAPERS = 12;
-export const MOST_POINTS = 24;
-const count = z.int().min(1).max(MOST_IN_ROW);
+export const MAX_SHAPES_IN_ROW = 60;
+export const MAX_SHAPES = 600;
+export const MAX_SHAPE_PAPERS = 12;
+export const MAX_STAR_POINTS = 24;
+const count = z.int().min(1).max(MAX_SHAPES_IN_ROW);
 const corner = z.tuple([z.int(), z.int()]);
 const ring = z.array(corner).min(3).max(2000);
 
@@ -49,18 +49,18 @@ export const shapesSchema = z.strictObject({
   /** Of a hexagon: which way up. */
   pointing: z.enum(POINTING),
   /** Of a star its points, of a scalloped circle its scallops. */
-  points: z.int().min(3).max(MOST_POINTS),
+  points: z.int().min(3).max(MAX_STAR_POINTS),
   /** In a row, and rows. Left out: as many as fit. */
   columns: count.optional(),
   rows: count.optional(),
   /** In all; the last row is shorter then. */
-  number: z.int().min(1).max(MOST_SHAPES).optional(),
+  number: z.int().min(1).max(MAX_SHAPES).optional(),
   gap: lengthText({ allow: 'zero' }).optional(),
   all: z.strictObject({ length: lengthText().optional() }),
   lie: z.enum(LIES),
   /** Whole ones only, or over all of the page, cut off at its edges; or only counted, on no page yet. */
   edges: z.enum(EDGES),
-  papers: z.int().min(1).max(MOST_PAPERS),
+  papers: z.int().min(1).max(MAX_SHAPE_PAPERS),
   own: outlineSchema.optional(),
 });
 export type ShapesInput = z.infer<typeof shapesSchema>;

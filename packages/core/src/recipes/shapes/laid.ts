@@ -1,21 +1,30 @@
 import { ZERO, ticks } from '../../length/index.ts';
 import {
   boundsOf,
-  moved,
+  moveContour,
   polygon,
-  whole,
+  shapeOfOutline,
   type Contour,
   type Point,
   type Shape,
   type Size,
 } from '../../geometry/index.ts';
-import { areaOf, extentOf, shiftedRing, turnedRing, type Ring } from '../../lattice/index.ts';
-import { blankOf, byBlank, layerOf } from '../laying.ts';
+import { areaOf, extentOf, shiftRing, turnRing, type Ring } from '../../lattice/index.ts';
+import { makeBlank, sortByBlank, makeLayer } from '../laying.ts';
 import { spreadPapers } from '../papers.ts';
-import type { Dim, Fact, Laid, Layer, Suggestion, Table } from '../recipe.ts';
-import { ROUNDED, besideSpots, extentOfRows, ringOf, spotsOf, turningOf, type Lattice, type Spot } from './arrange.ts';
-import { onPage } from '../onPage.ts';
-import { servedBy } from './clip.ts';
+import type { Dim, Fact, LaidOut, Layer, Suggestion, LayoutContext } from '../recipe.ts';
+import {
+  ROUNDED,
+  findAdjacentSpots,
+  extentOfRows,
+  figureRingOf,
+  listSpots,
+  turningOf,
+  type Lattice,
+  type Spot,
+} from './arrange.ts';
+import { clipToPage } from '../onPage.ts';
+import { countServedBy } from './clip.ts';
 import { MEASURES_OF } from './figures.ts';
 import type { ShapesInput } from './input.ts';
 
@@ -36,24 +45,24 @@ interface Seen {
   readonly cut: ReadonlyArray<{ readonly edge: 'left' | 'right' | 'bottom' | 'top'; readonly share: number }>;
 }
 
-export function laidOut(
+export function layOutShapes(
   input: ShapesInput,
-  table: Table,
+  table: LayoutContext,
   shape: Shape,
   lattice: Lattice,
   counts: Counts,
-): { laid: Laid; suggestions: Suggestion[] } {
+): { laid: LaidOut; suggestions: Suggestion[] } {
   const box = boundsOf(shape);
   const down = standingOnHead(shape);
   const seen =
     counts.number === undefined ? overPage(lattice, shape, down, table) : wholeOnes(lattice, shape, down, counts);
   const spots = seen.map((s) => s.spot);
   const spread = spreadPapers(
-    { beside: besideSpots(spots, lattice), diagonal: spots.map(diagonalOf(lattice)) },
+    { beside: findAdjacentSpots(spots, lattice), diagonal: spots.map(diagonalOf(lattice)) },
     Array.from({ length: Math.min(input.papers, Math.max(1, seen.length)) }, () => null),
   );
   const layers = seen.map(({ spot, shape: lies }, i): Layer =>
-    layerOf({
+    makeLayer({
       ...{ key: `shape-${spot.column + 1}-${spot.row + 1}`, role: 'shape', n: i + 1, group: ['size'], sized: null },
       ...{ blank: `shape-${spread.papers[i]! + 1}`, box: boundsOf(lies), shape: lies },
     }),
@@ -74,7 +83,7 @@ export function laidOut(
   const blanks = each.flatMap((ones, p) =>
     ones.length
       ? [
-          blankOf(
+          makeBlank(
             {
               ...{ key: `shape-${p + 1}`, role: 'shape', n: p + 1, quantity: cuts[p]!.cut, makes: ones.length },
               ...{
@@ -105,7 +114,7 @@ export function laidOut(
   return {
     laid: {
       size,
-      layers: byBlank(layers),
+      layers: sortByBlank(layers),
       blanks,
       slots: [],
       dims: counts.number === undefined ? [] : dimsOf(input, layers, lattice, size),
@@ -135,23 +144,27 @@ function standingOnHead(shape: Shape): Shape {
 }
 
 function wholeOnes(lattice: Lattice, shape: Shape, down: Shape, { columns, rows, number }: Counts): Seen[] {
-  return spotsOf(lattice, columns, rows)
+  return listSpots(lattice, columns, rows)
     .slice(0, number)
-    .map((spot) => ({ spot, shape: moved(spot.down ? down : shape, Math.round(spot.x), Math.round(spot.y)), cut: [] }));
+    .map((spot) => ({
+      spot,
+      shape: moveContour(spot.down ? down : shape, Math.round(spot.x), Math.round(spot.y)),
+      cut: [],
+    }));
 }
 
 /** Over all of the page, one in its middle; what the edges cut off is not seen. */
-function overPage(lattice: Lattice, shape: Shape, down: Shape, { room }: Table): Seen[] {
+function overPage(lattice: Lattice, shape: Shape, down: Shape, { room }: LayoutContext): Seen[] {
   const { pitch, rise, second, long, high, aside } = lattice;
   const [length, height] = aside ? [room.height, room.width] : [room.width, room.height];
   const each = second === null ? 1 : 2;
   const before = Math.ceil((length / 2 + long) / pitch) + 1;
   const below = 2 * Math.ceil((height / 2 + high) / rise / 2);
-  const spots = spotsOf(lattice, (2 * before + 1) * each, 2 * below + 1);
+  const spots = listSpots(lattice, (2 * before + 1) * each, 2 * below + 1);
   const [along, up] = [(length - long) / 2 - before * pitch, (height - high) / 2 - below * rise];
   const [dx, dy] = aside ? [up, along] : [along, up];
-  const [whole0, upsideDown] = [ringOf(shape), ringOf(down)];
-  const { width, height: tall } = extentOf(turnedRing(whole0, 0));
+  const [whole0, upsideDown] = [figureRingOf(shape), figureRingOf(down)];
+  const { width, height: tall } = extentOf(turnRing(whole0, 0));
   return spots.flatMap((spot): Seen[] => {
     const [x, y] = [spot.x + dx, spot.y + dy];
     if (x >= room.width - 1 || y >= room.height - 1 || x + width <= 1 || y + tall <= 1) return [];
@@ -164,15 +177,16 @@ function overPage(lattice: Lattice, shape: Shape, down: Shape, { room }: Table):
         ['top', (room.height - y) / tall],
       ] as const
     ).flatMap(([edge, share]) => (share < 1 - 1e-6 ? [{ edge, share }] : []));
-    if (!cut.length) return [{ spot: lies, shape: moved(spot.down ? down : shape, Math.round(x), Math.round(y)), cut }];
-    const seen: Ring = onPage(shiftedRing(spot.down ? upsideDown : whole0, x, y), room.width, room.height);
+    if (!cut.length)
+      return [{ spot: lies, shape: moveContour(spot.down ? down : shape, Math.round(x), Math.round(y)), cut }];
+    const seen: Ring = clipToPage(shiftRing(spot.down ? upsideDown : whole0, x, y), room.width, room.height);
     const rounded = seen.map(([px, py]) => [Math.round(px), Math.round(py)] as const);
     const corners = rounded.filter((p, i) => {
       const q = rounded[(i + 1) % rounded.length]!;
       return p[0] !== q[0] || p[1] !== q[1];
     });
     if (corners.length < 3 || areaOf(corners) < areaOf(whole0) / 2000) return [];
-    return [{ spot: lies, shape: whole(polygon(corners)), cut }];
+    return [{ spot: lies, shape: shapeOfOutline(polygon(corners)), cut }];
   });
 }
 
@@ -184,7 +198,8 @@ function toCut(seen: readonly Seen[]): { cut: number; whole: number; partial: nu
     );
   // what one that stands on its head loses is no part of one that does not
   const served = [false, true].reduce(
-    (sum, down) => sum + servedBy(at('left', down), at('right', down)) + servedBy(at('bottom', down), at('top', down)),
+    (sum, down) =>
+      sum + countServedBy(at('left', down), at('right', down)) + countServedBy(at('bottom', down), at('top', down)),
     0,
   );
   const wholes = seen.filter(({ cut }) => !cut.length).length;
@@ -203,7 +218,7 @@ function reachOf(layers: readonly Layer[], room: Size, most: { width: number; he
 }
 
 /** Typed at the upper left one, between two, and below all of it. */
-function dimsOf(input: ShapesInput, layers: readonly Layer[], lattice: Lattice, size: Laid['size']): Dim[] {
+function dimsOf(input: ShapesInput, layers: readonly Layer[], lattice: Lattice, size: LaidOut['size']): Dim[] {
   const at = (x: number, y: number) => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
   const first = layers.reduce((a, b) => (b.box.y > a.box.y || (b.box.y === a.box.y && b.box.x < a.box.x) ? b : a));
   const { x, y, width, height } = first.box;

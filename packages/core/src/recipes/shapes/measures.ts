@@ -1,9 +1,9 @@
 import { fieldKey, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import type { Arithmetic, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import type { Arithmetic, LayoutContext } from '../recipe.ts';
 import { solveSums, term, type Equation } from '../sums.ts';
 import { ROOT2, ROOT3 } from '../roots.ts';
-import { MEASURES_OF, extentOfOwn, type Measured } from './figures.ts';
+import { MEASURES_OF, extentOfOwn, type FigureMeasures } from './figures.ts';
 import type { Measure, ShapesInput } from './input.ts';
 
 /* What says how large a figure is, and how long a row of them. */
@@ -19,7 +19,7 @@ export const POINTS: FieldPath = ['points'];
 export const sizeAt = (measure: Measure): FieldPath => ['size', measure];
 
 /** How the measures of a figure hang together, where they do. */
-export function hangingTogether(input: ShapesInput): Equation[] {
+export function measureEquations(input: ShapesInput): Equation[] {
   const of = (measure: Measure, times: number) => term(sizeAt(measure), times);
   switch (input.figure) {
     case 'hexagon':
@@ -41,7 +41,7 @@ export function hangingTogether(input: ShapesInput): Equation[] {
 }
 
 /** Which measure lies along a row, where it reaches just as far. */
-export function alongRow({ figure, pointing, lie }: ShapesInput): Measure | null {
+export function measureAlongRow({ figure, pointing, lie }: ShapesInput): Measure | null {
   if (lie === 'alternating' || figure === 'star' || figure === 'scalloped') return null;
   if (figure !== 'hexagon') return MEASURES_OF[figure][0]!;
   return pointing === 'flats-up' && lie === 'straight' ? 'corners' : 'flats';
@@ -51,12 +51,12 @@ export function alongRow({ figure, pointing, lie }: ShapesInput): Measure | null
 const isMovedOver = ({ lie, rows, number, columns }: ShapesInput): boolean =>
   lie === 'moved' && (rows ?? (number === undefined ? 2 : Math.ceil(number / Math.max(1, columns ?? number)))) > 1;
 
-export function arithmetic(input: ShapesInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
-  const equations = hangingTogether(input);
+export function arithmetic(input: ShapesInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
+  const equations = measureEquations(input);
   for (const measure of MEASURES_OF[input.figure]) give(sizeAt(measure), input.size[measure]);
   give(GAP, input.gap, 'assumed', 'zero');
-  const along = alongRow(input);
+  const along = measureAlongRow(input);
   const { columns: n } = input;
   if (along && n !== undefined && input.edges !== 'cut') {
     give(ALL, input.all.length);
@@ -75,7 +75,7 @@ export function arithmetic(input: ShapesInput, table: Table): Arithmetic {
 }
 
 /** The measures of one, in ticks as floats; null where they are not known. */
-export function measuredOf(input: ShapesInput, table: Table): Measured | null {
+export function measuresOf(input: ShapesInput, table: LayoutContext): FigureMeasures | null {
   const { equations, givens, problems } = arithmetic(input, table);
   const { values, disagree } = solveSums(equations, givens);
   const measures = MEASURES_OF[input.figure];

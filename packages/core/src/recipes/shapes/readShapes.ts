@@ -1,11 +1,18 @@
 import { Filler } from '../../lattice/index.ts';
 import { boundsOf } from '../../geometry/index.ts';
-import { countAt, lengthAt, sizeAt, ticksSaid, type Grammar, type Heard } from '../../line/index.ts';
-import type { Table } from '../recipe.ts';
-import { ringOf, turningOf } from './arrange.ts';
-import { MEASURES_OF, figureOf } from './figures.ts';
-import { measuredOf } from './measures.ts';
-import { MOST_IN_ROW, MOST_PAPERS, MOST_SHAPES, type Figure, type Measure, type ShapesInput } from './input.ts';
+import { countAt, lengthAt, sizeAt, parseTicks, type Grammar, type ParsedValues } from '../../line/index.ts';
+import type { LayoutContext } from '../recipe.ts';
+import { figureRingOf, turningOf } from './arrange.ts';
+import { MEASURES_OF, makeFigure } from './figures.ts';
+import { measuresOf } from './measures.ts';
+import {
+  MAX_SHAPES_IN_ROW,
+  MAX_SHAPE_PAPERS,
+  MAX_SHAPES,
+  type Figure,
+  type Measure,
+  type ShapesInput,
+} from './input.ts';
 
 /* Shapes as they are said: `12 hexagons 2 1/4 across the flats`, `hearts 1 1/4 wide in 3 papers`, `circles 2 across from 12 x 12`. */
 
@@ -25,7 +32,7 @@ const HEADS: Readonly<Record<string, Figure>> = {
 export const shapesGrammar: Grammar = {
   heads: Object.keys(HEADS),
   places: {
-    number: { kind: 'count', words: [], most: MOST_SHAPES },
+    number: { kind: 'count', words: [], most: MAX_SHAPES },
     size: { kind: 'size', words: ['shape'] },
     across: { kind: 'length', words: ['across', 'wide', 'diameter', 'width'], alone: true },
     flats: { kind: 'length', words: ['flat'], alone: true },
@@ -63,7 +70,7 @@ const plainMeasure = (figure: Figure, has: (word: string) => boolean): Measure =
   return MEASURES_OF[figure][0]!;
 };
 
-export function readShapes(heard: Heard, table: Table): ShapesInput | null {
+export function readShapes(heard: ParsedValues, table: LayoutContext): ShapesInput | null {
   const said = (place: string) => lengthAt(heard, place);
   const head = [...heard.heads].find((word) => word !== 'honeycomb') ?? 'honeycomb';
   const scalloped = HEADS[head] === 'circle' && heard.flags.has('scalloped');
@@ -104,8 +111,8 @@ export function readShapes(heard: Heard, table: Table): ShapesInput | null {
     : flag('straight') || (figure !== 'hexagon' && !flag('moved'))
       ? 'straight'
       : 'moved';
-  const columns = whole('columns', MOST_IN_ROW);
-  const rows = whole('rows', MOST_IN_ROW);
+  const columns = whole('columns', MAX_SHAPES_IN_ROW);
+  const rows = whole('rows', MAX_SHAPES_IN_ROW);
   // `a circle 3 inches across` is one, where nothing is said of many
   const ofMany = ['columns', 'rows', 'sheet', 'ground', 'page', 'gap', 'papers'].some((place) =>
     heard.values.some((v) => v.place === place),
@@ -119,7 +126,7 @@ export function readShapes(heard: Heard, table: Table): ShapesInput | null {
     ...(number === undefined ? {} : { number }),
     gap: said('gap') ?? '0',
     ...{ all: {}, lie, edges: sheet ? 'free' : flag('cut') ? 'cut' : 'whole' },
-    papers: Math.min(MOST_PAPERS, whole('papers', MOST_PAPERS) ?? 1),
+    papers: Math.min(MAX_SHAPE_PAPERS, whole('papers', MAX_SHAPE_PAPERS) ?? 1),
   };
   return sheet && number === undefined ? { ...input, number: fromSheet(input, sheet, table) } : input;
 }
@@ -128,16 +135,16 @@ export function readShapes(heard: Heard, table: Table): ShapesInput | null {
 function fromSheet(
   input: ShapesInput,
   sheet: { readonly width: string; readonly height: string },
-  table: Table,
+  table: LayoutContext,
 ): number {
-  const measured = measuredOf(input, table);
+  const measured = measuresOf(input, table);
   if (!measured) return 1;
-  const shape = figureOf(input, measured);
+  const shape = makeFigure(input, measured);
   const box = boundsOf(shape);
-  const [width, height] = [ticksSaid(sheet.width, table.unit), ticksSaid(sheet.height, table.unit)];
-  if (box.width < 1 || (width * height) / (box.width * box.height) > 4 * MOST_SHAPES) return MOST_SHAPES;
-  const filler = new Filler(ringOf(shape), {
-    ...{ turning: turningOf(input.figure), apart: ticksSaid(input.gap, table.unit), most: MOST_SHAPES },
+  const [width, height] = [parseTicks(sheet.width, table.unit), parseTicks(sheet.height, table.unit)];
+  if (box.width < 1 || (width * height) / (box.width * box.height) > 4 * MAX_SHAPES) return MAX_SHAPES;
+  const filler = new Filler(figureRingOf(shape), {
+    ...{ turning: turningOf(input.figure), apart: parseTicks(input.gap, table.unit), most: MAX_SHAPES },
   });
   return Math.max(1, filler.rowsIn({ width, height }).places.length);
 }

@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { MARKS, inches } from '../../length/index.ts';
-import type { Table } from '../recipe.ts';
+import type { LayoutContext } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
-import { sayRecipe } from '../say.ts';
+import { parseRecipeLine } from '../say.ts';
 import type { ShapesInput } from './input.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -37,7 +37,7 @@ test.each<[string, Partial<ShapesInput>]>([
   ['hearts 2 wide from 6 x 6 pads', { edges: 'free', figure: 'heart' }],
   ['hexagons 50 mm across flats', { size: { flats: '50 mm' } }],
 ])('%s', (line, expected) => {
-  const heard = sayRecipe(line, table, () => 'x');
+  const heard = parseRecipeLine(line, table, () => 'x');
   expect([heard?.recipe, heard?.said.ok]).toEqual(['shapes', true]);
   if (!heard?.said.ok) return;
   expect(heard.said.input).toMatchObject(expected);

@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import Clipper from 'clipper-lib';
-import { MARKS, exactText, inches, lengthOf, type Ticks } from '../../length/index.ts';
-import { boundsOf, flattened, type Shape } from '../../geometry/index.ts';
+import { MARKS, formatExactLength, inches, lengthOf, type Ticks } from '../../length/index.ts';
+import { boundsOf, flattenContour, type Shape } from '../../geometry/index.ts';
 import { areaOf } from '../../lattice/index.ts';
 import { fieldKey } from '../fields.ts';
 import { recipeOf } from '../registry.ts';
 import { setField } from '../typing.ts';
-import type { Solved, Table } from '../recipe.ts';
-import { servedBy } from './clip.ts';
-import { figureOf } from './figures.ts';
+import type { RecipeSolution, LayoutContext } from '../recipe.ts';
+import { countServedBy } from './clip.ts';
+import { makeFigure } from './figures.ts';
 import type { Figure, ShapesInput } from './input.ts';
 import { shapes } from './shapes.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -20,16 +20,17 @@ const base: ShapesInput = {
   ...{ figure: 'hexagon', size: { flats: '2 1/4' }, pointing: 'points-up', points: 5, columns: 4, rows: 3, gap: '0' },
   ...{ all: {}, lie: 'moved', edges: 'whole', papers: 1 },
 };
-const solve = (change: Partial<ShapesInput> = {}, of: Table = table) => shapes.solve({ ...base, ...change }, of);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+const solve = (change: Partial<ShapesInput> = {}, of: LayoutContext = table) =>
+  shapes.solve({ ...base, ...change }, of);
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const number = (result: Solved, ...path: string[]) => {
+const number = (result: RecipeSolution, ...path: string[]) => {
   const { n, d } = solved(result).values.get(fieldKey(path))!;
   return Number(n) / Number(d);
 };
-const measure = (result: Solved, name: string) =>
+const measure = (result: RecipeSolution, name: string) =>
   Math.round((10_000 * number(result, 'size', name)) / inches(1)) / 10_000;
 const without = <K extends keyof ShapesInput>(input: ShapesInput, key: K): ShapesInput => {
   const { [key]: _gone, ...others } = input;
@@ -42,9 +43,9 @@ describe('measures', () => {
     expect([measure(result, 'side'), measure(result, 'corners')]).toEqual([1.299, 2.5981]);
     const { blanks } = solved(result).laid;
     // the nearest mark above, so that the outline lies on it
-    expect(blanks.map((b) => [exactText(b.width, 'in'), exactText(b.height, 'in'), b.quantity])).toEqual([
-      ['2 1/4', '2 5/8', 12],
-    ]);
+    expect(
+      blanks.map((b) => [formatExactLength(b.width, 'in'), formatExactLength(b.height, 'in'), b.quantity]),
+    ).toEqual([['2 1/4', '2 5/8', 12]]);
   });
   test.each<[Figure, ShapesInput['size'], string, number]>([
     ['hexagon', { side: '1' }, 'flats', 1.7321],
@@ -73,10 +74,10 @@ describe('measures', () => {
 
 describe('figures', () => {
   const figure = (input: Partial<ShapesInput>, measured: object): Shape =>
-    figureOf({ ...base, ...input }, Object.fromEntries(Object.entries(measured).map(([k, v]) => [k, v * inches(1)])));
+    makeFigure({ ...base, ...input }, Object.fromEntries(Object.entries(measured).map(([k, v]) => [k, v * inches(1)])));
   /** Square inches, by the polygon library too. */
   const area = (shape: Shape) => {
-    const corners = flattened(shape.outline, 1);
+    const corners = flattenContour(shape.outline, 1);
     const path = corners.map(([x, y]) => ({ X: Math.round(x), Y: Math.round(y) }));
     expect(Math.abs(Clipper.Clipper.Area(path)) / areaOf(corners)).toBeCloseTo(1, 4);
     return areaOf(corners) / inches(1) ** 2;
@@ -194,7 +195,7 @@ describe('over all of a page', () => {
     for (const { box, shape } of laid.layers) {
       expect(Math.min(box.x, box.y)).toBeGreaterThanOrEqual(0);
       expect(Math.max(box.x + box.width, box.y + box.height)).toBeLessThanOrEqual(inches(12));
-      area += areaOf(flattened(shape!.outline, 1));
+      area += areaOf(flattenContour(shape!.outline, 1));
     }
     expect(area / (inches(12) * inches(12))).toBeCloseTo(1, 3);
     const [whole, partial, served, cut] = laid.facts.find((f) => f.name === 'at-edges')!.lengths;
@@ -205,9 +206,12 @@ describe('over all of a page', () => {
   });
   test('what one edge loses and the other sees', () => {
     // a half serves a half, a third serves a third but no half
-    expect([servedBy([0.5, 0.5], [0.5]), servedBy([0.3], [0.6]), servedBy([0.5], [0.6]), servedBy([], [0.5])]).toEqual([
-      ...[1, 1, 0, 0],
-    ]);
+    expect([
+      countServedBy([0.5, 0.5], [0.5]),
+      countServedBy([0.3], [0.6]),
+      countServedBy([0.5], [0.6]),
+      countServedBy([], [0.5]),
+    ]).toEqual([...[1, 1, 0, 0]]);
   });
   test('too small for that', () =>
     expect(solve({ edges: 'cut', size: { flats: '1/4' } })).toMatchObject({ problems: [{ why: 'too-many' }] }));

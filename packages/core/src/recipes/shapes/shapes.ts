@@ -1,26 +1,26 @@
-import { exact, exactText, lengthOf, roundToMark, ticks } from '../../length/index.ts';
+import { exact, formatExactLength, lengthOf, roundToMark, ticks } from '../../length/index.ts';
 import { boundsOf, type Shape } from '../../geometry/index.ts';
-import { fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Offer, Recipe, RecipeProblem, Table } from '../recipe.ts';
-import { ROUNDED, extentOfRows, fitting, latticeOf, type Lattice } from './arrange.ts';
-import { MEASURES_OF, extentOfOwn, figureOf } from './figures.ts';
+import { fieldKey, lengthField, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Offer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
+import { ROUNDED, extentOfRows, countFitting, computeLattice, type Lattice } from './arrange.ts';
+import { MEASURES_OF, extentOfOwn, makeFigure } from './figures.ts';
 import {
   EDGES,
   FIGURES,
   LIES,
   MEASURES,
-  MOST_IN_ROW,
-  MOST_PAPERS,
-  MOST_POINTS,
-  MOST_SHAPES,
+  MAX_SHAPES_IN_ROW,
+  MAX_SHAPE_PAPERS,
+  MAX_STAR_POINTS,
+  MAX_SHAPES,
   POINTING,
   shapesSchema,
   type Figure,
   type Measure,
   type ShapesInput,
 } from './input.ts';
-import { laidOut } from './laid.ts';
+import { layOutShapes } from './laid.ts';
 import {
   ALL,
   COLUMNS,
@@ -30,10 +30,10 @@ import {
   POINTS,
   ROWS,
   SIZE,
-  alongRow,
+  measureAlongRow,
   arithmetic,
-  hangingTogether,
-  measuredOf,
+  measureEquations,
+  measuresOf,
   sizeAt,
 } from './measures.ts';
 import { readShapes, shapesGrammar } from './readShapes.ts';
@@ -49,24 +49,27 @@ import { readShapes, shapesGrammar } from './readShapes.ts';
  */
 
 /** How many lie in a row and how many rows there are. */
-function counted(input: ShapesInput, lattice: Lattice, table: Table): { columns: number; rows: number } {
+function counted(input: ShapesInput, lattice: Lattice, table: LayoutContext): { columns: number; rows: number } {
   const { width, height } = table.room;
   const [length, high] = lattice.aside ? [height, width] : [width, height];
   const { number } = input;
-  const fit = fitting(lattice, length, high);
+  const fit = countFitting(lattice, length, high);
   if (input.edges === 'free') {
     const many = number ?? (input.columns ?? fit.columns) * (input.rows ?? fit.rows);
-    const columns = Math.min(MOST_IN_ROW, input.columns ?? Math.ceil(input.rows ? many / input.rows : Math.sqrt(many)));
-    return { columns, rows: Math.min(MOST_IN_ROW, input.rows ?? Math.ceil(many / Math.max(1, columns))) };
+    const columns = Math.min(
+      MAX_SHAPES_IN_ROW,
+      input.columns ?? Math.ceil(input.rows ? many / input.rows : Math.sqrt(many)),
+    );
+    return { columns, rows: Math.min(MAX_SHAPES_IN_ROW, input.rows ?? Math.ceil(many / Math.max(1, columns))) };
   }
-  const columns = input.columns ?? Math.max(0, Math.min(MOST_IN_ROW, fit.columns, number ?? MOST_IN_ROW));
+  const columns = input.columns ?? Math.max(0, Math.min(MAX_SHAPES_IN_ROW, fit.columns, number ?? MAX_SHAPES_IN_ROW));
   const rows = input.rows ?? (number === undefined ? fit.rows : Math.ceil(number / Math.max(1, columns)));
-  return { columns, rows: Math.min(MOST_IN_ROW, rows) };
+  return { columns, rows: Math.min(MAX_SHAPES_IN_ROW, rows) };
 }
 
 /** One figure many times: how large, how many fit, where they lie, what they are traced on. */
 export const shapes: Recipe<'shapes', ShapesInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'shapes',
   input: shapesSchema,
   roles: ['shape'],
@@ -100,12 +103,12 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
   },
   fields: (input): readonly Field[] => {
     const { figure, size, pointing, points, columns, rows, number, gap, all, lie, edges, papers, own } = input;
-    const along = alongRow(input);
+    const along = measureAlongRow(input);
     const choice = (name: string, group: FieldPath, value: string, options: readonly string[]): Field => ({
       ...{ kind: 'choice', path: [name], group, value, options },
     });
     const measures = MEASURES_OF[figure];
-    const independent = hangingTogether(input).length === 0;
+    const independent = measureEquations(input).length === 0;
     return [
       choice('figure', SIZE, figure, own ? FIGURES : FIGURES.filter((one) => one !== 'own')),
       ...measures.map((measure) =>
@@ -113,36 +116,45 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
       ),
       ...(figure === 'hexagon' ? [choice('pointing', SIZE, pointing, POINTING)] : []),
       ...(figure === 'star' || figure === 'scalloped'
-        ? [{ kind: 'count', path: POINTS, group: SIZE, value: points, ifEmpty: 'refused', most: MOST_POINTS } as const]
+        ? [
+            {
+              kind: 'count',
+              path: POINTS,
+              group: SIZE,
+              value: points,
+              ifEmpty: 'refused',
+              most: MAX_STAR_POINTS,
+            } as const,
+          ]
         : []),
       // of what looks the same on its head there is nothing to alternate
       choice('lie', ROWS, lie, ALTERNATE.includes(figure) ? LIES : LIES.filter((one) => one !== 'alternating')),
       choice('edges', ROWS, edges, EDGES),
       ...(edges !== 'cut'
         ? ([
-            { kind: 'count', path: COLUMNS, group: ROWS, value: columns, ifEmpty: 'by-rule', most: MOST_IN_ROW },
-            { kind: 'count', path: ROWS, group: ROWS, value: rows, ifEmpty: 'by-rule', most: MOST_IN_ROW },
-            { kind: 'count', path: NUMBER, group: ROWS, value: number, ifEmpty: 'by-rule', most: MOST_SHAPES },
+            { kind: 'count', path: COLUMNS, group: ROWS, value: columns, ifEmpty: 'by-rule', most: MAX_SHAPES_IN_ROW },
+            { kind: 'count', path: ROWS, group: ROWS, value: rows, ifEmpty: 'by-rule', most: MAX_SHAPES_IN_ROW },
+            { kind: 'count', path: NUMBER, group: ROWS, value: number, ifEmpty: 'by-rule', most: MAX_SHAPES },
           ] as const)
         : []),
       lengthField(GAP, gap, { allow: 'zero', group: ROWS }),
       ...(along && columns !== undefined && edges !== 'cut' ? [lengthField(ALL, all.length, { group: ROWS })] : []),
-      { kind: 'count', path: PAPERS, group: ROWS, value: papers, ifEmpty: 'refused', most: MOST_PAPERS },
+      { kind: 'count', path: PAPERS, group: ROWS, value: papers, ifEmpty: 'refused', most: MAX_SHAPE_PAPERS },
     ];
   },
   /** What another figure does not have goes; what it needs follows from what was there. */
   put: (input, path, value) => {
     const next = withValue(input, path, value);
-    if (samePath(path, ['figure']) && value !== input.figure) return asFigure(next, input);
-    if (samePath(path, COLUMNS) && value === undefined) return { ...next, all: {} };
+    if (isSamePath(path, ['figure']) && value !== input.figure) return asFigure(next, input);
+    if (isSamePath(path, COLUMNS) && value === undefined) return { ...next, all: {} };
     // so many in all is said by rows and columns, or by itself
-    if (samePath(path, ROWS) && value !== undefined) return withValue(next, NUMBER, undefined);
-    if (samePath(path, NUMBER) && value !== undefined) return withValue(next, ROWS, undefined);
+    if (isSamePath(path, ROWS) && value !== undefined) return withValue(next, NUMBER, undefined);
+    if (isSamePath(path, NUMBER) && value !== undefined) return withValue(next, ROWS, undefined);
     return next;
   },
   givesWay: (input, path) => {
-    const measures = hangingTogether(input).length ? MEASURES_OF[input.figure].map(sizeAt) : [];
-    const along = alongRow(input);
+    const measures = measureEquations(input).length ? MEASURES_OF[input.figure].map(sizeAt) : [];
+    const along = measureAlongRow(input);
     const row = along ? [sizeAt(along)] : [];
     if (path[0] === 'size') return { own: [...measures, ALL], others: [GAP] };
     if (path[0] === 'all') return { own: [...measures, ...row], others: [GAP] };
@@ -150,9 +162,9 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     return { own: [ALL], others: [...measures, ...row, GAP] };
   },
   standsStill: (input, path) => {
-    const along = alongRow(input);
+    const along = measureAlongRow(input);
     if (path[0] === 'size') {
-      const others = MEASURES_OF[input.figure].map(sizeAt).filter((at) => !samePath(at, path));
+      const others = MEASURES_OF[input.figure].map(sizeAt).filter((at) => !isSamePath(at, path));
       return input.all.length === undefined ? [ALL, ...others] : others;
     }
     return path[0] === 'all' ? (along ? [sizeAt(along), GAP] : [GAP]) : [ALL, ...(along ? [sizeAt(along)] : []), GAP];
@@ -166,7 +178,13 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     const { columns: _columns, rows: _rows, number: _number, ...others } = input;
     return {
       ...others,
-      ...{ figure: 'own', own, all: {}, gap: input.gap ?? '0', size: { width: exactText(ticks(wide), table.unit) } },
+      ...{
+        figure: 'own',
+        own,
+        all: {},
+        gap: input.gap ?? '0',
+        size: { width: formatExactLength(ticks(wide), table.unit) },
+      },
       lie: input.lie === 'moved' ? 'straight' : input.lie,
       ...{ columns: 2, rows: 2 },
     };
@@ -175,18 +193,18 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
 
   solve: (input, table) => {
     if (input.figure === 'own' && !input.own)
-      return refused([{ code: 'own', why: 'no-outline', path: ['figure'], lengths: [] }]);
-    const { solution, problems, near } = worked(arithmetic(input, table));
+      return makeRefusal([{ code: 'own', why: 'no-outline', path: ['figure'], lengths: [] }]);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
     const measures = MEASURES_OF[input.figure];
-    const wrong = problems.length ? problems : notPositive(measures.map(sizeAt), near);
-    if (wrong.length) return refused(wrong);
-    if (near(GAP) < 0) return refused([{ code: 'size-not-positive', path: GAP, size: near(GAP) }]);
-    const shape = figureOf(input, measuredOf(input, table)!);
+    const wrong = problems.length ? problems : findNotPositive(measures.map(sizeAt), near);
+    if (wrong.length) return makeRefusal(wrong);
+    if (near(GAP) < 0) return makeRefusal([{ code: 'size-not-positive', path: GAP, size: near(GAP) }]);
+    const shape = makeFigure(input, measuresOf(input, table)!);
     const box = boundsOf(shape);
     const largest = Math.max(box.width, box.height);
     if (box.width < 1 || box.height < 1 || largest > 1e9)
-      return refused([{ code: 'size-not-positive', path: sizeAt(measures[0]!), size: near(sizeAt(measures[0]!)) }]);
-    const lattice = latticeOf(input, shape, near(GAP));
+      return makeRefusal([{ code: 'size-not-positive', path: sizeAt(measures[0]!), size: near(sizeAt(measures[0]!)) }]);
+    const lattice = computeLattice(input, shape, near(GAP));
     const { columns, rows } = counted(input, lattice, table);
     const number = input.edges === 'cut' ? undefined : Math.min(columns * rows, input.number ?? Infinity);
     const odd = number === undefined ? overPage(lattice, table) : tooMuch(input, lattice, columns, rows, table, shape);
@@ -201,7 +219,7 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     }
     say(PAPERS, input.papers);
     say(POINTS, input.points);
-    const { laid, suggestions } = laidOut(input, table, shape, lattice, { columns, rows, number });
+    const { laid, suggestions } = layOutShapes(input, table, shape, lattice, { columns, rows, number });
     // a root is no sum that one would follow
     const sums = new Map([...solution.sums].filter(([key]) => key === fieldKey(ALL) || key === fieldKey(GAP)));
     return { status: 'solved', laid, values, sums, suggestions };
@@ -216,7 +234,7 @@ function asFigure(next: ShapesInput, before: ShapesInput): ShapesInput {
   const known = MEASURES.map((measure) => before.size[measure]).find((text) => text !== undefined);
   const { figure } = next;
   const usual = (name: Measure) => before.size[name] ?? known ?? '2 in';
-  const needed = hangingTogether(next).length ? [MEASURES_OF[figure][0]!] : MEASURES_OF[figure];
+  const needed = measureEquations(next).length ? [MEASURES_OF[figure][0]!] : MEASURES_OF[figure];
   const size = Object.fromEntries(needed.map((name) => [name, usual(name)]));
   const lie = next.lie === 'alternating' && !ALTERNATE.includes(figure) ? 'straight' : next.lie;
   const { gap = '0' } = before;
@@ -225,13 +243,13 @@ function asFigure(next: ShapesInput, before: ShapesInput): ShapesInput {
 const ALTERNATE: readonly Figure[] = ['triangle', 'pennant', 'own', 'heart', 'tag', 'star'];
 
 /** Over all of a page there would be more than can be laid. */
-function overPage(lattice: Lattice, { room }: Table): ReturnType<typeof refused> | null {
+function overPage(lattice: Lattice, { room }: LayoutContext): ReturnType<typeof makeRefusal> | null {
   const { pitch, rise, second } = lattice;
   const each = pitch * rise * (second === null ? 1 : 0.5);
   const many = Math.ceil((room.width * room.height) / each);
-  if (!(each > 0) || many > MOST_SHAPES)
-    return refused([
-      { code: 'own', why: 'too-many', path: SIZE, lengths: [ticks(Math.min(1e9, many)), ticks(MOST_SHAPES)] },
+  if (!(each > 0) || many > MAX_SHAPES)
+    return makeRefusal([
+      { code: 'own', why: 'too-many', path: SIZE, lengths: [ticks(Math.min(1e9, many)), ticks(MAX_SHAPES)] },
     ]);
   return null;
 }
@@ -242,22 +260,22 @@ function tooMuch(
   lattice: Lattice,
   columns: number,
   rows: number,
-  table: Table,
+  table: LayoutContext,
   shape: Shape,
-): ReturnType<typeof refused> | null {
+): ReturnType<typeof makeRefusal> | null {
   const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
     ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
   });
   const box = boundsOf(shape);
-  if (columns < 1 || rows < 1) return refused([own('none-fits', SIZE, box.width, box.height)]);
-  if (columns * rows > MOST_SHAPES) return refused([own('too-many', COLUMNS, columns * rows, MOST_SHAPES)]);
+  if (columns < 1 || rows < 1) return makeRefusal([own('none-fits', SIZE, box.width, box.height)]);
+  if (columns * rows > MAX_SHAPES) return makeRefusal([own('too-many', COLUMNS, columns * rows, MAX_SHAPES)]);
   if (input.edges === 'free') return null;
   const { width, height } = table.room;
   const [long, high] = lattice.aside ? [height, width] : [width, height];
   // of fewer than a row would hold there is one short row
   const inRow = Math.min(columns, input.number ?? columns);
   const reach = extentOfRows(lattice, inRow, rows);
-  const fit = fitting(lattice, long, high);
+  const fit = countFitting(lattice, long, high);
   const offers: Offer[] = [];
   const problems: RecipeProblem[] = [];
   if (reach.length > long + ROUNDED) {
@@ -273,5 +291,5 @@ function tooMuch(
     const count = input.number === undefined ? fit.rows : fit.rows * Math.min(columns, fit.columns);
     if (fit.rows > 0 && fit.rows < rows) offers.push({ path: rowsPath, count });
   }
-  return problems.length ? refused(problems, offers) : null;
+  return problems.length ? makeRefusal(problems, offers) : null;
 }

@@ -4,9 +4,9 @@ import { areaOf } from '../../lattice/index.ts';
 
 /* Holes along outlines: a hole at every sharp corner, between two of them evenly. Roots force floats; each hole is rounded once. */
 
-export type At = readonly [x: number, y: number];
+export type HolePoint = readonly [x: number, y: number];
 
-export interface Pricked {
+export interface PrickedHoles {
   readonly at: readonly Point[];
   /** How far apart they are, each side by itself or each stretch that differs. */
   readonly spacings: readonly number[];
@@ -17,15 +17,15 @@ export interface Pricked {
 /** Corners that turn by more than this are kept: a hole lies on them. */
 const SHARP = Math.PI / 7;
 
-const point = ([x, y]: At): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
+const point = ([x, y]: HolePoint): Point => ({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) });
 
 /** Round a rectangle, a hole in every corner, each pair of sides spaced by itself. */
-export function roundPanel(width: number, height: number, inset: number, wished: number): Pricked | null {
+export function prickRoundPanel(width: number, height: number, inset: number, wished: number): PrickedHoles | null {
   const [w, h] = [width - 2 * inset, height - 2 * inset];
   if (w <= 0 || h <= 0) return null;
   const [across, up] = [Math.max(1, Math.round(w / wished)), Math.max(1, Math.round(h / wished))];
   const [dx, dy] = [w / across, h / up];
-  const corners: [from: At, by: At, n: number][] = [
+  const corners: [from: HolePoint, by: HolePoint, n: number][] = [
     [[inset, inset], [dx, 0], across],
     [[inset + w, inset], [0, dy], up],
     [[inset + w, inset + h], [-dx, 0], across],
@@ -38,8 +38,8 @@ export function roundPanel(width: number, height: number, inset: number, wished:
 }
 
 /** Whether an outline runs counter-clockwise. */
-const isLeft = (ring: readonly At[]): boolean => signed(ring) > 0;
-const signed = (ring: readonly At[]): number =>
+const isLeft = (ring: readonly HolePoint[]): boolean => signed(ring) > 0;
+const signed = (ring: readonly HolePoint[]): number =>
   ring.reduce((sum, [x, y], i) => {
     const [nx, ny] = ring[(i + 1) % ring.length]!;
     return sum + x * ny - nx * y;
@@ -49,7 +49,7 @@ const signed = (ring: readonly At[]): number =>
  * An outline moved inward by so much: every side by itself, neighbours meeting again. What turns out crossed or inside out (a narrow
  * place, sides that the inset swallows) is left out.
  */
-export function insetOf(ring: readonly At[], by: number): At[] {
+export function insetOutline(ring: readonly HolePoint[], by: number): HolePoint[] {
   if (by <= 0) return ring.map(([x, y]) => [x, y]);
   const left = isLeft(ring) ? 1 : -1;
   const sides = ring.map((p, i) => {
@@ -58,14 +58,14 @@ export function insetOf(ring: readonly At[], by: number): At[] {
     const [ux, uy] = [(q[0] - p[0]) / long, (q[1] - p[1]) / long];
     return { ux, uy, px: p[0] - uy * by * left, py: p[1] + ux * by * left };
   });
-  const moved = sides.map((b, i): At => {
+  const moved = sides.map((b, i): HolePoint => {
     const a = sides[(i + sides.length - 1) % sides.length]!;
     const cross = a.ux * b.uy - a.uy * b.ux;
     if (Math.abs(cross) < 1e-9) return [b.px, b.py];
     const t = ((b.px - a.px) * b.uy - (b.py - a.py) * b.ux) / cross;
     return [a.px + a.ux * t, a.py + a.uy * t];
   });
-  const near = ([x, y]: At): number =>
+  const near = ([x, y]: HolePoint): number =>
     Math.min(
       ...ring.map(([px, py], i) => {
         const [qx, qy] = ring[(i + 1) % ring.length]!;
@@ -78,7 +78,7 @@ export function insetOf(ring: readonly At[], by: number): At[] {
 }
 
 /** Holes along a closed outline; null where nothing of it is left. */
-export function alongOutline(ring: readonly At[], wished: number): Pricked | null {
+export function prickAlongOutline(ring: readonly HolePoint[], wished: number): PrickedHoles | null {
   if (ring.length < 3 || areaOf(ring.map(([x, y]) => [x, y])) < 1) return null;
   const turnAt = (i: number): number => {
     const [a, b, c] = [ring[(i + ring.length - 1) % ring.length]!, ring[i]!, ring[(i + 1) % ring.length]!];

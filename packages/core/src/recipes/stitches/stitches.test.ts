@@ -1,17 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { PAGE, fact, inInches, solved } from '../../../testing/solving.ts';
 import { inches, lengthOf } from '../../length/index.ts';
-import type { Solved } from '../recipe.ts';
+import type { RecipeSolution } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
 import { setField } from '../typing.ts';
-import { alongOutline, insetOf } from './along.ts';
+import { prickAlongOutline, insetOutline } from './along.ts';
 import { stitches, type StitchesInput } from './stitches.ts';
 
 const line: StitchesInput = {
   ...{ along: 'line', ground: { width: '6', height: '1/2', is: 'cut' }, inset: '1/4', spacing: '1/4', stitch: 'back' },
 };
 const solve = (input: StitchesInput) => stitches.solve(input, PAGE);
-const holes = (result: Solved): [number, number][] => {
+const holes = (result: RecipeSolution): [number, number][] => {
   const finish = solved(result).laid.blanks[0]!.finish.find((f) => f.do === 'holes');
   return finish?.do === 'holes' ? finish.at.map((p) => [p.x / inches(1), p.y / inches(1)]) : [];
 };
@@ -86,20 +86,20 @@ describe('along a shape', () => {
       [4, 4],
       [0, 4],
     ].map(([x, y]) => [x! * 1000, y! * 1000] as const);
-    expect(insetOf(square, 250)).toEqual([
+    expect(insetOutline(square, 250)).toEqual([
       [250, 250],
       [3750, 250],
       [3750, 3750],
       [250, 3750],
     ]);
-    expect(insetOf([...square].reverse(), 250)).toEqual([
+    expect(insetOutline([...square].reverse(), 250)).toEqual([
       [250, 3750],
       [3750, 3750],
       [3750, 250],
       [250, 250],
     ]);
-    expect(insetOf(square, 3000)).toEqual([]);
-    expect(alongOutline([], 5)).toBeNull();
+    expect(insetOutline(square, 3000)).toEqual([]);
+    expect(prickAlongOutline([], 5)).toBeNull();
   });
 });
 

@@ -3,24 +3,24 @@ import { exact, lengthText, roundToMark, ticks, type Ticks } from '../../length/
 import {
   boundsOf,
   circle,
-  flattened,
+  flattenContour,
   rect,
   rectangle,
-  whole,
+  shapeOfOutline,
   type Finish,
   type Point,
   type Shape,
   type Size,
 } from '../../geometry/index.ts';
 import { countAt, lengthAt, sizeAt } from '../../line/index.ts';
-import { countField, fieldKey, lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, Suggestion, Table } from '../recipe.ts';
-import { figureOf } from '../shapes/figures.ts';
+import { countField, fieldKey, lengthField, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem, capLength } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
+import { makeFigure } from '../shapes/figures.ts';
 import { term, type Equation } from '../sums.ts';
-import { alongOutline, insetOf, roundPanel, type Pricked } from './along.ts';
+import { prickAlongOutline, insetOutline, prickRoundPanel, type PrickedHoles } from './along.ts';
 
 /*
  * Holes to stitch through, evenly spaced with ends alike:
@@ -62,8 +62,8 @@ const HOLES: FieldPath = ['holes'];
 const ACROSS: FieldPath = ['across'];
 const isShape = ({ along }: Pick<StitchesInput, 'along'>): boolean => along !== 'line' && along !== 'panel';
 
-function arithmetic(input: StitchesInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: StitchesInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const { along, ground, inset, spacing, holes, across } = input;
   give(WIDTH, ground.width);
   if (!isShape(input)) give(HEIGHT, ground.height);
@@ -79,7 +79,7 @@ function arithmetic(input: StitchesInput, table: Table): Arithmetic {
 
 /** Holes along a line, round a panel or a shape: how many, how far apart, a template to prick by. */
 export const stitches: Recipe<'stitches', StitchesInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'stitches',
   input: stitchesSchema,
   roles: ['ground'],
@@ -97,7 +97,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
   start: (table) => {
     const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
+    const fit = (wished: string, most: number) => capLength(wished, most, table);
     return {
       along: 'panel',
       ground: {
@@ -129,52 +129,52 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
   },
   put: (input, path, value) => {
     const next = withValue(input, path, value);
-    if (samePath(path, HOLES) && value === 1) return { ...next, holes: 2 };
-    if (!samePath(path, ['along'])) return next;
+    if (isSamePath(path, HOLES) && value === 1) return { ...next, holes: 2 };
+    if (!isSamePath(path, ['along'])) return next;
     // what another has no use for goes, what it needs is there
     const { holes: _holes, ...rest } = next;
     const ground = { ...rest.ground, height: rest.ground.height ?? rest.ground.width ?? '1 in' };
     return { ...(value === 'line' ? next : rest), ground, inset: next.inset ?? '0', spacing: next.spacing ?? '1/4 in' };
   },
   givesWay: (_input, path) => {
-    if (samePath(path, SPACING)) return { own: [INSET, WIDTH], others: [] };
-    if (samePath(path, INSET)) return { own: [SPACING], others: [WIDTH] };
+    if (isSamePath(path, SPACING)) return { own: [INSET, WIDTH], others: [] };
+    if (isSamePath(path, INSET)) return { own: [SPACING], others: [WIDTH] };
     return { own: [SPACING], others: [INSET] };
   },
   standsStill: (input, path) => {
     if (input.along !== 'line') return [];
-    if (samePath(path, SPACING)) return [INSET, WIDTH];
-    return samePath(path, INSET) ? [SPACING, WIDTH] : [SPACING, INSET];
+    if (isSamePath(path, SPACING)) return [INSET, WIDTH];
+    return isSamePath(path, INSET) ? [SPACING, WIDTH] : [SPACING, INSET];
   },
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const sized = [
       WIDTH,
       SPACING,
       ...(isShape(input) ? [] : [HEIGHT]),
       ...(input.across === undefined ? [] : [ACROSS]),
     ];
-    const none = notPositive(sized, near);
-    if (none.length) return refused(none);
-    if (near(INSET) < 0) return refused([{ code: 'size-not-positive', path: INSET, size: near(INSET) }]);
+    const none = findNotPositive(sized, near);
+    if (none.length) return makeRefusal(none);
+    if (near(INSET) < 0) return makeRefusal([{ code: 'size-not-positive', path: INSET, size: near(INSET) }]);
     const [width, inset, spacing] = [near(WIDTH), near(INSET), near(SPACING)];
     const across = input.across === undefined ? ticks(0) : near(ACROSS);
     const ground = groundOf(input, width, near(HEIGHT));
-    if (across >= spacing) return refused([ownProblem('hole-too-large', ACROSS, across, spacing)]);
+    if (across >= spacing) return makeRefusal([ownProblem('hole-too-large', ACROSS, across, spacing)]);
     const box = boundsOf(ground);
     const least = Math.min(box.width, input.along === 'line' ? box.width : box.height);
     if (2 * inset >= least)
-      return refused(
+      return makeRefusal(
         [ownProblem('no-room', INSET, inset, least)],
         inset > 0 && least > 2 * table.mark.step
           ? [{ path: INSET, length: roundToMark(ticks(Math.floor(least / 4)), table.mark, 'down') }]
           : [],
       );
     if ((2 * (box.width + box.height)) / spacing > MOST_HOLES)
-      return refused([
+      return makeRefusal([
         ownProblem('too-many-holes', SPACING, Math.ceil((2 * (box.width + box.height)) / spacing), MOST_HOLES),
       ]);
     const pricked = prick(input, ground, {
@@ -182,7 +182,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
       spacing,
       exactSpacing: Number(exactly(SPACING).n) / Number(exactly(SPACING).d),
     });
-    if (!pricked) return refused([ownProblem('no-room', INSET, inset, least)]);
+    if (!pricked) return makeRefusal([ownProblem('no-room', INSET, inset, least)]);
     const radius = Math.max(across / 2, Math.min(spacing / 6, least / 80));
     const marked: Shape = {
       outline: ground.outline,
@@ -190,7 +190,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
     };
     const is = input.ground.is === 'cut' ? 'ground' : null;
     const layers: Layer[] = [
-      layerOf({
+      makeLayer({
         ...{ key: 'ground', role: 'ground', n: 1, box, shape: marked, group: GROUND, blank: is },
         sized: isShape(input) ? null : { width: WIDTH, height: HEIGHT },
       }),
@@ -218,7 +218,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
         layers,
         blanks: is
           ? [
-              blankOf(
+              makeBlank(
                 { key: 'ground', role: 'ground', n: 1, shape: isShape(input) ? ground : null, finish },
                 box,
                 table.mark,
@@ -294,7 +294,7 @@ function groundOf({ along }: StitchesInput, width: Ticks, height: Ticks): Shape 
   if (along === 'line' || along === 'panel') return rectangle(rect(0, 0, width, height));
   if (along === 'circle') {
     const radius = Math.floor(width / 2);
-    return whole(circle(radius, radius, radius));
+    return shapeOfOutline(circle(radius, radius, radius));
   }
   const measured = {
     width,
@@ -314,7 +314,7 @@ function groundOf({ along }: StitchesInput, width: Ticks, height: Ticks): Shape 
     edges: 'free',
     papers: 1,
   } as const;
-  return figureOf({ ...shapes, figure: along }, measured);
+  return makeFigure({ ...shapes, figure: along }, measured);
 }
 
 /** Where the holes are; null where the inset leaves nothing to go along. */
@@ -322,7 +322,7 @@ function prick(
   input: StitchesInput,
   ground: Shape,
   { inset, spacing, exactSpacing }: { readonly inset: Ticks; readonly spacing: Ticks; readonly exactSpacing: number },
-): Pricked | null {
+): PrickedHoles | null {
   const { width, height } = boundsOf(ground);
   if (input.along === 'line') {
     const long = width - 2 * inset;
@@ -343,8 +343,8 @@ function prick(
     }));
     return { at, spacings: [each], length: stitchesIn * each };
   }
-  if (input.along === 'panel') return roundPanel(width, height, inset, spacing);
-  return alongOutline(insetOf(flattened(ground.outline, 12), inset), spacing);
+  if (input.along === 'panel') return prickRoundPanel(width, height, inset, spacing);
+  return prickAlongOutline(insetOutline(flattenContour(ground.outline, 12), inset), spacing);
 }
 const nearestOdd = (n: number): number => Math.max(1, 2 * Math.round((n - 1) / 2) + 1);
 

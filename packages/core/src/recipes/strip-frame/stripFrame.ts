@@ -1,10 +1,10 @@
 import { z } from 'zod';
-import { exactText, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
+import { formatExactLength, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   EDGES,
   polygon,
   rect,
-  whole,
+  shapeOfOutline,
   type Edge,
   type Finish,
   type Rect,
@@ -13,12 +13,12 @@ import {
 } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import { lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf, outerSpans, printOf } from '../laying.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer, outerDimsOf, makePrint } from '../laying.ts';
 import { sizeFields, sizeKeys } from '../nested.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
 import type { Blank } from '../blanks.ts';
-import type { Arithmetic, Fact, Layer, Recipe, Table } from '../recipe.ts';
+import type { Arithmetic, Fact, Layer, Recipe, LayoutContext } from '../recipe.ts';
 import { term, type Equation } from '../sums.ts';
 
 /*
@@ -56,8 +56,8 @@ const STOCK: FieldPath = ['strip', 'stock'];
 const AXES = ['width', 'height'] as const;
 const along = (group: FieldPath, axis: (typeof AXES)[number]): FieldPath => [...group, axis];
 
-function arithmetic(input: StripFrameInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: StripFrameInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const { photo, strip, outer } = input;
   for (const axis of AXES) {
     give(along(PHOTO!, axis), photo[axis], photo.known);
@@ -102,7 +102,7 @@ function mitred(edge: Edge, { x, y, width, height }: Rect): Shape {
   const [r, t] = [x + width, y + height];
   switch (edge) {
     case 'bottom':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [x, y],
           [r, y],
@@ -111,7 +111,7 @@ function mitred(edge: Edge, { x, y, width, height }: Rect): Shape {
         ]),
       );
     case 'top':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [x + height, y],
           [r - height, y],
@@ -120,7 +120,7 @@ function mitred(edge: Edge, { x, y, width, height }: Rect): Shape {
         ]),
       );
     case 'left':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [x, y],
           [r, y + width],
@@ -129,7 +129,7 @@ function mitred(edge: Edge, { x, y, width, height }: Rect): Shape {
         ]),
       );
     case 'right':
-      return whole(
+      return shapeOfOutline(
         polygon([
           [x, y + width],
           [r, y],
@@ -141,7 +141,7 @@ function mitred(edge: Edge, { x, y, width, height }: Rect): Shape {
 }
 
 /** How few strips of a length give these lengths, and how they are shared out: the fullest first. Of four, all ways are tried. */
-export function sharedOut(lengths: readonly number[], stock: number): number[][] | null {
+export function assignToStrips(lengths: readonly number[], stock: number): number[][] | null {
   if (lengths.some((l) => l > stock)) return null;
   let best: number[][] | null = null;
   const waste = (bins: number[][]) => Math.max(...bins.map((bin) => stock - bin.reduce((a, b) => a + b, 0)));
@@ -168,7 +168,7 @@ export function sharedOut(lengths: readonly number[], stock: number): number[][]
 
 /** Strips round a photo: how long each is cut, how many edges come from one strip, how many strips it takes. */
 export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'strip-frame',
   input: stripFrameSchema,
   roles: ['top', 'bottom', 'left', 'right', 'print'],
@@ -182,7 +182,7 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
 
   start: (table) => {
     const { unit, room, mark } = table;
-    const text = (t: number) => exactText(ticks(t), unit);
+    const text = (t: number) => formatExactLength(ticks(t), unit);
     const small = Math.min(room.width, room.height) < lengthOf('4', 'in');
     const w = lengthOf(unit === 'in' ? (small ? '1/8' : '1/2') : small ? '3' : '12', unit);
     const fit = (wanted: string, most: number) =>
@@ -221,10 +221,10 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([...AXES.flatMap((a) => [along(PHOTO!, a), along(OUTER!, a)]), WIDTH, STOCK], near);
-    if (none.length) return refused(none);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([...AXES.flatMap((a) => [along(PHOTO!, a), along(OUTER!, a)]), WIDTH, STOCK], near);
+    if (none.length) return makeRefusal(none);
     const [w, stock] = [near(WIDTH), near(STOCK)];
     const size: Size = { width: near(along(OUTER!, 'width')), height: near(along(OUTER!, 'height')) };
     const out = input.sits === 'outside' ? w : 0;
@@ -233,24 +233,24 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
     const lengthOfEdge = (edge: Edge) => (edge === 'left' || edge === 'right' ? boxes[edge].height : boxes[edge].width);
     const least = Math.min(...EDGES.map(lengthOfEdge));
     if (least <= (input.corners === 'mitred' ? 2 * w : 0))
-      return refused([{ code: 'own', why: 'strip-too-wide', path: WIDTH, lengths: [w] }]);
+      return makeRefusal([{ code: 'own', why: 'strip-too-wide', path: WIDTH, lengths: [w] }]);
     const cut = Object.fromEntries(
-      EDGES.map((edge) => [edge, blankOf({ key: edge, role: edge, n: 1 }, boxes[edge], table.mark, 'nearest')]),
+      EDGES.map((edge) => [edge, makeBlank({ key: edge, role: edge, n: 1 }, boxes[edge], table.mark, 'nearest')]),
     ) as Record<Edge, Blank>;
     const lengths = EDGES.map((edge) => Math.max(cut[edge].width, cut[edge].height));
-    const shared = sharedOut(lengths, stock);
+    const shared = assignToStrips(lengths, stock);
     const longest = Math.max(...lengths);
     if (!shared)
-      return refused(
+      return makeRefusal(
         [{ code: 'own', why: 'strip-too-short', path: STOCK, lengths: [stock, ticks(longest)] }],
         [{ path: STOCK, length: ticks(longest) }],
       );
     const shapeOf = (edge: Edge) => (input.corners === 'mitred' ? mitred(edge, boxes[edge]) : null);
     const order = ['left', 'right', 'bottom', 'top'] as const;
     const strips: Layer[] = order.map((edge) =>
-      layerOf({ key: edge, role: edge, n: 1, box: boxes[edge], shape: shapeOf(edge), group: STRIP!, sized: null }),
+      makeLayer({ key: edge, role: edge, n: 1, box: boxes[edge], shape: shapeOf(edge), group: STRIP!, sized: null }),
     );
-    const print = printOf(photo, PHOTO!);
+    const print = makePrint(photo, PHOTO!);
     return {
       status: 'solved',
       laid: {
@@ -270,7 +270,7 @@ export const stripFrame: Recipe<'strip-frame', StripFrameInput> = {
             path: WIDTH,
             at: { x: ticks(Math.floor(boxes.right.x + w / 2)), y: ticks(Math.floor(size.height / 3)) },
           },
-          ...outerSpans(OUTER!, size),
+          ...outerDimsOf(OUTER!, size),
         ],
         facts: framed(lengths, shared, stock),
       },

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import {
   addExact,
   exact,
-  exactText,
+  formatExactLength,
   lengthText,
   roundExact,
   roundToMark,
@@ -13,12 +13,12 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Rect } from '../../geometry/index.ts';
-import { lengthAt, sizeAt, ticksSaid } from '../../line/index.ts';
-import { lengthField, samePath, withValue, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Layer, Recipe, Suggestion, Table } from '../recipe.ts';
+import { lengthAt, sizeAt, parseTicks } from '../../line/index.ts';
+import { lengthField, isSamePath, withValue, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Layer, Recipe, Suggestion, LayoutContext } from '../recipe.ts';
 import {
   ACROSS,
   COUNT,
@@ -27,16 +27,16 @@ import {
   ROW_PLACES,
   ROW_REASONS,
   WIDTH,
-  countOf,
+  rowCountOf,
   layRow,
-  putInRow,
+  setRowValue,
   rowEquations,
   rowFields,
-  rowGivesWay,
+  rowYieldOrder,
   rowKeys,
-  rowSaid,
-  rowStandsStill,
-  usualRow,
+  readRowLine,
+  rowFixedPaths,
+  defaultRow,
   type RowAxis,
 } from '../row.ts';
 import { term } from '../sums.ts';
@@ -97,8 +97,8 @@ const axesOf = ({ run }: StripsInput): { side: RowAxis; along: RowAxis } =>
 const isGraded = (input: StripsInput, count: number | null): boolean =>
   input.lengths.as === 'graded' && (count ?? 0) > 1;
 
-function arithmetic(input: StripsInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: StripsInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const { givens, problems, give } = read;
   const { side, along } = axesOf(input);
   const equations = rowEquations(input, table, side, read);
@@ -109,7 +109,7 @@ function arithmetic(input: StripsInput, table: Table): Arithmetic {
   equations.push([term(room, 1), term(LENGTH, -1), term(INSET, -2)]);
   give(TUCKS.start, input.tuck.start, 'assumed', 'zero');
   give(TUCKS.end, input.tuck.end, 'assumed', 'zero');
-  const n = countOf(input, table, side);
+  const n = rowCountOf(input, table, side);
   if (n !== null && isGraded(input, n)) {
     give(SHORTEST, input.lengths.shortest);
     give(STEP, input.lengths.step, 'assumed', 'zero');
@@ -120,7 +120,7 @@ function arithmetic(input: StripsInput, table: Table): Arithmetic {
 
 /** Strips side by side: how many, how wide, how far apart, how long each is cut. */
 export const strips: Recipe<'strips', StripsInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'strips',
   input: stripsSchema,
   roles: ['strip'],
@@ -137,11 +137,11 @@ export const strips: Recipe<'strips', StripsInput> = {
 
   start: (table) => {
     const { unit, room, mark } = table;
-    const { count, gap, margin } = usualRow(table);
+    const { count, gap, margin } = defaultRow(table);
     const length = roundToMark(exact(room.height * 2, 3), mark, 'down');
     return {
       run: 'upright',
-      strip: { length: exactText(length, unit) },
+      strip: { length: formatExactLength(length, unit) },
       count,
       spread: 'room',
       row: { gap, margin },
@@ -167,10 +167,10 @@ export const strips: Recipe<'strips', StripsInput> = {
     ];
   },
   put: (input, path, value) => {
-    const next = putInRow(input, path, value);
+    const next = setRowValue(input, path, value);
     const { as, shortest, step } = next.lengths;
     // Graded begins with all alike: what is shorter by how much is typed next.
-    return as === 'graded' && shortest === undefined && step === undefined && samePath(path, [...GRADE, 'as'])
+    return as === 'graded' && shortest === undefined && step === undefined && isSamePath(path, [...GRADE, 'as'])
       ? withValue(next, STEP, '0')
       : next;
   },
@@ -180,7 +180,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     if (end === 'inset') return { own: [LENGTH], others: [STEP, SHORTEST] };
     if (end === 'step') return { own: [SHORTEST, LENGTH], others: [] };
     if (end === 'shortest') return { own: [STEP, LENGTH], others: [] };
-    return { own: rowGivesWay(path), others: [STEP] };
+    return { own: rowYieldOrder(path), others: [STEP] };
   },
   standsStill: (input, path) => {
     const end = path.at(-1);
@@ -188,26 +188,26 @@ export const strips: Recipe<'strips', StripsInput> = {
     if (end === 'inset') return [LENGTH];
     if (end === 'step') return [SHORTEST];
     if (end === 'shortest') return [STEP];
-    return rowStandsStill(input, path);
+    return rowFixedPaths(input, path);
   },
   arithmetic,
 
   solve: (input, table) => {
     const { side } = axesOf(input);
-    const { solution, problems, near, exactly } = worked(arithmetic(input, table));
+    const { solution, problems, near, exactly } = solveLengths(arithmetic(input, table));
     const laid = layRow(input, table, side, solution, problems);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
     const { count, width, across, from, at, values, suggestions } = laid.row;
     const graded = isGraded(input, count);
-    const short = notPositive([LENGTH, ...(graded ? [SHORTEST] : [])], near);
-    if (short.length) return refused(short);
+    const short = findNotPositive([LENGTH, ...(graded ? [SHORTEST] : [])], near);
+    if (short.length) return makeRefusal(short);
     const grow = graded ? exactly(STEP) : exact(0);
     // each rounded once, from its own exact length
     const lengths = at.map((_, i) =>
       graded ? roundToMark(addExact(exactly(LENGTH), scaleExact(grow, -i)), table.mark, 'nearest') : near(LENGTH),
     );
     if (lengths.some((length) => length <= 0))
-      return refused([{ code: 'own', why: 'shorter-than-nothing', path: STEP, lengths: [near(STEP)] }]);
+      return makeRefusal([{ code: 'own', why: 'shorter-than-nothing', path: STEP, lengths: [near(STEP)] }]);
     const [tuckStart, tuckEnd] = [near(TUCKS.start), near(TUCKS.end)];
     const longest = Math.max(...lengths);
     const { flush } = input.lengths;
@@ -220,7 +220,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     const kinds = graded ? lengths.map((_, i) => i) : [0];
     const keyOf = (i: number) => (graded ? `strip-${i + 1}` : 'strip');
     const layers: Layer[] = boxes.map((box, i) =>
-      layerOf({
+      makeLayer({
         ...{ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: keyOf(i), group: STRIP },
         sized: input.run === 'upright' ? { width: WIDTH, height: LENGTH } : { width: LENGTH, height: WIDTH },
       }),
@@ -231,7 +231,7 @@ export const strips: Recipe<'strips', StripsInput> = {
         size: input.run === 'upright' ? { width: wide, height: high } : { width: high, height: wide },
         layers,
         blanks: kinds.map((i) =>
-          blankOf(
+          makeBlank(
             { key: keyOf(i), role: 'strip', n: i + 1, quantity: graded ? 1 : count },
             boxes[i]!,
             table.mark,
@@ -291,7 +291,7 @@ export const strips: Recipe<'strips', StripsInput> = {
       !size &&
       said('width') === undefined &&
       said('each') === undefined &&
-      ticksSaid(said('length'), table.unit) * LOW <= table.room.height;
+      parseTicks(said('length'), table.unit) * LOW <= table.room.height;
     const isLevel = heard.flags.has('level') || heard.flags.has('along') || isLow;
     const isHigh = isLevel && isSaidHigh;
     const high = isHigh && said('width') === undefined && !size ? said('length') : undefined;
@@ -303,7 +303,7 @@ export const strips: Recipe<'strips', StripsInput> = {
     const length = size?.height ?? long ?? (isEach ? said('each') : undefined) ?? sheetLong;
     // along the top and the bottom
     const isBoth = heard.flagsAt.filter(({ flag }) => flag === 'along').length === 2;
-    const asRow = rowSaid(heard, table, { width, length }, heard.flags.has('edges'));
+    const asRow = readRowLine(heard, table, { width, length }, heard.flags.has('edges'));
     const row = isBoth && asRow.count === undefined ? { ...asRow, count: 2 } : asRow;
     if ([width, length, said('across'), said('gap') ?? said('overlap'), row.count].every((v) => v === undefined))
       return null;
@@ -351,7 +351,7 @@ export const strips: Recipe<'strips', StripsInput> = {
 };
 
 /** An even number is allowed; an odd one that fits as well is offered. */
-function oddAdvice(input: StripsInput, table: Table, gap: Exact, width: Ticks): Suggestion[] {
+function oddAdvice(input: StripsInput, table: LayoutContext, gap: Exact, width: Ticks): Suggestion[] {
   const { count, spread } = input;
   if (count === undefined || count % 2 || count < 2) return [];
   const room = table.room[axesOf(input).side];

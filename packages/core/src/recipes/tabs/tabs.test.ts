@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { PAGE, fact, inInches, solved } from '../../../testing/solving.ts';
 import { inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { areaOf } from '../../lattice/index.ts';
 import { tabs, type TabsInput } from './tabs.ts';
 
@@ -24,7 +24,7 @@ test.each(['top', 'bottom', 'left', 'right'] as const)('its free corners are rou
   const { box, shape } = layers[0]!;
   const upright = edge === 'left' || edge === 'right';
   expect([size.width, size.height]).toEqual(upright ? [lengthOf('3/4'), inches(12)] : [inches(12), lengthOf('3/4')]);
-  const corners = flattened(shape!.outline, 1);
+  const corners = flattenContour(shape!.outline, 1);
   // two quarter circles of 1/8
   expect(areaOf(corners) / inches(1) ** 2).toBeCloseTo(1.5 * 0.75 - (2 * (1 - Math.PI / 4)) / 64, 4);
   const there = (x: number, y: number) => corners.some(([px, py]) => Math.abs(px - x) < 2 && Math.abs(py - y) < 2);

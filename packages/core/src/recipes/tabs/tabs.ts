@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import { rect, type Finish, type Point, type Rect, type Shape, type Size } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
-import { fieldKey, lengthField, samePath, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, Table } from '../recipe.ts';
+import { fieldKey, lengthField, isSamePath, type Field, type FieldPath } from '../fields.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, RecipeProblem, LayoutContext } from '../recipe.ts';
 import {
   ACROSS,
   GAP,
@@ -15,14 +15,14 @@ import {
   ROW_REASONS,
   WIDTH,
   layRow,
-  putInRow,
+  setRowValue,
   rowEquations,
   rowFields,
-  rowGivesWay,
+  rowYieldOrder,
   rowKeys,
-  rowSaid,
-  rowStandsStill,
-  usualRow,
+  readRowLine,
+  rowFixedPaths,
+  defaultRow,
   type RowAxis,
 } from '../row.ts';
 import { term } from '../sums.ts';
@@ -60,8 +60,8 @@ const BY: FieldPath = ['corner', 'by'];
 /** Along which side of the room they stand. */
 const axisOf = ({ edge }: TabsInput): RowAxis => (edge === 'top' || edge === 'bottom' ? 'width' : 'height');
 
-function arithmetic(input: TabsInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: TabsInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const equations = rowEquations(input, table, axisOf(input), read);
   read.give(OUT, input.tab.out);
   read.give(TUCK, input.tab.tuck, 'assumed', 'zero');
@@ -72,7 +72,7 @@ function arithmetic(input: TabsInput, table: Table): Arithmetic {
 
 /** Tabs along an edge: how many, where each begins, how long each is cut. */
 export const tabs: Recipe<'tabs', TabsInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'tabs',
   input: tabsSchema,
   roles: ['tab'],
@@ -85,7 +85,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
   ],
 
   start: (table) => {
-    const { count, gap, margin } = usualRow(table);
+    const { count, gap, margin } = defaultRow(table);
     const inch = table.unit === 'in';
     const small = table.room.width < lengthOf('4', 'in');
     return {
@@ -98,7 +98,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     const { edge, tab, corner } = input;
     return [
       { kind: 'choice', path: ['edge'], group: ['row'], value: edge, options: EDGES },
-      ...rowFields(input, []).map((field) => (samePath(field.path, WIDTH) ? { ...field, group: TAB } : field)),
+      ...rowFields(input, []).map((field) => (isSamePath(field.path, WIDTH) ? { ...field, group: TAB } : field)),
       lengthField(OUT, tab.out, { ifEmpty: 'refused' }),
       lengthField(TUCK, tab.tuck, { allow: 'zero', ifEmpty: 'by-rule' }),
       { kind: 'choice', path: ['tab', 'made'], group: TAB, value: tab.made, options: MADE },
@@ -106,18 +106,21 @@ export const tabs: Recipe<'tabs', TabsInput> = {
       ...(corner.how === 'square' ? [] : [lengthField(BY, corner.by, { ifEmpty: 'by-rule' })]),
     ];
   },
-  put: putInRow,
-  givesWay: (_input, path) => ({ own: path[0] === 'tab' || path[0] === 'corner' ? [] : rowGivesWay(path), others: [] }),
-  standsStill: (input, path) => (path[0] === 'tab' || path[0] === 'corner' ? [] : rowStandsStill(input, path)),
+  put: setRowValue,
+  givesWay: (_input, path) => ({
+    own: path[0] === 'tab' || path[0] === 'corner' ? [] : rowYieldOrder(path),
+    others: [],
+  }),
+  standsStill: (input, path) => (path[0] === 'tab' || path[0] === 'corner' ? [] : rowFixedPaths(input, path)),
   arithmetic,
 
   solve: (input, table) => {
     const axis = axisOf(input);
-    const { solution, problems, near } = worked(arithmetic(input, table));
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
     const laid = layRow(input, table, axis, solution, problems);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
-    const none = notPositive([OUT], near);
-    if (none.length) return refused(none);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
+    const none = findNotPositive([OUT], near);
+    if (none.length) return makeRefusal(none);
     const { count, width, across, from, at, values: rowValues, suggestions } = laid.row;
     const [out, tuck] = [near(OUT), near(TUCK)];
     const deep = ticks(out + tuck);
@@ -131,14 +134,14 @@ export const tabs: Recipe<'tabs', TabsInput> = {
         path: BY,
         lengths: [ticks(by), ticks(Math.min(Math.floor(width / 2), out))],
       };
-      return refused([problem], most > 0 ? [{ path: BY, length: most }] : []);
+      return makeRefusal([problem], most > 0 ? [{ path: BY, length: most }] : []);
     }
     const room = input.spread === 'room' ? table.room[axis] : across;
     const size: Size = axis === 'width' ? { width: room, height: deep } : { width: deep, height: room };
     const layers = at.map((x, i): Layer => {
       const box = axis === 'width' ? rect(x, 0, width, deep) : rect(0, x, deep, width);
       const shape = by ? rounded(box, input.edge, ticks(by), how === 'round') : null;
-      return layerOf({
+      return makeLayer({
         ...{ key: `tab-${i + 1}`, role: 'tab', n: i + 1, box, shape, blank: 'tab', group: TAB },
         sized: axis === 'width' ? { width: WIDTH, height: OUT } : { width: OUT, height: WIDTH },
       });
@@ -161,7 +164,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
         size,
         layers,
         blanks: [
-          blankOf(
+          makeBlank(
             { key: 'tab', role: 'tab', n: 1, quantity: count, makes: count, finish },
             { width, height: cut },
             table.mark,
@@ -216,7 +219,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     const has = (flag: string) => heard.flags.has(flag);
     const inch = table.unit === 'in';
     const out = size?.height ?? said('out') ?? (inch ? '1/2' : '12');
-    const row = rowSaid(heard, table, { width, length: sizeAt(heard, 'sheet') ? undefined : out });
+    const row = readRowLine(heard, table, { width, length: sizeAt(heard, 'sheet') ? undefined : out });
     if (width === undefined && row.count === undefined) return null;
     const [tuck, by] = [said('tuck'), said('corner')];
     return {
@@ -237,7 +240,7 @@ export const tabs: Recipe<'tabs', TabsInput> = {
 };
 
 /** An eighth of an inch (3 mm), where the tab has that. */
-const usualCorner = (width: Ticks, out: Ticks, { unit }: Table): Ticks =>
+const usualCorner = (width: Ticks, out: Ticks, { unit }: LayoutContext): Ticks =>
   ticks(Math.min(lengthOf(unit === 'in' ? '1/8' : '3', unit), Math.floor(width / 2), out));
 
 /** A box with the two corners of one edge rounded or cropped. */

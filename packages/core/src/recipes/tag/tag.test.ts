@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { PAGE, fact, inInches, solved } from '../../../testing/solving.ts';
 import { inches, lengthOf } from '../../length/index.ts';
-import { flattened } from '../../geometry/index.ts';
+import { flattenContour } from '../../geometry/index.ts';
 import { areaOf } from '../../lattice/index.ts';
 import { tag, type TagInput } from './tag.ts';
 
@@ -14,7 +14,7 @@ test.each<[TagInput['top'], number]>([
   ['straight', 8],
 ])('%s: as large as it should be', (top, area) => {
   const shape = solved(solve({ top })).laid.layers[0]!.shape!;
-  expect(areaOf(flattened(shape.outline, 1)) / inches(1) ** 2).toBeCloseTo(area, 3);
+  expect(areaOf(flattenContour(shape.outline, 1)) / inches(1) ** 2).toBeCloseTo(area, 3);
 });
 test('a quarter of the width off each corner, the hole below the middle of the edge', () => {
   const result = solve();

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { exact, lengthOf, lengthText, roundToMark, ticks, type Ticks } from '../../length/index.ts';
 import {
   circle,
-  moved,
+  moveContour,
   polygon,
   type Contour,
   type Finish,
@@ -12,10 +12,10 @@ import {
 } from '../../geometry/index.ts';
 import { lengthAt, sizeAt } from '../../line/index.ts';
 import { fieldKey, lengthField, type Field, type FieldPath } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem, noMoreThan } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Recipe, Table } from '../recipe.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem, capLength } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Recipe, LayoutContext } from '../recipe.ts';
 import {
   SEVERAL_PLACES,
   SEVERAL_REASONS,
@@ -23,7 +23,7 @@ import {
   severalEquations,
   severalFields,
   severalKeys,
-  severalSaid,
+  readSeveral,
 } from '../several.ts';
 import { term } from '../sums.ts';
 
@@ -60,8 +60,8 @@ const CROP: FieldPath = ['crop'];
 const ACROSS: FieldPath = ['hole', 'across'];
 const BELOW: FieldPath = ['hole', 'below'];
 
-function arithmetic(input: TagInput, table: Table): Arithmetic {
-  const read = reading(table.unit);
+function arithmetic(input: TagInput, table: LayoutContext): Arithmetic {
+  const read = readGivenLengths(table.unit);
   const { tag: own, top, crop, hole } = input;
   read.give(WIDTH, own.width);
   read.give(HEIGHT, own.height);
@@ -76,7 +76,7 @@ function arithmetic(input: TagInput, table: Table): Arithmetic {
 
 /** Tags: how their corners are cropped, where the hole goes, how many lie on a page. */
 export const tag: Recipe<'tag', TagInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'tag',
   input: tagSchema,
   roles: ['tag'],
@@ -92,7 +92,7 @@ export const tag: Recipe<'tag', TagInput> = {
   start: (table) => {
     const { unit, room } = table;
     const inch = unit === 'in';
-    const fit = (wished: string, most: number) => noMoreThan(wished, most, table);
+    const fit = (wished: string, most: number) => capLength(wished, most, table);
     return {
       tag: { width: fit(inch ? '2' : '50', room.width * 0.3), height: fit(inch ? '4' : '100', room.height * 0.6) },
       ...{
@@ -125,16 +125,16 @@ export const tag: Recipe<'tag', TagInput> = {
   arithmetic,
 
   solve: (input, table) => {
-    const { solution, problems, near } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
-    const none = notPositive([WIDTH, HEIGHT], near);
-    if (none.length) return refused(none);
+    const { solution, problems, near } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
+    const none = findNotPositive([WIDTH, HEIGHT], near);
+    if (none.length) return makeRefusal(none);
     const [width, height] = [near(WIDTH), near(HEIGHT)];
     const { top, hole, number } = input;
     const values = new Map(solution.values);
     const crop = top === 'straight' ? 0 : input.crop === undefined ? usualCrop(width, height, table) : near(CROP);
     if (2 * crop >= width || crop >= height)
-      return refused(
+      return makeRefusal(
         [ownProblem('crop-too-large', CROP, crop, width)],
         [{ path: CROP, length: usualCrop(width, height, table) }],
       );
@@ -152,11 +152,11 @@ export const tag: Recipe<'tag', TagInput> = {
         below + across / 2 > height ||
         across >= width - (below < crop ? 2 * (crop - below) : 0)
       )
-        return refused([ownProblem('hole-outside', BELOW, across, below)]);
+        return makeRefusal([ownProblem('hole-outside', BELOW, across, below)]);
       values.set(fieldKey(ACROSS), exact(across)).set(fieldKey(BELOW), exact(below));
     }
     const laid = laySeveral(input, { width, height }, solution, table);
-    if (!laid.ok) return refused(laid.problems, laid.offers);
+    if (!laid.ok) return makeRefusal(laid.problems, laid.offers);
     const middle: Point = { x: ticks(Math.floor(width / 2)), y: ticks(height - below) };
     const shape: Shape = {
       outline: outlineOf(width, height, ticks(crop), top),
@@ -170,9 +170,9 @@ export const tag: Recipe<'tag', TagInput> = {
       ...(across ? [{ do: 'holes', at: [middle], across: ticks(across) } as const] : []),
     ];
     const layers = laid.at.map(({ x, y }, i): Layer => {
-      const lies = moved(shape, x, y);
+      const lies = moveContour(shape, x, y);
       const box = { x, y, width, height };
-      return layerOf({
+      return makeLayer({
         key: `tag-${i + 1}`,
         role: 'tag',
         n: i + 1,
@@ -194,7 +194,7 @@ export const tag: Recipe<'tag', TagInput> = {
         size: laid.size,
         layers,
         blanks: [
-          blankOf(
+          makeBlank(
             { key: 'tag', role: 'tag', n: 1, quantity: number, shape: plain ? null : shape, finish },
             { width, height },
             table.mark,
@@ -241,16 +241,16 @@ export const tag: Recipe<'tag', TagInput> = {
         ...(across === undefined ? {} : { across }),
         ...(below === undefined ? {} : { below }),
       },
-      ...severalSaid(heard, table),
+      ...readSeveral(heard, table),
     };
   },
 };
 
 /** A quarter of the width, to the mark, where it is not too low for that. */
-const usualCrop = (width: Ticks, height: Ticks, { mark }: Table): Ticks =>
+const usualCrop = (width: Ticks, height: Ticks, { mark }: LayoutContext): Ticks =>
   ticks(Math.max(1, roundToMark(ticks(Math.floor(Math.min(width / 4, height / 3))), mark, 'down')));
 /** Three sixteenths of an inch (5 mm), less on a narrow tag. */
-const usualHole = (width: Ticks, { unit }: Table): Ticks =>
+const usualHole = (width: Ticks, { unit }: LayoutContext): Ticks =>
   ticks(Math.min(lengthOf(unit === 'in' ? '3/16' : '5', unit), Math.max(2, Math.floor(width / 5))));
 
 function outlineOf(width: Ticks, height: Ticks, crop: Ticks, top: TagInput['top']): Contour {

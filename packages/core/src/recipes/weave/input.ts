@@ -1,23 +1,23 @@
 import { z } from 'zod';
 import { lengthText } from '../../length/index.ts';
-import { ORDER } from '../order.ts';
+import { LETTER_ORDER_PATTERN } from '../order.ts';
 
 /* What a weave keeps. */
 
 export const BOTH = ['alike', 'apart'] as const;
 export const PATTERNS = ['plain', 'twill', 'typed'] as const;
 export const BACKINGS = ['none', 'behind'] as const;
-export const MOST_STRIPS = 40;
-export const MOST_PARTS = 12;
+export const MAX_WEAVE_STRIPS = 40;
+export const MAX_STRIP_PARTS = 12;
 /** Rows from the top: `o` where the level strip goes over, `u` where it goes under. */
-export const REPEAT = /^[ou]{1,16}(?:[ ,/]+[ou]{1,16}){0,15}$/;
+export const REPEAT_PATTERN = /^[ou]{1,16}(?:[ ,/]+[ou]{1,16}){0,15}$/;
 
 const direction = z.strictObject({
   /** Left out: as many as cover the area. */
-  count: z.int().min(1).max(MOST_STRIPS).optional(),
+  count: z.int().min(1).max(MAX_WEAVE_STRIPS).optional(),
   width: lengthText().optional(),
   gap: lengthText({ allow: 'zero' }).optional(),
-  order: z.string().regex(ORDER).max(200).optional(),
+  order: z.string().regex(LETTER_ORDER_PATTERN).max(200).optional(),
 });
 
 export const weaveSchema = z.strictObject({
@@ -28,7 +28,7 @@ export const weaveSchema = z.strictObject({
   upright: direction,
   level: direction,
   pattern: z.enum(PATTERNS),
-  repeat: z.string().regex(REPEAT).max(300).optional(),
+  repeat: z.string().regex(REPEAT_PATTERN).max(300).optional(),
   /** At each end, to hold it by and to glue; trimmed off. */
   tail: lengthText({ allow: 'zero' }).optional(),
   /** How far each end sticks out when it is done. */
@@ -37,7 +37,7 @@ export const weaveSchema = z.strictObject({
   stock: lengthText(),
   backing: z.strictObject({ as: z.enum(BACKINGS), setback: lengthText({ allow: 'zero' }).optional() }),
   /** The finished mat cut into so many. */
-  divide: z.strictObject({ across: z.int().min(1).max(MOST_PARTS), up: z.int().min(1).max(MOST_PARTS) }),
+  divide: z.strictObject({ across: z.int().min(1).max(MAX_STRIP_PARTS), up: z.int().min(1).max(MAX_STRIP_PARTS) }),
 });
 export type WeaveInput = z.infer<typeof weaveSchema>;
 export type Direction = 'upright' | 'level';

@@ -1,15 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, lengthOf } from '../../length/index.ts';
 import { fieldKey } from '../fields.ts';
-import { stripsFor } from '../fromStock.ts';
+import { countStripsFor } from '../fromStock.ts';
 import { recipeOf } from '../registry.ts';
-import type { Layer, Solved, Table } from '../recipe.ts';
+import type { Layer, RecipeSolution, LayoutContext } from '../recipe.ts';
 import { setField } from '../typing.ts';
 import type { WeaveInput } from './input.ts';
-import { crossings, looseStrips, seenRuns } from './over.ts';
+import { listCrossings, countLooseStrips, listSeenRuns } from './over.ts';
 import { weave } from './weave.ts';
 
-const table: Table = {
+const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
   room: { width: inches(12), height: inches(12), seams: [] },
 };
@@ -18,12 +18,12 @@ const base: WeaveInput = {
   ...{ tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
 };
 const solve = (change: Partial<WeaveInput> = {}) => weave.solve({ ...base, ...change }, table);
-function solved(result: Solved): Extract<Solved, { status: 'solved' }> {
+function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
   if (result.status !== 'solved') throw new Error(JSON.stringify(result));
   return result;
 }
-const fact = (result: Solved, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
-const number = (result: Solved, ...path: string[]) => {
+const fact = (result: RecipeSolution, name: string) => solved(result).laid.facts.find((f) => f.name === name)?.lengths;
+const number = (result: RecipeSolution, ...path: string[]) => {
   const { n, d } = solved(result).values.get(fieldKey(path))!;
   return Number(n) / Number(d);
 };
@@ -80,12 +80,12 @@ describe('over and under', () => {
     ['twill', undefined, ['oouu', 'uoou', 'uuoo']],
     ['typed', 'oou uoo', ['oouo', 'uoou', 'oouo']],
   ])('%s %s', (pattern, repeat, rows) =>
-    expect(text(crossings({ pattern, ...(repeat ? { repeat } : {}) }, 4, 3))).toEqual(rows),
+    expect(text(listCrossings({ pattern, ...(repeat ? { repeat } : {}) }, 4, 3))).toEqual(rows),
   );
   test('what is seen at every crossing is the strip that goes over', () => {
     for (const pattern of ['plain', 'twill'] as const) {
       const { layers } = solved(solve({ pattern, upright: { count: 6, width: '3/8', gap: '1/8' } })).laid;
-      const over = crossings({ pattern }, 6, 6);
+      const over = listCrossings({ pattern }, 6, 6);
       const holds = ({ box }: Layer, x: number, y: number) =>
         box.x < x && x < box.x + box.width && box.y < y && y < box.y + box.height;
       const middle = (k: number) => lengthOf('3/16') + k * lengthOf('1/2');
@@ -122,16 +122,16 @@ describe('over and under', () => {
       ],
       0,
     ],
-  ])('strips that nothing holds: %j', (over, loose) => expect(looseStrips(over)).toBe(loose));
+  ])('strips that nothing holds: %j', (over, loose) => expect(countLooseStrips(over)).toBe(loose));
   test('they are told', () => {
     expect(solved(solve({ pattern: 'typed', repeat: 'oo ou' })).suggestions).toMatchObject([{ why: 'loose-strips' }]);
   });
   test('stretches where it is seen', () => {
-    expect(seenRuns([true, true, false, true])).toEqual([
+    expect(listSeenRuns([true, true, false, true])).toEqual([
       [0, 1],
       [3, 3],
     ]);
-    expect(seenRuns([false])).toEqual([]);
+    expect(listSeenRuns([false])).toEqual([]);
   });
 });
 
@@ -209,4 +209,4 @@ test.each<[number[], number, number | null]>([
   [[6, 6, 4, 4, 4], 12, 2],
   [[13], 12, null],
   [[], 12, 0],
-])('pieces of %j from strips of %s: %s', (lengths, stock, n) => expect(stripsFor(lengths, stock)).toBe(n));
+])('pieces of %j from strips of %s: %s', (lengths, stock, n) => expect(countStripsFor(lengths, stock)).toBe(n));

@@ -9,7 +9,7 @@ import {
   type Ticks,
 } from '../../length/index.ts';
 import { rect, type Point, type Rect, type Size } from '../../geometry/index.ts';
-import { countAt, lengthAt, sizeAt, type Heard } from '../../line/index.ts';
+import { countAt, lengthAt, sizeAt, type ParsedValues } from '../../line/index.ts';
 import type { Blank } from '../blanks.ts';
 import {
   countField,
@@ -21,25 +21,25 @@ import {
   type FieldPath,
   choiceField,
 } from '../fields.ts';
-import { reading } from '../given.ts';
-import { blankOf, layerOf } from '../laying.ts';
-import { PLAIN, notPositive, refused, worked, ownProblem } from '../plain.ts';
-import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Slot, Suggestion, Table } from '../recipe.ts';
-import { stripsFor } from '../fromStock.ts';
-import { ORDER, lettersInOrder } from '../order.ts';
+import { readGivenLengths } from '../given.ts';
+import { makeBlank, makeLayer } from '../laying.ts';
+import { PLAIN_RECIPE, findNotPositive, makeRefusal, solveLengths, ownProblem } from '../plain.ts';
+import type { Arithmetic, Dim, Fact, Layer, Offer, Recipe, Slot, Suggestion, LayoutContext } from '../recipe.ts';
+import { countStripsFor } from '../fromStock.ts';
+import { LETTER_ORDER_PATTERN, repeatLetters } from '../order.ts';
 import { term, type Equation } from '../sums.ts';
 import {
   BACKINGS,
   BOTH,
-  MOST_PARTS,
-  MOST_STRIPS,
+  MAX_STRIP_PARTS,
+  MAX_WEAVE_STRIPS,
   PATTERNS,
-  REPEAT,
+  REPEAT_PATTERN,
   weaveSchema,
   type Direction,
   type WeaveInput,
 } from './input.ts';
-import { crossings, isUneven, looseStrips, seenRuns } from './over.ts';
+import { listCrossings, isUneven, countLooseStrips, listSeenRuns } from './over.ts';
 
 /*
  * Upright and level strips, over and under each other:
@@ -68,13 +68,13 @@ const DIVIDE: FieldPath = ['divide'];
 /** Whose numbers the strips of a direction have. */
 const own = ({ both }: WeaveInput, { direction }: Axis): Direction => (both === 'alike' ? 'upright' : direction);
 
-const ticksOf = (text: string | number | undefined, table: Table): number | null => {
+const ticksOf = (text: string | number | undefined, table: LayoutContext): number | null => {
   const read = text === undefined ? null : parseLength(text, table.unit, { allow: 'zero' });
   return read?.ok ? read.value.ticks : null;
 };
 
 /** How many strips of a direction: as was said, or as many as cover; null where nothing says it. */
-function countOf(input: WeaveInput, axis: Axis, table: Table): number | null {
+function countOf(input: WeaveInput, axis: Axis, table: LayoutContext): number | null {
   const { count, width, gap } = input[own(input, axis)];
   if (count !== undefined) return count;
   const alike = input.both === 'alike' ? input.area.width : undefined;
@@ -93,8 +93,8 @@ const comesTo = (input: WeaveInput, axis: Axis): boolean => {
   return !(said && (all || count === undefined || (axis.direction === 'level' && input.both === 'alike')));
 };
 
-function arithmetic(input: WeaveInput, table: Table): Arithmetic {
-  const { givens, problems, give } = reading(table.unit);
+function arithmetic(input: WeaveInput, table: LayoutContext): Arithmetic {
+  const { givens, problems, give } = readGivenLengths(table.unit);
   const equations: Equation[] = [];
   const asked: FieldPath[] = [STOCK];
   for (const axis of AXES) {
@@ -140,7 +140,7 @@ interface Strips {
 
 /** Strips woven over and under: how many, how long, how many come from a strip, what is trimmed off. */
 export const weave: Recipe<'weave', WeaveInput> = {
-  ...PLAIN,
+  ...PLAIN_RECIPE,
   id: 'weave',
   input: weaveSchema,
   roles: ['upright', 'level', 'backing', 'part'],
@@ -184,12 +184,12 @@ export const weave: Recipe<'weave', WeaveInput> = {
     const strips = (axis: Axis): Field[] => {
       const { direction } = axis;
       const { count, width, gap, order } = input[direction];
-      const letters = textField(at(direction, 'order'), order, { reads: ORDER.source, example: 'aab' });
+      const letters = textField(at(direction, 'order'), order, { reads: LETTER_ORDER_PATTERN.source, example: 'aab' });
       if (own(input, axis) !== direction) return [letters];
       // what is covered and trimmed says nothing of them
       const ifEmpty = count !== undefined && comesTo(input, axis) ? 'worked-out' : 'refused';
       return [
-        countField(at(direction, 'count'), count, { ifEmpty: 'by-rule', most: MOST_STRIPS }),
+        countField(at(direction, 'count'), count, { ifEmpty: 'by-rule', most: MAX_WEAVE_STRIPS }),
         lengthField(at(direction, 'width'), width, width === undefined ? {} : { ifEmpty }),
         ...(count === 1
           ? []
@@ -205,7 +205,7 @@ export const weave: Recipe<'weave', WeaveInput> = {
       ...AXES.flatMap(strips),
       choiceField(['pattern'], ['both'], pattern, PATTERNS),
       ...(pattern === 'typed'
-        ? [textField(['repeat'], repeat, { reads: REPEAT.source, example: 'oou uoo ouo', group: ['both'] })]
+        ? [textField(['repeat'], repeat, { reads: REPEAT_PATTERN.source, example: 'oou uoo ouo', group: ['both'] })]
         : []),
       lengthField(TAIL, tail, { allow: 'zero', ifEmpty: 'by-rule', group: TAIL }),
       lengthField(FRINGE, fringe, { allow: 'zero', ifEmpty: 'by-rule', group: TAIL }),
@@ -214,8 +214,8 @@ export const weave: Recipe<'weave', WeaveInput> = {
       ...(backing.as === 'behind'
         ? [lengthField(SETBACK, backing.setback, { allow: 'zero', ifEmpty: 'by-rule' })]
         : []),
-      countField([...DIVIDE, 'across'], divide.across, { most: MOST_PARTS }),
-      countField([...DIVIDE, 'up'], divide.up, { most: MOST_PARTS }),
+      countField([...DIVIDE, 'across'], divide.across, { most: MAX_STRIP_PARTS }),
+      countField([...DIVIDE, 'up'], divide.up, { most: MAX_STRIP_PARTS }),
     ];
   },
   /** Level strips get numbers of their own from those that they had with the upright ones. */
@@ -240,17 +240,22 @@ export const weave: Recipe<'weave', WeaveInput> = {
 
   solve: (input, table) => {
     const counts = AXES.map((axis) => countOf(input, axis, table));
-    const { solution, problems, near, exactly, follows } = worked(arithmetic(input, table));
-    if (problems.length) return refused(problems);
+    const { solution, problems, near, exactly, follows } = solveLengths(arithmetic(input, table));
+    if (problems.length) return makeRefusal(problems);
     const uncounted = AXES.filter((_, i) => counts[i] === null).map((axis) => at(own(input, axis), 'count'));
-    if (uncounted.length) return refused([{ code: 'missing', paths: uncounted }]);
-    const none = notPositive([...AXES.flatMap((axis) => [at(own(input, axis), 'width'), areaAt(axis)]), STOCK], near);
-    if (none.length) return refused(none);
-    const many = AXES.findIndex((_, i) => counts[i]! > MOST_STRIPS);
+    if (uncounted.length) return makeRefusal([{ code: 'missing', paths: uncounted }]);
+    const none = findNotPositive(
+      [...AXES.flatMap((axis) => [at(own(input, axis), 'width'), areaAt(axis)]), STOCK],
+      near,
+    );
+    if (none.length) return makeRefusal(none);
+    const many = AXES.findIndex((_, i) => counts[i]! > MAX_WEAVE_STRIPS);
     if (many >= 0)
-      return refused([ownProblem('too-many-strips', at(own(input, AXES[many]!), 'width'), counts[many]!, MOST_STRIPS)]);
+      return makeRefusal([
+        ownProblem('too-many-strips', at(own(input, AXES[many]!), 'width'), counts[many]!, MAX_WEAVE_STRIPS),
+      ]);
     if (input.pattern === 'typed' && input.repeat !== undefined && isUneven(input.repeat))
-      return refused([ownProblem('repeat-uneven', ['repeat'])]);
+      return makeRefusal([ownProblem('repeat-uneven', ['repeat'])]);
     const each = AXES.map((axis, i): Strips => {
       const [n, path] = [counts[i]!, at(own(input, axis), 'width')];
       // it must cover: what does not come out on a mark is cut wider
@@ -262,54 +267,54 @@ export const weave: Recipe<'weave', WeaveInput> = {
       const area = near(areaAt(axis));
       const from = -Math.floor((woven - area) / 2);
       const { direction } = axis;
-      const letters = lettersInOrder(input[direction].order ?? (direction === 'upright' ? 'a' : 'b'), n);
+      const letters = repeatLetters(input[direction].order ?? (direction === 'upright' ? 'a' : 'b'), n);
       return { axis, n, width, woven, area, from: Array.from({ length: n }, (_, k) => from + step(k)), letters };
     });
     const thin = each.find(({ axis }) => near(at(own(input, axis), 'gap')) < 0);
     if (thin) {
       const path = at(own(input, thin.axis), 'gap');
-      return refused([{ code: 'size-not-positive', path, size: near(path) }]);
+      return makeRefusal([{ code: 'size-not-positive', path, size: near(path) }]);
     }
     const short = each.filter(({ woven, area }) => woven < area - table.mark.step / 8);
     if (short.length)
-      return refused(
+      return makeRefusal(
         short.map(({ axis, woven, area }) => ownProblem('does-not-cover', areaAt(axis), area - woven, woven)),
         short.flatMap((strips) => wayOut(input, strips, near(at(own(input, strips.axis), 'gap')))),
       );
     const [tail, fringe, stock] = [near(TAIL), near(FRINGE), near(STOCK)];
     if (input.tail !== undefined && fringe > tail)
-      return refused([ownProblem('fringe-too-long', FRINGE, fringe, tail)], [{ path: TAIL, length: fringe }]);
+      return makeRefusal([ownProblem('fringe-too-long', FRINGE, fringe, tail)], [{ path: TAIL, length: fringe }]);
     const [upright, level] = each as [Strips, Strips];
     const area: Size = { width: upright.area, height: level.area };
     const end = Math.max(tail, fringe);
     const lengths = [area.height + 2 * end, area.width + 2 * end];
     const longest = ticks(Math.max(...lengths));
     if (longest > stock)
-      return refused([ownProblem('strip-too-short', STOCK, stock, longest)], [{ path: STOCK, length: longest }]);
+      return makeRefusal([ownProblem('strip-too-short', STOCK, stock, longest)], [{ path: STOCK, length: longest }]);
     const setback = input.backing.setback === undefined ? usualSetback(table) : near(SETBACK);
     const back = { width: ticks(area.width - 2 * setback), height: ticks(area.height - 2 * setback) };
     const backed = input.backing.as === 'behind';
     if (backed && (back.width <= 0 || back.height <= 0))
-      return refused([ownProblem('no-backing-left', SETBACK, setback)]);
+      return makeRefusal([ownProblem('no-backing-left', SETBACK, setback)]);
 
-    const over = crossings(input, upright.n, level.n);
+    const over = listCrossings(input, upright.n, level.n);
     const layers = wovenLayers(upright, level, area, fringe, over);
     if (backed)
       layers.unshift(
-        layerOf({
+        makeLayer({
           ...{ key: 'backing', role: 'backing', n: 1, group: ['backing'], sized: null },
           box: rect(fringe + setback, fringe + setback, back.width, back.height),
         }),
       );
     const blanks = each.flatMap((strips, i): Blank[] => blanksOf(strips, ticks(lengths[i]!), layers, each, table));
-    if (backed) blanks.push(blankOf({ key: 'backing', role: 'backing', n: 1 }, back, table.mark, 'nearest'));
+    if (backed) blanks.push(makeBlank({ key: 'backing', role: 'backing', n: 1 }, back, table.mark, 'nearest'));
     const { divide } = input;
     const parts = divide.across * divide.up;
     const partSize = {
       width: ticks(Math.floor(area.width / divide.across)),
       height: ticks(Math.floor(area.height / divide.up)),
     };
-    const loose = looseStrips(over);
+    const loose = countLooseStrips(over);
     const suggestions: Suggestion[] = loose
       ? [{ code: 'own', why: 'loose-strips', path: ['pattern'], lengths: [ticks(loose)] }]
       : [];
@@ -353,7 +358,7 @@ export const weave: Recipe<'weave', WeaveInput> = {
   grammar: {
     heads: ['weave', 'woven', 'weaving', 'strip'],
     places: {
-      count: { kind: 'count', words: [], most: MOST_STRIPS },
+      count: { kind: 'count', words: [], most: MAX_WEAVE_STRIPS },
       area: { kind: 'size', words: ['cover', 'covering', 'area', 'mat', 'panel', 'trimmed'], alone: true },
       square: { kind: 'length', words: ['cover', 'covering', 'square'], alone: true },
       strip: { kind: 'size', words: ['strip'] },
@@ -377,13 +382,13 @@ export const weave: Recipe<'weave', WeaveInput> = {
 };
 
 /** An eighth of an inch (3 mm) back from the edge, so that it is not seen. */
-const usualSetback = ({ unit }: Table): Ticks => lengthOf(unit === 'in' ? '1/8' : '3', unit);
+const usualSetback = ({ unit }: LayoutContext): Ticks => lengthOf(unit === 'in' ? '1/8' : '3', unit);
 
 /** More strips, or as large as they come to. */
 function wayOut(input: WeaveInput, { axis, n, width, woven, area }: Strips, gap: number): Offer[] {
   const more = Math.ceil((area + gap) / (width + gap));
   return [
-    ...(more > n && more <= MOST_STRIPS ? [{ path: at(own(input, axis), 'count'), count: more }] : []),
+    ...(more > n && more <= MAX_WEAVE_STRIPS ? [{ path: at(own(input, axis), 'count'), count: more }] : []),
     { path: areaAt(axis), length: woven },
   ];
 }
@@ -394,7 +399,7 @@ function wovenLayers(upright: Strips, level: Strips, area: Size, fringe: Ticks, 
   const spanOf = (strips: Strips, i: number): [number, number] =>
     within(strips.from[i]!, strips.from[i]! + strips.width, strips.area);
   const layer = (key: string, direction: Direction, i: number, letter: string, box: Rect, along = false): Layer =>
-    layerOf({
+    makeLayer({
       ...{ key, role: direction, n: i + 1, box, blank: `${direction}-${letter}`, group: [direction], sized: null },
       ...(along ? { along: true as const } : {}),
     });
@@ -409,7 +414,7 @@ function wovenLayers(upright: Strips, level: Strips, area: Size, fringe: Ticks, 
     ),
     // rows of the pattern count from the top
     ...rows.flatMap(({ letter, i, at: [from, to] }) =>
-      seenRuns(over[level.n - 1 - i]!).map(([first, last]) => {
+      listSeenRuns(over[level.n - 1 - i]!).map(([first, last]) => {
         // as far as the upright strips beside it, under which it goes on
         const left = first > 0 ? fringe + columns[first - 1]!.at[1] : 0;
         const right = last + 1 < columns.length ? fringe + columns[last + 1]!.at[0] : area.width + 2 * fringe;
@@ -428,13 +433,13 @@ function blanksOf(
   length: Ticks,
   layers: readonly Layer[],
   each: readonly Strips[],
-  { mark }: Table,
+  { mark }: LayoutContext,
 ): Blank[] {
   const papers = [...new Set(letters)].sort();
   return papers.map((letter, k) => {
     const key = `${direction}-${letter}`;
     const first = direction === 'level' && each[0]!.letters.includes(letter);
-    return blankOf(
+    return makeBlank(
       {
         ...{ key, role: direction, n: k + 1, quantity: letters.filter((one) => one === letter).length },
         makes: layers.filter((layer) => layer.blank === key).length,
@@ -458,11 +463,11 @@ function fromStrips(each: readonly Strips[], lengths: readonly number[], stock: 
     }
   });
   // where a paper of its own each way lies on the table, a strip is cut from one paper only
-  const strips = [...groups.values()].reduce((sum, pieces) => sum + (stripsFor(pieces, stock) ?? 0), 0);
+  const strips = [...groups.values()].reduce((sum, pieces) => sum + (countStripsFor(pieces, stock) ?? 0), 0);
   const all = each.reduce((sum, { n }) => sum + n, 0);
   const one = lengths[0] === lengths[1] ? Math.floor(stock / lengths[0]!) : 0;
   const together =
-    stripsFor(
+    countStripsFor(
       each.flatMap(({ n }, i) => Array.from({ length: n }, () => lengths[i]!)),
       stock,
     ) ?? 0;
@@ -506,7 +511,7 @@ function dimsOf(input: WeaveInput, each: readonly Strips[], area: Size, fringe: 
 }
 
 /** `weave to cover 4 1/2 with 3/8 strips`, `weave nine 3/8 strips, gap 1/16`. */
-function readWeave(heard: Heard, table: Table): WeaveInput | null {
+function readWeave(heard: ParsedValues, table: LayoutContext): WeaveInput | null {
   if (!['weave', 'woven', 'weaving'].some((head) => heard.heads.has(head))) return null;
   const said = (place: string) => lengthAt(heard, place);
   const inch = table.unit === 'in';

@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { normalJob } from '../../../testing/makers.ts';
 import { seededRandom } from '../../chance/index.ts';
-import { planJob, readJob, sheetOfPlan, verifyPlan, type Job, type JobDocument } from '../index.ts';
-import { settingsFor } from '../order/steps.ts';
-import { planOf } from '../order/write.ts';
+import { planJob, readJob, readSheetOfPlan, verifyPlan, type Job, type JobDocument } from '../index.ts';
+import { countSettings } from '../order/steps.ts';
+import { writePlan } from '../order/write.ts';
 import type { Solution } from './score.ts';
-import { Sparing } from './sparing.ts';
-import { offcutTree, type CutSheet, type Tree } from './tree.ts';
+import { SettingSaver } from './settingSaver.ts';
+import { makeOffcutTree, type CutSheet, type Tree } from './tree.ts';
 
 const read = (document: Partial<JobDocument>): Job => {
   const made = readJob({ format: 'temnex-job', version: 2, papers: [{ id: 'p' }], ...document } as JobDocument);
@@ -18,7 +18,7 @@ const cutOff = (job: Job, stock: number, piece: number): CutSheet => {
   const [{ width: wide, height }, { width }] = [job.stock[stock]!, job.pieces[piece]!];
   const leaf = { x: 0, y: 0, height, cut: null, parts: [], lost: 0 };
   const held: Tree = { ...leaf, width, holds: { piece, turn: 0, side: 'A' } };
-  const rest = offcutTree({ x: width, y: 0, width: wide - width, height }, job.keep);
+  const rest = makeOffcutTree({ x: width, y: 0, width: wide - width, height }, job.keep);
   return { stock, tree: { x: 0, y: 0, width: wide, height, cut: 'x', parts: [held, rest], lost: 0, holds: null } };
 };
 
@@ -38,10 +38,10 @@ describe('a setting less', () => {
   const fewest = (document: Partial<JobDocument>): number | null => {
     const job = read(document);
     const from: Solution = { sheets: [cutOff(job, 0, 0), cutOff(job, 1, 1)], missing: [0, 0] };
-    expect(settingsFor(from.sheets, job)).toBe(2);
-    const sparing = new Sparing(job, seededRandom(1));
+    expect(countSettings(from.sheets, job)).toBe(2);
+    const sparing = new SettingSaver(job, seededRandom(1));
     const found = Array.from({ length: 60 }, () => sparing.change(from)).flatMap((s) =>
-      s ? [settingsFor(s.sheets, job)] : [],
+      s ? [countSettings(s.sheets, job)] : [],
     );
     return found.length ? Math.min(...found) : null;
   };
@@ -79,15 +79,15 @@ describe('a setting less', () => {
       const plan = planJob(job, { now: () => 0 });
       expect(plan.missing).toEqual([]);
       let now: Solution = {
-        sheets: plan.sheets.map((_, i) => sheetOfPlan(job, plan, i)!),
+        sheets: plan.sheets.map((_, i) => readSheetOfPlan(job, plan, i)!),
         missing: job.pieces.map(() => 0),
       };
-      const sparing = new Sparing(job, seededRandom(seed));
+      const sparing = new SettingSaver(job, seededRandom(seed));
       for (let i = 0; i < 40; i++) {
         const changed = sparing.change(now);
         if (!changed) continue;
         changes++;
-        const written = planOf(job, { newArea: 0, newSheets: 0, how: 'area' }, changed, job.aim, 2);
+        const written = writePlan(job, { newArea: 0, newSheets: 0, how: 'area' }, changed, job.aim, 2);
         expect(verifyPlan(job, { ...written, bound: plan.bound })).toEqual([]);
         expect(written.totals.newSheetArea).toBeLessThanOrEqual(plan.totals.newSheetArea);
         now = changed;

@@ -1,12 +1,12 @@
 import type { Job, Rectangle } from '../documents/job.ts';
-import { usable } from '../blanks/frames.ts';
+import { usableRectangleOf } from '../blanks/frames.ts';
 import { waysByKind, type Way } from '../blanks/turning.ts';
-import { bestSchedule } from '../order/steps.ts';
-import { flattened } from './flat.ts';
+import { findBestSchedule } from '../order/steps.ts';
+import { flattenRuns } from './flat.ts';
 import type { Solution } from './score.ts';
-import { eachHeld, isNewPaper } from './standing.ts';
-import { kindsOn } from './strips.ts';
-import { cutterHolds, offcutTree, type CutSheet, type Tree } from './tree.ts';
+import { visitHeldPieces, isNewPaper } from './standing.ts';
+import { kindsOnSheet } from './strips.ts';
+import { canCutTree, makeOffcutTree, type CutSheet, type Tree } from './tree.ts';
 
 /*
  * A setting less. One setting of a plan is to be done without: the pieces of the sheets that need it are taken off, with those of a few
@@ -53,7 +53,7 @@ interface Rest {
 }
 
 /** Changes solutions so that one of their settings may not be needed. Draws on chance; the same numbers give the same changes. */
-export class Sparing {
+export class SettingSaver {
   private readonly job: Job;
   private readonly random: () => number;
   private readonly waysOf = waysByKind();
@@ -72,7 +72,7 @@ export class Sparing {
     const { job, random } = this;
     if (job.cutter.kerf) return null;
     const { sheets, missing } = solution;
-    const isFree = sheets.map((sheet) => kindsOn(job, sheet) !== null);
+    const isFree = sheets.map((sheet) => kindsOnSheet(job, sheet) !== null);
     const uses = this.usesOf(solution);
     const unwanted = [...uses]
       .filter(([, needing]) => [...needing].every((i) => isFree[i]))
@@ -86,13 +86,13 @@ export class Sparing {
       if (isFree[one]) again.add(one);
     }
     const pieces: number[] = [];
-    for (const i of again) eachHeld(sheets[i]!.tree, ({ holds }) => pieces.push(holds.piece));
+    for (const i of again) visitHeldPieces(sheets[i]!.tree, ({ holds }) => pieces.push(holds.piece));
     const rest = this.restOf(solution, again, isFree);
     const placed = this.place(pieces, rest, this.costOfCut(setting, new Set(uses.keys())));
     if (!placed) return null;
     const made = [...rest.sheets].map(({ stock, root }): CutSheet => ({ stock, tree: treeOf(root, job.keep) }));
-    const changed = flattened({ sheets: [...rest.settled, ...made], missing }, job);
-    return changed.sheets.every(({ tree }) => cutterHolds(tree, job)) ? changed : null;
+    const changed = flattenRuns({ sheets: [...rest.settled, ...made], missing }, job);
+    return changed.sheets.every(({ tree }) => canCutTree(tree, job)) ? changed : null;
   }
 
   /** Which sheets need which setting. */
@@ -100,7 +100,7 @@ export class Sparing {
     const known = this.uses.get(solution);
     if (known) return known;
     const uses = new Map<number, Set<number>>();
-    for (const { setting, sheets } of bestSchedule(solution.sheets, this.job, TRIES).steps)
+    for (const { setting, sheets } of findBestSchedule(solution.sheets, this.job, TRIES).steps)
       if (setting !== null) uses.set(setting, new Set([...(uses.get(setting) ?? []), ...sheets]));
     this.uses.set(solution, uses);
     return uses;
@@ -179,7 +179,9 @@ export class Sparing {
   /** One whole item of each kind that may still be taken. */
   private unopened({ left }: Rest): Room[] {
     return this.job.stock.flatMap((item, stock) =>
-      left[stock]! > 0 ? [sheetOf({ stock, tree: offcutTree(usable(item), this.job.keep) }, []).root] : [],
+      left[stock]! > 0
+        ? [sheetOf({ stock, tree: makeOffcutTree(usableRectangleOf(item), this.job.keep) }, []).root]
+        : [],
     );
   }
 
@@ -227,7 +229,7 @@ function sheetOf({ stock, tree }: CutSheet, rooms: Room[]): Sheet {
 function treeOf(room: Room | Tree, keep: Job['keep']): Tree {
   if (!('made' in room)) return room;
   const { made, x, y, width, height } = room;
-  if (!made) return offcutTree(room, keep);
+  if (!made) return makeOffcutTree(room, keep);
   if ('holds' in made) return made;
   return {
     x,
