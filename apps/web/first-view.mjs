@@ -6,8 +6,8 @@ import { copyFileSync, mkdirSync, readFileSync, readdirSync, rmSync, writeFileSy
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 
 const at = (path) => new URL(path, import.meta.url);
-const { firstView } = await import('./dist-first/firstView.js');
-const { html, styles, kept } = firstView();
+const { renderFirstView } = await import('./dist-first/firstView.js');
+const { html, styles, kept } = renderFirstView();
 const faces = readdirSync(at('dist/assets')).filter((f) =>
   /^(source-sans-3|bricolage-grotesque)-latin-(400|600)-normal.*\.woff2$/.test(f),
 );

@@ -8,11 +8,11 @@ import { ChallengesService } from './drawer/challenges.service.ts';
 import { DrawerController } from './drawer/drawer.controller.ts';
 import { SearchesService } from './drawer/searches.service.ts';
 import { StepsService } from './drawer/steps.service.ts';
-import { DevicesController, SHARING } from './devices/devices.controller.ts';
-import type { Sharing } from './http/sharing.ts';
+import { DevicesController, DEVICE_ACCESS } from './devices/devices.controller.ts';
+import type { DeviceAccess } from './http/sharing.ts';
 import { HealthController } from './health/health.controller.ts';
-import { KeepingController } from './keeping/keeping.controller.ts';
-import { KeepingService } from './keeping/keeping.service.ts';
+import { BackupController } from './keeping/keeping.controller.ts';
+import { BackupService } from './keeping/keeping.service.ts';
 import { PagesController } from './pages/pages.controller.ts';
 import { PagesService } from './pages/pages.service.ts';
 import { PapersController } from './papers/papers.controller.ts';
@@ -35,7 +35,7 @@ import { RemovedService } from './removed/removed.service.ts';
 @Module({})
 export class AppModule {
   /** `pictures` is the folder in which they lie. */
-  static with(db: Database, pictures: string, sharing: Sharing | null): DynamicModule {
+  static with(db: Database, pictures: string, sharing: DeviceAccess | null): DynamicModule {
     return {
       module: AppModule,
       controllers: [
@@ -51,18 +51,18 @@ export class AppModule {
         CuttingController,
         SessionsController,
         DevicesController,
-        KeepingController,
+        BackupController,
         RecordController,
         RemovedController,
       ],
       providers: [
         { provide: DATABASE, useValue: db },
         { provide: PICTURES_FOLDER, useValue: pictures },
-        { provide: SHARING, useValue: sharing },
+        { provide: DEVICE_ACCESS, useValue: sharing },
         PicturesService,
         PhotosService,
         PhotoSheetsService,
-        KeepingService,
+        BackupService,
         RecordService,
         PagesService,
         PapersService,

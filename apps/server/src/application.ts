@@ -10,10 +10,10 @@ import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
 import { openDatabase, type OpenDatabase } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
-import { door, headers } from './http/door.ts';
-import { AnswerErrors } from './http/filter.ts';
-import { Sharing } from './http/sharing.ts';
-import { Refused } from './http/refused.ts';
+import { accessMiddleware, securityHeaders } from './http/door.ts';
+import { ErrorFilter } from './http/filter.ts';
+import { DeviceAccess } from './http/sharing.ts';
+import { RequestRefusal } from './http/refused.ts';
 
 export interface ServerOptions {
   readonly databaseFile: string;
@@ -37,7 +37,7 @@ export async function createApplication(
   options: ServerOptions,
 ): Promise<{ app: NestExpressApplication; database: OpenDatabase }> {
   const database = openDatabase(options.databaseFile);
-  const sharing = options.share ? new Sharing(database.db, options.share) : null;
+  const sharing = options.share ? new DeviceAccess(database.db, options.share) : null;
   const pictures = join(dirname(options.databaseFile), 'pictures');
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(database.db, pictures, sharing), {
     logger: options.quiet ? false : ['error', 'warn'],
@@ -47,10 +47,10 @@ export async function createApplication(
   // a browser that sends something on a line that is closed just then is told nothing of it: lines are kept longer than it waits
   app.getHttpServer().keepAliveTimeout = KEPT_ALIVE;
   app.disable('x-powered-by');
-  app.use(door(sharing), headers(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
+  app.use(accessMiddleware(sharing), securityHeaders(scriptsIn(options.site)), express.json({ limit: BODY_LIMIT }));
   app.use(['/api/pictures', '/api/photos'], express.raw({ type: [...PICTURE_TYPES], limit: `${PICTURE_LIMIT_MB}mb` }));
   if (options.site && existsSync(options.site)) serveSite(app, options.site);
-  app.useGlobalFilters(new AnswerErrors());
+  app.useGlobalFilters(new ErrorFilter());
   if (database.fresh && options.demo) app.get(DemoService).put(randomUUID());
   return { app, database };
 }
@@ -73,7 +73,7 @@ function serveSite(app: NestExpressApplication, site: string): void {
       serveStatic: { immutable: true, maxAge: '1y' },
     }),
     (_request: Request, response: Response) => {
-      const refused = new Refused('not-found', 'There is nothing at this address.');
+      const refused = new RequestRefusal('not-found', 'There is nothing at this address.');
       response.status(refused.status).json(refused.refusal);
     },
   );

@@ -8,7 +8,7 @@ import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import request from 'supertest';
 import { emptyPage } from '@temnex/core';
-import { KeepingService } from './keeping/keeping.service.ts';
+import { BackupService } from './keeping/keeping.service.ts';
 import { createApplication } from './application.ts';
 import { pages, photos } from './database/schema.ts';
 import { PagesService } from './pages/pages.service.ts';
@@ -40,7 +40,7 @@ async function backupOf(folder: string, name: string, names: readonly string[], 
     expect([status, body.message]).toEqual([201, undefined]);
   }
   const file = join(folder, `${name}.zip`);
-  writeFileSync(file, await app.get(KeepingService).backup());
+  writeFileSync(file, await app.get(BackupService).backup());
   await close();
   return file;
 }

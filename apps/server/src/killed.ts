@@ -4,7 +4,7 @@ import request from 'supertest';
 import { planJob, readJob, foldSession, buildTrimmerSteps, type SessionDeed } from '@temnex/core';
 import type { CuttingRecord, PageRecord, PlanRecord, SentEvents, Session } from '@temnex/contract';
 import { createApplication } from './application.ts';
-import { PlansService, jobOf } from './plans/plans.service.ts';
+import { PlansService, readStoredJob } from './plans/plans.service.ts';
 import { SessionsService } from './sessions/sessions.service.ts';
 import { demoPapers } from './demo/demoDrawer.ts';
 import { DEMO_PAGE_ID } from './demo/demoPages.ts';
@@ -103,7 +103,7 @@ async function atTheTrimmer(): Promise<void> {
   for (let turn = 0; ; turn++) {
     const { session, events, plans: orders } = open()!;
     for (const order of orders)
-      if (!lengths.has(order.id)) lengths.set(order.id, buildTrimmerSteps(jobOf(order), order.plan).length);
+      if (!lengths.has(order.id)) lengths.set(order.id, buildTrimmerSteps(readStoredJob(order), order.plan).length);
     const stepsOf = (plan: string) => lengths.get(plan)!;
     const { state } = foldSession(orders[0]!.id, events.map((e) => e.event), stepsOf); // prettier-ignore
     const { order, at, phase } = state;

@@ -5,13 +5,13 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import sharp from 'sharp';
 import { createApplication } from './application.ts';
-import { KeepingService } from './keeping/keeping.service.ts';
+import { BackupService } from './keeping/keeping.service.ts';
 
 /* Restores one backup and another by turns, while photos come in, until it is killed. Started by killRestoring.test.ts. */
 const [database, ...backups] = process.argv.slice(2) as [string, string, string];
 const { app } = await createApplication({ databaseFile: database, demo: false, quiet: true });
 await app.init();
-const keeping = app.get(KeepingService);
+const keeping = app.get(BackupService);
 const zips = backups.map((file) => readFileSync(file));
 
 async function restoring(): Promise<void> {

@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
 import { lockFolder } from './database/folderLock.ts';
 import { UnusableDatabase } from './database/database.ts';
-import { ownAddresses } from './http/sharing.ts';
+import { listOwnAddresses } from './http/sharing.ts';
 import { PapersService } from './papers/papers.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));
@@ -20,7 +20,7 @@ const options = {
   databaseFile: join(data, 'temnex.sqlite'),
   site: join(here, '../../web/dist'),
   demo: process.env.TEMNEX_DEMO !== 'no',
-  ...(share ? { share: ownAddresses() } : {}),
+  ...(share ? { share: listOwnAddresses() } : {}),
 };
 const refused = (error: unknown): never => {
   console.error(error instanceof UnusableDatabase ? error.message : error);

@@ -8,10 +8,10 @@ import { cuttings, stock } from './database/schema.ts';
 import { DEMO_PAGE_ID } from './demo/demoPages.ts';
 import { DemoService } from './demo/demo.service.ts';
 import { StepsService } from './drawer/steps.service.ts';
-import { Refused } from './http/refused.ts';
-import { KeepingService } from './keeping/keeping.service.ts';
+import { RequestRefusal } from './http/refused.ts';
+import { BackupService } from './keeping/keeping.service.ts';
 import { PapersService } from './papers/papers.service.ts';
-import { PlansService, jobOf } from './plans/plans.service.ts';
+import { PlansService, readStoredJob } from './plans/plans.service.ts';
 import { RemovedService } from './removed/removed.service.ts';
 import { SessionsService } from './sessions/sessions.service.ts';
 import { testServer } from './testing.ts';
@@ -54,7 +54,7 @@ test(`${WALKS} walks over all ways back: stock is what a ledger of its own says`
   const of = <T>(what: new (...args: never[]) => T): T => server.app.get(what);
   const [steps, papers, removed] = [of(StepsService), of(PapersService), of(RemovedService)];
   const [cutting, plans, demo] = [of(CuttingService), of(PlansService), of(DemoService)];
-  const [sessions, backups] = [of(SessionsService), of(KeepingService)];
+  const [sessions, backups] = [of(SessionsService), of(BackupService)];
   const db = server.app.get<Database>(DATABASE);
   const id = () => randomUUID();
   /** Why something was refused, the last time. */
@@ -65,7 +65,7 @@ test(`${WALKS} walks over all ways back: stock is what a ledger of its own says`
       deed();
       return true;
     } catch (error) {
-      if (error instanceof Refused) {
+      if (error instanceof RequestRefusal) {
         refused = error.message;
         return false;
       }
@@ -204,7 +204,7 @@ test(`${WALKS} walks over all ways back: stock is what a ledger of its own says`
         const [stored, session] = [ordered(), id()];
         if (stored === null || !does(() => void sessions.begin({ id: session, plan: stored }))) return false;
         const record = plans.get(stored);
-        const last = buildTrimmerSteps(jobOf(record), record.plan).length - 1;
+        const last = buildTrimmerSteps(readStoredJob(record), record.plan).length - 1;
         if (happens(session, { do: 'done', order: 0, step: 0, through: last }) === null) return false;
         const ended = happens(session, { do: 'end', order: 0 });
         if (ended === null) return false;

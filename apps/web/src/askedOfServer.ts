@@ -1,15 +1,15 @@
 import { jest } from '@jest/globals';
 
 /** One request that a screen made. */
-export interface Asked {
+export interface RecordedRequest {
   readonly method: string;
   readonly path: string;
   readonly body: unknown;
 }
 
 /** For tests: a server that answers every request with what was sent, and writes them all down. */
-export function askedOfServer(): Asked[] {
-  const asked: Asked[] = [];
+export function recordRequests(): RecordedRequest[] {
+  const asked: RecordedRequest[] = [];
   globalThis.fetch = jest.fn((path: unknown, init?: RequestInit) => {
     const body: unknown = JSON.parse(String(init?.body ?? 'null'));
     asked.push({ method: init?.method ?? 'GET', path: String(path), body });

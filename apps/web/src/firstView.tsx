@@ -4,11 +4,11 @@ import { renderToString } from 'react-dom/server';
 import { StaticRouter } from 'react-router';
 import { ServerStyleSheet } from 'styled-components';
 import { SizeScreen } from './screens/size/SizeScreen.tsx';
-import { KEPT } from './screens/size/useSizing.ts';
+import { SIZING_STORAGE_KEY } from './screens/size/useSizing.ts';
 import { GlobalStyle } from './theme/global.ts';
 
 /** The first view as somebody new sees it, made when the application is built: its markup, the styles that it needs, and under what the browser keeps that somebody was here. */
-export function firstView(): { html: string; styles: string; kept: string } {
+export function renderFirstView(): { html: string; styles: string; kept: string } {
   const sheet = new ServerStyleSheet();
   const client = new QueryClient();
   const html = renderToString(
@@ -25,5 +25,5 @@ export function firstView(): { html: string; styles: string; kept: string } {
   );
   const styles = sheet.getStyleTags();
   sheet.seal();
-  return { html, styles, kept: KEPT };
+  return { html, styles, kept: SIZING_STORAGE_KEY };
 }

@@ -7,11 +7,11 @@ import { StrictMode, useEffect, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { DRAWER, fetchDrawer } from './api/drawer.ts';
+import { DRAWER_KEY, fetchDrawer } from './api/drawer.ts';
 import { routes } from './routes.tsx';
 import { GlobalStyle } from './theme/global.ts';
-import { Seen } from './ui/Seen.tsx';
-import { keepApplicationLater } from './ui/installed.ts';
+import { StaleDataBanner } from './ui/Seen.tsx';
+import { installServiceWorkerLater } from './ui/installed.ts';
 
 /** How long the first view is left alone before the drawer is fetched ahead of time, in milliseconds. */
 const DRAWER_PREFETCH_DELAY_MS = 800;
@@ -20,9 +20,9 @@ const client = new QueryClient({ defaultOptions: { queries: { staleTime: 5000, r
 /** What can wait until the first view has been painted. */
 function AfterFirstPaint({ children }: { children: ReactNode }) {
   useEffect(() => {
-    keepApplicationLater();
+    installServiceWorkerLater();
     const timer = setTimeout(
-      () => void client.prefetchQuery({ queryKey: DRAWER, queryFn: () => fetchDrawer(client) }),
+      () => void client.prefetchQuery({ queryKey: DRAWER_KEY, queryFn: () => fetchDrawer(client) }),
       DRAWER_PREFETCH_DELAY_MS,
     );
     return () => clearTimeout(timer);
@@ -44,7 +44,7 @@ flushSync(() =>
         <GlobalStyle />
         <QueryClientProvider client={client}>
           <RouterProvider router={routes} />
-          <Seen />
+          <StaleDataBanner />
         </QueryClientProvider>
       </AfterFirstPaint>
     </StrictMode>,

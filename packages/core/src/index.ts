@@ -502,7 +502,7 @@ export {
 } from './cutting/index.ts';
 export {
   findCoveredByTurning,
-  describeSketchFacts,
+  collectSketchFacts,
   layPhotos,
   openingsOf,
   parseSketchQuery,

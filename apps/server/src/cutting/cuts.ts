@@ -3,7 +3,7 @@ import type { Database, Transaction } from '../database/types.ts';
 import { UNREADABLE_LIST, cuttings } from '../database/schema.ts';
 
 /** The cuts for a page that have not been taken back. */
-export const cutsOf = (db: Database | Transaction, page: string) =>
+export const standingCutsOf = (db: Database | Transaction, page: string) =>
   db
     .select()
     .from(cuttings)

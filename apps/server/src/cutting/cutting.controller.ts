@@ -8,7 +8,7 @@ import {
   type CuttingRecord,
   type ScrapPiece,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { CuttingService } from './cutting.service.ts';
 
 @Controller('api')
@@ -21,19 +21,19 @@ export class CuttingController {
   }
 
   @Post('plans/:id/cut')
-  cut(@Param('id') id: string, @Body(checked(cutSchema)) body: CutRequest): CuttingRecord {
+  cut(@Param('id') id: string, @Body(validated(cutSchema)) body: CutRequest): CuttingRecord {
     return this.cutting.cut(id, body);
   }
 
   @Post('cuttings/:id/undo')
   @HttpCode(200)
-  undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): CuttingRecord {
+  undo(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): CuttingRecord {
     return this.cutting.undo(id, body.id);
   }
 
   @Post('cuttings/:id/scraps')
   @HttpCode(200)
-  scrap(@Param('id') id: string, @Body(checked(scrapPieceSchema)) body: ScrapPiece): CuttingRecord {
+  scrap(@Param('id') id: string, @Body(validated(scrapPieceSchema)) body: ScrapPiece): CuttingRecord {
     return this.cutting.scrap(id, body);
   }
 }

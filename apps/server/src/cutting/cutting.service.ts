@@ -21,14 +21,14 @@ import {
 import { DEFAULT_NAMES } from '@temnex/words';
 import type { CutRequest, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import { cuttings, movements, sessions, stock } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { PagesService, standing } from '../pages/pages.service.ts';
-import { keepFor, move } from '../papers/movements.ts';
-import { PapersService, putIn, stockItemOf } from '../papers/papers.service.ts';
-import { PlansService, jobOf } from '../plans/plans.service.ts';
-import { cutsOf, isUnreadable } from './cuts.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { PagesService, standingPieces } from '../pages/pages.service.ts';
+import { reserveItemFor, recordMovement } from '../papers/movements.ts';
+import { PapersService, insertStock, stockItemOf } from '../papers/papers.service.ts';
+import { PlansService, readStoredJob } from '../plans/plans.service.ts';
+import { standingCutsOf, isUnreadable } from './cuts.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
@@ -74,7 +74,7 @@ export class CuttingService {
   }
 
   cut(plan: string, { id, ...soFar }: CutRequest): CuttingRecord {
-    return once(this.db, id, `cut of ${plan}`, (tx) => {
+    return withIdempotencyKey(this.db, id, `cut of ${plan}`, (tx) => {
       const record = this.carryOut(tx, plan, id, soFar);
       // put down as a whole, it is not cut on at the trimmer
       const { page, together } = this.plans.get(plan);
@@ -89,13 +89,13 @@ export class CuttingService {
   /** The same within a transaction of somebody else's, who sees to it that it is done once. */
   carryOut(tx: Transaction, plan: string, id: string, soFar: CutProgress): CuttingRecord {
     const record = this.plans.get(plan);
-    const job = jobOf(record);
+    const job = readStoredJob(record);
     const now = new Date().toISOString();
     const effects = computeCutEffects(job, record.plan, record.page, now.slice(0, 10), soFar);
-    if (!effects.used.length) throw new Refused('nothing-cut', 'Nothing of this cutting order is cut yet.');
+    if (!effects.used.length) throw new RequestRefusal('nothing-cut', 'Nothing of this cutting order is cut yet.');
     const pages = record.together ?? [record.page];
     if (isCutSince(tx, record, job, effects.pieces))
-      throw new Refused(
+      throw new RequestRefusal(
         'already-cut',
         'Some of these pieces are already cut. Make a new cutting order for what is left.',
       );
@@ -105,8 +105,11 @@ export class CuttingService {
       const row = tx.select().from(stock).where(eq(stock.id, item)).get();
       const another = soFar.wrong?.how === 'paper' && soFar.wrong.stock === item;
       if (!row || availableCountFor(stockItemOf(row), pages) < count || (!another && !sameSize(job, stockItemOf(row))))
-        throw new Refused('stock-changed', 'The drawer has changed since this cutting order was made. Make a new one.');
-      move(tx, row, -count, 'used', { cutting: id, pages, at: now });
+        throw new RequestRefusal(
+          'stock-changed',
+          'The drawer has changed since this cutting order was made. Make a new one.',
+        );
+      recordMovement(tx, row, -count, 'used', { cutting: id, pages, at: now });
       if (rules.branding)
         strips.push(
           ...brandingOf(stockItemOf(row), count, { page: record.page, stock: row.id, date: now.slice(0, 10) }),
@@ -118,7 +121,7 @@ export class CuttingService {
     const named = effects.kept.map((item) => ({ ...item, paper: paperOf(item) }));
     const left = [...named.map((item) => storeOffcutAs(item, rules)), ...strips];
     const kept = left.map((item, i): StockItem => ({ ...item, id: `${id}-${i + 1}` }));
-    putIn(tx, kept, 'kept', { at: now, cutting: id });
+    insertStock(tx, kept, 'kept', { at: now, cutting: id });
     const rows = pages.map((page, i): CuttingRecord => {
       const bag = bagOf(i);
       const own = record.together
@@ -148,34 +151,35 @@ export class CuttingService {
 
   /** Takes a cut back as if it had not happened, unless one of its offcuts has been used since. */
   undo(id: string, request: string): CuttingRecord {
-    return once(this.db, request, `undo of ${id}`, (tx) => this.takeBack(tx, id));
+    return withIdempotencyKey(this.db, request, `undo of ${id}`, (tx) => this.takeBack(tx, id));
   }
 
   takeBack(tx: Transaction, id: string): CuttingRecord {
     const asked = this.one(tx, id);
-    if (asked.undoneAt) throw new Refused('already-undone', 'This cut was taken back before.');
+    if (asked.undoneAt) throw new RequestRefusal('already-undone', 'This cut was taken back before.');
     // pages that were cut together are taken back together
     const rows = asked.session ? tx.select().from(cuttings).where(eq(cuttings.session, asked.session)).all() : [asked];
     const row = rows.find((r) => r.id === (asked.session ?? id))!;
     if (rows.some(isUnreadable))
-      throw new Refused('unreadable', 'What this cut used and left cannot be read, so it cannot be taken back.');
+      throw new RequestRefusal('unreadable', 'What this cut used and left cannot be read, so it cannot be taken back.');
     const offcuts = row.kept.length ? tx.select().from(stock).where(inArray(stock.id, row.kept)).all() : [];
     if (offcuts.some((o) => o.quantity !== putInOf(tx, o.id)))
-      throw new Refused(
+      throw new RequestRefusal(
         'offcut-used',
         'An offcut of this cut has been used or taken out since, so it cannot be taken back.',
       );
     if (rows.some((r) => r.pieces.some((p) => p.scrap)))
-      throw new Refused(
+      throw new RequestRefusal(
         'offcut-used',
         'A piece of this cut has gone into the drawer as a scrap, so it cannot be taken back.',
       );
     const undoneAt = new Date().toISOString();
-    for (const item of offcuts) move(tx, item, -item.quantity, 'taken-back', { cutting: row.id, at: undoneAt });
+    for (const item of offcuts)
+      recordMovement(tx, item, -item.quantity, 'taken-back', { cutting: row.id, at: undoneAt });
     for (const { stock: used, count } of row.used) {
       const item = tx.select().from(stock).where(eq(stock.id, used)).get();
       if (!item) continue;
-      move(tx, item, count, 'taken-back', { cutting: row.id, at: undoneAt });
+      recordMovement(tx, item, count, 'taken-back', { cutting: row.id, at: undoneAt });
       this.keepAgain(tx, item, row.id, undoneAt);
     }
     const ids = rows.map((r) => r.id);
@@ -194,23 +198,23 @@ export class CuttingService {
     for (const { page, held } of lost) {
       if (page === null) continue;
       const count = reservedCountFor({ reserves: reserves ?? undefined }, page) - held;
-      keepFor(tx, { id: item.id, reserves }, page, count, 'taken-back', { cutting, at });
+      reserveItemFor(tx, { id: item.id, reserves }, page, count, 'taken-back', { cutting, at });
       reserves = reserveForPage(reserves ?? undefined, page, count);
     }
   }
 
   /** A cut piece that nothing on its page wants any more becomes a scrap of its size. */
   scrap(id: string, { id: request, at }: ScrapPiece): CuttingRecord {
-    return once(this.db, request, `scrap of ${id}`, (tx) => {
+    return withIdempotencyKey(this.db, request, `scrap of ${id}`, (tx) => {
       const row = this.one(tx, id);
       const piece = row.pieces[at];
       if (!piece || piece.scrap || row.undoneAt) throw notFound('cut piece');
       const { document } = this.pages.get(row.page);
       const { pieces } = derivePage(document, DEFAULT_NAMES);
-      const cut = cutsOf(tx, row.page).flatMap((c) => standing(c.pieces));
+      const cut = standingCutsOf(tx, row.page).flatMap((c) => standingPieces(c.pieces));
       const { unwanted } = assessCutPieces(pieces, cut, (p) => wantedCountOf(p, document));
       const alike = (other: typeof piece) => JSON.stringify(other) === JSON.stringify(piece);
-      if (!unwanted.some(alike)) throw new Refused('still-wanted', 'The page still wants this piece.');
+      if (!unwanted.some(alike)) throw new RequestRefusal('still-wanted', 'The page still wants this piece.');
       const now = new Date().toISOString();
       const item: StockItem = {
         id: request,
@@ -225,7 +229,7 @@ export class CuttingService {
         reserved: false,
         origin: { page: row.page, stock: row.used[0]?.stock ?? '', date: now.slice(0, 10) },
       };
-      putIn(tx, [item], 'kept', { at: now, cutting: id });
+      insertStock(tx, [item], 'kept', { at: now, cutting: id });
       const next = row.pieces.map((p, i) => (i === at ? { ...p, scrap: request } : p));
       tx.update(cuttings).set({ pieces: next }).where(eq(cuttings.id, id)).run();
       return { ...row, pieces: next };

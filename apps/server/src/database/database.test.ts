@@ -10,9 +10,9 @@ import { DemoService } from '../demo/demo.service.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { demoPage, demoPages } from '../demo/demoPages.ts';
-import { openDatabase, takeIn, type OpenDatabase } from './database.ts';
+import { openDatabase, checkpointWal, type OpenDatabase } from './database.ts';
 import { cuttings, movements, pages, papers, plans, stock } from './schema.ts';
-import { DATABASE_STEPS, DATABASE_VERSION } from './steps.ts';
+import { DATABASE_MIGRATIONS, DATABASE_VERSION } from './steps.ts';
 
 let folder: string;
 let opened: OpenDatabase;
@@ -123,7 +123,7 @@ test('a log that cannot be taken in now waits, and brings nothing down', () => {
       throw Object.assign(new Error('database or disk is full'), { code: 'SQLITE_FULL' });
     },
   };
-  expect(() => takeIn(full)).not.toThrow();
+  expect(() => checkpointWal(full)).not.toThrow();
 });
 
 describe('earlier versions', () => {
@@ -135,7 +135,9 @@ describe('earlier versions', () => {
     return { file, db: openDatabase(file) };
   };
   test('there is a fixture of every version, and a named step from each but this one', () => {
-    expect(DATABASE_STEPS.map((s) => s.from)).toEqual(Array.from({ length: DATABASE_VERSION - 1 }, (_, i) => i + 1));
+    expect(DATABASE_MIGRATIONS.map((s) => s.from)).toEqual(
+      Array.from({ length: DATABASE_VERSION - 1 }, (_, i) => i + 1),
+    );
     for (let version = 1; version <= DATABASE_VERSION; version++)
       expect({ version, there: existsSync(fixture(version)) }).toEqual({ version, there: true });
   });

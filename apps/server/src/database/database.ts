@@ -5,7 +5,7 @@ import Sqlite from 'better-sqlite3';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from './schema.ts';
-import { DATABASE_VERSION, bringUpToDate } from './steps.ts';
+import { DATABASE_VERSION, migrateDatabase } from './steps.ts';
 import { mendNumbers } from './mended.ts';
 import { watchTables } from './tableVersions.ts';
 import type { Database } from './types.ts';
@@ -63,7 +63,7 @@ const CHECKPOINT_EVERY = 30_000;
 type Client = InstanceType<typeof Sqlite>;
 
 /** Takes the write-ahead log into the file where that can be done now. Where it cannot, it is safe in the log, and the next look may. */
-export function takeIn(client: Pick<Client, 'pragma'>, how: 'PASSIVE' | 'TRUNCATE' = 'PASSIVE'): void {
+export function checkpointWal(client: Pick<Client, 'pragma'>, how: 'PASSIVE' | 'TRUNCATE' = 'PASSIVE'): void {
   try {
     client.pragma(`wal_checkpoint(${how})`);
   } catch {
@@ -104,16 +104,16 @@ function broughtUp(client: Client, file: string, fresh: boolean): Omit<OpenDatab
   const db = waiting(drizzle(client, { schema }));
   migrate(db, { migrationsFolder: MIGRATIONS });
   db.transaction((tx) => {
-    bringUpToDate(tx, version);
+    migrateDatabase(tx, version);
     mendNumbers(tx);
   });
   client.pragma(`user_version = ${DATABASE_VERSION}`);
   watchTables((statement) => client.exec(statement));
-  const tidying = setInterval(() => takeIn(client), CHECKPOINT_EVERY).unref();
+  const tidying = setInterval(() => checkpointWal(client), CHECKPOINT_EVERY).unref();
   const close = () => {
     clearInterval(tidying);
     // what stands in the write-ahead log comes into the file, so that copying that one file copies everything
-    takeIn(client, 'TRUNCATE');
+    checkpointWal(client, 'TRUNCATE');
     client.close();
   };
   return { db, copy, close };

@@ -1,5 +1,5 @@
 import { eq, lt } from 'drizzle-orm';
-import { Refused } from '../http/refused.ts';
+import { RequestRefusal } from '../http/refused.ts';
 import type { Database, Transaction } from './types.ts';
 import { requests } from './schema.ts';
 
@@ -10,12 +10,12 @@ const KEPT_DAYS = 30;
  * Does something once for a request, in one transaction with the note that it is done: the same request sent again, because its
  * answer was lost or a button was pressed twice, is answered the same and does nothing. What it refuses is not remembered.
  */
-export function once<T>(db: Database, id: string, what: string, doIt: (tx: Transaction) => T): T {
+export function withIdempotencyKey<T>(db: Database, id: string, what: string, doIt: (tx: Transaction) => T): T {
   return db.transaction((tx) => {
     const before = tx.select().from(requests).where(eq(requests.id, id)).get();
     if (before) {
       if (before.what !== what)
-        throw new Refused('bad-input', 'id: this request was for something else.', { field: 'id' });
+        throw new RequestRefusal('bad-input', 'id: this request was for something else.', { field: 'id' });
       return before.answer as T;
     }
     const answer = doIt(tx);

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 
 /** What of a row reads as it should, field by field; what does not is left out, as if nobody had said it. */
-export function readableOf<T extends Readonly<Record<string, z.ZodType>>>(
+export function pickReadable<T extends Readonly<Record<string, z.ZodType>>>(
   fields: T,
   row: { readonly [K in keyof T]?: unknown },
 ): { [K in keyof T]?: z.infer<T[K]> } {
@@ -15,7 +15,7 @@ export function readableOf<T extends Readonly<Record<string, z.ZodType>>>(
 /** So much is shown of what cannot be read. */
 const SHOWN = 80;
 /** What is stored where something cannot be read, as it can be shown in a line. */
-export function storedWords(stored: unknown): string {
+export function formatStored(stored: unknown): string {
   const text = (typeof stored === 'string' ? stored : (JSON.stringify(stored) ?? ''))
     .replace(/[\p{C}\s]+/gu, ' ')
     .trim();

@@ -1,4 +1,4 @@
-import { originOf } from './tableVersions.ts';
+import { databaseOriginOf } from './tableVersions.ts';
 import type { Database } from './types.ts';
 
 /** As many ids as a statement may name. */
@@ -27,7 +27,7 @@ export class RowCache<T> {
 
   /** What these rows hold, by id, without those that cannot be found any more; what is known of others is forgotten. */
   of(rows: readonly StampedRow[]): ReadonlyMap<string, T> {
-    const origin = originOf(this.db);
+    const origin = databaseOriginOf(this.db);
     if (origin !== this.origin) this.known = new Map();
     this.origin = origin;
     const changed = rows.filter(({ id, stamp }) => this.known.get(id)?.stamp !== stamp).map(({ id }) => id);

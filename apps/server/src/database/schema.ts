@@ -29,7 +29,7 @@ const length = customType<{ data: LengthText; driverData: unknown }>({
   fromDriver: textIn,
 });
 /** A text that is no JSON reads as that text: no list fails for it, and what expects something else sets its row aside. */
-export const parsed = (value: string): unknown => {
+export const parseJsonOrText = (value: string): unknown => {
   try {
     return JSON.parse(value);
   } catch {
@@ -40,7 +40,7 @@ const json = <T>(name: string) =>
   customType<{ data: T; driverData: string }>({
     dataType: () => 'text',
     toDriver: (value) => JSON.stringify(value),
-    fromDriver: (value) => parsed(value) as T,
+    fromDriver: (value) => parseJsonOrText(value) as T,
   })(name);
 /** What a list reads as that cannot be read: nothing is in it, and nothing is done with it. */
 export const UNREADABLE_LIST: readonly never[] = Object.freeze([]);
@@ -49,7 +49,7 @@ const list = <T extends readonly unknown[]>(name: string) =>
     dataType: () => 'text',
     toDriver: (value) => JSON.stringify(value),
     fromDriver: (value) => {
-      const read = parsed(value);
+      const read = parseJsonOrText(value);
       return (Array.isArray(read) ? read : UNREADABLE_LIST) as unknown as T;
     },
   })(name);

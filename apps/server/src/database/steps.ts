@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm';
 import { migratePage, pageSchema, piecesOfParts, type CutPiece, type Page } from '@temnex/core';
-import { summaryOf } from '../pages/summary.ts';
+import { summarizePage } from '../pages/summary.ts';
 import type { Transaction } from './types.ts';
 import { cuttings, movements, pages, plans, stock } from './schema.ts';
 
@@ -11,7 +11,7 @@ import { cuttings, movements, pages, plans, stock } from './schema.ts';
 
 export const DATABASE_VERSION = 6;
 
-export const DATABASE_STEPS: ReadonlyArray<{
+export const DATABASE_MIGRATIONS: ReadonlyArray<{
   readonly from: number;
   readonly name: string;
   readonly step: (tx: Transaction) => void;
@@ -25,8 +25,8 @@ export const DATABASE_STEPS: ReadonlyArray<{
   { from: 5, name: 'photos', step: () => {} },
 ];
 
-export function bringUpToDate(tx: Transaction, version: number): void {
-  for (const { from, step } of DATABASE_STEPS) if (from >= version) step(tx);
+export function migrateDatabase(tx: Transaction, version: number): void {
+  for (const { from, step } of DATABASE_MIGRATIONS) if (from >= version) step(tx);
 }
 
 type Json = Readonly<Record<string, unknown>>;
@@ -40,7 +40,7 @@ function itemsAndMovements(tx: Transaction): void {
     renamed.set(row.id, piecesOfParts(row.document));
     const document = migratePage(row.document) as Page;
     const good = pageSchema.safeParse(document).success;
-    const patch = good ? { document, summary: summaryOf(document) } : { document };
+    const patch = good ? { document, summary: summarizePage(document) } : { document };
     tx.update(pages).set(patch).where(eq(pages.id, row.id)).run();
   }
   const orders = new Map(

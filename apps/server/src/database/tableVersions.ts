@@ -44,11 +44,11 @@ export class TableCache<T> {
 function stateOf(db: Database, tables: readonly WatchedTable[]): string {
   const states = db.all<{ name: string; state: string }>(sql`select name, state from table_states order by name`);
   const asked = states.filter(({ name }) => (tables as readonly string[]).includes(name));
-  return [originOf(db), ...asked.map(({ state }) => state)].join();
+  return [databaseOriginOf(db), ...asked.map(({ state }) => state)].join();
 }
 
 /** Changes where another program has written to the file, and where a backup was restored; not with what is written here. */
-export function originOf(db: Database): string {
+export function databaseOriginOf(db: Database): string {
   const row = db.get<{ name: string; version: number } | undefined>(
     sql`select (select name from book) as name, data_version as version from pragma_data_version`,
   );

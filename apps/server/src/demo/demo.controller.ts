@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post } from '@nestjs/common';
 import { demoRequestSchema, type DemoRequest } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { DemoService } from './demo.service.ts';
 
 @Controller('api/demo')
@@ -14,7 +14,7 @@ export class DemoController {
 
   @Post()
   @HttpCode(200)
-  put(@Body(checked(demoRequestSchema)) body: DemoRequest): { present: boolean } {
+  put(@Body(validated(demoRequestSchema)) body: DemoRequest): { present: boolean } {
     return this.demo.put(body.id, body.afresh);
   }
 

@@ -2,10 +2,10 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Plan, StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import { cuttings, movements, pages, papers, photos, plans, sessions, stock } from '../database/schema.ts';
-import { summaryOf } from '../pages/summary.ts';
-import { putIn, stockItemOf } from '../papers/papers.service.ts';
+import { summarizePage } from '../pages/summary.ts';
+import { insertStock, stockItemOf } from '../papers/papers.service.ts';
 import { demoPapers, demoStock } from './demoDrawer.ts';
 import { demoPages } from './demoPages.ts';
 import { demoPhotos } from './demoPhotos.ts';
@@ -20,7 +20,7 @@ export class DemoService {
   }
 
   put(request: string, afresh = false): { present: boolean } {
-    return once(this.db, request, 'demo', (tx) => {
+    return withIdempotencyKey(this.db, request, 'demo', (tx) => {
       const now = new Date().toISOString();
       const mark = { demo: true, createdAt: now };
       if (afresh) forget(tx);
@@ -39,7 +39,7 @@ export class DemoService {
           .map((s) => s.id),
       );
       const missing = demoStock().filter((item) => !there.has(item.id));
-      putIn(
+      insertStock(
         tx,
         missing.map((item) => ({ ...item, demo: true })),
         'added',
@@ -56,7 +56,7 @@ export class DemoService {
       // the one to begin with is the one last touched
       demoPages().forEach(({ id, document }, i) => {
         const updatedAt = new Date(Date.parse(now) - i).toISOString();
-        const page = { version: 1, document, summary: summaryOf(document), ...mark, updatedAt };
+        const page = { version: 1, document, summary: summarizePage(document), ...mark, updatedAt };
         tx.insert(pages)
           .values({ id: freeId(tx, id), ...page })
           .run();

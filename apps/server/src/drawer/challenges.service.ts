@@ -10,10 +10,10 @@ import {
   type UnreadableRecord,
 } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
-import { once } from '../database/once.ts';
-import { readableOf, storedWords } from '../database/readable.ts';
+import { withIdempotencyKey } from '../database/once.ts';
+import { pickReadable, formatStored } from '../database/readable.ts';
 import { challenges, cuttings } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { PlansService } from '../plans/plans.service.ts';
 
@@ -39,8 +39,8 @@ export class ChallengesService {
     return this.going()
       .filter(({ document }) => !challengeSchema.safeParse(document).success)
       .map(({ id, document }) => {
-        const { name } = readableOf({ name: challengeSchema.shape.name }, document ?? {});
-        return { what: 'challenge', id, says: storedWords(name ?? document) };
+        const { name } = pickReadable({ name: challengeSchema.shape.name }, document ?? {});
+        return { what: 'challenge', id, says: formatStored(name ?? document) };
       });
   }
 
@@ -49,9 +49,9 @@ export class ChallengesService {
   }
 
   begin({ id, ...document }: NewChallenge): ChallengeRecord {
-    return once(this.db, id, 'challenge', (tx) => {
+    return withIdempotencyKey(this.db, id, 'challenge', (tx) => {
       if (document.to < document.from)
-        throw new Refused('bad-input', 'to: the last day is before the first.', { field: 'to' });
+        throw new RequestRefusal('bad-input', 'to: the last day is before the first.', { field: 'to' });
       this.soughtOf(document);
       tx.insert(challenges).values({ id, document, createdAt: new Date().toISOString() }).run();
       return this.recordOf(id, document);
@@ -71,7 +71,8 @@ export class ChallengesService {
   /** The rule; ages in it are counted from the day on which it begins. */
   private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): StockQuery {
     const said = parseStockQuery(line, this.papers.habits().habits.unit, this.papers.places(), from);
-    if (!said.ok) throw new Refused('bad-input', `line: ${describeSearchProblem(said.problem)}`, { field: 'line' });
+    if (!said.ok)
+      throw new RequestRefusal('bad-input', `line: ${describeSearchProblem(said.problem)}`, { field: 'line' });
     return said.sought;
   }
 

@@ -13,7 +13,7 @@ import {
   type UnreadableRecord,
   type StepRecord,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { ChallengesService } from './challenges.service.ts';
 import { SearchesService } from './searches.service.ts';
@@ -34,13 +34,13 @@ export class DrawerController {
   }
 
   @Post('drawer/steps')
-  take(@Body(checked(drawerStepSchema)) step: DrawerStep): StepRecord {
+  take(@Body(validated(drawerStepSchema)) step: DrawerStep): StepRecord {
     return this.steps.take(step);
   }
 
   @Post('drawer/steps/:id/undo')
   @HttpCode(200)
-  undo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): StepRecord {
+  undo(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): StepRecord {
     return this.steps.undo(id, body.id);
   }
 
@@ -66,7 +66,7 @@ export class DrawerController {
   }
 
   @Post('challenges')
-  begin(@Body(checked(newChallengeSchema)) challenge: NewChallenge): ChallengeRecord {
+  begin(@Body(validated(newChallengeSchema)) challenge: NewChallenge): ChallengeRecord {
     return this.useUp.begin(challenge);
   }
 
@@ -82,7 +82,7 @@ export class DrawerController {
   }
 
   @Post('searches')
-  keep(@Body(checked(savedSearchSchema)) search: SavedSearch): SavedSearch {
+  keep(@Body(validated(savedSearchSchema)) search: SavedSearch): SavedSearch {
     return this.searches.keep(search);
   }
 

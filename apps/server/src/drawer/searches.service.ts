@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { eq } from 'drizzle-orm';
 import { savedSearchSchema, type SavedSearch, type UnreadableRecord } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
-import { storedWords } from '../database/readable.ts';
+import { formatStored } from '../database/readable.ts';
 import { searches } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
 
@@ -23,7 +23,7 @@ export class SearchesService {
     const { id, name, line } = searches;
     const rows = this.db.select({ id, name, line }).from(searches).orderBy(searches.createdAt).all();
     return rows.flatMap((row) =>
-      read(row) ? [] : [{ what: 'search', id: row.id, says: storedWords(row.name.trim() || row.line) }],
+      read(row) ? [] : [{ what: 'search', id: row.id, says: formatStored(row.name.trim() || row.line) }],
     );
   }
 

@@ -11,21 +11,21 @@ import {
   type StepRecord,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
-import { storedWords } from '../database/readable.ts';
+import { withIdempotencyKey } from '../database/once.ts';
+import { formatStored } from '../database/readable.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
 import {
   IDS_PER_QUERY,
-  returnedByItem,
-  keepFor,
-  offcutsOfUndoneCuts,
-  move,
-  note,
-  touch,
-  type Moving,
+  countReturnedByItem,
+  reserveItemFor,
+  findOffcutsOfUndoneCuts,
+  recordMovement,
+  insertMovement,
+  markPaperChanged,
+  type MovementContext,
 } from '../papers/movements.ts';
-import { makePaper, makeStock } from '../papers/papers.service.ts';
+import { createPaper, createStock } from '../papers/papers.service.ts';
 import { StockChanges } from '../papers/stockChanges.ts';
 
 /** So many of the latest steps are listed. */
@@ -62,7 +62,7 @@ export class StepsService {
       .all()
       .filter((step) => !stepRecordSchema.safeParse(step).success)
       .slice(0, LISTED)
-      .map((step) => ({ what: 'step', id: step.id, says: storedWords(`${step.says} ${step.at}`) }));
+      .map((step) => ({ what: 'step', id: step.id, says: formatStored(`${step.says} ${step.at}`) }));
   }
 
   /** Throws one away that cannot be read. What it did stays done; nothing could undo it. */
@@ -73,9 +73,9 @@ export class StepsService {
 
   /** All of a step or nothing of it. */
   take({ id, says, papers: made = [], put = [], change = [] }: DrawerStep): StepRecord {
-    return once(this.db, id, `step: ${says}`, (tx) => {
+    return withIdempotencyKey(this.db, id, `step: ${says}`, (tx) => {
       const at = new Date().toISOString();
-      const more: Moving = { step: id, at };
+      const more: MovementContext = { step: id, at };
       neverThere(
         tx,
         papers,
@@ -88,8 +88,8 @@ export class StepsService {
         'put',
         put.map((p) => p.id),
       );
-      for (const paper of made) makePaper(tx, paper, at);
-      if (put.length) makeStock(tx, put, (i) => formatPath(['put', i, 'paper']), more);
+      for (const paper of made) createPaper(tx, paper, at);
+      if (put.length) createStock(tx, put, (i) => formatPath(['put', i, 'paper']), more);
       const lines: StepLine[] = put.map((item) => ({ stock: item.id, by: item.quantity }));
       const rows = rowsOf(
         tx,
@@ -114,7 +114,7 @@ export class StepsService {
         lines.push(changed(tx, row, one, says === 'put-in' ? 'added' : WHY[says], more, changes));
       }
       changes.write(tx);
-      for (const paper of new Set(change.map((c) => rows.get(c.stock)!.paper))) touch(tx, paper);
+      for (const paper of new Set(change.map((c) => rows.get(c.stock)!.paper))) markPaperChanged(tx, paper);
       const record: StepRecord = { id, says, count: lines.length, at, undoneAt: null };
       tx.insert(steps)
         .values({ ...record, papers: made.map((p) => p.id), lines })
@@ -125,10 +125,10 @@ export class StepsService {
 
   /** Takes a step back: what it put in goes, what it took out comes back, what it moved lies where it lay, unless that has changed since. */
   undo(id: string, request: string): StepRecord {
-    return once(this.db, request, `undo of step ${id}`, (tx) => {
+    return withIdempotencyKey(this.db, request, `undo of step ${id}`, (tx) => {
       const row = tx.select().from(steps).where(eq(steps.id, id)).get();
       if (!row) throw notFound('step');
-      if (row.undoneAt) throw new Refused('already-undone', 'This was undone before.');
+      if (row.undoneAt) throw new RequestRefusal('already-undone', 'This was undone before.');
       const at = new Date().toISOString();
       const rows = rowsOf(
         tx,
@@ -136,20 +136,20 @@ export class StepsService {
       );
       const used = row.lines.filter(({ stock: item, by }) => by > 0 && (rows.get(item)?.quantity ?? 0) < by);
       if (used.length)
-        throw new Refused(
+        throw new RequestRefusal(
           'stock-changed',
           `${used.length === 1 ? 'One of them has' : `${used.length} of them have`} been used or taken out since, so this cannot be undone; nothing was changed.`,
         );
       const taken = row.lines.filter(({ by }) => by < 0).map((l) => l.stock);
-      const whole = offcutsOfUndoneCuts(tx, taken).length;
+      const whole = findOffcutsOfUndoneCuts(tx, taken).length;
       if (whole)
-        throw new Refused(
+        throw new RequestRefusal(
           'stock-changed',
           `${whole === 1 ? 'One of them was' : `${whole} of them were`} left by a cut that has been taken back since: the sheet is whole again. Nothing was changed.`,
         );
       // brought back by itself, it does not come back once more
-      const back = returnedByItem(tx, id);
-      const more: Moving = { step: id, at };
+      const back = countReturnedByItem(tx, id);
+      const more: MovementContext = { step: id, at };
       const changes = new StockChanges(more);
       const seen = new Set<string>();
       for (const line of row.lines.toReversed()) {
@@ -169,7 +169,7 @@ export class StepsService {
           .get();
         if (!left?.n) tx.update(papers).set({ removedAt: at }).where(eq(papers.id, paper)).run();
       }
-      for (const paper of new Set([...rows.values()].map((r) => r.paper))) touch(tx, paper);
+      for (const paper of new Set([...rows.values()].map((r) => r.paper))) markPaperChanged(tx, paper);
       tx.update(steps).set({ undoneAt: at }).where(eq(steps.id, id)).run();
       const { says, count } = row;
       return { id, says, count, at: row.at, undoneAt: at };
@@ -188,9 +188,9 @@ const WHY: Readonly<Record<Exclude<DrawerStep['says'], 'put-in'>, Movement['why'
 };
 
 /** A step names something that is not there. */
-function nothingCalled(what: string, ...path: (string | number)[]): Refused {
+function nothingCalled(what: string, ...path: (string | number)[]): RequestRefusal {
   const field = formatPath(path);
-  return new Refused('bad-input', `${field}: there is no such ${what}`, { field });
+  return new RequestRefusal('bad-input', `${field}: there is no such ${what}`, { field });
 }
 
 /** What is put in is called by ids that nothing has had, each once. */
@@ -205,7 +205,7 @@ function neverThere(tx: Transaction, table: typeof papers | typeof stock, field:
       taken.add(id);
   for (const [i, id] of ids.entries()) {
     const at = formatPath([field, i, 'id']);
-    if (taken.has(id)) throw new Refused('bad-input', `${at}: this id is taken`, { field: at });
+    if (taken.has(id)) throw new RequestRefusal('bad-input', `${at}: this id is taken`, { field: at });
     taken.add(id);
   }
 }
@@ -232,15 +232,18 @@ function changed(
   row: StockRow,
   { by = 0, place, reserved, keep }: StepChange,
   why: Movement['why'],
-  more: Moving,
+  more: MovementContext,
   changes: StockChanges,
 ): StepLine {
   const reserves = row.reserves ?? undefined;
   if (row.quantity + by < 0)
-    throw new Refused('stock-changed', `There are only ${row.quantity} of one of them left; nothing was changed.`);
+    throw new RequestRefusal(
+      'stock-changed',
+      `There are only ${row.quantity} of one of them left; nothing was changed.`,
+    );
   const others = keep ? reservedCountFor({ reserves }) - reservedCountFor({ reserves }, keep.page) : 0;
   if (keep && others + keep.count > row.quantity + by)
-    throw new Refused(
+    throw new RequestRefusal(
       'stock-changed',
       `Of one of them ${row.quantity} are there and ${others} are kept for other pages; nothing was changed.`,
     );
@@ -265,11 +268,11 @@ function changed(
       });
     return line;
   }
-  if (by) move(tx, row, by, by > 0 ? 'added' : why, more);
-  if (line.place) note(tx, row.id, { by: 0, why: 'moved', place, ...more });
-  if (line.reserved) note(tx, row.id, { by: 0, why: reserved ? 'held-back' : 'freed', ...more });
+  if (by) recordMovement(tx, row, by, by > 0 ? 'added' : why, more);
+  if (line.place) insertMovement(tx, row.id, { by: 0, why: 'moved', place, ...more });
+  if (line.reserved) insertMovement(tx, row.id, { by: 0, why: reserved ? 'held-back' : 'freed', ...more });
   // fewer of it may have let go of what pages kept
-  if (keep) keepFor(tx, by ? rowOf(tx, row.id)! : row, keep.page, keep.count, why, more);
+  if (keep) reserveItemFor(tx, by ? rowOf(tx, row.id)! : row, keep.page, keep.count, why, more);
   const set = {
     ...(line.place ? { place: place ?? null } : {}),
     ...(line.reserved ? { reserved: line.reserved[1] } : {}),
@@ -284,7 +287,7 @@ function undone(
   tx: Transaction,
   row: StockRow,
   { by, place, reserved, keep }: StepLine,
-  more: Moving,
+  more: MovementContext,
   changes: StockChanges,
 ): void {
   const set = {
@@ -299,14 +302,14 @@ function undone(
     if (by || Object.keys(set).length) changes.change(row, { by: -by, ...set });
     return;
   }
-  if (by) move(tx, row, -by, 'taken-back', more);
-  if ('place' in set) note(tx, row.id, { by: 0, why: 'moved', place: set.place ?? null, ...more });
-  if ('reserved' in set) note(tx, row.id, { by: 0, why: set.reserved ? 'held-back' : 'freed', ...more });
+  if (by) recordMovement(tx, row, -by, 'taken-back', more);
+  if ('place' in set) insertMovement(tx, row.id, { by: 0, why: 'moved', place: set.place ?? null, ...more });
+  if ('reserved' in set) insertMovement(tx, row.id, { by: 0, why: set.reserved ? 'held-back' : 'freed', ...more });
   if (Object.keys(set).length) tx.update(stock).set(set).where(eq(stock.id, row.id)).run();
   const now = rowOf(tx, row.id)!;
   const reserves = now.reserves ?? undefined;
   if (keep && reservedCountFor({ reserves }, keep.page) === keep.is) {
     const others = reservedCountFor({ reserves }) - keep.is;
-    keepFor(tx, now, keep.page, Math.min(keep.was, now.quantity - others), 'taken-back', more);
+    reserveItemFor(tx, now, keep.page, Math.min(keep.was, now.quantity - others), 'taken-back', more);
   }
 }

@@ -2,7 +2,7 @@ import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
 import { issueFromZod, isNestedDeeperThan } from '@temnex/core';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
-import { Refused } from './refused.ts';
+import { RequestRefusal } from './refused.ts';
 
 /** Objects and lists in each other: a tree of cuts has two of them for every cut. */
 const DEEPEST = 400;
@@ -17,13 +17,15 @@ class Checked<T> implements PipeTransform<unknown, T> {
 
   transform(value: unknown): T {
     if (isNestedDeeperThan(value, DEEPEST))
-      throw new Refused('bad-input', `It is nested more than ${DEEPEST} levels deep.`);
+      throw new RequestRefusal('bad-input', `It is nested more than ${DEEPEST} levels deep.`);
     const parsed = this.schema.safeParse(this.prepare(value));
     if (parsed.success) return parsed.data;
     const issue = issueFromZod(parsed.error.issues[0]!);
-    throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
+    throw new RequestRefusal('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
   }
 }
 
-export const checked = <T>(schema: z.ZodType<T>, prepare: (value: unknown) => unknown = (value) => value): Checked<T> =>
-  new Checked(schema, prepare);
+export const validated = <T>(
+  schema: z.ZodType<T>,
+  prepare: (value: unknown) => unknown = (value) => value,
+): Checked<T> => new Checked(schema, prepare);

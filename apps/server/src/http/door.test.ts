@@ -6,7 +6,7 @@ import request from 'supertest';
 import { ROUTES } from '@temnex/contract';
 import { createApplication } from '../application.ts';
 import { openDatabase } from '../database/database.ts';
-import { Sharing } from './sharing.ts';
+import { DeviceAccess } from './sharing.ts';
 
 const ADDRESS = '192.0.2.7';
 const folder = mkdtempSync(join(tmpdir(), 'temnex-door-'));
@@ -118,7 +118,7 @@ describe('codes', () => {
   const { db, close } = openDatabase(join(folder, 'codes.sqlite'));
   afterAll(() => close());
   const at = { now: 1_000_000 };
-  const sharing = () => new Sharing(db, [ADDRESS], () => at.now);
+  const sharing = () => new DeviceAccess(db, [ADDRESS], () => at.now);
   const wrongOf = (code: string) => String((Number(code) + 1) % 1_000_000).padStart(6, '0');
   test('wrong ones are answered later each time, and then not at all', () => {
     const s = sharing();

@@ -3,14 +3,14 @@
 const escape = (text: string): string =>
   text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
 
-export const DOOR_SAYS = {
+export const PAIRING_MESSAGES = {
   wrong: 'That is not the code that is shown. Look again.',
   locked: 'Too many wrong codes from this device. Wait ten minutes, then ask for a new one.',
   'no-code': 'There is no code to give: ask for one on the computer, under “Other devices”.',
 } as const;
 
 /** `code` as it came with the address, `says` what was wrong with the last one. */
-export const doorPage = (code: string, name: string, says: string): string => `<!doctype html>
+export const renderPairingPage = (code: string, name: string, says: string): string => `<!doctype html>
 <html lang="en">
 <head>
 <meta charset="utf-8">

@@ -1,10 +1,10 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { Refused } from './refused.ts';
+import { RequestRefusal } from './refused.ts';
 
 /** The one place where errors become answers. What nobody foresaw is logged, and told without detail. */
 @Catch()
-export class AnswerErrors implements ExceptionFilter {
+export class ErrorFilter implements ExceptionFilter {
   private readonly log = new Logger('error');
 
   catch(error: unknown, host: ArgumentsHost): void {
@@ -13,38 +13,42 @@ export class AnswerErrors implements ExceptionFilter {
     response.status(refused.status).json(refused.refusal);
   }
 
-  private refusedFor(error: unknown): Refused {
-    if (error instanceof Refused) return error;
+  private refusedFor(error: unknown): RequestRefusal {
+    if (error instanceof RequestRefusal) return error;
     const said = error instanceof HttpException ? error.getStatus() : (error as { status?: unknown })?.status;
     const status = typeof said === 'number' ? said : 500;
     if (status === 413) {
       const most = (error as { limit?: unknown }).limit;
       const mb = typeof most === 'number' ? Math.round(most / 2 ** 20) : 8;
-      return new Refused('too-large', `That is more than can be saved at once (${mb} MB).`);
+      return new RequestRefusal('too-large', `That is more than can be saved at once (${mb} MB).`);
     }
     if (status === 415)
-      return new Refused(
+      return new RequestRefusal(
         'not-json',
         'The request is in an encoding or character set that is not understood; send it as UTF-8.',
       );
     if (isFull(error))
-      return new Refused('no-space', 'There is no space left on the disk; nothing was saved. Make some and try again.');
+      return new RequestRefusal(
+        'no-space',
+        'There is no space left on the disk; nothing was saved. Make some and try again.',
+      );
     if (isBusy(error))
-      return new Refused(
+      return new RequestRefusal(
         'busy',
         'Another program has held the database for too long; nothing was saved. Close it, or try again in a moment.',
       );
-    if (isTaken(error)) return new Refused('bad-input', 'id: there is something of this id already.', { field: 'id' });
+    if (isTaken(error))
+      return new RequestRefusal('bad-input', 'id: there is something of this id already.', { field: 'id' });
     if (isReadOnly(error))
-      return new Refused(
+      return new RequestRefusal(
         'failed',
         'What is kept cannot be written to; nothing was saved. Look at the rights of its files and folder.',
       );
-    if (status === 404 || status === 403) return new Refused('not-found', 'There is nothing at this address.');
+    if (status === 404 || status === 403) return new RequestRefusal('not-found', 'There is nothing at this address.');
     if (status >= 400 && status < 500)
-      return new Refused('bad-input', 'The request is not JSON, or its address is none.');
+      return new RequestRefusal('bad-input', 'The request is not JSON, or its address is none.');
     this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
-    return new Refused(
+    return new RequestRefusal(
       'failed',
       'Something went wrong on our side; nothing was changed. The log of the server says more.',
     );

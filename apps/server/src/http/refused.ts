@@ -25,7 +25,7 @@ const STATUS: Readonly<Record<Refusal['code'], number>> = {
 };
 
 /** A refusal with a sentence for people; the filter turns it into an answer. */
-export class Refused extends Error {
+export class RequestRefusal extends Error {
   readonly refusal: Refusal;
   readonly status: number;
 
@@ -36,5 +36,5 @@ export class Refused extends Error {
   }
 }
 
-export const notFound = (what: string): Refused =>
-  new Refused('not-found', `There is no such ${what}; it may have been removed.`);
+export const notFound = (what: string): RequestRefusal =>
+  new RequestRefusal('not-found', `There is no such ${what}; it may have been removed.`);

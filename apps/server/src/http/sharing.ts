@@ -24,7 +24,7 @@ export type Admission =
 const hashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
 
 /** The addresses of this machine on its networks, those that a phone in the room can reach. */
-export const ownAddresses = (): string[] =>
+export const listOwnAddresses = (): string[] =>
   Object.values(networkInterfaces())
     .flatMap((list) => list ?? [])
     .filter((a) => a.family === 'IPv4' && !a.internal)
@@ -36,7 +36,7 @@ interface Wrong {
 }
 
 /** Lets other devices in by a code that is shown on the screen of this one, and shows them the door again. */
-export class Sharing {
+export class DeviceAccess {
   private code: { readonly text: string; readonly until: number } | null = null;
   private wrongOfAll = 0;
   private readonly wrong = new Map<string, Wrong>();

@@ -7,7 +7,7 @@ const DAILY = /^temnex-(\d{4}-\d{2}-\d{2})\.sqlite$/;
 const ANY = /^temnex-(?:before-restoring-)?(\d{4}-\d{2}-\d{2})[\w-]*\.sqlite$/;
 
 /** Copies of the database in a folder beside it: one a day, the last ten, and one before each restoring, which stay. */
-export class CopiesFolder {
+export class BackupCopiesFolder {
   constructor(
     readonly folder: string,
     /** Writes the database as it is into a new file. */

@@ -8,14 +8,14 @@ import {
   type RestoreBackup,
   type RestoreResult,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
-import type { Visited } from '../http/door.ts';
-import { KeepingService } from './keeping.service.ts';
+import { validated } from '../http/checked.ts';
+import type { DeviceRequest } from '../http/door.ts';
+import { BackupService } from './keeping.service.ts';
 
 /** Backups are made and put back on the computer itself: a device that was let in to cut does neither (the door sees to it). */
 @Controller('api/backup')
-export class KeepingController {
-  constructor(@Inject(KeepingService) private readonly keeping: KeepingService) {}
+export class BackupController {
+  constructor(@Inject(BackupService) private readonly keeping: BackupService) {}
 
   @Get('copies')
   copies(): BackupCopies {
@@ -33,19 +33,19 @@ export class KeepingController {
 
   @Post('look')
   @HttpCode(200)
-  look(@Req() request: Visited): Promise<BackupPreview> {
+  look(@Req() request: DeviceRequest): Promise<BackupPreview> {
     return this.keeping.lookInto(request);
   }
 
   @Post('look-at-copy')
   @HttpCode(200)
-  lookAtCopy(@Body(checked(previewCopySchema)) { name }: PreviewCopy): BackupPreview {
+  lookAtCopy(@Body(validated(previewCopySchema)) { name }: PreviewCopy): BackupPreview {
     return this.keeping.lookIntoCopy(name);
   }
 
   @Post('restore')
   @HttpCode(200)
-  restore(@Body(checked(restoreBackupSchema)) body: RestoreBackup): RestoreResult {
+  restore(@Body(validated(restoreBackupSchema)) body: RestoreBackup): RestoreResult {
     return this.keeping.restore(body);
   }
 }

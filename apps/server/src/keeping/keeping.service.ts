@@ -16,13 +16,13 @@ import {
   type RestoreResult,
 } from '@temnex/contract';
 import { UnusableDatabase, openDatabase } from '../database/database.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import * as schema from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { copyWhole } from '../pictures/files.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { copyFileSafely } from '../pictures/files.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
-import { CopiesFolder } from './copies.ts';
+import { BackupCopiesFolder } from './copies.ts';
 import { BadZip, saveUpload, unzipTo } from './unzip.ts';
 
 const { papers, pages, plans, cuttings, stock, movements, steps, rules, challenges, searches, habits } = schema;
@@ -60,11 +60,11 @@ interface Waiting {
 
 /** Backups and copies: everything out as one open file, back in once it has been looked at, and a copy a day by itself. */
 @Injectable()
-export class KeepingService implements OnModuleInit, OnModuleDestroy {
+export class BackupService implements OnModuleInit, OnModuleDestroy {
   private readonly photos: string;
   /** Where backups are unzipped that are looked into. */
   private readonly looking: string;
-  private readonly copies: CopiesFolder;
+  private readonly copies: BackupCopiesFolder;
   private trouble: string | null = null;
   private timer: NodeJS.Timeout | undefined;
   private readonly waiting = new Map<string, Waiting>();
@@ -75,7 +75,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   ) {
     this.photos = join(dirname(pictures), 'photos');
     this.looking = join(dirname(pictures), 'looking');
-    this.copies = new CopiesFolder(join(dirname(pictures), 'copies'), (file) => this.copyInto(file));
+    this.copies = new BackupCopiesFolder(join(dirname(pictures), 'copies'), (file) => this.copyInto(file));
   }
 
   onModuleInit(): void {
@@ -138,18 +138,18 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
       const zip = join(folder, 'sent.zip');
       const bytes = await saveUpload(sent, zip, BACKUP_LIMIT_MB * 2 ** 20);
       if (bytes === null)
-        throw new Refused('too-large', `That is more than can be sent at once (${BACKUP_LIMIT_MB} MB).`);
-      if (!bytes) throw new Refused('bad-input', 'No backup was sent.');
+        throw new RequestRefusal('too-large', `That is more than can be sent at once (${BACKUP_LIMIT_MB} MB).`);
+      if (!bytes) throw new RequestRefusal('bad-input', 'No backup was sent.');
       const names = await unzipTo(zip, folder, isKept).catch((error: unknown) => {
         if (!(error instanceof BadZip)) throw error;
-        throw new Refused(
+        throw new RequestRefusal(
           'bad-input',
           `This is no backup of Temnex, or it is damaged: it cannot be opened (${error.message}).`,
         );
       });
       rmSync(zip);
       if (!names.includes('temnex.sqlite'))
-        throw new Refused('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
+        throw new RequestRefusal('bad-input', 'This is no backup of Temnex: there is no temnex.sqlite in it.');
       return this.previewOf(folder);
     } catch (error) {
       rmSync(folder, { recursive: true, force: true });
@@ -206,10 +206,10 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
   restore({ id, ticket, replace }: RestoreBackup): RestoreResult {
     const waits = this.waiting.get(ticket);
     const before = this.db.select().from(schema.requests).where(sql`id = ${id}`).get(); // prettier-ignore
-    if (!waits && !before) throw new Refused('not-found', 'Look into the backup again: it was too long ago.');
+    if (!waits && !before) throw new RequestRefusal('not-found', 'Look into the backup again: it was too long ago.');
     const now = amountsIn(this.db, 0);
     if (!before && !replace && Object.values(now).some((n) => n > 0))
-      throw new Refused(
+      throw new RequestRefusal(
         'in-use',
         'There is something here already. Say that it is to be replaced; it is kept as a copy.',
       );
@@ -218,7 +218,7 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
     const client = this.db.$client;
     if (waits) client.prepare('ATTACH ? AS incoming').run(join(waits.folder, 'temnex.sqlite'));
     try {
-      return once(this.db, id, 'restore', (tx) => {
+      return withIdempotencyKey(this.db, id, 'restore', (tx) => {
         tx.run(sql`pragma defer_foreign_keys = on`);
         // what was done for a request is gone with what it made
         tx.delete(schema.requests).run();
@@ -241,7 +241,8 @@ export class KeepingService implements OnModuleInit, OnModuleDestroy {
 
   private takeFiles(folder: string): void {
     const take = (kind: string, pattern: RegExp, into: string) => {
-      for (const name of filesIn(join(folder, kind), pattern)) copyWhole(join(folder, kind, name), join(into, name));
+      for (const name of filesIn(join(folder, kind), pattern))
+        copyFileSafely(join(folder, kind, name), join(into, name));
     };
     take('pictures', PICTURE, this.pictures);
     take('photos', PHOTO, this.photos);
@@ -300,7 +301,7 @@ function opening(file: string): ReturnType<typeof openDatabase> {
     return openDatabase(file);
   } catch (error) {
     const why = error instanceof UnusableDatabase && /later version/.test(error.message);
-    throw new Refused(
+    throw new RequestRefusal(
       'bad-input',
       why
         ? 'This backup was written by a later version of Temnex. Restore it with that one.'

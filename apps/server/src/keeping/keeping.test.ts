@@ -11,8 +11,8 @@ import sharp from 'sharp';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PAGE_ID } from '../demo/demoPages.ts';
 import { testServer, type TestServer } from '../testing.ts';
-import { CopiesFolder } from './copies.ts';
-import { KeepingService } from './keeping.service.ts';
+import { BackupCopiesFolder } from './copies.ts';
+import { BackupService } from './keeping.service.ts';
 
 let n = 0;
 const newId = () => `keeping-test-${++n}`;
@@ -200,7 +200,7 @@ describe('a backup', () => {
     rmSync(folder, { recursive: true });
   });
   test('a copy is made once a day by itself', () => {
-    const keeping = full.app.get(KeepingService);
+    const keeping = full.app.get(BackupService);
     expect(keeping.daily(new Date('2026-05-31T10:00:00Z'))).toBe(true);
     expect(keeping.daily(new Date('2026-05-31T23:00:00Z'))).toBe(false);
     expect(readdirSync(join(dirname(full.file), 'copies'))).toEqual(['temnex-2026-05-31.sqlite']);
@@ -211,7 +211,7 @@ describe('the folder of copies', () => {
   test('keeps the last ten of the daily ones, those before a restoring for good, and nothing half', () => {
     const folder = mkdtempSync(join(tmpdir(), 'temnex-copies-'));
     try {
-      const copies = new CopiesFolder(folder, (file) => writeFileSync(file, 'all of it'));
+      const copies = new BackupCopiesFolder(folder, (file) => writeFileSync(file, 'all of it'));
       const before = copies.beforeRestoring(new Date('2026-05-01T09:30:00Z'));
       for (let day = 1; day <= 14; day++) copies.daily(`2026-05-${String(day).padStart(2, '0')}`);
       const names = copies.list().map((c) => c.name);
@@ -219,7 +219,7 @@ describe('the folder of copies', () => {
       expect(names[0]).toBe('temnex-2026-05-14.sqlite');
       expect(names).toContain(before);
       expect(names).not.toContain('temnex-2026-05-04.sqlite');
-      const full = new CopiesFolder(folder, (file) => {
+      const full = new BackupCopiesFolder(folder, (file) => {
         writeFileSync(file, 'half');
         throw new Error('no space');
       });

@@ -24,9 +24,9 @@ import {
   type PageSummary,
   type SavePage,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PhotosService } from '../photos/photos.service.ts';
-import { pdfOf } from '../plans/pdf.ts';
+import { renderPdf } from '../plans/pdf.ts';
 import { PagesService } from './pages.service.ts';
 
 /** A page may come from a file of an earlier version. */
@@ -48,7 +48,7 @@ export class PagesController {
   }
 
   @Post()
-  create(@Body(checked(createPageSchema, upToDate)) body: CreatePage): PageRecord {
+  create(@Body(validated(createPageSchema, upToDate)) body: CreatePage): PageRecord {
     return this.pages.create(body);
   }
 
@@ -60,7 +60,7 @@ export class PagesController {
   @Get(':id/print.pdf')
   async print(
     @Param('id') id: string,
-    @Query(checked(pagePrintQuerySchema)) { paper, scale, photos, items }: PagePrintQuery,
+    @Query(validated(pagePrintQuerySchema)) { paper, scale, photos, items }: PagePrintQuery,
   ): Promise<StreamableFile> {
     const { document, updatedAt } = this.pages.get(id);
     const derived = derivePage(document, DEFAULT_NAMES);
@@ -80,12 +80,12 @@ export class PagesController {
       const picture = await this.photos.image(file, 'large').catch(() => null);
       if (picture) pictures.set(file, picture);
     }
-    const pdf = await pdfOf(pages, document.name, new Date(updatedAt), pictures);
+    const pdf = await renderPdf(pages, document.name, new Date(updatedAt), pictures);
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="page.pdf"' });
   }
 
   @Put(':id')
-  save(@Param('id') id: string, @Body(checked(savePageSchema, upToDate)) body: SavePage): PageRecord {
+  save(@Param('id') id: string, @Body(validated(savePageSchema, upToDate)) body: SavePage): PageRecord {
     return this.pages.save(id, body);
   }
 

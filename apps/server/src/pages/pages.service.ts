@@ -20,12 +20,12 @@ import {
 import { TERMINAL, describeIssue } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import { RowCache } from '../database/rowCache.ts';
 import { TableCache } from '../database/tableVersions.ts';
 import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { summaryOf } from './summary.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { summarizePage } from './summary.ts';
 
 type Row = typeof pages.$inferSelect;
 
@@ -36,7 +36,7 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
   // the number of its changes is set right when the file is opened again
   const version = Number.isNaN(row.version) ? 1 : row.version;
   if (read.success)
-    throw new Refused(
+    throw new RequestRefusal(
       'unreadable',
       'How often this page was changed cannot be read. Start Temnex again: that sets it right.',
       {
@@ -45,7 +45,7 @@ function recordOf({ createdAt: _createdAt, summary: _summary, removedAt: _remove
     );
   const isText = typeof document !== 'object' || document === null;
   const why = isText ? 'what is stored is no page' : describeIssue(issueFromZod(read.error.issues[0]!), TERMINAL);
-  throw new Refused(
+  throw new RequestRefusal(
     'unreadable',
     `This page cannot be read: ${why}. It is kept as it is; mend its text, or take it out.`,
     { current: { id, version, document } },
@@ -177,7 +177,7 @@ export class PagesService {
     const order = { copies: summary.copies, spares: summary.spares ?? [] };
     const state = assessCutPieces(
       summary.pieces,
-      cuts.flatMap((c) => standing(c.pieces)),
+      cuts.flatMap((c) => standingPieces(c.pieces)),
       (p) => wantedCountOf(p, order),
     );
     this.states.set(summary, { cuts, state });
@@ -260,13 +260,13 @@ export class PagesService {
   }
 
   create({ id, document }: CreatePage): PageRecord {
-    return once(this.db, id, 'page', (tx) => {
+    return withIdempotencyKey(this.db, id, 'page', (tx) => {
       const now = new Date().toISOString();
       const row: Row = {
         id,
         version: 1,
         document,
-        summary: summaryOf(document),
+        summary: summarizePage(document),
         demo: false,
         createdAt: now,
         updatedAt: now,
@@ -281,7 +281,7 @@ export class PagesService {
   save(id: string, { version, document }: SavePage): PageRecord {
     const row = this.db
       .update(pages)
-      .set({ document, summary: summaryOf(document), version: version + 1, updatedAt: new Date().toISOString() })
+      .set({ document, summary: summarizePage(document), version: version + 1, updatedAt: new Date().toISOString() })
       .where(and(standingPage(id), eq(pages.version, version)))
       .returning()
       .get();
@@ -289,7 +289,7 @@ export class PagesService {
     const current = this.get(id);
     // the same save sent again, because its answer was lost, has been done
     if (current.version === version + 1 && same(current.document, document)) return current;
-    throw new Refused(
+    throw new RequestRefusal(
       'stale',
       'This page was changed elsewhere since you opened it. Both versions are kept until you choose.',
       { current },
@@ -327,4 +327,5 @@ const sameCuts = (a: readonly StandingCut[], b: readonly StandingCut[]): boolean
 const same = (a: Page, b: Page): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** Pieces of a cut that have not become scraps since. */
-export const standing = (pieces: CuttingRecord['pieces']): CuttingRecord['pieces'] => pieces.filter((p) => !p.scrap);
+export const standingPieces = (pieces: CuttingRecord['pieces']): CuttingRecord['pieces'] =>
+  pieces.filter((p) => !p.scrap);

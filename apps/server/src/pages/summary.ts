@@ -3,7 +3,7 @@ import { DEFAULT_NAMES } from '@temnex/words';
 import type { StoredSummary } from '../database/schema.ts';
 
 /** What a list of pages shows of a page, worked out once, when it is saved. */
-export function summaryOf(page: Page): StoredSummary {
+export function summarizePage(page: Page): StoredSummary {
   const derived = derivePage(page, DEFAULT_NAMES);
   const shown = derived.parts.flatMap(({ picture, name: part, width, height, item, group }) => {
     if (!picture) return [];

@@ -3,7 +3,7 @@ import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { reservedCountFor, reserveForPage, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
-import { Refused } from '../http/refused.ts';
+import { RequestRefusal } from '../http/refused.ts';
 import { cuttings, movements, papers, stock } from '../database/schema.ts';
 
 /** More of one item are refused wherever an item is read. */
@@ -12,18 +12,22 @@ const MOST_OF_IT = 10_000;
 /** Refuses more of an item than there may be, and any change of one of which it cannot be read how many there are. */
 export function refuseWrongCount(item: Pick<StockItem, 'quantity'>, by: number): void {
   if (Number.isNaN(item.quantity))
-    throw new Refused(
+    throw new RequestRefusal(
       'unreadable',
       'How many there are of it cannot be read. Start Temnex again: its movements say it.',
     );
   if (by > 0 && item.quantity + by > MOST_OF_IT)
-    throw new Refused('bad-input', `by: there can be no more than ${MOST_OF_IT} of one item; nothing was changed.`, {
-      field: 'by',
-    });
+    throw new RequestRefusal(
+      'bad-input',
+      `by: there can be no more than ${MOST_OF_IT} of one item; nothing was changed.`,
+      {
+        field: 'by',
+      },
+    );
 }
 
 /** What a movement belongs to. */
-export interface Moving {
+export interface MovementContext {
   readonly id?: string;
   readonly cutting?: string;
   readonly step?: string;
@@ -35,22 +39,22 @@ type Moved = Pick<StockItem, 'id' | 'paper' | 'quantity'> & { readonly reserves?
  * Makes more or fewer of an item: the movement and the sum change together, and its paper is a state further. `pages`: fewer by what
  * was kept for those, as far as something was; never is more kept than there is.
  */
-export function move(
+export function recordMovement(
   tx: Transaction,
   item: Moved,
   by: number,
   why: Movement['why'],
-  { pages = [], ...more }: Moving & { readonly pages?: readonly string[] },
+  { pages = [], ...more }: MovementContext & { readonly pages?: readonly string[] },
 ): void {
   refuseWrongCount(item, by);
-  note(tx, item.id, { by, why, ...more });
+  insertMovement(tx, item.id, { by, why, ...more });
   tx.update(stock)
     // what there is some of has not been taken out
     .set({ quantity: sql`${stock.quantity} + ${by}`, ...(by > 0 ? { removedAt: null } : {}) })
     .where(eq(stock.id, item.id))
     .run();
   if (by < 0 && item.reserves?.length) release(tx, item, -by, why, { ...more, pages });
-  touch(tx, item.paper);
+  markPaperChanged(tx, item.paper);
 }
 
 /** Lets go of what was kept for the pages that took it, then of what is more than there is, the last first. */
@@ -59,7 +63,7 @@ function release(
   item: Moved,
   taken: number,
   why: Movement['why'],
-  { pages, ...more }: Moving & { readonly pages: readonly string[] },
+  { pages, ...more }: MovementContext & { readonly pages: readonly string[] },
 ): void {
   let reserves = item.reserves ?? [];
   const less = (of: string, count: number) => {
@@ -67,7 +71,7 @@ function release(
     if (count <= 0 || !was) return;
     const is = Math.max(0, was - count);
     reserves = reserveForPage(reserves, of, is);
-    note(tx, item.id, { by: 0, held: is - was, page: of, why, ...more, id: randomUUID() });
+    insertMovement(tx, item.id, { by: 0, held: is - was, page: of, why, ...more, id: randomUUID() });
   };
   let open = taken;
   for (const page of pages) {
@@ -84,18 +88,18 @@ function release(
 }
 
 /** Keeps so many of an item for a page from now on. */
-export function keepFor(
+export function reserveItemFor(
   tx: Transaction,
   item: { readonly id: string; readonly reserves?: StockItem['reserves'] | null },
   page: string,
   count: number,
   why: Movement['why'],
-  more: Moving,
+  more: MovementContext,
 ): void {
   const held = count - reservedCountFor({ reserves: item.reserves ?? undefined }, page);
   if (!held) return;
   const reserves = reserveForPage(item.reserves ?? undefined, page, count);
-  note(tx, item.id, { by: 0, held, page, why, ...more });
+  insertMovement(tx, item.id, { by: 0, held, page, why, ...more });
   tx.update(stock)
     .set({ reserves: reserves.length ? reserves : null })
     .where(eq(stock.id, item.id))
@@ -103,7 +107,7 @@ export function keepFor(
 }
 
 /** Writes down what became of an item. */
-export function note(
+export function insertMovement(
   tx: Transaction,
   item: string,
   {
@@ -123,7 +127,7 @@ export function note(
 }
 
 /** Says that a paper, or what there is of it, has changed. */
-export function touch(tx: Transaction, paper: string): void {
+export function markPaperChanged(tx: Transaction, paper: string): void {
   tx.update(papers)
     .set({ revision: sql`${papers.revision} + 1` })
     .where(eq(papers.id, paper))
@@ -134,7 +138,7 @@ export function touch(tx: Transaction, paper: string): void {
 export const IDS_PER_QUERY = 500;
 
 /** Those of some items that were left by a cut that has been taken back: its sheet is whole, so they are not there. */
-export function offcutsOfUndoneCuts(tx: Transaction, items: readonly string[]): string[] {
+export function findOffcutsOfUndoneCuts(tx: Transaction, items: readonly string[]): string[] {
   const chunks = Array.from({ length: Math.ceil(items.length / IDS_PER_QUERY) }, (_, i) =>
     items.slice(i * IDS_PER_QUERY, (i + 1) * IDS_PER_QUERY),
   );
@@ -150,7 +154,7 @@ export function offcutsOfUndoneCuts(tx: Transaction, items: readonly string[]): 
 }
 
 /** How many have come back already of what a step took, by item. */
-export function returnedByItem(tx: Transaction, step: string): Map<string, number> {
+export function countReturnedByItem(tx: Transaction, step: string): Map<string, number> {
   const rows = tx
     .select({ item: movements.stock, n: sql<number>`sum("by")` })
     .from(movements)

@@ -18,7 +18,7 @@ import {
   type NewStock,
   type PaperRecord,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PapersService } from './papers.service.ts';
 
 @Controller('api')
@@ -26,17 +26,17 @@ export class PapersController {
   constructor(@Inject(PapersService) private readonly papers: PapersService) {}
 
   @Get('drawer')
-  drawer(@Query(checked(drawerQuerySchema)) seen: DrawerQuery): DrawerRecord {
+  drawer(@Query(validated(drawerQuerySchema)) seen: DrawerQuery): DrawerRecord {
     return this.papers.drawer(seen);
   }
 
   @Post('papers')
-  addPaper(@Body(checked(newPaperSchema)) paper: NewPaper): PaperRecord {
+  addPaper(@Body(validated(newPaperSchema)) paper: NewPaper): PaperRecord {
     return this.papers.addPaper(paper);
   }
 
   @Put('papers/:id')
-  changePaper(@Param('id') id: string, @Body(checked(changePaperSchema)) change: ChangePaper): PaperRecord {
+  changePaper(@Param('id') id: string, @Body(validated(changePaperSchema)) change: ChangePaper): PaperRecord {
     return this.papers.changePaper(id, change);
   }
 
@@ -47,17 +47,17 @@ export class PapersController {
   }
 
   @Post('stock')
-  addStock(@Body(checked(newStockSchema)) item: NewStock): StockItem {
+  addStock(@Body(validated(newStockSchema)) item: NewStock): StockItem {
     return this.papers.addStock(item);
   }
 
   @Patch('stock/:id')
-  changeStock(@Param('id') id: string, @Body(checked(changeStockSchema)) change: ChangeStock): StockItem {
+  changeStock(@Param('id') id: string, @Body(validated(changeStockSchema)) change: ChangeStock): StockItem {
     return this.papers.changeStock(id, change);
   }
 
   @Post('stock/:id/movements')
-  moveStock(@Param('id') id: string, @Body(checked(newMovementSchema)) change: NewMovement): StockItem {
+  moveStock(@Param('id') id: string, @Body(validated(newMovementSchema)) change: NewMovement): StockItem {
     return this.papers.moveStock(id, change);
   }
 
@@ -78,7 +78,7 @@ export class PapersController {
   }
 
   @Put('rules')
-  saveRules(@Body(checked(rulesSchema)) rules: DrawerRules): DrawerRules {
+  saveRules(@Body(validated(rulesSchema)) rules: DrawerRules): DrawerRules {
     return this.papers.saveRules(rules);
   }
 
@@ -88,7 +88,7 @@ export class PapersController {
   }
 
   @Put('habits')
-  saveHabits(@Body(checked(habitsSchema)) habits: Habits): HabitsRecord {
+  saveHabits(@Body(validated(habitsSchema)) habits: Habits): HabitsRecord {
     return this.papers.saveHabits(habits);
   }
 }

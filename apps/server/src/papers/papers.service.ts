@@ -35,18 +35,18 @@ import {
   type UnreadableStock,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
-import { readableOf } from '../database/readable.ts';
+import { withIdempotencyKey } from '../database/once.ts';
+import { pickReadable } from '../database/readable.ts';
 import { book, habits, movements, papers, rules, stock } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { move, touch, type Moving } from './movements.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { recordMovement, markPaperChanged, type MovementContext } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;
 
 /** Of a paper whose name cannot be read. */
 const NO_NAME = 'a paper without a name';
 
-export const standingPaper = (id: string) => and(eq(papers.id, id), isNull(papers.removedAt));
+export const presentPaper = (id: string) => and(eq(papers.id, id), isNull(papers.removedAt));
 
 export const stockItemOf = ({
   demo: _demo,
@@ -89,7 +89,7 @@ export const paperOf = ({
   revision: Number.isNaN(revision) ? 0 : revision,
   // one whose faces cannot be read looks as its name says until somebody says how it does
   ...(sidesSchema.safeParse(row.sides).success ? {} : { sides: [guessFace(name)], guessed: true as const }),
-  ...readableOf(paperFacts, { weight, seeThrough, place, price, pack }),
+  ...pickReadable(paperFacts, { weight, seeThrough, place, price, pack }),
 });
 /** What is known of a paper, as columns: what is left out is not known. */
 const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord>) => ({
@@ -104,11 +104,11 @@ const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord
 const AT_ONCE = 200;
 
 /** Puts items into the drawer, each with the movement with which it comes to be there; its paper is a state further. */
-export function putIn(
+export function insertStock(
   tx: Transaction,
   items: readonly (StockItem & { demo?: boolean })[],
   why: Movement['why'],
-  more: Moving,
+  more: MovementContext,
 ): void {
   const { at, step = null, cutting = null } = more;
   for (let from = 0; from < items.length; from += AT_ONCE) {
@@ -120,10 +120,10 @@ export function putIn(
       .values(some.map(({ id, quantity }) => ({ id: randomUUID(), stock: id, by: quantity, why, cutting, step, at })))
       .run();
   }
-  for (const paper of new Set(items.map((item) => item.paper))) touch(tx, paper);
+  for (const paper of new Set(items.map((item) => item.paper))) markPaperChanged(tx, paper);
 }
 
-export function makePaper(tx: Transaction, { id, name, sides, ...facts }: NewPaper, createdAt: string): PaperRecord {
+export function createPaper(tx: Transaction, { id, name, sides, ...facts }: NewPaper, createdAt: string): PaperRecord {
   const row = { id, name, sides, revision: 1, ...factsOf(facts) };
   tx.insert(papers)
     .values({ ...row, createdAt })
@@ -132,11 +132,11 @@ export function makePaper(tx: Transaction, { id, name, sides, ...facts }: NewPap
 }
 
 /** Puts new things into the drawer; `field` says what to correct where there is no such paper. */
-export function makeStock(
+export function createStock(
   tx: Transaction,
   items: readonly NewStock[],
   field: (at: number) => string,
-  more: Moving,
+  more: MovementContext,
 ): StockItem[] {
   const asked = [...new Set(items.map((item) => item.paper))];
   const there = new Set(
@@ -149,7 +149,7 @@ export function makeStock(
   );
   const missing = items.findIndex((item) => !there.has(item.paper));
   if (missing >= 0)
-    throw new Refused('bad-input', `${field(missing)}: there is no paper "${items[missing]!.paper}"`, {
+    throw new RequestRefusal('bad-input', `${field(missing)}: there is no paper "${items[missing]!.paper}"`, {
       field: field(missing),
     });
   const made = items.map((item): StockItem => ({
@@ -157,7 +157,7 @@ export function makeStock(
     ...item,
     origin: null,
   }));
-  putIn(tx, made, 'added', more);
+  insertStock(tx, made, 'added', more);
   return made;
 }
 
@@ -315,7 +315,7 @@ export class PapersService {
   }
 
   addPaper(paper: NewPaper): PaperRecord {
-    return once(this.db, paper.id, 'paper', (tx) => makePaper(tx, paper, new Date().toISOString()));
+    return withIdempotencyKey(this.db, paper.id, 'paper', (tx) => createPaper(tx, paper, new Date().toISOString()));
   }
 
   /** Its name, its faces: how it looks, how it runs. */
@@ -323,7 +323,7 @@ export class PapersService {
     const row = this.db
       .update(papers)
       .set({ name, sides, ...factsOf(facts), revision: sql`${papers.revision} + 1` })
-      .where(standingPaper(id))
+      .where(presentPaper(id))
       .returning()
       .get();
     if (!row) throw notFound('paper');
@@ -336,15 +336,15 @@ export class PapersService {
     const gone = this.db
       .update(papers)
       .set({ removedAt, revision: sql`${papers.revision} + 1` })
-      .where(standingPaper(id))
+      .where(presentPaper(id))
       .returning({ id: papers.id })
       .get();
     if (!gone) throw notFound('paper');
   }
 
   addStock(item: NewStock): StockItem {
-    return once(this.db, item.id, 'stock', (tx) => {
-      const [made] = makeStock(tx, [item], () => 'paper', { at: new Date().toISOString() });
+    return withIdempotencyKey(this.db, item.id, 'stock', (tx) => {
+      const [made] = createStock(tx, [item], () => 'paper', { at: new Date().toISOString() });
       return made!;
     });
   }
@@ -362,23 +362,23 @@ export class PapersService {
       });
       if (!changed.success) {
         const issue = issueFromZod(changed.error.issues[0]!);
-        throw new Refused('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
+        throw new RequestRefusal('bad-input', describeIssue(issue, TERMINAL), { field: formatPath(issue.path) });
       }
-      touch(tx, row.paper);
+      markPaperChanged(tx, row.paper);
       return stockItemOf(tx.update(stock).set(change).where(eq(stock.id, id)).returning().get());
     });
   }
 
   /** More or fewer of an item; what there is can never be less than nothing. */
   moveStock(id: string, change: NewMovement): StockItem {
-    return once(this.db, change.id, `movement of ${id}`, (tx) => {
+    return withIdempotencyKey(this.db, change.id, `movement of ${id}`, (tx) => {
       const row = tx.select().from(stock).where(eq(stock.id, id)).get();
       if (!row) throw notFound('paper in the drawer');
       const by =
         change.why === 'corrected' ? change.to - row.quantity : change.why === 'taken' ? -change.by : change.by;
       if (row.quantity + by < 0)
-        throw new Refused('stock-changed', `There are only ${row.quantity} of it left.`, { field: 'by' });
-      move(tx, row, by, change.why, { id: change.id, at: new Date().toISOString() });
+        throw new RequestRefusal('stock-changed', `There are only ${row.quantity} of it left.`, { field: 'by' });
+      recordMovement(tx, row, by, change.why, { id: change.id, at: new Date().toISOString() });
       return stockItemOf({ ...row, quantity: row.quantity + by });
     });
   }
@@ -404,7 +404,7 @@ export class PapersService {
       if (row.quantity === 0) return;
       // of how many cannot be read, none are left
       if (Number.isNaN(row.quantity)) tx.update(stock).set({ quantity: 0 }).where(eq(stock.id, id)).run();
-      else move(tx, row, -row.quantity, 'taken', { at });
+      else recordMovement(tx, row, -row.quantity, 'taken', { at });
       tx.update(stock).set({ removedAt: at }).where(eq(stock.id, id)).run();
     });
   }

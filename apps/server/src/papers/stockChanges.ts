@@ -4,7 +4,7 @@ import type { StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { movements, papers, stock } from '../database/schema.ts';
-import { IDS_PER_QUERY, refuseWrongCount, type Moving } from './movements.ts';
+import { IDS_PER_QUERY, refuseWrongCount, type MovementContext } from './movements.ts';
 
 /** As many rows as one statement may bring in. */
 const ROWS_PER_INSERT = 200;
@@ -22,13 +22,13 @@ interface Change {
  * For items of which nothing is kept for a page, each of them once.
  */
 export class StockChanges {
-  private readonly more: Moving;
+  private readonly more: MovementContext;
   private notes: (typeof movements.$inferInsert)[] = [];
   /** By the change, as text. */
   private alike = new Map<string, { readonly change: Change; readonly ids: string[] }>();
   private papers = new Set<string>();
 
-  constructor(more: Moving) {
+  constructor(more: MovementContext) {
     this.more = more;
   }
 

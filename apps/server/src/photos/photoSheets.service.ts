@@ -3,8 +3,8 @@ import PDFDocument from 'pdfkit';
 import sharp, { type OverlayOptions } from 'sharp';
 import { TICKS_PER_UNIT, computeCutMarks, fitCropOnPaper, ticks, type GangSheet } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
-import { Refused } from '../http/refused.ts';
-import { MOST_PIXELS } from '../pictures/files.ts';
+import { RequestRefusal } from '../http/refused.ts';
+import { MAX_PIXELS } from '../pictures/files.ts';
 import { PhotosService } from './photos.service.ts';
 
 type Sheet = PhotoSheets['sheets'][number];
@@ -29,12 +29,12 @@ export class PhotoSheetsService {
     /** Every edge goes to its pixel once, so that prints that meet meet there too. */
     const px = (t: number) => Math.round((t * density) / TICKS_PER_UNIT.in);
     const [width, height] = [px(sheet.width), px(sheet.height)];
-    if (width * height > MOST_PIXELS) throw new Refused('too-large', `sheets: so large a sheet has more than ${MOST_PIXELS / 1e6} million pixels; take fewer to the inch.`, { field: 'sheets' }); // prettier-ignore
+    if (width * height > MAX_PIXELS) throw new RequestRefusal('too-large', `sheets: so large a sheet has more than ${MAX_PIXELS / 1e6} million pixels; take fewer to the inch.`, { field: 'sheets' }); // prettier-ignore
     const overlays: OverlayOptions[] = [];
     for (const print of sheet.prints) {
       const [left, right] = [px(print.x), px(print.x + print.width)];
       const [bottom, top] = [px(print.y), px(print.y + print.height)];
-      if (right > width || top > height) throw new Refused('bad-input', 'sheets: a print lies past its sheet.', { field: 'sheets' }); // prettier-ignore
+      if (right > width || top > height) throw new RequestRefusal('bad-input', 'sheets: a print lies past its sheet.', { field: 'sheets' }); // prettier-ignore
       const input = await this.print(print, right - left, top - bottom);
       overlays.push({ input, left, top: height - top });
     }

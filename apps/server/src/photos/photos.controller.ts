@@ -28,7 +28,7 @@ import {
   type UploadedPhoto,
 } from '@temnex/contract';
 import type { Photo } from '@temnex/core';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PhotoSheetsService } from './photoSheets.service.ts';
 import { PhotosService } from './photos.service.ts';
 
@@ -47,26 +47,26 @@ export class PhotosController {
   @Post()
   take(
     @Body() body: unknown,
-    @Query(checked(uploadPhotoQuerySchema)) { id, name }: UploadPhotoQuery,
+    @Query(validated(uploadPhotoQuerySchema)) { id, name }: UploadPhotoQuery,
     @Headers('content-type') said: string | undefined,
   ): Promise<UploadedPhoto> {
     return this.photos.take(body, said, id, name);
   }
 
   @Patch()
-  change(@Body(checked(changePhotosSchema)) change: ChangePhotos): { photos: Photo[] } {
+  change(@Body(validated(changePhotosSchema)) change: ChangePhotos): { photos: Photo[] } {
     return { photos: this.photos.change(change) };
   }
 
   @Post('remove')
   @HttpCode(204)
-  remove(@Body(checked(removePhotosSchema)) { id, photos }: RemovePhotos): void {
+  remove(@Body(validated(removePhotosSchema)) { id, photos }: RemovePhotos): void {
     this.photos.remove(photos, id);
   }
 
   @Post('sheets')
   @HttpCode(200)
-  async sheets(@Body(checked(photoSheetsSchema)) sheets: PhotoSheets): Promise<StreamableFile> {
+  async sheets(@Body(validated(photoSheetsSchema)) sheets: PhotoSheets): Promise<StreamableFile> {
     const { data, type } = await this.sheetMaker.make(sheets);
     return new StreamableFile(data, { type });
   }
@@ -74,7 +74,7 @@ export class PhotosController {
   @Get('files/:file')
   async image(
     @Param('file') file: string,
-    @Query(checked(photoImageQuerySchema)) { side = 'large' }: PhotoImageQuery,
+    @Query(validated(photoImageQuerySchema)) { side = 'large' }: PhotoImageQuery,
     @Res({ passthrough: true }) response: Response,
   ): Promise<StreamableFile> {
     const image = await this.photos.image(file, side);

@@ -15,17 +15,25 @@ import {
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type PhotoOnPage, type UploadedPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
-import { once } from '../database/once.ts';
-import { readableOf } from '../database/readable.ts';
+import { withIdempotencyKey } from '../database/once.ts';
+import { pickReadable } from '../database/readable.ts';
 import { photos } from '../database/schema.ts';
 import { notFound } from '../http/refused.ts';
 import { PagesService } from '../pages/pages.service.ts';
-import { broken, hashOf, isFault, isHash, keepFile, pictureIn, oneImageAtATime } from '../pictures/files.ts';
-import { strippedJpeg } from '../pictures/stripped.ts';
+import {
+  makeBrokenPictureRefusal,
+  hashOf,
+  isDiskFault,
+  isHash,
+  storeFile,
+  decodePicture,
+  imageSemaphore,
+} from '../pictures/files.ts';
+import { stripJpeg } from '../pictures/stripped.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 
 type Row = typeof photos.$inferSelect;
-export type Side = keyof typeof PHOTO_SIDES;
+export type PhotoSide = keyof typeof PHOTO_SIDES;
 
 const MOST_NAME = 255;
 /** The drawings of the example, by the name of their files. */
@@ -39,7 +47,7 @@ const photoOf = ({ facts, removedAt: _removedAt, bytes: _bytes, ...row }: Row): 
 /** What can be read of what is said of a photo. */
 function sayable(facts: unknown): PhotoFacts {
   const said = typeof facts === 'object' && facts !== null ? (facts as Record<string, unknown>) : {};
-  return { ...EMPTY_PHOTO_FACTS, ...readableOf(photoFactsSchema.shape, said) };
+  return { ...EMPTY_PHOTO_FACTS, ...pickReadable(photoFactsSchema.shape, said) };
 }
 /** Whether it is known how large a photo is. */
 const isSized = ({ width, height }: Pick<Row, 'width' | 'height'>): boolean => width >= 1 && height >= 1;
@@ -51,7 +59,7 @@ const isSized = ({ width, height }: Pick<Row, 'width' | 'height'>): boolean => w
 @Injectable()
 export class PhotosService implements OnModuleInit {
   private readonly folder: string;
-  private readonly turns = oneImageAtATime;
+  private readonly turns = imageSemaphore;
 
   constructor(
     @Inject(DATABASE) private readonly db: Database,
@@ -90,7 +98,7 @@ export class PhotosService implements OnModuleInit {
     const known = this.db.select().from(photos).where(eq(photos.file, file)).get();
     // sent again where its files are gone, as after a backup without them, it has them again
     if (known && (await this.isWhole(known))) return this.back(isSized(known) ? known : await this.sized(known));
-    const sized = await this.turns.in(() => this.keep(file, body, said));
+    const sized = await this.turns.run(() => this.keep(file, body, said));
     const row: Row = {
       ...{
         id,
@@ -130,14 +138,14 @@ export class PhotosService implements OnModuleInit {
 
   /** Taken out, to be brought back: pages that show them go on showing them. */
   remove(ids: readonly string[], request: string): void {
-    once(this.db, request, 'photos taken out', (tx) => {
+    withIdempotencyKey(this.db, request, 'photos taken out', (tx) => {
       const removedAt = new Date().toISOString();
       tx.update(photos).set({ removedAt }).where(and(inArray(photos.id, [...ids]), isNull(photos.removedAt))).run(); // prettier-ignore
       return null;
     });
   }
 
-  async image(file: string, side: Side): Promise<Buffer> {
+  async image(file: string, side: PhotoSide): Promise<Buffer> {
     if (!isHash(file)) throw notFound('photo');
     const data = await readFile(this.pathOf(file, side)).catch(() => null);
     if (data) return data;
@@ -147,7 +155,7 @@ export class PhotosService implements OnModuleInit {
     const others = side === 'whole' ? (['large'] as const) : (['whole', 'large'] as const);
     for (const other of others) {
       const larger = other === side ? null : await readFile(this.pathOf(file, other)).catch(() => null);
-      if (larger) return side === 'whole' ? larger : this.turns.in(() => this.keepSmaller(file, larger, side));
+      if (larger) return side === 'whole' ? larger : this.turns.run(() => this.keepSmaller(file, larger, side));
     }
     throw notFound('photo');
   }
@@ -157,7 +165,7 @@ export class PhotosService implements OnModuleInit {
     const whole = await this.image(file, 'whole');
     const { width, height } = await sharp(whole).metadata();
     const { x: left, y: top, ...rest } = roundCropToPixels({ width, height }, crop);
-    return this.turns.in(() =>
+    return this.turns.run(() =>
       sharp(whole)
         .extract({ left, top, ...rest })
         .resize({ ...size, fit: 'fill', kernel: 'lanczos3' })
@@ -168,9 +176,9 @@ export class PhotosService implements OnModuleInit {
   }
 
   /** A photo of the example, made when it is first looked at. */
-  private async draw(file: string, svg: string, side: Side): Promise<Buffer> {
-    const whole = await this.turns.in(() => sharp(Buffer.from(svg)).jpeg({ quality: 90 }).toBuffer());
-    await keepFile(this.pathOf(file, 'whole'), whole);
+  private async draw(file: string, svg: string, side: PhotoSide): Promise<Buffer> {
+    const whole = await this.turns.run(() => sharp(Buffer.from(svg)).jpeg({ quality: 90 }).toBuffer());
+    await storeFile(this.pathOf(file, 'whole'), whole);
     return side === 'whole' ? whole : this.keepSmaller(file, whole, side);
   }
 
@@ -195,36 +203,36 @@ export class PhotosService implements OnModuleInit {
   }
 
   private async keep(file: string, body: unknown, said: string | undefined) {
-    const { picture, metadata } = await pictureIn(body, said);
+    const { picture, metadata } = await decodePicture(body, said);
     try {
       const whole = await wholeOf(body as Buffer, picture, metadata);
       // made of what was sent, so that one that is broken is found out before anything of it is kept
       const large = await smallerOf(whole, 'large');
       const small = await smallerOf(large, 'small');
       const { width, height } = await sharp(whole).metadata();
-      await keepFile(this.pathOf(file, 'large'), large);
-      await keepFile(this.pathOf(file, 'small'), small);
-      await keepFile(this.pathOf(file, 'whole'), whole);
+      await storeFile(this.pathOf(file, 'large'), large);
+      await storeFile(this.pathOf(file, 'small'), small);
+      await storeFile(this.pathOf(file, 'whole'), whole);
       return { pixels: { width, height }, bytes: whole.length, day: dayOf(metadata) };
     } catch (error) {
-      throw isFault(error) ? error : broken();
+      throw isDiskFault(error) ? error : makeBrokenPictureRefusal();
     }
   }
 
   private async keepSmaller(file: string, whole: Buffer, side: 'small' | 'large'): Promise<Buffer> {
     const made = await smallerOf(whole, side);
-    await keepFile(this.pathOf(file, side), made);
+    await storeFile(this.pathOf(file, side), made);
     return made;
   }
 
-  private pathOf(file: string, side: Side): string {
+  private pathOf(file: string, side: PhotoSide): string {
     return join(this.folder, `${file}${side === 'whole' ? '' : `.${side}`}.jpg`);
   }
 }
 
 /** All of a photo, upright and with nothing hidden: one that lies upright already keeps its pixels as they are. */
 async function wholeOf(sent: Buffer, picture: Sharp, { format, orientation = 1, space }: Metadata): Promise<Buffer> {
-  const asItIs = format === 'jpeg' && orientation === 1 && space === 'srgb' ? strippedJpeg(sent) : null;
+  const asItIs = format === 'jpeg' && orientation === 1 && space === 'srgb' ? stripJpeg(sent) : null;
   return (
     asItIs ??
     picture

@@ -7,7 +7,7 @@ import request from 'supertest';
 import { DEFAULT_FRAMING, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
 import { photosSchema, uploadedPhotoSchema, type PageRecord, type Photos, type UploadedPhoto } from '@temnex/contract';
 import { testServer, type TestServer } from '../testing.ts';
-import { Turns } from '../pictures/turns.ts';
+import { Semaphore } from '../pictures/turns.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -276,10 +276,10 @@ describe('photo sheets', () => {
 });
 
 test('heavy work goes so many at a time, and one that fails lets the next in', async () => {
-  const turns = new Turns(2);
+  const turns = new Semaphore(2);
   let [now, most] = [0, 0];
   const work = (n: number) =>
-    turns.in(async () => {
+    turns.run(async () => {
       most = Math.max(most, ++now);
       await new Promise((done) => setTimeout(done, 5));
       now--;

@@ -3,8 +3,8 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, re
 import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { Refused } from '../http/refused.ts';
-import { Turns } from './turns.ts';
+import { RequestRefusal } from '../http/refused.ts';
+import { Semaphore } from './turns.ts';
 
 /* Picture files: looked into by what they are, not by what they say they are, and written whole or not at all. */
 
@@ -14,18 +14,18 @@ const FORMATS: ReadonlyMap<string, string> = new Map([
   ['webp', 'a WebP'],
 ]);
 /** More than any camera takes; a small file that says it holds more is no photograph. */
-export const MOST_PIXELS = 120_000_000;
+export const MAX_PIXELS = 120_000_000;
 
 /** One that is stored in passes (progressive, interlaced) is held in memory whole, several times over, until the last has been read. */
 const MOST_INTERLACED = 40_000_000;
 /** Pictures are opened one after the other: each may take some hundred megabytes while it is. */
-export const oneImageAtATime = new Turns(1);
+export const imageSemaphore = new Semaphore(1);
 
 export const hashOf = (data: Buffer): string => createHash('sha256').update(data).digest('hex');
 export const isHash = (name: string): boolean => /^[0-9a-f]{64}$/.test(name);
 
 /** Whole or not at all: it has its name once it is on the disk. What is there already stays, if it is as long. */
-export async function keepFile(path: string, data: Buffer): Promise<void> {
+export async function storeFile(path: string, data: Buffer): Promise<void> {
   const there = await stat(path).catch(() => null);
   if (there?.size === data.length) return;
   await mkdir(dirname(path), { recursive: true });
@@ -44,7 +44,7 @@ export async function keepFile(path: string, data: Buffer): Promise<void> {
 }
 
 /** Puts a file elsewhere, whole or not at all; what is there already is believed where it is the same. */
-export function copyWhole(from: string, to: string): void {
+export function copyFileSafely(from: string, to: string): void {
   const data = readFileSync(from);
   if (existsSync(to) && readFileSync(to).equals(data)) return;
   mkdirSync(dirname(to), { recursive: true });
@@ -59,37 +59,37 @@ export function copyWhole(from: string, to: string): void {
   renameSync(half, to);
 }
 
-export const broken = (): Refused =>
-  new Refused('no-picture', 'This picture is broken, or is none: it cannot be opened.');
+export const makeBrokenPictureRefusal = (): RequestRefusal =>
+  new RequestRefusal('no-picture', 'This picture is broken, or is none: it cannot be opened.');
 /** What the disk says, rather than the picture. */
-export const isFault = (error: unknown): boolean =>
-  error instanceof Refused || typeof (error as { errno?: unknown }).errno === 'number';
+export const isDiskFault = (error: unknown): boolean =>
+  error instanceof RequestRefusal || typeof (error as { errno?: unknown }).errno === 'number';
 
 /**
  * What was sent, opened and the right way up. Refuses what is not a JPEG, PNG or WebP picture, is another one than it was `said` to be
  * (a media type), is too large, or carries a script.
  */
-export async function pictureIn(body: unknown, said?: string): Promise<{ picture: Sharp; metadata: Metadata }> {
-  if (!Buffer.isBuffer(body) || !body.length) throw new Refused('no-picture', 'No picture was sent.');
+export async function decodePicture(body: unknown, said?: string): Promise<{ picture: Sharp; metadata: Metadata }> {
+  if (!Buffer.isBuffer(body) || !body.length) throw new RequestRefusal('no-picture', 'No picture was sent.');
   const metadata = await sharp(body, { limitInputPixels: false })
     .metadata()
     .catch(() => null);
-  if (!metadata) throw broken();
+  if (!metadata) throw makeBrokenPictureRefusal();
   const is = FORMATS.get(metadata.format);
-  if (!is) throw new Refused('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.');
+  if (!is) throw new RequestRefusal('no-picture', 'Only JPEG, PNG and WebP pictures are taken in.');
   const meant = said && FORMATS.get(said.replace('image/', ''));
   if (meant && meant !== is)
-    throw new Refused('no-picture', `This file says it is ${meant} and is ${is}: rename it, if it is yours.`);
-  if (metadata.width * metadata.height * (metadata.pages ?? 1) > MOST_PIXELS)
-    throw new Refused('too-large', `This picture has more than ${MOST_PIXELS / 1e6} million pixels.`);
+    throw new RequestRefusal('no-picture', `This file says it is ${meant} and is ${is}: rename it, if it is yours.`);
+  if (metadata.width * metadata.height * (metadata.pages ?? 1) > MAX_PIXELS)
+    throw new RequestRefusal('too-large', `This picture has more than ${MAX_PIXELS / 1e6} million pixels.`);
   if (metadata.isProgressive && metadata.width * metadata.height > MOST_INTERLACED)
-    throw new Refused(
+    throw new RequestRefusal(
       'too-large',
       `This picture is stored in passes and has more than ${MOST_INTERLACED / 1e6} million pixels: save it without, or smaller.`,
     );
   if (hidden(metadata).some((data) => SCRIPT.test(data.toString('latin1'))))
-    throw new Refused('no-picture', 'This picture carries a script in what it hides: it is not taken in.');
-  return { picture: sharp(body, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate(), metadata };
+    throw new RequestRefusal('no-picture', 'This picture carries a script in what it hides: it is not taken in.');
+  return { picture: sharp(body, { limitInputPixels: MAX_PIXELS, failOn: 'error' }).rotate(), metadata };
 }
 
 const SCRIPT = /<script|javascript:|<\?php/i;

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Inject, Param, Post, Query, Res, StreamableFile } from '@nestjs/common';
 import type { Response } from 'express';
 import { pictureQuerySchema, type PaperPicture, type PictureQuery } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PicturesService } from './pictures.service.ts';
 
 @Controller('api/pictures')
@@ -16,7 +16,7 @@ export class PicturesController {
   @Get(':file')
   async one(
     @Param('file') file: string,
-    @Query(checked(pictureQuerySchema)) { turn }: PictureQuery,
+    @Query(validated(pictureQuerySchema)) { turn }: PictureQuery,
     @Res({ passthrough: true }) response: Response,
   ): Promise<StreamableFile> {
     const picture = await this.pictures.one(file, Number(turn ?? 0));

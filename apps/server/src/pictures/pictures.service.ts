@@ -4,7 +4,15 @@ import { Inject, Injectable } from '@nestjs/common';
 import sharp from 'sharp';
 import type { PaperPicture } from '@temnex/contract';
 import { notFound } from '../http/refused.ts';
-import { broken, hashOf, isFault, isHash, keepFile, pictureIn, oneImageAtATime } from './files.ts';
+import {
+  makeBrokenPictureRefusal,
+  hashOf,
+  isDiskFault,
+  isHash,
+  storeFile,
+  decodePicture,
+  imageSemaphore,
+} from './files.ts';
 
 /** The folder in which pictures lie, each under the hash of its content. */
 export const PICTURES_FOLDER = Symbol('pictures folder');
@@ -22,21 +30,21 @@ export class PicturesService {
 
   /** Takes in the picture of a paper. The same picture twice is one file. */
   ofPaper(body: unknown): Promise<PaperPicture> {
-    return oneImageAtATime.in(() => this.takeIn(body));
+    return imageSemaphore.run(() => this.takeIn(body));
   }
 
   private async takeIn(body: unknown): Promise<PaperPicture> {
-    const { picture } = await pictureIn(body);
+    const { picture } = await decodePicture(body);
     try {
       const { data, info } = await picture
         .resize({ width: PAPER_SIDE, height: PAPER_SIDE, fit: 'inside', withoutEnlargement: true })
         .webp({ quality: 84 })
         .toBuffer({ resolveWithObject: true });
       const file = hashOf(data);
-      const [, colours] = await Promise.all([keepFile(this.pathOf(file), data), mainColours(data)]);
+      const [, colours] = await Promise.all([storeFile(this.pathOf(file), data), mainColours(data)]);
       return { file, width: info.width, height: info.height, colours };
     } catch (error) {
-      throw isFault(error) ? error : broken();
+      throw isDiskFault(error) ? error : makeBrokenPictureRefusal();
     }
   }
 

@@ -32,7 +32,7 @@ function endOfScan(data: Buffer, from: number): number {
 }
 
 /** The same picture with nothing hidden in it; null where it is not put together as JPEGs are. */
-export function strippedJpeg(data: Buffer): Buffer | null {
+export function stripJpeg(data: Buffer): Buffer | null {
   if (data[0] !== 0xff || data[1] !== SOI) return null;
   const kept: Buffer[] = [data.subarray(0, 2)];
   for (let at = 2; at + 1 < data.length;) {

@@ -1,5 +1,5 @@
 /** Heavy work so many at a time, the rest in the order in which it came. */
-export class Turns {
+export class Semaphore {
   private readonly waiting: (() => void)[] = [];
   private free: number;
 
@@ -7,7 +7,7 @@ export class Turns {
     this.free = atATime;
   }
 
-  async in<T>(work: () => Promise<T>): Promise<T> {
+  async run<T>(work: () => Promise<T>): Promise<T> {
     if (this.free > 0) this.free--;
     else await new Promise<void>((begin) => this.waiting.push(begin));
     try {

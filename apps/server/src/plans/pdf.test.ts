@@ -3,7 +3,7 @@ import { createRequire } from 'node:module';
 import { describe, expect, test } from '@jest/globals';
 import * as fontkit from 'fontkit';
 import type { DrawingMark } from '@temnex/drawing';
-import { pdfOf, runsOf } from './pdf.ts';
+import { renderPdf, splitIntoRuns } from './pdf.ts';
 import { unpackWoff } from './woff.ts';
 
 const word = (text: string): DrawingMark => ({
@@ -20,15 +20,15 @@ describe('letters that people use', () => {
     ['Hebrew, from the face that has most', 'עפיפון', ['DejaVuSans-Bold']],
     ['what no face has is a box', '風', ['']],
   ])('%s', (_, text, files) => {
-    const runs = runsOf(text, 'figures', 600);
+    const runs = splitIntoRuns(text, 'figures', 600);
     for (const run of runs) expect(files.some((file) => run.face.name.includes(file))).toBe(true);
     expect(runs.map((r) => r.text).join('').length).toBe(text.length);
   });
   test('what nobody sees is left out, and nothing of it stops the page', async () => {
     const unseen = 'ki\u200bte\u0000 \ud800day\u202e';
-    expect(runsOf(unseen, 'text', 400).map((r) => r.text)).toEqual(['kite day']);
+    expect(splitIntoRuns(unseen, 'text', 400).map((r) => r.text)).toEqual(['kite day']);
     const words = [unseen, '\u200b', '', 'змей 風 עפיפון ½', '\u{1f600}'];
-    const pdf = await pdfOf([{ title: '', width: 200, height: 200, marks: words.map(word) }], unseen, new Date(0));
+    const pdf = await renderPdf([{ title: '', width: 200, height: 200, marks: words.map(word) }], unseen, new Date(0));
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   });
 });

@@ -56,7 +56,7 @@ const UNSEEN = /[\p{Cc}\p{Cf}\p{Cs}\p{Co}\p{Cn}]/gu;
 const NO_LETTER = '□';
 
 /** A text in runs of one face each. */
-export function runsOf(text: string, face: keyof typeof FACES, weight: number): { text: string; face: Face }[] {
+export function splitIntoRuns(text: string, face: keyof typeof FACES, weight: number): { text: string; face: Face }[] {
   const all = facesOf(face, weight);
   const runs: { text: string; face: Face }[] = [];
   // thin spaces are an empty last glyph in one of the faces, or in none, over which the font reader stumbles
@@ -121,7 +121,7 @@ function set(doc: Doc, mark: DrawingMark, photos: Photos): void {
     }
     case 'text': {
       doc.fontSize(mark.size).fillOpacity(1).fillColor(mark.fill);
-      const runs = runsOf(mark.text, mark.face, mark.weight).map((run) => ({
+      const runs = splitIntoRuns(mark.text, mark.face, mark.weight).map((run) => ({
         ...run,
         width: doc.font(run.face.name).widthOfString(run.text),
       }));
@@ -139,7 +139,7 @@ function set(doc: Doc, mark: DrawingMark, photos: Photos): void {
 }
 
 /** Drawings of whole pages, in points, as one PDF. */
-export async function pdfOf(
+export async function renderPdf(
   pages: readonly Drawing[],
   title: string,
   made: Date,

@@ -11,10 +11,10 @@ import {
   type Together,
 } from '@temnex/contract';
 import { drawOrderPages, type PrintPaper } from '@temnex/drawing';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { PagesService } from '../pages/pages.service.ts';
-import { pdfOf } from './pdf.ts';
-import { PlansService, jobOf } from './plans.service.ts';
+import { renderPdf } from './pdf.ts';
+import { PlansService, readStoredJob } from './plans.service.ts';
 
 @Controller('api')
 export class PlansController {
@@ -30,29 +30,29 @@ export class PlansController {
   }
 
   @Post('pages/:id/plans')
-  store(@Param('id') id: string, @Body(checked(storePlanSchema)) body: StorePlan): PlanRecord {
+  store(@Param('id') id: string, @Body(validated(storePlanSchema)) body: StorePlan): PlanRecord {
     return this.plans.store(id, body);
   }
 
   @Get('together')
-  together(@Query(checked(togetherQuerySchema)) { pages }: { pages: string[] }): Together {
+  together(@Query(validated(togetherQuerySchema)) { pages }: { pages: string[] }): Together {
     const asked = this.plans.together(pages);
     return { ...asked, stored: this.plans.standingTogether(pages, asked.basis) };
   }
 
   @Post('together')
-  storeTogether(@Body(checked(storeTogetherSchema)) body: StoreTogether): PlanRecord {
+  storeTogether(@Body(validated(storeTogetherSchema)) body: StoreTogether): PlanRecord {
     return this.plans.storeTogether(body);
   }
 
   @Get('plans/:id/print.pdf')
   async print(
     @Param('id') id: string,
-    @Query(checked(printQuerySchema)) query: { paper: PrintPaper },
+    @Query(validated(printQuerySchema)) query: { paper: PrintPaper },
   ): Promise<StreamableFile> {
     const record = this.plans.get(id);
     const page = this.pages.get(record.page);
-    const job = jobOf(record);
+    const job = readStoredJob(record);
     // of several pages the job is called by all of them
     const title = record.together ? job.name : page.document.name;
     const names = new Map(job.pieces.map((p) => [p.id, p.name]));
@@ -68,7 +68,7 @@ export class PlansController {
       },
       query.paper,
     );
-    const pdf = await pdfOf(pages, title, new Date(record.createdAt));
+    const pdf = await renderPdf(pages, title, new Date(record.createdAt));
     return new StreamableFile(pdf, { type: 'application/pdf', disposition: 'inline; filename="cutting-order.pdf"' });
   }
 }

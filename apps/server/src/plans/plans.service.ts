@@ -29,12 +29,12 @@ import {
   type StoreTogether,
   type Together,
 } from '@temnex/contract';
-import { cutsOf } from '../cutting/cuts.ts';
+import { standingCutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import { cuttings, plans, sessions } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { PagesService, standing } from '../pages/pages.service.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { PagesService, standingPieces } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 
 type Row = typeof plans.$inferSelect;
@@ -53,12 +53,12 @@ const readRecord = ({ together, ...row }: Row): PlanRecord | null => {
 };
 function recordOf(row: Row): PlanRecord {
   const record = readRecord(row);
-  if (!record) throw new Refused('unreadable', 'This cutting order cannot be read. Work it out again.');
+  if (!record) throw new RequestRefusal('unreadable', 'This cutting order cannot be read. Work it out again.');
   return record;
 }
 
 /** A job as stored, read again. It was made here, so a failure is a fault of ours. */
-export function jobOf(record: Pick<PlanRecord, 'job'>): Job {
+export function readStoredJob(record: Pick<PlanRecord, 'job'>): Job {
   const read = readJob(record.job);
   if (!read.ok) throw new Error('a stored job no longer reads');
   return read.job;
@@ -76,7 +76,7 @@ export class PlansService {
   asked(pageId: string, aim: Aim): { basis: Basis; job: JobDocument } {
     const { basis, asked } = this.askedOf(pageId, aim, pageId);
     if (!asked.ok)
-      throw new Refused('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
+      throw new RequestRefusal('out-of-date', 'Nothing can be planned for this page as it is now. Open it again.');
     return { basis, job: this.besideOthers(asked.job, [pageId]) };
   }
 
@@ -100,7 +100,7 @@ export class PlansService {
   private askedOf(pageId: string, aim: Aim, pages: string | readonly string[]) {
     const { document, version } = this.pages.get(pageId);
     const { habits, version: habitsVersion } = this.papers.habits();
-    const cuts = cutsOf(this.db, pageId);
+    const cuts = standingCutsOf(this.db, pageId);
     const derived = derivePage(document, DEFAULT_NAMES);
     const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
     const drawer = drawerFor(this.papers.drawerOf(wished), pages);
@@ -111,7 +111,7 @@ export class PlansService {
       habitsVersion,
       cuts.map((c) => c.id),
     );
-    const cut = cuts.flatMap((c) => standing(c.pieces));
+    const cut = cuts.flatMap((c) => standingPieces(c.pieces));
     return {
       name: document.name,
       basis,
@@ -163,17 +163,20 @@ export class PlansService {
 
   /** Never trusts a plan: it is verified against the job that is made here, of exactly the state that it was made from. */
   store(page: string, { id, basis, plan }: StorePlan): PlanRecord {
-    return once(this.db, id, `order for ${page}`, (tx) =>
+    return withIdempotencyKey(this.db, id, `order for ${page}`, (tx) =>
       this.keep(tx, { id, page, together: null, plan, basis }, this.asked(page, plan.aim)),
     );
   }
 
   storeTogether({ id, pages, basis, plan }: StoreTogether): PlanRecord {
     const together = pages.join(' ');
-    return once(this.db, id, `order for ${together}`, (tx) => {
+    return withIdempotencyKey(this.db, id, `order for ${together}`, (tx) => {
       const now = this.together(pages, plan.aim);
       if (!now.job)
-        throw new Refused('out-of-date', 'These pages cannot be cut together as they are now. Look at them again.');
+        throw new RequestRefusal(
+          'out-of-date',
+          'These pages cannot be cut together as they are now. Look at them again.',
+        );
       return this.keep(tx, { id, page: pages[0]!, together, plan, basis }, { basis: now.basis, job: now.job });
     });
   }
@@ -184,26 +187,30 @@ export class PlansService {
     now: { readonly basis: Basis; readonly job: JobDocument },
   ): PlanRecord {
     if (!isSameBasis(basis, now.basis))
-      throw new Refused(
+      throw new RequestRefusal(
         'out-of-date',
         'The page, the drawer or the habits have changed since this cutting order was made.',
       );
     // the blocks that the plan cuts in: nothing of them is believed either
     const job = withBlocks(now.job, plan.blocks);
     if (!job)
-      throw new Refused('plan-refused', 'The cutting order does not hold: its blocks are not what the page asks for.', {
-        field: 'plan.blocks',
-      });
+      throw new RequestRefusal(
+        'plan-refused',
+        'The cutting order does not hold: its blocks are not what the page asks for.',
+        {
+          field: 'plan.blocks',
+        },
+      );
     const read = readJob(job);
     if (!read.ok) {
       const issue = read.issues[0]!;
-      throw new Refused('bad-input', `job.${describeIssue(issue, TERMINAL)}`, {
+      throw new RequestRefusal('bad-input', `job.${describeIssue(issue, TERMINAL)}`, {
         field: `job.${formatPath(issue.path)}`,
       });
     }
     const fault = verifyPlan(read.job, plan)[0];
     if (fault)
-      throw new Refused('plan-refused', `The cutting order does not hold: ${fault.code} at ${fault.where}.`, {
+      throw new RequestRefusal('plan-refused', `The cutting order does not hold: ${fault.code} at ${fault.where}.`, {
         field: `plan.${fault.where}`,
       });
     const row: Row = {

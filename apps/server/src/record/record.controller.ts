@@ -1,6 +1,6 @@
 import { Controller, Get, Inject, Query } from '@nestjs/common';
 import { recordQuerySchema, type RecordQuery, type RecordPage } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { RecordService } from './record.service.ts';
 
 @Controller('api/record')
@@ -8,7 +8,7 @@ export class RecordController {
   constructor(@Inject(RecordService) private readonly record: RecordService) {}
 
   @Get()
-  entries(@Query(checked(recordQuerySchema)) query: RecordQuery): RecordPage {
+  entries(@Query(validated(recordQuerySchema)) query: RecordQuery): RecordPage {
     return this.record.entries(query);
   }
 }

@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { bareRequestSchema, type BareRequest, type RemovedItem } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
+import { validated } from '../http/checked.ts';
 import { RemovedService } from './removed.service.ts';
 
 @Controller('api')
@@ -14,25 +14,25 @@ export class RemovedController {
 
   @Post('pages/:id/restore')
   @HttpCode(204)
-  page(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+  page(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): void {
     this.removed.page(id, body.id);
   }
 
   @Post('photos/:id/restore')
   @HttpCode(204)
-  photo(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+  photo(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): void {
     this.removed.photo(id, body.id);
   }
 
   @Post('papers/:id/restore')
   @HttpCode(204)
-  paper(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+  paper(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): void {
     this.removed.paper(id, body.id);
   }
 
   @Post('stock/:id/restore')
   @HttpCode(204)
-  stock(@Param('id') id: string, @Body(checked(bareRequestSchema)) body: BareRequest): void {
+  stock(@Param('id') id: string, @Body(validated(bareRequestSchema)) body: BareRequest): void {
     this.removed.stock(id, body.id);
   }
 }

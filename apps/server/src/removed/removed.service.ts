@@ -2,10 +2,10 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { RemovedItem } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { once } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/once.ts';
 import { movements, pages, papers, photos, stock } from '../database/schema.ts';
-import { Refused, notFound } from '../http/refused.ts';
-import { offcutsOfUndoneCuts, move, touch } from '../papers/movements.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
+import { findOffcutsOfUndoneCuts, recordMovement, markPaperChanged } from '../papers/movements.ts';
 
 /** So many of the things taken out last are listed. */
 const LISTED = 100;
@@ -54,7 +54,7 @@ export class RemovedService {
   }
 
   page(id: string, request: string): void {
-    once(this.db, request, `page ${id} brought back`, (tx) => {
+    withIdempotencyKey(this.db, request, `page ${id} brought back`, (tx) => {
       const back = tx.update(pages).set({ removedAt: null }).where(eq(pages.id, id)).returning({ id: pages.id }).get();
       if (!back) throw notFound('page');
       return null;
@@ -62,7 +62,7 @@ export class RemovedService {
   }
 
   photo(id: string, request: string): void {
-    once(this.db, request, `photo ${id} brought back`, (tx) => {
+    withIdempotencyKey(this.db, request, `photo ${id} brought back`, (tx) => {
       if (!tx.update(photos).set({ removedAt: null }).where(eq(photos.id, id)).returning({ id: photos.id }).get())
         throw notFound('photo');
       return null;
@@ -70,29 +70,29 @@ export class RemovedService {
   }
 
   paper(id: string, request: string): void {
-    once(this.db, request, `paper ${id} brought back`, (tx) => {
+    withIdempotencyKey(this.db, request, `paper ${id} brought back`, (tx) => {
       const back = tx.update(papers).set({ removedAt: null }).where(eq(papers.id, id)).returning().get();
       if (!back) throw notFound('paper');
-      touch(tx, id);
+      markPaperChanged(tx, id);
       return null;
     });
   }
 
   /** As many of it as were taken out. */
   stock(id: string, request: string): void {
-    once(this.db, request, `stock ${id} brought back`, (tx) => {
+    withIdempotencyKey(this.db, request, `stock ${id} brought back`, (tx) => {
       const row = tx.select().from(stock).where(eq(stock.id, id)).get();
       if (!row) throw notFound('paper in the drawer');
       if (!row.removedAt || row.quantity)
-        throw new Refused('stock-changed', 'It is in the drawer, or was used since; nothing was changed.');
-      if (offcutsOfUndoneCuts(tx, [id]).length)
-        throw new Refused(
+        throw new RequestRefusal('stock-changed', 'It is in the drawer, or was used since; nothing was changed.');
+      if (findOffcutsOfUndoneCuts(tx, [id]).length)
+        throw new RequestRefusal(
           'stock-changed',
           'It was left by a cut that has been taken back since: its sheet is whole again.',
         );
       // of a step that took it, so that undoing the step does not bring it back once more
       const { count, step } = this.lastTaking(tx, id);
-      move(tx, row, count, 'taken-back', { at: new Date().toISOString(), ...(step ? { step } : {}) });
+      recordMovement(tx, row, count, 'taken-back', { at: new Date().toISOString(), ...(step ? { step } : {}) });
       return null;
     });
   }

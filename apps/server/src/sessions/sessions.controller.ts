@@ -24,8 +24,8 @@ import {
   type SessionRest,
   type SessionsQuery,
 } from '@temnex/contract';
-import { checked } from '../http/checked.ts';
-import type { Visited } from '../http/door.ts';
+import { validated } from '../http/checked.ts';
+import type { DeviceRequest } from '../http/door.ts';
 import { SessionsService } from './sessions.service.ts';
 
 /** A line that says nothing, so that a connection that is gone is noticed. */
@@ -36,12 +36,12 @@ export class SessionsController {
   constructor(@Inject(SessionsService) private readonly sessions: SessionsService) {}
 
   @Post()
-  begin(@Body(checked(beginSessionSchema)) body: BeginSession): Session {
+  begin(@Body(validated(beginSessionSchema)) body: BeginSession): Session {
     return this.sessions.begin(body);
   }
 
   @Get()
-  list(@Query(checked(sessionsQuerySchema)) { page }: SessionsQuery): SessionRecord[] {
+  list(@Query(validated(sessionsQuerySchema)) { page }: SessionsQuery): SessionRecord[] {
     return this.sessions.list(page);
   }
 
@@ -59,8 +59,8 @@ export class SessionsController {
   @HttpCode(200)
   send(
     @Param('id') id: string,
-    @Body(checked(sendEventsSchema)) { events, since }: SendEvents,
-    @Req() request: Visited,
+    @Body(validated(sendEventsSchema)) { events, since }: SendEvents,
+    @Req() request: DeviceRequest,
   ): SentEvents {
     // a device that was let in is called what it was called at the door
     const device = request.device?.name;

@@ -29,10 +29,10 @@ import {
 import { CuttingService } from '../cutting/cutting.service.ts';
 import { book, cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { Refused, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/refused.ts';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { PagesService, standing } from '../pages/pages.service.ts';
-import { PlansService, jobOf } from '../plans/plans.service.ts';
+import { PagesService, standingPieces } from '../pages/pages.service.ts';
+import { PlansService, readStoredJob } from '../plans/plans.service.ts';
 
 type Row = typeof sessions.$inferSelect;
 /** So many sessions are listed. */
@@ -87,7 +87,7 @@ export class SessionsService {
       const other = others.find((one) => one.pages !== pages && one.pages.split(' ').some((page) => own.has(page)));
       // what is pencilled there would be cut here as well
       if (other && this.isBegun(tx, other))
-        throw new Refused(
+        throw new RequestRefusal(
           'in-use',
           `${other.pages.includes(' ') ? 'Pages of this order are' : 'A page of this order is'} being cut in another session at the trimmer: put that one down first.`,
         );
@@ -176,7 +176,7 @@ export class SessionsService {
         try {
           const session = known.get(event.id);
           if (session !== undefined && session !== id)
-            throw new Refused('bad-input', 'id: this event belongs to another session.', { field: 'id' });
+            throw new RequestRefusal('bad-input', 'id: this event belongs to another session.', { field: 'id' });
           if (session !== undefined) continue;
           const one = CHANGES_THE_BOOKS.has(event.deed.do)
             ? tx.transaction((own) => this.take(own, id, state, event))
@@ -185,7 +185,7 @@ export class SessionsService {
           state = one.state;
           taken.push(one.taken);
         } catch (error) {
-          if (!(error instanceof Refused)) throw error;
+          if (!(error instanceof RequestRefusal)) throw error;
           refused = { event: event.id, refusal: error.refusal };
           break;
         }
@@ -227,8 +227,8 @@ export class SessionsService {
         const done = countPlanStepsDone(this.stepsOf(plan), state.at);
         if (deed.wrong) {
           const record = this.plans.get(plan);
-          const fault = findWrongCutFault(jobOf(record), record.plan, done, deed.wrong);
-          if (fault) throw new Refused('bad-input', WRONG_SAYS[fault], { field: 'wrong' });
+          const fault = findWrongCutFault(readStoredJob(record), record.plan, done, deed.wrong);
+          if (fault) throw new RequestRefusal('bad-input', WRONG_SAYS[fault], { field: 'wrong' });
         }
         this.cutting.carryOut(tx, plan, id, {
           ...{ steps: done, spoiled: deed.spoiled, measured: [...state.measured.values()] },
@@ -251,7 +251,7 @@ export class SessionsService {
         const order = this.plans.get(deed.plan);
         const own = new Set(row.pages.split(' '));
         if (!(order.together ?? [order.page]).every((page) => own.has(page)))
-          throw new Refused('bad-input', 'plan: this order is for other pages.', { field: 'plan' });
+          throw new RequestRefusal('bad-input', 'plan: this order is for other pages.', { field: 'plan' });
         tx.update(sessions)
           .set({ plans: [...new Set([...row.plans, deed.plan])] })
           .where(eq(sessions.id, row.id))
@@ -297,7 +297,7 @@ export class SessionsService {
     let steps = this.steps.get(plan);
     if (!steps) {
       const record = this.plans.get(plan);
-      this.steps.set(plan, (steps = buildTrimmerSteps(jobOf(record), record.plan)));
+      this.steps.set(plan, (steps = buildTrimmerSteps(readStoredJob(record), record.plan)));
     }
     return steps;
   }
@@ -372,7 +372,7 @@ function kitOf(tx: Transaction | Database, page: Page, orders: readonly PlanReco
           .all()
       : [];
     const own: Record<string, number> = (before[id] = {});
-    for (const { piece } of cut.flatMap((c) => standing(c.pieces))) own[piece] = (own[piece] ?? 0) + 1;
+    for (const { piece } of cut.flatMap((c) => standingPieces(c.pieces))) own[piece] = (own[piece] ?? 0) + 1;
   }
   return { copies: page.copies, names: page.bags ?? [], perPage, before };
 }

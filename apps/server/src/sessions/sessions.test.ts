@@ -16,7 +16,7 @@ import { sql } from 'drizzle-orm';
 import { movements, stock } from '../database/schema.ts';
 import { DATABASE, type Database } from '../database/types.ts';
 import { DEMO_PAGE_ID } from '../demo/demoPages.ts';
-import { PlansService, jobOf } from '../plans/plans.service.ts';
+import { PlansService, readStoredJob } from '../plans/plans.service.ts';
 import { testServer, type TestServer } from '../testing.ts';
 import { SessionsService } from './sessions.service.ts';
 
@@ -41,7 +41,7 @@ async function ordered(): Promise<PlanRecord> {
   expect([status, body.message]).toEqual([201, undefined]);
   return body;
 }
-const stepsOf = (record: PlanRecord): TrimmerStep[] => buildTrimmerSteps(jobOf(record), record.plan);
+const stepsOf = (record: PlanRecord): TrimmerStep[] => buildTrimmerSteps(readStoredJob(record), record.plan);
 const event = (deed: SessionDeed): SessionEvent => ({ id: newId(), at: new Date().toISOString(), deed });
 const done = (step: number, order = 0) => event({ do: 'done', order, step });
 const send = async (id: string, events: SessionEvent[], since = 0): Promise<SentEvents> => {

@@ -9,7 +9,7 @@ import {
   type BackupPreview,
 } from '@temnex/contract';
 import { newId } from '../ui/newId.ts';
-import { ask } from './client.ts';
+import { requestJson } from './client.ts';
 
 const KEYS = { record: ['record'], devices: ['devices'], copies: ['copies'] } as const;
 
@@ -17,7 +17,7 @@ const KEYS = { record: ['record'], devices: ['devices'], copies: ['copies'] } as
 export const useRecord = () =>
   useInfiniteQuery({
     queryKey: KEYS.record,
-    queryFn: ({ pageParam }) => ask('GET', `/api/record?after=${pageParam}`, recordSchema),
+    queryFn: ({ pageParam }) => requestJson('GET', `/api/record?after=${pageParam}`, recordSchema),
     initialPageParam: 0,
     getNextPageParam: (last, all) => (last.more ? all.reduce((n, p) => n + p.entries.length, 0) : undefined),
     staleTime: 0,
@@ -27,15 +27,16 @@ export const useRecord = () =>
 export const useDevices = (watch: boolean) =>
   useQuery({
     queryKey: KEYS.devices,
-    queryFn: () => ask('GET', '/api/devices', devicesSchema),
+    queryFn: () => requestJson('GET', '/api/devices', devicesSchema),
     staleTime: 0,
     refetchInterval: watch ? 1500 : false,
   });
-export const useNewCode = () => useMutation({ mutationFn: () => ask('POST', '/api/devices/code', deviceCodeSchema) });
-export const useShowOut = () => {
+export const useNewPairingCode = () =>
+  useMutation({ mutationFn: () => requestJson('POST', '/api/devices/code', deviceCodeSchema) });
+export const useRevokeDevice = () => {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => ask('DELETE', `/api/devices/${id}`, null),
+    mutationFn: (id: string) => requestJson('DELETE', `/api/devices/${id}`, null),
     onSettled: () => client.invalidateQueries({ queryKey: KEYS.devices }),
   });
 };
@@ -43,23 +44,23 @@ export const useShowOut = () => {
 export const useCopies = () =>
   useQuery({
     queryKey: KEYS.copies,
-    queryFn: () => ask('GET', '/api/backup/copies', backupCopiesSchema),
+    queryFn: () => requestJson('GET', '/api/backup/copies', backupCopiesSchema),
     staleTime: 0,
   });
 /** Looks into a backup that is sent, or into a copy that lies here. */
-export const useLookInto = () =>
+export const usePreviewBackup = () =>
   useMutation({
     mutationFn: (what: File | string): Promise<BackupPreview> =>
       typeof what === 'string'
-        ? ask('POST', '/api/backup/look-at-copy', backupPreviewSchema, { name: what })
-        : ask('POST', '/api/backup/look', backupPreviewSchema, what.slice(0, what.size, 'application/zip')),
+        ? requestJson('POST', '/api/backup/look-at-copy', backupPreviewSchema, { name: what })
+        : requestJson('POST', '/api/backup/look', backupPreviewSchema, what.slice(0, what.size, 'application/zip')),
   });
 /** Puts it in place of what there is; nothing that was seen before stands any more. */
-export const useRestore = () => {
+export const useRestoreBackup = () => {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (ticket: string) =>
-      ask('POST', '/api/backup/restore', restoreResultSchema, { id: newId(), ticket, replace: true }),
+      requestJson('POST', '/api/backup/restore', restoreResultSchema, { id: newId(), ticket, replace: true }),
     onSuccess: () => client.resetQueries(),
   });
 };

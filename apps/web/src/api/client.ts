@@ -12,7 +12,7 @@ export class ServerRefusal extends Error {
 }
 
 /** The server could not be reached, so nobody knows whether it did what it was asked. */
-export class Unreachable extends Error {
+export class ServerUnreachable extends Error {
   constructor() {
     super('The Temnex server does not answer. Is it still running? What you typed is still here.');
   }
@@ -22,7 +22,7 @@ export class Unreachable extends Error {
  * Asks the server and checks what it answers with the schema that both have. Throws ServerRefusal, Unreachable, or an Error with
  * a sentence where the answer is not what it should be.
  */
-export async function ask<T>(
+export async function requestJson<T>(
   method: string,
   path: string,
   answer: z.ZodType<T> | null,
@@ -39,7 +39,7 @@ export async function ask<T>(
       ...(body === undefined ? {} : { headers: { 'content-type': sent.type }, body: sent.body }),
     });
   } catch {
-    throw new Unreachable();
+    throw new ServerUnreachable();
   }
   if (response.status === 204) return undefined as T;
   if (!response.ok) throw await refusalOf(response);
@@ -55,7 +55,7 @@ export async function ask<T>(
 }
 
 /** Asks the server for a file. Throws ServerRefusal or Unreachable. */
-export async function askForFile(path: string, body: unknown): Promise<Blob> {
+export async function requestFile(path: string, body: unknown): Promise<Blob> {
   let response: Response;
   try {
     response = await fetch(path, {
@@ -64,7 +64,7 @@ export async function askForFile(path: string, body: unknown): Promise<Blob> {
       body: JSON.stringify(body),
     });
   } catch {
-    throw new Unreachable();
+    throw new ServerUnreachable();
   }
   if (response.ok) return response.blob();
   throw await refusalOf(response);

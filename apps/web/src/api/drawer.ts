@@ -1,26 +1,26 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { sortForDrawer } from '@temnex/core';
 import { drawerSeenSchema, type DrawerRecord } from '@temnex/contract';
-import { ask } from './client.ts';
+import { requestJson } from './client.ts';
 
 /* The drawer as it was seen, brought up to date: what has changed is asked for, not all of it again. */
 
-export const DRAWER = ['drawer'] as const;
+export const DRAWER_KEY = ['drawer'] as const;
 
 /** The drawer as it is, from what was seen of it; what has not changed stays the very same, so that nothing follows from it anew. */
 export async function fetchDrawer(client: QueryClient): Promise<DrawerRecord> {
-  const seen = client.getQueryData<DrawerRecord>(DRAWER);
-  const change = await ask(
+  const seen = client.getQueryData<DrawerRecord>(DRAWER_KEY);
+  const change = await requestJson(
     'GET',
     seen ? `/api/drawer?book=${seen.book}&since=${seen.seq}` : '/api/drawer',
     drawerSeenSchema,
   );
   // meanwhile another answer may have come, which is as good
-  return seen && !change.whole ? broughtUp(seen, change) : change;
+  return seen && !change.whole ? applyDelta(seen, change) : change;
 }
 
 /** A drawer with what has changed in it. */
-export function broughtUp(seen: DrawerRecord, change: DrawerRecord): DrawerRecord {
+export function applyDelta(seen: DrawerRecord, change: DrawerRecord): DrawerRecord {
   const { book, seq, papers, stock, unreadable, gone } = change;
   if (seq === seen.seq) return seen;
   const outPapers = new Set([...papers.map((p) => p.id), ...gone.papers]);

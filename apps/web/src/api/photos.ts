@@ -8,37 +8,37 @@ import {
   type Photos,
   type UploadedPhoto,
 } from '@temnex/contract';
-import { ask } from './client.ts';
+import { requestJson } from './client.ts';
 
-export const PHOTOS = ['photos'] as const;
+export const PHOTOS_KEY = ['photos'] as const;
 
 /** Where they are shown changes with every page that is made, saved or taken out: asked anew wherever they are looked at. */
 export const usePhotos = () =>
-  useQuery({ queryKey: PHOTOS, queryFn: () => ask('GET', '/api/photos', photosSchema), staleTime: 0 });
+  useQuery({ queryKey: PHOTOS_KEY, queryFn: () => requestJson('GET', '/api/photos', photosSchema), staleTime: 0 });
 
 /** Where a photo is seen from, so large. */
 export const photoUrl = (file: string, side: keyof typeof PHOTO_SIDES = 'large'): string =>
   `/api/photos/files/${file}?side=${side}`;
 
 /** Sends one photo; `id` stays the same however often it is tried. */
-export const sendPhoto = (file: File, id: string): Promise<UploadedPhoto> =>
-  ask('POST', `/api/photos?${new URLSearchParams({ id, name: file.name.slice(0, 255) }).toString()}`, uploadedPhotoSchema, file.type ? file : file.slice(0, file.size, 'image/jpeg')); // prettier-ignore
+export const uploadPhoto = (file: File, id: string): Promise<UploadedPhoto> =>
+  requestJson('POST', `/api/photos?${new URLSearchParams({ id, name: file.name.slice(0, 255) }).toString()}`, uploadedPhotoSchema, file.type ? file : file.slice(0, file.size, 'image/jpeg')); // prettier-ignore
 
 /** Says something of photos; seen at once, and as it was where it is refused. */
 export function useChangePhotos() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (change: ChangePhotos) => ask('PATCH', '/api/photos', changedPhotosSchema, change),
+    mutationFn: (change: ChangePhotos) => requestJson('PATCH', '/api/photos', changedPhotosSchema, change),
     onMutate: ({ photos, change }) => {
-      const was = client.getQueryData<Photos>(PHOTOS);
+      const was = client.getQueryData<Photos>(PHOTOS_KEY);
       const meant = new Set(photos);
-      client.setQueryData<Photos>(PHOTOS, (now) =>
+      client.setQueryData<Photos>(PHOTOS_KEY, (now) =>
         now ? { ...now, photos: now.photos.map((p) => (meant.has(p.id) ? { ...p, ...change } : p)) } : now,
       );
       return was;
     },
-    onError: (_error, _change, was) => client.setQueryData(PHOTOS, was),
-    onSettled: () => client.invalidateQueries({ queryKey: PHOTOS }),
+    onError: (_error, _change, was) => client.setQueryData(PHOTOS_KEY, was),
+    onSettled: () => client.invalidateQueries({ queryKey: PHOTOS_KEY }),
   });
 }
 
@@ -46,25 +46,26 @@ export function useRemovePhotos() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: (photos: readonly string[]) =>
-      ask('POST', '/api/photos/remove', null, { id: crypto.randomUUID(), photos }),
+      requestJson('POST', '/api/photos/remove', null, { id: crypto.randomUUID(), photos }),
     onSettled: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: PHOTOS }),
+        client.invalidateQueries({ queryKey: PHOTOS_KEY }),
         client.invalidateQueries({ queryKey: ['removed'] }),
       ]),
   });
 }
 
 /** Brings photos back, one after the other. */
-export function useBringBackPhotos() {
+export function useRestorePhotos() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (photos: readonly string[]) => {
-      for (const photo of photos) await ask('POST', `/api/photos/${photo}/restore`, null, { id: crypto.randomUUID() });
+      for (const photo of photos)
+        await requestJson('POST', `/api/photos/${photo}/restore`, null, { id: crypto.randomUUID() });
     },
     onSettled: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: PHOTOS }),
+        client.invalidateQueries({ queryKey: PHOTOS_KEY }),
         client.invalidateQueries({ queryKey: ['removed'] }),
       ]),
   });

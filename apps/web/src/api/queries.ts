@@ -36,15 +36,15 @@ import {
   type StoreTogether,
 } from '@temnex/contract';
 import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page } from '@temnex/core';
-import { Unreachable, ask } from './client.ts';
-import { DRAWER, fetchDrawer } from './drawer.ts';
-import { PHOTOS } from './photos.ts';
+import { ServerUnreachable, requestJson } from './client.ts';
+import { DRAWER_KEY, fetchDrawer } from './drawer.ts';
+import { PHOTOS_KEY } from './photos.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
   pages: ['pages'] as const,
   page: (id: string) => ['page', id] as const,
-  drawer: DRAWER,
+  drawer: DRAWER_KEY,
   steps: ['steps'] as const,
   challenges: ['challenges'] as const,
   rules: ['rules'] as const,
@@ -61,8 +61,8 @@ const KEYS = {
 };
 
 export const usePages = () =>
-  useQuery({ queryKey: KEYS.pages, queryFn: () => ask('GET', '/api/pages', z.array(pageSummarySchema)) });
-export const fetchPage = (id: string) => ask('GET', `/api/pages/${id}`, pageRecordSchema);
+  useQuery({ queryKey: KEYS.pages, queryFn: () => requestJson('GET', '/api/pages', z.array(pageSummarySchema)) });
+export const fetchPage = (id: string) => requestJson('GET', `/api/pages/${id}`, pageRecordSchema);
 export const usePage = (id: string) =>
   useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
 export const useDrawer = () => {
@@ -73,22 +73,23 @@ export const useDrawer = () => {
 export const useMovements = (stock: string) =>
   useQuery({
     queryKey: KEYS.movements(stock),
-    queryFn: () => ask('GET', `/api/stock/${stock}/movements`, z.array(movementSchema)),
+    queryFn: () => requestJson('GET', `/api/stock/${stock}/movements`, z.array(movementSchema)),
     staleTime: 0,
   });
 export const useHabits = () =>
-  useQuery({ queryKey: KEYS.habits, queryFn: () => ask('GET', '/api/habits', habitsRecordSchema) });
+  useQuery({ queryKey: KEYS.habits, queryFn: () => requestJson('GET', '/api/habits', habitsRecordSchema) });
 export const usePlan = (page: string) =>
   useQuery({
     queryKey: KEYS.plan(page),
-    queryFn: async () => (await ask('GET', `/api/pages/${page}/plan`, latestPlanSchema)).plan,
+    queryFn: async () => (await requestJson('GET', `/api/pages/${page}/plan`, latestPlanSchema)).plan,
   });
 export const useCuttings = (page: string) =>
   useQuery({
     queryKey: KEYS.cuttings(page),
-    queryFn: () => ask('GET', `/api/pages/${page}/cuttings`, z.array(cuttingRecordSchema)),
+    queryFn: () => requestJson('GET', `/api/pages/${page}/cuttings`, z.array(cuttingRecordSchema)),
   });
-export const useDemo = () => useQuery({ queryKey: KEYS.demo, queryFn: () => ask('GET', '/api/demo', demoSchema) });
+export const useDemo = () =>
+  useQuery({ queryKey: KEYS.demo, queryFn: () => requestJson('GET', '/api/demo', demoSchema) });
 
 /** How often something is tried again whose answer was lost: it carries its id, so it is done once all the same. */
 const TRIES = 2;
@@ -112,7 +113,7 @@ function useChange<In, Out>(
     onMutate: ({ input }) => ahead?.(client, input),
     onError: (_error, _input, asItWas) => asItWas?.(),
     ...(after === undefined ? {} : { scope: { id: after } }),
-    retry: (failed, error) => failed < TRIES && error instanceof Unreachable,
+    retry: (failed, error) => failed < TRIES && error instanceof ServerUnreachable,
     retryDelay: 400,
     onSuccess: (answer) => answered?.(client, answer),
     onSettled: () => {
@@ -131,36 +132,40 @@ function useChange<In, Out>(
 
 export const useCreatePage = () =>
   useChange(
-    (document: Page, id) => ask('POST', '/api/pages', pageRecordSchema, { id, document }),
+    (document: Page, id) => requestJson('POST', '/api/pages', pageRecordSchema, { id, document }),
     [KEYS.pages],
     undefined,
     (client, page) => client.setQueryData(KEYS.page(page.id), page),
   );
 export const useRemovePage = () =>
-  useChange((id: string) => ask('DELETE', `/api/pages/${id}`, null), [KEYS.pages, KEYS.removed]);
+  useChange((id: string) => requestJson('DELETE', `/api/pages/${id}`, null), [KEYS.pages, KEYS.removed]);
 /** A page whose text was mended by hand. */
 export const useMendPage = (id: string) =>
   useChange(
-    (save: { version: number; document: unknown }) => ask('PUT', `/api/pages/${id}`, pageRecordSchema, save),
+    (save: { version: number; document: unknown }) => requestJson('PUT', `/api/pages/${id}`, pageRecordSchema, save),
     [KEYS.pages, KEYS.page(id)],
   );
 export const useRemoved = () =>
   useQuery({
     queryKey: KEYS.removed,
-    queryFn: () => ask('GET', '/api/removed', z.array(removedItemSchema)),
+    queryFn: () => requestJson('GET', '/api/removed', z.array(removedItemSchema)),
     staleTime: 0,
   });
-export const useRestore = () =>
+export const useRestoreRemoved = () =>
   useChange(
     ({ kind, id: what }: Pick<RemovedItem, 'kind' | 'id'>, id) =>
-      ask('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
-    [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements'], PHOTOS],
+      requestJson('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
+    [KEYS.removed, KEYS.pages, KEYS.drawer, ['movements'], PHOTOS_KEY],
   );
 export const useRemoveStock = () =>
-  useChange((id: string) => ask('DELETE', `/api/stock/${id}`, null), [KEYS.drawer, KEYS.removed, ['movements']]);
+  useChange(
+    (id: string) => requestJson('DELETE', `/api/stock/${id}`, null),
+    [KEYS.drawer, KEYS.removed, ['movements']],
+  );
 export const useChangePaper = () =>
   useChange(
-    ({ id, ...change }: ChangePaper & { id: string }) => ask('PUT', `/api/papers/${id}`, paperRecordSchema, change),
+    ({ id, ...change }: ChangePaper & { id: string }) =>
+      requestJson('PUT', `/api/papers/${id}`, paperRecordSchema, change),
     [KEYS.drawer],
     (client, { id, ...change }) => {
       const was = client.getQueryData<DrawerRecord>(KEYS.drawer);
@@ -173,16 +178,16 @@ export const useChangePaper = () =>
     },
   );
 export const useRemovePaper = () =>
-  useChange((id: string) => ask('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);
+  useChange((id: string) => requestJson('DELETE', `/api/papers/${id}`, null), [KEYS.drawer, KEYS.removed]);
 export const useAddStock = () =>
   useChange(
-    (item: Omit<NewStock, 'id'>, id) => ask('POST', '/api/stock', stockItemSchema, { id, ...item }),
+    (item: Omit<NewStock, 'id'>, id) => requestJson('POST', '/api/stock', stockItemSchema, { id, ...item }),
     [KEYS.drawer],
   );
 export const useChangeStock = () =>
   useChange(
     ({ id, change }: { id: string; change: ChangeStock }) =>
-      ask('PATCH', `/api/stock/${id}`, stockRecordSchema, change),
+      requestJson('PATCH', `/api/stock/${id}`, stockRecordSchema, change),
     [KEYS.drawer],
   );
 /** A step that was taken, or undone, stands in the list of them at once. */
@@ -191,44 +196,44 @@ const stepTaken = (client: QueryClient, step: StepRecord) =>
 /** Many things done to the drawer as one. */
 export const useDrawerStep = () =>
   useChange(
-    (step: Omit<DrawerStep, 'id'>, id) => ask('POST', '/api/drawer/steps', stepRecordSchema, { id, ...step }),
+    (step: Omit<DrawerStep, 'id'>, id) => requestJson('POST', '/api/drawer/steps', stepRecordSchema, { id, ...step }),
     [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
     undefined,
     // it can be undone as soon as it is taken, whatever is still being fetched
     stepTaken,
   );
 export const useSteps = () =>
-  useQuery({ queryKey: KEYS.steps, queryFn: () => ask('GET', '/api/drawer/steps', z.array(stepRecordSchema)) });
+  useQuery({ queryKey: KEYS.steps, queryFn: () => requestJson('GET', '/api/drawer/steps', z.array(stepRecordSchema)) });
 export const useUndoStep = () =>
   useChange(
-    (step: string, id) => ask('POST', `/api/drawer/steps/${step}/undo`, stepRecordSchema, { id }),
+    (step: string, id) => requestJson('POST', `/api/drawer/steps/${step}/undo`, stepRecordSchema, { id }),
     [KEYS.drawer, KEYS.steps, KEYS.removed, ['movements']],
     undefined,
     stepTaken,
   );
 export const useSearches = () =>
-  useQuery({ queryKey: KEYS.searches, queryFn: () => ask('GET', '/api/searches', z.array(savedSearchSchema)) });
+  useQuery({ queryKey: KEYS.searches, queryFn: () => requestJson('GET', '/api/searches', z.array(savedSearchSchema)) });
 export const useKeepSearch = () =>
   useChange(
-    (search: Omit<SavedSearch, 'id'>, id) => ask('POST', '/api/searches', savedSearchSchema, { id, ...search }),
+    (search: Omit<SavedSearch, 'id'>, id) => requestJson('POST', '/api/searches', savedSearchSchema, { id, ...search }),
     [KEYS.searches],
   );
 export const useForgetSearch = () =>
-  useChange((id: string) => ask('DELETE', `/api/searches/${id}`, null), [KEYS.searches, KEYS.setAside]);
+  useChange((id: string) => requestJson('DELETE', `/api/searches/${id}`, null), [KEYS.searches, KEYS.setAside]);
 /** What cannot be read, so that its list leaves it out. */
 export const useUnreadableRecords = () =>
   useQuery({
     queryKey: KEYS.setAside,
-    queryFn: () => ask('GET', '/api/drawer/set-aside', z.array(unreadableRecordSchema)),
+    queryFn: () => requestJson('GET', '/api/drawer/set-aside', z.array(unreadableRecordSchema)),
   });
-export const useThrowStepAway = () =>
-  useChange((id: string) => ask('DELETE', `/api/drawer/steps/${id}`, null), [KEYS.steps, KEYS.setAside]);
+export const useDiscardStep = () =>
+  useChange((id: string) => requestJson('DELETE', `/api/drawer/steps/${id}`, null), [KEYS.steps, KEYS.setAside]);
 type Without<T> = T extends unknown ? Omit<T, 'id'> : never;
 export type StockMovement = Without<NewMovement>;
 export const useMoveStock = () =>
   useChange(
     ({ stock, movement }: { stock: string; movement: StockMovement }, id) =>
-      ask('POST', `/api/stock/${stock}/movements`, stockRecordSchema, { id, ...movement }),
+      requestJson('POST', `/api/stock/${stock}/movements`, stockRecordSchema, { id, ...movement }),
     [KEYS.drawer, ['movements']],
   );
 /** Whether habits are on their way to the server: until they are there, nobody knows their version. */
@@ -247,7 +252,7 @@ export function useSaveHabits() {
   return useMutation({
     mutationKey: KEYS.habits,
     scope: { id: HABITS_LAST },
-    mutationFn: (habits: Habits) => ask('PUT', '/api/habits', habitsRecordSchema, habits),
+    mutationFn: (habits: Habits) => requestJson('PUT', '/api/habits', habitsRecordSchema, habits),
     onSuccess: (record) => client.setQueryData<HabitsRecord>(KEYS.habits, record),
     onMutate: (habits) => {
       client.setQueryData<HabitsRecord>(KEYS.habits, (was) => ({ version: was?.version ?? 0, habits }));
@@ -261,7 +266,8 @@ export function useSaveHabits() {
 /** Where it is refused because something has changed, what has changed is fetched anew. */
 export const useStorePlan = (page: string) =>
   useChange(
-    (plan: Omit<StorePlan, 'id'>, id) => ask('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
+    (plan: Omit<StorePlan, 'id'>, id) =>
+      requestJson('POST', `/api/pages/${page}/plans`, planRecordSchema, { id, ...plan }),
     [KEYS.plan(page), KEYS.pages, KEYS.drawer, KEYS.habits, KEYS.cuttings(page)],
     undefined,
     undefined,
@@ -270,21 +276,22 @@ export const useStorePlan = (page: string) =>
 export const useChallenges = () =>
   useQuery({
     queryKey: KEYS.challenges,
-    queryFn: () => ask('GET', '/api/challenges', z.array(challengeRecordSchema)),
+    queryFn: () => requestJson('GET', '/api/challenges', z.array(challengeRecordSchema)),
     staleTime: 0,
   });
 export const useBeginChallenge = () =>
   useChange(
     (challenge: Omit<NewChallenge, 'id'>, id) =>
-      ask('POST', '/api/challenges', challengeRecordSchema, { id, ...challenge }),
+      requestJson('POST', '/api/challenges', challengeRecordSchema, { id, ...challenge }),
     [KEYS.challenges],
   );
 export const useGiveUpChallenge = () =>
-  useChange((id: string) => ask('DELETE', `/api/challenges/${id}`, null), [KEYS.challenges, KEYS.setAside]);
-export const useRules = () => useQuery({ queryKey: KEYS.rules, queryFn: () => ask('GET', '/api/rules', rulesSchema) });
+  useChange((id: string) => requestJson('DELETE', `/api/challenges/${id}`, null), [KEYS.challenges, KEYS.setAside]);
+export const useRules = () =>
+  useQuery({ queryKey: KEYS.rules, queryFn: () => requestJson('GET', '/api/rules', rulesSchema) });
 export const useSaveRules = () =>
   useChange(
-    (rules: DrawerRules) => ask('PUT', '/api/rules', rulesSchema, rules),
+    (rules: DrawerRules) => requestJson('PUT', '/api/rules', rulesSchema, rules),
     [KEYS.rules],
     (client, rules) => {
       const was = client.getQueryData<DrawerRules>(KEYS.rules);
@@ -295,20 +302,20 @@ export const useSaveRules = () =>
 export const useWanting = () =>
   useQuery({
     queryKey: KEYS.wanting,
-    queryFn: () => ask('GET', '/api/wanting', z.array(wantingPageSchema)),
+    queryFn: () => requestJson('GET', '/api/wanting', z.array(wantingPageSchema)),
     staleTime: 0,
   });
 export const useTogether = (pages: readonly string[]) =>
   useQuery({
     queryKey: KEYS.together(pages),
-    queryFn: () => ask('GET', `/api/together?pages=${pages.join()}`, togetherSchema),
+    queryFn: () => requestJson('GET', `/api/together?pages=${pages.join()}`, togetherSchema),
     enabled: pages.length > 1,
     staleTime: 0,
   });
 export const useStoreTogether = (pages: readonly string[]) =>
   useChange(
     (plan: Omit<StoreTogether, 'id' | 'pages'>, id) =>
-      ask('POST', '/api/together', planRecordSchema, { id, pages, ...plan }),
+      requestJson('POST', '/api/together', planRecordSchema, { id, pages, ...plan }),
     [KEYS.together(pages)],
     undefined,
     undefined,
@@ -317,34 +324,35 @@ export const useStoreTogether = (pages: readonly string[]) =>
 export const useCutTogether = (pages: readonly string[]) =>
   useChange(
     ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
-      ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
+      requestJson('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
     [KEYS.together(pages), KEYS.drawer, KEYS.pages, ['cuttings'], ['movements']],
   );
 export const useUndoTogether = (pages: readonly string[]) =>
   useChange(
-    (cutting: string, id) => ask('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
+    (cutting: string, id) => requestJson('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
     [KEYS.together(pages), KEYS.drawer, KEYS.pages, ['cuttings'], ['movements']],
   );
 const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, ['movements']];
 export const useCut = (page: string) =>
   useChange(
     ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
-      ask('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
+      requestJson('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
     afterCut(page),
   );
 export const useUndoCut = (page: string) =>
   useChange(
-    (cutting: string, id) => ask('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
+    (cutting: string, id) => requestJson('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
     afterCut(page),
   );
 export const useScrapPiece = (page: string) =>
   useChange(
     ({ cutting, at }: { cutting: string } & Pick<ScrapPiece, 'at'>, id) =>
-      ask('POST', `/api/cuttings/${cutting}/scraps`, cuttingRecordSchema, { id, at }),
+      requestJson('POST', `/api/cuttings/${cutting}/scraps`, cuttingRecordSchema, { id, at }),
     afterCut(page),
   );
 export const useSetDemo = () =>
   useChange(
-    (present: boolean, id) => ask(present ? 'POST' : 'DELETE', '/api/demo', demoSchema, present ? { id } : undefined),
+    (present: boolean, id) =>
+      requestJson(present ? 'POST' : 'DELETE', '/api/demo', demoSchema, present ? { id } : undefined),
     [KEYS.demo, KEYS.pages, KEYS.drawer, ['page'], ['plan'], ['cuttings']],
   );

@@ -3,8 +3,8 @@ import { styled } from 'styled-components';
 import { boundsOf, type Layer } from '@temnex/core';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
-import { LayersPicture, greyOf } from './LayersPicture.tsx';
-import { handOf, type Made } from './made.ts';
+import { LayersPicture, pickGrey } from './LayersPicture.tsx';
+import { layerHandOf, type ConstructionEditor } from './made.ts';
 
 // only some constructions are worked on by hand: it is fetched when one is
 const HandLayer = lazy(() => import('./HandLayer.tsx').then((m) => ({ default: m.HandLayer })));
@@ -42,7 +42,7 @@ function stretchesOf({ box, shape }: Layer): [from: number, to: number][] {
  * The drawing is the form: what a recipe makes, to scale, with the numbers typed where they are measured, and below it the same
  * layers from the side.
  */
-export function ConstructionDrawing({ made, label }: { made: Made; label: string }) {
+export function ConstructionDrawing({ made, label }: { made: ConstructionEditor; label: string }) {
   const table = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 848, height: 566 });
   useLayoutEffect(() => {
@@ -93,14 +93,14 @@ export function ConstructionDrawing({ made, label }: { made: Made; label: string
               y={floor - (levelOf.get(levelName(layer))! + 1) * STEP}
               width={Math.max(1, (to - from) * scale)}
               height={SLAB}
-              fill={greyOf(layer, laid)}
+              fill={pickGrey(layer, laid)}
               stroke="#161616"
               strokeWidth="0.8"
             />
           )),
         )}
       </svg>
-      {handOf(made) ? (
+      {layerHandOf(made) ? (
         <Suspense fallback={null}>
           <HandLayer made={made} at={(p) => ({ x: x + p.x * scale, y: y + height - p.y * scale })} />
         </Suspense>

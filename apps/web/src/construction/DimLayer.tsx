@@ -4,7 +4,7 @@ import { recipeText } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Figure } from '../ui/Figure.tsx';
 import { FieldInput } from './FieldInput.tsx';
-import { fieldsOf, type Made } from './made.ts';
+import { fieldsOf, type ConstructionEditor } from './made.ts';
 
 const Lines = styled.svg`
   position: absolute;
@@ -52,7 +52,7 @@ export interface Box {
 }
 
 interface DimLayerProps {
-  made: Made;
+  made: ConstructionEditor;
   /** Where a point of the item, in its own ticks, lies in the picture. */
   at: (point: Point) => { x: number; y: number };
   /** What the numbers stand round, in the picture: the item, or all of the page that it lies on. */
@@ -258,5 +258,5 @@ function leadersOf(dims: readonly Dim[], at: DimLayerProps['at'], box: Box, span
 }
 
 /** Fields that are typed on the drawing. */
-export const onDrawing = ({ laid }: Pick<Made, 'laid'>): readonly FieldPath[] =>
+export const isTypedOnDrawing = ({ laid }: Pick<ConstructionEditor, 'laid'>): readonly FieldPath[] =>
   (laid?.dims ?? []).flatMap((d) => (d.kind === 'inside' ? [...d.paths] : d.kind === 'answer' ? [] : [d.path]));

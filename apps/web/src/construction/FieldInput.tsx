@@ -7,7 +7,7 @@ import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
 import { SumNote } from '../ui/SumNote.tsx';
 import { Tick } from '../ui/Tick.tsx';
-import { shownIn, sumOf, valueOf, type Made } from './made.ts';
+import { formatFieldValue, sumOf, valueOf, type ConstructionEditor } from './made.ts';
 
 const WithSum = styled.span`
   display: inline-flex;
@@ -44,7 +44,7 @@ const Count = styled(TextField)`
 `;
 
 interface FieldInputProps {
-  made: Made;
+  made: ConstructionEditor;
   field: Field;
   /** On the drawing, where what stands around a number says what it is. */
   bare?: boolean;
@@ -87,7 +87,7 @@ export function FieldInput({ made, field, bare = false, width }: FieldInputProps
         label={name}
         shown={shown}
         hideLabel={bare}
-        value={shownIn(made, field)}
+        value={formatFieldValue(made, field)}
         unit={table.unit}
         options={field.allow ? { allow: field.allow } : {}}
         computed={field.value === undefined}
@@ -100,7 +100,7 @@ export function FieldInput({ made, field, bare = false, width }: FieldInputProps
 }
 
 interface CountFieldProps {
-  made: Made;
+  made: ConstructionEditor;
   field: CountInput;
   name: string;
   shown: string;
@@ -108,7 +108,7 @@ interface CountFieldProps {
 }
 
 function CountField({ made, field, name, shown, bare }: CountFieldProps) {
-  const is = shownIn(made, field);
+  const is = formatFieldValue(made, field);
   const { least = 1, most } = field;
   return (
     <Typed
@@ -127,7 +127,7 @@ function CountField({ made, field, name, shown, bare }: CountFieldProps) {
 }
 
 interface WrittenFieldProps {
-  made: Made;
+  made: ConstructionEditor;
   field: TextInput;
   name: string;
   shown: string;
@@ -140,7 +140,7 @@ function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
   const spelled = (text: string) => (reads.test(text.trim()) ? text.trim() : text.trim().toLowerCase());
   return (
     <Typed
-      {...{ name, field, shown, is: shownIn(made, field) }}
+      {...{ name, field, shown, is: formatFieldValue(made, field) }}
       isWrong={(text) => !reads.test(spelled(text))}
       wrong={recipeText(made.recipe).written?.(field.path) ?? field.example}
       onCommit={(text) => {
@@ -194,7 +194,7 @@ function Typed({ name, shown, is, field, isWrong, wrong, onCommit, ...input }: T
 }
 
 /** Whether what is given in a group was measured, where its recipe keeps that. */
-export function KnownTick({ made, fields }: { made: Made; fields: readonly Field[] }) {
+export function KnownTick({ made, fields }: { made: ConstructionEditor; fields: readonly Field[] }) {
   const at = fields.flatMap((f) => (f.kind === 'length' && f.knownAt ? [f.knownAt] : []))[0];
   if (!at) return null;
   const measured = knownAs(made.input, at) === 'measured';

@@ -15,9 +15,9 @@ import { NARROW } from '../theme/global.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { SizeFigure } from '../ui/Figure.tsx';
 import { Notice } from '../ui/states.tsx';
-import { onDrawing } from './DimLayer.tsx';
+import { isTypedOnDrawing } from './DimLayer.tsx';
 import { FieldInput, KnownTick } from './FieldInput.tsx';
-import { fieldsOf, isTraced, listsOf, sumOf, takesOutline, valueOf, type Made } from './made.ts';
+import { fieldsOf, isTraced, listsOf, sumOf, withOutline, valueOf, type ConstructionEditor } from './made.ts';
 
 // few constructions have use for them: they are fetched when one does
 const OutlineFile = lazy(() => import('./OutlineFile.tsx').then((m) => ({ default: m.OutlineFile })));
@@ -84,7 +84,7 @@ const Facts = styled.ul`
 `;
 
 interface FieldSlipProps {
-  made: Made;
+  made: ConstructionEditor;
   /** One group alone, or all that stand in no list; what is refused shows all of them, so that any can be mended. */
   only?: FieldPath | 'unlisted' | null;
 }
@@ -93,12 +93,12 @@ interface FieldSlipProps {
  * The same values as the drawing, as a list: a row for every layer or group with what it comes to and its sum, and the fields
  * that have no place on the drawing. On a phone, and at high zoom, it is the form.
  */
-export function FieldSlip({ made, only = null }: FieldSlipProps) {
+export function FieldPanel({ made, only = null }: FieldSlipProps) {
   const { recipe, laid, solved, table } = made;
   const voice = { mark: table.mark, figures: 'typeset' } as const;
   const words = recipeText(recipe);
   const fields = fieldsOf(made);
-  const drawn = onDrawing(made);
+  const drawn = isTypedOnDrawing(made);
   const refused = solved.status === 'refused';
   const wanted = (group: FieldPath) =>
     refused || only === null || (only === 'unlisted' ? group.length === 1 : isSamePath(group, only));
@@ -162,7 +162,7 @@ export function FieldSlip({ made, only = null }: FieldSlipProps) {
         </Facts>
       ) : null}
       <Suspense fallback={null}>
-        {takesOutline(made) ? <OutlineFile made={made} /> : null}
+        {withOutline(made) ? <OutlineFile made={made} /> : null}
         {laid && isTraced(laid) ? <Templates made={made} /> : null}
       </Suspense>
       {words.byHand && laid ? <Sums as="p">{words.byHand}</Sums> : null}
@@ -197,7 +197,7 @@ function inSight(groups: readonly FieldPath[]): readonly FieldPath[] {
 }
 
 /** What a group comes to, large, with its sums. */
-function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: readonly Field[] }) {
+function Size({ made, group, fields }: { made: ConstructionEditor; group: FieldPath; fields: readonly Field[] }) {
   const layers = made.laid?.layers.filter((l) => isSamePath(l.group, group)) ?? [];
   const [layer, ...others] = layers;
   const { mark } = made.table;
@@ -230,7 +230,7 @@ function Size({ made, group, fields }: { made: Made; group: FieldPath; fields: r
 }
 
 /** Moving an entry up and down the list as it is shown, whichever way its layers lie, and removing it. */
-function Entry({ made, group }: { made: Made; group: FieldPath }) {
+function Entry({ made, group }: { made: ConstructionEditor; group: FieldPath }) {
   const list = listsOf(made).find((l) => l.path.length === group.length - 1 && l.path.every((s, i) => s === group[i]));
   const at = Number(group.at(-1));
   const id = list?.ids[at];

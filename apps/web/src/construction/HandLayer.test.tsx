@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react';
 import { MARKS, inches, recipeOf, type InputOf, type LayoutContext } from '@temnex/core';
 import { HandLayer } from './HandLayer.tsx';
-import type { Made } from './made.ts';
+import type { ConstructionEditor } from './made.ts';
 
 type Grid = InputOf<'grid'>;
 const table: LayoutContext = {
@@ -22,7 +22,7 @@ function Working() {
   input = held as Grid;
   const solved = recipeOf('grid').solve(held as never, table);
   const laid = solved.status === 'solved' ? solved.laid : null;
-  const made = { recipe: 'grid', input: held, table, solved, laid, put } as unknown as Made;
+  const made = { recipe: 'grid', input: held, table, solved, laid, put } as unknown as ConstructionEditor;
   return <HandLayer made={made} at={(p) => ({ x: p.x / 1e5, y: -p.y / 1e5 })} />;
 }
 const cell = (n: number) => screen.getByRole('button', { name: new RegExp(`cell ${n}\\b`) });

@@ -2,7 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import type { Layer, Point, Rect } from '@temnex/core';
 import { formatPaperLetter, recipeText } from '@temnex/words';
-import { handOf, type Made } from './made.ts';
+import { layerHandOf, type ConstructionEditor } from './made.ts';
 
 const Area = styled.div`
   position: absolute;
@@ -42,7 +42,7 @@ const Span = styled.div`
 `;
 
 interface HandLayerProps {
-  made: Made;
+  made: ConstructionEditor;
   /** Where a point of the item, in its own ticks, lies in the picture. */
   at: (point: Point) => { x: number; y: number };
 }
@@ -59,7 +59,7 @@ interface Drag {
  */
 export function HandLayer({ made, at }: HandLayerProps) {
   const { laid, recipe } = made;
-  const hand = handOf(made);
+  const hand = layerHandOf(made);
   const area = useRef<HTMLDivElement>(null);
   const [here, setHere] = useState<string | null>(null);
   const [drag, setDrag] = useState<Drag | null>(null);

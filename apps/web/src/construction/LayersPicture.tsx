@@ -8,7 +8,7 @@ const PRINT = '#b4b4b4';
 const BACK = '#c6c6c6';
 
 /** Layers of one blank look alike. */
-export const greyOf = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<LaidOut, 'blanks'>): string =>
+export const pickGrey = (layer: Pick<Layer, 'blank' | 'back'>, { blanks }: Pick<LaidOut, 'blanks'>): string =>
   layer.back
     ? BACK
     : layer.blank === null
@@ -34,7 +34,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
     <>
       {laid.layers.map((layer) => {
         const { box, shape, key } = layer;
-        const fill = greyOf(layer, laid);
+        const fill = pickGrey(layer, laid);
         // so small, many lines would be one black spot
         const fine = laid.layers.length > 60 ? 0.25 : 0.7;
         const stroke = { stroke: '#161616', strokeWidth: thin ? fine : layer.blank === null ? 1.5 : 0.9 };
@@ -59,7 +59,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
         return (
           <g key={key}>
             {face}
-            {layer.says === undefined ? null : <Says says={layer.says} {...{ x, y, scale, box }} />}
+            {layer.says === undefined ? null : <LetterMark says={layer.says} {...{ x, y, scale, box }} />}
           </g>
         );
       })}
@@ -90,7 +90,7 @@ interface SaysProps {
 }
 
 /** A letter as large as its box. */
-export function Says({ says, x, y, scale, box }: SaysProps) {
+export function LetterMark({ says, x, y, scale, box }: SaysProps) {
   const [width, height] = [box.width * scale, box.height * scale];
   const size = Math.min(height * 0.8, (width * 1.3) / Math.max(1, says.length));
   return (

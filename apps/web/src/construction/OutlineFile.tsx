@@ -3,7 +3,7 @@ import { Button, DropZone, FileTrigger, type FileDropItem } from 'react-aria-com
 import { styled } from 'styled-components';
 import { describeLeftOut, describeSvgProblem } from '@temnex/words';
 import { Notice } from '../ui/states.tsx';
-import { takesOutline, type Made } from './made.ts';
+import { withOutline, type ConstructionEditor } from './made.ts';
 
 const Zone = styled(DropZone)`
   margin-top: 0.75rem;
@@ -27,9 +27,9 @@ const Zone = styled(DropZone)`
 type Told = { readonly wrong: string } | { readonly says: string };
 
 /** An outline of one's own, read from an SVG file that is chosen or dropped. */
-export function OutlineFile({ made }: { made: Made }) {
+export function OutlineFile({ made }: { made: ConstructionEditor }) {
   const [told, setTold] = useState<Told | null>(null);
-  const take = takesOutline(made);
+  const take = withOutline(made);
   if (!take) return null;
   const read = async (file: File) => {
     const { MAX_SVG_BYTES, readSvgOutline } = await import('@temnex/core/svg');

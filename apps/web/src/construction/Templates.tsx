@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { MARKS, MARK_NAMES, formatExactLength } from '@temnex/core';
 import type { TemplatesRequest } from '@temnex/contract';
 import { collectTemplates, formatTrueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
-import { askForFile } from '../api/client.ts';
+import { requestFile } from '../api/client.ts';
 import { Quiet } from '../ui/buttons.tsx';
-import { giveFile } from '../ui/giveFile.ts';
+import { saveFile } from '../ui/giveFile.ts';
 import { Notice } from '../ui/states.tsx';
-import type { Made } from './made.ts';
+import type { ConstructionEditor } from './made.ts';
 
 const fileName = ({ name }: Template): string =>
   `${name
@@ -17,7 +17,7 @@ const fileName = ({ name }: Template): string =>
     .slice(0, 60)}.svg`;
 
 /** What is cut along an outline, at true size: to print, cut out and trace. */
-export function Templates({ made }: { made: Made }) {
+export function Templates({ made }: { made: ConstructionEditor }) {
   const { laid, recipe, solved, input, table } = made;
   const [wrong, setWrong] = useState<string | null>(null);
   const voice = { mark: table.mark, figures: 'typeset' } as const;
@@ -29,7 +29,7 @@ export function Templates({ made }: { made: Made }) {
     const name = MARK_NAMES.find((one) => MARKS[one].unit === mark.unit && MARKS[one].step === mark.step)!;
     const body: TemplatesRequest = { recipe, input, mark: name, width: width!, height: height!, paper };
     try {
-      giveFile(await askForFile('/api/templates.pdf', body), 'templates.pdf');
+      saveFile(await requestFile('/api/templates.pdf', body), 'templates.pdf');
       setWrong(null);
     } catch (error) {
       setWrong((error as Error).message);
@@ -44,7 +44,7 @@ export function Templates({ made }: { made: Made }) {
         <Quiet
           key={template.name}
           onPress={() =>
-            giveFile(new Blob([formatTrueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))
+            saveFile(new Blob([formatTrueSizeSvg(template, voice)], { type: 'image/svg+xml' }), fileName(template))
           }
         >
           {templates.length > 1 ? `${template.name}, SVG` : 'SVG'}

@@ -23,7 +23,7 @@ import { newId } from '../ui/newId.ts';
  * A construction as it is worked on, wherever that is: in the first view by itself, or as an item of a page. The drawing and the
  * slip show it and change it through this alone.
  */
-export interface Made {
+export interface ConstructionEditor {
   readonly recipe: RecipeId;
   readonly input: unknown;
   readonly table: LayoutContext;
@@ -41,7 +41,7 @@ export interface Made {
 }
 
 /** What can be done to its layers by hand, and what comes of it; null where there is nothing. */
-export function handOf({ recipe, input, table }: Pick<Made, 'recipe' | 'input' | 'table'>) {
+export function layerHandOf({ recipe, input, table }: Pick<ConstructionEditor, 'recipe' | 'input' | 'table'>) {
   const { hand } = recipeOf(recipe);
   return hand
     ? {
@@ -52,22 +52,22 @@ export function handOf({ recipe, input, table }: Pick<Made, 'recipe' | 'input' |
     : null;
 }
 
-export const fieldsOf = (made: Pick<Made, 'recipe' | 'input'>): readonly Field[] =>
+export const fieldsOf = (made: Pick<ConstructionEditor, 'recipe' | 'input'>): readonly Field[] =>
   recipeOf(made.recipe).fields(made.input);
-export const listsOf = (made: Pick<Made, 'recipe' | 'input'>): readonly FieldList[] =>
+export const listsOf = (made: Pick<ConstructionEditor, 'recipe' | 'input'>): readonly FieldList[] =>
   recipeOf(made.recipe).lists(made.input);
 
 /** What a field comes to, in ticks or as a count; null where that is not known. */
-export function valueOf({ solved }: Pick<Made, 'solved'>, path: FieldPath): Ticks | null {
+export function valueOf({ solved }: Pick<ConstructionEditor, 'solved'>, path: FieldPath): Ticks | null {
   const value = solved.status === 'solved' ? solved.values.get(fieldKey(path)) : undefined;
   return value ? roundExact(value, 'nearest') : null;
 }
 
-export const sumOf = ({ solved }: Pick<Made, 'solved'>, path: FieldPath): Sum | null =>
+export const sumOf = ({ solved }: Pick<ConstructionEditor, 'solved'>, path: FieldPath): Sum | null =>
   (solved.status === 'solved' ? solved.sums.get(fieldKey(path)) : undefined) ?? null;
 
 /** What stands in a field: as it was typed, or what it comes to, as one would type it. */
-export function shownIn(made: Made, field: Field): string {
+export function formatFieldValue(made: ConstructionEditor, field: Field): string {
   if (field.value !== undefined) return String(field.value);
   const value = valueOf(made, field.path);
   if (value === null) return '';
@@ -78,7 +78,7 @@ export function shownIn(made: Made, field: Field): string {
 }
 
 /** What becomes of it with an outline of one's own; null where it has no use for one. */
-export function takesOutline({ recipe, input, table }: Pick<Made, 'recipe' | 'input' | 'table'>) {
+export function withOutline({ recipe, input, table }: Pick<ConstructionEditor, 'recipe' | 'input' | 'table'>) {
   const { takesOutline: take } = recipeOf(recipe);
   return take ? (outline: ReadOutline): unknown => take(input, outline, table) : null;
 }

@@ -1,12 +1,12 @@
 import { RECIPE_IDS, recipeOf, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
 
-export interface Started {
+export interface StartedConstruction {
   readonly id: RecipeId;
   readonly laid: LaidOut | null;
 }
 
 /** Every construction as a newcomer sees it first, in the order of practice. */
-export function startedOn(table: LayoutContext): readonly Started[] {
+export function startAll(table: LayoutContext): readonly StartedConstruction[] {
   let n = 0;
   return RECIPE_IDS.map((id) => {
     const recipe = recipeOf(id);

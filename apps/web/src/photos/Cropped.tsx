@@ -12,6 +12,6 @@ interface CroppedProps {
 }
 
 /** A photo as it is framed, on paper of a size. */
-export const Cropped = ({ framing, stay, ...of }: CroppedProps) => (
+export const CroppedPhoto = ({ framing, stay, ...of }: CroppedProps) => (
   <CropOf {...of} crop={computeFramedCrop(of.photo, framing, of.width / of.height, stay).crop} />
 );

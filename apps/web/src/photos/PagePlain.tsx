@@ -10,7 +10,7 @@ interface PagePlainProps {
 }
 
 /** A page without its papers, small: where photos, title and words lie; photos that are known are seen. */
-export function PagePlain({ derived, scale }: PagePlainProps) {
+export function PlainPage({ derived, scale }: PagePlainProps) {
   const own = useId().replace(/[^\w-]/g, '');
   const per = scale / TICKS_PER_UNIT.in;
   const [W, H] = [derived.width * per, derived.height * per];

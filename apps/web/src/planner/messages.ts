@@ -5,8 +5,8 @@ import type { JobDocument, JobIssue, KeepingRule, OneByOneTotals, Plan } from '@
  * planned for its own aim, and compared with the pages one by one.
  */
 /** How it is planned: for all three aims, for its own alone, or as pages that are cut together, for its own or for all three. */
-export type How = 'alone' | 'one-aim' | 'together' | 'together-aims';
-export type ToWorker = { job: JobDocument; earlier: Plan | null; keeping?: KeepingRule; how: How };
+export type PlanningMode = 'alone' | 'one-aim' | 'together' | 'together-aims';
+export type ToWorker = { job: JobDocument; earlier: Plan | null; keeping?: KeepingRule; how: PlanningMode };
 export type FromWorker =
   | { kind: 'better'; plan: Plan }
   | { kind: 'done'; plans: Plan[]; alone: Omit<OneByOneTotals, 'plan'> | null }

@@ -1,16 +1,16 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import { AIMS, type Aim, type JobDocument, type JobIssue, type OneByOneTotals, type Plan } from '@temnex/core';
-import type { FromWorker, How } from './messages.ts';
+import type { FromWorker, PlanningMode } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 
 /** The best plan so far for each aim that one is known for. */
 export type Plans = Partial<Record<Aim, Plan>>;
 /** What the pages of a job would take one by one. */
-export type Alone = Omit<OneByOneTotals, 'plan'>;
+export type OneByOneFigures = Omit<OneByOneTotals, 'plan'>;
 export type PlannerState =
   | { status: 'idle' }
   | { status: 'planning'; plans: Plans; startedAt: number; seconds: number }
-  | { status: 'done'; plans: Plans; stopped: boolean; alone: Alone | null }
+  | { status: 'done'; plans: Plans; stopped: boolean; alone: OneByOneFigures | null }
   | { status: 'refused'; issue: JobIssue }
   | { status: 'failed' };
 
@@ -27,7 +27,7 @@ export function usePlanner() {
   useEffect(() => drop, [drop]);
 
   const plan = useCallback(
-    (job: JobDocument, earlier: Plan | null = null, how: How = 'alone') => {
+    (job: JobDocument, earlier: Plan | null = null, how: PlanningMode = 'alone') => {
       drop();
       const made = newPlanWorker();
       worker.current = made;

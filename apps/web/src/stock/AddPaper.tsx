@@ -6,12 +6,12 @@ import { useDrawerStep, useUndoStep } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { newId } from '../ui/newId.ts';
-import { SayLine } from '../ui/SayLine.tsx';
+import { LineInput } from '../ui/SayLine.tsx';
 import { Notice } from '../ui/states.tsx';
 import { Swatch } from '../ui/Swatch.tsx';
 import { ColourField } from './ColourField.tsx';
-import { placesIn } from './places.ts';
-import { DIRECTIONS, plainBack } from './PaperSlip.tsx';
+import { listPlacesIn } from './places.ts';
+import { DIRECTIONS, makePlainBack } from './PaperSlip.tsx';
 
 const Faces = styled.fieldset`
   grid-column: 1 / -1;
@@ -95,7 +95,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
   // How a new paper looks is guessed from its name until somebody says it; the next one is guessed anew.
   const [described, setDescribed] = useState<NewPaper | null>(null);
   const papers = drawer.papers.map(({ id, name }) => ({ id, name }));
-  const places = useMemo(() => placesIn(drawer), [drawer]);
+  const places = useMemo(() => listPlacesIn(drawer), [drawer]);
   const paperCalled = (name: string): NewPaper =>
     described?.name === name ? described : { name, face: guessFace(name), back: 'none' };
   const understand = (text: string) => {
@@ -126,7 +126,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
           ? {}
           : {
               papers: [
-                { id: paper, name: said.paperWords, sides: back === 'plain' ? [face, plainBack(face)] : [face] },
+                { id: paper, name: said.paperWords, sides: back === 'plain' ? [face, makePlainBack(face)] : [face] },
               ],
             }),
         put: [
@@ -149,7 +149,7 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
   const trouble = step.error ?? undo.error;
   return (
     <>
-      <SayLine
+      <LineInput
         label="Add a sheet or a scrap in one line; an odd scrap with “less 5 x 5”, or “corners 0 x 0, 9 x 0, 4 x 7”"
         example="scrap 5 1/2 x 3 teal x2"
         action="Put in"

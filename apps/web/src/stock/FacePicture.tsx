@@ -3,7 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { styled } from 'styled-components';
 import type { PaperFace } from '@temnex/core';
 import { PICTURE_TYPES, paperPictureSchema, type PaperPicture } from '@temnex/contract';
-import { ask } from '../api/client.ts';
+import { requestJson } from '../api/client.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
 
@@ -27,7 +27,12 @@ export function FacePicture({ face, paper, change }: FacePictureProps) {
   const { look } = face;
   const send = useMutation({
     mutationFn: (file: File): Promise<PaperPicture> =>
-      ask('POST', '/api/pictures/papers', paperPictureSchema, file.slice(0, file.size, file.type || 'image/jpeg')),
+      requestJson(
+        'POST',
+        '/api/pictures/papers',
+        paperPictureSchema,
+        file.slice(0, file.size, file.type || 'image/jpeg'),
+      ),
     onSuccess: ({ colours, ...picture }) => {
       const [ground = look.ground, ink = ground] = colours;
       change({

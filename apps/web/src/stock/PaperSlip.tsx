@@ -37,7 +37,7 @@ export const DIRECTIONS: { id: PaperFace['direction']; name: string }[] = [
 ];
 
 /** A second side that nobody has described: plain, in the ground of the first. */
-export const plainBack = (front: PaperFace): PaperFace => ({
+export const makePlainBack = (front: PaperFace): PaperFace => ({
   side: front.side === 'A' ? 'B' : 'A',
   name: 'plain',
   direction: 'none',
@@ -62,7 +62,7 @@ interface PaperSlipProps {
 }
 
 /** What a paper is: its name, how its faces look and run, and whether it has two. */
-export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
+export function PaperPanel({ paper, change, remove }: PaperSlipProps) {
   const { id, name, sides: _sides, ...facts } = known(paper);
   const sides = (faces: readonly PaperFace[]) => change({ id, name, ...facts, sides: [...faces] });
   const face = (side: PaperFace['side'], part: Partial<PaperFace>) =>
@@ -147,7 +147,7 @@ export function PaperSlip({ paper, change, remove }: PaperSlipProps) {
       </Sides>
       <Facts paper={paper} change={(more) => change({ ...known(paper), ...more })} />
       {front && paper.sides.length === 1 ? (
-        <Quiet onPress={() => sides([front, plainBack(front)])}>Its other side can be used too</Quiet>
+        <Quiet onPress={() => sides([front, makePlainBack(front)])}>Its other side can be used too</Quiet>
       ) : null}
       <Quiet onPress={() => remove(paper.id)} aria-label={`Take ${paper.name} out with all there is of it`}>
         Take this paper out

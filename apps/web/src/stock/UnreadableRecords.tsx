@@ -1,5 +1,5 @@
 import type { UnreadableRecord } from '@temnex/contract';
-import { useForgetSearch, useGiveUpChallenge, useUnreadableRecords, useThrowStepAway } from '../api/queries.ts';
+import { useForgetSearch, useGiveUpChallenge, useUnreadableRecords, useDiscardStep } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { Notice } from '../ui/states.tsx';
 
@@ -8,7 +8,7 @@ export function UnreadableRecords({ of }: { of: ReadonlyArray<UnreadableRecord['
   const { data } = useUnreadableRecords();
   const forget = useForgetSearch();
   const giveUp = useGiveUpChallenge();
-  const throwAway = useThrowStepAway();
+  const throwAway = useDiscardStep();
   const kinds = {
     search: { says: 'This search cannot be read', goes: 'Forget it', press: forget },
     challenge: { says: 'This challenge cannot be read', goes: 'Give it up', press: giveUp },

@@ -8,10 +8,10 @@ import {
   type Paper,
   type ShoppingEntry,
 } from '@temnex/core';
-import { giveFile } from '../ui/giveFile.ts';
+import { saveFile } from '../ui/giveFile.ts';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
-export function cellsOf(text: string): string[][] {
+export function parseCells(text: string): string[][] {
   const { data } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
     skipEmptyLines: 'greedy',
     ...(text.includes('\t') ? { delimiter: '\t' } : {}),
@@ -21,7 +21,7 @@ export function cellsOf(text: string): string[][] {
 }
 
 /** The whole drawer as CSV: read again it is the same. */
-export function drawerCsv({ papers, stock }: Drawer): string {
+export function formatDrawerCsv({ papers, stock }: Drawer): string {
   const known = new Map(papers.map((p) => [p.id, p]));
   const rows = stock.map((item) => {
     const row = stockRowOf(item, known.get(item.paper));
@@ -31,7 +31,7 @@ export function drawerCsv({ papers, stock }: Drawer): string {
 }
 
 /** The list to take to the shop as CSV. */
-export function shoppingCsv(
+export function formatShoppingCsv(
   buy: readonly ShoppingEntry[],
   papers: ReadonlyMap<string, Paper>,
   names: ReadonlyMap<string, string>,
@@ -51,5 +51,5 @@ export function shoppingCsv(
 
 /** Gives a file away to be kept. */
 export function download(name: string, text: string, type = 'text/csv;charset=utf-8'): void {
-  giveFile(new Blob([type.startsWith('text/csv') ? '\ufeff' : '', text], { type }), name);
+  saveFile(new Blob([type.startsWith('text/csv') ? '\ufeff' : '', text], { type }), name);
 }

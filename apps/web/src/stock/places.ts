@@ -3,7 +3,7 @@ import type { Drawer } from '@temnex/core';
 const known = new WeakMap<Drawer, readonly string[]>();
 
 /** Every place in which something is kept, each once, in the order of the alphabet. Of the same drawer it is looked for once. */
-export function placesIn(drawer: Drawer): readonly string[] {
+export function listPlacesIn(drawer: Drawer): readonly string[] {
   let places = known.get(drawer);
   if (!places) {
     const all = [...drawer.papers, ...drawer.stock].flatMap(({ place }) => (place === undefined ? [] : [place]));

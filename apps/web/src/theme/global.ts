@@ -7,7 +7,7 @@ export const UPRIGHT = '@media (max-width: 960px)';
 export const MEDIUM = '@media (max-width: 1080px)';
 
 /** What scrolls sideways darkens at the edge where there is more of it. */
-export const scrollsSideways = (ground: string) => css`
+export const sidewaysScroll = (ground: string) => css`
   overflow-x: auto;
   background:
     linear-gradient(90deg, ${ground} 30%, transparent) left / 2.5rem 100% no-repeat local,

@@ -1,7 +1,7 @@
 import { applyMeasuredPiece, derivePage, pagePieceIdOf, type MeasuredPiece } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { ask } from '../api/client.ts';
+import { requestJson } from '../api/client.ts';
 import { fetchPage } from '../api/queries.ts';
 
 /**
@@ -14,7 +14,7 @@ export async function followMeasured(pageId: string, { piece, width, height }: M
   const id = pagePieceIdOf(piece);
   const made = applyMeasuredPiece(document, before, DEFAULT_NAMES, id, { width, height });
   if (!made) return null;
-  await ask('PUT', `/api/pages/${pageId}`, pageRecordSchema, { version, document: made.page });
+  await requestJson('PUT', `/api/pages/${pageId}`, pageRecordSchema, { version, document: made.page });
   const sizes = new Map(before.pieces.map((p) => [p.id, p]));
   return made.derived.pieces.filter((p) => {
     const was = sizes.get(p.id);

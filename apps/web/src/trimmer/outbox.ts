@@ -25,7 +25,7 @@ const stored = (id: string): string | null => {
 };
 
 /** The events of a session that wait; the same list while nothing has changed. */
-export function waitingOf(id: string): readonly SessionEvent[] {
+export function pendingEventsOf(id: string): readonly SessionEvent[] {
   const text = stored(id);
   const known = read.get(id);
   if (known && known.text === text) return known.events;
@@ -60,13 +60,13 @@ function keep(id: string, events: readonly SessionEvent[]): void {
 /** Whether what waits lives in this window alone: there was no room on the device to keep it. */
 export const isOnlyInMemory = (id: string): boolean => spare.has(id);
 
-export const putOut = (id: string, event: SessionEvent): void => keep(id, [...waitingOf(id), event]);
-export const takenIn = (id: string, gone: ReadonlySet<string>): void => {
-  const events = waitingOf(id);
+export const enqueueEvent = (id: string, event: SessionEvent): void => keep(id, [...pendingEventsOf(id), event]);
+export const dequeueEvents = (id: string, gone: ReadonlySet<string>): void => {
+  const events = pendingEventsOf(id);
   if (events.some((e) => gone.has(e.id))) keep(id, events.filter((e) => !gone.has(e.id))); // prettier-ignore
 };
 
-export function listen(tell: () => void): () => void {
+export function subscribeToOutbox(tell: () => void): () => void {
   listeners.add(tell);
   // another tab of the same device
   const other = (e: StorageEvent) => (e.key?.startsWith(KEY) ? tell() : undefined);
@@ -79,14 +79,14 @@ export function listen(tell: () => void): () => void {
 
 const TAKEN = 'temnex.taken.';
 /** What the server has taken in, as far as this device knows: for when it opens the session without the server. */
-export function keepTaken(id: string, events: readonly StoredEvent[]): void {
+export function cacheStoredEvents(id: string, events: readonly StoredEvent[]): void {
   try {
     localStorage.setItem(TAKEN + id, JSON.stringify(events));
   } catch {
     // without it, it opens as the server last showed it
   }
 }
-export function takenBefore(id: string): readonly StoredEvent[] {
+export function cachedEventsOf(id: string): readonly StoredEvent[] {
   try {
     return JSON.parse(localStorage.getItem(TAKEN + id) ?? '[]') as StoredEvent[];
   } catch {

@@ -12,7 +12,14 @@ import {
   type SessionEvent,
 } from '@temnex/core';
 import type { Session, StoredEvent } from '@temnex/contract';
-import { isOnlyInMemory, keepTaken, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
+import {
+  isOnlyInMemory,
+  cacheStoredEvents,
+  enqueueEvent,
+  cachedEventsOf,
+  dequeueEvents,
+  pendingEventsOf,
+} from './outbox.ts';
 import { useSession, type LiveSession } from './useSession.ts';
 
 const document: JobDocument = {
@@ -119,7 +126,7 @@ describe('a session on a device', () => {
     await waitFor(() => expect(first.live().offline).toBe(true));
     expect(first.live().state.at).toBe(2);
     first.unmount();
-    expect(waitingOf('one')).toHaveLength(2);
+    expect(pendingEventsOf('one')).toHaveLength(2);
     server.gone = false;
     const second = opened();
     await second.ready();
@@ -148,7 +155,7 @@ describe('a session on a device', () => {
   });
   test('pressed before it was opened anew, what changed nothing is still said; what others press is theirs', async () => {
     const at = '2026-05-31T10:00:00.000Z';
-    putOut('one', { id: 'pressed-before', at, deed: { do: 'done', order: 0, step: 0 } });
+    enqueueEvent('one', { id: 'pressed-before', at, deed: { do: 'done', order: 0, step: 0 } });
     server.press({ id: 'of-another', at, deed: { do: 'wrong', order: 0, step: 0, spoiled: [] } });
     server.press({ id: 'of-another-2', at, deed: { do: 'done', order: 0, step: 0 } });
     const { live, ready } = opened();
@@ -176,7 +183,7 @@ describe('a session on a device', () => {
     expect(other.live().state.phase).toBe('over');
     await waitFor(() => expect(other.live().trouble?.message).toBe('The drawer has changed.'));
     expect(other.live().state.phase).toBe('cutting');
-    expect(waitingOf('one')).toEqual([]);
+    expect(pendingEventsOf('one')).toEqual([]);
     expect(live().status).toBe('live');
   });
 });
@@ -184,35 +191,35 @@ describe('a session on a device', () => {
 describe('what waits on a device', () => {
   const event = (id: string): SessionEvent => ({ id, at: '2026-05-31T10:00:00.000Z', deed: { do: 'note', text: id } });
   test('is kept in its order, and what is half written is left', () => {
-    putOut('two', event('a'));
-    putOut('two', event('b'));
-    expect(waitingOf('two').map((e) => e.id)).toEqual(['a', 'b']);
-    takenIn('two', new Set(['a', 'not there']));
-    expect(waitingOf('two').map((e) => e.id)).toEqual(['b']);
+    enqueueEvent('two', event('a'));
+    enqueueEvent('two', event('b'));
+    expect(pendingEventsOf('two').map((e) => e.id)).toEqual(['a', 'b']);
+    dequeueEvents('two', new Set(['a', 'not there']));
+    expect(pendingEventsOf('two').map((e) => e.id)).toEqual(['b']);
     localStorage.setItem('temnex.session.two', '[{"id":"c');
-    expect(waitingOf('two')).toEqual([]);
+    expect(pendingEventsOf('two')).toEqual([]);
     localStorage.setItem('temnex.taken.two', '{');
-    expect(takenBefore('two')).toEqual([]);
-    keepTaken('two', [{ seq: 1, event: event('a'), idle: null }]);
-    expect(takenBefore('two')).toHaveLength(1);
+    expect(cachedEventsOf('two')).toEqual([]);
+    cacheStoredEvents('two', [{ seq: 1, event: event('a'), idle: null }]);
+    expect(cachedEventsOf('two')).toHaveLength(1);
   });
   test('what finds no room beside what is kept is not lost', () => {
-    putOut('four', event('a'));
+    enqueueEvent('four', event('a'));
     const set = Storage.prototype.setItem;
     Storage.prototype.setItem = () => {
       throw new Error('no space');
     };
     try {
-      putOut('four', event('b'));
-      expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b']);
+      enqueueEvent('four', event('b'));
+      expect(pendingEventsOf('four').map((e) => e.id)).toEqual(['a', 'b']);
       expect(isOnlyInMemory('four')).toBe(true);
     } finally {
       Storage.prototype.setItem = set;
     }
-    putOut('four', event('c'));
-    expect(waitingOf('four').map((e) => e.id)).toEqual(['a', 'b', 'c']);
+    enqueueEvent('four', event('c'));
+    expect(pendingEventsOf('four').map((e) => e.id)).toEqual(['a', 'b', 'c']);
     expect(isOnlyInMemory('four')).toBe(false);
-    takenIn('four', new Set(['a', 'b', 'c']));
+    dequeueEvents('four', new Set(['a', 'b', 'c']));
   });
   test('where there is no room to keep it, it lives as long as the view does', () => {
     const set = Storage.prototype.setItem;
@@ -220,14 +227,14 @@ describe('what waits on a device', () => {
       throw new Error('no space');
     };
     try {
-      putOut('three', event('a'));
+      enqueueEvent('three', event('a'));
       expect(isOnlyInMemory('three')).toBe(true);
-      expect(waitingOf('three').map((e) => e.id)).toEqual(['a']);
+      expect(pendingEventsOf('three').map((e) => e.id)).toEqual(['a']);
       // closing the window is asked about, as long as something would be lost
       const isAsked = () => !dispatchEvent(new Event('beforeunload', { cancelable: true }));
       expect(isAsked()).toBe(true);
-      takenIn('three', new Set(['a']));
-      expect(waitingOf('three')).toEqual([]);
+      dequeueEvents('three', new Set(['a']));
+      expect(pendingEventsOf('three')).toEqual([]);
       expect(isAsked()).toBe(false);
     } finally {
       Storage.prototype.setItem = set;

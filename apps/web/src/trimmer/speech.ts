@@ -10,4 +10,4 @@ export function speak(text: string): void {
   said.rate = 0.95;
   speechSynthesis.speak(said);
 }
-export const hush = (): void => (canSpeak() ? speechSynthesis.cancel() : undefined);
+export const stopSpeaking = (): void => (canSpeak() ? speechSynthesis.cancel() : undefined);

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 
 /** Keeps the screen awake while somebody works at it, where the platform can. */
-export function useAwake(on: boolean): void {
+export function useWakeLock(on: boolean): void {
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;
     let lock: WakeLockSentinel | null = null;

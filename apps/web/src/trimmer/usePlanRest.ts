@@ -9,7 +9,7 @@ import {
   type Plan,
 } from '@temnex/core';
 import { planRecordSchema, sessionRestSchema, type PlanRecord } from '@temnex/contract';
-import { ask } from '../api/client.ts';
+import { requestJson } from '../api/client.ts';
 import type { FromWorker } from '../planner/messages.ts';
 import { newPlanWorker } from '../planner/newWorker.ts';
 import { newId } from '../ui/newId.ts';
@@ -95,7 +95,7 @@ export function usePlanRest(live: LiveSession): PlanRest {
     if (!ready) return;
     const stop = new AbortController();
     const go = async (): Promise<void> => {
-      const rest = await ask('GET', `/api/sessions/${id}/rest`, sessionRestSchema);
+      const rest = await requestJson('GET', `/api/sessions/${id}/rest`, sessionRestSchema);
       if (stop.signal.aborted) return;
       if (rest.left === 'nothing') return void use.current.press({ do: 'end', order: use.current.order });
       if (!rest.job) return setResult({ status: 'unclear' });
@@ -118,8 +118,8 @@ export function usePlanRest(live: LiveSession): PlanRest {
       const body = { id: newId(), basis: rest.basis, plan };
       const record: PlanRecord =
         rest.pages.length > 1
-          ? await ask('POST', '/api/together', planRecordSchema, { ...body, pages: rest.pages })
-          : await ask('POST', `/api/pages/${rest.pages[0]!}/plans`, planRecordSchema, body);
+          ? await requestJson('POST', '/api/together', planRecordSchema, { ...body, pages: rest.pages })
+          : await requestJson('POST', `/api/pages/${rest.pages[0]!}/plans`, planRecordSchema, body);
       if (stop.signal.aborted) return;
       use.current.know(record);
       use.current.press({ do: 'order', order: use.current.order + 1, plan: record.id });

@@ -20,10 +20,17 @@ import {
   type Session,
   type StoredEvent,
 } from '@temnex/contract';
-import { ServerRefusal, Unreachable, ask } from '../api/client.ts';
+import { ServerRefusal, ServerUnreachable, requestJson } from '../api/client.ts';
 import { newId } from '../ui/newId.ts';
 import { deviceName } from './device.ts';
-import { keepTaken, listen, putOut, takenBefore, takenIn, waitingOf } from './outbox.ts';
+import {
+  cacheStoredEvents,
+  subscribeToOutbox,
+  enqueueEvent,
+  cachedEventsOf,
+  dequeueEvents,
+  pendingEventsOf,
+} from './outbox.ts';
 
 export const SESSION = (id: string) => ['session', id] as const;
 /** Between two tries to reach the server, in milliseconds: soon at first, then less often. */
@@ -70,9 +77,9 @@ export interface LiveSession {
 /** A session as the server has it; as this device last saw it, where the server does not answer. */
 async function fetchSession(id: string): Promise<Session> {
   let before = false;
-  const session = await ask('GET', `/api/sessions/${id}`, sessionSchema, undefined, (seen) => (before = seen));
-  if (before) return withEvents(session, takenBefore(id));
-  keepTaken(id, session.events);
+  const session = await requestJson('GET', `/api/sessions/${id}`, sessionSchema, undefined, (seen) => (before = seen));
+  if (before) return withEvents(session, cachedEventsOf(id));
+  cacheStoredEvents(id, session.events);
   return session;
 }
 
@@ -94,9 +101,9 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   });
   const [offline, setOffline] = useState(false);
   const [trouble, setTrouble] = useState<Refusal | null>(null);
-  const waiting = useSyncExternalStore(listen, () => waitingOf(id));
+  const waiting = useSyncExternalStore(subscribeToOutbox, () => pendingEventsOf(id));
   // what was pressed on this device, also before it was opened anew: only of that is it said what changed nothing
-  const [own] = useState(() => new Set(waitingOf(id).map((e) => e.id)));
+  const [own] = useState(() => new Set(pendingEventsOf(id).map((e) => e.id)));
   const sending = useRef(false);
   const tries = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -106,26 +113,26 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       client.setQueryData<Session>(SESSION(id), (was) => {
         if (!was) return was;
         const now = withEvents(session ? { ...was, session } : was, more);
-        if (now.events !== was.events) keepTaken(id, now.events);
+        if (now.events !== was.events) cacheStoredEvents(id, now.events);
         return now;
       }),
     [client, id],
   );
   const flush = useCallback(async (): Promise<void> => {
-    const events = waitingOf(id);
+    const events = pendingEventsOf(id);
     if (sending.current || !events.length) return;
     sending.current = true;
     clearTimeout(timer.current);
     try {
       const since = client.getQueryData<Session>(SESSION(id))?.events.at(-1)?.seq ?? 0;
-      const sent = await ask('POST', `/api/sessions/${id}/events`, sentEventsSchema, { events, since });
+      const sent = await requestJson('POST', `/api/sessions/${id}/events`, sentEventsSchema, { events, since });
       merge(sent.events, sent.session);
       const known = new Set(client.getQueryData<Session>(SESSION(id))?.events.map((e) => e.event.id));
       if (sent.refused) {
         known.add(sent.refused.event);
         setTrouble(sent.refused.refusal);
       }
-      takenIn(id, known);
+      dequeueEvents(id, known);
       tries.current = 0;
       setOffline(false);
       dispatchEvent(new Event('temnex-answered'));
@@ -134,14 +141,14 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
         // not to be had at all: said, and kept, for another try by hand
         setTrouble(error.refusal);
       } else {
-        setOffline(error instanceof Unreachable);
+        setOffline(error instanceof ServerUnreachable);
         timer.current = setTimeout(() => void retry.current(), AGAIN[Math.min(tries.current++, AGAIN.length - 1)]);
       }
       return;
     } finally {
       sending.current = false;
     }
-    if (waitingOf(id).length) void retry.current();
+    if (pendingEventsOf(id).length) void retry.current();
   }, [client, id, merge]);
   const retry = useRef(flush);
   useEffect(() => {
@@ -185,7 +192,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       const event: SessionEvent = { id: newId(), at: new Date().toISOString(), device: deviceName(), deed };
       setTrouble(null);
       own.add(event.id);
-      putOut(id, event);
+      enqueueEvent(id, event);
       // kept and shown first; it goes out once that is drawn
       setTimeout(() => void retry.current(), AFTER_DRAWN);
       return event.id;

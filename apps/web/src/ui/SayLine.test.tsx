@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { SayLine } from './SayLine.tsx';
+import { LineInput } from './SayLine.tsx';
 
 afterEach(cleanup);
 const understand = (text: string) =>
@@ -17,7 +17,7 @@ const understand = (text: string) =>
         : { ok: false, says: 'needs a size' };
 
 function line(onSay: (text: string) => boolean | Promise<boolean>) {
-  render(<SayLine label="Say it" example="scrap 5 x 3" action="Take it" understand={understand} onSay={onSay} />);
+  render(<LineInput label="Say it" example="scrap 5 x 3" action="Take it" understand={understand} onSay={onSay} />);
   const input = screen.getByLabelText<HTMLInputElement>('Say it');
   return {
     input,

@@ -38,7 +38,7 @@ const Understood = styled.p`
   }
 `;
 
-export interface UnderstoodLine {
+export interface LinePreview {
   readonly ok: boolean;
   readonly says: ReactNode;
   readonly seen?: ReactNode;
@@ -50,7 +50,7 @@ interface SayLineProps {
   example: string;
   action: string;
   /** What was understood of the text, said and perhaps seen: drawn over what is below, so that nothing moves. Null while it is empty. */
-  understand: (text: string) => UnderstoodLine | null;
+  understand: (text: string) => LinePreview | null;
   /** Gives back whether it was taken, so that the line can be cleared. */
   onSay: (text: string) => boolean | Promise<boolean>;
   /** What was said last: ↑ in an empty line brings it back. */
@@ -60,7 +60,7 @@ interface SayLineProps {
 }
 
 /** One line that takes shorthand, and shows what it understood before it is accepted. */
-export function SayLine({ label, example, action, understand, onSay, last = null, more }: SayLineProps) {
+export function LineInput({ label, example, action, understand, onSay, last = null, more }: SayLineProps) {
   const [text, setText] = useState('');
   const heard = understand(text);
   const input = useRef<HTMLInputElement>(null);

@@ -13,7 +13,7 @@ const Strip = styled.p`
 `;
 
 /** Where the server does not answer, from when that is what one sees. */
-export function Seen() {
+export function StaleDataBanner() {
   const [from, setFrom] = useState<string | null>(null);
   useEffect(() => {
     if (typeof BroadcastChannel === 'undefined') return;

@@ -1,19 +1,19 @@
 import { useId } from 'react';
 import type { Paper, PaperFace, Wish } from '@temnex/core';
-import { inchesSeen, ownLook } from './ownLook.ts';
+import { swatchWidthInches, scopeLook } from './ownLook.ts';
 
 /** How far the pattern of a face lies turned from upright, counter-clockwise, as seen from side A. */
 export const faceTurn = (face: PaperFace, turned: number): number => (turned + (face.along === 'width' ? 90 : 0)) % 360;
 
 /** How the pattern of a face lies on a piece that wishes for a direction: it runs along the edge that was asked for. */
-export const turnWanted = (face: PaperFace, wanted: Wish['direction']): number =>
+export const computeWantedTurn = (face: PaperFace, wanted: Wish['direction']): number =>
   wanted === 'any' ? faceTurn(face, 0) : wanted === 'width' ? 90 : 0;
 
 export const faceOf = (paper: Paper | undefined, side: 'A' | 'B' | 'any'): PaperFace | undefined =>
   paper?.sides.find((s) => s.side === side) ?? paper?.sides[0];
 
 const ARROWS = { none: '', 'two-way': '↕', 'one-way': '↑' } as const;
-export const directionWords = (face: PaperFace): string =>
+export const describeDirection = (face: PaperFace): string =>
   face.direction === 'none'
     ? 'no direction'
     : `${face.direction === 'one-way' ? 'one way, up' : 'two ways,'} along the ${face.along}`;
@@ -37,7 +37,7 @@ export function Swatch({
     );
   }
   const turn = faceTurn(face, turned);
-  const { fill, definition } = ownLook(face.look, turn, size / inchesSeen(face.look), own);
+  const { fill, definition } = scopeLook(face.look, turn, size / swatchWidthInches(face.look), own);
   return (
     <svg width={size} height={size} aria-hidden="true" style={{ flex: 'none' }}>
       <defs dangerouslySetInnerHTML={{ __html: definition }} />

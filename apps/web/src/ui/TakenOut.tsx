@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import type { RemovedItem } from '@temnex/contract';
-import { useRemoved, useRestore } from '../api/queries.ts';
+import { useRemoved, useRestoreRemoved } from '../api/queries.ts';
 import { Quiet } from './buttons.tsx';
 import { Notice } from './states.tsx';
 
@@ -22,9 +22,9 @@ const nameOf = (r: RemovedItem): string =>
   r.kind === 'stock' ? `${r.count} × ${r.name}, ${r.width} × ${r.height} ${r.unit}` : r.name;
 
 /** What was taken out, each to be brought back; nothing where nothing was. */
-export function TakenOut({ kinds }: { kinds: readonly RemovedItem['kind'][] }) {
+export function RemovedList({ kinds }: { kinds: readonly RemovedItem['kind'][] }) {
   const removed = useRemoved();
-  const restore = useRestore();
+  const restore = useRestoreRemoved();
   const list = removed.data?.filter((r) => kinds.includes(r.kind)) ?? [];
   if (removed.error)
     return (

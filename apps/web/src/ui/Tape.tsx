@@ -327,7 +327,7 @@ interface TapeProps {
   aside?: React.ReactNode;
 }
 
-export function Tape({ stations, label = 'Order of the work', aside }: TapeProps) {
+export function StationNav({ stations, label = 'Order of the work', aside }: TapeProps) {
   return (
     <Band aria-label={label} className="no-print">
       <Name to="/" end aria-label="Temnex, start">

@@ -6,7 +6,7 @@ import { DrawingView } from './DrawingView.tsx';
 import { NameField } from './NameField.tsx';
 import { useState } from 'react';
 import { SumNote } from './SumNote.tsx';
-import { Swatch, directionWords, faceTurn } from './Swatch.tsx';
+import { Swatch, describeDirection, faceTurn } from './Swatch.tsx';
 
 afterEach(cleanup);
 const face = (more: Partial<PaperFace> = {}): PaperFace => ({
@@ -79,8 +79,8 @@ describe('a swatch', () => {
     for (const id of ids) expect(container.querySelector(`rect[fill="url(#${id})"]`)).not.toBeNull();
   });
   test('says its direction in words', () => {
-    expect(directionWords(face())).toBe('one way, up along the height');
-    expect(directionWords(face({ direction: 'none' }))).toBe('no direction');
+    expect(describeDirection(face())).toBe('one way, up along the height');
+    expect(describeDirection(face({ direction: 'none' }))).toBe('no direction');
     expect([faceTurn(face({ along: 'width' }), 0), faceTurn(face({ along: 'width' }), 270)]).toEqual([90, 0]);
   });
 });

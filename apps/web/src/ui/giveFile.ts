@@ -1,5 +1,5 @@
 /** Gives a file to whoever pressed for it. */
-export function giveFile(file: Blob, name: string): void {
+export function saveFile(file: Blob, name: string): void {
   const address = URL.createObjectURL(file);
   const link = document.createElement('a');
   link.href = address;

@@ -3,11 +3,11 @@ const AFTER = 15_000;
 let asked = false;
 
 /** Keeps the application on the device, so that it opens without the server. Where the platform does not allow that, nothing happens. */
-export function keepApplication(): void {
+export function installServiceWorker(): void {
   if (asked || !('serviceWorker' in navigator) || !import.meta.env.PROD) return;
   asked = true;
   navigator.serviceWorker.register('/sw.js').catch(() => {
     // no space, or not allowed: it needs the server, as before
   });
 }
-export const keepApplicationLater = (): void => void setTimeout(keepApplication, AFTER);
+export const installServiceWorkerLater = (): void => void setTimeout(installServiceWorker, AFTER);

@@ -2,7 +2,7 @@ import { useLayoutEffect } from 'react';
 import { useLocation, useNavigationType } from 'react-router';
 
 /** Where one goes on to, one begins at its top; going back, one is where one was. */
-export function useTopOnArrival(): void {
+export function useScrollToTop(): void {
   const { pathname } = useLocation();
   const how = useNavigationType();
   useLayoutEffect(() => {

@@ -1,7 +1,7 @@
 export { shippedSketches, type ShippedSketch } from './shipped.ts';
 export {
   findCoveredByTurning,
-  describeSketchFacts,
+  collectSketchFacts,
   layPhotos,
   openingsOf,
   parseSketchQuery,

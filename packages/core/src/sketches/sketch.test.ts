@@ -4,7 +4,7 @@ import { overhangPastEdges } from '../geometry/index.ts';
 import { EMPTY_PHOTO_FACTS, type Photo } from '../photos/index.ts';
 import {
   findCoveredByTurning,
-  describeSketchFacts,
+  collectSketchFacts,
   layPhotos,
   openingsOf,
   parseSketchQuery,
@@ -55,7 +55,7 @@ describe('a sketch is found by what it has', () => {
     ['', { photos: null, upright: null, title: null }],
   ])('%s', (said, sought) => expect(parseSketchQuery(said)).toMatchObject(sought));
   test('three upright and one level is one of ours; of eleven photos there is none', () => {
-    const found = (said: string) => shippedSketches().filter(({ page }) => isSketchMatching(describeSketchFacts(page), parseSketchQuery(said))).map((s) => s.id); // prettier-ignore
+    const found = (said: string) => shippedSketches().filter(({ page }) => isSketchMatching(collectSketchFacts(page), parseSketchQuery(said))).map((s) => s.id); // prettier-ignore
     expect(found('three upright, one level')).toEqual(['three-up-one-level', 'wide-and-three']);
     expect(found('four squares')).toEqual(['four-squares']);
     expect(found('eleven photos')).toHaveLength(shippedSketches().length);

@@ -52,7 +52,7 @@ export const openingsOf = (derived: Pick<DerivedPage, 'parts'>): Opening[] =>
 const TITLES: ReadonlySet<string> = new Set(['letter-row']);
 const WORDS: ReadonlySet<string> = new Set(['journaling', 'tag', 'pocket', 'folded-card']);
 
-export function describeSketchFacts(page: Page, derived: Pick<DerivedPage, 'parts'> = derivePage(page)): SketchFacts {
+export function collectSketchFacts(page: Page, derived: Pick<DerivedPage, 'parts'> = derivePage(page)): SketchFacts {
   const openings = openingsOf(derived);
   const count = (lies: Orientation) => openings.filter((o) => o.lies === lies).length;
   const has = (recipes: ReadonlySet<string>) => page.items.some((item) => recipes.has(item.recipe));

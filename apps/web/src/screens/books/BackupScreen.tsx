@@ -3,11 +3,11 @@ import { DropZone, FileTrigger, type FileDropItem } from 'react-aria-components'
 import { styled } from 'styled-components';
 import { formatCount } from '@temnex/words';
 import type { BackupCounts } from '@temnex/contract';
-import { useCopies, useLookInto, useRestore } from '../../api/books.ts';
+import { useCopies, usePreviewBackup, useRestoreBackup } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { BookPage, Rows } from './BooksStation.tsx';
+import { BooksPanel, Rows } from './BooksStation.tsx';
 
 const Out = styled.a`
   display: inline-flex;
@@ -78,8 +78,8 @@ const sizeOf = (bytes: number): string =>
 /** Everything out as one file, looked into before anything is put back, and the copies that are made by themselves. */
 export function BackupScreen() {
   const copies = useCopies();
-  const look = useLookInto();
-  const restore = useRestore();
+  const look = usePreviewBackup();
+  const restore = useRestoreBackup();
   const [meant, setMeant] = useState(false);
   const open = (what: File | string) => {
     setMeant(false);
@@ -93,7 +93,7 @@ export function BackupScreen() {
   const preview = look.data;
   const something = preview && Object.values(preview.now).some((n) => n > 0);
   return (
-    <BookPage>
+    <BooksPanel>
       <h1>Backup</h1>
       {copies.isPending ? <Loading what="what is kept" /> : null}
       {copies.error && !copies.data ? (
@@ -206,6 +206,6 @@ export function BackupScreen() {
           <p>None yet; the first is made soon after the start.</p>
         ) : null}
       </Part>
-    </BookPage>
+    </BooksPanel>
   );
 }

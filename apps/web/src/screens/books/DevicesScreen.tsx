@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
 import { formatCount } from '@temnex/words';
-import { useDevices, useNewCode, useShowOut } from '../../api/books.ts';
+import { useDevices, useNewPairingCode, useRevokeDevice } from '../../api/books.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { BookPage, Rows } from './BooksStation.tsx';
+import { BooksPanel, Rows } from './BooksStation.tsx';
 
 const Code = styled.div`
   display: flex;
@@ -42,11 +42,11 @@ const when = (at: string): string =>
 export function DevicesScreen() {
   const [asked, setAsked] = useState(false);
   const devices = useDevices(asked);
-  const code = useNewCode();
-  const out = useShowOut();
+  const code = useNewPairingCode();
+  const out = useRevokeDevice();
   const { data } = devices;
   return (
-    <BookPage>
+    <BooksPanel>
       <h1>Other devices</h1>
       {devices.isPending ? <Loading what="the devices" /> : null}
       {devices.error && !data ? (
@@ -138,6 +138,6 @@ export function DevicesScreen() {
           <Plain onPress={() => out.reset()}>Understood</Plain>
         </Notice>
       ) : null}
-    </BookPage>
+    </BooksPanel>
   );
 }

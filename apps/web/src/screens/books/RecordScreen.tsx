@@ -4,10 +4,10 @@ import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core';
 import type { RecordEntry, RecordedCut, RecordedItem } from '@temnex/contract';
 import { useRecord } from '../../api/books.ts';
 import { NARROW } from '../../theme/global.ts';
-import { sumOfEntry } from './entrySum.ts';
+import { sumEntry } from './entrySum.ts';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Trouble } from '../../ui/states.tsx';
-import { BookPage } from './BooksStation.tsx';
+import { BooksPanel } from './BooksStation.tsx';
 
 /* A ledger: the day in the margin, a rule between, what it took and gave on one line, all of it behind it. */
 const Days = styled.ol`
@@ -88,7 +88,7 @@ export function RecordScreen() {
   const record = useRecord();
   const entries = record.data?.pages.flatMap((p) => p.entries) ?? [];
   return (
-    <BookPage>
+    <BooksPanel>
       <h1>The record</h1>
       {record.isPending ? <Loading what="the record" /> : null}
       {record.error ? (
@@ -116,13 +116,13 @@ export function RecordScreen() {
           Earlier ones
         </Plain>
       ) : null}
-    </BookPage>
+    </BooksPanel>
   );
 }
 
 function OneEntry({ entry: e }: { entry: RecordEntry }) {
   const standing = e.cuts.filter((c) => !c.undoneAt);
-  const sum = sumOfEntry(e.cuts);
+  const sum = sumEntry(e.cuts);
   const spoiled = e.wrong.reduce((n, w) => n + w.spoiled, 0);
   const parts = [
     e.open ? 'in progress' : '',

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import type { RecordedCut } from '@temnex/contract';
-import { sumOfEntry } from './entrySum.ts';
+import { sumEntry } from './entrySum.ts';
 
 const item = (stock: string) => ({
   stock,
@@ -53,4 +53,4 @@ test.each([
     { pieces: 3, used: 1, kept: 1 },
   ],
   ['nothing', [], { pieces: 0, used: 0, kept: 0 }],
-] as const)('%s', (_, cuts, sum) => expect(sumOfEntry(cuts)).toEqual(sum));
+] as const)('%s', (_, cuts, sum) => expect(sumEntry(cuts)).toEqual(sum));

@@ -12,7 +12,7 @@ export interface EntrySum {
  * What a time at the trimmer took and gave. Paper that was put down after a wrong cut and taken up again by the next order of the
  * same session never left the table: it is neither used nor kept. Cuts that were taken back do not count.
  */
-export function sumOfEntry(cuts: readonly RecordedCut[]): EntrySum {
+export function sumEntry(cuts: readonly RecordedCut[]): EntrySum {
   const standing = cuts.filter((cut) => !cut.undoneAt);
   const kept = new Set(standing.flatMap((cut) => cut.kept.map((item) => item.stock)));
   const used = standing.flatMap((cut) => cut.used);

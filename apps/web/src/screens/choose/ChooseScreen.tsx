@@ -4,11 +4,11 @@ import { styled } from 'styled-components';
 import { MARKS, lengthOf, type RecipeId, type LayoutContext } from '@temnex/core';
 import { suggestConstructions, recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startedOn, type Started } from '../../construction/started.ts';
+import { startAll, type StartedConstruction } from '../../construction/started.ts';
 import { NARROW } from '../../theme/global.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { Tape } from '../../ui/Tape.tsx';
+import { StationNav } from '../../ui/Tape.tsx';
 
 const Find = styled.label`
   display: grid;
@@ -87,7 +87,7 @@ export function ChooseScreen() {
   const navigate = useNavigate();
   const wall = useRef<HTMLUListElement>(null);
   const field = useRef<HTMLInputElement>(null);
-  const drawn = useMemo(() => new Map(startedOn(TABLE).map((one) => [one.id, one])), []);
+  const drawn = useMemo(() => new Map(startAll(TABLE).map((one) => [one.id, one])), []);
   const found = suggestConstructions(said);
   useEffect(() => {
     document.title = 'Choose a construction · Temnex';
@@ -126,7 +126,7 @@ export function ChooseScreen() {
 
   return (
     <>
-      <Tape stations={STATIONS} />
+      <StationNav stations={STATIONS} />
       <KeysSheet stations={STATIONS} />
       <main onKeyDown={onKeyDown}>
         <h1 className="out-of-sight">Choose a construction</h1>
@@ -178,7 +178,7 @@ export function ChooseScreen() {
 const STATIONS = [{ to: '/', name: 'Work out sizes', reached: true }];
 
 /** On the page it would lie on, drawn as a faint outline, so that all are seen at one scale. */
-function Picture({ started: { laid } }: { started: Started }) {
+function Picture({ started: { laid } }: { started: StartedConstruction }) {
   const scale = PAGE / TABLE.room.width;
   const [left, top] = [(WIDE - PAGE) / 2, (HIGH - PAGE) / 2];
   const [width, height] = laid ? [laid.size.width * scale, laid.size.height * scale] : [0, 0];

@@ -11,16 +11,16 @@ import {
 } from '@temnex/core';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep, useHabits, useRules, useSaveHabits, useSaveRules } from '../../api/queries.ts';
-import { placesIn } from '../../stock/places.ts';
+import { listPlacesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick, Ticks } from '../../ui/Tick.tsx';
-import { today, useDrawerContext } from './context.ts';
+import { formatToday, useDrawerContext } from './context.ts';
 import { SearchLine, Split } from './layout.ts';
-import { ordered } from './order.ts';
+import { sortFound } from './order.ts';
 import { usePicking } from './usePicking.ts';
 import { Wall } from './Wall.tsx';
 
@@ -92,7 +92,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
   const { clearOut } = rules;
   const [text, setText] = useState(clearOut.line);
   const heard = useMemo(
-    () => parseStockQuery(text, habits.unit, placesIn(drawer), today()),
+    () => parseStockQuery(text, habits.unit, listPlacesIn(drawer), formatToday()),
     [text, habits.unit, drawer],
   );
   const asksNothing = heard.ok && isEmptyQuery(heard.sought);
@@ -101,7 +101,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
     const { matches } = compileStockQuery(heard.sought, drawer.papers);
     // what is held back or kept for a page never goes by a rule
     const going = drawer.stock.filter((s) => matches(s) && !s.reserved && !s.reserves?.length && papers.has(s.paper));
-    return ordered(going, 'size', papers, null);
+    return sortFound(going, 'size', papers, null);
   }, [heard, drawer, papers]);
   const ids = useMemo(() => found.map((item) => item.id), [found]);
   // what is picked stays: all else that was found goes
@@ -123,7 +123,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
       {
         onSuccess: ({ id }) => {
           done(id);
-          if (clearOut.everyMonths !== null) set({ next: addMonths(today(), clearOut.everyMonths) });
+          if (clearOut.everyMonths !== null) set({ next: addMonths(formatToday(), clearOut.everyMonths) });
         },
       },
     );
@@ -192,7 +192,7 @@ function ByRule({ rules }: { rules: DrawerRules }) {
               set(
                 n === ''
                   ? { everyMonths: null, next: null }
-                  : { everyMonths: Number(n), next: clearOut.next ?? addMonths(today(), Number(n)) },
+                  : { everyMonths: Number(n), next: clearOut.next ?? addMonths(formatToday(), Number(n)) },
               )
             }
           />

@@ -7,10 +7,10 @@ import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../api
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { Tape, type Station } from '../../ui/Tape.tsx';
-import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import { StationNav, type Station } from '../../ui/Tape.tsx';
+import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import { markOf, today, type DrawerContext } from './context.ts';
+import { drawerMarkOf, formatToday, type DrawerContext } from './context.ts';
 
 /** What one does at the drawer, in the order in which one comes to do it. */
 const PLACES: readonly Station[] = [
@@ -32,7 +32,7 @@ const LATELY = 3_600_000;
 
 /** The drawer, apart from any page. */
 export function DrawerStation() {
-  useTopOnArrival();
+  useScrollToTop();
   const drawer = useDrawer();
   const habits = useHabits();
   const steps = useSteps();
@@ -60,7 +60,7 @@ export function DrawerStation() {
   const { error } = drawer;
   return (
     <>
-      <Tape
+      <StationNav
         stations={PLACES}
         label="At the drawer"
         aside={
@@ -81,7 +81,7 @@ export function DrawerStation() {
           <span>{undo.error.message}</span>
         </Notice>
       ) : null}
-      {rules.data?.clearOut.next && rules.data.clearOut.next <= today() && !atRules ? (
+      {rules.data?.clearOut.next && rules.data.clearOut.next <= formatToday() && !atRules ? (
         <Due>
           <Notice kind="advice">
             <span>It is time to clear out: {rules.data.clearOut.line}.</span>
@@ -96,7 +96,7 @@ export function DrawerStation() {
               drawer: drawer.data,
               papers,
               habits: habits.data.habits ?? DEFAULT_HABITS,
-              mark: markOf(habits.data.habits),
+              mark: drawerMarkOf(habits.data.habits),
               done,
             } satisfies DrawerContext
           }

@@ -8,16 +8,16 @@ import { useDrawerStep } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
 import { UnreadableRecords } from '../../stock/UnreadableRecords.tsx';
-import { placesIn } from '../../stock/places.ts';
+import { listPlacesIn } from '../../stock/places.ts';
 import { SetAside } from '../../stock/SetAside.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
-import { TakenOut } from '../../ui/TakenOut.tsx';
-import { today, useDrawerContext } from './context.ts';
-import { SearchLine, Slip, Split, ToSlip } from './layout.ts';
-import { ORDERS, ORDER_WORDS, ordered, type Order } from './order.ts';
-import { PickedSlip } from './PickedSlip.tsx';
+import { RemovedList } from '../../ui/TakenOut.tsx';
+import { formatToday, useDrawerContext } from './context.ts';
+import { SearchLine, SidePanel, Split, ToSidePanel } from './layout.ts';
+import { ORDERS, ORDER_LABELS, sortFound, type Order } from './order.ts';
+import { PickedPanel } from './PickedSlip.tsx';
 import { Searches } from './Searches.tsx';
 import { StockTable } from './StockTable.tsx';
 import { usePicking } from './usePicking.ts';
@@ -101,7 +101,7 @@ export function LookThrough() {
   const sought = useDeferredValue(line);
   const voice = useMemo(() => ({ mark, figures: 'typeset' }) as const, [mark]);
   const heard = useMemo(
-    () => parseStockQuery(sought, habits.unit, placesIn(drawer), today()),
+    () => parseStockQuery(sought, habits.unit, listPlacesIn(drawer), formatToday()),
     [sought, habits.unit, drawer],
   );
   // while a line is not one, what was found last stays
@@ -112,7 +112,7 @@ export function LookThrough() {
     if (!standing.ok) return [];
     const { matches, rank } = compileStockQuery(standing.sought, drawer.papers);
     const all = isEmptyQuery(standing.sought) ? drawer.stock : drawer.stock.filter(matches);
-    return ordered(
+    return sortFound(
       all.filter((item) => papers.has(item.paper)),
       order,
       papers,
@@ -175,7 +175,7 @@ export function LookThrough() {
           <Choice
             label="in which order"
             value={order}
-            options={ORDERS.map((id) => ({ id, name: ORDER_WORDS[id] }))}
+            options={ORDERS.map((id) => ({ id, name: ORDER_LABELS[id] }))}
             onChange={setOrder}
           />
           <Choice
@@ -218,19 +218,19 @@ export function LookThrough() {
         )}
       </Look>
       {picked.length ? (
-        <ToSlip>
+        <ToSidePanel>
           <span aria-hidden="true">{formatCount(picked.length, 'item')} picked</span>
           <a href="#slip">What is done with {picked.length === 1 ? 'it' : 'them'}</a>
-        </ToSlip>
+        </ToSidePanel>
       ) : null}
-      <Slip id="slip" aria-label="What is done with it">
+      <SidePanel id="slip" aria-label="What is done with it">
         {step.error ? (
           <Notice kind="block">
             <span>{step.error.message}</span>
           </Notice>
         ) : null}
         {picked.length ? (
-          <PickedSlip
+          <PickedPanel
             key={picked.length === 1 ? picked[0]!.id : 'several'}
             {...{ picked, take }}
             clear={picking.clear}
@@ -242,8 +242,8 @@ export function LookThrough() {
           <AddPaper drawer={drawer} unit={habits.unit} onPutIn={done} />
           <Link to="/drawer/trace">Trace an odd one by its corners</Link>
         </section>
-        <TakenOut kinds={['stock', 'paper']} />
-      </Slip>
+        <RemovedList kinds={['stock', 'paper']} />
+      </SidePanel>
     </Split>
   );
 }

@@ -14,8 +14,8 @@ import {
 } from '@temnex/words';
 import { useChangePaper, usePages, useRemovePaper } from '../../api/queries.ts';
 import { History } from '../../stock/History.tsx';
-import { PaperSlip } from '../../stock/PaperSlip.tsx';
-import { placesIn } from '../../stock/places.ts';
+import { PaperPanel } from '../../stock/PaperSlip.tsx';
+import { listPlacesIn } from '../../stock/places.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
@@ -46,7 +46,7 @@ interface PickedProps {
 }
 
 /** What is picked, and what can be done with all of it at once. */
-export function PickedSlip({ picked, take, clear }: PickedProps) {
+export function PickedPanel({ picked, take, clear }: PickedProps) {
   const { drawer, papers, mark } = useDrawerContext();
   const pages = usePages();
   const voice = { mark, figures: 'typeset' } as const;
@@ -110,7 +110,7 @@ export function PickedSlip({ picked, take, clear }: PickedProps) {
         </TypedField>
         <Plain type="submit">Move</Plain>
         <datalist id="places">
-          {placesIn(drawer).map((name) => (
+          {listPlacesIn(drawer).map((name) => (
             <option key={name} value={name} />
           ))}
         </datalist>
@@ -213,7 +213,7 @@ function ItsPaper({ paper: id }: { paper: string }) {
           <span>{trouble.message}</span>
         </Notice>
       ) : null}
-      <PaperSlip paper={paper} change={(to) => change.mutate(to)} remove={(gone) => remove.mutate(gone)} />
+      <PaperPanel paper={paper} change={(to) => change.mutate(to)} remove={(gone) => remove.mutate(gone)} />
     </details>
   );
 }

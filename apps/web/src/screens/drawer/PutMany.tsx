@@ -16,16 +16,16 @@ import { SCREEN, formatCount, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
 import { useDrawerStep } from '../../api/queries.ts';
 import { ColourField } from '../../stock/ColourField.tsx';
-import { cellsOf, download, drawerCsv } from '../../stock/csv.ts';
-import { placesIn } from '../../stock/places.ts';
-import { NARROW, scrollsSideways } from '../../theme/global.ts';
+import { parseCells, download, formatDrawerCsv } from '../../stock/csv.ts';
+import { listPlacesIn } from '../../stock/places.ts';
+import { NARROW, sidewaysScroll } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
-import { today, useDrawerContext } from './context.ts';
+import { formatToday, useDrawerContext } from './context.ts';
 import { Split } from './layout.ts';
 import { MatchColumns } from './MatchColumns.tsx';
-import { emptyRow, useRead, useRows, type ReadOne, type Row } from './rows.ts';
+import { emptyRow, useReadRows, useRows, type ReadTableRow, type Row } from './rows.ts';
 
 /** The columns that are always there; others come with the rows that have them. */
 const USUAL: readonly StockColumn[] = ['quantity', 'kind', 'width', 'height', 'paper', 'place', 'came'];
@@ -67,7 +67,7 @@ const Table = styled.section`
 const Scroll = styled.div`
   position: relative;
   flex: 1;
-  ${scrollsSideways('var(--sheet)')}
+  ${sidewaysScroll('var(--sheet)')}
   overflow: auto;
 `;
 const Line = styled.div`
@@ -175,7 +175,7 @@ const NAMED = 12;
 export function PutMany() {
   const { drawer, habits, done } = useDrawerContext();
   const { rows, set } = useRows();
-  const read = useRead(rows, drawer.papers, habits.unit);
+  const read = useReadRows(rows, drawer.papers, habits.unit);
   const step = useDrawerStep();
   const [matching, setMatching] = useState<{ name: string; cells: string[][] } | null>(null);
   const [told, setTold] = useState<string | null>(null);
@@ -189,7 +189,8 @@ export function PutMany() {
     overscan: 12,
   });
   const good = useMemo(
-    () => rows.flatMap((row, i) => (read[i]?.ok ? [{ row, read: read[i] as Extract<ReadOne, { ok: true }> }] : [])),
+    () =>
+      rows.flatMap((row, i) => (read[i]?.ok ? [{ row, read: read[i] as Extract<ReadTableRow, { ok: true }> }] : [])),
     [rows, read],
   );
   const bad = useMemo(
@@ -229,7 +230,7 @@ export function PutMany() {
       const text = event.clipboardData.getData('text');
       if (!/[\t\n]/.test(text.trimEnd())) return;
       event.preventDefault();
-      const cells = cellsOf(text);
+      const cells = parseCells(text);
       const named = matchNamedColumns(cells[0] ?? []);
       // a heading came along: it says what is what
       if (named.filter(Boolean).length > 1) return setMatching({ name: 'what was pasted', cells });
@@ -252,7 +253,7 @@ export function PutMany() {
   const readFile = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > 20_000_000) return setTold(`${file.name} is larger than a drawer can be: 20 MB at the most.`);
-    const cells = cellsOf(await file.text());
+    const cells = parseCells(await file.text());
     if (!cells.length) return setTold(`There are no rows in ${file.name}.`);
     setTold(null);
     setMatching({ name: file.name, cells });
@@ -331,7 +332,7 @@ export function PutMany() {
               ))}
             </datalist>
             <datalist id="places-known">
-              {placesIn(drawer).map((place) => (
+              {listPlacesIn(drawer).map((place) => (
                 <option key={place} value={place} />
               ))}
             </datalist>
@@ -408,7 +409,10 @@ export function PutMany() {
         {rows.some((row) => !isEmptyRow(row.cells)) ? (
           <Quiet onPress={() => set(() => [])}>Empty the table</Quiet>
         ) : null}
-        <Plain onPress={() => download(`drawer-${today()}.csv`, drawerCsv(drawer))} isDisabled={!drawer.stock.length}>
+        <Plain
+          onPress={() => download(`drawer-${formatToday()}.csv`, formatDrawerCsv(drawer))}
+          isDisabled={!drawer.stock.length}
+        >
           Write the drawer as CSV
         </Plain>
       </Slip>
@@ -421,7 +425,7 @@ interface RowProps {
   columns: readonly StockColumn[];
   at: number;
   start: number;
-  read: ReadOne;
+  read: ReadTableRow;
   change: (id: string, column: StockColumn, text: string) => void;
   paste: (id: string, column: StockColumn, event: ClipboardEvent) => void;
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import { useForgetSearch, useKeepSearch, useSearches } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
-import { SayLine } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
 
 const Row = styled.div`
@@ -50,7 +50,7 @@ export function Searches({ line, say }: { line: string; say: (line: string) => v
       </Row>
       {naming && !now && line.trim() ? (
         <Naming>
-          <SayLine
+          <LineInput
             label="call it"
             example="for small mats"
             action="Keep it"

@@ -5,7 +5,7 @@ import { placeOf, reservedCountFor, sizeOfItem, type Mark, type Paper, type Stoc
 import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { NARROW } from '../../theme/global.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
-import { keysOf } from './keys.ts';
+import { buildListKeys } from './keys.ts';
 import type { Order } from './order.ts';
 import { tileOf } from './tiles.ts';
 import type { Picking } from './usePicking.ts';
@@ -139,7 +139,7 @@ export function StockTable({ items, papers, mark, order, setOrder, picking, labe
       aria-rowcount={items.length + 1}
       aria-activedescendant={at >= 0 ? `row-${at}` : undefined}
       tabIndex={0}
-      onKeyDown={keysOf({
+      onKeyDown={buildListKeys({
         picking,
         count: items.length,
         go: (to, through) => {

@@ -10,7 +10,7 @@ import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { Alternatives } from '../order/Alternatives.tsx';
 import { CutIt, type Pressed } from '../order/CutIt.tsx';
-import { OrderSlip, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
+import { OrderPanel, OrderTable, OrderWork, Part, PlainList, Planning, Totals } from '../order/OrderScreen.tsx';
 import { Overview } from '../order/Overview.tsx';
 import { Story } from '../order/Story.tsx';
 import { WhichOrder } from '../order/WhichOrder.tsx';
@@ -243,7 +243,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
           <Loading what="a first plan" />
         )}
       </OrderTable>
-      <OrderSlip aria-label="Summary">
+      <OrderPanel aria-label="Summary">
         <h2>Into which bag</h2>
         <Bags>
           {data.pages.map((p) => (
@@ -299,7 +299,7 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
             </Block>
           </>
         ) : null}
-      </OrderSlip>
+      </OrderPanel>
     </OrderWork>
   );
 }

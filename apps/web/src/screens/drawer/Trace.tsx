@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, parseLength } from '@temnex/core';
 import { formatCount, formatLength, formatSize } from '@temnex/words';
 import { useDrawerStep } from '../../api/queries.ts';
-import { placesIn } from '../../stock/places.ts';
+import { listPlacesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -13,7 +13,7 @@ import { newId } from '../../ui/newId.ts';
 import { Notice } from '../../ui/states.tsx';
 import { useDrawerContext } from './context.ts';
 import { TypedField } from './layout.ts';
-import { edgeAs, lengthBetween, snapped, tracedAs, type Spot } from './tracing.ts';
+import { setEdgeLength, lengthBetween, snapToMark, buildTracedScrap, type Spot } from './tracing.ts';
 
 const Work = styled.main`
   display: grid;
@@ -93,7 +93,7 @@ export function TraceScreen() {
   const [told, setTold] = useState<string | null>(null);
   const svg = useRef<SVGSVGElement>(null);
   const voice = { mark, figures: 'typeset' } as const;
-  const traced = tracedAs(corners, habits.unit);
+  const traced = buildTracedScrap(corners, habits.unit);
   useEffect(() => () => void (picture && URL.revokeObjectURL(picture.url)), [picture]);
 
   const spotAt = (e: PointerEvent): Spot => {
@@ -104,7 +104,7 @@ export function TraceScreen() {
   const put = (at: Spot) => {
     setTold(null);
     if (measured) return setMeasured(measured.length >= 2 ? [at] : [...measured, at]);
-    const spot = snapped(at, mark);
+    const spot = snapToMark(at, mark);
     if (!corners.some((c) => c.x === spot.x && c.y === spot.y)) setCorners([...corners, spot]);
   };
   const near = (at: Spot): number => corners.findIndex((c) => lengthBetween(c, at) < IN * 0.22);
@@ -118,13 +118,13 @@ export function TraceScreen() {
   };
   const drag = (e: PointerEvent) => {
     if (dragged === null) return;
-    const spot = snapped(spotAt(e), mark);
+    const spot = snapToMark(spotAt(e), mark);
     setCorners(corners.map((c, i) => (i === dragged ? spot : c)));
   };
   const key = (e: KeyboardEvent) => {
     const by = mark.step * (e.shiftKey ? 8 : 1);
     const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[e.key];
-    if (move) setCross(snapped({ x: cross.x + move[0]!, y: cross.y + move[1]! }, mark));
+    if (move) setCross(snapToMark({ x: cross.x + move[0]!, y: cross.y + move[1]! }, mark));
     else if (e.key === 'Enter' || e.key === ' ') put(cross);
     else if (e.key === 'Backspace' || e.key === 'Delete') setCorners(corners.slice(0, -1));
     else return;
@@ -307,7 +307,9 @@ export function TraceScreen() {
                         const read = parseLength(text, habits.unit);
                         if (!read.ok) return;
                         const end = (i + 1) % corners.length;
-                        setCorners(corners.map((c, at) => (at === end ? edgeAs(from, to, read.value.ticks, mark) : c)));
+                        setCorners(
+                          corners.map((c, at) => (at === end ? setEdgeLength(from, to, read.value.ticks, mark) : c)),
+                        );
                       }}
                     />
                   </li>
@@ -349,7 +351,7 @@ export function TraceScreen() {
               <Input list="places-traced" autoComplete="off" maxLength={80} />
             </TypedField>
             <datalist id="places-traced">
-              {placesIn(drawer).map((name) => (
+              {listPlacesIn(drawer).map((name) => (
                 <option key={name} value={name} />
               ))}
             </datalist>

@@ -7,11 +7,11 @@ import type { ChallengeRecord } from '@temnex/contract';
 import { formatCount, describeSearchProblem, describePace, describeStockQuery, describeWhyNot } from '@temnex/words';
 import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../api/queries.ts';
 import { UnreadableRecords } from '../../stock/UnreadableRecords.tsx';
-import { placesIn } from '../../stock/places.ts';
+import { listPlacesIn } from '../../stock/places.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { today, useDrawerContext } from './context.ts';
+import { formatToday, useDrawerContext } from './context.ts';
 import { TypedField } from './layout.ts';
 
 const Work = styled.main`
@@ -157,7 +157,7 @@ function Challenge({ challenge: c }: { challenge: ChallengeRecord }) {
   const giveUp = useGiveUpChallenge();
   const voice = { mark, figures: 'typeset' } as const;
   const said = useMemo(
-    () => parseStockQuery(c.line, habits.unit, placesIn(drawer), c.from),
+    () => parseStockQuery(c.line, habits.unit, listPlacesIn(drawer), c.from),
     [c.line, c.from, habits.unit, drawer],
   );
   const left = useMemo(() => {
@@ -165,7 +165,7 @@ function Challenge({ challenge: c }: { challenge: ChallengeRecord }) {
     const { matches } = compileStockQuery(said.sought, drawer.papers);
     return drawer.stock.filter(matches).reduce((n, s) => n + s.quantity, 0);
   }, [said, drawer]);
-  const pace = computePace(c, c.counted, today());
+  const pace = computePace(c, c.counted, formatToday());
   const days = Object.entries(c.days).sort(([a], [b]) => (a < b ? 1 : -1));
   return (
     <One>
@@ -217,12 +217,12 @@ function Begin() {
   const [line, setLine] = useState('scraps narrower than 5');
   const [name, setName] = useState('');
   const [pieces, setPieces] = useState('60');
-  const [from, setFrom] = useState(today);
-  const [to, setTo] = useState(() => plusDays(today(), 5));
+  const [from, setFrom] = useState(formatToday);
+  const [to, setTo] = useState(() => plusDays(formatToday(), 5));
   const [rest, setRest] = useState('');
   const voice = { mark, figures: 'typeset' } as const;
   const said = useMemo(
-    () => parseStockQuery(line, habits.unit, placesIn(drawer), from),
+    () => parseStockQuery(line, habits.unit, listPlacesIn(drawer), from),
     [line, habits.unit, drawer, from],
   );
   const there = useMemo(() => {

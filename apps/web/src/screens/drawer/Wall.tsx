@@ -6,8 +6,8 @@ import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { useInnerWidth } from '../../ui/useInnerWidth.ts';
 import { tileOf } from './tiles.ts';
-import { GAP, LEAST, upOrDown, wallRows } from './wall.ts';
-import { keysOf } from './keys.ts';
+import { TILE_GAP_PX, MIN_TILE_WIDTH_PX, findTileInNextRow, layOutWall } from './wall.ts';
+import { buildListKeys } from './keys.ts';
 import type { Picking } from './usePicking.ts';
 
 const Ground = styled.div`
@@ -120,11 +120,11 @@ interface WallProps {
 export function Wall({ items, papers, mark, scale, picking, label, onKey }: WallProps) {
   const ground = useRef<HTMLDivElement>(null);
   const width = useInnerWidth(ground);
-  const rows = useMemo(() => (width > 0 ? wallRows(items, width, scale) : []), [items, width, scale]);
+  const rows = useMemo(() => (width > 0 ? layOutWall(items, width, scale) : []), [items, width, scale]);
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => ground.current,
-    estimateSize: (i) => rows[i]!.height + LABEL + GAP,
+    estimateSize: (i) => rows[i]!.height + LABEL + TILE_GAP_PX,
     paddingStart: 12,
     paddingEnd: 24,
     overscan: 3,
@@ -145,7 +145,7 @@ export function Wall({ items, papers, mark, scale, picking, label, onKey }: Wall
       aria-multiselectable="true"
       aria-activedescendant={at >= 0 ? `wall-${at}` : undefined}
       tabIndex={0}
-      onKeyDown={keysOf({
+      onKeyDown={buildListKeys({
         picking,
         count: items.length,
         go,
@@ -154,7 +154,7 @@ export function Wall({ items, papers, mark, scale, picking, label, onKey }: Wall
             ? from - 1
             : key === 'ArrowRight'
               ? from + 1
-              : upOrDown(rows, from, key === 'ArrowUp' ? -1 : 1),
+              : findTileInNextRow(rows, from, key === 'ArrowUp' ? -1 : 1),
         onKey,
       })}
     >
@@ -249,7 +249,7 @@ const OnWall = memo(function OnWall({
       aria-label={itemName(item, paper, mark)}
       aria-posinset={place + 1}
       aria-setsize={of}
-      style={{ left: x, width: Math.max(w, LEAST) }}
+      style={{ left: x, width: Math.max(w, MIN_TILE_WIDTH_PX) }}
       onClick={(e) => press(place, { add: e.ctrlKey || e.metaKey, through: e.shiftKey })}
       {...(stands ? { 'data-at': true } : {})}
     >

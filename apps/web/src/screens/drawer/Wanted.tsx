@@ -16,14 +16,14 @@ import {
 } from '@temnex/core';
 import { formatPurchase, formatCost, formatCount, describeEnough, formatSize, describeStock } from '@temnex/words';
 import { useDrawerStep, useWanting } from '../../api/queries.ts';
-import { download, shoppingCsv } from '../../stock/csv.ts';
+import { download, formatShoppingCsv } from '../../stock/csv.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Swatch, faceTurn } from '../../ui/Swatch.tsx';
-import { today, useDrawerContext } from './context.ts';
+import { formatToday, useDrawerContext } from './context.ts';
 import { tileOf } from './tiles.ts';
-import { useEnough } from './useEnough.ts';
+import { useSupplyCheck } from './useEnough.ts';
 
 const Work = styled.main`
   display: grid;
@@ -152,7 +152,7 @@ export function WantedScreen() {
   const wanting = useWanting();
   const pages = wanting.data;
   const wanted = useMemo(() => collectPaperDemand(pages ?? []), [pages]);
-  const { found, done, failed } = useEnough(wanted, drawer, habits.unit);
+  const { found, done, failed } = useSupplyCheck(wanted, drawer, habits.unit);
   const names = useMemo(() => new Map((pages ?? []).map((p) => [p.id, p.name])), [pages]);
   const without = useMemo(() => (pages ?? []).filter((p) => p.pieces.some((piece) => !piece.wish)), [pages]);
   const buy = useMemo(() => buildShoppingList([...found.values()], papers), [found, papers]);
@@ -377,7 +377,9 @@ function Buying({
       {buy.length ? (
         <div className="no-print">
           <Plain onPress={() => window.print()}>Print the list</Plain>
-          <Plain onPress={() => download(`to-buy-${today()}.csv`, shoppingCsv(buy, papers, names))}>As CSV</Plain>
+          <Plain onPress={() => download(`to-buy-${formatToday()}.csv`, formatShoppingCsv(buy, papers, names))}>
+            As CSV
+          </Plain>
         </div>
       ) : null}
     </Slip>

@@ -15,10 +15,10 @@ export interface DrawerContext {
 export const useDrawerContext = (): DrawerContext => useOutletContext<DrawerContext>();
 
 /** Sizes of paper are said to the sixteenth, or to the millimetre. */
-export const markOf = ({ unit }: Pick<Habits, 'unit'>): Mark => MARKS[unit === 'mm' ? '1 mm' : '1/16'];
+export const drawerMarkOf = ({ unit }: Pick<Habits, 'unit'>): Mark => MARKS[unit === 'mm' ? '1 mm' : '1/16'];
 
 /** The day it is, as people write it down here. */
-export const today = (): string => {
+export const formatToday = (): string => {
   const now = new Date();
   return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 };

@@ -2,15 +2,15 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
 import { MARKS, NO_TRIM, type Paper, type StockItem } from '@temnex/core';
 import type { DrawerRecord } from '@temnex/contract';
-import { broughtUp } from '../../api/drawer.ts';
-import { cellsOf, drawerCsv, shoppingCsv } from '../../stock/csv.ts';
-import { placesIn } from '../../stock/places.ts';
-import { keysOf } from './keys.ts';
-import { ordered } from './order.ts';
-import { useRead, useRows } from './rows.ts';
+import { applyDelta } from '../../api/drawer.ts';
+import { parseCells, formatDrawerCsv, formatShoppingCsv } from '../../stock/csv.ts';
+import { listPlacesIn } from '../../stock/places.ts';
+import { buildListKeys } from './keys.ts';
+import { sortFound } from './order.ts';
+import { useReadRows, useRows } from './rows.ts';
 import { tileOf } from './tiles.ts';
 import { usePicking } from './usePicking.ts';
-import { upOrDown, wallRows } from './wall.ts';
+import { findTileInNextRow, layOutWall } from './wall.ts';
 import { itemName } from './Wall.tsx';
 
 const paper = (id: string, name: string, ground: string, more: Partial<Paper> = {}): Paper => ({
@@ -48,8 +48,8 @@ describe('a drawer that was seen', () => {
     ...more,
   });
   test('is the very same where nothing has changed, and what has not changed in it too', () => {
-    expect(broughtUp(seen, change({ seq: 4 }))).toBe(seen);
-    const now = broughtUp(seen, change({ stock: [item('t1', 't', '2', '3', { place: 'desk' })] }));
+    expect(applyDelta(seen, change({ seq: 4 }))).toBe(seen);
+    const now = applyDelta(seen, change({ stock: [item('t1', 't', '2', '3', { place: 'desk' })] }));
     expect(now.papers).toBe(seen.papers);
     expect(now.stock).toHaveLength(4);
     expect(now.stock.find((s) => s.id === 't1')!.place).toBe('desk');
@@ -58,7 +58,7 @@ describe('a drawer that was seen', () => {
   });
   test('gains what is new and loses what is gone, also what can no longer be read', () => {
     const bad = { id: 'r1', paper: 'r', why: 'why', unit: 'in', width: 'x', height: '6' };
-    const now = broughtUp(
+    const now = applyDelta(
       seen,
       change({
         papers: [{ ...paper('a', 'Ash', '#777777'), revision: 1 }],
@@ -70,13 +70,13 @@ describe('a drawer that was seen', () => {
     expect(now.papers.map((p) => p.id)).toEqual(['a', 'r', 't']);
     expect(now.stock.map((s) => s.id).sort()).toEqual(['n', 'r2', 't1']);
     expect(now.unreadable).toEqual([bad]);
-    expect(broughtUp(now, change({ seq: 6, stock: [stock[2]!] })).unreadable).toEqual([]);
+    expect(applyDelta(now, change({ seq: 6, stock: [stock[2]!] })).unreadable).toEqual([]);
   });
 });
 
 describe('on the wall', () => {
   test('papers lie in rows at one scale, none past its end, each once', () => {
-    const rows = wallRows(stock, 300, 10);
+    const rows = layOutWall(stock, 300, 10);
     expect(rows.map((r) => r.items.map((one) => one.item.id))).toEqual([['w1', 't1', 'r1'], ['r2']]);
     expect(rows.map((r) => r.height)).toEqual([120, 80]);
     expect(rows[0]!.items.map((one) => [one.x, one.width])).toEqual([
@@ -85,14 +85,14 @@ describe('on the wall', () => {
       [206, 60],
     ]);
     // what is wider than the wall has a row of its own
-    expect(wallRows([stock[0]!, stock[3]!], 50, 10)).toHaveLength(2);
+    expect(layOutWall([stock[0]!, stock[3]!], 50, 10)).toHaveLength(2);
   });
   test('up and down lead to what lies nearest', () => {
-    const rows = wallRows([...stock, ...stock.map((s) => ({ ...s, id: `${s.id}b` }))], 300, 10);
+    const rows = layOutWall([...stock, ...stock.map((s) => ({ ...s, id: `${s.id}b` }))], 300, 10);
     expect(rows.map((r) => r.items.length)).toEqual([3, 3, 2]);
-    expect(upOrDown(rows, 1, 1)).toBe(4);
-    expect(upOrDown(rows, 0, -1)).toBe(0);
-    expect(upOrDown(rows, 7, 1)).toBe(7);
+    expect(findTileInNextRow(rows, 1, 1)).toBe(4);
+    expect(findTileInNextRow(rows, 0, -1)).toBe(0);
+    expect(findTileInNextRow(rows, 7, 1)).toBe(7);
   });
   test('a paper is called by all that is to be known of it', () =>
     expect(
@@ -117,9 +117,9 @@ test.each([
   ['paper', 'w1 r2 r1 t1'],
   ['place', 't1 r2 r1 w1'],
   ['fitting', 'r2 r1 t1 w1'],
-] as const)('in order, %s', (order, said) => expect(ids(ordered(stock, order, known, null))).toBe(said));
+] as const)('in order, %s', (order, said) => expect(ids(sortFound(stock, order, known, null))).toBe(said));
 test('what fits best comes first where something says so', () =>
-  expect(ids(ordered(stock, 'fitting', known, (s) => Number(s.width)))).toBe('t1 r1 r2 w1'));
+  expect(ids(sortFound(stock, 'fitting', known, (s) => Number(s.width)))).toBe('t1 r1 r2 w1'));
 
 describe('picking', () => {
   const hook = (list: string[]) => renderHook(({ all }) => usePicking(all), { initialProps: { all: list } });
@@ -170,7 +170,7 @@ describe('keys of a long list', () => {
       pickAll: () => say('all'),
       clear: () => say('none'),
     };
-    const onKeyDown = keysOf({
+    const onKeyDown = buildListKeys({
       ...{ picking, count: 5 },
       go: (to, through) => say('go', to, through),
       step: (key, from) => (key === 'ArrowDown' ? from + 1 : from - 1),
@@ -221,7 +221,7 @@ describe('rows that are typed', () => {
   });
   test('are read, empty ones not, and those that stay the same once', () => {
     const row = { id: 'a', cells: { width: '5 x 3', paper: 'Teal' } };
-    const h = renderHook(({ rows }) => useRead(rows, papers, 'in'), {
+    const h = renderHook(({ rows }) => useReadRows(rows, papers, 'in'), {
       initialProps: { rows: [row, { id: 'b', cells: {} }] },
     });
     const [first, second] = h.result.current;
@@ -234,20 +234,20 @@ describe('rows that are typed', () => {
 
 describe('CSV', () => {
   test('is read whatever stands between cells, with a mark at its beginning, and empty lines', () => {
-    expect(cellsOf('\ufeffa;b\n\n"x; y";2\n')).toEqual([['a', 'b'], ['x; y', '2']]); // prettier-ignore
-    expect(cellsOf('5 1/2\t3, or so\n')).toEqual([['5 1/2', '3, or so']]);
-    expect(cellsOf("'=cmd,-4")).toEqual([['=cmd', '-4']]);
+    expect(parseCells('\ufeffa;b\n\n"x; y";2\n')).toEqual([['a', 'b'], ['x; y', '2']]); // prettier-ignore
+    expect(parseCells('5 1/2\t3, or so\n')).toEqual([['5 1/2', '3, or so']]);
+    expect(parseCells("'=cmd,-4")).toEqual([['=cmd', '-4']]);
   });
   test('is written so that nothing in it is a formula, and reads as it was', () => {
     const evil = paper('e', '=HYPERLINK("x")', '#000000');
-    const text = drawerCsv({ papers: [evil], stock: [item('x', 'e', '4', '3', { place: 'box, 1' })] });
+    const text = formatDrawerCsv({ papers: [evil], stock: [item('x', 'e', '4', '3', { place: 'box, 1' })] });
     expect(text).toContain(`"'=HYPERLINK(""x"")"`);
-    const [, row] = cellsOf(text);
+    const [, row] = parseCells(text);
     expect(row!.slice(0, 8)).toEqual(['1', 'scrap', '4', '3', 'in', '=HYPERLINK("x")', 'box, 1', '2026-03-01']);
   });
   test('the list to buy has sheets or packs, and what is not known stays empty', () => {
     const size = { width: 292_608, height: 292_608 } as never;
-    const text = shoppingCsv(
+    const text = formatShoppingCsv(
       [
         { paper: 't', count: 2, size, pages: ['p', 'q'], packs: null, cost: 240 },
         { paper: 'r', count: 3, size, pages: [], packs: 1, cost: null },
@@ -260,4 +260,4 @@ describe('CSV', () => {
 });
 
 test('places are known once each, in the order people count in', () =>
-  expect(placesIn({ papers, stock })).toEqual(['box 9', 'box 10']));
+  expect(listPlacesIn({ papers, stock })).toEqual(['box 9', 'box 10']));

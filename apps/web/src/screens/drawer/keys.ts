@@ -12,7 +12,7 @@ interface Keys {
 }
 
 /** The keys of a long list: arrows, Home, End, Space, Ctrl A, Escape, and what is done to what is picked. */
-export const keysOf =
+export const buildListKeys =
   ({ picking, count, go, step, onKey }: Keys) =>
   (e: KeyboardEvent): void => {
     const { at } = picking;

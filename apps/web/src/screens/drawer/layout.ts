@@ -22,7 +22,7 @@ export const Split = styled.main`
 `;
 
 /** What is done with what is picked. */
-export const Slip = styled.aside`
+export const SidePanel = styled.aside`
   display: flex;
   flex-direction: column;
   gap: 1.1rem;
@@ -35,7 +35,7 @@ export const Slip = styled.aside`
   }
 `;
 /** On a phone what goes with what is looked at lies below all of it: the way there. */
-export const ToSlip = styled.div`
+export const ToSidePanel = styled.div`
   display: none;
   ${NARROW} {
     position: sticky;

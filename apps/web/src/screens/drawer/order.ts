@@ -3,7 +3,7 @@ import { colourRank, placeOf, sizeOfItem, type Paper, type StockItem } from '@te
 /** In which order what was found lies. `fitting`: what fits what is looked for best comes first, where something says so. */
 export const ORDERS = ['fitting', 'colour', 'size', 'newest', 'paper', 'place'] as const;
 export type Order = (typeof ORDERS)[number];
-export const ORDER_WORDS: Readonly<Record<Order, string>> = {
+export const ORDER_LABELS: Readonly<Record<Order, string>> = {
   fitting: 'best first',
   colour: 'by colour',
   size: 'largest first',
@@ -13,7 +13,7 @@ export const ORDER_WORDS: Readonly<Record<Order, string>> = {
 };
 
 /** What was found in its order; what is alike in that lies by paper, then the larger first. Leaves the list as it is. */
-export function ordered(
+export function sortFound(
   items: readonly StockItem[],
   order: Order,
   papers: ReadonlyMap<string, Paper>,

@@ -70,10 +70,14 @@ export function useRows() {
   return { rows, set };
 }
 
-export type ReadOne = ReadRow | null;
+export type ReadTableRow = ReadRow | null;
 /** What each row comes to; an empty one to nothing. A row that has not changed is not read again. */
-export function useRead(rows: readonly Row[], papers: readonly { id: string; name: string }[], unit: Unit): ReadOne[] {
-  const known = useMemo(() => ({ papers, unit, read: new WeakMap<StockRow, ReadOne>() }), [papers, unit]);
+export function useReadRows(
+  rows: readonly Row[],
+  papers: readonly { id: string; name: string }[],
+  unit: Unit,
+): ReadTableRow[] {
+  const known = useMemo(() => ({ papers, unit, read: new WeakMap<StockRow, ReadTableRow>() }), [papers, unit]);
   return useMemo(
     () =>
       rows.map(({ cells }) => {

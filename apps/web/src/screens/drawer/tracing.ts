@@ -17,7 +17,7 @@ export interface Spot {
 }
 
 /** To the nearest mark of the cutter. */
-export const snapped = ({ x, y }: Spot, { step }: Mark): Spot => ({
+export const snapToMark = ({ x, y }: Spot, { step }: Mark): Spot => ({
   x: Math.round(x / step) * step,
   y: Math.round(y / step) * step,
 });
@@ -25,17 +25,20 @@ export const snapped = ({ x, y }: Spot, { step }: Mark): Spot => ({
 export const lengthBetween = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** The second of two corners moved along their edge, so that it is so long, and snapped. */
-export function edgeAs(from: Spot, to: Spot, length: number, mark: Mark): Spot {
+export function setEdgeLength(from: Spot, to: Spot, length: number, mark: Mark): Spot {
   const now = lengthBetween(from, to) || 1;
-  return snapped({ x: from.x + ((to.x - from.x) * length) / now, y: from.y + ((to.y - from.y) * length) / now }, mark);
+  return snapToMark(
+    { x: from.x + ((to.x - from.x) * length) / now, y: from.y + ((to.y - from.y) * length) / now },
+    mark,
+  );
 }
 
-export type Traced =
+export type TracedScrap =
   | { readonly ok: true; readonly outline: [LengthText, LengthText][]; readonly width: string; readonly height: string }
   | { readonly ok: false; readonly why: 'few' | 'crosses' | 'nothing' | 'many' };
 
 /** What was traced as an item has it: corners counted from its lower left, and how far it reaches. */
-export function tracedAs(corners: readonly Spot[], unit: StockItem['unit']): Traced {
+export function buildTracedScrap(corners: readonly Spot[], unit: StockItem['unit']): TracedScrap {
   if (corners.length < 3) return { ok: false, why: 'few' };
   if (corners.length > 60) return { ok: false, why: 'many' };
   const [left, bottom] = [Math.min(...corners.map((p) => p.x)), Math.min(...corners.map((p) => p.y))];

@@ -2,15 +2,15 @@ import { useEffect, useState } from 'react';
 import type { Drawer, SupplyCheck, PaperDemand, Unit } from '@temnex/core';
 import type { FromWanting, ToWanting } from '../../planner/wanting.worker.ts';
 
-export interface EnoughState {
+export interface SupplyCheckState {
   readonly found: ReadonlyMap<string, SupplyCheck>;
   readonly done: boolean;
   readonly failed: boolean;
 }
-const NONE: EnoughState = { found: new Map(), done: false, failed: false };
+const NONE: SupplyCheckState = { found: new Map(), done: false, failed: false };
 
 /** Whether what there is is enough for what is wanted, paper by paper, as it is worked out in a worker. */
-export function useEnough(wanted: readonly PaperDemand[], drawer: Drawer, unit: Unit): EnoughState {
+export function useSupplyCheck(wanted: readonly PaperDemand[], drawer: Drawer, unit: Unit): SupplyCheckState {
   const [state, setState] = useState(NONE);
   useEffect(() => {
     if (!wanted.length) return;

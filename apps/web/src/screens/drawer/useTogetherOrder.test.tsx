@@ -1,17 +1,17 @@
 import { beforeEach, expect, jest, test } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { planTogetherAims, readJob, type JobDocument, type Plan } from '@temnex/core';
-import type { FromWorker, How } from '../../planner/messages.ts';
+import type { FromWorker, PlanningMode } from '../../planner/messages.ts';
 
 /** A worker that plans when the test says so. */
 class Planner {
   static all: Planner[] = [];
   onmessage: ((event: { data: FromWorker }) => void) | null = null;
-  how: How | null = null;
+  how: PlanningMode | null = null;
   constructor() {
     Planner.all.push(this);
   }
-  postMessage({ how }: { how: How }): void {
+  postMessage({ how }: { how: PlanningMode }): void {
     this.how = how;
   }
   terminate(): void {}

@@ -2,14 +2,14 @@ import { useEffect, useMemo, useRef } from 'react';
 import { hashKey } from '@tanstack/react-query';
 import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core';
 import { useIsSavingHabits, useStoreTogether, useTogether } from '../../api/queries.ts';
-import { usePlanner, type Alone, type Plans } from '../../planner/usePlanner.ts';
+import { usePlanner, type OneByOneFigures, type Plans } from '../../planner/usePlanner.ts';
 
 export interface TogetherOrder {
   readonly asked: ReturnType<typeof useTogether>;
   readonly plan: Plan | null;
   readonly job: Job | null;
   /** What the pages would take one by one; null until that is known. */
-  readonly alone: Alone | null;
+  readonly alone: OneByOneFigures | null;
   readonly planning: { readonly startedAt: number; readonly seconds: number } | null;
   /** Id under which the server keeps it; null until it does. */
   readonly stored: string | null;

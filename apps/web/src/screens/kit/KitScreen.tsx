@@ -3,7 +3,7 @@ import { createGlobalStyle, styled } from 'styled-components';
 import { isBagFull, cutCountOf, missingCountInBag, nameOfBag, buildPackingList, ticks } from '@temnex/core';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { formatCount } from '@temnex/words';
-import { NARROW, scrollsSideways } from '../../theme/global.ts';
+import { NARROW, sidewaysScroll } from '../../theme/global.ts';
 import { PlainLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { SizeFigure } from '../../ui/Figure.tsx';
@@ -65,7 +65,7 @@ const Slip = styled.aside`
 const Table = styled.div`
   padding: 1.5rem;
   min-width: 0;
-  ${scrollsSideways('var(--table)')}
+  ${sidewaysScroll('var(--table)')}
   ${NARROW} {
     padding: 1rem 0.75rem;
   }

@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import { AIMS, type Aim, type Habits } from '@temnex/core';
 import { AIM_LABELS, formatComparison } from '@temnex/words';
-import { scrollsSideways } from '../../theme/global.ts';
+import { sidewaysScroll } from '../../theme/global.ts';
 import type { Plans } from '../../planner/usePlanner.ts';
 import { useSaveHabits } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
@@ -10,7 +10,7 @@ import { Tick } from '../../ui/Tick.tsx';
 const Sheet = styled.div`
   margin-bottom: 1.6rem;
   padding: 0.5rem 0.9rem 0.6rem;
-  ${scrollsSideways('var(--sheet)')}
+  ${sidewaysScroll('var(--sheet)')}
 `;
 const Same = styled.p`
   display: flex;

@@ -5,7 +5,7 @@ import { Notice } from '../../ui/states.tsx';
 import type { PageContext } from '../page/context.ts';
 
 /** What was cut for this page, latest first, each to be taken back. */
-export function Books({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {
+export function PageCuttings({ context, cuttings }: { context: PageContext; cuttings: PageContext['cuttings'] }) {
   const undo = useUndoCut(context.id);
   if (!cuttings.length) return null;
   return (

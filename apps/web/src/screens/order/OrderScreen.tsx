@@ -3,23 +3,23 @@ import { styled } from 'styled-components';
 import type { Job, Plan } from '@temnex/core';
 import { describeBound, formatCutList, describeIssue, formatTotals } from '@temnex/words';
 import { useCut } from '../../api/queries.ts';
-import { MEDIUM, NARROW, scrollsSideways } from '../../theme/global.ts';
+import { MEDIUM, NARROW, sidewaysScroll } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Plain, PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice } from '../../ui/states.tsx';
 import { useOpenSession } from '../trimmer/useBeginSession.ts';
-import { useBagOf } from './useBagOf.ts';
+import { useBagLabels } from './useBagOf.ts';
 import { usePhotoOf } from './usePhotoOf.ts';
 import { usePageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
-import { Books } from './Books.tsx';
+import { PageCuttings } from './Books.tsx';
 import { CutAlready } from './CutAlready.tsx';
 import { CutIt, type Pressed } from './CutIt.tsx';
 import { Finished } from './Finished.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
 import { Overview } from './Overview.tsx';
-import { Short } from './Short.tsx';
+import { ShortageNotice } from './Short.tsx';
 import { Story } from './Story.tsx';
 import { WhichOrder } from './WhichOrder.tsx';
 
@@ -37,14 +37,14 @@ export const OrderWork = styled.main`
 export const OrderTable = styled.div`
   padding: 1rem 1.5rem 2.5rem;
   min-width: 0;
-  ${scrollsSideways('var(--table)')}
+  ${sidewaysScroll('var(--table)')}
   ${NARROW} {
     display: flex;
     flex-direction: column;
     padding: 1rem 0.75rem;
   }
 `;
-export const OrderSlip = styled.aside`
+export const OrderPanel = styled.aside`
   padding: 1rem 1.5rem 2rem;
   ${NARROW} {
     /* above the way to the trimmer, which stays in sight */
@@ -114,7 +114,7 @@ export function OrderScreen() {
     if (n !== null && order.status === 'shown' && order.planning) stop();
     setBegun(n === null || !shown ? null : { plan: shown, done: n });
   };
-  const bagOf = useBagOf(context);
+  const bagOf = useBagLabels(context);
   const photoOf = usePhotoOf(context);
   const open = useOpenSession(id);
   const main = (() => {
@@ -172,7 +172,13 @@ export function OrderScreen() {
               <Alternatives plans={order.plans} habits={context.habits} compare={order.planning ? null : again} />
             </Aims>
             {order.plan.missing.map((m) => (
-              <Short key={m.piece} missing={m} job={order.job} context={context} planning={order.planning !== null} />
+              <ShortageNotice
+                key={m.piece}
+                missing={m}
+                job={order.job}
+                context={context}
+                planning={order.planning !== null}
+              />
             ))}
             <Part>Cuts, in this order</Part>
             <WhichOrder plan={order.plan} job={order.job} habits={context.habits} planning={order.planning !== null} />
@@ -200,7 +206,7 @@ export function OrderScreen() {
     <OrderWork>
       <h1 className="out-of-sight">Cutting order for {editor.page.name}</h1>
       <OrderTable>{main}</OrderTable>
-      <OrderSlip aria-label="Summary">
+      <OrderPanel aria-label="Summary">
         {order.status === 'shown' ? (
           <>
             <h2>{order.plan.status === 'complete' ? 'What it takes' : 'What can be cut takes'}</h2>
@@ -239,10 +245,10 @@ export function OrderScreen() {
           </>
         ) : null}
         <CutAlready context={context} />
-        <Books context={context} cuttings={cuttings} />
+        <PageCuttings context={context} cuttings={cuttings} />
         <HowMany context={context} />
         <HabitsForm context={context} again={again} planned={order.status === 'shown'} />
-      </OrderSlip>
+      </OrderPanel>
     </OrderWork>
   );
 }

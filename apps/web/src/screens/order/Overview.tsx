@@ -12,7 +12,7 @@ import {
 import { drawSheet } from '@temnex/drawing';
 import { STOCK_KIND_LABELS, describeOffcutChoice, formatSize } from '@temnex/words';
 import { DrawingView } from '../../ui/DrawingView.tsx';
-import { styleOf } from './pictures.ts';
+import { buildPictureStyle } from './pictures.ts';
 
 const Row = styled.ul`
   display: flex;
@@ -34,7 +34,7 @@ const MOST_EXPLAINED = 40;
 
 /** Every sheet as it comes apart, in the order in which they are taken, all at one scale. */
 export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
-  const style = useMemo(() => styleOf(job, drawer, mark, 17), [job, drawer, mark]);
+  const style = useMemo(() => buildPictureStyle(job, drawer, mark, 17), [job, drawer, mark]);
   const sheets = useMemo(() => plan.sheets.map((_, i) => drawSheet(plan, i, job, style)), [plan, job, style]);
   // of many sheets there is no room to say it under each, and nobody would read it
   const choices = useMemo(

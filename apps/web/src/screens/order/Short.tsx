@@ -27,7 +27,7 @@ interface ShortProps {
 }
 
 /** Why a piece cannot be cut, and what would help: each way out was planned, and is taken with a press. */
-export function Short({ missing, job, context, planning }: ShortProps) {
+export function ShortageNotice({ missing, job, context, planning }: ShortProps) {
   const { editor, derived } = context;
   const drawer = useChangeStock();
   const putIn = useAddStock();

@@ -27,7 +27,7 @@ import {
 import { CropOf } from '../../photos/CropOf.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { DrawingView } from '../../ui/DrawingView.tsx';
-import { styleOf } from './pictures.ts';
+import { buildPictureStyle } from './pictures.ts';
 
 const Film = styled.ol`
   display: grid;
@@ -124,7 +124,7 @@ interface StoryProps {
 
 /** The cuts as a strip of film: the part in hand, its edge on the fence, the setting, what comes off and its name. */
 export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }: StoryProps) {
-  const style = useMemo(() => styleOf(job, drawer, mark, 13), [job, drawer, mark]);
+  const style = useMemo(() => buildPictureStyle(job, drawer, mark, 13), [job, drawer, mark]);
   const order = useMemo(() => buildOrderSteps(job, plan), [job, plan]);
   const begun = new Set<number>();
   const taken = plan.steps.map((step) => {

@@ -15,7 +15,7 @@ import {
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { useCut } from '../../api/queries.ts';
-import { askedOfServer, type Asked } from '../../askedOfServer.ts';
+import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
 import type { PageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { CutIt, type Pressed } from './CutIt.tsx';
@@ -65,9 +65,9 @@ const plan = plans['least-paper']!;
 const two = (_piece: string, copy: number) => `page ${copy} of 2`;
 
 /** What the screens asked of the server. */
-let asked: Asked[] = [];
+let asked: RecordedRequest[] = [];
 beforeEach(() => {
-  asked = askedOfServer();
+  asked = recordRequests();
 });
 afterEach(cleanup);
 

@@ -3,7 +3,7 @@ import type { FaceLook, PictureStyle } from '@temnex/drawing';
 import { faceTurn } from '../../ui/Swatch.tsx';
 
 /** Papers as they look, for the pictures of a cutting order. */
-export function facesOf(job: Job, drawer: Drawer): FaceLook {
+export function buildFaceLook(job: Job, drawer: Drawer): FaceLook {
   return (stockId, side) => {
     const item = job.stock.find((s) => s.id === stockId);
     const face = drawer.papers.find((p) => p.id === item?.paper.id)?.sides.find((s) => s.side === side);
@@ -11,12 +11,12 @@ export function facesOf(job: Job, drawer: Drawer): FaceLook {
   };
 }
 
-export function styleOf(job: Job, drawer: Drawer, mark: Mark, scale: number): PictureStyle {
+export function buildPictureStyle(job: Job, drawer: Drawer, mark: Mark, scale: number): PictureStyle {
   const names = new Map(job.pieces.map((p) => [p.id, p.name]));
   return {
     scale,
     voice: { mark, figures: 'typeset' },
-    face: facesOf(job, drawer),
+    face: buildFaceLook(job, drawer),
     pieceName: (id) => names.get(id) ?? id,
   };
 }

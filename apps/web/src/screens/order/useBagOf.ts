@@ -4,7 +4,7 @@ import { describeCopy, type DescribeBagOf } from '@temnex/words';
 import type { PageContext } from '../page/context.ts';
 
 /** Into which bag a copy of a piece goes, where the page is made several times; null where it is made once. */
-export function useBagOf({ editor, derived, cutState }: PageContext): DescribeBagOf | null {
+export function useBagLabels({ editor, derived, cutState }: PageContext): DescribeBagOf | null {
   const { page } = editor;
   return useMemo(() => {
     if (page.copies < 2) return null;

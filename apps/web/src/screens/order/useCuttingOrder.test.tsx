@@ -4,7 +4,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { DEFAULT_HABITS, derivePage, planAims, readJob, type Basis, type JobDocument } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
-import { askedOfServer, type Asked } from '../../askedOfServer.ts';
+import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
 import type { FromWorker } from '../../planner/messages.ts';
 import type { PageContext } from '../page/context.ts';
 
@@ -35,9 +35,9 @@ class Planner {
 jest.unstable_mockModule('../../planner/newWorker.ts', () => ({ newPlanWorker: () => new Planner() }));
 const { useCuttingOrder } = await import('./useCuttingOrder.ts');
 
-let asked: Asked[] = [];
+let asked: RecordedRequest[] = [];
 beforeEach(() => {
-  asked = askedOfServer();
+  asked = recordRequests();
   Planner.last = null;
 });
 const sent = () =>

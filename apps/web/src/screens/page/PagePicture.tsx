@@ -19,9 +19,9 @@ import { formatLength, formatSize } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import { HandLayer } from '../../construction/HandLayer.tsx';
-import { Says } from '../../construction/LayersPicture.tsx';
-import type { Made } from '../../construction/made.ts';
-import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
+import { LetterMark } from '../../construction/LayersPicture.tsx';
+import type { ConstructionEditor } from '../../construction/made.ts';
+import { NO_SETTLED_FACES, partFill, type SettledFaces } from './looksOf.ts';
 
 const Frame = styled.div`
   position: relative;
@@ -57,13 +57,13 @@ export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 interface PagePictureProps {
   derived: DerivedPage;
   drawer: Drawer;
-  settled?: Settled;
+  settled?: SettledFaces;
   /** Pixels to the inch. */
   scale: number;
   margin: Margin;
   selected: string | null;
   /** The selected item as it is worked on. */
-  made: Made | null;
+  made: ConstructionEditor | null;
   measurings: MeasuredEdges;
   /** Its layers are pressed and dragged over, and not moved. */
   byHand: boolean;
@@ -75,14 +75,14 @@ interface PagePictureProps {
   /** Moves the item of a part, and those chosen with it, by so many marks across and up. */
   onMove: (part: Part, across: number, up: number) => void;
   /** Lets the item of a part go where it has caught something, those chosen with it moved as far. */
-  onDrop: (part: Part, spot: { readonly x: number; readonly y: number }, caught: Caught) => void;
+  onDrop: (part: Part, spot: { readonly x: number; readonly y: number }, caught: CaughtTargets) => void;
   /** What it can catch on. */
   catchesFor: (item: string) => readonly SnapTarget[];
   catchSays: (one: SnapTarget) => string;
 }
 
 /** What an item has caught along each axis. */
-export interface Caught {
+export interface CaughtTargets {
   readonly across: SnapTarget | null;
   readonly upDown: SnapTarget | null;
 }
@@ -91,7 +91,7 @@ interface Pulled {
   readonly item: string;
   readonly x: number;
   readonly y: number;
-  readonly caught: Caught;
+  readonly caught: CaughtTargets;
 }
 /** So near, in pixels, an item is caught. */
 const REACH = 6;
@@ -107,7 +107,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 export function PagePicture({
   derived,
   drawer,
-  settled = UNSETTLED,
+  settled = NO_SETTLED_FACES,
   scale,
   margin,
   selected,
@@ -238,7 +238,7 @@ export function PagePicture({
             >
               <PartFace part={part} box={box(part)} fill={formatFill(fills[i])} spot={spot} per={per} />
               {part.says === undefined ? null : (
-                <Says
+                <LetterMark
                   says={part.says}
                   x={0}
                   y={H}
@@ -451,7 +451,7 @@ function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
 }
 
 /** Pixels to the inch at which a page fits. */
-export const pageScale = (derived: DerivedPage, width: number, height: number, margin: Margin): number => {
+export const computePageScale = (derived: DerivedPage, width: number, height: number, margin: Margin): number => {
   const inches = (t: number) => t / TICKS_PER_UNIT.in;
   return Math.max(
     4,

@@ -26,8 +26,8 @@ import {
   describePageProblem,
   describeSuggestion,
 } from '@temnex/words';
-import { FieldSlip } from '../../construction/FieldSlip.tsx';
-import { handOf } from '../../construction/made.ts';
+import { FieldPanel } from '../../construction/FieldSlip.tsx';
+import { layerHandOf } from '../../construction/made.ts';
 import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
@@ -39,7 +39,7 @@ import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
-import { PagePicture, SLIM, SPREAD, WIDE, pageScale } from './PagePicture.tsx';
+import { PagePicture, SLIM, SPREAD, WIDE, computePageScale } from './PagePicture.tsx';
 import { useMeasurings } from './useMeasurings.ts';
 import { usePageContext } from './context.ts';
 import { PaperWindow } from './PaperWindow.tsx';
@@ -48,8 +48,8 @@ import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { SaveSketch } from './SaveSketch.tsx';
 import { Several } from './Several.tsx';
-import { Slabs } from './Slabs.tsx';
-import { useMade } from './useMade.ts';
+import { LayerList } from './Slabs.tsx';
+import { useConstructionEditor } from './useMade.ts';
 
 const Work = styled.main`
   display: grid;
@@ -132,7 +132,7 @@ export function PageScreen() {
   const part =
     derived.parts.find((p) => p.id === wanted) ?? derived.parts.findLast((p) => p.item === wanted) ?? firstOf(derived);
   const item = derived.items.get(derived.items.has(wanted ?? '') ? wanted! : (part?.item ?? ''));
-  const made = useMade(page, derived, item?.item.id ?? null, change);
+  const made = useConstructionEditor(page, derived, item?.item.id ?? null, change);
   const table = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 760, height: 560 });
   useEffect(() => {
@@ -151,7 +151,7 @@ export function PageScreen() {
   }, []);
   const [measurings, setMeasurings] = useMeasurings();
   const margin = room.width <= 560 ? SLIM : derived.seam ? SPREAD : WIDE;
-  const scale = pageScale(derived, room.width, room.height, margin);
+  const scale = computePageScale(derived, room.width, room.height, margin);
   const voice = { mark: derived.mark, figures: 'typeset' } as const;
   const nameOf = useCallback((itemId: string) => derived.items.get(itemId)?.item.name ?? itemId, [derived]);
   // what is wrong with the selected item itself stands in its slip, with what would work
@@ -203,7 +203,7 @@ export function PageScreen() {
             onCommit={(name) => change(renamePart(page, part, name))}
           />
         ) : null}
-        <FieldSlip made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
+        <FieldPanel made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
         {part && part.item === item.item.id && !part.piece && part.role === 'print' ? (
           <PhotoOfPart key={part.id} {...{ page, derived, part, change }} />
         ) : null}
@@ -220,7 +220,7 @@ export function PageScreen() {
           setOpen={setPlacing}
         />
         <Follows key={item.item.id} page={page} derived={derived} here={item} change={change} />
-        {made && handOf(made) ? (
+        {made && layerHandOf(made) ? (
           <Row>
             <Tick
               checked={handling === item.item.id}
@@ -319,7 +319,7 @@ export function PageScreen() {
             ))}
           </Block>
         ) : null}
-        <Slabs
+        <LayerList
           derived={derived}
           drawer={drawer}
           settled={settled}
@@ -328,7 +328,7 @@ export function PageScreen() {
           onSelect={select}
         >
           {ofSelected}
-        </Slabs>
+        </LayerList>
         {/* what shows nothing yet has no slab to lie under */}
         {part?.item === item?.item.id ? null : <Block aria-label="Selected part">{ofSelected}</Block>}
         {item ? null : <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>}

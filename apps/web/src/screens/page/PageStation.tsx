@@ -18,12 +18,12 @@ import {
 import type { CuttingRecord } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../api/queries.ts';
-import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { Tape } from '../../ui/Tape.tsx';
-import { useFetchedEarly } from '../../ui/useFetchedEarly.ts';
+import { StationNav } from '../../ui/Tape.tsx';
+import { usePrefetchedViews } from '../../ui/useFetchedEarly.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { useCuttingOrder } from '../order/useCuttingOrder.ts';
 import type { PageContext, PageFacts } from './context.ts';
@@ -47,7 +47,7 @@ const NO_CUTS: readonly CuttingRecord[] = [];
 
 /** Everything that the stations of one page share: the document being worked on, the drawer, the tape. */
 export function PageStation() {
-  useTopOnArrival();
+  useScrollToTop();
   const { id = '' } = useParams();
   return <OnePage key={id} id={id} />;
 }
@@ -124,7 +124,7 @@ function OnePage({ id }: { id: string }) {
   const failing = without.find(({ query }) => query.error) ?? null;
   const waiting = without[0] ?? null;
   const retryAll = () => without.forEach(({ query }) => void query.refetch());
-  useFetchedEarly(NEXT);
+  usePrefetchedViews(NEXT);
   useUndoKeys(editor?.undo ?? noop, editor?.redo ?? noop);
   const chosen = derived !== null && !derived.problems.length && derived.pieces.every((p) => p.wish);
   const planned =
@@ -145,7 +145,7 @@ function OnePage({ id }: { id: string }) {
 
   return (
     <>
-      <Tape stations={stations} aside={editor ? <Saved editor={editor} /> : null} />
+      <StationNav stations={stations} aside={editor ? <Saved editor={editor} /> : null} />
       <KeysSheet stations={stations} />
       {state.status === 'loading' ? <Loading what="the page" /> : null}
       {state.status === 'failed' ? (

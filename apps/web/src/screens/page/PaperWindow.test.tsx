@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { derivePage, emptyPage, newItem, recipeOf, type Drawer, type Part } from '@temnex/core';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { PaperWindow } from './PaperWindow.tsx';
-import { UNSETTLED } from './looksOf.ts';
+import { NO_SETTLED_FACES } from './looksOf.ts';
 
 afterEach(cleanup);
 const drawer = {
@@ -41,7 +41,7 @@ function part(): { part: Part; mark: ReturnType<typeof derivePage>['mark'] } {
 
 test('how much of its paper one shows, moved over it by the keys, no further than the sheet goes', () => {
   const { part: one, mark } = part();
-  render(<PaperWindow part={one} drawer={drawer} settled={UNSETTLED} voice={{ mark, figures: 'plain' }} />);
+  render(<PaperWindow part={one} drawer={drawer} settled={NO_SETTLED_FACES} voice={{ mark, figures: 'plain' }} />);
   // 2 × 2.31 of 10 × 10
   expect(screen.getByText(/of a sheet of/).textContent).toMatch(/10 × 10.*about 5 % of it/);
   const outline = screen.getByRole('slider', { hidden: true });

@@ -18,7 +18,7 @@ import {
   type Picture,
 } from '@temnex/core';
 import { formatLength, describeCropLoss, formatPhotoName, describePhoto, describeSharpness } from '@temnex/words';
-import { scrollsSideways } from '../../theme/global.ts';
+import { sidewaysScroll } from '../../theme/global.ts';
 import { photoUrl, usePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
 import { Quiet, QuietLink } from '../../ui/buttons.tsx';
@@ -44,7 +44,7 @@ const Strip = styled.ul`
   gap: 0.5rem;
   max-width: 100%;
   padding: 3px;
-  ${scrollsSideways('var(--room)')}
+  ${sidewaysScroll('var(--room)')}
   & button {
     display: block;
     padding: 0;

@@ -1,11 +1,11 @@
 import { expect, test } from '@jest/globals';
 import { derivePage, emptyPage, lengthOf, newItem } from '@temnex/core';
 import { banners, base, layer, page, photo } from '@temnex/core/testing';
-import { cutFor, slabsOf } from './Slabs.tsx';
+import { cutCountAndSize, buildLayerEntries } from './Slabs.tsx';
 
 test('what is cut as one piece is one slab; every other layer has its own, from the bottom up', () => {
   const all = page(base([layer('panel', '1/2')]), photo('a', ['3', '4'], [layer('m', '1/4')]), banners('flags', {}));
-  const slabs = slabsOf(derivePage(all).parts).map((slab) => `${slab[0]!.item} ${slab.length}`);
+  const slabs = buildLayerEntries(derivePage(all).parts).map((slab) => `${slab[0]!.item} ${slab.length}`);
   expect(slabs).toEqual(['base 1', 'base 1', 'a 1', 'a 1', 'flags 3']);
 });
 
@@ -23,12 +23,12 @@ test('what is folded over, or goes over and under, is one slab with its piece, a
     },
   });
   const derived = derivePage({ ...emptyPage('Wheels'), items: [wheels, woven] });
-  const slabs = slabsOf(derived.parts);
+  const slabs = buildLayerEntries(derived.parts);
   expect(slabs.map((slab) => `${slab[0]!.piece} ${slab.length}`)).toEqual([
     ...['wheels/square 2', 'wheels/hub 2', 'woven/level-b 4', 'woven/upright-a 4'],
   ]);
   // how it is cut, with its tails, not how far it is seen
-  const { width, height, many } = cutFor(slabs.at(-1)!, derived);
+  const { width, height, many } = cutCountAndSize(slabs.at(-1)!, derived);
   expect([many, width, height]).toEqual([4, lengthOf('1/2'), lengthOf('3')]);
-  expect(cutFor(slabs[0]!, derived)).toMatchObject({ many: 2, width: lengthOf('3') });
+  expect(cutCountAndSize(slabs[0]!, derived)).toMatchObject({ many: 2, width: lengthOf('3') });
 });

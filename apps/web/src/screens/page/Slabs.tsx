@@ -2,8 +2,8 @@ import { useId, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part, type Ticks } from '@temnex/core';
 import { SizeFigure } from '../../ui/Figure.tsx';
-import { ownLook } from '../../ui/ownLook.ts';
-import { UNSETTLED, partFill, type Settled } from './looksOf.ts';
+import { scopeLook } from '../../ui/ownLook.ts';
+import { NO_SETTLED_FACES, partFill, type SettledFaces } from './looksOf.ts';
 
 const List = styled.ol`
   display: flex;
@@ -54,7 +54,7 @@ const THICK = 20;
 interface SlabsProps {
   derived: DerivedPage;
   drawer: Drawer;
-  settled?: Settled;
+  settled?: SettledFaces;
   selected: string | null;
   /** Pieces of which every copy is cut. */
   cutPieces: ReadonlySet<string>;
@@ -67,7 +67,7 @@ interface SlabsProps {
  * The layers of an item that are cut as one piece: one slab. What is folded over, or comes to lie as it is made, is one with the rest
  * of its piece.
  */
-export const slabsOf = (parts: readonly Part[]): Part[][] => {
+export const buildLayerEntries = (parts: readonly Part[]): Part[][] => {
   const slabs: Part[][] = [];
   const byPiece = new Map<string, Part[]>();
   const lying = new Set(parts.filter((p) => !p.along && p.piece).map((p) => p.piece));
@@ -84,7 +84,7 @@ export const slabsOf = (parts: readonly Part[]): Part[][] => {
 };
 
 /** How many are cut for a slab and how large: as it lies, or as it is cut where that is not what one sees of it. */
-export function cutFor(
+export function cutCountAndSize(
   slab: readonly Part[],
   { pieces }: Pick<DerivedPage, 'pieces'>,
 ): { many: number; width: Ticks; height: Ticks } {
@@ -103,11 +103,19 @@ export function cutFor(
 }
 
 /** The page seen from the side, from the top down: every layer a slab as wide as it is, where it lies across, named, with its size. */
-export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPieces, onSelect, children }: SlabsProps) {
+export function LayerList({
+  derived,
+  drawer,
+  settled = NO_SETTLED_FACES,
+  selected,
+  cutPieces,
+  onSelect,
+  children,
+}: SlabsProps) {
   const own = useId();
   const per = ACROSS / Math.max(1, derived.width);
   const picked = derived.parts.find((p) => p.id === selected);
-  const slabs = slabsOf(derived.parts);
+  const slabs = buildLayerEntries(derived.parts);
   /** Several alike are called as their item is; where it has more than one such, as they are cut. */
   const nameOf = (slab: readonly Part[]): string => {
     const [first] = slab as [Part];
@@ -121,8 +129,8 @@ export function Slabs({ derived, drawer, settled = UNSETTLED, selected, cutPiece
         const [first] = slab as [Part];
         const isOpen = slab.some((p) => p.id === selected || (p.piece !== null && p.piece === picked?.piece));
         const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
-        const look = typeof fill === 'string' ? null : ownLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
-        const { many, ...size } = cutFor(slab, derived);
+        const look = typeof fill === 'string' ? null : scopeLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
+        const { many, ...size } = cutCountAndSize(slab, derived);
         return (
           <li key={first.id}>
             <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>

@@ -2,7 +2,7 @@ import { useOutletContext } from 'react-router';
 import type { Basis, CutPiece, CutState, DerivedPage, Drawer, Habits } from '@temnex/core';
 import type { CuttingRecord } from '@temnex/contract';
 import type { CuttingOrder } from '../order/cuttingOrder.ts';
-import type { Settled } from './looksOf.ts';
+import type { SettledFaces } from './looksOf.ts';
 import type { PageEditor } from './usePageEditor.ts';
 
 /** What is known of a page, whichever station one is at. */
@@ -19,7 +19,7 @@ export interface PageFacts {
   readonly cut: readonly CutPiece[];
   readonly cutState: CutState;
   /** By piece: the face that it is cut from, or will be by the order that stands. */
-  readonly settled: Settled;
+  readonly settled: SettledFaces;
   /** Pieces of which every copy is cut. */
   readonly cutPieces: ReadonlySet<string>;
 }

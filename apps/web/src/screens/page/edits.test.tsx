@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { FieldSlip } from '../../construction/FieldSlip.tsx';
+import { FieldPanel } from '../../construction/FieldSlip.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
-import { PagePicture, SLIM, WIDE, pageScale } from './PagePicture.tsx';
+import { PagePicture, SLIM, WIDE, computePageScale } from './PagePicture.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
-import { useMade } from './useMade.ts';
+import { useConstructionEditor } from './useMade.ts';
 
 afterEach(cleanup);
 const start = (): Page =>
@@ -28,7 +28,7 @@ function Working({ id }: { id: string }) {
   const [held, change] = useState(start);
   page = held;
   const derived = derivePage(held, DEFAULT_NAMES);
-  const made = useMade(held, derived, id, change);
+  const made = useConstructionEditor(held, derived, id, change);
   const { item } = derived.items.get(id)!;
   return (
     <>
@@ -44,7 +44,7 @@ function Working({ id }: { id: string }) {
         {...alone}
         onMove={() => {}}
       />
-      <FieldSlip made={made!} />
+      <FieldPanel made={made!} />
       <PlaceFields page={held} derived={derived} item={item} change={change} open setOpen={() => {}} />
       <GroundFields page={held} change={change} />
     </>
@@ -213,9 +213,9 @@ describe('the picture', () => {
   test('is as large as the room allows, whichever way is shorter', () => {
     const derived = derivePage(start());
     const none = { left: 76, top: 54, right: 0, bottom: 0 };
-    expect(pageScale(derived, 556, 2000, none)).toBeCloseTo(40, 5);
-    expect(pageScale(derived, 2000, 534, none)).toBeCloseTo(40, 5);
-    expect(pageScale(derived, 10, 10, none)).toBe(4);
+    expect(computePageScale(derived, 556, 2000, none)).toBeCloseTo(40, 5);
+    expect(computePageScale(derived, 2000, 534, none)).toBeCloseTo(40, 5);
+    expect(computePageScale(derived, 10, 10, none)).toBe(4);
   });
 });
 

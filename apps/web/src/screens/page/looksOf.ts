@@ -1,30 +1,30 @@
 import type { Drawer, Part, collectFacesOnPage } from '@temnex/core';
 import type { Fill } from '@temnex/drawing';
-import { faceOf, turnWanted } from '../../ui/Swatch.tsx';
+import { faceOf, computeWantedTurn } from '../../ui/Swatch.tsx';
 
 /** Greys for what has no paper yet: the lowest is the lightest, what lies on it a little darker. */
 const UNCHOSEN = ['#f2f2f2', '#e2e2e2', '#fafafa'];
 /** A print nobody has photographed. */
-export const PRINT = '#9b9b9b';
+export const BLANK_PRINT = '#9b9b9b';
 
 /** The back of a paper that has one face. */
 const BARE = '#fbfbf9';
 
 /** By piece: the face that it is cut from, or will be by the order that stands. */
-export type Settled = ReturnType<typeof collectFacesOnPage>;
-export const UNSETTLED: Settled = new Map();
+export type SettledFaces = ReturnType<typeof collectFacesOnPage>;
+export const NO_SETTLED_FACES: SettledFaces = new Map();
 
 /** How a part is filled: the face that it comes from if that is settled, its paper's if one is chosen, else a grey that says "not chosen yet". */
-export function partFill(part: Part, drawer: Drawer, scale: number, settled: Settled): Fill {
-  if (!part.piece) return PRINT;
+export function partFill(part: Part, drawer: Drawer, scale: number, settled: SettledFaces): Fill {
+  if (!part.piece) return BLANK_PRINT;
   const from = settled.get(part.piece);
   const paper = drawer.papers.find((p) => p.id === (from?.paper ?? part.wish?.papers[0]));
   const up = from?.side ?? part.wish?.side ?? 'A';
   if (part.back && paper) {
     const other = paper.sides.find((s) => s.side === (up === 'B' ? 'A' : 'B'));
-    return other ? { look: other.look, turn: turnWanted(other, part.wish!.direction), scale } : BARE;
+    return other ? { look: other.look, turn: computeWantedTurn(other, part.wish!.direction), scale } : BARE;
   }
   const face = part.wish ? faceOf(paper, up) : undefined;
   if (!face) return UNCHOSEN[(part.entry ? part.n : part.n + 1) % UNCHOSEN.length]!;
-  return { look: face.look, turn: turnWanted(face, part.wish!.direction), scale };
+  return { look: face.look, turn: computeWantedTurn(face, part.wish!.direction), scale };
 }

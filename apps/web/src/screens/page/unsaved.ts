@@ -40,7 +40,7 @@ export function forgetUnsaved(key: string): void {
 }
 
 /** What windows that are closed kept of a page and can be read, the latest first. */
-export async function unsavedOf(id: string): Promise<Draft[]> {
+export async function loadUnsaved(id: string): Promise<Draft[]> {
   const open = await openDrafts();
   return keysOf(id)
     .filter((key) => !open.has(key))

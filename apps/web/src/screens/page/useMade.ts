@@ -11,16 +11,16 @@ import {
   type Page,
   type Part,
 } from '@temnex/core';
-import type { Made } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/made.ts';
 import { newId } from '../../ui/newId.ts';
 
 /** An item of the page as a construction that is worked on; null where nothing is selected. */
-export function useMade(
+export function useConstructionEditor(
   page: Page,
   derived: DerivedPage,
   item: string | null,
   change: (page: Page) => void,
-): Made | null {
+): ConstructionEditor | null {
   return useMemo(() => {
     const here = item === null ? undefined : derived.items.get(item);
     if (!here) return null;

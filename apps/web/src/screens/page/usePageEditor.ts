@@ -3,9 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { pageSchema, type Page } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
-import { ServerRefusal, Unreachable, ask } from '../../api/client.ts';
+import { ServerRefusal, ServerUnreachable, requestJson } from '../../api/client.ts';
 import { usePage } from '../../api/queries.ts';
-import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, unsavedOf, type Draft, type Unsaved } from './unsaved.ts';
+import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, loadUnsaved, type Draft, type Unsaved } from './unsaved.ts';
 import { newId } from '../../ui/newId.ts';
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'failed';
@@ -80,7 +80,7 @@ export function usePageEditor(
   }, []);
   useEffect(() => {
     let there = true;
-    void unsavedOf(id).then((found) => there && setDrafts(found.filter(({ key }) => key !== draft)));
+    void loadUnsaved(id).then((found) => there && setDrafts(found.filter(({ key }) => key !== draft)));
     const end = lockDraft(draft);
     return () => {
       there = false;
@@ -117,7 +117,7 @@ export function usePageEditor(
     setBusy(true);
     try {
       const body = { version: from.version, document: sending };
-      const saved = await ask('PUT', `/api/pages/${id}`, pageRecordSchema, body);
+      const saved = await requestJson('PUT', `/api/pages/${id}`, pageRecordSchema, body);
       setStored({ version: saved.version, page: sending });
       client.setQueryData(['page', id], { ...saved, document: sending });
       void client.invalidateQueries({ queryKey: ['pages'] });
@@ -126,7 +126,7 @@ export function usePageEditor(
       lost.current = null;
       if (latest.current.page === sending) forgetUnsaved(draft);
     } catch (error) {
-      if (error instanceof Unreachable) lost.current = { version: from.version, page: sending };
+      if (error instanceof ServerUnreachable) lost.current = { version: from.version, page: sending };
       if (error instanceof ServerRefusal && error.refusal.code === 'stale') {
         const current = pageRecordSchema.parse(error.refusal.current);
         const mine = lost.current;
@@ -138,7 +138,7 @@ export function usePageEditor(
       } else {
         setTrouble(error instanceof Error ? error.message : 'Not saved.');
         setTriesAgain(
-          error instanceof Unreachable || (error instanceof ServerRefusal && PASSING.has(error.refusal.code)),
+          error instanceof ServerUnreachable || (error instanceof ServerRefusal && PASSING.has(error.refusal.code)),
         );
       }
     } finally {

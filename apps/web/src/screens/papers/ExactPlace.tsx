@@ -18,7 +18,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Artwork } from './Artwork.tsx';
-import { OnTable, spotOf, wholeBoxes, within, type Box, type Spot } from './OnTable.tsx';
+import { OnTable, spotOf, listWholeBoxes, clampSpot, type Box, type Spot } from './OnTable.tsx';
 
 const Slip = styled.div`
   grid-column: 1 / -1;
@@ -95,7 +95,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
   const box = size && { ...at, width: size.width, height: size.height };
   const { width, height } = sizeOfItem(item);
   const outside = box && (box.x + box.width > width || box.y + box.height > height);
-  const through = box && wholeBoxes(item).some((whole) => meets(box, whole) && !holds(box, whole));
+  const through = box && listWholeBoxes(item).some((whole) => meets(box, whole) && !holds(box, whole));
   const lies = (s: typeof item) =>
     `${drawer.papers.find((p) => p.id === s.paper)!.name}, ${STOCK_KIND_LABELS[s.kind]} ${formatSize(sizeOfItem(s).width, sizeOfItem(s).height, { mark, figures: 'typeset' })}`;
   return (
@@ -108,7 +108,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
         onPoint={(_, to, done) => {
           if (!size) return;
           const centred = { x: to.x - size.width / 2, y: to.y - size.height / 2 };
-          const spot = within(centred, size, item, mark.step);
+          const spot = clampSpot(centred, size, item, mark.step);
           setMoving(done ? null : spot);
           if (done) put(item.id, spot);
         }}
@@ -148,7 +148,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
 }
 
 /** What is said of an exact place in one line. */
-export function placeWords(wish: Wish, drawer: Drawer, mark: Mark): string | null {
+export function describeWishedPlace(wish: Wish, drawer: Drawer, mark: Mark): string | null {
   if (!wish.from) return null;
   const item = drawer.stock.find((s) => s.id === wish.from!.stock);
   if (!item) return 'The paper it was to be cut from is gone.';

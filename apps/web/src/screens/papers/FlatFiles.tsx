@@ -17,9 +17,9 @@ import type { StockMovement } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Swatch } from '../../ui/Swatch.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
-import { Lying } from './Lying.tsx';
+import { OverlappingPapers } from './Lying.tsx';
 import { OneItem } from './OneItem.tsx';
-import { PaperSlip } from '../../stock/PaperSlip.tsx';
+import { PaperPanel } from '../../stock/PaperSlip.tsx';
 
 const Files = styled.ul`
   display: grid;
@@ -235,12 +235,12 @@ function OneFile({
               Show {Math.min(FANNED, items.length - shown)} more of {items.length}
             </Quiet>
           ) : null}
-          <PaperSlip paper={paper} change={changePaper} remove={removePaper} />
+          <PaperPanel paper={paper} change={changePaper} remove={removePaper} />
         </>
       ) : (
         <Closed>
           <Pile {...dragProps} data-movable>
-            <Lying
+            <OverlappingPapers
               items={items}
               paper={paper}
               scale={scale}

@@ -18,7 +18,7 @@ import { NARROW } from '../../theme/global.ts';
 import { SizeFigure } from '../../ui/Figure.tsx';
 import { Quiet } from '../../ui/buttons.tsx';
 import { Swatch, faceOf } from '../../ui/Swatch.tsx';
-import { ExactPlace, placeWords } from './ExactPlace.tsx';
+import { ExactPlace, describeWishedPlace } from './ExactPlace.tsx';
 import type { Spot } from './OnTable.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { PieceOnTable } from './PieceOnTable.tsx';
@@ -156,7 +156,7 @@ export function LayerRow({
     if (!wish || cut) return null;
     const papers = wish.papers.slice(0, 2).map((id) => drawer.papers.find((p) => p.id === id));
     const reach = () => describePaperReach(reachOfWish(piece, papers, stockOf), { mark, figures: 'typeset' });
-    return placeWords(wish, drawer, mark) ?? `${capitalize(reach())}.`;
+    return describeWishedPlace(wish, drawer, mark) ?? `${capitalize(reach())}.`;
   }, [piece, wish, cut, drawer, stockOf, mark]);
   return (
     <Row ref={row} {...onto.dropProps} {...(onto.isDropTarget && !under.isDropTarget ? { 'data-over': true } : {})}>

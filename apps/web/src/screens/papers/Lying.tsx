@@ -1,8 +1,8 @@
 import { useId } from 'react';
 import { cornersOf, inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
-import { ownLook } from '../../ui/ownLook.ts';
+import { scopeLook } from '../../ui/ownLook.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
-import { wholeBoxes } from './OnTable.tsx';
+import { listWholeBoxes } from './OnTable.tsx';
 import { PATTERN } from './PieceOnTable.tsx';
 
 /** An edge of each lies open beneath the next. */
@@ -22,7 +22,7 @@ interface LyingProps {
 }
 
 /** Papers lying overlapped, to scale; those for which there is no room beside the others are counted. */
-export function Lying({ items, paper, scale, room = Infinity, reaches = null, ghost = null }: LyingProps) {
+export function OverlappingPapers({ items, paper, scale, room = Infinity, reaches = null, ghost = null }: LyingProps) {
   const own = useId();
   const face = paper.sides[0]!;
   const px = (t: number) => inUnit(t, 'in') * scale;
@@ -44,7 +44,7 @@ export function Lying({ items, paper, scale, room = Infinity, reaches = null, gh
   if (!placed.length) return null;
   const height = Math.max(...placed.map((s) => s.h)) + 2;
   const more = sizes.slice(placed.length).reduce((n, s) => n + s.item.quantity, 0);
-  const lookOf = (turned: number) => ownLook(face.look, faceTurn(face, turned), scale * PATTERN, own);
+  const lookOf = (turned: number) => scopeLook(face.look, faceTurn(face, turned), scale * PATTERN, own);
   const turns = [...new Set(placed.map(({ item }) => item.turned))];
   return (
     <>
@@ -70,7 +70,7 @@ export function Lying({ items, paper, scale, room = Infinity, reaches = null, gh
               stroke="#161616"
               strokeWidth="0.8"
             />
-            {wholeBoxes(item).map((b, i) => (
+            {listWholeBoxes(item).map((b, i) => (
               <rect
                 key={i}
                 x={at + px(b.x)}

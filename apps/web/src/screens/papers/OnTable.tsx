@@ -32,7 +32,7 @@ export function spotOf([x, y]: readonly [LengthText, LengthText], unit: 'in' | '
 }
 
 /** The boxes that are to stay whole on an item. */
-export const wholeBoxes = (item: StockItem): Box[] =>
+export const listWholeBoxes = (item: StockItem): Box[] =>
   (item.uncut ?? []).map(([a, b]) => {
     const [p, q] = [spotOf(a, item.unit), spotOf(b, item.unit)];
     return { x: Math.min(p.x, q.x), y: Math.min(p.y, q.y), width: Math.abs(p.x - q.x), height: Math.abs(p.y - q.y) };
@@ -140,7 +140,7 @@ export function OnTable({ item, paper, side = 'A', mark, label, piece, onPoint, 
       {margins.map((b, i) => (
         <rect key={i} {...rect(b)} fill="#d8d8d8cc" stroke="#161616" strokeWidth="0.6" />
       ))}
-      {wholeBoxes(item).map((b, i) => (
+      {listWholeBoxes(item).map((b, i) => (
         <rect key={i} {...rect(b)} fill="#fbfbfa66" stroke="#161616" strokeWidth="1.5" strokeDasharray="2 3" />
       ))}
       {drawn ? <rect {...rect(drawn)} fill="#fbfbfa99" stroke="#161616" strokeWidth="2" /> : null}
@@ -200,7 +200,7 @@ export const boxBetween = (a: Spot, b: Spot): Box => ({
 });
 
 /** A spot with a box of so much room left inside the paper. */
-export const within = (spot: Spot, size: { width: number; height: number }, item: StockItem, step: number): Spot => {
+export const clampSpot = (spot: Spot, size: { width: number; height: number }, item: StockItem, step: number): Spot => {
   const { width, height } = sizeOfItem(item);
   const keep = (t: number, most: number) =>
     ticks(Math.max(0, Math.min(Math.floor(most / step) * step, Math.round(t / step) * step)));

@@ -11,9 +11,9 @@ import {
 } from '@temnex/words';
 import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
-import { SayLine } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/SayLine.tsx';
 import { History } from '../../stock/History.tsx';
-import { Lying } from './Lying.tsx';
+import { OverlappingPapers } from './Lying.tsx';
 import { spotOf } from './OnTable.tsx';
 import { StayWhole } from './StayWhole.tsx';
 
@@ -39,7 +39,12 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
       {doing === 'marking' ? (
         <StayWhole {...{ item, paper, mark, change }} />
       ) : (
-        <Lying items={[item]} paper={paper} scale={scale} reaches={reach && (() => reach.reaches !== false)} />
+        <OverlappingPapers
+          items={[item]}
+          paper={paper}
+          scale={scale}
+          reaches={reach && (() => reach.reaches !== false)}
+        />
       )}
       <b>{formatSize(sizeOfItem(item).width, sizeOfItem(item).height, { mark, figures: 'typeset' })}</b>
       <br />
@@ -121,7 +126,7 @@ function ItsSize({ item, change }: { item: StockItem; change: (size: ChangeStock
       : said;
   };
   return (
-    <SayLine
+    <LineInput
       label="its size, or “9 x 9 less 5 x 4”, or “corners 0 x 0, 9 x 0, 4 x 7”"
       example={`${item.width} x ${item.height}`}
       action="So it is"

@@ -10,18 +10,18 @@ import {
   useMoveStock,
   useRemovePaper,
   useRemoveStock,
-  useRestore,
+  useRestoreRemoved,
 } from '../../api/queries.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
-import { TakenOut } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/TakenOut.tsx';
 import { usePageContext } from '../page/context.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
 import { SetAside } from '../../stock/SetAside.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import { stockByPaper, type Bed, type Picked } from './bed.ts';
-import { ToSlip } from '../drawer/layout.ts';
+import { ToSidePanel } from '../drawer/layout.ts';
 import { Layers } from './Layers.tsx';
 import { scaleFor } from './PieceOnTable.tsx';
 
@@ -100,7 +100,7 @@ export function PapersScreen() {
   const change = useChangeStock();
   const move = useMoveStock();
   const remove = useRemoveStock();
-  const restore = useRestore();
+  const restore = useRestoreRemoved();
   const changePaper = useChangePaper();
   const removePaper = useRemovePaper();
   const [taken, setTaken] = useState<StockItem | null>(null);
@@ -177,10 +177,10 @@ export function PapersScreen() {
         </div>
       </Column>
       {only ? (
-        <ToSlip>
+        <ToSidePanel>
           <span aria-hidden="true">{onto}</span>
           <a href="#drawer-heading">To the drawer</a>
-        </ToSlip>
+        </ToSidePanel>
       ) : null}
       <Column aria-labelledby="drawer-heading">
         <Head>
@@ -242,7 +242,7 @@ export function PapersScreen() {
           removePaper={(paper) => removePaper.mutate(paper)}
           remove={(item) => remove.mutate(item.id, { onSuccess: () => setTaken(item) })}
         />
-        <TakenOut kinds={['stock', 'paper']} />
+        <RemovedList kinds={['stock', 'paper']} />
       </Column>
     </Work>
   );

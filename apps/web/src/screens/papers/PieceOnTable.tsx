@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { inUnit, type PaperFace, type Size, type Wish } from '@temnex/core';
-import { ownLook } from '../../ui/ownLook.ts';
-import { turnWanted } from '../../ui/Swatch.tsx';
+import { scopeLook } from '../../ui/ownLook.ts';
+import { computeWantedTurn } from '../../ui/Swatch.tsx';
 
 /** Pixels to the inch where nothing is very long. */
 const USUAL_SCALE = 8;
@@ -39,7 +39,8 @@ export function PieceOnTable({
 }) {
   const own = useId();
   const [w, h] = [inUnit(size.width, 'in') * scale, inUnit(size.height, 'in') * scale];
-  const look = face && wish ? ownLook(face.look, turnWanted(face, wish.direction), scale * PATTERN, own) : null;
+  const look =
+    face && wish ? scopeLook(face.look, computeWantedTurn(face, wish.direction), scale * PATTERN, own) : null;
   return (
     <svg
       width={w + 2}

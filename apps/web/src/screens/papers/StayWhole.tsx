@@ -12,8 +12,8 @@ import {
 import { SCREEN, describeLineProblem, formatSize } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { SayLine } from '../../ui/SayLine.tsx';
-import { OnTable, boxBetween, spotOf, wholeBoxes, type Spot } from './OnTable.tsx';
+import { LineInput } from '../../ui/SayLine.tsx';
+import { OnTable, boxBetween, spotOf, listWholeBoxes, type Spot } from './OnTable.tsx';
 
 const Slip = styled.div`
   display: grid;
@@ -83,7 +83,7 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
         label={`${paper.name}, ${item.width} by ${item.height}: drag over what is to stay whole`}
         onPoint={(from, to, done) => done && add(from, to)}
       />
-      <SayLine
+      <LineInput
         label="Drag over what is to stay whole, or say two corners of it"
         example="1 x 2 to 4 1/2 x 6"
         action="Keep whole"
@@ -101,7 +101,7 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
         }}
       />
       <ul aria-label="Kept whole">
-        {wholeBoxes(item).map((box, i) => (
+        {listWholeBoxes(item).map((box, i) => (
           <li key={i}>
             <span>{formatSize(box.width, box.height, voice)} stays whole</span>
             <Quiet

@@ -17,8 +17,8 @@ import {
   type Wish,
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
-import { askedOfServer, type Asked } from '../../askedOfServer.ts';
-import { Short } from '../order/Short.tsx';
+import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
+import { ShortageNotice } from '../order/Short.tsx';
 import type { PageContext } from '../page/context.ts';
 import { stockByPaper } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';
@@ -249,7 +249,7 @@ describe('what would help is taken with a press', () => {
     { how: { do: 'join', along: 'width', at: 2, overlap: 0.5 }, cut: 1, newSheetArea: 0 },
   ];
   let held: Page;
-  let asked: Asked[] = [];
+  let asked: RecordedRequest[] = [];
   function Shown({ ways = help, planning = false }: { ways?: Missing['help']; planning?: boolean }) {
     const [page, change] = useState(() =>
       choosePaper(pageOf(photo('photo', ['4', '6'], [layer('mat', '1/8')])), { item: 'photo', blank: 'mat' }, WISH),
@@ -257,7 +257,7 @@ describe('what would help is taken with a press', () => {
     held = page;
     const context = { id: 'p1', editor: { page, change }, derived: derivePage(page) } as unknown as PageContext;
     const missing: Missing = { piece: 'photo/mat', quantity: 1, why: 'held-back', paper: 'sky', help: ways };
-    return <Short {...{ missing, job, context, planning }} />;
+    return <ShortageNotice {...{ missing, job, context, planning }} />;
   }
   const shown = (props: Parameters<typeof Shown>[0] = {}) =>
     render(
@@ -266,7 +266,7 @@ describe('what would help is taken with a press', () => {
       </QueryClientProvider>,
     );
   beforeEach(() => {
-    asked = askedOfServer();
+    asked = recordRequests();
   });
   test('the page, the drawer, what was bought', async () => {
     shown();

@@ -5,17 +5,17 @@ import { DEFAULT_FRAMING, MARKS, computeFramedCrop, type Framing, type Photo } f
 import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
-import { Cropped } from '../../photos/Cropped.tsx';
+import { CroppedPhoto } from '../../photos/Cropped.tsx';
 import { NARROW } from '../../theme/global.ts';
 import { Plain, PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Tick } from '../../ui/Tick.tsx';
 import { newId } from '../../ui/newId.ts';
-import { Slip } from '../drawer/layout.ts';
+import { SidePanel } from '../drawer/layout.ts';
 import { usePhotosContext } from './context.ts';
 import { OnAPage } from './OnAPage.tsx';
-import { sameSize, ticksOfPrint, turned, usualPrints, type PrintSize } from './sizes.ts';
+import { isSameSize, ticksOfPrint, turnPrintSize, listUsualPrints, type PrintSize } from './sizes.ts';
 
 const Work = styled.main`
   display: grid;
@@ -133,9 +133,9 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
   const change = useChangePhotos();
   const say = (what: Parameters<typeof change.mutate>[0]['change']) =>
     change.mutate({ photos: [photo.id], change: what });
-  const usual = usualPrints(unit, photo);
+  const usual = listUsualPrints(unit, photo);
   const [own, setOwn] = useState<PrintSize | null>(null);
-  const sizes = own && !usual.some((size) => sameSize(size, own)) ? [...usual, own] : usual;
+  const sizes = own && !usual.some((size) => isSameSize(size, own)) ? [...usual, own] : usual;
   const [size, setSize] = useState<PrintSize>(usual[0]!);
   // each size keeps the crop it was given
   const [framings, setFramings] = useState<Readonly<Record<string, Framing>>>({});
@@ -162,7 +162,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
   }, []);
   const voice = { mark: MARK, figures: 'typeset' } as const;
   const order = () => say({ orders: [...photo.orders, { id: newId(), ...size, unit, copies: 1, framing }] });
-  const known = photo.orders.find((o) => sameSize(o, size) && o.unit === unit);
+  const known = photo.orders.find((o) => isSameSize(o, size) && o.unit === unit);
   return (
     <Work>
       <Table ref={table}>
@@ -215,7 +215,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
         </Row>
         {staying ? <p role="status">Drag over the photo round what no crop may lose.</p> : null}
       </Table>
-      <Slip aria-label="What becomes of it">
+      <SidePanel aria-label="What becomes of it">
         {change.error ? (
           <Notice kind="block">
             <span>{change.error.message}</span>
@@ -234,11 +234,11 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
                 <li key={keyOf(one)}>
                   <button
                     type="button"
-                    aria-pressed={sameSize(one, size)}
+                    aria-pressed={isSameSize(one, size)}
                     aria-label={`${formatSize(t.width, t.height, { ...voice, figures: 'plain' })}: ${describeCropLoss(f)}`}
                     onClick={() => setSize(one)}
                   >
-                    <Cropped
+                    <CroppedPhoto
                       file={photo.file}
                       photo={photo}
                       framing={framingOf(one)}
@@ -275,7 +275,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               width="4.5rem"
               onCommit={(height) => take({ ...size, height })}
             />
-            <Quiet onPress={() => take(turned(size))}>Turn it</Quiet>
+            <Quiet onPress={() => take(turnPrintSize(size))}>Turn it</Quiet>
           </Row>
         </section>
         <section aria-label="Prints to order">
@@ -297,7 +297,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
                 const copies = (by: number) => say({ orders: photo.orders.map((one) => (one === o ? { ...one, copies: Math.min(200, Math.max(1, one.copies + by)) } : one)) }); // prettier-ignore
                 return (
                   <li key={o.id}>
-                    <Cropped
+                    <CroppedPhoto
                       file={photo.file}
                       photo={photo}
                       framing={o.framing}
@@ -327,7 +327,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
           ) : null}
         </section>
         <OnAPage photo={photo} size={size} framing={framing} stay={stay} unit={unit} shown={pages} />
-      </Slip>
+      </SidePanel>
     </Work>
   );
 

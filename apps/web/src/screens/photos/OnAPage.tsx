@@ -18,7 +18,7 @@ import {
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
 import { formatPhotoName, recipeText } from '@temnex/words';
-import { ask } from '../../api/client.ts';
+import { requestJson } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -75,7 +75,7 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
       }
       const { document, version } = await fetchPage(target);
       const page = withPhoto(addWhereFree(document, derivePage(document), made(document.unit), GAP[document.unit]));
-      await ask('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document: page });
+      await requestJson('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document: page });
       return target;
     },
     onSuccess: (page) => void navigate(`/page/${page}`),

@@ -5,18 +5,18 @@ import { styled } from 'styled-components';
 import { findPhotos, parsePhotoQuery } from '@temnex/core';
 import { PICTURE_TYPES } from '@temnex/contract';
 import { formatCount, describePhotoQuery, describeUploadProgress } from '@temnex/words';
-import { useBringBackPhotos, useChangePhotos, useRemovePhotos } from '../../api/photos.ts';
+import { useRestorePhotos, useChangePhotos, useRemovePhotos } from '../../api/photos.ts';
 import { NARROW } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
-import { TakenOut } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/TakenOut.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
-import { SearchLine, Slip, Split, ToSlip } from '../drawer/layout.ts';
+import { SearchLine, SidePanel, Split, ToSidePanel } from '../drawer/layout.ts';
 import { usePicking } from '../drawer/usePicking.ts';
 import { usePhotosContext } from './context.ts';
-import { byDay } from './line.ts';
-import { PhotoSlip } from './PhotoSlip.tsx';
+import { sortByDay } from './line.ts';
+import { PhotoPanel } from './PhotoSlip.tsx';
 import { PhotoWall } from './PhotoWall.tsx';
 
 const Look = styled(DropZone)`
@@ -80,12 +80,12 @@ export function PhotoLine() {
   const [size, setSize] = useState<Size>('middle');
   const change = useChangePhotos();
   const remove = useRemovePhotos();
-  const bringBack = useBringBackPhotos();
+  const bringBack = useRestorePhotos();
   const [gone, setGone] = useState<readonly string[]>([]);
   const sought = useDeferredValue(line);
   const onPages = useMemo(() => new Set(shown.map((s) => s.photo)), [shown]);
   const heard = useMemo(() => parsePhotoQuery(sought), [sought]);
-  const found = useMemo(() => byDay(findPhotos(photos, heard, onPages)), [photos, heard, onPages]);
+  const found = useMemo(() => sortByDay(findPhotos(photos, heard, onPages)), [photos, heard, onPages]);
   const ids = useMemo(() => found.map((p) => p.id), [found]);
   const picking = usePicking(ids);
   const picked = useMemo(() => found.filter((p) => picking.picked.has(p.id)), [found, picking.picked]);
@@ -182,12 +182,12 @@ export function PhotoLine() {
         )}
       </Look>
       {picked.length ? (
-        <ToSlip>
+        <ToSidePanel>
           <span aria-hidden="true">{formatCount(picked.length, 'photo')} picked</span>
           <a href="#slip">What is said of {picked.length === 1 ? 'it' : 'them'}</a>
-        </ToSlip>
+        </ToSidePanel>
       ) : null}
-      <Slip id="slip" aria-label="What is said of it">
+      <SidePanel id="slip" aria-label="What is said of it">
         {state ? (
           <section aria-label="Taking photos in">
             <p role="status">{describeUploadProgress({ ...state, refused: state.refused.length })}</p>
@@ -218,7 +218,7 @@ export function PhotoLine() {
           </Notice>
         ) : null}
         {picked.length ? (
-          <PhotoSlip
+          <PhotoPanel
             key={picked.map((p) => p.id).join()}
             photos={picked}
             all={photos}
@@ -233,8 +233,8 @@ export function PhotoLine() {
             favourite, O or a double press opens it.
           </p>
         )}
-        <TakenOut kinds={['photo']} />
-      </Slip>
+        <RemovedList kinds={['photo']} />
+      </SidePanel>
     </Split>
   );
 }

@@ -47,7 +47,7 @@ function common<K extends keyof PhotoFacts>(photos: readonly Photo[], key: K): P
 }
 
 /** What is said of the photos that are picked: when, where, who, what; of one its print, its pixels and where it is shown. */
-export function PhotoSlip({ photos, all, shown, unit, change, takeOut }: PhotoSlipProps) {
+export function PhotoPanel({ photos, all, shown, unit, change, takeOut }: PhotoSlipProps) {
   const [only, ...others] = photos;
   const one = only && !others.length ? only : null;
   const on = one ? shown.filter((s) => s.photo === one.id) : [];

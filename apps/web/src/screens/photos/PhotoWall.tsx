@@ -6,9 +6,9 @@ import { formatDayParts, describePhoto } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { NARROW } from '../../theme/global.ts';
 import { useInnerWidth } from '../../ui/useInnerWidth.ts';
-import { keysOf } from '../drawer/keys.ts';
+import { buildListKeys } from '../drawer/keys.ts';
 import type { Picking } from '../drawer/usePicking.ts';
-import { SAG, hangPhotos, upOrDown, type Line } from './line.ts';
+import { LINE_SAG_PX, layOutPhotoLines, findPhotoInNextRow, type HangingRow } from './line.ts';
 
 const Ground = styled.div`
   position: relative;
@@ -143,12 +143,12 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
   const narrow = width < NARROWER;
   const left = narrow ? 0 : MARGIN;
   const long = width - left;
-  const lines = useMemo(() => (long > 80 ? hangPhotos(photos, long, high) : []), [photos, long, high]);
-  const topOf = (line: Line) => (narrow && line.first ? OVER + 14 : 14);
+  const lines = useMemo(() => (long > 80 ? layOutPhotoLines(photos, long, high) : []), [photos, long, high]);
+  const topOf = (line: HangingRow) => (narrow && line.first ? OVER + 14 : 14);
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => ground.current,
-    estimateSize: (i) => topOf(lines[i]!) + high + SAG + LABEL + 8,
+    estimateSize: (i) => topOf(lines[i]!) + high + LINE_SAG_PX + LABEL + 8,
     paddingStart: 8,
     paddingEnd: 24,
     overscan: 2,
@@ -168,7 +168,7 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
       aria-multiselectable="true"
       aria-activedescendant={at >= 0 ? `photo-${at}` : undefined}
       tabIndex={0}
-      onKeyDown={keysOf({
+      onKeyDown={buildListKeys({
         picking,
         count: photos.length,
         go,
@@ -177,7 +177,7 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
             ? from - 1
             : key === 'ArrowRight'
               ? from + 1
-              : upOrDown(lines, from, key === 'ArrowUp' ? -1 : 1),
+              : findPhotoInNextRow(lines, from, key === 'ArrowUp' ? -1 : 1),
         onKey,
       })}
     >
@@ -188,8 +188,8 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
           return (
             <OneLine key={line.hung[0]!.photo.id} style={{ top: start, height: high }} role="presentation">
               {line.first ? <DayMark line={line} narrow={narrow} /> : null}
-              <Cord style={{ left, top: topOf(line) }} width={long} height={SAG} aria-hidden="true">
-                <path d={`M-6 0Q${long / 2} ${SAG * 2} ${long + 6} 0`} />
+              <Cord style={{ left, top: topOf(line) }} width={long} height={LINE_SAG_PX} aria-hidden="true">
+                <path d={`M-6 0Q${long / 2} ${LINE_SAG_PX * 2} ${long + 6} 0`} />
               </Cord>
               {line.hung.map(({ photo, x, y, width: w, at: place }) => (
                 <OnLine
@@ -213,7 +213,7 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
   );
 }
 
-function DayMark({ line, narrow }: { line: Line; narrow: boolean }) {
+function DayMark({ line, narrow }: { line: HangingRow; narrow: boolean }) {
   const { day, rest } = formatDayParts(line.day);
   const wide = narrow ? { width: 'auto', display: 'flex', gap: 8, alignItems: 'baseline', whiteSpace: 'nowrap' } : {};
   return (

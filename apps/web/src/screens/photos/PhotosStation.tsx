@@ -4,10 +4,10 @@ import { useHabits } from '../../api/queries.ts';
 import { usePhotos } from '../../api/photos.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
-import { Tape, type Station } from '../../ui/Tape.tsx';
-import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import { StationNav, type Station } from '../../ui/Tape.tsx';
+import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
 import type { PhotosContext } from './context.ts';
-import { useTakeIn } from './useTakeIn.ts';
+import { usePhotoUpload } from './useTakeIn.ts';
 
 const PLACES: readonly Station[] = [
   { to: '/photos', name: 'Waiting photos', reached: true },
@@ -18,16 +18,16 @@ const PLACES: readonly Station[] = [
 
 /** Photos, apart from any page: what there is, which prints they are to become, and sheets of several. */
 export function PhotosStation() {
-  useTopOnArrival();
+  useScrollToTop();
   const photos = usePhotos();
   const habits = useHabits();
-  const takeIn = useTakeIn();
+  const takeIn = usePhotoUpload();
   useEffect(() => {
     document.title = 'Photos · Temnex';
   }, []);
   return (
     <>
-      <Tape stations={PLACES} label="At the photos" />
+      <StationNav stations={PLACES} label="At the photos" />
       <KeysSheet stations={PLACES} />
       {photos.data && habits.data ? (
         <Outlet context={{ ...photos.data, takeIn, unit: habits.data.habits?.unit ?? 'in' } satisfies PhotosContext} />

@@ -9,7 +9,7 @@ import { NARROW } from '../../theme/global.ts';
 import { Plain, PlainLink, Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { usePhotosContext } from './context.ts';
-import { fileNameOf, keepSheets, ordersCsv, ordersText } from './files.ts';
+import { fileNameOf, downloadSheets, formatOrdersCsv, formatOrdersText } from './files.ts';
 
 const Work = styled.main`
   flex: 1;
@@ -115,7 +115,7 @@ export function PrintsScreen() {
         <span className="no-print" style={{ display: 'flex', flexWrap: 'wrap', gap: '0.5rem' }}>
           <Plain
             onPress={() =>
-              void navigator.clipboard.writeText(ordersText(toMake)).then(
+              void navigator.clipboard.writeText(formatOrdersText(toMake)).then(
                 () => setCopied(true),
                 () => setCopied(false),
               )
@@ -123,7 +123,7 @@ export function PrintsScreen() {
           >
             {copied ? 'Copied' : 'Copy the list'}
           </Plain>
-          <Plain onPress={() => download('prints-to-order.csv', ordersCsv(toMake, unit))}>As CSV</Plain>
+          <Plain onPress={() => download('prints-to-order.csv', formatOrdersCsv(toMake, unit))}>As CSV</Plain>
           <Plain onPress={() => window.print()}>Print the list</Plain>
           <StrongLink to="/photos/sheets">Put them on photo sheets</StrongLink>
         </span>
@@ -155,7 +155,7 @@ export function PrintsScreen() {
                     setTrouble(null);
                     const { width, height, crop, photo } = print;
                     const one = { key: 'a', file: photo.file, crop, x: 0, y: 0, width, height, turn: 0 as const };
-                    keepSheets({ as: 'jpeg', density: 300, sheets: [{ width, height, prints: [one] }] }, fileNameOf(print)).catch((error: Error) => setTrouble(error.message)); // prettier-ignore
+                    downloadSheets({ as: 'jpeg', density: 300, sheets: [{ width, height, prints: [one] }] }, fileNameOf(print)).catch((error: Error) => setTrouble(error.message)); // prettier-ignore
                   }}
                 />
               ))}

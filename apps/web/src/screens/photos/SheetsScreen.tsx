@@ -23,12 +23,12 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
 import { Tick } from '../../ui/Tick.tsx';
-import { Slip } from '../drawer/layout.ts';
+import { SidePanel } from '../drawer/layout.ts';
 import { AimChoice } from '../order/Alternatives.tsx';
 import { Story } from '../order/Story.tsx';
 import { WhichOrder } from '../order/WhichOrder.tsx';
 import { usePhotosContext } from './context.ts';
-import { keepSheets, sheetsToPrint } from './files.ts';
+import { downloadSheets, buildSheetFiles } from './files.ts';
 
 const Work = styled.main`
   display: grid;
@@ -148,13 +148,13 @@ export function SheetsScreen() {
   const save = async () => {
     setSaving(true);
     setTrouble(null);
-    const all = sheetsToPrint(sheets, chosen);
+    const all = buildSheetFiles(sheets, chosen);
     const how = { as, density: Number(density) as 300 | 240 };
     try {
-      if (as === 'pdf') await keepSheets({ ...how, sheets: all }, 'photo-sheets.pdf');
+      if (as === 'pdf') await downloadSheets({ ...how, sheets: all }, 'photo-sheets.pdf');
       else
         for (const [i, one] of all.entries())
-          await keepSheets(
+          await downloadSheets(
             { ...how, sheets: [one] },
             `photo-sheet-${formatSheetLetter(i)}.${as === 'png' ? 'png' : 'jpg'}`,
           );
@@ -255,7 +255,7 @@ export function SheetsScreen() {
           </Empty>
         ) : null}
       </Table>
-      <Slip aria-label="Which prints on which sheet">
+      <SidePanel aria-label="Which prints on which sheet">
         <Row>
           <Choice
             label="photo sheet"
@@ -339,7 +339,7 @@ export function SheetsScreen() {
             </Notice>
           ) : null}
         </section>
-      </Slip>
+      </SidePanel>
     </Work>
   );
 }

@@ -7,7 +7,7 @@ import {
   MARKS,
   derivePage,
   findCoveredByTurning,
-  describeSketchFacts,
+  collectSketchFacts,
   beginFromPattern,
   layPhotos,
   parseSketchQuery,
@@ -28,15 +28,15 @@ import {
 } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
-import { PagePlain } from '../../photos/PagePlain.tsx';
+import { PlainPage } from '../../photos/PagePlain.tsx';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, QuietLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { NameField } from '../../ui/NameField.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
-import { SearchLine, Slip, Split } from '../drawer/layout.ts';
+import { SearchLine, SidePanel, Split } from '../drawer/layout.ts';
 import { PAGE_SIZES, sizeOf } from '../page/sizes.ts';
-import { misfitWords } from '../size/BeginFrom.tsx';
+import { describeMisfit } from '../size/BeginFrom.tsx';
 import { usePhotosContext } from './context.ts';
 
 const Ground = styled.section`
@@ -100,7 +100,7 @@ const PER_INCH = 13;
 const LARGER = 22;
 
 /** Facts of a sketch in a line: `3 upright, 1 level, title`. */
-const factWords = ({ upright, level, square, title, words }: SketchFacts): string =>
+const describeSketch = ({ upright, level, square, title, words }: SketchFacts): string =>
   [
     upright ? `${upright} upright` : '',
     level ? `${level} level` : '',
@@ -138,7 +138,7 @@ export function SketchesScreen() {
   });
   const sought = useMemo(() => parseSketchQuery(line), [line]);
   const sketches = useMemo(
-    () => [...shippedSketches(), ...own].map(({ id, page }) => ({ id, page, facts: describeSketchFacts(page) })),
+    () => [...shippedSketches(), ...own].map(({ id, page }) => ({ id, page, facts: collectSketchFacts(page) })),
     [own],
   );
   const found = useMemo(() => sketches.filter(({ facts }) => isSketchMatching(facts, sought)), [sketches, sought]);
@@ -197,9 +197,9 @@ export function SketchesScreen() {
                     setSize(null);
                   }}
                 >
-                  <PagePlain derived={seen.get(id)!} scale={PER_INCH} />
+                  <PlainPage derived={seen.get(id)!} scale={PER_INCH} />
                   <b>{page.name}</b>
-                  <span>{factWords(facts)}</span>
+                  <span>{describeSketch(facts)}</span>
                 </button>
               </li>
             ))}
@@ -211,7 +211,7 @@ export function SketchesScreen() {
           </Empty>
         )}
       </Ground>
-      <Slip aria-label="What is laid on it">
+      <SidePanel aria-label="What is laid on it">
         <section aria-label="Photos">
           <h2>{chosen.length ? formatCount(chosen.length, 'photo') : 'Without photos'}</h2>
           <PhotoRow photos={chosen} press={(id) => choose(ids.filter((i) => i !== id))} label="Leave out" />
@@ -223,7 +223,7 @@ export function SketchesScreen() {
         </section>
         {one && begun ? (
           <section aria-label="The page that is begun">
-            <PagePlain
+            <PlainPage
               derived={derivePage(begun.page)}
               scale={LARGER * (12 / Math.max(12, derivePage(begun.page).width / 24_384))}
             />
@@ -268,7 +268,7 @@ export function SketchesScreen() {
               {begun.misfits.map((m, i) => (
                 <li key={`m${i}`}>
                   <Notice kind="advice">
-                    <span>{misfitWords(m, begun.page)}</span>
+                    <span>{describeMisfit(m, begun.page)}</span>
                   </Notice>
                 </li>
               ))}
@@ -288,7 +288,7 @@ export function SketchesScreen() {
         ) : (
           <p>Press a sketch: photos go where they lie the same way, and what does not fit is said before you begin.</p>
         )}
-      </Slip>
+      </SidePanel>
     </Split>
   );
 }

@@ -1,6 +1,6 @@
 import { useOutletContext } from 'react-router';
 import type { Photo, Unit } from '@temnex/core';
-import type { useTakeIn } from './useTakeIn.ts';
+import type { usePhotoUpload } from './useTakeIn.ts';
 import type { Photos, PhotoOnPage } from '@temnex/contract';
 
 /** What is known of the photos, whichever mark of the tape one is at. */
@@ -12,6 +12,6 @@ export interface PhotosContext {
   /** The unit in which bare lengths are read. */
   readonly unit: Unit;
   /** Photos that are being taken in, whichever mark one has gone on to meanwhile. */
-  readonly takeIn: ReturnType<typeof useTakeIn>;
+  readonly takeIn: ReturnType<typeof usePhotoUpload>;
 }
 export const usePhotosContext = (): PhotosContext => useOutletContext<PhotosContext>();

@@ -2,11 +2,14 @@ import Papa from 'papaparse';
 import { MARKS, formatExactLength, gangPieceId, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
 import { formatPhotoName, formatSize } from '@temnex/words';
-import { askForFile } from '../../api/client.ts';
-import { giveFile } from '../../ui/giveFile.ts';
+import { requestFile } from '../../api/client.ts';
+import { saveFile } from '../../ui/giveFile.ts';
 
 /** What sheets show, as the server makes pictures of them. */
-export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly PrintToMake[]): PhotoSheets['sheets'] => {
+export const buildSheetFiles = (
+  sheets: readonly GangSheet[],
+  prints: readonly PrintToMake[],
+): PhotoSheets['sheets'] => {
   const byKey = new Map(prints.map((p, i) => [gangPieceId(i), p]));
   return sheets.map(({ width, height, prints: on }) => ({
     ...{ width, height },
@@ -18,15 +21,15 @@ export const sheetsToPrint = (sheets: readonly GangSheet[], prints: readonly Pri
 };
 
 /** Asks for sheets as a file and gives it away to be kept. Throws with the sentence of what went wrong. */
-export const keepSheets = async (asked: PhotoSheets, name: string): Promise<void> =>
-  giveFile(await askForFile('/api/photos/sheets', asked), name);
+export const downloadSheets = async (asked: PhotoSheets, name: string): Promise<void> =>
+  saveFile(await requestFile('/api/photos/sheets', asked), name);
 
 /** A name of a file for a print: what it shows and its size. */
 export const fileNameOf = (print: PrintToMake): string =>
   `${formatPhotoName(print.photo).replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 60)}-${formatSize(print.width, print.height, { mark: MARKS['1/16'], figures: 'plain' }).replace(/[^\d]+/g, '-')}.jpg`; // prettier-ignore
 
 /** The prints to order as text, one a line. */
-export const ordersText = (prints: readonly PrintToMake[]): string =>
+export const formatOrdersText = (prints: readonly PrintToMake[]): string =>
   prints
     .map(({ photo, width, height, copies, page }) => {
       const size = formatSize(width, height, { mark: MARKS['1/16'], figures: 'plain' });
@@ -34,7 +37,7 @@ export const ordersText = (prints: readonly PrintToMake[]): string =>
     })
     .join('\n');
 
-export function ordersCsv(prints: readonly PrintToMake[], unit: Unit): string {
+export function formatOrdersCsv(prints: readonly PrintToMake[], unit: Unit): string {
   const rows = prints.map(({ photo, width, height, copies, page }) => [
     ...[
       String(copies),

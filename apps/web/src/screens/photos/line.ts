@@ -2,7 +2,7 @@ import type { Photo } from '@temnex/core';
 
 /* Photos hung on lines, a day after the other: each as high as the others, bottoms free, the line sagging a little between its ends. */
 
-export interface Hung {
+export interface HungPhoto {
   readonly photo: Photo;
   /** Its place in the order in which everything was found. */
   readonly at: number;
@@ -11,32 +11,33 @@ export interface Hung {
   readonly y: number;
   readonly width: number;
 }
-export interface Line {
+export interface HangingRow {
   readonly day: string | null;
   /** The first line of its day. */
   readonly first: boolean;
-  readonly hung: readonly Hung[];
+  readonly hung: readonly HungPhoto[];
   /** How many photos its day has. */
   readonly ofDay: number;
 }
 
-export const GAP = 16;
+export const PHOTO_GAP_PX = 16;
 /** How far the middle of a line hangs below its ends, in pixels. */
-export const SAG = 12;
+export const LINE_SAG_PX = 12;
 
 /** The latest day first, what has no day last; within a day as they were given. */
-export const byDay = (photos: readonly Photo[]): readonly Photo[] =>
+export const sortByDay = (photos: readonly Photo[]): readonly Photo[] =>
   [...photos].sort((a, b) => (a.day === b.day ? 0 : a.day === null ? 1 : b.day === null ? -1 : a.day < b.day ? 1 : -1));
 
 /** How far a line hangs at a place between its ends, in pixels. */
-export const sagAt = (x: number, width: number): number => SAG * (1 - (2 * Math.min(1, x / width) - 1) ** 2);
+export const computeSag = (x: number, width: number): number =>
+  LINE_SAG_PX * (1 - (2 * Math.min(1, x / width) - 1) ** 2);
 
 /** Hangs photos, sorted by day, on lines `width` pixels long, each `high`. */
-export function hangPhotos(photos: readonly Photo[], width: number, high: number): Line[] {
-  const lines: Line[] = [];
+export function layOutPhotoLines(photos: readonly Photo[], width: number, high: number): HangingRow[] {
+  const lines: HangingRow[] = [];
   const days = new Map<string | null, number>();
   for (const { day } of photos) days.set(day, (days.get(day) ?? 0) + 1);
-  let hung: Hung[] = [];
+  let hung: HungPhoto[] = [];
   let x = 0;
   let day: string | null = null;
   const end = () => {
@@ -48,19 +49,19 @@ export function hangPhotos(photos: readonly Photo[], width: number, high: number
     const wide = Math.min(width, Math.max(40, Math.round((high * photo.width) / photo.height)));
     if (hung.length && (photo.day !== day || x + wide > width)) end();
     day = photo.day;
-    hung.push({ photo, at, x, y: Math.round(sagAt(x + wide / 2, width)), width: wide });
-    x += wide + GAP;
+    hung.push({ photo, at, x, y: Math.round(computeSag(x + wide / 2, width)), width: wide });
+    x += wide + PHOTO_GAP_PX;
   }
   end();
   return lines;
 }
 
 /** The photo one line further up or down that hangs nearest under or over another; the same where there is none. */
-export function upOrDown(lines: readonly Line[], at: number, by: 1 | -1): number {
+export function findPhotoInNextRow(lines: readonly HangingRow[], at: number, by: 1 | -1): number {
   const here = lines.findIndex((line) => at <= line.hung.at(-1)!.at);
   const from = lines[here]?.hung.find((one) => one.at === at);
   const there = lines[here + by];
   if (!from || !there) return at;
-  const off = (one: Hung) => Math.abs(one.x + one.width / 2 - from.x - from.width / 2);
+  const off = (one: HungPhoto) => Math.abs(one.x + one.width / 2 - from.x - from.width / 2);
   return there.hung.reduce((a, b) => (off(b) < off(a) ? b : a)).at;
 }

@@ -30,12 +30,12 @@ interface Kept {
   readonly width: LengthText;
   readonly height: LengthText;
 }
-export const sameSize = (a: Kept, b: Kept): boolean => a.width === b.width && a.height === b.height;
-export const turned = ({ width, height }: PrintSize): PrintSize => ({ width: height, height: width });
+export const isSameSize = (a: Kept, b: Kept): boolean => a.width === b.width && a.height === b.height;
+export const turnPrintSize = ({ width, height }: PrintSize): PrintSize => ({ width: height, height: width });
 
 /** The usual prints, lying as the photo does. */
-export const usualPrints = (unit: Unit, photo: Pick<Photo, 'width' | 'height'>): readonly PrintSize[] =>
-  USUAL[unit].map((size) => (photo.width > photo.height ? turned(size) : size));
+export const listUsualPrints = (unit: Unit, photo: Pick<Photo, 'width' | 'height'>): readonly PrintSize[] =>
+  USUAL[unit].map((size) => (photo.width > photo.height ? turnPrintSize(size) : size));
 
 /** A size in ticks. */
 export const ticksOfPrint = ({ width, height }: Kept, unit: Unit) => ({

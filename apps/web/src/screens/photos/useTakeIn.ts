@@ -1,15 +1,15 @@
 import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Photos } from '@temnex/contract';
-import { Unreachable } from '../../api/client.ts';
-import { PHOTOS, sendPhoto } from '../../api/photos.ts';
+import { ServerUnreachable } from '../../api/client.ts';
+import { PHOTOS_KEY, uploadPhoto } from '../../api/photos.ts';
 
 /** Files that go at a time, and how often one is tried again whose answer was lost. */
 const AT_A_TIME = 3;
 const TRIES = 3;
 const WAIT = 400;
 
-export interface TakingIn {
+export interface PhotoUpload {
   readonly of: number;
   readonly done: number;
   /** Photos that were there already, or are back. */
@@ -18,24 +18,24 @@ export interface TakingIn {
 }
 
 /** Takes many photos in, some at a time: how far it has come, and which were refused and why. The others go in all the same. */
-export function useTakeIn() {
+export function usePhotoUpload() {
   const client = useQueryClient();
-  const [state, setState] = useState<TakingIn | null>(null);
+  const [state, setState] = useState<PhotoUpload | null>(null);
   const waiting = useRef<File[]>([]);
   const working = useRef(0);
-  const tell = (change: (was: TakingIn) => TakingIn) => setState((was) => (was ? change(was) : was));
+  const tell = (change: (was: PhotoUpload) => PhotoUpload) => setState((was) => (was ? change(was) : was));
   const one = async (file: File) => {
     const id = crypto.randomUUID();
     for (let tries = 1; ; tries++) {
       try {
-        const { photo, again } = await sendPhoto(file, id);
+        const { photo, again } = await uploadPhoto(file, id);
         // seen at once, before all are in
-        client.setQueryData<Photos>(PHOTOS, (now) =>
+        client.setQueryData<Photos>(PHOTOS_KEY, (now) =>
           now && !now.photos.some((p) => p.id === photo.id) ? { ...now, photos: [photo, ...now.photos] } : now,
         );
         return tell((was) => ({ ...was, done: was.done + 1, again: was.again + (again ? 1 : 0) }));
       } catch (error) {
-        if (error instanceof Unreachable && tries < TRIES) {
+        if (error instanceof ServerUnreachable && tries < TRIES) {
           await new Promise((again) => setTimeout(again, WAIT * tries));
           continue;
         }
@@ -49,7 +49,7 @@ export function useTakeIn() {
     working.current++;
     for (let file = waiting.current.shift(); file; file = waiting.current.shift()) await one(file);
     working.current--;
-    if (!working.current) await client.invalidateQueries({ queryKey: PHOTOS });
+    if (!working.current) await client.invalidateQueries({ queryKey: PHOTOS_KEY });
   };
   const take = (files: readonly File[]) => {
     if (!files.length) return;

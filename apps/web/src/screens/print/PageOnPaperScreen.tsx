@@ -8,7 +8,7 @@ import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
-import { Bar, PrintSize, Sheets } from './sheets.ts';
+import { PrintToolbar, PrintSize, PrintedPages } from './sheets.ts';
 
 const SCALES = { true: 1, half: 0.5 } as const;
 const PHOTOS = { none: 0, light: 0.35, full: 1 } as const;
@@ -46,7 +46,7 @@ export function PageOnPaperScreen() {
   return (
     <>
       <PrintSize $paper={paper} />
-      <Bar className="no-print">
+      <PrintToolbar className="no-print">
         <h1>The page on paper</h1>
         <Choice
           label="paper in the printer"
@@ -79,14 +79,14 @@ export function PageOnPaperScreen() {
         </a>
         <PlainLink to={`/page/${id}`}>Back to the page</PlainLink>
         {chosen ? <span>Marks of {formatCount(chosen.length, 'item')}</span> : null}
-      </Bar>
-      <Sheets>
+      </PrintToolbar>
+      <PrintedPages>
         {pages.map((page, i) => (
           <div key={i}>
             <DrawingView drawing={page} points />
           </div>
         ))}
-      </Sheets>
+      </PrintedPages>
     </>
   );
 }

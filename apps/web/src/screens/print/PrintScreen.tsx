@@ -9,7 +9,7 @@ import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
-import { Bar, PrintSize, Sheets } from './sheets.ts';
+import { PrintToolbar, PrintSize, PrintedPages } from './sheets.ts';
 
 const Old = styled.div`
   padding: 0.6rem 1.5rem;
@@ -51,7 +51,7 @@ export function PrintScreen() {
   return (
     <>
       <PrintSize $paper={paper} />
-      <Bar className="no-print">
+      <PrintToolbar className="no-print">
         <h1>On paper</h1>
         <Choice
           label="paper in the printer"
@@ -64,7 +64,7 @@ export function PrintScreen() {
           The same as PDF
         </a>
         <PlainLink to={`/page/${id}/order`}>Back to the cutting order</PlainLink>
-      </Bar>
+      </PrintToolbar>
       {stale || refused.length ? (
         <Old className="no-print">
           <Notice kind="block">
@@ -78,13 +78,13 @@ export function PrintScreen() {
           </Notice>
         </Old>
       ) : null}
-      <Sheets>
+      <PrintedPages>
         {pages.map((page, i) => (
           <div key={i}>
             <DrawingView drawing={page} points />
           </div>
         ))}
-      </Sheets>
+      </PrintedPages>
     </>
   );
 }

@@ -1,10 +1,10 @@
 import { createGlobalStyle, styled } from 'styled-components';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
-import { scrollsSideways } from '../../theme/global.ts';
+import { sidewaysScroll } from '../../theme/global.ts';
 
 /* What the views that are printed share: a bar above, and the pages as they come out of the printer. */
 
-export const Bar = styled.div`
+export const PrintToolbar = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: flex-end;
@@ -12,13 +12,13 @@ export const Bar = styled.div`
   padding: 0.9rem 1.5rem;
   border-bottom: 1px solid var(--rule);
 `;
-export const Sheets = styled.div`
+export const PrintedPages = styled.div`
   display: flex;
   flex-wrap: wrap;
   gap: 1.5rem;
   flex: 1;
   padding: 1.5rem;
-  ${scrollsSideways('var(--table)')}
+  ${sidewaysScroll('var(--table)')}
   & > div {
     background: #fff;
   }

@@ -27,7 +27,7 @@ const Fields = styled.div`
 `;
 
 /** What of a pattern does not fit, in one sentence. */
-export function misfitWords(misfit: Misfit, page: Page): string {
+export function describeMisfit(misfit: Misfit, page: Page): string {
   const voice: Voice = { mark: MARKS[page.mark], figures: 'typeset' };
   const nameOf = (id: string) => page.items.find((i) => i.id === id)?.name ?? id;
   if ('part' in misfit)
@@ -101,7 +101,7 @@ export default function BeginFrom({ id, close }: { id: string; close: () => void
             <span>
               Not all of it fits, and can be mended there:{' '}
               {begun.misfits.slice(0, 8).map((m, i) => (
-                <span key={i}>{misfitWords(m, begun.page)} </span>
+                <span key={i}>{describeMisfit(m, begun.page)} </span>
               ))}
               {begun.misfits.length > 8 ? `And ${begun.misfits.length - 8} more.` : ''}
             </span>

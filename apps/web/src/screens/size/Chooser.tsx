@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { RECIPE_IDS, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startedOn } from '../../construction/started.ts';
+import { startAll } from '../../construction/started.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { NARROW } from '../../theme/global.ts';
@@ -78,7 +78,7 @@ interface ChooserProps {
 
 /** The constructions there are, in the order of practice, each drawn as paper at one scale; and the way to them as a page of pictures. */
 export function Chooser({ chosen, table, choose }: ChooserProps) {
-  const drawn = useMemo(() => new Map(startedOn(table).map((one) => [one.id, one.laid])), [table]);
+  const drawn = useMemo(() => new Map(startAll(table).map((one) => [one.id, one.laid])), [table]);
   const scale = SIZE / Math.max(table.room.width, table.room.height);
   return (
     <Shelf>

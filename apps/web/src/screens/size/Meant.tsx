@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { RecipeId, LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startedOn } from '../../construction/started.ts';
+import { startAll } from '../../construction/started.ts';
 
 const List = styled.ul`
   position: absolute;
@@ -48,7 +48,7 @@ const [WIDE, HIGH] = [158, 76];
 const MOST = 5;
 
 /** The constructions that a line may be about that has no numbers yet. */
-export function Meant({
+export function MentionedConstructions({
   ids,
   table,
   choose,
@@ -57,7 +57,7 @@ export function Meant({
   table: LayoutContext;
   choose: (id: RecipeId) => void;
 }) {
-  const drawn = useMemo(() => new Map(startedOn(table).map((one) => [one.id, one.laid])), [table]);
+  const drawn = useMemo(() => new Map(startAll(table).map((one) => [one.id, one.laid])), [table]);
   return (
     <List aria-label="What it may be about">
       {ids.slice(0, MOST).map((id) => {

@@ -6,11 +6,11 @@ import type { PageSummary } from '@temnex/contract';
 import { recipeText } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
 import { useNavigate } from 'react-router';
-import { useCreatePage, useDemo, usePages, useRemovePage, useRestore, useSetDemo } from '../../api/queries.ts';
+import { useCreatePage, useDemo, usePages, useRemovePage, useRestoreRemoved, useSetDemo } from '../../api/queries.ts';
 import { Plain, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Loading, Notice } from '../../ui/states.tsx';
 import { STAGES } from './stages.ts';
-import { TakenOut } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/TakenOut.tsx';
 
 const Section = styled.section`
   padding: 1.1rem 1.5rem 2rem;
@@ -88,7 +88,7 @@ export function PagesOnTable() {
   const create = useCreatePage();
   const remove = useRemovePage();
   const setDemo = useSetDemo();
-  const restore = useRestore();
+  const restore = useRestoreRemoved();
   const navigate = useNavigate();
   const [begun, setBegun] = useState<string | null>(null);
   const [out, setOut] = useState<{ id: string; name: string } | null>(null);
@@ -205,7 +205,7 @@ export function PagesOnTable() {
           <List aria-label="Patterns">{pages.data.filter((p) => p.pattern).map(row)}</List>
         </>
       ) : null}
-      <TakenOut kinds={['page']} />
+      <RemovedList kinds={['page']} />
       <Kept aria-label="The books">
         <Link to="/books">The record</Link>
         <Link to="/books/devices">Other devices</Link>

@@ -13,7 +13,7 @@ import {
   type LayoutContext,
 } from '@temnex/core';
 import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
-import type { Made } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/made.ts';
 import { usePlanner } from '../../planner/usePlanner.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 
@@ -57,7 +57,7 @@ function Sheets({ blanks, paper, table }: { blanks: readonly Blank[]; paper: Siz
 }
 
 interface PaperCheckProps {
-  made: Made;
+  made: ConstructionEditor;
   /** The size of the paper, as typed. */
   text: string;
   setText: (text: string) => void;

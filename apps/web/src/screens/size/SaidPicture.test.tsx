@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
 import { SCREEN } from '@temnex/words';
 import { render } from '@testing-library/react';
-import { SaidPicture } from './SaidPicture.tsx';
+import { ParsedLinePicture } from './SaidPicture.tsx';
 
 const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },
@@ -12,7 +12,7 @@ function shown(line: string) {
   const heard = parseRecipeLine(line, table, () => line);
   const solved = heard?.said.ok ? recipeOf(heard.recipe).solve(heard.said.input, table) : null;
   if (solved?.status !== 'solved') throw new Error(`${line} is not understood`);
-  return render(<SaidPicture laid={solved.laid} voice={SCREEN} />).container;
+  return render(<ParsedLinePicture laid={solved.laid} voice={SCREEN} />).container;
 }
 
 describe('a line, drawn before it is taken', () => {

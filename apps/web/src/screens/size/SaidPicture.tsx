@@ -24,7 +24,7 @@ const Card = styled.figure`
 const SIZE = 150;
 
 /** What a line would come to, drawn before it is taken. */
-export function SaidPicture({ laid, voice }: { laid: LaidOut; voice: Voice }) {
+export function ParsedLinePicture({ laid, voice }: { laid: LaidOut; voice: Voice }) {
   const { width, height } = laid.size;
   const scale = SIZE / Math.max(width, height);
   return (

@@ -13,29 +13,29 @@ import {
 } from '@temnex/core';
 import { pageRecordSchema } from '@temnex/contract';
 import { recipeText } from '@temnex/words';
-import { ask } from '../../api/client.ts';
+import { requestJson } from '../../api/client.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
 import { ConstructionDrawing } from '../../construction/ConstructionDrawing.tsx';
-import { FieldSlip } from '../../construction/FieldSlip.tsx';
+import { FieldPanel } from '../../construction/FieldSlip.tsx';
 import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
-import { useTopOnArrival } from '../../ui/useTopOnArrival.ts';
+import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
 import { Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
 import { newId } from '../../ui/newId.ts';
-import { SayLine } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/SayLine.tsx';
 import { Notice } from '../../ui/states.tsx';
-import { Tape } from '../../ui/Tape.tsx';
-import { useFetchedEarly } from '../../ui/useFetchedEarly.ts';
+import { StationNav } from '../../ui/Tape.tsx';
+import { usePrefetchedViews } from '../../ui/useFetchedEarly.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { stationsOf } from '../page/stations.ts';
 import { Chooser } from './Chooser.tsx';
 import { GoOnWith } from './GoOnWith.tsx';
 import { PagesOnTable } from './PagesOnTable.tsx';
 import { PaperCheck } from './PaperCheck.tsx';
-import { understood } from './understood.tsx';
-import { usePutIn } from './usePutIn.ts';
+import { parseFirstLine } from './understood.tsx';
+import { useAddStockLine } from './usePutIn.ts';
 import { useSizing } from './useSizing.ts';
 
 /** Where one goes from here. */
@@ -93,7 +93,7 @@ const Hint = styled.p`
 
 /** The first view: one construction by itself, its numbers typed on the drawing, whichever of them is unknown worked out. */
 export function SizeScreen() {
-  useTopOnArrival();
+  useScrollToTop();
   const state = useSizing();
   const { made, sizing } = state;
   const pages = usePages();
@@ -102,7 +102,7 @@ export function SizeScreen() {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
   const [paper, setPaper] = useState('');
-  const { put, putIn } = usePutIn(made.table.unit);
+  const { put, putIn } = useAddStockLine(made.table.unit);
   useEffect(() => {
     document.title = 'Work out sizes · Temnex';
   }, []);
@@ -122,7 +122,7 @@ export function SizeScreen() {
     sayIt(line);
     void navigate('/', { replace: true, state: null });
   }, [arrived, navigate]);
-  useFetchedEarly(NEXT);
+  usePrefetchedViews(NEXT);
   useUndoKeys(state.undo, state.redo);
   const latest = pages.data?.find((p) => !p.pattern);
   const stations = useMemo(
@@ -159,7 +159,7 @@ export function SizeScreen() {
         return setTrouble('That page is in another unit. Switch the marks here to its unit first.');
       const n = page.items.filter((i) => i.recipe === recipe).length + 1;
       const document = addItem(page, item(n));
-      await ask('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document });
+      await requestJson('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document });
       void navigate(`/page/${target}`);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'Not put on a page.');
@@ -168,7 +168,7 @@ export function SizeScreen() {
 
   return (
     <>
-      <Tape
+      <StationNav
         stations={stations}
         aside={
           <Quiet onPress={state.undo} isDisabled={!state.canUndo}>
@@ -180,11 +180,11 @@ export function SizeScreen() {
       <main>
         <h1 className="out-of-sight">Work out sizes</h1>
         <Say>
-          <SayLine
+          <LineInput
             label="Say it in one line"
             example="mat 1/8 1/4 around 4 x 6, or 5 banners 1 3/8 x 4 1/2"
             action="Take it"
-            understand={(text) => understood(text, table, state.choose)}
+            understand={(text) => parseFirstLine(text, table, state.choose)}
             onSay={say}
           />
           {put ? (
@@ -220,7 +220,7 @@ export function SizeScreen() {
                 onChange={(name: MarkName) => state.setMark(name)}
               />
             </Bar>
-            <FieldSlip made={made} />
+            <FieldPanel made={made} />
             <Hint>Empty a number to have it worked out; type over a worked-out one to give it.</Hint>
             <Foot>
               <Strong onPress={() => void putOnPage()} isDisabled={made.solved.status !== 'solved' || create.isPending}>

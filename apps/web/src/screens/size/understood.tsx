@@ -17,12 +17,12 @@ import {
   type Voice,
 } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
-import type { UnderstoodLine } from '../../ui/SayLine.tsx';
-import { Meant } from './Meant.tsx';
-import { SaidPicture } from './SaidPicture.tsx';
+import type { LinePreview } from '../../ui/SayLine.tsx';
+import { MentionedConstructions } from './Meant.tsx';
+import { ParsedLinePicture } from './SaidPicture.tsx';
 
 /** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
-export function understood(text: string, table: LayoutContext, choose: (id: RecipeId) => void): UnderstoodLine | null {
+export function parseFirstLine(text: string, table: LayoutContext, choose: (id: RecipeId) => void): LinePreview | null {
   if (!text.trim()) return null;
   const voice: Voice = { mark: table.mark, figures: 'typeset' };
   const heard = parseRecipeLine(text, table, newId);
@@ -34,7 +34,7 @@ export function understood(text: string, table: LayoutContext, choose: (id: Reci
     return {
       ok: true,
       says: [describeParsedInput(heard.recipe, input, heard) + (why.length ? '.' : ''), ...why].join(' '),
-      seen: solved.status === 'solved' ? <SaidPicture laid={solved.laid} voice={voice} /> : null,
+      seen: solved.status === 'solved' ? <ParsedLinePicture laid={solved.laid} voice={voice} /> : null,
     };
   }
   const paper = previewStockLine(text, [], table.unit);
@@ -49,7 +49,7 @@ export function understood(text: string, table: LayoutContext, choose: (id: Reci
   const meant = findMentionedConstructions(text);
   if (meant.length) {
     const { title, asks } = recipeText(meant[0]!);
-    const seen = <Meant ids={meant} table={table} choose={choose} />;
+    const seen = <MentionedConstructions ids={meant} table={table} choose={choose} />;
     return { ok: true, says: `${title}: ${asks}. Enter begins with it.`, seen };
   }
   const problem = heard?.said.ok === false ? heard.said.problem : ({ code: 'phrase-unreadable', text } as const);
@@ -57,7 +57,7 @@ export function understood(text: string, table: LayoutContext, choose: (id: Reci
 }
 
 /** Lines that would be understood in its place, each behind a button of its own. */
-function insteadOf(text: string, table: LayoutContext): NonNullable<UnderstoodLine['instead']> {
+function insteadOf(text: string, table: LayoutContext): NonNullable<LinePreview['instead']> {
   const card = splitCardReadings(text);
   if (card)
     return [

@@ -6,7 +6,7 @@ import { fetchDrawer } from '../../api/drawer.ts';
 import { useAddStock } from '../../api/queries.ts';
 
 /** Puts what a line about paper says into the drawer, where its paper is known; and what came of it. */
-export function usePutIn(unit: Unit) {
+export function useAddStockLine(unit: Unit) {
   const [put, setPut] = useState<{ ok: boolean; says: string } | null>(null);
   const client = useQueryClient();
   const addStock = useAddStock();

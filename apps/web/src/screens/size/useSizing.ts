@@ -20,7 +20,7 @@ import {
   type LayoutContext,
 } from '@temnex/core';
 import { findMentionedConstructions } from '@temnex/words';
-import type { Made } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/made.ts';
 import { newId } from '../../ui/newId.ts';
 
 /** What the first view holds: one construction by itself, in a room of its own. */
@@ -35,7 +35,7 @@ interface Sizing {
 }
 
 /** Under this the browser keeps what was worked out last. */
-export const KEPT = 'temnex-sizing-1';
+export const SIZING_STORAGE_KEY = 'temnex-sizing-1';
 const roomIn = (unit: 'in' | 'mm') => (unit === 'in' ? { width: '12', height: '12' } : { width: '305', height: '305' });
 
 function tableOf({ markName, room }: Pick<Sizing, 'markName' | 'room'>): LayoutContext {
@@ -60,7 +60,7 @@ function started(recipe: RecipeId, markName: MarkName = '1/16', room = roomIn(MA
 /** What was there when one left, if it is still what this version understands. */
 function remembered(): Sizing {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEPT) ?? 'null') as Sizing | null;
+    const kept = JSON.parse(localStorage.getItem(SIZING_STORAGE_KEY) ?? 'null') as Sizing | null;
     const length = lengthText();
     if (
       kept &&
@@ -93,7 +93,7 @@ export function useSizing() {
   }>(() => ({ past: [], now: remembered(), future: [] }));
   const keep = (next: Sizing) => {
     try {
-      localStorage.setItem(KEPT, JSON.stringify(next));
+      localStorage.setItem(SIZING_STORAGE_KEY, JSON.stringify(next));
     } catch {
       // no room to remember it: it is only this visit's then
     }
@@ -131,7 +131,7 @@ export function useSizing() {
 
   const onInput = (make: (input: unknown) => unknown) => change((s) => ({ ...s, input: make(s.input) }));
   const recipe = recipeOf(now.recipe);
-  const made: Made = {
+  const made: ConstructionEditor = {
     recipe: now.recipe,
     input: now.input,
     table,

@@ -5,7 +5,7 @@ import { Quiet } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
 
 /** What was pressed here and another device had done, or done otherwise, in the meantime: said, until it has been read. */
-export function Disagreed({ live }: { live: LiveSession }) {
+export function DisagreementNotice({ live }: { live: LiveSession }) {
   const [read, setRead] = useState<ReadonlySet<string>>(new Set());
   // the same press on two devices is no disagreement: it was done
   const said = live.idle.filter((i) => i.why !== 'already' && !read.has(i.event.id));

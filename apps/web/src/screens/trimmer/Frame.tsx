@@ -57,7 +57,7 @@ export const PicturePart = styled.div`
     padding: 0.5rem;
   }
 `;
-export const Says = styled.div`
+export const StepText = styled.div`
   display: flex;
   flex-direction: column;
   gap: 0.35rem;
@@ -128,7 +128,7 @@ export const Foot = styled.footer`
   }
 `;
 /** Large enough for an elbow: 72 px and more. */
-export const Press = styled(Button)`
+export const LargeButton = styled(Button)`
   min-height: 4.5rem;
   padding: 0.4rem 0.7rem;
   border: 0;
@@ -159,7 +159,7 @@ export const Press = styled(Button)`
     }
   }
 `;
-export const Done = styled(Press)`
+export const DoneButton = styled(LargeButton)`
   min-height: 5.5rem;
   border-right: 0;
   background: var(--ink);
@@ -183,7 +183,7 @@ export const Done = styled(Press)`
   }
 `;
 /** What was done is told beside the picture of the cut it is about. */
-export const Beside = styled.div`
+export const BesidePicture = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1.3fr) minmax(0, 1fr);
   min-height: 0;

@@ -28,7 +28,7 @@ const Line = styled.div`
 `;
 
 /** What three sizes in a row say of the fence. */
-export function fenceWords(says: FenceDiagnosis, voice: Voice): string {
+export function describeFence(says: FenceDiagnosis, voice: Voice): string {
   const by = (n: number) => formatLength(Math.abs(n), voice);
   if (says.code === 'always-off')
     return `Three in a row are ${by(says.by)} too ${says.by > 0 ? 'long' : 'short'}: this cutter is not true. Set “cuts longer than set by” with your cutting habits, or cut a strip to measure there.`;
@@ -137,7 +137,7 @@ export function MeasuredPanel({
       ) : null}
       {says ? (
         <Notice kind="advice">
-          <span>{fenceWords(says, voice)}</span>
+          <span>{describeFence(says, voice)}</span>
         </Notice>
       ) : null}
       <Line>

@@ -28,7 +28,7 @@ const Figures = styled.dl`
 `;
 
 /** While the rest is planned anew, and what stands in its way. */
-export function Planned({ live }: { live: LiveSession }) {
+export function PlanningRest({ live }: { live: LiveSession }) {
   const rest = usePlanRest(live);
   const { session, state, press, offline, waiting } = live;
   const toPage =
@@ -119,7 +119,7 @@ export function PutDownElsewhere({ live }: { live: LiveSession }) {
 }
 
 /** It is put down: what it came to, a note, and the way back. */
-export function Over({ live }: { live: LiveSession }) {
+export function SessionOver({ live }: { live: LiveSession }) {
   const { session, state, press } = live;
   const client = useQueryClient();
   const [noted, setNoted] = useState(0);

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useMemo, useRef } from 'react';
-import { Done, Foot, Press } from './Frame.tsx';
+import { DoneButton, Foot, LargeButton } from './Frame.tsx';
 
 interface PressesProps {
   back: () => void;
@@ -20,21 +20,21 @@ export function Presses({ back, done, canBack, cutting, open, end }: PressesProp
   return useMemo(
     () => (
       <Foot>
-        <Press onPress={() => now.current.back()} isDisabled={!canBack}>
+        <LargeButton onPress={() => now.current.back()} isDisabled={!canBack}>
           Back
-        </Press>
-        <Press onPress={() => open('wrong')} isDisabled={!cutting}>
+        </LargeButton>
+        <LargeButton onPress={() => open('wrong')} isDisabled={!cutting}>
           I cut it wrong
-        </Press>
-        <Press onPress={() => open('measured')} isDisabled={!cutting}>
+        </LargeButton>
+        <LargeButton onPress={() => open('measured')} isDisabled={!cutting}>
           It came out as …
-        </Press>
+        </LargeButton>
         {isEnd ? (
-          <Done onPress={() => now.current.end?.()}>Put it down</Done>
+          <DoneButton onPress={() => now.current.end?.()}>Put it down</DoneButton>
         ) : (
-          <Done onPress={() => now.current.done()} isDisabled={!cutting}>
+          <DoneButton onPress={() => now.current.done()} isDisabled={!cutting}>
             Done
-          </Done>
+          </DoneButton>
         )}
       </Foot>
     ),

@@ -13,7 +13,7 @@ import {
   type PictureStyle,
   type TrimmerDrawing,
 } from '@temnex/drawing';
-import { useRoom } from './useRoom.ts';
+import { useElementSize } from './useRoom.ts';
 
 const Bed = styled.div`
   position: relative;
@@ -61,14 +61,14 @@ interface Room {
 
 type Quarters = 0 | 1 | 2 | 3;
 /** The step of a press that is drawn, and how what is in hand is turned for it. */
-export interface Pictured {
+export interface PicturedStep {
   readonly step: TrimmerStep;
   readonly turned: Quarters;
   /** How often the cut is made. */
   readonly times: number;
 }
 /** Of what is done with one press, the first cut is drawn; where nothing is cut, what is done last. */
-export function picturedOf(steps: readonly TrimmerStep[]): Pictured | null {
+export function pickPicturedStep(steps: readonly TrimmerStep[]): PicturedStep | null {
   const step = steps.find((s) => s.do === 'cut') ?? steps.at(-1);
   const turn = steps.find((s) => s.do === 'turn');
   const times = steps.filter((s) => s.do === 'cut').length || 1;
@@ -78,9 +78,9 @@ export function picturedOf(steps: readonly TrimmerStep[]): Pictured | null {
 interface StepPictureProps {
   plan: Plan;
   job: Job;
-  shown: Pictured;
+  shown: PicturedStep;
   /** What comes after it: its picture is made while nobody waits. */
-  next: Pictured | null;
+  next: PicturedStep | null;
   style: PictureStyle;
   title: string;
 }
@@ -100,7 +100,7 @@ const made = new WeakMap<
 /** The picture of a step in a room; each is made once while the room stays as it is. */
 function readyFor(
   plan: Plan,
-  { step, turned, times }: Pictured,
+  { step, turned, times }: PicturedStep,
   job: Job,
   style: PictureStyle,
   room: Room,
@@ -132,7 +132,7 @@ const idly = (then: () => void): (() => void) => {
 /** What lies on the trimmer for a step, as large as there is room. */
 export const StepPicture = memo(function StepPicture({ plan, job, shown, next, style, title }: StepPictureProps) {
   const bed = useRef<HTMLDivElement>(null);
-  const room = useRoom(bed);
+  const room = useElementSize(bed);
   const ready = room && room.width > 40 && room.height > 40 ? readyFor(plan, shown, job, style, room) : null;
   const { step } = shown;
   useEffect(() => {

@@ -1,12 +1,12 @@
 import { ticks, type Mark } from '@temnex/core';
 import type { TrimmerStepText } from '@temnex/words';
 import { Figure, SizeFigure } from '../../ui/Figure.tsx';
-import { Says } from './Frame.tsx';
+import { StepText } from './Frame.tsx';
 
 /** A step in words: what is to be done, what the fence is set to, what comes off and where it goes, what to mind. */
-export function StepSays({ words, mark }: { words: TrimmerStepText; mark: Mark }) {
+export function StepInWords({ words, mark }: { words: TrimmerStepText; mark: Mark }) {
   return (
-    <Says>
+    <StepText>
       <p className="out-of-sight" role="status">
         {words.spoken}
       </p>
@@ -49,6 +49,6 @@ export function StepSays({ words, mark }: { words: TrimmerStepText; mark: Mark }
           {caution}
         </p>
       ))}
-    </Says>
+    </StepText>
   );
 }

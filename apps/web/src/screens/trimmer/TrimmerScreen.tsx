@@ -13,23 +13,23 @@ import {
 } from '@temnex/core';
 import { describeCopy, formatCount, describePress } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
-import { canSpeak, hush, speak } from '../../trimmer/speech.ts';
-import { useAwake } from '../../trimmer/useAwake.ts';
+import { canSpeak, stopSpeaking, speak } from '../../trimmer/speech.ts';
+import { useWakeLock } from '../../trimmer/useAwake.ts';
 import { isOnlyInMemory } from '../../trimmer/outbox.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
-import { keepApplication } from '../../ui/installed.ts';
+import { installServiceWorker } from '../../ui/installed.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { styleOf } from '../order/pictures.ts';
-import { Disagreed } from './Disagreed.tsx';
-import { Beside, PicturePart, Room, Says, Top, Work } from './Frame.tsx';
+import { buildPictureStyle } from '../order/pictures.ts';
+import { DisagreementNotice } from './Disagreed.tsx';
+import { BesidePicture, PicturePart, Room, StepText, Top, Work } from './Frame.tsx';
 import { Heading } from './Heading.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
-import { Over, Planned, PutDownElsewhere } from './Over.tsx';
+import { SessionOver, PlanningRest, PutDownElsewhere } from './Over.tsx';
 import { Presses } from './Presses.tsx';
 import { Progress } from './Progress.tsx';
-import { StepPicture, picturedOf } from './StepPicture.tsx';
-import { StepSays } from './StepSays.tsx';
+import { StepPicture, pickPicturedStep } from './StepPicture.tsx';
+import { StepInWords } from './StepSays.tsx';
 import { TrimmerKeys } from './TrimmerKeys.tsx';
 import { WrongPanel } from './WrongPanel.tsx';
 
@@ -80,7 +80,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const mark = MARKS[session.mark];
   const voice = useMemo(() => ({ mark, figures: 'typeset' }) as const, [mark]);
   const shelf = drawer.data ?? NOTHING;
-  const style = useMemo(() => styleOf(job, shelf, mark, 13), [job, shelf, mark]);
+  const style = useMemo(() => buildPictureStyle(job, shelf, mark, 13), [job, shelf, mark]);
   const { pieceName } = style;
   const cuts = countPlanStepsDone(steps, state.at);
   // of a kit, what comes off goes into one bag after the other: each cut by itself
@@ -107,8 +107,8 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     () => (now.length ? describePress(now, plan, job, voice, pieceName, (stock) => places.get(stock), bagOf) : null),
     [now, plan, job, voice, pieceName, places, bagOf],
   );
-  useAwake(state.phase !== 'over');
-  useEffect(keepApplication, []);
+  useWakeLock(state.phase !== 'over');
+  useEffect(installServiceWorker, []);
 
   const done = useCallback(() => {
     if (state.phase !== 'cutting' || !pressed || performance.now() - moved.current < SETTLE) return;
@@ -143,7 +143,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   useEffect(() => {
     if (!aloud || !spoken || panel !== null) return;
     speak(spoken);
-    return hush;
+    return stopSpeaking;
   }, [aloud, spoken, panel]);
 
   const key = useEffectEvent((e: KeyboardEvent) => {
@@ -167,10 +167,10 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
     window.addEventListener('keydown', listener);
     return () => window.removeEventListener('keydown', listener);
   }, []);
-  const picture = picturedOf(now);
+  const picture = pickPicturedStep(now);
   const next = useMemo(() => {
     const after = presses[nth + 1];
-    return after ? picturedOf(steps.slice(after.from, after.to)) : null;
+    return after ? pickPicturedStep(steps.slice(after.from, after.to)) : null;
   }, [steps, presses, nth]);
   const aboutCut = steps.slice(state.at).find((s) => s.do === 'cut') ?? null;
   const touch = useRef<{ x: number; y: number } | null>(null);
@@ -224,7 +224,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
             <Quiet onPress={live.clearTrouble}>Understood</Quiet>
           </Notice>
         ) : null}
-        <Disagreed live={live} />
+        <DisagreementNotice live={live} />
         {session.unreadable ? (
           <Notice kind="advice">
             <span>
@@ -239,11 +239,11 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       ) : session.session.endedAt !== null && state.phase !== 'over' && !live.waiting ? (
         <PutDownElsewhere live={live} />
       ) : state.phase === 'over' ? (
-        <Over live={live} />
+        <SessionOver live={live} />
       ) : state.phase === 'waiting' ? (
-        <Planned live={live} />
+        <PlanningRest live={live} />
       ) : panel === 'wrong' ? (
-        <Beside>
+        <BesidePicture>
           <WrongPanel
             {...{ order, cuts, voice, pieceName }}
             again={Math.max(0, now.filter((s) => s.do === 'cut').length - 1)}
@@ -270,7 +270,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
               />
             </PicturePart>
           ) : null}
-        </Beside>
+        </BesidePicture>
       ) : panel === 'measured' ? (
         <MeasuredPanel
           {...{ order, cuts, voice, pieceName }}
@@ -302,14 +302,14 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           <PicturePart>
             <StepPicture {...{ plan, job, style }} shown={picture} next={next} title={words.spoken} />
           </PicturePart>
-          <StepSays words={words} mark={mark} />
+          <StepInWords words={words} mark={mark} />
         </Work>
       ) : (
         <Work>
-          <Says style={{ gridColumn: '1 / -1' }}>
+          <StepText style={{ gridColumn: '1 / -1' }}>
             <h2>All of it is cut.</h2>
             <p>Put it down: the sheets are used up, the offcuts go into the drawer, and the pieces are the page’s.</p>
-          </Says>
+          </StepText>
         </Work>
       )}
       {state.phase !== 'over' && panel === null && session.session.endedAt === null ? (

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { z } from 'zod';
 import { useNavigate } from 'react-router';
 import { sessionRecordSchema, sessionSchema } from '@temnex/contract';
-import { ask } from '../../api/client.ts';
+import { requestJson } from '../../api/client.ts';
 import { SESSION } from '../../trimmer/useSession.ts';
 import { newId } from '../../ui/newId.ts';
 
@@ -13,7 +13,7 @@ export function useBeginSession() {
   const navigate = useNavigate();
   const id = useRef(newId());
   const begin = useMutation({
-    mutationFn: (plan: string) => ask('POST', '/api/sessions', sessionSchema, { id: id.current, plan }),
+    mutationFn: (plan: string) => requestJson('POST', '/api/sessions', sessionSchema, { id: id.current, plan }),
     onSuccess: (session) => {
       client.setQueryData(SESSION(session.session.id), session);
       void navigate(`/trimmer/${session.session.id}`);
@@ -30,7 +30,7 @@ export function useBeginSession() {
 export function useOpenSession(page: string): boolean {
   const sessions = useQuery({
     queryKey: ['sessions', page],
-    queryFn: () => ask('GET', `/api/sessions?page=${page}`, z.array(sessionRecordSchema)),
+    queryFn: () => requestJson('GET', `/api/sessions?page=${page}`, z.array(sessionRecordSchema)),
     staleTime: 0,
   });
   return sessions.data?.some((s) => s.endedAt === null) ?? false;

@@ -1,7 +1,9 @@
 import { useLayoutEffect, useState, type RefObject } from 'react';
 
 /** How much room an element has, in pixels, as it changes. */
-export function useRoom(of: RefObject<HTMLElement | null>): { readonly width: number; readonly height: number } | null {
+export function useElementSize(
+  of: RefObject<HTMLElement | null>,
+): { readonly width: number; readonly height: number } | null {
   const [room, setRoom] = useState<{ width: number; height: number } | null>(null);
   useLayoutEffect(() => {
     const element = of.current;
