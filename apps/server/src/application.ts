@@ -10,10 +10,10 @@ import compressed from 'express-static-gzip';
 import { AppModule } from './app.module.ts';
 import { openDatabase, type OpenDatabase } from './database/database.ts';
 import { DemoService } from './demo/demo.service.ts';
-import { accessMiddleware, securityHeaders } from './http/door.ts';
-import { ErrorFilter } from './http/filter.ts';
-import { DeviceAccess } from './http/sharing.ts';
-import { RequestRefusal } from './http/refused.ts';
+import { accessMiddleware, securityHeaders } from './http/access.ts';
+import { ErrorFilter } from './http/errorFilter.ts';
+import { DeviceAccess } from './http/deviceAccess.ts';
+import { RequestRefusal } from './http/requestRefusal.ts';
 
 export interface ServerOptions {
   readonly databaseFile: string;

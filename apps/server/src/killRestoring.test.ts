@@ -8,7 +8,7 @@ import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import request from 'supertest';
 import { emptyPage } from '@temnex/core';
-import { BackupService } from './keeping/keeping.service.ts';
+import { BackupService } from './backup/backup.service.ts';
 import { createApplication } from './application.ts';
 import { pages, photos } from './database/schema.ts';
 import { PagesService } from './pages/pages.service.ts';

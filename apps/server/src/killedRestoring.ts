@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto';
 import request from 'supertest';
 import sharp from 'sharp';
 import { createApplication } from './application.ts';
-import { BackupService } from './keeping/keeping.service.ts';
+import { BackupService } from './backup/backup.service.ts';
 
 /* Restores one backup and another by turns, while photos come in, until it is killed. Started by killRestoring.test.ts. */
 const [database, ...backups] = process.argv.slice(2) as [string, string, string];

@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { createApplication } from './application.ts';
 import { lockFolder } from './database/folderLock.ts';
 import { UnusableDatabase } from './database/database.ts';
-import { listOwnAddresses } from './http/sharing.ts';
+import { listOwnAddresses } from './http/deviceAccess.ts';
 import { PapersService } from './papers/papers.service.ts';
 
 const here = dirname(fileURLToPath(import.meta.url));

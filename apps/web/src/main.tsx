@@ -10,8 +10,8 @@ import { RouterProvider } from 'react-router';
 import { DRAWER_KEY, fetchDrawer } from './api/drawer.ts';
 import { routes } from './routes.tsx';
 import { GlobalStyle } from './theme/global.ts';
-import { StaleDataBanner } from './ui/Seen.tsx';
-import { installServiceWorkerLater } from './ui/installed.ts';
+import { StaleDataBanner } from './ui/StaleDataBanner.tsx';
+import { installServiceWorkerLater } from './ui/serviceWorker.ts';
 
 /** How long the first view is left alone before the drawer is fetched ahead of time, in milliseconds. */
 const DRAWER_PREFETCH_DELAY_MS = 800;

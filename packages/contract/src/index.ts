@@ -11,7 +11,7 @@ export {
   type BackupPreview,
   type RestoreBackup,
   type RestoreResult,
-} from './keeping.ts';
+} from './backup.ts';
 export {
   handlingSchema,
   recordEntrySchema,

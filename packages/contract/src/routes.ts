@@ -28,7 +28,7 @@ import {
   backupPreviewSchema,
   restoreBackupSchema,
   restoreResultSchema,
-} from './keeping.ts';
+} from './backup.ts';
 import { createPageSchema, pageRecordSchema, pageSummarySchema, savePageSchema, wantingPageSchema } from './pages.ts';
 import {
   latestPlanSchema,

@@ -8,7 +8,7 @@ import {
   type CuttingRecord,
   type ScrapPiece,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { CuttingService } from './cutting.service.ts';
 
 @Controller('api')

@@ -21,9 +21,9 @@ import {
 import { DEFAULT_NAMES } from '@temnex/words';
 import type { CutRequest, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, movements, sessions, stock } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { PagesService, standingPieces } from '../pages/pages.service.ts';
 import { reserveItemFor, recordMovement } from '../papers/movements.ts';
 import { PapersService, insertStock, stockItemOf } from '../papers/papers.service.ts';

@@ -12,7 +12,7 @@ import { PapersService } from '../papers/papers.service.ts';
 import { demoPage, demoPages } from '../demo/demoPages.ts';
 import { openDatabase, checkpointWal, type OpenDatabase } from './database.ts';
 import { cuttings, movements, pages, papers, plans, stock } from './schema.ts';
-import { DATABASE_MIGRATIONS, DATABASE_VERSION } from './steps.ts';
+import { DATABASE_MIGRATIONS, DATABASE_VERSION } from './migrations.ts';
 
 let folder: string;
 let opened: OpenDatabase;

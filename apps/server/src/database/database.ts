@@ -5,7 +5,7 @@ import Sqlite from 'better-sqlite3';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from './schema.ts';
-import { DATABASE_VERSION, migrateDatabase } from './steps.ts';
+import { DATABASE_VERSION, migrateDatabase } from './migrations.ts';
 import { mendNumbers } from './mended.ts';
 import { watchTables } from './tableVersions.ts';
 import type { Database } from './types.ts';

@@ -1,6 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post } from '@nestjs/common';
 import { demoRequestSchema, type DemoRequest } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { DemoService } from './demo.service.ts';
 
 @Controller('api/demo')

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Plan, StockItem } from '@temnex/core';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, movements, pages, papers, photos, plans, sessions, stock } from '../database/schema.ts';
 import { summarizePage } from '../pages/summary.ts';
 import { insertStock, stockItemOf } from '../papers/papers.service.ts';

@@ -2,9 +2,9 @@ import { Controller, Delete, Get, HttpCode, Inject, Param, Post, Req } from '@ne
 import type { Request } from 'express';
 import { renderSVG } from 'uqr';
 import type { DeviceCode, Devices } from '@temnex/contract';
-import type { DeviceRequest } from '../http/door.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
-import type { DeviceAccess } from '../http/sharing.ts';
+import type { DeviceRequest } from '../http/access.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
+import type { DeviceAccess } from '../http/deviceAccess.ts';
 
 /** Whatever lets other devices in; null while the server is not shared. */
 export const DEVICE_ACCESS = Symbol('sharing');

@@ -10,10 +10,10 @@ import {
   type UnreadableRecord,
 } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { pickReadable, formatStored } from '../database/readable.ts';
 import { challenges, cuttings } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { PlansService } from '../plans/plans.service.ts';
 

@@ -13,7 +13,7 @@ import {
   type UnreadableRecord,
   type StepRecord,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { ChallengesService } from './challenges.service.ts';
 import { SearchesService } from './searches.service.ts';

@@ -4,7 +4,7 @@ import { savedSearchSchema, type SavedSearch, type UnreadableRecord } from '@tem
 import { DATABASE, type Database } from '../database/types.ts';
 import { formatStored } from '../database/readable.ts';
 import { searches } from '../database/schema.ts';
-import { notFound } from '../http/refused.ts';
+import { notFound } from '../http/requestRefusal.ts';
 
 /** Searches that somebody keeps. */
 @Injectable()

@@ -11,10 +11,10 @@ import {
   type StepRecord,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { formatStored } from '../database/readable.ts';
 import { pages, papers, steps, stock, type StepLine } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import {
   IDS_PER_QUERY,
   countReturnedByItem,

@@ -24,7 +24,7 @@ import {
   type PageSummary,
   type SavePage,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PhotosService } from '../photos/photos.service.ts';
 import { renderPdf } from '../plans/pdf.ts';
 import { PagesService } from './pages.service.ts';

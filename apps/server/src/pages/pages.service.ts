@@ -20,11 +20,11 @@ import {
 import { TERMINAL, describeIssue } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { RowCache } from '../database/rowCache.ts';
 import { TableCache } from '../database/tableVersions.ts';
 import { cuttings, habits, pages, papers, plans, type StoredSummary } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { summarizePage } from './summary.ts';
 
 type Row = typeof pages.$inferSelect;

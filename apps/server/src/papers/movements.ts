@@ -3,7 +3,7 @@ import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
 import { reservedCountFor, reserveForPage, type StockItem } from '@temnex/core';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
-import { RequestRefusal } from '../http/refused.ts';
+import { RequestRefusal } from '../http/requestRefusal.ts';
 import { cuttings, movements, papers, stock } from '../database/schema.ts';
 
 /** More of one item are refused wherever an item is read. */

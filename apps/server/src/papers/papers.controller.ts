@@ -18,7 +18,7 @@ import {
   type NewStock,
   type PaperRecord,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PapersService } from './papers.service.ts';
 
 @Controller('api')

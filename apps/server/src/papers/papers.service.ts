@@ -35,10 +35,10 @@ import {
   type UnreadableStock,
 } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { pickReadable } from '../database/readable.ts';
 import { book, habits, movements, papers, rules, stock } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { recordMovement, markPaperChanged, type MovementContext } from './movements.ts';
 
 type StockRow = typeof stock.$inferSelect;

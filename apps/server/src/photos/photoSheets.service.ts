@@ -3,7 +3,7 @@ import PDFDocument from 'pdfkit';
 import sharp, { type OverlayOptions } from 'sharp';
 import { TICKS_PER_UNIT, computeCutMarks, fitCropOnPaper, ticks, type GangSheet } from '@temnex/core';
 import type { PhotoSheets } from '@temnex/contract';
-import { RequestRefusal } from '../http/refused.ts';
+import { RequestRefusal } from '../http/requestRefusal.ts';
 import { MAX_PIXELS } from '../pictures/files.ts';
 import { PhotosService } from './photos.service.ts';
 

@@ -28,7 +28,7 @@ import {
   type UploadedPhoto,
 } from '@temnex/contract';
 import type { Photo } from '@temnex/core';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PhotoSheetsService } from './photoSheets.service.ts';
 import { PhotosService } from './photos.service.ts';
 

@@ -15,10 +15,10 @@ import {
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type PhotoOnPage, type UploadedPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { pickReadable } from '../database/readable.ts';
 import { photos } from '../database/schema.ts';
-import { notFound } from '../http/refused.ts';
+import { notFound } from '../http/requestRefusal.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import {
   makeBrokenPictureRefusal,
@@ -29,7 +29,7 @@ import {
   decodePicture,
   imageSemaphore,
 } from '../pictures/files.ts';
-import { stripJpeg } from '../pictures/stripped.ts';
+import { stripJpeg } from '../pictures/stripJpeg.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 
 type Row = typeof photos.$inferSelect;

@@ -7,7 +7,7 @@ import request from 'supertest';
 import { DEFAULT_FRAMING, emptyPage, newItem, setPicture, type Page } from '@temnex/core';
 import { photosSchema, uploadedPhotoSchema, type PageRecord, type Photos, type UploadedPhoto } from '@temnex/contract';
 import { testServer, type TestServer } from '../testing.ts';
-import { Semaphore } from '../pictures/turns.ts';
+import { Semaphore } from '../pictures/semaphore.ts';
 
 let server: TestServer;
 beforeAll(async () => {

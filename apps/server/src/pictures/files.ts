@@ -3,8 +3,8 @@ import { closeSync, existsSync, fsyncSync, mkdirSync, openSync, readFileSync, re
 import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname } from 'node:path';
 import sharp, { type Metadata, type Sharp } from 'sharp';
-import { RequestRefusal } from '../http/refused.ts';
-import { Semaphore } from './turns.ts';
+import { RequestRefusal } from '../http/requestRefusal.ts';
+import { Semaphore } from './semaphore.ts';
 
 /* Picture files: looked into by what they are, not by what they say they are, and written whole or not at all. */
 

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Inject, Param, Post, Query, Res, StreamableFile } from '@nestjs/common';
 import type { Response } from 'express';
 import { pictureQuerySchema, type PaperPicture, type PictureQuery } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PicturesService } from './pictures.service.ts';
 
 @Controller('api/pictures')

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Inject, Injectable } from '@nestjs/common';
 import sharp from 'sharp';
 import type { PaperPicture } from '@temnex/contract';
-import { notFound } from '../http/refused.ts';
+import { notFound } from '../http/requestRefusal.ts';
 import {
   makeBrokenPictureRefusal,
   hashOf,

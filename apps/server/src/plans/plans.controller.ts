@@ -11,7 +11,7 @@ import {
   type Together,
 } from '@temnex/contract';
 import { drawOrderPages, type PrintPaper } from '@temnex/drawing';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { PagesService } from '../pages/pages.service.ts';
 import { renderPdf } from './pdf.ts';
 import { PlansService, readStoredJob } from './plans.service.ts';

@@ -31,9 +31,9 @@ import {
 } from '@temnex/contract';
 import { standingCutsOf } from '../cutting/cuts.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, plans, sessions } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { PagesService, standingPieces } from '../pages/pages.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 

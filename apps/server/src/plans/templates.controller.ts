@@ -10,8 +10,8 @@ import {
   describeRecipeProblem,
   recipeText,
 } from '@temnex/words';
-import { validated } from '../http/checked.ts';
-import { RequestRefusal } from '../http/refused.ts';
+import { validated } from '../http/validated.ts';
+import { RequestRefusal } from '../http/requestRefusal.ts';
 import { renderPdf } from './pdf.ts';
 
 /** Outlines at true size, worked out anew from what the construction is given. */

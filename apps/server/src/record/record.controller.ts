@@ -1,6 +1,6 @@
 import { Controller, Get, Inject, Query } from '@nestjs/common';
 import { recordQuerySchema, type RecordQuery, type RecordPage } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { RecordService } from './record.service.ts';
 
 @Controller('api/record')

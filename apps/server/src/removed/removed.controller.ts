@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
 import { bareRequestSchema, type BareRequest, type RemovedItem } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
+import { validated } from '../http/validated.ts';
 import { RemovedService } from './removed.service.ts';
 
 @Controller('api')

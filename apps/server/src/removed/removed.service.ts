@@ -2,9 +2,9 @@ import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, isNotNull, sql } from 'drizzle-orm';
 import type { RemovedItem } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import { movements, pages, papers, photos, stock } from '../database/schema.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { findOffcutsOfUndoneCuts, recordMovement, markPaperChanged } from '../papers/movements.ts';
 
 /** So many of the things taken out last are listed. */

@@ -24,8 +24,8 @@ import {
   type SessionRest,
   type SessionsQuery,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
-import type { DeviceRequest } from '../http/door.ts';
+import { validated } from '../http/validated.ts';
+import type { DeviceRequest } from '../http/access.ts';
 import { SessionsService } from './sessions.service.ts';
 
 /** A line that says nothing, so that a connection that is gone is noticed. */

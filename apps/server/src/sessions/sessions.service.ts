@@ -29,7 +29,7 @@ import {
 import { CuttingService } from '../cutting/cutting.service.ts';
 import { book, cuttings, sessionEvents, sessions, stock } from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { PagesService, standingPieces } from '../pages/pages.service.ts';
 import { PlansService, readStoredJob } from '../plans/plans.service.ts';

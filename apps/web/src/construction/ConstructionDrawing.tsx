@@ -4,7 +4,7 @@ import { boundsOf, type Layer } from '@temnex/core';
 import { NARROW } from '../theme/global.ts';
 import { DimLayer } from './DimLayer.tsx';
 import { LayersPicture, pickGrey } from './LayersPicture.tsx';
-import { layerHandOf, type ConstructionEditor } from './made.ts';
+import { layerHandOf, type ConstructionEditor } from './constructionEditor.ts';
 
 // only some constructions are worked on by hand: it is fetched when one is
 const HandLayer = lazy(() => import('./HandLayer.tsx').then((m) => ({ default: m.HandLayer })));

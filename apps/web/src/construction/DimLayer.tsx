@@ -4,7 +4,7 @@ import { recipeText } from '@temnex/words';
 import { NARROW } from '../theme/global.ts';
 import { Figure } from '../ui/Figure.tsx';
 import { FieldInput } from './FieldInput.tsx';
-import { fieldsOf, type ConstructionEditor } from './made.ts';
+import { fieldsOf, type ConstructionEditor } from './constructionEditor.ts';
 
 const Lines = styled.svg`
   position: absolute;

@@ -7,7 +7,7 @@ import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/LengthField.tsx';
 import { SumNote } from '../ui/SumNote.tsx';
 import { Tick } from '../ui/Tick.tsx';
-import { formatFieldValue, sumOf, valueOf, type ConstructionEditor } from './made.ts';
+import { formatFieldValue, sumOf, valueOf, type ConstructionEditor } from './constructionEditor.ts';
 
 const WithSum = styled.span`
   display: inline-flex;

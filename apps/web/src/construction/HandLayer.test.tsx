@@ -3,7 +3,7 @@ import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { useState } from 'react';
 import { MARKS, inches, recipeOf, type InputOf, type LayoutContext } from '@temnex/core';
 import { HandLayer } from './HandLayer.tsx';
-import type { ConstructionEditor } from './made.ts';
+import type { ConstructionEditor } from './constructionEditor.ts';
 
 type Grid = InputOf<'grid'>;
 const table: LayoutContext = {

@@ -2,7 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import type { Layer, Point, Rect } from '@temnex/core';
 import { formatPaperLetter, recipeText } from '@temnex/words';
-import { layerHandOf, type ConstructionEditor } from './made.ts';
+import { layerHandOf, type ConstructionEditor } from './constructionEditor.ts';
 
 const Area = styled.div`
   position: absolute;

@@ -3,7 +3,7 @@ import { Button, DropZone, FileTrigger, type FileDropItem } from 'react-aria-com
 import { styled } from 'styled-components';
 import { describeLeftOut, describeSvgProblem } from '@temnex/words';
 import { Notice } from '../ui/states.tsx';
-import { withOutline, type ConstructionEditor } from './made.ts';
+import { withOutline, type ConstructionEditor } from './constructionEditor.ts';
 
 const Zone = styled(DropZone)`
   margin-top: 0.75rem;

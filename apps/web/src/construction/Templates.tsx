@@ -4,9 +4,9 @@ import type { TemplatesRequest } from '@temnex/contract';
 import { collectTemplates, formatTrueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
 import { requestFile } from '../api/client.ts';
 import { Quiet } from '../ui/buttons.tsx';
-import { saveFile } from '../ui/giveFile.ts';
+import { saveFile } from '../ui/saveFile.ts';
 import { Notice } from '../ui/states.tsx';
-import type { ConstructionEditor } from './made.ts';
+import type { ConstructionEditor } from './constructionEditor.ts';
 
 const fileName = ({ name }: Template): string =>
   `${name

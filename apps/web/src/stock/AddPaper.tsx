@@ -6,12 +6,12 @@ import { useDrawerStep, useUndoStep } from '../api/queries.ts';
 import { Quiet } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
 import { newId } from '../ui/newId.ts';
-import { LineInput } from '../ui/SayLine.tsx';
+import { LineInput } from '../ui/LineInput.tsx';
 import { Notice } from '../ui/states.tsx';
 import { Swatch } from '../ui/Swatch.tsx';
 import { ColourField } from './ColourField.tsx';
 import { listPlacesIn } from './places.ts';
-import { DIRECTIONS, makePlainBack } from './PaperSlip.tsx';
+import { DIRECTIONS, makePlainBack } from './PaperPanel.tsx';
 
 const Faces = styled.fieldset`
   grid-column: 1 / -1;

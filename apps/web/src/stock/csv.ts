@@ -8,7 +8,7 @@ import {
   type Paper,
   type ShoppingEntry,
 } from '@temnex/core';
-import { saveFile } from '../ui/giveFile.ts';
+import { saveFile } from '../ui/saveFile.ts';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */
 export function parseCells(text: string): string[][] {

@@ -4,7 +4,7 @@ import { RECIPE_IDS, recipeOf } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { Plain } from './buttons.tsx';
 import { KeyList } from './KeyList.tsx';
-import type { Station } from './Tape.tsx';
+import type { Station } from './StationNav.tsx';
 
 const Veil = styled(ModalOverlay)`
   position: fixed;

@@ -1,6 +1,6 @@
 import { Suspense, lazy, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Station } from './Tape.tsx';
+import type { Station } from './StationNav.tsx';
 
 const KeysDialog = lazy(() => import('./KeysDialog.tsx'));
 

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { Paper, PaperFace, Wish } from '@temnex/core';
-import { swatchWidthInches, scopeLook } from './ownLook.ts';
+import { swatchWidthInches, scopeLook } from './scopeLook.ts';
 
 /** How far the pattern of a face lies turned from upright, counter-clockwise, as seen from side A. */
 export const faceTurn = (face: PaperFace, turned: number): number => (turned + (face.along === 'width' ? 90 : 0)) % 360;

@@ -4,8 +4,8 @@ import type { StockItem } from '../stock/index.ts';
 import type { CutPiece } from './cutPieces.ts';
 import { pagePieceIdOf } from './pieceIds.ts';
 import { namePartsOfPlan } from './letters.ts';
-import { collectPartsAfter } from './soFar.ts';
-import { partInHandFor, type LeftPaper, type SpoiledPiece, type WrongCut } from './wrong.ts';
+import { collectPartsAfter } from './begunParts.ts';
+import { partInHandFor, type LeftPaper, type SpoiledPiece, type WrongCut } from './wrongCut.ts';
 
 /** What carrying out a plan does to the drawer and the page. */
 export interface CutEffects {

@@ -11,7 +11,7 @@ import {
 import type { PrintToMake } from '../photos/index.ts';
 import type { JobDocument, Plan, PlanNode } from '../planner/index.ts';
 import type { Habits } from '../stock/index.ts';
-import { habitsForJob } from './jobOf.ts';
+import { habitsForJob } from './pageJob.ts';
 
 /*
  * Small prints put together on photo sheets: a job of the planner like any other, whose pieces are prints and whose paper is photo

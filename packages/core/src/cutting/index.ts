@@ -1,10 +1,10 @@
-export { buildBlanksJob, collectLeftovers } from './jobOfBlanks.ts';
-export { buildPageJob, wantedCountOf, type CutOrder, type PageJob } from './jobOf.ts';
+export { buildBlanksJob, collectLeftovers } from './blanksJob.ts';
+export { buildPageJob, wantedCountOf, type CutOrder, type PageJob } from './pageJob.ts';
 export { isSpare, pagePieceIdOf } from './pieceIds.ts';
 export { cutCountOf, assessCutPieces, type CutPiece, type CutState } from './cutPieces.ts';
 export { collectFacesOnPage, collectFacesUsed, type FaceUsed } from './facesUsed.ts';
 export { buildOrderSteps, findSheetsUsedWhole, type OrderStep } from './order.ts';
-export { collectPartsAfter, type BegunPart } from './soFar.ts';
+export { collectPartsAfter, type BegunPart } from './begunParts.ts';
 export {
   STAGES,
   buildBasis,
@@ -15,7 +15,7 @@ export {
   type PageFacts,
   type Stage,
 } from './stage.ts';
-export { applyWayOut, type WayOutChange } from './takeWayOut.ts';
+export { applyWayOut, type WayOutChange } from './applyWayOut.ts';
 export { findArtworkPlace, exactSizeOnItem, type ArtworkAlong } from './exactPlace.ts';
 export {
   directionAsDrawn,
@@ -31,7 +31,7 @@ export {
   type Reach,
 } from './reach.ts';
 export { countPiecesFor, computePace, type CountedPieces, type Pace, type UseUpCut } from './useUp.ts';
-export { findScrapUses, type ScrapUse } from './couldMake.ts';
+export { findScrapUses, type ScrapUse } from './scrapUses.ts';
 export { computeCutEffects, type CutEffects, type CutProgress } from './carryOut.ts';
 export {
   bagOf,
@@ -58,7 +58,7 @@ export {
   type ShoppingEntry,
   type DemandNote,
   type WantingPage,
-} from './wanting.ts';
+} from './demand.ts';
 export {
   letterOfSheet,
   namePartsOfPlan,
@@ -66,7 +66,7 @@ export {
   applyPencilledLetters,
   type PencilledLetters,
 } from './letters.ts';
-export { layOutPartsAfter, type PartsOnTable, type PartOnTable } from './lying.ts';
+export { layOutPartsAfter, type PartsOnTable, type PartOnTable } from './partsOnTable.ts';
 export {
   WRONG_CUT_KINDS,
   partInHandFor,
@@ -81,7 +81,7 @@ export {
   type SpoiledPiece,
   type WrongCut,
   type WrongFault,
-} from './wrong.ts';
+} from './wrongCut.ts';
 export { isBagFull, bagOfCopy, missingCountInBag, nameOfBag, buildPackingList, type PackingLine } from './kits.ts';
 export {
   MAX_PHOTO_SHEETS,

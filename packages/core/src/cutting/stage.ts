@@ -1,6 +1,6 @@
 import type { PieceToCut } from '../page/index.ts';
 import { cutCountOf, type CutState } from './cutPieces.ts';
-import { wantedCountOf } from './jobOf.ts';
+import { wantedCountOf } from './pageJob.ts';
 
 /* How far a page has come, said in one place for the server, its lists and the screens. */
 

@@ -10,7 +10,7 @@ import {
   type PlanNode,
   type PlanWatch,
 } from '../planner/index.ts';
-import { collectLeftovers } from './jobOfBlanks.ts';
+import { collectLeftovers } from './blanksJob.ts';
 
 /*
  * Several pages cut in one session: one job of all their pieces, each named with the bag that its page has. What it saves is told against

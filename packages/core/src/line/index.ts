@@ -14,5 +14,5 @@ export {
 } from './grammar.ts';
 export { isMeaningChanger, compileLexicon } from './lexicon.ts';
 export { splitCardReadings, dropWord, listOtherReadings } from './readings.ts';
-export { mergeIntoOnePrint } from './together.ts';
+export { mergeIntoOnePrint } from './onePrint.ts';
 export { nameOtherUnitSizes, tokenize, type Token } from './tokens.ts';

@@ -1,7 +1,7 @@
 import { BY_PATTERN, LENGTH_PATTERN, sizeOfSheet } from '../length/index.ts';
 import { isMeaningChanger } from './lexicon.ts';
 import { numberWords } from './numbers.ts';
-import { PRINT_SIZE_PATTERN } from './plainly.ts';
+import { PRINT_SIZE_PATTERN } from './rephrase.ts';
 
 /*
  * Other ways to take a line that comes to nothing as it stands. Each gives the line as it would be said in the usual way; one is

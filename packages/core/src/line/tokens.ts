@@ -1,6 +1,6 @@
 import { BY_PATTERN, LENGTH_PATTERN, TICKS_PER_UNIT, parseLength, type Unit } from '../length/index.ts';
 import { WHOLE_NUMBER_WORDS } from './numbers.ts';
-import { rephrasePlainly } from './plainly.ts';
+import { rephrasePlainly } from './rephrase.ts';
 
 /*
  * A line as somebody says it, in words and values: `five banners 1 3/8 by 4 1/2, a quarter apart` is a number, a word, a size, a

@@ -38,7 +38,7 @@ export {
 } from './marks.ts';
 export { seamsOf } from './seams.ts';
 export { type Axis } from './place.ts';
-export { listMoves, type Move } from './moved.ts';
+export { listMoves, type Move } from './moves.ts';
 export {
   addEntry,
   addItem,
@@ -63,7 +63,7 @@ export {
   takeOffers,
 } from './edit.ts';
 export { hasMeasuredPrint, locateSpot, framePicture, type ShownPicture } from './pictures.ts';
-export { applyMeasuredPiece } from './cameOut.ts';
+export { applyMeasuredPiece } from './measuredPiece.ts';
 export {
   collectSnapTargets,
   findSnapTarget,
@@ -71,7 +71,7 @@ export {
   snapTargetOfPlace,
   type SnapTarget,
   type CatchReason,
-} from './catches.ts';
+} from './snapTargets.ts';
 export {
   MAX_TILT_DEGREES,
   gapTextBetween,

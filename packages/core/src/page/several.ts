@@ -3,7 +3,7 @@ import { seededRandom } from '../chance/index.ts';
 import type { DerivedItem, DerivedPage } from './derive.ts';
 import type { Item, Page, Place } from './document.ts';
 import { changeItem } from './edit.ts';
-import { dropItem } from './catches.ts';
+import { dropItem } from './snapTargets.ts';
 import { computeDistanceFrom, type Axis } from './place.ts';
 
 /* Several items at once: lined up, spread, the same gap between them, two swapped, all tilted a little. */

@@ -33,5 +33,5 @@ export {
   type Picture,
   type PrintWish,
 } from './photo.ts';
-export { findPhotos, orientationOf, parsePhotoQuery, type PhotoQuery } from './find.ts';
+export { findPhotos, orientationOf, parsePhotoQuery, type PhotoQuery } from './photoQuery.ts';
 export { collectPrints, type PrintOnPage, type PrintToMake } from './prints.ts';

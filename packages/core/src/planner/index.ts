@@ -2,7 +2,7 @@ export { formatFinish, formatShape } from './documents/finishing.ts';
 export { outlinesInBlock, pieceOfBlock, withBlocks } from './documents/blocks.ts';
 export { planAimsNested, planJobNested } from './nest/planNested.ts';
 export { AIMS, planAims, planJob, type PlanWatch } from './planJob.ts';
-export { reorderPlan } from './reordered.ts';
+export { reorderPlan } from './reorderPlan.ts';
 export type { KeepingRule } from './replan.ts';
 export { jobSchema, type JobDocument } from './documents/jobDocument.ts';
 export { isNestedDeeperThan } from './documents/depth.ts';
@@ -35,7 +35,7 @@ export {
   type WayOut,
 } from './documents/plan.ts';
 export { listOffcutChoices, type OffcutChoice } from './sheets/offcuts.ts';
-export { readSheetOfPlan } from './sheets/ofPlan.ts';
+export { readSheetOfPlan } from './sheets/readSheet.ts';
 export { verifyPlan } from './check/verifyPlan.ts';
 export type { PlanFault } from './check/faults.ts';
 export { isRectangleInside } from './blanks/outline.ts';

@@ -19,7 +19,7 @@ import { solveSmallJob } from './proof/small.ts';
 import { isWorthRecutting, collectKeptSheets, planRest, type KeepingRule } from './replan.ts';
 import { MANY_PIECES, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
-import { newAreaOfFrames } from './search/stand.ts';
+import { newAreaOfFrames } from './search/solutionOfLayout.ts';
 import { recutSolution } from './sheets/recut.ts';
 import { findFewestSettings } from './sheets/fewestSettings.ts';
 import { flattenRuns } from './sheets/flat.ts';

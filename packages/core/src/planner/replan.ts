@@ -5,7 +5,7 @@ import type { Aim, Job } from './documents/job.ts';
 import type { Plan } from './documents/plan.ts';
 import type { Solution } from './sheets/score.ts';
 import { search } from './search/search.ts';
-import { readSheetOfPlan } from './sheets/ofPlan.ts';
+import { readSheetOfPlan } from './sheets/readSheet.ts';
 import { visitHeldPieces, measureSolution } from './sheets/standing.ts';
 import type { CutSheet, Tree } from './sheets/tree.ts';
 

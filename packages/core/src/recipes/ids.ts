@@ -1,4 +1,4 @@
-/** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, a line here and one in known.ts. */
+/** Every construction Temnex knows, in the order of the work. To add one: a folder beside these, a line here and one in allRecipes.ts. */
 export const RECIPE_IDS = [
   'photo',
   'mat-stack',

@@ -39,6 +39,6 @@ export { recipeOf, type AnyRecipe, type InputOf } from './registry.ts';
 export { FIRST_RECIPE, RECIPE_IDS, type RecipeId } from './ids.ts';
 export type { Sum } from './sums.ts';
 export { applyOffers, setField } from './typing.ts';
-export { nameInputUnits } from './named.ts';
+export { nameInputUnits } from './inputUnits.ts';
 export { splitCardReadings } from '../line/index.ts';
-export { omitFromLine, parseRecipeLine, type ParsedLine, type ParsedPageSize } from './say.ts';
+export { omitFromLine, parseRecipeLine, type ParsedLine, type ParsedPageSize } from './recipeLine.ts';

@@ -1,5 +1,5 @@
 import type { z } from 'zod';
-import { RECIPES } from './known.ts';
+import { RECIPES } from './allRecipes.ts';
 import type { RecipeId } from './ids.ts';
 import type { Recipe } from './recipe.ts';
 

@@ -1,6 +1,6 @@
 import { COLOURS_BY_NAME } from './colour.ts';
 import type { PaperFace } from './drawer.ts';
-import { PATTERN_WORDS } from './find.ts';
+import { PATTERN_WORDS } from './stockQuery.ts';
 
 const WHITE = '#fafafa';
 const PRINT = '#8a8a8a';

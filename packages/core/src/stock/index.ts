@@ -43,7 +43,7 @@ export {
   type StockMatcher,
   type ParsedStockQuery,
   type StockQuery,
-} from './find.ts';
+} from './stockQuery.ts';
 export {
   STOCK_COLUMNS,
   guessColumns,
@@ -58,4 +58,4 @@ export {
   type StockColumn,
   type StockRow,
 } from './table.ts';
-export { parseBoxLine, parseStockLine, type ParsedBox, type ParsedStock } from './say.ts';
+export { parseBoxLine, parseStockLine, type ParsedBox, type ParsedStock } from './stockLine.ts';

@@ -1,8 +1,8 @@
 import { formatExactLength, parseLength, type LengthText, type Unit } from '../length/index.ts';
 import { parseDay } from './day.ts';
 import { NO_TRIM, STOCK_KINDS, sizeOfItem, type Paper, type StockItem } from './drawer.ts';
-import { parseStockLine, type ParsedStock } from './say.ts';
-import { placeOf } from './find.ts';
+import { parseStockLine, type ParsedStock } from './stockLine.ts';
+import { placeOf } from './stockQuery.ts';
 
 /*
  * The drawer as rows of text, as a spreadsheet has them: what is typed or pasted for many at once, files read and written. A row that

@@ -3,8 +3,8 @@ import { Outlet } from 'react-router';
 import { styled } from 'styled-components';
 import { NARROW } from '../../theme/global.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
-import { StationNav, type Station } from '../../ui/Tape.tsx';
-import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
+import { StationNav, type Station } from '../../ui/StationNav.tsx';
+import { useScrollToTop } from '../../ui/useScrollToTop.ts';
 
 const PLACES: readonly Station[] = [
   { to: '/books', name: 'The record', reached: true },

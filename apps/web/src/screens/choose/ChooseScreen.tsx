@@ -4,11 +4,11 @@ import { styled } from 'styled-components';
 import { MARKS, lengthOf, type RecipeId, type LayoutContext } from '@temnex/core';
 import { suggestConstructions, recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startAll, type StartedConstruction } from '../../construction/started.ts';
+import { startAll, type StartedConstruction } from '../../construction/startAll.ts';
 import { NARROW } from '../../theme/global.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Empty } from '../../ui/states.tsx';
-import { StationNav } from '../../ui/Tape.tsx';
+import { StationNav } from '../../ui/StationNav.tsx';
 
 const Find = styled.label`
   display: grid;

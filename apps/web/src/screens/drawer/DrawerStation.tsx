@@ -7,8 +7,8 @@ import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../api
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { StationNav, type Station } from '../../ui/Tape.tsx';
-import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
+import { StationNav, type Station } from '../../ui/StationNav.tsx';
+import { useScrollToTop } from '../../ui/useScrollToTop.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { drawerMarkOf, formatToday, type DrawerContext } from './context.ts';
 

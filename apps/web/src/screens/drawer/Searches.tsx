@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import { useForgetSearch, useKeepSearch, useSearches } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
-import { LineInput } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/LineInput.tsx';
 import { Notice } from '../../ui/states.tsx';
 
 const Row = styled.div`

@@ -23,7 +23,7 @@ import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { Swatch, faceTurn } from '../../ui/Swatch.tsx';
 import { formatToday, useDrawerContext } from './context.ts';
 import { tileOf } from './tiles.ts';
-import { useSupplyCheck } from './useEnough.ts';
+import { useSupplyCheck } from './useSupplyCheck.ts';
 
 const Work = styled.main`
   display: grid;

@@ -15,7 +15,7 @@ import {
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { useCut } from '../../api/queries.ts';
-import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
+import { recordRequests, type RecordedRequest } from '../../recordRequests.ts';
 import type { PageContext } from '../page/context.ts';
 import { Alternatives } from './Alternatives.tsx';
 import { CutIt, type Pressed } from './CutIt.tsx';

@@ -4,7 +4,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { DEFAULT_HABITS, derivePage, planAims, readJob, type Basis, type JobDocument } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
-import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
+import { recordRequests, type RecordedRequest } from '../../recordRequests.ts';
 import type { FromWorker } from '../../planner/messages.ts';
 import type { PageContext } from '../page/context.ts';
 

@@ -20,8 +20,8 @@ import { photoUrl } from '../../api/photos.ts';
 import { DimLayer, type Box } from '../../construction/DimLayer.tsx';
 import { HandLayer } from '../../construction/HandLayer.tsx';
 import { LetterMark } from '../../construction/LayersPicture.tsx';
-import type { ConstructionEditor } from '../../construction/made.ts';
-import { NO_SETTLED_FACES, partFill, type SettledFaces } from './looksOf.ts';
+import type { ConstructionEditor } from '../../construction/constructionEditor.ts';
+import { NO_SETTLED_FACES, partFill, type SettledFaces } from './partFill.ts';
 
 const Frame = styled.div`
   position: relative;

@@ -26,8 +26,8 @@ import {
   describePageProblem,
   describeSuggestion,
 } from '@temnex/words';
-import { FieldPanel } from '../../construction/FieldSlip.tsx';
-import { layerHandOf } from '../../construction/made.ts';
+import { FieldPanel } from '../../construction/FieldPanel.tsx';
+import { layerHandOf } from '../../construction/constructionEditor.ts';
 import { MEDIUM, NARROW, UPRIGHT } from '../../theme/global.ts';
 import { Block } from '../../ui/Block.tsx';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
@@ -48,8 +48,8 @@ import { PhotoOfPart } from './PhotoOfPart.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
 import { SaveSketch } from './SaveSketch.tsx';
 import { Several } from './Several.tsx';
-import { LayerList } from './Slabs.tsx';
-import { useConstructionEditor } from './useMade.ts';
+import { LayerList } from './LayerList.tsx';
+import { useConstructionEditor } from './useConstructionEditor.ts';
 
 const Work = styled.main`
   display: grid;

@@ -18,12 +18,12 @@ import {
 import type { CuttingRecord } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../api/queries.ts';
-import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
+import { useScrollToTop } from '../../ui/useScrollToTop.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Notice, Trouble } from '../../ui/states.tsx';
-import { StationNav } from '../../ui/Tape.tsx';
-import { usePrefetchedViews } from '../../ui/useFetchedEarly.ts';
+import { StationNav } from '../../ui/StationNav.tsx';
+import { usePrefetchedViews } from '../../ui/usePrefetchedViews.ts';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { useCuttingOrder } from '../order/useCuttingOrder.ts';
 import type { PageContext, PageFacts } from './context.ts';

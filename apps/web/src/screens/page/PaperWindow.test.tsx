@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { derivePage, emptyPage, newItem, recipeOf, type Drawer, type Part } from '@temnex/core';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { PaperWindow } from './PaperWindow.tsx';
-import { NO_SETTLED_FACES } from './looksOf.ts';
+import { NO_SETTLED_FACES } from './partFill.ts';
 
 afterEach(cleanup);
 const drawer = {

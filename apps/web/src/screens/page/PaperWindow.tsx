@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, isRectangle, moveContour, sizeOfItem, type Drawer, type Part, type Size } from '@temnex/core';
 import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
 import { formatSize, type Voice } from '@temnex/words';
-import { partFill, type SettledFaces } from './looksOf.ts';
+import { partFill, type SettledFaces } from './partFill.ts';
 
 const Frame = styled.div`
   display: flex;

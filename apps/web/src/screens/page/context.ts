@@ -2,7 +2,7 @@ import { useOutletContext } from 'react-router';
 import type { Basis, CutPiece, CutState, DerivedPage, Drawer, Habits } from '@temnex/core';
 import type { CuttingRecord } from '@temnex/contract';
 import type { CuttingOrder } from '../order/cuttingOrder.ts';
-import type { SettledFaces } from './looksOf.ts';
+import type { SettledFaces } from './partFill.ts';
 import type { PageEditor } from './usePageEditor.ts';
 
 /** What is known of a page, whichever station one is at. */

@@ -4,12 +4,12 @@ import { useState } from 'react';
 import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { FieldPanel } from '../../construction/FieldSlip.tsx';
+import { FieldPanel } from '../../construction/FieldPanel.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
 import { PagePicture, SLIM, WIDE, computePageScale } from './PagePicture.tsx';
 import { PlaceFields } from './PlaceFields.tsx';
-import { useConstructionEditor } from './useMade.ts';
+import { useConstructionEditor } from './useConstructionEditor.ts';
 
 afterEach(cleanup);
 const start = (): Page =>

@@ -1,4 +1,4 @@
-import type { Station } from '../../ui/Tape.tsx';
+import type { Station } from '../../ui/StationNav.tsx';
 
 /** The order of the work on a page. */
 export const stationsOf = (id: string, reached: { papers: boolean; order: boolean }): Station[] => [

@@ -17,9 +17,9 @@ import type { StockMovement } from '../../api/queries.ts';
 import { Plain, Quiet } from '../../ui/buttons.tsx';
 import { Swatch } from '../../ui/Swatch.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
-import { OverlappingPapers } from './Lying.tsx';
+import { OverlappingPapers } from './OverlappingPapers.tsx';
 import { OneItem } from './OneItem.tsx';
-import { PaperPanel } from '../../stock/PaperSlip.tsx';
+import { PaperPanel } from '../../stock/PaperPanel.tsx';
 
 const Files = styled.ul`
   display: grid;

@@ -11,9 +11,9 @@ import {
 } from '@temnex/words';
 import type { StockMovement } from '../../api/queries.ts';
 import { Quiet } from '../../ui/buttons.tsx';
-import { LineInput } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/LineInput.tsx';
 import { History } from '../../stock/History.tsx';
-import { OverlappingPapers } from './Lying.tsx';
+import { OverlappingPapers } from './OverlappingPapers.tsx';
 import { spotOf } from './OnTable.tsx';
 import { StayWhole } from './StayWhole.tsx';
 

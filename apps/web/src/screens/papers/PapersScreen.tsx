@@ -15,7 +15,7 @@ import {
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, StrongLink } from '../../ui/buttons.tsx';
 import { Notice } from '../../ui/states.tsx';
-import { RemovedList } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/RemovedList.tsx';
 import { usePageContext } from '../page/context.ts';
 import { AddPaper } from '../../stock/AddPaper.tsx';
 import { SetAside } from '../../stock/SetAside.tsx';

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { inUnit, type PaperFace, type Size, type Wish } from '@temnex/core';
-import { scopeLook } from '../../ui/ownLook.ts';
+import { scopeLook } from '../../ui/scopeLook.ts';
 import { computeWantedTurn } from '../../ui/Swatch.tsx';
 
 /** Pixels to the inch where nothing is very long. */

@@ -12,7 +12,7 @@ import {
 import { SCREEN, describeLineProblem, formatSize } from '@temnex/words';
 import { Quiet } from '../../ui/buttons.tsx';
 import { LengthField } from '../../ui/LengthField.tsx';
-import { LineInput } from '../../ui/SayLine.tsx';
+import { LineInput } from '../../ui/LineInput.tsx';
 import { OnTable, boxBetween, spotOf, listWholeBoxes, type Spot } from './OnTable.tsx';
 
 const Slip = styled.div`

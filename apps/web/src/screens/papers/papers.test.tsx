@@ -17,8 +17,8 @@ import {
   type Wish,
 } from '@temnex/core';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
-import { recordRequests, type RecordedRequest } from '../../askedOfServer.ts';
-import { ShortageNotice } from '../order/Short.tsx';
+import { recordRequests, type RecordedRequest } from '../../recordRequests.ts';
+import { ShortageNotice } from '../order/ShortageNotice.tsx';
 import type { PageContext } from '../page/context.ts';
 import { stockByPaper } from './bed.ts';
 import { LayerRow } from './LayerRow.tsx';

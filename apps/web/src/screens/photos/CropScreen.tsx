@@ -5,7 +5,7 @@ import { DEFAULT_FRAMING, MARKS, computeFramedCrop, type Framing, type Photo } f
 import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../api/photos.ts';
 import { CropFrame } from '../../photos/CropFrame.tsx';
-import { CroppedPhoto } from '../../photos/Cropped.tsx';
+import { CroppedPhoto } from '../../photos/CroppedPhoto.tsx';
 import { NARROW } from '../../theme/global.ts';
 import { Plain, PlainLink, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';

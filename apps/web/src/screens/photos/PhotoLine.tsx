@@ -10,13 +10,13 @@ import { NARROW } from '../../theme/global.ts';
 import { Plain, Quiet, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Empty, Notice } from '../../ui/states.tsx';
-import { RemovedList } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/RemovedList.tsx';
 import { useUndoKeys } from '../../ui/useUndoKeys.ts';
 import { SearchLine, SidePanel, Split, ToSidePanel } from '../drawer/layout.ts';
 import { usePicking } from '../drawer/usePicking.ts';
 import { usePhotosContext } from './context.ts';
 import { sortByDay } from './line.ts';
-import { PhotoPanel } from './PhotoSlip.tsx';
+import { PhotoPanel } from './PhotoPanel.tsx';
 import { PhotoWall } from './PhotoWall.tsx';
 
 const Look = styled(DropZone)`

@@ -4,10 +4,10 @@ import { useHabits } from '../../api/queries.ts';
 import { usePhotos } from '../../api/photos.ts';
 import { KeysSheet } from '../../ui/KeysSheet.tsx';
 import { Loading, Trouble } from '../../ui/states.tsx';
-import { StationNav, type Station } from '../../ui/Tape.tsx';
-import { useScrollToTop } from '../../ui/useTopOnArrival.ts';
+import { StationNav, type Station } from '../../ui/StationNav.tsx';
+import { useScrollToTop } from '../../ui/useScrollToTop.ts';
 import type { PhotosContext } from './context.ts';
-import { usePhotoUpload } from './useTakeIn.ts';
+import { usePhotoUpload } from './usePhotoUpload.ts';
 
 const PLACES: readonly Station[] = [
   { to: '/photos', name: 'Waiting photos', reached: true },

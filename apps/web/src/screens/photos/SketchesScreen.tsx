@@ -28,7 +28,7 @@ import {
 } from '@temnex/words';
 import { photoUrl } from '../../api/photos.ts';
 import { fetchPage, useCreatePage, usePages } from '../../api/queries.ts';
-import { PlainPage } from '../../photos/PagePlain.tsx';
+import { PlainPage } from '../../photos/PlainPage.tsx';
 import { NARROW } from '../../theme/global.ts';
 import { Quiet, QuietLink, Strong } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';

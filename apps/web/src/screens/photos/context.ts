@@ -1,6 +1,6 @@
 import { useOutletContext } from 'react-router';
 import type { Photo, Unit } from '@temnex/core';
-import type { usePhotoUpload } from './useTakeIn.ts';
+import type { usePhotoUpload } from './usePhotoUpload.ts';
 import type { Photos, PhotoOnPage } from '@temnex/contract';
 
 /** What is known of the photos, whichever mark of the tape one is at. */

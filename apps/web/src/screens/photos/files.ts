@@ -3,7 +3,7 @@ import { MARKS, formatExactLength, gangPieceId, type GangSheet, type PrintToMake
 import type { PhotoSheets } from '@temnex/contract';
 import { formatPhotoName, formatSize } from '@temnex/words';
 import { requestFile } from '../../api/client.ts';
-import { saveFile } from '../../ui/giveFile.ts';
+import { saveFile } from '../../ui/saveFile.ts';
 
 /** What sheets show, as the server makes pictures of them. */
 export const buildSheetFiles = (

@@ -8,7 +8,7 @@ import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty } from '../../ui/states.tsx';
 import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
-import { PrintToolbar, PrintSize, PrintedPages } from './sheets.ts';
+import { PrintToolbar, PrintSize, PrintedPages } from './printedPages.ts';
 
 const SCALES = { true: 1, half: 0.5 } as const;
 const PHOTOS = { none: 0, light: 0.35, full: 1 } as const;

@@ -9,7 +9,7 @@ import { DrawingView } from '../../ui/DrawingView.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { usePrinterPaper } from '../../ui/usePrinterPaper.ts';
 import { usePageContext } from '../page/context.ts';
-import { PrintToolbar, PrintSize, PrintedPages } from './sheets.ts';
+import { PrintToolbar, PrintSize, PrintedPages } from './printedPages.ts';
 
 const Old = styled.div`
   padding: 0.6rem 1.5rem;

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { RECIPE_IDS, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startAll } from '../../construction/started.ts';
+import { startAll } from '../../construction/startAll.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { PlainLink } from '../../ui/buttons.tsx';
 import { NARROW } from '../../theme/global.ts';

@@ -10,7 +10,7 @@ import { useCreatePage, useDemo, usePages, useRemovePage, useRestoreRemoved, use
 import { Plain, Quiet, QuietLink } from '../../ui/buttons.tsx';
 import { Loading, Notice } from '../../ui/states.tsx';
 import { STAGES } from './stages.ts';
-import { RemovedList } from '../../ui/TakenOut.tsx';
+import { RemovedList } from '../../ui/RemovedList.tsx';
 
 const Section = styled.section`
   padding: 1.1rem 1.5rem 2rem;

@@ -13,7 +13,7 @@ import {
   type LayoutContext,
 } from '@temnex/core';
 import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
-import type { ConstructionEditor } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/constructionEditor.ts';
 import { usePlanner } from '../../planner/usePlanner.ts';
 import { Quiet } from '../../ui/buttons.tsx';
 

@@ -20,7 +20,7 @@ import {
   type LayoutContext,
 } from '@temnex/core';
 import { findMentionedConstructions } from '@temnex/words';
-import type { ConstructionEditor } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/constructionEditor.ts';
 import { newId } from '../../ui/newId.ts';
 
 /** What the first view holds: one construction by itself, in a room of its own. */

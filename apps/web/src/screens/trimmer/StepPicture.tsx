@@ -13,7 +13,7 @@ import {
   type PictureStyle,
   type TrimmerDrawing,
 } from '@temnex/drawing';
-import { useElementSize } from './useRoom.ts';
+import { useElementSize } from './useElementSize.ts';
 
 const Bed = styled.div`
   position: relative;

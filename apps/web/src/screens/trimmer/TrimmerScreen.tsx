@@ -14,22 +14,22 @@ import {
 import { describeCopy, formatCount, describePress } from '@temnex/words';
 import { useDrawer } from '../../api/queries.ts';
 import { canSpeak, stopSpeaking, speak } from '../../trimmer/speech.ts';
-import { useWakeLock } from '../../trimmer/useAwake.ts';
+import { useWakeLock } from '../../trimmer/useWakeLock.ts';
 import { isOnlyInMemory } from '../../trimmer/outbox.ts';
 import { useSession, type LiveSession } from '../../trimmer/useSession.ts';
-import { installServiceWorker } from '../../ui/installed.ts';
+import { installServiceWorker } from '../../ui/serviceWorker.ts';
 import { PlainLink, Quiet } from '../../ui/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../ui/states.tsx';
 import { buildPictureStyle } from '../order/pictures.ts';
-import { DisagreementNotice } from './Disagreed.tsx';
+import { DisagreementNotice } from './DisagreementNotice.tsx';
 import { BesidePicture, PicturePart, Room, StepText, Top, Work } from './Frame.tsx';
 import { Heading } from './Heading.tsx';
 import { MeasuredPanel } from './MeasuredPanel.tsx';
-import { SessionOver, PlanningRest, PutDownElsewhere } from './Over.tsx';
+import { SessionOver, PlanningRest, PutDownElsewhere } from './SessionOver.tsx';
 import { Presses } from './Presses.tsx';
 import { Progress } from './Progress.tsx';
 import { StepPicture, pickPicturedStep } from './StepPicture.tsx';
-import { StepInWords } from './StepSays.tsx';
+import { StepInWords } from './StepInWords.tsx';
 import { TrimmerKeys } from './TrimmerKeys.tsx';
 import { WrongPanel } from './WrongPanel.tsx';
 

@@ -4,7 +4,7 @@ import type { Job } from '../documents/job.ts';
 import { maxCoverableArea, maxAreaFrom } from './coverable.ts';
 import { gcd, maxPerSheet } from './perSheet.ts';
 import { boundByLargePieces } from './largePieces.ts';
-import { newAreaOfFrames } from '../search/stand.ts';
+import { newAreaOfFrames } from '../search/solutionOfLayout.ts';
 import { isNewPaper } from '../sheets/standing.ts';
 
 export type BoundReason =

@@ -1,7 +1,7 @@
 import { FLAT, UPRIGHT, compileJob, type CompiledJob } from '../blanks/compile.ts';
 import { Layout } from '../search/layout.ts';
 import { type Planting } from '../search/sheetTrees.ts';
-import { buildTree } from '../search/realise.ts';
+import { buildTree } from '../search/buildTree.ts';
 import type { Tree } from '../sheets/tree.ts';
 
 /** A way to cut one sheet of stock kind s. */

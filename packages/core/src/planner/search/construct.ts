@@ -1,7 +1,7 @@
 import { type CompiledJob } from '../blanks/compile.ts';
 import type { Layout } from './layout.ts';
 import { type PlacementWeights } from './layout.ts';
-import { buildTree } from './realise.ts';
+import { buildTree } from './buildTree.ts';
 
 /** An order in which to place kinds of pieces: the larger the key, the earlier. */
 export type PlacementOrder = (c: CompiledJob, k: number) => number;

@@ -2,7 +2,7 @@ import type { CompiledJob } from '../blanks/compile.ts';
 import { PLACEMENT_ORDERS, placePool, sequenceKinds, drawWeights } from './construct.ts';
 import { type Layout } from './layout.ts';
 import { LEAF } from './sheetTrees.ts';
-import { buildTree } from './realise.ts';
+import { buildTree } from './buildTree.ts';
 
 /**
  * Ruin and recreate (G. Schrimpf and others, 2000): takes pieces off a few sheets and puts them back in another

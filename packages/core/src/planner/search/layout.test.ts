@@ -7,11 +7,11 @@ import { addTreeFigures, emptyFigures } from '../sheets/tree.ts';
 import { DEFAULT_WEIGHTS } from './construct.ts';
 import { buildFrames } from '../blanks/frames.ts';
 import { measureSolution } from '../sheets/standing.ts';
-import { buildSolution, measureLayout } from './stand.ts';
+import { buildSolution, measureLayout } from './solutionOfLayout.ts';
 import { Layout } from './layout.ts';
 import { COLUMN, LEAF, ROW } from './sheetTrees.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { buildTree } from './realise.ts';
+import { buildTree } from './buildTree.ts';
 
 function compiled(document: JobDocument): CompiledJob {
   const read = readJob(document);

@@ -1,7 +1,7 @@
 import { addTreeFigures, emptyFigures } from '../sheets/tree.ts';
 import { type Layout } from './layout.ts';
 import { LEAF } from './sheetTrees.ts';
-import { measureCuts, buildTree, type CutFigures } from './realise.ts';
+import { measureCuts, buildTree, type CutFigures } from './buildTree.ts';
 
 /** What one sheet of a layout amounts to. Areas in square ticks. */
 export interface SheetFigures extends CutFigures {

@@ -8,7 +8,7 @@ import { PLACEMENT_ORDERS, DEFAULT_WEIGHTS, placePool, sequenceKinds } from './c
 import { Layout } from './layout.ts';
 import { findBestMix, type SheetOption } from './mix.ts';
 import { Recombiner, extractPlanting } from './recombine.ts';
-import { buildSolution, measureLayout } from './stand.ts';
+import { buildSolution, measureLayout } from './solutionOfLayout.ts';
 
 const never = () => false;
 

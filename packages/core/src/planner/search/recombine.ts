@@ -5,8 +5,8 @@ import { Layout } from './layout.ts';
 import { LEAF, ROW, type Planting } from './sheetTrees.ts';
 import { findBestMix, type SheetOption } from './mix.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { buildTree } from './realise.ts';
-import { computeWasteBeside } from './stand.ts';
+import { buildTree } from './buildTree.ts';
+import { computeWasteBeside } from './solutionOfLayout.ts';
 
 /*
  * A search comes past many good sheets that never stand together in one layout. They are kept, with others filled by chance,

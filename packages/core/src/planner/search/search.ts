@@ -3,7 +3,7 @@ import type { Budget } from '../budget.ts';
 import type { Aim } from '../documents/job.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { compareScores, computeScore, type Solution } from '../sheets/score.ts';
-import { buildSolution, measureLayout } from './stand.ts';
+import { buildSolution, measureLayout } from './solutionOfLayout.ts';
 import { PLACEMENT_ORDERS, DEFAULT_WEIGHTS, placePool, sequenceKinds } from './construct.ts';
 import { Improver } from './improve.ts';
 import { MAX_BLOCK_COPIES, fillSheets } from './blocks.ts';

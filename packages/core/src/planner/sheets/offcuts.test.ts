@@ -3,7 +3,7 @@ import { lengthOf } from '../../length/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { planJob, readJob, verifyPlan, type Job, type Plan, type PlanNode } from '../index.ts';
 import { listOffcutChoices, arrangeUsefulOffcuts } from './offcuts.ts';
-import { readSheetOfPlan } from './ofPlan.ts';
+import { readSheetOfPlan } from './readSheet.ts';
 import { alongOf, countCuts, addTreeFigures, isHolding, emptyFigures, type Tree } from './tree.ts';
 
 const inch = lengthOf('1');

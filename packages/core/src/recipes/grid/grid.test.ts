@@ -4,7 +4,7 @@ import { fieldKey } from '../fields.ts';
 import { setField } from '../typing.ts';
 import type { RecipeSolution, LayoutContext } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
-import { parseRecipeLine } from '../say.ts';
+import { parseRecipeLine } from '../recipeLine.ts';
 import { grid } from './grid.ts';
 import type { GridInput } from './input.ts';
 

@@ -2,7 +2,7 @@ import { expect, test } from '@jest/globals';
 import { MARKS, inches } from '../../length/index.ts';
 import type { LayoutContext } from '../recipe.ts';
 import { recipeOf } from '../registry.ts';
-import { parseRecipeLine } from '../say.ts';
+import { parseRecipeLine } from '../recipeLine.ts';
 import type { ShapesInput } from './input.ts';
 
 const table: LayoutContext = {

@@ -2,9 +2,9 @@ import { createHash } from 'node:crypto';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { PICTURE_TYPES } from '@temnex/contract';
-import { PAIRING_MESSAGES, renderPairingPage } from './doorPage.ts';
-import { RequestRefusal } from './refused.ts';
-import { COOKIE, type DeviceAccess } from './sharing.ts';
+import { PAIRING_MESSAGES, renderPairingPage } from './pairingPage.ts';
+import { RequestRefusal } from './requestRefusal.ts';
+import { COOKIE, type DeviceAccess } from './deviceAccess.ts';
 
 const LOCAL = /^(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/;
 const LOOPBACK = /^(?:127\.|::1$|::ffff:127\.)/;

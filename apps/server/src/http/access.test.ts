@@ -6,7 +6,7 @@ import request from 'supertest';
 import { ROUTES } from '@temnex/contract';
 import { createApplication } from '../application.ts';
 import { openDatabase } from '../database/database.ts';
-import { DeviceAccess } from './sharing.ts';
+import { DeviceAccess } from './deviceAccess.ts';
 
 const ADDRESS = '192.0.2.7';
 const folder = mkdtempSync(join(tmpdir(), 'temnex-door-'));

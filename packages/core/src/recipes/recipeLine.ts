@@ -16,7 +16,7 @@ import {
   type Token,
 } from '../line/index.ts';
 import { isSamePath, type FieldPath } from './fields.ts';
-import { nameInputUnits } from './named.ts';
+import { nameInputUnits } from './inputUnits.ts';
 import type { LineReading, LayoutContext } from './recipe.ts';
 import { RECIPE_IDS, type RecipeId } from './ids.ts';
 import { recipeOf, type AnyRecipe } from './registry.ts';

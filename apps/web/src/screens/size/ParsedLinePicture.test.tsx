@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
 import { SCREEN } from '@temnex/words';
 import { render } from '@testing-library/react';
-import { ParsedLinePicture } from './SaidPicture.tsx';
+import { ParsedLinePicture } from './ParsedLinePicture.tsx';
 
 const table: LayoutContext = {
   ...{ unit: 'in', mark: MARKS['1/16'] },

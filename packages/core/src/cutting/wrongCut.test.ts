@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type JobDocument } from '../planner/index.ts';
 import { computeCutEffects, computeLeftByWrongCut, findPiecesThatStillFit, findWrongCutFault } from './index.ts';
-import { layOutPartsAfter, cutPartInTwo } from './lying.ts';
-import { partInHandFor, isLargerThanPart } from './wrong.ts';
+import { layOutPartsAfter, cutPartInTwo } from './partsOnTable.ts';
+import { partInHandFor, isLargerThanPart } from './wrongCut.ts';
 
 /** Two pieces 4 x 12 from a sheet of 12 x 12: a cut at 4, another at 4, and 4 x 12 is left. */
 const asked = (more: Partial<JobDocument> = {}) => {

@@ -18,7 +18,7 @@ import {
 } from '../sheets/tree.ts';
 import type { Layout } from './layout.ts';
 import { measureSheet, type SheetFigures } from './measure.ts';
-import { buildTree } from './realise.ts';
+import { buildTree } from './buildTree.ts';
 
 /** The solution that a layout stands for: its own sheets, and the frames with what their rooms hold. */
 export function buildSolution(layout: Layout): Solution {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { inches, type Ticks } from '../length/index.ts';
-import { collectSnapTargets, findSnapTarget, dropItem, snapTargetOfPlace, type SnapTarget } from './catches.ts';
+import { collectSnapTargets, findSnapTarget, dropItem, snapTargetOfPlace, type SnapTarget } from './snapTargets.ts';
 import { derivePage, type DerivedPage } from './derive.ts';
 import { emptyPage, newItem, type Item, type Page, type Place } from './document.ts';
 import { setItemField } from './edit.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { base, layer, page as pageOf, photo } from '../../testing/pages.ts';
 import { cutCountOf, assessCutPieces } from '../cutting/index.ts';
-import { applyMeasuredPiece } from './cameOut.ts';
+import { applyMeasuredPiece } from './measuredPiece.ts';
 import { derivePage, type Page } from './index.ts';
 import { FALLBACK_NAMES } from './pieces.ts';
 

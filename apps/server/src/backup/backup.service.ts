@@ -16,10 +16,10 @@ import {
   type RestoreResult,
 } from '@temnex/contract';
 import { UnusableDatabase, openDatabase } from '../database/database.ts';
-import { withIdempotencyKey } from '../database/once.ts';
+import { withIdempotencyKey } from '../database/idempotency.ts';
 import * as schema from '../database/schema.ts';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
-import { RequestRefusal, notFound } from '../http/refused.ts';
+import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { copyFileSafely } from '../pictures/files.ts';
 import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 import { BackupCopiesFolder } from './copies.ts';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { TICKS_PER_UNIT, formatExactLength, lengthOf, lengthText, ticks, type LengthText } from '../length/index.ts';
 import type { Job, Plan, Step } from '../planner/index.ts';
-import { layOutPartsAfter, cutPartInTwo, type Box } from './lying.ts';
+import { layOutPartsAfter, cutPartInTwo, type Box } from './partsOnTable.ts';
 
 /*
  * A cut that went wrong: what was in hand is not what the plan says, and only what can still be used of it is paper again.

@@ -2,8 +2,8 @@ import { useId, type ReactNode } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part, type Ticks } from '@temnex/core';
 import { SizeFigure } from '../../ui/Figure.tsx';
-import { scopeLook } from '../../ui/ownLook.ts';
-import { NO_SETTLED_FACES, partFill, type SettledFaces } from './looksOf.ts';
+import { scopeLook } from '../../ui/scopeLook.ts';
+import { NO_SETTLED_FACES, partFill, type SettledFaces } from './partFill.ts';
 
 const List = styled.ol`
   display: flex;

@@ -17,9 +17,9 @@ import {
   type Voice,
 } from '@temnex/words';
 import { newId } from '../../ui/newId.ts';
-import type { LinePreview } from '../../ui/SayLine.tsx';
-import { MentionedConstructions } from './Meant.tsx';
-import { ParsedLinePicture } from './SaidPicture.tsx';
+import type { LinePreview } from '../../ui/LineInput.tsx';
+import { MentionedConstructions } from './MentionedConstructions.tsx';
+import { ParsedLinePicture } from './ParsedLinePicture.tsx';
 
 /** What the line of the first view makes of a text: a construction, drawn; paper for the drawer; what it may be about; or what it does not understand. */
 export function parseFirstLine(text: string, table: LayoutContext, choose: (id: RecipeId) => void): LinePreview | null {

@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
-import { LineInput } from './SayLine.tsx';
+import { LineInput } from './LineInput.tsx';
 
 afterEach(cleanup);
 const understand = (text: string) =>

@@ -12,7 +12,7 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { DEMO_PAGE_ID } from '../demo/demoPages.ts';
 import { testServer, type TestServer } from '../testing.ts';
 import { BackupCopiesFolder } from './copies.ts';
-import { BackupService } from './keeping.service.ts';
+import { BackupService } from './backup.service.ts';
 
 let n = 0;
 const newId = () => `keeping-test-${++n}`;

@@ -14,7 +14,7 @@ import {
 } from '@temnex/words';
 import { useChangePaper, usePages, useRemovePaper } from '../../api/queries.ts';
 import { History } from '../../stock/History.tsx';
-import { PaperPanel } from '../../stock/PaperSlip.tsx';
+import { PaperPanel } from '../../stock/PaperPanel.tsx';
 import { listPlacesIn } from '../../stock/places.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { Plain, Quiet } from '../../ui/buttons.tsx';

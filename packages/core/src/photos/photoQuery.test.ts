@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { findPhotos, orientationOf, parsePhotoQuery } from './find.ts';
+import { findPhotos, orientationOf, parsePhotoQuery } from './photoQuery.ts';
 import { EMPTY_PHOTO_FACTS, type Photo } from './photo.ts';
 
 const photo = (id: string, said: Partial<Photo>): Photo => ({

@@ -1,5 +1,5 @@
 import { eq, lt } from 'drizzle-orm';
-import { RequestRefusal } from '../http/refused.ts';
+import { RequestRefusal } from '../http/requestRefusal.ts';
 import type { Database, Transaction } from './types.ts';
 import { requests } from './schema.ts';
 

@@ -5,7 +5,7 @@ import { cutCountOf, assessCutPieces, type CutPiece } from './cutPieces.ts';
 import { findHiddenCentre, findHiddenEnds, findHiddenJoin, findLeastSize } from './hidden.ts';
 import { spareIdOf } from './pieceIds.ts';
 import { sortForDrawer, sizeOfItem, type Drawer, type Habits, type StockItem } from '../stock/index.ts';
-import { formatNesting } from './jobOfBlanks.ts';
+import { formatNesting } from './blanksJob.ts';
 import { formatFinish, formatShape, type JobDocument } from '../planner/index.ts';
 
 export type PageJob =

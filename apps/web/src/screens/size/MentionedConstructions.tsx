@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { RecipeId, LayoutContext } from '@temnex/core';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../construction/LayersPicture.tsx';
-import { startAll } from '../../construction/started.ts';
+import { startAll } from '../../construction/startAll.ts';
 
 const List = styled.ul`
   position: absolute;

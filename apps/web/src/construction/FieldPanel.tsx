@@ -17,7 +17,15 @@ import { SizeFigure } from '../ui/Figure.tsx';
 import { Notice } from '../ui/states.tsx';
 import { isTypedOnDrawing } from './DimLayer.tsx';
 import { FieldInput, KnownTick } from './FieldInput.tsx';
-import { fieldsOf, isTraced, listsOf, sumOf, withOutline, valueOf, type ConstructionEditor } from './made.ts';
+import {
+  fieldsOf,
+  isTraced,
+  listsOf,
+  sumOf,
+  withOutline,
+  valueOf,
+  type ConstructionEditor,
+} from './constructionEditor.ts';
 
 // few constructions have use for them: they are fetched when one does
 const OutlineFile = lazy(() => import('./OutlineFile.tsx').then((m) => ({ default: m.OutlineFile })));

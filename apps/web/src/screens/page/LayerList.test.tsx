@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { derivePage, emptyPage, lengthOf, newItem } from '@temnex/core';
 import { banners, base, layer, page, photo } from '@temnex/core/testing';
-import { cutCountAndSize, buildLayerEntries } from './Slabs.tsx';
+import { cutCountAndSize, buildLayerEntries } from './LayerList.tsx';
 
 test('what is cut as one piece is one slab; every other layer has its own, from the bottom up', () => {
   const all = page(base([layer('panel', '1/2')]), photo('a', ['3', '4'], [layer('m', '1/4')]), banners('flags', {}));

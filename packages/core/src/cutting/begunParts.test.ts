@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { planJob, readJob, type Job, type JobDocument, type Plan, type PlanNode } from '../planner/index.ts';
-import { collectPartsAfter } from './soFar.ts';
+import { collectPartsAfter } from './begunParts.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({

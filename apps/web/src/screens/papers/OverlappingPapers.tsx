@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { cornersOf, inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
-import { scopeLook } from '../../ui/ownLook.ts';
+import { scopeLook } from '../../ui/scopeLook.ts';
 import { faceTurn } from '../../ui/Swatch.tsx';
 import { listWholeBoxes } from './OnTable.tsx';
 import { PATTERN } from './PieceOnTable.tsx';

@@ -8,9 +8,9 @@ import {
   type RestoreBackup,
   type RestoreResult,
 } from '@temnex/contract';
-import { validated } from '../http/checked.ts';
-import type { DeviceRequest } from '../http/door.ts';
-import { BackupService } from './keeping.service.ts';
+import { validated } from '../http/validated.ts';
+import type { DeviceRequest } from '../http/access.ts';
+import { BackupService } from './backup.service.ts';
 
 /** Backups are made and put back on the computer itself: a device that was let in to cut does neither (the door sees to it). */
 @Controller('api/backup')

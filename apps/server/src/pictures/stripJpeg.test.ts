@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
-import { stripJpeg } from './stripped.ts';
+import { stripJpeg } from './stripJpeg.ts';
 
 const drawn = (jpeg: sharp.JpegOptions = {}) =>
   sharp({ create: { width: 120, height: 80, channels: 3, background: '#88aacc', noise: { type: 'gaussian', mean: 120, sigma: 40 } } }) // prettier-ignore

@@ -2,7 +2,7 @@ import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
 import { issueFromZod, isNestedDeeperThan } from '@temnex/core';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
-import { RequestRefusal } from './refused.ts';
+import { RequestRefusal } from './requestRefusal.ts';
 
 /** Objects and lists in each other: a tree of cuts has two of them for every cut. */
 const DEEPEST = 400;

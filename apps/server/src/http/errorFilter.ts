@@ -1,6 +1,6 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Response } from 'express';
-import { RequestRefusal } from './refused.ts';
+import { RequestRefusal } from './requestRefusal.ts';
 
 /** The one place where errors become answers. What nobody foresaw is logged, and told without detail. */
 @Catch()

@@ -11,7 +11,7 @@ import {
   type Page,
   type Part,
 } from '@temnex/core';
-import type { ConstructionEditor } from '../../construction/made.ts';
+import type { ConstructionEditor } from '../../construction/constructionEditor.ts';
 import { newId } from '../../ui/newId.ts';
 
 /** An item of the page as a construction that is worked on; null where nothing is selected. */
