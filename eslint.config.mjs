@@ -31,6 +31,10 @@ export default tseslint.config(
           message: 'Transactions are synchronous: an async one would commit before its work is done.',
         },
         { selector: 'ExportAllDeclaration', message: 'Name what a folder exports.' },
+        {
+          selector: ':matches(SpreadElement, JSXSpreadAttribute) > ObjectExpression',
+          message: 'Write the properties out, one a line.',
+        },
       ],
       eqeqeq: ['error', 'always', { null: 'ignore' }],
     },

@@ -36,8 +36,12 @@ async function fill(): Promise<void> {
     const sheet = i % 5 === 0;
     const size = sheet ? ['12', '12'] : [`${2 + upTo(160) / 16}`, `${2 + upTo(10)}`];
     await send('/api/stock', {
-      ...{ paper: papers[upTo(PAPERS)]!, unit: 'in', width: size[0]!, height: size[1]! },
-      ...{ quantity: 1 + upTo(3), kind: sheet ? 'sheet' : 'scrap' },
+      paper: papers[upTo(PAPERS)]!,
+      unit: 'in',
+      width: size[0]!,
+      height: size[1]!,
+      quantity: 1 + upTo(3),
+      kind: sheet ? 'sheet' : 'scrap',
     });
   }
 }

@@ -15,11 +15,19 @@ function large(kinds: number, each: number, stock: number, nodes: number | null 
     stock: [
       sheet,
       ...Array.from({ length: stock }, (_, i) => ({
-        ...{ id: `s${i}`, paper: 'p', width: 2 + upTo(160) / 16, height: 2 + upTo(10), kind: 'scrap' as const },
+        id: `s${i}`,
+        paper: 'p',
+        width: 2 + upTo(160) / 16,
+        height: 2 + upTo(10),
+        kind: 'scrap' as const,
       })),
     ],
     pieces: Array.from({ length: kinds }, (_, i) => ({
-      ...{ id: `c${i}`, width: 1 + upTo(40) / 8, height: 1 + upTo(60) / 8, quantity: each, papers: ['p'] },
+      id: `c${i}`,
+      width: 1 + upTo(40) / 8,
+      height: 1 + upTo(60) / 8,
+      quantity: each,
+      papers: ['p'],
     })),
   };
 }

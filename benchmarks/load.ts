@@ -93,7 +93,8 @@ export async function* mixed(): AsyncGenerator<string> {
       6,
       () =>
         json('POST', '/api/drawer/steps', {
-          ...{ id: randomUUID(), says: 'moved' },
+          id: randomUUID(),
+          says: 'moved',
           change: [{ stock: pick(drawer.stock).id, place: `box ${Math.floor(R() * 90)}` }],
         }),
     ],
@@ -197,7 +198,8 @@ export async function* lesson(): AsyncGenerator<string> {
         const event = { id: randomUUID(), at: new Date().toISOString(), device: `table ${device + 1}`, deed };
         pressedAt.set(event.id, performance.now());
         const { events } = await json<{ events: { seq: number }[] }>('POST', `/api/sessions/${id}/events`, {
-          ...{ events: [event], since },
+          events: [event],
+          since,
         });
         since = Math.max(since, ...events.map((e) => e.seq));
         answered.push(performance.now() - at);

@@ -44,7 +44,9 @@ function crowded(): PageDocument {
     ...emptyPage('Forty'),
     items: Array.from({ length: ITEMS }, (_, i) => ({
       ...newItem({
-        ...{ id: `p${i}`, name: `print ${i}`, recipe: 'mat-stack' as const },
+        id: `p${i}`,
+        name: `print ${i}`,
+        recipe: 'mat-stack' as const,
         input: {
           print: { width: '1 1/2', height: '1', known: 'assumed' },
           mats: [{ id: 'm', reveal: { style: 'even', all: '1/8' } }],

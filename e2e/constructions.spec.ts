@@ -190,14 +190,28 @@ test('a band whose middle lies hidden comes from a scrap in two ends, before a j
   const scrap = { paper: reed.id, unit: 'in', width: '10 3/4', height: '1', quantity: 1, kind: 'scrap' };
   await send(request, '/api/stock', scrap);
   const item = (id: string, recipe: string, input: object, wishes: object) => ({
-    ...{ id, name: id, recipe, version: 1, input, on: 'page', names: {}, fit: 'exact', wishes },
+    id,
+    name: id,
+    recipe,
+    version: 1,
+    input,
+    on: 'page',
+    names: {},
+    fit: 'exact',
+    wishes,
     at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
   });
   const wish = (paper: string) => ({ papers: [paper], side: 'any', direction: 'any' });
   const document = {
-    ...{ format: 'temnex-page', version: 2, name: 'The line of reeds', unit: 'in', mark: '1/16' },
+    format: 'temnex-page',
+    version: 2,
+    name: 'The line of reeds',
+    unit: 'in',
+    mark: '1/16',
     ground: { width: '12', height: '12' },
-    ...{ copies: 1, spares: [], first: [] },
+    copies: 1,
+    spares: [],
+    first: [],
     items: [
       item(
         'band',
@@ -287,7 +301,8 @@ test('shapes: so many from a sheet, an outline of one’s own from a file, a tem
   await page.getByRole('button', { name: 'PDF on A4' }).click();
   expect((await download).suggestedFilename()).toBe('templates.pdf');
   const file = (name: string, inside: string) => ({
-    ...{ name, mimeType: 'image/svg+xml' },
+    name,
+    mimeType: 'image/svg+xml',
     buffer: Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="2in" viewBox="0 0 2 2">${inside}</svg>`),
   });
   const chosen = page.locator('input[type=file]');

@@ -48,7 +48,8 @@ for (const half of [0, 1])
 
 test('nor on the page, where what is chosen says where it lies', async ({ table: page, request }) => {
   const desk = {
-    ...{ unit: 'in' as const, mark: MARKS['1/16'] },
+    unit: 'in' as const,
+    mark: MARKS['1/16'],
     room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
   } as const;
   const faults: Record<string, string[]> = {};

@@ -110,7 +110,7 @@ for (const filled of [true, false])
       if (!filled) await request.delete('/api/demo');
       // with something to undo, which the bar then says
       const step = randomUUID();
-      const item = { ...{ id: randomUUID(), paper: 'demo-chalk', unit: 'in', width: '3' }, height: '2', quantity: 1 };
+      const item = { id: randomUUID(), paper: 'demo-chalk', unit: 'in', width: '3', height: '2', quantity: 1 };
       if (filled && room === 'the drawer') {
         const put = [{ ...item, kind: 'scrap' }];
         expect((await send(request, '/api/drawer/steps', { id: step, says: 'put-in', put })).ok()).toBe(true);

@@ -25,7 +25,8 @@ test('thirty pictures go in at once, one of them broken: it is named, the others
   await page.goto('/photos');
   const files = await Promise.all(
     Array.from({ length: 30 }, async (_, n) => ({
-      ...{ name: `wind-${n}.jpg`, mimeType: 'image/jpeg' },
+      name: `wind-${n}.jpg`,
+      mimeType: 'image/jpeg',
       buffer: n === 13 ? (await picture(n)).subarray(0, 300) : await picture(n),
     })),
   );
@@ -90,8 +91,15 @@ test('a photo is cropped by keys with what must stay in it, ordered twice, put o
 
 /** Three prints of one size, two of them in a row. */
 const three = (x: string, y: string) => ({
-  ...{ format: 'temnex-page', version: 2, name: 'Three in a row', unit: 'in', mark: '1/16' },
-  ...{ ground: { width: '12', height: '12' }, copies: 1, spares: [], first: [] },
+  format: 'temnex-page',
+  version: 2,
+  name: 'Three in a row',
+  unit: 'in',
+  mark: '1/16',
+  ground: { width: '12', height: '12' },
+  copies: 1,
+  spares: [],
+  first: [],
   items: (
     [
       ['a', 'first kite', '1', '4'],
@@ -99,7 +107,14 @@ const three = (x: string, y: string) => ({
       ['c', 'third kite', x, y],
     ] as const
   ).map(([id, name, across, up]) => ({
-    ...{ id, name, recipe: 'mat-stack', version: 1, on: 'page', wishes: {}, names: {}, fit: 'exact' },
+    id,
+    name,
+    recipe: 'mat-stack',
+    version: 1,
+    on: 'page',
+    wishes: {},
+    names: {},
+    fit: 'exact',
     at: { across: { from: 'left', by: across }, upDown: { from: 'bottom', by: up } },
     input: { print: { width: '2', height: '3', known: 'assumed' }, mats: [] },
   })),

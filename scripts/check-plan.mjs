@@ -147,7 +147,10 @@ function inBlocks(job, blocks, len, unit, fault) {
     const { nest: _nest, shape: _shape, finish: _finish, from: _from, ...common } = piece;
     return {
       ...common,
-      ...{ id: block.id, quantity: block.quantity, width: `${block.width} ${unit}`, height: `${block.height} ${unit}` },
+      id: block.id,
+      quantity: block.quantity,
+      width: `${block.width} ${unit}`,
+      height: `${block.height} ${unit}`,
     };
   });
   for (const [id, many] of held) {

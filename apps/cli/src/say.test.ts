@@ -27,7 +27,10 @@ describe('worked numbers, said in one line', () => {
     const told = await answer('how big a photo on 4 1/2 x 5 7/8 with a quarter showing');
     expect([told.code, told.value('width of the print'), told.value('height of the print')]).toEqual([0, '4', '5 3/8']);
     expect(told.values[0]).toEqual({
-      ...{ name: 'width of the print', text: '4', exact: '4', given: false },
+      name: 'width of the print',
+      text: '4',
+      exact: '4',
+      given: false,
       sum: '4 1/2 − 1/4 − 1/4 = 4',
     });
   });
@@ -40,7 +43,10 @@ describe('worked numbers, said in one line', () => {
     const told = await answer('3 banners 2 1/2 x 6 notch 7/8 gap 1/4');
     expect(told.pieces).toEqual([
       {
-        ...{ name: 'banners', width: '2 1/2', height: '6', quantity: 3 },
+        name: 'banners',
+        width: '2 1/2',
+        height: '6',
+        quantity: 3,
         finish: ['cut a notch 7/8 deep, its tip 1 1/4 from the side'],
       },
     ]);
@@ -93,13 +99,18 @@ describe('temnex say', () => {
   });
   test('not understood, the word named: 2', async () => {
     expect(await say('mat wobbly round 4 x 6')).toEqual({
-      ...{ code: 2, out: '', err: 'I don\'t know "wobbly".\n' },
+      code: 2,
+      out: '',
+      err: 'I don\'t know "wobbly".\n',
     });
     expect(await say('washi-like strips 5/8 x 6, five')).toEqual({
-      ...{ code: 2, out: '', err: 'I don\'t know "washi-like".\nyou could say: strips 5/8 x 6, five\n' },
+      code: 2,
+      out: '',
+      err: 'I don\'t know "washi-like".\nyou could say: strips 5/8 x 6, five\n',
     });
     expect(await say('card 5 x 7')).toEqual({
-      ...{ code: 2, out: '' },
+      code: 2,
+      out: '',
       err: 'Is it folded, or cut flat?\nyou could say: folded 5 x 7 card\nyou could say: 1 piece 5 x 7\n',
     });
     expect(await answer('a week of wind')).toMatchObject({ code: 2, understood: null, recipe: null, problems: [/./] });

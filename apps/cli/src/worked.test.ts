@@ -17,7 +17,8 @@ async function told(...args: string[]) {
   return { code, out, err };
 }
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 /** What `temnex size` says of a page with that alone on it. */

@@ -85,7 +85,8 @@ test('one field that holds nonsense takes nothing but its own row away', async (
       ['/api/stock/{id}/movements', 'demo-stock-1', ['movements']],
     ] as const
   ).map(([path, of, tables]) => ({
-    ...{ path: path.replace('{id}', of), tables: tables as readonly string[] },
+    path: path.replace('{id}', of),
+    tables: tables as readonly string[],
     answer: ROUTES.find((route) => route.method === 'get' && route.path === path)!.answer as z.ZodType,
   }));
   for (const { path, answer } of singles) {

@@ -166,8 +166,10 @@ function goodBodies(page: object): Record<string, unknown[]> {
     ],
     'post /api/together': [
       {
-        ...{ id, pages: [DEMO_PAGE_ID, 'demo-tideline'] },
-        ...{ basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] }, plan: EMPTY_PLAN },
+        id,
+        pages: [DEMO_PAGE_ID, 'demo-tideline'],
+        basis: { pageVersion: 1, papers: {}, habits: 0, cuts: [] },
+        plan: EMPTY_PLAN,
       },
     ],
     'post /api/challenges': [

@@ -24,7 +24,7 @@ test('ids that something has already', async () => {
   const page = { id: id(), document: emptyPage('One') };
   expect((await ask('post', '/api/pages', page)).status).toBe(201);
   const paper = { id: papers[0]!.id, name: 'Sea fog', sides: papers[0]!.sides };
-  const item = { ...{ id: stock[0]!.id, paper: papers[0]!.id, unit: 'in', width: '3', height: '2' }, quantity: 1, kind: 'scrap' }; // prettier-ignore
+  const item = { id: stock[0]!.id, paper: papers[0]!.id, unit: 'in', width: '3', height: '2', quantity: 1, kind: 'scrap' }; // prettier-ignore
   for (const [path, body] of [
     ['/api/papers', paper],
     ['/api/stock', item],

@@ -74,7 +74,13 @@ async function drawerSteps(): Promise<void> {
   await send('post', '/api/papers', { id: 'steps-paper', name: 'Steps', sides });
   for (;;) {
     const put = [1, 2, 3].map((i) => ({
-      ...{ id: id(), paper: 'steps-paper', unit: 'in', width: String(i + 1), height: '3', quantity: i, kind: 'scrap' },
+      id: id(),
+      paper: 'steps-paper',
+      unit: 'in',
+      width: String(i + 1),
+      height: '3',
+      quantity: i,
+      kind: 'scrap',
     }));
     const step = { id: id(), says: 'put-in', put };
     if (await send('post', '/api/drawer/steps', step)) say('stepped', step.id);

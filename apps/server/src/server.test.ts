@@ -461,10 +461,22 @@ const gridStart = () =>
 const HEXAGONS = {
   recipe: 'shapes',
   input: {
-    ...{ figure: 'hexagon', size: { flats: '2 1/4' }, pointing: 'points-up', points: 5, columns: 3, rows: 2 },
-    ...{ gap: '1/16', all: {}, lie: 'moved', edges: 'whole', papers: 2 },
+    figure: 'hexagon',
+    size: { flats: '2 1/4' },
+    pointing: 'points-up',
+    points: 5,
+    columns: 3,
+    rows: 2,
+    gap: '1/16',
+    all: {},
+    lie: 'moved',
+    edges: 'whole',
+    papers: 2,
   },
-  ...{ mark: '1/16', width: '12', height: '12', paper: 'a4' },
+  mark: '1/16',
+  width: '12',
+  height: '12',
+  paper: 'a4',
 };
 
 describe('templates at true size', () => {
@@ -623,7 +635,10 @@ describe('the door', () => {
     await check('post', '/api/stock/{id}/movements', `/api/stock/${item.id}/movements`, all);
     const line = { ...stock, id: newId() };
     const taken = await check('post', '/api/drawer/steps', '/api/drawer/steps', {
-      ...{ id: newId(), says: 'put-in', papers: [{ id: newId(), name: 'Haar', sides: paper.sides }], put: [line] },
+      id: newId(),
+      says: 'put-in',
+      papers: [{ id: newId(), name: 'Haar', sides: paper.sides }],
+      put: [line],
     });
     await check('get', '/api/drawer/steps', '/api/drawer/steps');
     await check('get', '/api/wanting', '/api/wanting');
@@ -660,7 +675,9 @@ describe('the door', () => {
     const readTogether = readJob(asked.job);
     if (!readTogether.ok) throw new Error(JSON.stringify(readTogether.issues));
     await check('post', '/api/together', '/api/together', {
-      ...{ id: newId(), pages: both.split(','), basis: asked.basis },
+      id: newId(),
+      pages: both.split(','),
+      basis: asked.basis,
       plan: planJob({ ...readTogether.job, nodes: 2 }, { now: () => 0 }),
     });
     await check('get', '/api/plans/{id}/print.pdf', `/api/plans/${plan.id}/print.pdf`);
@@ -698,7 +715,9 @@ describe('the door', () => {
     seen.add('post /api/backup/look');
     expect(backupPreviewSchema.safeParse(looked.body).success).toBe(true);
     const restored = await check('post', '/api/backup/restore', '/api/backup/restore', {
-      ...{ id: newId(), ticket: looked.body.ticket, replace: true },
+      id: newId(),
+      ticket: looked.body.ticket,
+      replace: true,
     });
     await check('post', '/api/backup/look-at-copy', '/api/backup/look-at-copy', { name: restored.before });
     const { code } = await check('post', '/api/devices/code', '/api/devices/code', {});
@@ -731,7 +750,9 @@ describe('the door', () => {
     await check('get', '/api/photos/files/{file}', `/api/photos/files/${file}?side=small`);
     const print = { key: 'a', file, crop: { x: 0, y: 0, width: 30, height: 20 }, x: 0, y: 0, width: 24_384, height: 24_384, turn: 0 }; // prettier-ignore
     await check('post', '/api/photos/sheets', '/api/photos/sheets', {
-      ...{ as: 'png', density: 150, sheets: [{ width: 24_384, height: 24_384, prints: [print] }] },
+      as: 'png',
+      density: 150,
+      sheets: [{ width: 24_384, height: 24_384, prints: [print] }],
     });
     await check('post', '/api/demo', '/api/demo', { id: newId() });
     await check('delete', '/api/demo', '/api/demo');

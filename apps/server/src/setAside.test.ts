@@ -79,7 +79,10 @@ test('a session tells how many of its events cannot be read', async () => {
   const session = randomUUID();
   await ask('post', '/api/sessions', { id: session, plan: stored.body.id });
   const events = ['windy', 'still'].map((text) => ({
-    ...{ id: randomUUID(), device: 'a computer', at: new Date().toISOString(), deed: { do: 'note', text } },
+    id: randomUUID(),
+    device: 'a computer',
+    at: new Date().toISOString(),
+    deed: { do: 'note', text },
   }));
   await ask('post', `/api/sessions/${session}/events`, { since: 0, events });
   expect((await ask('get', `/api/sessions/${session}`)).body).toMatchObject({ unreadable: 0 });

@@ -56,17 +56,20 @@ export function liveAYear(db: Database, seed: number, counts: Counts, tell: (wha
         .join('')}`;
     const ground = shade(GROUNDS[tone]!, upTo(40) - 20);
     const front: PaperFace = {
-      ...{ side: 'A', name: pattern, direction, along: 'height' },
+      side: 'A',
+      name: pattern,
+      direction,
+      along: 'height',
       look: { pattern, ground, ink: shade(ground, 55), scale: pick(['small', 'medium', 'large'] as const) },
     };
     const back: PaperFace = { side: 'B', name: 'plain', direction: 'none', along: 'height', look: { pattern: 'plain', ground: shade(ground, 25), ink: ground } }; // prettier-ignore
     return {
-      ...{
-        id: id('paper'),
-        name: `${FIRST_WORDS[at]} ${SECOND_WORDS[tone]}`,
-        sides: R() < 0.6 ? [front, back] : [front],
-      },
-      ...{ weight: pick([120, 160, 190, 216, 250]), place: pick(PLACES), price: 60 + upTo(120) },
+      id: id('paper'),
+      name: `${FIRST_WORDS[at]} ${SECOND_WORDS[tone]}`,
+      sides: R() < 0.6 ? [front, back] : [front],
+      weight: pick([120, 160, 190, 216, 250]),
+      place: pick(PLACES),
+      price: 60 + upTo(120),
     };
   });
   steps.take({ id: id('step'), says: 'put-in', papers: [...papers] });
@@ -75,8 +78,16 @@ export function liveAYear(db: Database, seed: number, counts: Counts, tell: (wha
   const size = (n: number) => `${Math.floor(n / 16)}${n % 16 ? ` ${n % 16}/16` : ''}`.replace(/^0 /, '');
   const put = (paper: Paper, more: Partial<NewStock>) =>
     items.push({
-      ...{ id: id('item'), paper: paper.id, unit: 'in', width: '12', height: '12', quantity: 1, kind: 'sheet' },
-      ...{ came: day(upTo(360)), ...(R() < 0.2 ? { place: pick(PLACES) } : {}), ...more },
+      id: id('item'),
+      paper: paper.id,
+      unit: 'in',
+      width: '12',
+      height: '12',
+      quantity: 1,
+      kind: 'sheet',
+      came: day(upTo(360)),
+      ...(R() < 0.2 ? { place: pick(PLACES) } : {}),
+      ...more,
     });
   for (const paper of papers) put(paper, { quantity: 20 });
   while (items.length < counts.items) {

@@ -62,7 +62,10 @@ export const photoSheetsSchema = z.strictObject({
               key: z.string().max(100),
               file: z.string().regex(/^[0-9a-f]{64}$/),
               crop: cropSchema,
-              ...{ x: tick, y: tick, width: length, height: length },
+              x: tick,
+              y: tick,
+              width: length,
+              height: length,
               turn: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
             }),
           )

@@ -86,7 +86,10 @@ const said = (sixteenths: number): string => `${sixteenths}/16`;
 export function documentOfHands({ sheet, kinds }: HandJob, seconds = 1): JobDocument {
   const size = ({ width, height }: { width: number; height: number }) => ({ width: said(width), height: said(height) });
   return {
-    ...{ format: 'temnex-job', version: 1, unit: 'in', cutter: { step: '1/16' } },
+    format: 'temnex-job',
+    version: 1,
+    unit: 'in',
+    cutter: { step: '1/16' },
     plan: { aim: 'easiest-cuts', seconds },
     papers: [{ id: 'p' }],
     stock: [{ id: 's', paper: 'p', ...size(sheet) }],

@@ -462,7 +462,10 @@ export function tinyJob(seed: number): JobDocument {
       { id: 'sheet', paper: 'p', width: '12', height: '12', quantity: 1 },
     ],
     pieces: Array.from({ length: 2 + upTo(R, 5) }, (_, i) => ({
-      ...{ id: `c${i}`, width: size(), height: size(), papers: ['p'] },
+      id: `c${i}`,
+      width: size(),
+      height: size(),
+      papers: ['p'],
       direction: turns ? ('any' as const) : ('height' as const),
     })),
   };
@@ -478,19 +481,26 @@ export function pagesOf(
   const stock = [
     ...names.map((paper) => ({ id: `sheet ${paper}`, paper, width: '12', height: '12', quantity: sheets, kind: 'sheet' as const })),
     ...Array.from({ length: scraps }, (_, i) => ({
-      ...{ id: `scrap ${i}`, paper: names[upTo(R, papers)]!, kind: 'scrap' as const, quantity: 1 },
-      ...{ width: inch(2 * (16 + upTo(R, 60))), height: inch(2 * (16 + upTo(R, 60))) },
+      id: `scrap ${i}`, paper: names[upTo(R, papers)]!, kind: 'scrap' as const, quantity: 1,
+      width: inch(2 * (16 + upTo(R, 60))), height: inch(2 * (16 + upTo(R, 60))),
     })),
   ]; // prettier-ignore
   return Array.from({ length: pages }, (_, at): JobDocument => ({
-    ...{ format: 'temnex-job', version: 2, name: `page ${at}`, unit: 'in' },
+    format: 'temnex-job',
+    version: 2,
+    name: `page ${at}`,
+    unit: 'in',
     cutter: { step: at % 2 ? '1/8' : '1/16', narrowest: '1/4' },
     plan: { aim: 'least-paper', seconds: 0.3, keep: { shorter: '1', longer: '3' } },
     papers: names.map((id) => ({ id })),
     stock,
     pieces: Array.from({ length: pieces }, (_, i) => ({
-      ...{ id: `item/${i}`, name: `mat ${i + 1}`, papers: [names[upTo(R, papers)]!] },
-      ...{ width: inch(2 * (16 + upTo(R, 50))), height: inch(2 * (16 + upTo(R, 50))), quantity: 1 + upTo(R, 2) },
+      id: `item/${i}`,
+      name: `mat ${i + 1}`,
+      papers: [names[upTo(R, papers)]!],
+      width: inch(2 * (16 + upTo(R, 50))),
+      height: inch(2 * (16 + upTo(R, 50))),
+      quantity: 1 + upTo(R, 2),
     })),
   }));
 }

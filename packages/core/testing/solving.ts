@@ -4,7 +4,8 @@ import type { RecipeSolution, LayoutContext } from '../src/recipes/index.ts';
 
 /** A 12 × 12 page in sixteenths of an inch. */
 export const PAGE: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 

@@ -9,7 +9,13 @@ const STEP = IN / 16;
 
 export type Leaf = { piece: number } | 'keep' | 'waste';
 export const leaf = (x: number, y: number, width: number, height: number, holds: Leaf): Tree => ({
-  ...{ x, y, width, height, cut: null, parts: [], lost: 0 },
+  x,
+  y,
+  width,
+  height,
+  cut: null,
+  parts: [],
+  lost: 0,
   holds: typeof holds === 'object' ? { piece: holds.piece, turn: 0, side: 'A' } : holds,
 });
 export const held = (w: number, h: number): 'keep' | 'waste' =>
@@ -62,7 +68,9 @@ export function shattered(seed: number, more: Partial<JobDocument['cutter'] & ob
   return {
     sheets,
     document: {
-      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }] },
+      format: 'temnex-job',
+      version: 2,
+      papers: [{ id: 'p' }],
       cutter: { kerf: kerfSteps ? `${kerfSteps}/16` : 0, step: '1/16', narrowest: '1/4', ...more },
       plan: { keep: { shorter: '1', longer: '3' } },
       stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 20 }],
@@ -83,7 +91,10 @@ export const over = (
   more: Partial<JobDocument> = {},
 ): Job =>
   read({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }], plan: { keep: { shorter: '1', longer: '3' } } },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'p' }],
+    plan: { keep: { shorter: '1', longer: '3' } },
     stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 20, kind: 'sheet' }],
     pieces: pieces.map(([id, width, height, quantity = 1]) => ({ id, width, height, quantity, papers: ['p'] })),
     ...more,

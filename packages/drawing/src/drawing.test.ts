@@ -254,7 +254,10 @@ describe('what only some plans have', () => {
     const { job: j, plan: p } = made({
       stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 9 }],
       pieces: Array.from({ length: 24 }, (_, i) => ({
-        ...{ id: `m${i}`, width: '2', height: '3', papers: ['p'] },
+        id: `m${i}`,
+        width: '2',
+        height: '3',
+        papers: ['p'],
         name: `a long name for what is cut at the point on windy days, mat ${i}`,
       })),
     });
@@ -305,7 +308,11 @@ describe('what only some plans have', () => {
       stock: [{ id: 's', paper: 'p', width: '8', height: '8' }],
       pieces: [
         {
-          ...{ id: 'm', width: '4', height: '6', papers: ['p'], direction: 'height' },
+          id: 'm',
+          width: '4',
+          height: '6',
+          papers: ['p'],
+          direction: 'height',
           finish: [
             { do: 'slit', from: ['1', '1'], to: ['3', '1'] },
             { do: 'window', x: '1', y: '2', width: '2', height: '3' },

@@ -49,7 +49,9 @@ export function drawPageOnPaper(page: DerivedPage, asked: PagePrintOptions, pape
   ]);
   const pages = [...drawn, ...listed(page, asked, W, H)];
   return pages.map((marks, i) => ({
-    ...{ width: W, height: H, title: `${title}, page ${i + 1} of ${pages.length}` },
+    width: W,
+    height: H,
+    title: `${title}, page ${i + 1} of ${pages.length}`,
     marks: [...marks, ...drawFooter(title, i + 1, pages.length, W, H)],
   }));
 }
@@ -138,8 +140,10 @@ function photoOf(part: Part, strength: number, per: number, high: number, w: Win
   const { picture } = part;
   if (!picture || part.tilt) return [];
   const box = (r: { x: number; y: number; width: number; height: number }) => ({
-    ...{ x: r.x * per - w.x + at[0], y: high - (r.y + r.height) * per - w.y + at[1] },
-    ...{ width: r.width * per, height: r.height * per },
+    x: r.x * per - w.x + at[0],
+    y: high - (r.y + r.height) * per - w.y + at[1],
+    width: r.width * per,
+    height: r.height * per,
   });
   const own = box(picture.opening);
   const [left, top] = [Math.max(own.x, at[0]), Math.max(own.y, at[1])];

@@ -179,7 +179,9 @@ function stepRows(order: PrintOrder, W: number): Row[] {
       };
     }),
     ...findSheetsUsedWhole(plan).map((index) => ({
-      ...{ number: '', setting: 'no cut', size: 10 },
+      number: '',
+      setting: 'no cut',
+      size: 10,
       hold: `sheet ${letterOfSheet(plan, index)}: ${stockWords(order, index)}`,
       off: `› ${describePart([plan.sheets[index]!.tree], pieceName)}, used whole`,
     })),
@@ -211,7 +213,11 @@ function stepRows(order: PrintOrder, W: number): Row[] {
           ...holds.map((line, i) => drawText(from, y + i * 11.5, line, 9.5)),
           ...offs.map((line, i) => drawText(from + hold + 14, y + i * 11.5, line, 9.5, { weight: 600 })),
           {
-            ...{ kind: 'line', x1: MARGIN, x2: W - MARGIN, y1: top + height - 1.5, y2: top + height - 1.5 },
+            kind: 'line',
+            x1: MARGIN,
+            x2: W - MARGIN,
+            y1: top + height - 1.5,
+            y2: top + height - 1.5,
             stroke: { colour: '#bbbbbb', width: 0.4 },
           },
         ];
@@ -234,7 +240,9 @@ function pieceRows({ job, voice }: PrintOrder, wide: number): Row[] {
                 const [x, many] = [MARGIN + j * half, p.quantity > 1 ? `${p.quantity} × ` : ''];
                 return [
                   drawText(x + 74, y + 13, formatSize(p.width, p.height, voice), 10, {
-                    ...{ anchor: 'end', weight: 600, face: 'figures' },
+                    anchor: 'end',
+                    weight: 600,
+                    face: 'figures',
                   }),
                   drawText(x + 82, y + 13, fitText(`${many}${p.name}`, 9.5, half - 92), 9.5),
                 ];

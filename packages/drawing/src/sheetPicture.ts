@@ -148,7 +148,10 @@ export function drawSheet(plan: Plan, index: number, job: Job, style: PictureSty
     const lines = [
       ...(dimsSize ? [{ text: dims, size: dimsSize, weight, face: 'figures' as const }] : []),
       ...wrapName(name, size, space, Math.max(0, Math.min(3, Math.floor(room / (size * 1.4)) - 1))).map((text) => ({
-        ...{ text, size, weight: 400 as const, face: 'text' as const },
+        text,
+        size,
+        weight: 400 as const,
+        face: 'text' as const,
       })),
       ...(side && room > size * 5.4 ? [{ text: side, size, weight: 400 as const, face: 'text' as const }] : []),
     ];
@@ -283,7 +286,8 @@ export function drawSheet(plan: Plan, index: number, job: Job, style: PictureSty
     const [w, h] = [n.width * per, n.height * per];
     if (!n.cut)
       return {
-        ...{ width: w, height: h },
+        width: w,
+        height: h,
         put: (x, y) => draw(n, { x, y: height - y - h, width: w, height: h }, path),
       };
     if (n.cut === 'windmill') return mill(n, path, gap);
@@ -320,7 +324,8 @@ export function drawSheet(plan: Plan, index: number, job: Job, style: PictureSty
     const step = (low: number, size: number, from: number, to: number) =>
       (low + size <= from ? 0 : low >= to ? 2 : 1) * gap;
     return {
-      ...{ width: n.width * per + 2 * gap, height: n.height * per + 2 * gap },
+      width: n.width * per + 2 * gap,
+      height: n.height * per + 2 * gap,
       put: (x, y) => {
         n.parts!.forEach((part, i) => {
           const dx = step(part.x, part.width, centre.x + 1e-6, centre.x + centre.width - 1e-6);

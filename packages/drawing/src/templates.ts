@@ -151,7 +151,9 @@ export function drawTemplatePages(templates: readonly Template[], title: string,
     [x, y] = [MARGIN + room.width, MARGIN + room.height];
   }
   return pages.map((marks, i) => ({
-    ...{ width: W, height: H, title: `${title}, templates, page ${i + 1} of ${pages.length}` },
+    width: W,
+    height: H,
+    title: `${title}, templates, page ${i + 1} of ${pages.length}`,
     marks: [...marks, ...drawFooter(title, i + 1, pages.length, W, H)],
   }));
 }
@@ -167,7 +169,9 @@ export function formatTrueSizeSvg(template: Template, voice: Voice): string {
   const tick = (x: number): DrawingMark => ({ kind: 'line', x1: x, y1: y - 6, x2: x, y2: y, stroke: LINE });
   const marks: DrawingMark[] = [
     ...rings.map((points): DrawingMark => ({
-      ...{ kind: 'poly', points: points.map(([px, py]) => [px + pad, py + pad] as const), stroke: LINE },
+      kind: 'poly',
+      points: points.map(([px, py]) => [px + pad, py + pad] as const),
+      stroke: LINE,
     })),
     ...thin.map(([[x1, y1], [x2, y2]]): DrawingMark => {
       const [left, top, right, bottom] = [x1 + pad, y1 + pad, x2 + pad, y2 + pad];

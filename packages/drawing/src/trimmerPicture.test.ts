@@ -7,8 +7,13 @@ import type { DrawingMark } from './marks.ts';
 const look = { pattern: 'stripes', ground: '#ddeeff', ink: '#334455' } as const;
 function pictures(document: Partial<JobDocument>) {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust', name: 'Gust' }], plan: { nodes: 1 } },
-    ...{ stock: [], pieces: [], ...document },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust', name: 'Gust' }],
+    plan: { nodes: 1 },
+    stock: [],
+    pieces: [],
+    ...document,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const { job } = read;

@@ -136,8 +136,11 @@ function lyingPicture(
   for (let i = Math.min(3, sheets.length - 1); i > 0; i--)
     marks.push({
       kind: 'rect',
-      ...{ x: at.x + i * 4, y: at.y - i * 4, ...t.size },
-      ...{ fill: '#ffffff', stroke: { colour: INK, width: 0.8 } },
+      x: at.x + i * 4,
+      y: at.y - i * 4,
+      ...t.size,
+      fill: '#ffffff',
+      stroke: { colour: INK, width: 0.8 },
     });
   marks.push(...partMarks(plan, job, style, { sheet, part, box, quarters, per, at, label: labelOf(plan, style, sheet, part) })); // prettier-ignore
   if (from) marks.push(...turnArrow(at.x + t.size.width / 2, at.y + t.size.height / 2, from.quarters, Math.min(t.size.width, t.size.height, 170) * 0.32)); // prettier-ignore
@@ -196,7 +199,10 @@ function cutPicture(
     const offBox = boxAround(node);
     off.push(
       ...partMarks(plan, job, style, {
-        ...{ ...shared, part: step.off, box: offBox, label: labelOf(plan, style, sheet!, step.off) },
+        ...shared,
+        part: step.off,
+        box: offBox,
+        label: labelOf(plan, style, sheet!, step.off),
         at: cornerOf(t.box(offBox), at),
       }),
     );
@@ -204,12 +210,10 @@ function cutPicture(
       const restBox = boxAround(findPart(plan.sheets[sheet!]!.tree, step.rest).nodes);
       marks.push(
         ...partMarks(plan, job, style, {
-          ...{
-            ...shared,
-            part: step.rest,
-            box: restBox,
-            label: times > 1 ? '' : labelOf(plan, style, sheet!, step.rest),
-          },
+          ...shared,
+          part: step.rest,
+          box: restBox,
+          label: times > 1 ? '' : labelOf(plan, style, sheet!, step.rest),
           at: cornerOf(t.box(restBox), at),
         }),
       );
@@ -260,8 +264,15 @@ function bed(
     const clear = setting === null || Math.abs(x - FENCE - (dial ?? setting) * per) > 18;
     if (clear && Math.abs(n / numbered - whole) < 1e-6 && whole % everyNth === 0)
       marks.push({
-        ...{ kind: 'text', x, y: foot + 36, text: String(whole * (inch ? 1 : 10)), size: 14 },
-        ...{ weight: 600, face: 'figures', anchor: 'middle', fill: QUIET },
+        kind: 'text',
+        x,
+        y: foot + 36,
+        text: String(whole * (inch ? 1 : 10)),
+        size: 14,
+        weight: 600,
+        face: 'figures',
+        anchor: 'middle',
+        fill: QUIET,
       });
   }
   if (setting !== null) {
@@ -339,7 +350,11 @@ function partMarks(
       const inside = t.box(child);
       if (child.holds !== 'odd')
         marks.push({
-          ...{ kind: 'rect', x: at.x + inside.x, y: at.y + inside.y, width: inside.width, height: inside.height },
+          kind: 'rect',
+          x: at.x + inside.x,
+          y: at.y + inside.y,
+          width: inside.width,
+          height: inside.height,
           stroke: { colour: INK, width: 0.7, dash: [3, 3] },
         });
       later(child);

@@ -62,8 +62,16 @@ export interface Answer {
 
 /** Nothing was understood, and why. */
 export const describeNotUnderstood = (why: string): Answer => ({
-  ...{ format: 'temnex-answer', version: 1, understood: null, recipe: null },
-  ...{ values: [], pieces: [], marks: [], facts: [], problems: [why], offers: [] },
+  format: 'temnex-answer',
+  version: 1,
+  understood: null,
+  recipe: null,
+  values: [],
+  pieces: [],
+  marks: [],
+  facts: [],
+  problems: [why],
+  offers: [],
 });
 
 /** Twelve decimals are more than a tick, and as many as a person checks. */
@@ -106,7 +114,10 @@ export function buildAnswer(recipe: RecipeId, input: unknown, table: LayoutConte
   if (solved.status === 'refused')
     return {
       ...head,
-      ...{ values: [], pieces: [], marks: [], facts: [] },
+      values: [],
+      pieces: [],
+      marks: [],
+      facts: [],
       problems: solved.problems.map((p) => describeRecipeProblem(recipe, p, voice)),
       offers: solved.offers.map((o) => describeOffer(recipe, o, voice)),
     };
@@ -125,7 +136,10 @@ export function buildAnswer(recipe: RecipeId, input: unknown, table: LayoutConte
     const sum = sums.get(fieldKey(field.path));
     return [
       {
-        ...{ name, text: formatLengthWithDifference(total, voice), exact: decimalOf(value, per), given },
+        name,
+        text: formatLengthWithDifference(total, voice),
+        exact: decimalOf(value, per),
+        given,
         sum: sum && !given ? formatSum(sum, total, voice) : null,
       },
     ];
@@ -143,7 +157,10 @@ export function buildAnswer(recipe: RecipeId, input: unknown, table: LayoutConte
     ...head,
     values: said,
     pieces: laid.blanks.map((blank) => ({
-      ...{ name: named(blank), width: text(blank.width), height: text(blank.height), quantity: blank.quantity },
+      name: named(blank),
+      width: text(blank.width),
+      height: text(blank.height),
+      quantity: blank.quantity,
       finish: describeFinishes(blank.finish, say),
     })),
     marks: [...marksOn(laid, named, place), ...placesOf(laid, recipe, place)],

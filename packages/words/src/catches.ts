@@ -2,9 +2,17 @@ import type { Axis, CatchReason, Coverage, Place } from '@temnex/core';
 import { formatLength, type Voice } from './lengths.ts';
 
 const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {
-  ...{ left: 'left edge', right: 'right edge', bottom: 'lower edge', top: 'upper edge', centre: 'middle' },
-  ...{ 'left-third': 'left third', 'right-third': 'right third', 'lower-third': 'lower third', 'upper-third': 'upper third' }, // prettier-ignore
-  ...{ before: 'edge', after: 'edge' },
+  left: 'left edge',
+  right: 'right edge',
+  bottom: 'lower edge',
+  top: 'upper edge',
+  centre: 'middle',
+  'left-third': 'left third',
+  'right-third': 'right third',
+  'lower-third': 'lower third',
+  'upper-third': 'upper third', // prettier-ignore
+  before: 'edge',
+  after: 'edge',
 };
 
 /** What an item has caught: `¾ from the right edge, as the title`, `its middle level with the title`. */

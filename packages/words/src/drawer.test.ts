@@ -3,8 +3,18 @@ import { NO_TRIM, lengthOf, type PaperReach, type StockItem } from '@temnex/core
 import { DIRECTION_LABELS, TERMINAL, describePaperReach, describeReach, describeSide, describeStock } from './index.ts';
 
 const item = (width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id: width + height, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM },
-  ...{ turned: 0, reserved: false, origin: null, ...more },
+  id: width + height,
+  paper: 'sky',
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const reach = (more: Partial<PaperReach>): PaperReach => ({
   reached: 1,

@@ -21,7 +21,8 @@ import { recipeText } from './index.ts';
 const FILE = new URL('../../../docs/formats.md', import.meta.url);
 const [BEGIN, END] = ['<!-- inputs: made from the code -->', '<!-- /inputs -->'];
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 

@@ -50,7 +50,10 @@ test.each([
 
 describe('what is there against what is wanted', () => {
   const enough = (more: Partial<SupplyCheck>): SupplyCheck => ({
-    ...{ paper: 'p', takes: { sheets: 2, scraps: 1 }, buy: { count: 0, size: size(12, 12), pages: [] }, beyond: [] },
+    paper: 'p',
+    takes: { sheets: 2, scraps: 1 },
+    buy: { count: 0, size: size(12, 12), pages: [] },
+    beyond: [],
     ...more,
   });
   test.each<[Partial<SupplyCheck>, string]>([

@@ -3,7 +3,8 @@ import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@t
 import { TERMINAL, describePencilMarks } from './index.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 function marks(line: string): string[] {

@@ -150,8 +150,13 @@ export const formatPath = (path: readonly (string | number)[]): string =>
 
 /** What fields of a document are, as it would be said. */
 const KINDS: Readonly<Record<string, string>> = {
-  ...{ number: 'a number', int: 'a whole number', string: 'text', boolean: 'true or false' },
-  ...{ array: 'a list', object: 'an object with fields', record: 'an object with fields' },
+  number: 'a number',
+  int: 'a whole number',
+  string: 'text',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object with fields',
+  record: 'an object with fields',
 };
 const limitWords = ({ of, limit }: { of: string; limit: number }, way: 'at most' | 'at least'): string => {
   if (of === 'string')

@@ -32,8 +32,13 @@ const placeOf = (stock: string) => (stock === 's' ? 'box 2' : undefined);
 
 function orderFor(document: Partial<JobDocument>) {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust', name: 'Gust' }], plan: { nodes: 1 } },
-    ...{ stock: [], pieces: [], ...document },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust', name: 'Gust' }],
+    plan: { nodes: 1 },
+    stock: [],
+    pieces: [],
+    ...document,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
   const { job } = read;
@@ -96,7 +101,8 @@ describe('steps at the trimmer, in words', () => {
     expect(words.map((w) => w.head)).toEqual(['Take A and cut 3 times', 'By hand']);
     expect(words[0]).toMatchObject({
       before: ['Gust, sheet, from box 2, 12 × 6; pencil A lightly on the back'],
-      ...{ off: 'the strip, 3 times', goes: 'to the pieces: pencil “the strip” on the back of each' },
+      off: 'the strip, 3 times',
+      goes: 'to the pieces: pencil “the strip” on the back of each',
     });
     expect(words[0]!.setting).toBe(inches(0.75));
     expect(words[0]!.spoken).toMatch(

@@ -128,14 +128,18 @@ const spreadPage = (): Page => ({
   items: [
     {
       ...newItem({
-        ...{ id: 'base', name: 'base', recipe: 'base-panels' },
+        id: 'base',
+        name: 'base',
+        recipe: 'base-panels',
         input: { panels: [] },
       }),
       wishes: { base: wish('demo-chalk') },
     },
     {
       ...newItem({
-        ...{ id: 'horizon', name: 'the horizon', recipe: 'block-band' },
+        id: 'horizon',
+        name: 'the horizon',
+        recipe: 'block-band',
         input: {
           run: 'level',
           band: { high: '4 1/2' },
@@ -157,7 +161,9 @@ const spreadPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'frame', name: 'Tove and the delta', recipe: 'strip-frame' },
+        id: 'frame',
+        name: 'Tove and the delta',
+        recipe: 'strip-frame',
         input: {
           photo: { width: '3 1/2', height: '5', known: 'measured' },
           strip: { width: '1/2', stock: '12' },
@@ -173,7 +179,9 @@ const spreadPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'tails', name: 'tails on the line', recipe: 'banner-strip' },
+        id: 'tails',
+        name: 'tails on the line',
+        recipe: 'banner-strip',
         input: {
           strip: { width: '1', length: '2 1/2' },
           count: 7,
@@ -189,7 +197,9 @@ const spreadPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'harbour', name: 'low water', recipe: 'mat-stack' },
+        id: 'harbour',
+        name: 'low water',
+        recipe: 'mat-stack',
         input: {
           print: { width: '4', known: 'assumed' },
           mats: [{ id: 'm1', reveal: { style: 'even', all: '1/4' }, height: '6' }],
@@ -203,7 +213,9 @@ const spreadPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'rungs', name: 'the jetty', recipe: 'strips' },
+        id: 'rungs',
+        name: 'the jetty',
+        recipe: 'strips',
         input: {
           run: 'level',
           strip: { width: '3/8', length: '3' },
@@ -228,7 +240,9 @@ const jettyPage = (): Page => ({
   items: [
     {
       ...newItem({
-        ...{ id: 'halves', name: 'sky and shore', recipe: 'half-base' },
+        id: 'halves',
+        name: 'sky and shore',
+        recipe: 'half-base',
         input: { along: 'bottom', cover: '3', beneath: { reach: 'tucked', tuck: '1/4' } },
       }),
       wishes: { beneath: wish('demo-gust', 'A', 'height'), cover: wish('demo-marram', 'A', 'height') },
@@ -236,7 +250,9 @@ const jettyPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'edge', name: 'the surf', recipe: 'border-strip' },
+        id: 'edge',
+        name: 'the surf',
+        recipe: 'border-strip',
         input: {
           strip: { long: '8', width: '3/4' },
           punch: { repeat: '7/16', depth: '3/16' },
@@ -249,7 +265,9 @@ const jettyPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'ring', name: 'window on the wind', recipe: 'hollow-mat' },
+        id: 'ring',
+        name: 'window on the wind',
+        recipe: 'hollow-mat',
         input: {
           outer: { width: '5', height: '4 1/2', known: 'assumed' },
           ring: { reveal: { style: 'even', all: '5/8' } },
@@ -262,7 +280,9 @@ const jettyPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'up', name: 'up at last', recipe: 'mat-stack' },
+        id: 'up',
+        name: 'up at last',
+        recipe: 'mat-stack',
         input: {
           print: { width: '4', height: '3 1/2', known: 'measured' },
           mats: [{ id: 'm1', reveal: { style: 'even', all: '1/8' } }],
@@ -280,15 +300,24 @@ const quiltPage = (): Page => ({
   ...emptyPage('Every kite we saw'),
   items: [
     {
-      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      ...newItem({ id: 'base', name: 'base', recipe: 'base-panels', input: { panels: [] } }),
       wishes: { base: wish('demo-slate') },
     },
     {
       ...newItem({
-        ...{ id: 'quilt', name: 'the quilt', recipe: 'grid' },
+        id: 'quilt',
+        name: 'the quilt',
+        recipe: 'grid',
         input: {
           cell: { as: 'square', width: '1 1/2' },
-          ...{ columns: 4, rows: 5, gutter: '1/8', spread: 'grid', margin: {}, all: {}, papers: 3, counts: {} },
+          columns: 4,
+          rows: 5,
+          gutter: '1/8',
+          spread: 'grid',
+          margin: {},
+          all: {},
+          papers: 3,
+          counts: {},
           large: [
             { id: 'window', column: 2, row: 3, columns: 2, rows: 2, paper: 'own' },
             { id: 'tag', column: 3, row: 1, columns: 2, rows: 1, paper: 'pattern' },
@@ -307,7 +336,9 @@ const quiltPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'crowd', name: 'the crowd', recipe: 'mat-stack' },
+        id: 'crowd',
+        name: 'the crowd',
+        recipe: 'mat-stack',
         input: {
           print: { width: '2 5/8', height: '2 5/8', known: 'measured' },
           mats: [{ id: 'm1', reveal: { style: 'even', all: '1/8' } }],
@@ -319,10 +350,21 @@ const quiltPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'comb', name: 'the flock', recipe: 'shapes' },
+        id: 'comb',
+        name: 'the flock',
+        recipe: 'shapes',
         input: {
-          ...{ figure: 'hexagon', size: { flats: '1 5/8' }, pointing: 'points-up', points: 5 },
-          ...{ columns: 2, rows: 5, gap: '1/16', all: {}, lie: 'moved', edges: 'whole', papers: 3 },
+          figure: 'hexagon',
+          size: { flats: '1 5/8' },
+          pointing: 'points-up',
+          points: 5,
+          columns: 2,
+          rows: 5,
+          gap: '1/16',
+          all: {},
+          lie: 'moved',
+          edges: 'whole',
+          papers: 3,
         },
       }),
       wishes: { 'shape-1': wish('demo-sailcloth'), 'shape-2': wish('demo-chalk'), 'shape-3': wish('demo-swell', 'B') },
@@ -336,12 +378,14 @@ const coloursPage = (): Page => ({
   ...emptyPage('Colours in the wind'),
   items: [
     {
-      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      ...newItem({ id: 'base', name: 'base', recipe: 'base-panels', input: { panels: [] } }),
       wishes: { base: wish('demo-chalk') },
     },
     {
       ...newItem({
-        ...{ id: 'sun', name: 'first light', recipe: 'rays' },
+        id: 'sun',
+        name: 'first light',
+        recipe: 'rays',
         input: {
           centre: { at: 'lower-left' },
           hub: { as: 'paper', radius: '2 1/2' },
@@ -356,10 +400,18 @@ const coloursPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'bunting', name: 'the awning', recipe: 'half-circles' },
+        id: 'bunting',
+        name: 'the awning',
+        recipe: 'half-circles',
         input: {
-          ...{ cut: 'halves', circle: { across: '2' }, strip: {}, count: 6, spread: 'row', row: { gap: '0' } },
-          ...{ lie: 'edge', round: 'down' },
+          cut: 'halves',
+          circle: { across: '2' },
+          strip: {},
+          count: 6,
+          spread: 'row',
+          row: { gap: '0' },
+          lie: 'edge',
+          round: 'down',
         },
       }),
       wishes: { circle: wish('demo-swell', 'B') },
@@ -367,10 +419,15 @@ const coloursPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'wheels', name: 'pinwheels', recipe: 'pinwheel' },
+        id: 'wheels',
+        name: 'pinwheels',
+        recipe: 'pinwheel',
         input: {
           square: { side: '2', short: '1/4', back: 'own' },
-          ...{ tips: {}, hub: { as: 'paper' }, number: 2, gap: '1/4' },
+          tips: {},
+          hub: { as: 'paper' },
+          number: 2,
+          gap: '1/4',
         },
       }),
       wishes: { square: wish('demo-gust', 'B'), hub: wish('demo-slate') },
@@ -378,10 +435,17 @@ const coloursPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'fan', name: 'tail feathers', recipe: 'burst' },
+        id: 'fan',
+        name: 'tail feathers',
+        recipe: 'burst',
         input: {
-          ...{ form: 'fan', strip: { width: '3/8', length: '2 3/4' }, strips: [], count: 7 },
-          ...{ angle: { spread: 150 }, towards: 'up', held: { by: 'brad' } },
+          form: 'fan',
+          strip: { width: '3/8', length: '2 3/4' },
+          strips: [],
+          count: 7,
+          angle: { spread: 150 },
+          towards: 'up',
+          held: { by: 'brad' },
         },
       }),
       wishes: { strip: wish('demo-slate', 'B') },
@@ -389,10 +453,19 @@ const coloursPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'mat', name: 'the windbreak', recipe: 'weave' },
+        id: 'mat',
+        name: 'the windbreak',
+        recipe: 'weave',
         input: {
-          ...{ area: { width: '4', height: '4' }, both: 'alike', upright: { width: '1/2', gap: '1/16' }, level: {} },
-          ...{ pattern: 'twill', tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+          area: { width: '4', height: '4' },
+          both: 'alike',
+          upright: { width: '1/2', gap: '1/16' },
+          level: {},
+          pattern: 'twill',
+          tail: '1/2',
+          stock: '12',
+          backing: { as: 'none' },
+          divide: { across: 1, up: 1 },
         },
       }),
       wishes: { 'upright-a': wish('demo-sailcloth', 'B'), 'level-b': wish('demo-swell') },
@@ -407,7 +480,9 @@ const wordsPage = (): Page => ({
   items: [
     {
       ...newItem({
-        ...{ id: 'ground', name: 'the sky', recipe: 'built-up' },
+        id: 'ground',
+        name: 'the sky',
+        recipe: 'built-up',
         input: {
           whole: { width: '12', height: '12' },
           patch: { width: '6', height: '6' },
@@ -423,9 +498,13 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'title', name: 'title', recipe: 'letter-row' },
+        id: 'title',
+        name: 'title',
+        recipe: 'letter-row',
         input: {
-          ...{ title: 'KITE WEEK', number: 8, letter: { width: '1', height: '1 1/4', made: 'cut' } },
+          title: 'KITE WEEK',
+          number: 8,
+          letter: { width: '1', height: '1 1/4', made: 'cut' },
           row: { gap: '1/16' },
         },
       }),
@@ -434,9 +513,14 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'panel', name: 'stitched panel', recipe: 'stitches' },
+        id: 'panel',
+        name: 'stitched panel',
+        recipe: 'stitches',
         input: {
-          ...{ along: 'panel', ground: { width: '5', height: '4', is: 'cut' }, inset: '1/8', spacing: '1/4' },
+          along: 'panel',
+          ground: { width: '5', height: '4', is: 'cut' },
+          inset: '1/8',
+          spacing: '1/4',
           stitch: 'running',
         },
       }),
@@ -445,7 +529,9 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'print', name: 'Odd on the dune', recipe: 'photo' },
+        id: 'print',
+        name: 'Odd on the dune',
+        recipe: 'photo',
         input: {
           print: { width: '4 1/2', height: '3 1/2', known: 'measured' },
           image: {},
@@ -456,10 +542,14 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'lines', name: 'the log', recipe: 'journaling' },
+        id: 'lines',
+        name: 'the log',
+        recipe: 'journaling',
         input: {
-          ...{ lines: 6, strip: { width: '4 1/2', letter: '1/8', edge: '1/16' } },
-          ...{ printed: { spacing: '3/8' }, placed: { gap: '1/8' } },
+          lines: 6,
+          strip: { width: '4 1/2', letter: '1/8', edge: '1/16' },
+          printed: { spacing: '3/8' },
+          placed: { gap: '1/8' },
         },
       }),
       wishes: { strip: wish('demo-chalk') },
@@ -467,10 +557,19 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'pocket', name: 'pocket', recipe: 'pocket' },
+        id: 'pocket',
+        name: 'pocket',
+        recipe: 'pocket',
         input: {
-          ...{ card: { width: '3', height: '4', from: 'cut' }, pocket: {}, play: '1/16', glue: '1/4', peek: '3/4' },
-          ...{ made: 'patch', opens: 'top', thumb: '3/4', number: 1 },
+          card: { width: '3', height: '4', from: 'cut' },
+          pocket: {},
+          play: '1/16',
+          glue: '1/4',
+          peek: '3/4',
+          made: 'patch',
+          opens: 'top',
+          thumb: '3/4',
+          number: 1,
         },
       }),
       wishes: { front: wish('demo-swell'), card: wish('demo-chalk') },
@@ -478,10 +577,15 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'labels', name: 'luggage labels', recipe: 'tag' },
+        id: 'labels',
+        name: 'luggage labels',
+        recipe: 'tag',
         input: {
           tag: { width: '1 1/2', height: '3' },
-          ...{ top: 'cropped', hole: { as: 'hole' }, number: 3, gap: '1/4' },
+          top: 'cropped',
+          hole: { as: 'hole' },
+          number: 3,
+          gap: '1/4',
         },
       }),
       wishes: { tag: wish('demo-sailcloth', 'A', 'height') },
@@ -489,10 +593,17 @@ const wordsPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'index', name: 'days of the week', recipe: 'tabs' },
+        id: 'index',
+        name: 'days of the week',
+        recipe: 'tabs',
         input: {
-          ...{ edge: 'right', strip: { width: '1' }, count: 5, spread: 'row', row: { gap: '1/4' } },
-          ...{ tab: { out: '1/4', tuck: '1/4', made: 'single' }, corner: { how: 'round' } },
+          edge: 'right',
+          strip: { width: '1' },
+          count: 5,
+          spread: 'row',
+          row: { gap: '1/4' },
+          tab: { out: '1/4', tuck: '1/4', made: 'single' },
+          corner: { how: 'round' },
         },
       }),
       wishes: { tab: wish('demo-marram', 'B') },
@@ -507,15 +618,19 @@ const postPage = (): Page => ({
   ground: { width: '8', height: '8' },
   items: [
     {
-      ...newItem({ ...{ id: 'base', name: 'base', recipe: 'base-panels' }, input: { panels: [] } }),
+      ...newItem({ id: 'base', name: 'base', recipe: 'base-panels', input: { panels: [] } }),
       wishes: { base: wish('demo-marram', 'A', 'height') },
     },
     {
       ...newItem({
-        ...{ id: 'envelope', name: 'envelope', recipe: 'envelope' },
+        id: 'envelope',
+        name: 'envelope',
+        recipe: 'envelope',
         input: {
           card: { width: '4', height: '2 1/2' },
-          ...{ play: '1/8', envelope: {}, flaps: { closes: 'slanted' } },
+          play: '1/8',
+          envelope: {},
+          flaps: { closes: 'slanted' },
         },
       }),
       wishes: { envelope: wish('demo-swell', 'B') },
@@ -523,10 +638,17 @@ const postPage = (): Page => ({
     },
     {
       ...newItem({
-        ...{ id: 'card', name: 'card', recipe: 'folded-card' },
+        id: 'card',
+        name: 'card',
+        recipe: 'folded-card',
         input: {
           card: { width: '4', height: '2 1/2' },
-          ...{ fold: 'top', leaves: 4, base: {}, panels: 'front', panel: {}, reveal: '1/8' },
+          fold: 'top',
+          leaves: 4,
+          base: {},
+          panels: 'front',
+          panel: {},
+          reveal: '1/8',
         },
       }),
       wishes: { base: wish('demo-chalk'), panel: wish('demo-sailcloth') },

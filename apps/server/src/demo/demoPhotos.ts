@@ -59,7 +59,8 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'launch',
     scene: {
-      ...{ ...UPRIGHT, ...NOON },
+      ...UPRIGHT,
+      ...NOON,
       clouds: [{ x: 0.2, y: 0.2, size: 1 }],
       kites: [{ as: 'diamond', x: 0.6, y: 0.24, size: 230, lean: 18, colours: RED, line: { x: 0.43, y: 0.71 } }],
       people: [{ x: 0.42, y: 0.92, size: 420, coat: '#c2453a', hair: '#4a3326', arms: 'up' }],
@@ -70,17 +71,20 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'boxkite',
     scene: {
-      ...{ ...SQUARE, ...NOON },
+      ...SQUARE,
+      ...NOON,
       clouds: [{ x: 0.7, y: 0.3, size: 1.2 }, { x: 0.25, y: 0.55, size: 0.7 }], // prettier-ignore
       kites: [{ as: 'box', x: 0.5, y: 0.4, size: 330, lean: -12, colours: SUN, line: { x: 0.3, y: 1 } }],
-      ...{ sea: 0.9, sand: 0.97 },
+      sea: 0.9,
+      sand: 0.97,
     },
     says: { day: '2026-06-14', place: 'Saltmarsh Point', what: 'the box kite', print: { width: '2 1/4', height: '2 1/4', unit: 'in', known: 'measured' } }, // prettier-ignore
   },
   {
     name: 'two-on-the-sand',
     scene: {
-      ...{ ...LEVEL, ...MORNING },
+      ...LEVEL,
+      ...MORNING,
       kites: [
         { as: 'delta', x: 0.32, y: 0.26, size: 210, lean: -16, colours: TEAL, line: { x: 0.24, y: 0.72 } },
         { as: 'diamond', x: 0.72, y: 0.18, size: 130, lean: 24, colours: PLUM, line: { x: 0.62, y: 0.74 } },
@@ -95,7 +99,10 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'old-light',
     scene: {
-      ...{ ...UPRIGHT, ...MORNING, sea: 0.72, sand: 0.82 },
+      ...UPRIGHT,
+      ...MORNING,
+      sea: 0.72,
+      sand: 0.82,
       tower: { x: 0.64, y: 0.84, size: 820 },
       gulls: [{ x: 0.25, y: 0.3 }, { x: 0.36, y: 0.24 }, { x: 0.2, y: 0.42 }], // prettier-ignore
       dunes: true,
@@ -105,7 +112,8 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'delta',
     scene: {
-      ...{ ...UPRIGHT, ...GREY },
+      ...UPRIGHT,
+      ...GREY,
       kites: [{ as: 'delta', x: 0.5, y: 0.3, size: 300, lean: 8, colours: TEAL, line: { x: 0.52, y: 0.73 } }],
       people: [{ x: 0.5, y: 0.93, size: 380, coat: '#d49a2f', hair: '#6b4a2e', arms: 'up' }],
     },
@@ -114,7 +122,8 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'rain-coming',
     scene: {
-      ...{ ...LEVEL, ...GREY },
+      ...LEVEL,
+      ...GREY,
       clouds: [{ x: 0.3, y: 0.2, size: 2.4 }, { x: 0.75, y: 0.28, size: 2 }], // prettier-ignore
       gulls: [{ x: 0.5, y: 0.5 }, { x: 0.56, y: 0.47 }], // prettier-ignore
       people: [{ x: 0.82, y: 0.95, size: 190, coat: '#3f5a6b', hair: '#2c2420', arms: 'down' }],
@@ -123,17 +132,20 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   },
   {
     name: 'castle',
-    scene: { ...{ ...LEVEL, ...NOON, sea: 0.3, sand: 0.42 }, castle: { x: 0.46, y: 0.82, size: 420 } },
+    scene: { ...LEVEL, ...NOON, sea: 0.3, sand: 0.42, castle: { x: 0.46, y: 0.82, size: 420 } },
     says: { day: '2026-06-17', place: 'Longstrand', people: ['Pip'], what: 'the fort at low water' },
   },
   {
     name: 'row-of-kites',
     scene: {
-      ...{ ...LEVEL, ...NOON, sea: 0.78, sand: 0.88 },
+      ...LEVEL,
+      ...NOON,
+      sea: 0.78,
+      sand: 0.88,
       clouds: [{ x: 0.5, y: 0.62, size: 1.4 }],
       kites: [RED, TEAL, SUN, PLUM, RED].map((colours, i) => ({
-        ...{ as: (['diamond', 'sled', 'delta', 'diamond', 'box'] as const)[i]!, x: 0.14 + i * 0.18, y: 0.3 + (i % 2) * 0.14 },
-        ...{ size: 120, lean: 14 - i * 6, colours, line: { x: 0.3 + i * 0.1, y: 0.93 } },
+        as: (['diamond', 'sled', 'delta', 'diamond', 'box'] as const)[i]!, x: 0.14 + i * 0.18, y: 0.3 + (i % 2) * 0.14,
+        size: 120, lean: 14 - i * 6, colours, line: { x: 0.3 + i * 0.1, y: 0.93 },
       })), // prettier-ignore
     },
     says: { day: '2026-06-17', place: 'Longstrand', what: 'the gathering', favourite: true },
@@ -141,7 +153,10 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'tangle',
     scene: {
-      ...{ ...SQUARE, ...MORNING, sea: 0.2, sand: 0.32 },
+      ...SQUARE,
+      ...MORNING,
+      sea: 0.2,
+      sand: 0.32,
       kites: [{ as: 'diamond', x: 0.5, y: 0.62, size: 330, lean: 74, colours: PLUM, line: { x: 0.12, y: 0.9 } }],
     },
     says: { day: '2026-06-17', place: 'Longstrand', what: 'the tangle' },
@@ -149,7 +164,8 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'three',
     scene: {
-      ...{ ...LEVEL, ...EVENING },
+      ...LEVEL,
+      ...EVENING,
       sun: { x: 0.72, y: 0.6, size: 90, colour: '#f8dca0' },
       people: [
         { x: 0.34, y: 0.94, size: 330, coat: '#c2453a', hair: '#4a3326', arms: 'down' },
@@ -162,7 +178,8 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   {
     name: 'night-kite',
     scene: {
-      ...{ ...UPRIGHT, ...EVENING },
+      ...UPRIGHT,
+      ...EVENING,
       kites: [{ as: 'sled', x: 0.5, y: 0.3, size: 220, lean: -6, colours: SUN, line: { x: 0.4, y: 0.95 } }],
       gulls: [{ x: 0.8, y: 0.5 }],
     },
@@ -170,7 +187,7 @@ const SCENES: readonly { readonly name: string; readonly scene: Scene; readonly 
   },
   {
     name: 'ferry-home',
-    scene: { ...{ ...LEVEL, ...GREY, sea: 0.5, sand: 0.97 }, gulls: [{ x: 0.3, y: 0.3 }, { x: 0.38, y: 0.34 }, { x: 0.66, y: 0.24 }] }, // prettier-ignore
+    scene: { ...LEVEL, ...GREY, sea: 0.5, sand: 0.97, gulls: [{ x: 0.3, y: 0.3 }, { x: 0.38, y: 0.34 }, { x: 0.66, y: 0.24 }] }, // prettier-ignore
     says: { day: '2026-06-19', place: 'the ferry', what: 'the way home' },
   },
 ];
@@ -247,9 +264,15 @@ export const demoPhotos: readonly DemoPhoto[] = SCENES.map(({ name, scene, says 
   return {
     svg,
     photo: {
-      ...{ id: demoPhotoId(name), file, name: `${name}.jpg`, width, height },
-      ...{ ...EMPTY_PHOTO_FACTS, ...says },
-      ...{ addedAt, demo: true },
+      id: demoPhotoId(name),
+      file,
+      name: `${name}.jpg`,
+      width,
+      height,
+      ...EMPTY_PHOTO_FACTS,
+      ...says,
+      addedAt,
+      demo: true,
     },
   };
 });

@@ -22,8 +22,14 @@ beforeAll(async () => void (server = await testServer()));
 afterAll(() => server.stop());
 
 const scrap = (more: object = {}) => ({
-  ...{ id: id(), paper: 'demo-swell', unit: 'in' as const, width: '4', height: '3', quantity: 1 },
-  ...{ kind: 'scrap' as const, ...more },
+  id: id(),
+  paper: 'demo-swell',
+  unit: 'in' as const,
+  width: '4',
+  height: '3',
+  quantity: 1,
+  kind: 'scrap' as const,
+  ...more,
 });
 /** Every item's movements add up to what is there and to what pages keep of it. */
 function sumsHold(): void {

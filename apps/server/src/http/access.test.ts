@@ -14,7 +14,9 @@ let http: Parameters<typeof request>[0];
 let stop: () => Promise<void>;
 beforeAll(async () => {
   const { app, database } = await createApplication({
-    ...{ databaseFile: join(folder, 'a.sqlite'), demo: true, quiet: true },
+    databaseFile: join(folder, 'a.sqlite'),
+    demo: true,
+    quiet: true,
     share: [ADDRESS],
   });
   await app.init();

@@ -67,8 +67,10 @@ export class PagesController {
     const pages = drawPageOnPaper(
       derived,
       {
-        ...{ title: document.name, voice: { mark: derived.mark, figures: 'typeset' } },
-        ...{ scale: scale === 'true' ? 1 : 0.5, photos: { none: 0, light: 0.35, full: 1 }[photos] },
+        title: document.name,
+        voice: { mark: derived.mark, figures: 'typeset' },
+        scale: scale === 'true' ? 1 : 0.5,
+        photos: { none: 0, light: 0.35, full: 1 }[photos],
         chosen: items?.split(' ') ?? null,
       },
       paper,

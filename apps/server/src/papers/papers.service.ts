@@ -153,7 +153,10 @@ export function createStock(
       field: field(missing),
     });
   const made = items.map((item): StockItem => ({
-    ...{ trim: NO_TRIM, turned: 0, reserved: false, came: more.at.slice(0, 10) },
+    trim: NO_TRIM,
+    turned: 0,
+    reserved: false,
+    came: more.at.slice(0, 10),
     ...item,
     origin: null,
   }));
@@ -243,7 +246,9 @@ export class PapersService {
       }
     }
     return {
-      ...{ book: name, seq, whole },
+      book: name,
+      seq,
+      whole,
       papers: changed.filter((p) => p.removedAt === null).map(paperOf),
       stock: sortForDrawer(items),
       unreadable,

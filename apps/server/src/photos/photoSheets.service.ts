@@ -91,9 +91,14 @@ export class PhotoSheetsService {
 }
 
 const asGang = ({ width, height, prints }: Sheet): GangSheet => ({
-  ...{ width: ticks(width), height: ticks(height) },
+  width: ticks(width),
+  height: ticks(height),
   prints: prints.map(({ key, turn, ...p }) => ({
-    ...{ key, turn, x: ticks(p.x), y: ticks(p.y) },
-    ...{ width: ticks(p.width), height: ticks(p.height) },
+    key,
+    turn,
+    x: ticks(p.x),
+    y: ticks(p.y),
+    width: ticks(p.width),
+    height: ticks(p.height),
   })),
 });

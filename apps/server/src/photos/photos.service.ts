@@ -100,17 +100,18 @@ export class PhotosService implements OnModuleInit {
     if (known && (await this.isWhole(known))) return this.back(isSized(known) ? known : await this.sized(known));
     const sized = await this.turns.run(() => this.keep(file, body, said));
     const row: Row = {
-      ...{
-        id,
-        file,
-        name: name
-          .replace(/\p{Cc}/gu, '')
-          .trim()
-          .slice(0, MOST_NAME),
-        ...sized.pixels,
-      },
-      ...{ bytes: sized.bytes, facts: { ...EMPTY_PHOTO_FACTS, day: sized.day } },
-      ...{ addedAt: new Date().toISOString(), demo: false, removedAt: null },
+      id,
+      file,
+      name: name
+        .replace(/\p{Cc}/gu, '')
+        .trim()
+        .slice(0, MOST_NAME),
+      ...sized.pixels,
+      bytes: sized.bytes,
+      facts: { ...EMPTY_PHOTO_FACTS, day: sized.day },
+      addedAt: new Date().toISOString(),
+      demo: false,
+      removedAt: null,
     };
     // the same picture sent twice at once: one of them is first
     const made = this.db.insert(photos).values(row).onConflictDoNothing().returning().get();

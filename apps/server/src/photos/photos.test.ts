@@ -215,8 +215,15 @@ describe('what is said of photos', () => {
     // the example shows some too
     expect(shown.filter((s) => s.page === page.id)).toEqual([
       {
-        ...{ photo: id, page: page.id, pageName: 'Two kites', part: 'kite', width: 97_536, height: 97_536 },
-        ...{ crop: { x: 50, y: 0, width: 200, height: 200 }, measured: false, copies: 3 },
+        photo: id,
+        page: page.id,
+        pageName: 'Two kites',
+        part: 'kite',
+        width: 97_536,
+        height: 97_536,
+        crop: { x: 50, y: 0, width: 200, height: 200 },
+        measured: false,
+        copies: 3,
       },
     ]);
   });

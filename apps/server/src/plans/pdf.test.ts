@@ -7,8 +7,15 @@ import { renderPdf, splitIntoRuns } from './pdf.ts';
 import { unpackWoff } from './woff.ts';
 
 const word = (text: string): DrawingMark => ({
-  ...{ kind: 'text', x: 40, y: 40, text, size: 12, face: 'figures', weight: 600 },
-  ...{ anchor: 'start', fill: '#000000' },
+  kind: 'text',
+  x: 40,
+  y: 40,
+  text,
+  size: 12,
+  face: 'figures',
+  weight: 600,
+  anchor: 'start',
+  fill: '#000000',
 });
 
 describe('letters that people use', () => {

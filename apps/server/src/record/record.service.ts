@@ -282,7 +282,8 @@ function itemOf(row: StockItem, known: Known): RecordedItem {
     at = known.items.get(origin.stock);
     if (!at) break;
     from.push({
-      ...{ stock: at.id, ...sizeSaid(at) },
+      stock: at.id,
+      ...sizeSaid(at),
       page: known.pageName(origin.page),
       day: origin.date,
     });

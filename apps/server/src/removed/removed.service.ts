@@ -38,16 +38,24 @@ export class RemovedService {
         .map((row) => ({ kind: 'paper' as const, ...row, removedAt: row.removedAt! })),
       ...this.db
         .select({
-          ...{ id: stock.id, name: papers.name, removedAt: stock.removedAt },
-          ...{ width: stock.width, height: stock.height, unit: stock.unit },
+          id: stock.id,
+          name: papers.name,
+          removedAt: stock.removedAt,
+          width: stock.width,
+          height: stock.height,
+          unit: stock.unit,
         })
         .from(stock)
         .innerJoin(papers, eq(papers.id, stock.paper))
         .where(and(isNotNull(stock.removedAt), eq(stock.quantity, 0)))
         .all()
         .map((row) => ({
-          ...{ kind: 'stock' as const, ...row, removedAt: row.removedAt! },
-          ...{ width: String(row.width), height: String(row.height), count: this.lastTaking(this.db, row.id).count },
+          kind: 'stock' as const,
+          ...row,
+          removedAt: row.removedAt!,
+          width: String(row.width),
+          height: String(row.height),
+          count: this.lastTaking(this.db, row.id).count,
         })),
     ];
     return all.sort((a, b) => (a.removedAt < b.removedAt ? 1 : -1)).slice(0, LISTED);

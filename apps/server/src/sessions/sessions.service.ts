@@ -231,7 +231,9 @@ export class SessionsService {
           if (fault) throw new RequestRefusal('bad-input', WRONG_SAYS[fault], { field: 'wrong' });
         }
         this.cutting.carryOut(tx, plan, id, {
-          ...{ steps: done, spoiled: deed.spoiled, measured: [...state.measured.values()] },
+          steps: done,
+          spoiled: deed.spoiled,
+          measured: [...state.measured.values()],
           ...(deed.wrong ? { wrong: deed.wrong } : {}),
         } satisfies CutProgress);
         return;

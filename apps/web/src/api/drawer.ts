@@ -26,7 +26,10 @@ export function applyDelta(seen: DrawerRecord, change: DrawerRecord): DrawerReco
   const outPapers = new Set([...papers.map((p) => p.id), ...gone.papers]);
   const out = new Set([...stock.map((s) => s.id), ...unreadable.map((s) => s.id), ...gone.stock]);
   return {
-    ...{ book, seq, whole: true, gone: { papers: [], stock: [] } },
+    book,
+    seq,
+    whole: true,
+    gone: { papers: [], stock: [] },
     papers: outPapers.size
       ? [...seen.papers.filter((p) => !outPapers.has(p.id)), ...papers].sort((a, b) => (a.name < b.name ? -1 : 1))
       : seen.papers,

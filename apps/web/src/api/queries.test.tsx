@@ -15,7 +15,12 @@ const paper: Paper = {
   sides: [{ side: 'A', name: 'a', direction: 'none', along: 'height', look }],
 };
 const drawer: DrawerRecord = {
-  ...{ book: 'b', seq: 7, whole: true, stock: [], unreadable: [], gone: { papers: [], stock: [] } },
+  book: 'b',
+  seq: 7,
+  whole: true,
+  stock: [],
+  unreadable: [],
+  gone: { papers: [], stock: [] },
   papers: [{ ...paper, revision: 1 }],
 };
 

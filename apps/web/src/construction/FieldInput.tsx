@@ -112,7 +112,9 @@ function CountField({ made, field, name, shown, bare }: CountFieldProps) {
   const { least = 1, most } = field;
   return (
     <Typed
-      {...{ name, field, is }}
+      name={name}
+      field={field}
+      is={is}
       shown={bare ? null : shown}
       isWrong={(text) => !(Number.isInteger(Number(text)) && Number(text) >= least && Number(text) <= most)}
       wrong={`a number from ${least} to ${most}`}
@@ -140,7 +142,10 @@ function WrittenField({ made, field, name, shown }: WrittenFieldProps) {
   const spelled = (text: string) => (reads.test(text.trim()) ? text.trim() : text.trim().toLowerCase());
   return (
     <Typed
-      {...{ name, field, shown, is: formatFieldValue(made, field) }}
+      name={name}
+      field={field}
+      shown={shown}
+      is={formatFieldValue(made, field)}
       isWrong={(text) => !reads.test(spelled(text))}
       wrong={recipeText(made.recipe).written?.(field.path) ?? field.example}
       onCommit={(text) => {

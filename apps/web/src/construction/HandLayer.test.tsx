@@ -12,8 +12,17 @@ const table: LayoutContext = {
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const start: Grid = {
-  ...{ cell: { as: 'square', width: '2' }, columns: 3, rows: 2, gutter: '1/8', spread: 'room', margin: {}, all: {} },
-  ...{ papers: 2, counts: {}, large: [], loose: { seed: 1 } },
+  cell: { as: 'square', width: '2' },
+  columns: 3,
+  rows: 2,
+  gutter: '1/8',
+  spread: 'room',
+  margin: {},
+  all: {},
+  papers: 2,
+  counts: {},
+  large: [],
+  loose: { seed: 1 },
 };
 let input: Grid;
 

@@ -59,7 +59,7 @@ export function LayersPicture({ laid, scale, x, y, thin = false }: LayersPicture
         return (
           <g key={key}>
             {face}
-            {layer.says === undefined ? null : <LetterMark says={layer.says} {...{ x, y, scale, box }} />}
+            {layer.says === undefined ? null : <LetterMark says={layer.says} x={x} y={y} scale={scale} box={box} />}
           </g>
         );
       })}

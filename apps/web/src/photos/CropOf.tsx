@@ -39,8 +39,10 @@ export function CropOf({ file, photo, crop, width, height, turn = 0 }: CropOfPro
     <Paper style={{ width, height }} aria-hidden="true">
       <span
         style={{
-          ...{ width: fitted.width, height: fitted.height },
-          ...{ left: (width - fitted.width) / 2, top: (height - fitted.height) / 2 },
+          width: fitted.width,
+          height: fitted.height,
+          left: (width - fitted.width) / 2,
+          top: (height - fitted.height) / 2,
           ...(turn ? { transform: `rotate(${-turn}deg)` } : {}),
         }}
       >
@@ -48,8 +50,10 @@ export function CropOf({ file, photo, crop, width, height, turn = 0 }: CropOfPro
           src={photoUrl(file, 'small')}
           alt=""
           style={{
-            ...{ left: -crop.x * per, top: -crop.y * per },
-            ...{ width: photo.width * per, height: photo.height * per },
+            left: -crop.x * per,
+            top: -crop.y * per,
+            width: photo.width * per,
+            height: photo.height * per,
           }}
         />
       </span>

@@ -131,8 +131,13 @@ export function AddPaper({ drawer, unit, onPutIn }: { drawer: Drawer; unit: Unit
             }),
         put: [
           {
-            ...{ id: newId(), paper, unit, width: said.width, height: said.height },
-            ...{ quantity: said.quantity, kind: said.kind },
+            id: newId(),
+            paper,
+            unit,
+            width: said.width,
+            height: said.height,
+            quantity: said.quantity,
+            kind: said.kind,
             ...(said.outline ? { outline: said.outline } : {}),
             ...(said.place ? { place: said.place } : {}),
           },

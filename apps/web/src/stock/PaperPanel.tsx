@@ -47,7 +47,9 @@ export const makePlainBack = (front: PaperFace): PaperFace => ({
 
 /** What is known of a paper, without what the server counts of it. */
 const known = ({ id, name, sides, weight, seeThrough, place, price, pack }: Paper): Paper => ({
-  ...{ id, name, sides },
+  id,
+  name,
+  sides,
   ...(weight === undefined ? {} : { weight }),
   ...(seeThrough === undefined ? {} : { seeThrough }),
   ...(place === undefined ? {} : { place }),

@@ -29,7 +29,8 @@ export function SetAside({ drawer, unit }: SetAsideProps) {
       {drawer.unreadable.map((row) => (
         <Unreadable
           key={row.id}
-          {...{ row, unit }}
+          row={row}
+          unit={unit}
           paper={nameOf(row.paper)}
           mend={(size) => change.mutate({ id: row.id, change: size })}
           remove={() => remove.mutate(row.id)}

@@ -23,7 +23,10 @@ import {
 import { useSession, type LiveSession } from './useSession.ts';
 
 const document: JobDocument = {
-  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 } },
+  format: 'temnex-job',
+  version: 2,
+  papers: [{ id: 'gust' }],
+  plan: { nodes: 1 },
   stock: [{ id: 's', paper: 'gust', width: '12', height: '6' }],
   pieces: [{ id: 'mat', width: '5', height: '4', quantity: 2, papers: ['gust'] }],
 } as JobDocument;
@@ -52,7 +55,11 @@ class FakeServer {
         startedAt: '2026-05-31T09:00:00Z',
         endedAt: null,
       },
-      ...{ title: 'A windy week', mark: '1/16', kit: null, events: this.taken, unreadable: 0 },
+      title: 'A windy week',
+      mark: '1/16',
+      kit: null,
+      events: this.taken,
+      unreadable: 0,
       plans: [{ id: 'plan', page: 'p', together: null, basis: { pageVersion: 1, papers: {}, habits: 1, cuts: [] }, job: document, plan, createdAt: '' }], // prettier-ignore
     } as Session;
   }

@@ -48,7 +48,8 @@ export function SumNote({ name, sum, total, mark, isOpen, onOpenChange }: SumNot
       {isOpen ? (
         <Suspense fallback={null}>
           <SumPopover
-            {...{ label, opener }}
+            label={label}
+            opener={opener}
             says={formatSum(sum, total, { mark, figures: 'typeset' })}
             close={() => onOpenChange(false)}
           />

@@ -98,7 +98,10 @@ test('a computed number opens its sum', async () => {
     const [isOpen, onOpenChange] = useState(false);
     return (
       <SumNote
-        {...{ name: 'width of mat 1', sum, isOpen, onOpenChange }}
+        name={'width of mat 1'}
+        sum={sum}
+        isOpen={isOpen}
+        onOpenChange={onOpenChange}
         total={lengthOf('4 3/8')}
         mark={MARKS['1/16']}
       />

@@ -4,7 +4,12 @@ import { collectPartsAfter } from './begunParts.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 100 }, stock: [], pieces: [] },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust' }],
+    plan: { nodes: 100 },
+    stock: [],
+    pieces: [],
     ...more,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -137,17 +142,32 @@ describe('what the first cuts leave', () => {
 
 describe('what is in hand of a sheet that is cut half-way, worked out by hand', () => {
   const part = (x: number, width: number, holds: PlanNode['holds'], more: Partial<PlanNode> = {}): PlanNode => ({
-    ...{ x, y: 0, width, height: 12, cut: null, holds },
+    x,
+    y: 0,
+    width,
+    height: 12,
+    cut: null,
+    holds,
     ...more,
   });
   const held = (piece: string) => ({ piece, copy: 1, turn: 0 as const, side: 'A' as const });
   /** Three upright parts, the first and the second of them pieces. */
   const tree: PlanNode = {
-    ...{ x: 0, y: 0, width: 12, height: 12, cut: 'x' },
+    x: 0,
+    y: 0,
+    width: 12,
+    height: 12,
+    cut: 'x',
     parts: [part(0, 6, held('a')), part(6, 3, held('b')), part(9, 3, 'keep')],
   };
   const cut = (of: string, off: string, rest: string): Plan['steps'][number] => ({
-    ...{ do: 'cut', sheets: [0], part: of, edge: 'left', setting: 6, off, rest },
+    do: 'cut',
+    sheets: [0],
+    part: of,
+    edge: 'left',
+    setting: 6,
+    off,
+    rest,
   });
   const steps: Plan['steps'] = [cut('r', 'r.0', 'r.1+'), cut('r.1+', 'r.1', 'r.2')];
   const planOf = (more: Partial<Plan> = {}) =>
@@ -182,7 +202,11 @@ describe('what is in hand of a sheet that is cut half-way, worked out by hand', 
   });
   test('and of an upright cut in what lies above', () => {
     const flat: PlanNode = {
-      ...{ x: 0, y: 0, width: 12, height: 12, cut: 'y' },
+      x: 0,
+      y: 0,
+      width: 12,
+      height: 12,
+      cut: 'y',
       parts: [
         { x: 0, y: 0, width: 12, height: 4, cut: null, holds: held('a') },
         { x: 0, y: 4, width: 12, height: 3, cut: null, holds: held('b') },

@@ -5,8 +5,12 @@ import { planJob, readJob } from '../planner/index.ts';
 import { buildBlanksJob, collectLeftovers } from './index.ts';
 
 const blank = (key: string, width: number, height: number, quantity: number) => ({
-  ...{ key, quantity, finish: [], shape: null },
-  ...{ width: inches(width), height: inches(height) },
+  key,
+  quantity,
+  finish: [],
+  shape: null,
+  width: inches(width),
+  height: inches(height),
 });
 const paper = { width: inches(12), height: inches(12) };
 const asked = (blanks: ReturnType<typeof blank>[]) =>
@@ -15,7 +19,9 @@ const asked = (blanks: ReturnType<typeof blank>[]) =>
 test('there are sheets for every piece, at the mark of the table, in the second version where none is nested', () => {
   const job = asked([blank('a', 12, 12, 2), blank('b', 3, 4, 3)]);
   expect(job).toMatchObject({
-    ...{ version: 2, unit: 'in', cutter: { step: '1/16' } },
+    version: 2,
+    unit: 'in',
+    cutter: { step: '1/16' },
     stock: [{ width: '12', height: '12', quantity: 5 }],
     pieces: [
       { id: 'a', width: '12', height: '12', quantity: 2 },
@@ -34,7 +40,7 @@ test('what is left, and worth keeping: the largest first, alike ones counted, th
   const [sheet] = planJob(read.job, { now: () => 0 }).sheets;
   const leaf = (holds: unknown, width: number, height: number) => ({ x: 0, y: 0, width, height, holds });
   const tree = {
-    ...{ x: 0, y: 0, width: 12, height: 12 },
+    x: 0, y: 0, width: 12, height: 12,
     parts: [leaf('keep', 2, 3), leaf('keep', 3, 2), leaf('keep', 7, 5), leaf(undefined, 9, 9), leaf({ piece: 'a', copy: 1 }, 12, 5)],
     opening: leaf('keep', 1, 1),
   }; // prettier-ignore

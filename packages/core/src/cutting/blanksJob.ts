@@ -31,12 +31,10 @@ export function buildBlanksJob(
     height: formatExactLength(height, unit),
   });
   return {
-    ...{
-      format: 'temnex-job',
-      version: blanks.some((b) => b.nests) ? 3 : 2,
-      unit,
-      cutter: { step: formatExactLength(mark.step, unit) },
-    },
+    format: 'temnex-job',
+    version: blanks.some((b) => b.nests) ? 3 : 2,
+    unit,
+    cutter: { step: formatExactLength(mark.step, unit) },
     plan: {
       // the steps end it: a slow machine finds what a fast one does
       seconds: 5,
@@ -46,7 +44,10 @@ export function buildBlanksJob(
     papers: [{ id: 'paper' }],
     stock: [{ id: 'sheet', paper: 'paper', ...size(paper), quantity: blanks.reduce((n, b) => n + b.quantity, 0) }],
     pieces: blanks.map((b) => ({
-      ...{ id: b.key, quantity: b.quantity, papers: ['paper'], ...size(b) },
+      id: b.key,
+      quantity: b.quantity,
+      papers: ['paper'],
+      ...size(b),
       ...(b.finish.length ? { finish: b.finish.map((f) => formatFinish(f, unit)) } : {}),
       ...(b.shape && b.nests ? { shape: formatShape(b.shape.outline, unit), nest: formatNesting(b.nests, unit) } : {}),
     })),

@@ -4,7 +4,9 @@ import { computeCutEffects } from './index.ts';
 
 const planned = (more: Partial<JobDocument>) => {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }] },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'p' }],
     plan: { nodes: 40, keep: { shorter: '1', longer: '3' } },
     pieces: [{ id: 'a', width: '4', height: '12', papers: ['p'] }],
     ...more,
@@ -21,8 +23,16 @@ describe('what goes back into the drawer', () => {
     const { kept, used, pieces } = computeCutEffects(job, plan, 'page', '2026-05-01');
     expect(kept).toEqual([
       {
-        ...{ paper: 'p', unit: 'in', width: '12', height: '8', quantity: 1, kind: 'scrap', turned, reserved: false },
-        ...{ trim: { left: 0, right: 0, top: 0, bottom: 0 }, origin: { page: 'page', stock: 's', date: '2026-05-01' } },
+        paper: 'p',
+        unit: 'in',
+        width: '12',
+        height: '8',
+        quantity: 1,
+        kind: 'scrap',
+        turned,
+        reserved: false,
+        trim: { left: 0, right: 0, top: 0, bottom: 0 },
+        origin: { page: 'page', stock: 's', date: '2026-05-01' },
       },
     ]);
     expect(used).toEqual([{ stock: 's', count: 1 }]);
@@ -32,7 +42,11 @@ describe('what goes back into the drawer', () => {
     const { job, plan } = planned({
       stock: [
         {
-          ...{ id: 's', paper: 'p', width: '12', height: '12', kind: 'sheet' },
+          id: 's',
+          paper: 'p',
+          width: '12',
+          height: '12',
+          kind: 'sheet',
           uncut: [
             [
               ['5', '2'],
@@ -51,7 +65,8 @@ describe('what goes back into the drawer', () => {
     expect(kept.map(({ width, height, uncut }) => ({ width, height, uncut }))).toEqual([
       { width: '1', height: '12', uncut: undefined },
       {
-        ...{ width: '7', height: '12' },
+        width: '7',
+        height: '12',
         uncut: [
           [
             [0, '2'],

@@ -63,7 +63,10 @@ export function computeCutEffects(
   ): Omit<StockItem, 'id'> => ({
     paper,
     unit: plan.unit,
-    ...{ width: size.width, height: size.height, quantity: 1, kind: 'scrap' },
+    width: size.width,
+    height: size.height,
+    quantity: 1,
+    kind: 'scrap',
     trim: { left: 0, right: 0, top: 0, bottom: 0 },
     // an offcut lies as its sheet lay
     turned: item?.turned ?? 0,
@@ -99,7 +102,10 @@ export function computeCutEffects(
       };
       const as = measured.get(key);
       const one: CutPiece = {
-        ...{ piece: pagePieceIdOf(block?.of ?? piece), ...size, paper: item.paper.id, side },
+        piece: pagePieceIdOf(block?.of ?? piece),
+        ...size,
+        paper: item.paper.id,
+        side,
         ...(as ? { cameOutAs: { width: as.width, height: as.height } } : {}),
       };
       // a block is as many pieces as lie in it

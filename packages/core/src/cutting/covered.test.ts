@@ -79,7 +79,10 @@ describe('a hidden join', () => {
     expect(join(band, box(4, 2, 3, 4))).toEqual({ along: 'width', from: '3 1/8', to: '5 3/8', overlap: '1/2' }));
   test('across a piece that stands upright', () =>
     expect(join(box(3, 1, 2, 10), box(2, 4, 4, 3))).toEqual({
-      ...{ along: 'height', from: '3 1/8', to: '5 3/8', overlap: '1/2' },
+      along: 'height',
+      from: '3 1/8',
+      to: '5 3/8',
+      overlap: '1/2',
     }));
   test('from edge to edge, and no less', () => {
     expect(join(band, box(4, 3, 3, 2))).toMatchObject({ from: '3 1/8' });
@@ -109,7 +112,10 @@ describe('a hidden join', () => {
     const mark = { ...page.mark, unit: 'mm', step: 960 } as DerivedPage['mark'];
     // from 76.2 to 152.4 mm along the band
     expect(findHiddenJoin({ ...page, mark }, piece).join).toEqual({
-      ...{ along: 'width', from: '80', to: '137', overlap: '12' },
+      along: 'width',
+      from: '80',
+      to: '137',
+      overlap: '12',
     });
   });
 });

@@ -16,7 +16,8 @@ import {
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#88aacc' } as const;
 const paper = (id: string, more: Partial<Paper> = {}): Paper => ({
-  ...{ id, name: id },
+  id,
+  name: id,
   sides: [
     { side: 'A', name: 'a', direction: 'none', along: 'height', look },
     { side: 'B', name: 'b', direction: 'none', along: 'height', look },
@@ -24,11 +25,24 @@ const paper = (id: string, more: Partial<Paper> = {}): Paper => ({
   ...more,
 });
 const item = (id: string, of: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: of, unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper: of,
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'sheet',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const piece = (id: string, width: string, height: string, of: string, more: Partial<Wish> = {}, quantity = 1) => ({
-  ...{ id, width: lengthOf(width), height: lengthOf(height), quantity },
+  id,
+  width: lengthOf(width),
+  height: lengthOf(height),
+  quantity,
   wish: { papers: [of], side: 'A', direction: 'any', ...more } as Wish,
 });
 const pages: WantingPage[] = [
@@ -49,7 +63,10 @@ const gust = () => collectPaperDemand(pages).find((w) => w.paper === 'gust')!;
 
 describe('a job beside other pages', () => {
   const job = {
-    ...{ format: 'temnex-job', version: 2, unit: 'in', papers: [{ id: 'gust' }] },
+    format: 'temnex-job',
+    version: 2,
+    unit: 'in',
+    papers: [{ id: 'gust' }],
     pieces: [{ id: 'a', width: '2', height: '2', papers: ['gust'] }],
     stock: [{ id: 's', paper: 'gust', width: '12', height: '12' }],
   } as JobDocument;

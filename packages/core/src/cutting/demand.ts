@@ -47,8 +47,14 @@ export function collectPaperDemand(pages: readonly WantingPage[]): PaperDemand[]
       const paper = wish?.papers[0];
       if (!wish || paper === undefined || quantity <= 0) continue;
       const piece: WantedPiece = {
-        ...{ id: `${page.id} ${id}`, page: page.id, width, height, quantity },
-        ...{ side: wish.side, direction: wish.direction, stock: wish.from?.stock ?? null },
+        id: `${page.id} ${id}`,
+        page: page.id,
+        width,
+        height,
+        quantity,
+        side: wish.side,
+        direction: wish.direction,
+        stock: wish.from?.stock ?? null,
       };
       found.set(paper, [...(found.get(paper) ?? []), piece]);
     }
@@ -56,7 +62,8 @@ export function collectPaperDemand(pages: readonly WantingPage[]): PaperDemand[]
     .map(([paper, pieces]): PaperDemand => {
       const ids = [...new Set(pieces.map((p) => p.page))];
       return {
-        ...{ paper, pieces },
+        paper,
+        pieces,
         pages: ids.map((id) => {
           const own = pieces.filter((p) => p.page === id);
           const sides = new Set(own.map((p) => (p.side === 'any' ? null : p.side)));
@@ -147,15 +154,23 @@ function jobOfWanted(
   const named = (value: string | number, of: Unit) =>
     Number(value) === 0 ? 0 : `${value}`.match(/[a-z"]/i) ? `${value}` : `${value} ${of}`;
   return {
-    ...{ format: 'temnex-job', version: 2, name: paper.name, unit },
+    format: 'temnex-job',
+    version: 2,
+    name: paper.name,
+    unit,
     cutter: { step: null, narrowest: 0 },
     plan: { aim: 'least-paper', seconds: 0.3 },
     papers: [{ id: paper.id, sides: paper.sides.map(({ side, direction, along }) => ({ side, direction, along })) }],
     stock: [
       // what is there costs nothing more: new paper is what has to be bought
       ...fits.slice(0, ASKED).map((s) => ({
-        ...{ id: s.id, paper: paper.id, quantity: s.quantity, kind: 'scrap' as const, turned: s.turned },
-        ...{ width: named(s.width, s.unit), height: named(s.height, s.unit) },
+        id: s.id,
+        paper: paper.id,
+        quantity: s.quantity,
+        kind: 'scrap' as const,
+        turned: s.turned,
+        width: named(s.width, s.unit),
+        height: named(s.height, s.unit),
         ...(s.outline
           ? { outline: s.outline.map(([x, y]) => [named(x, s.unit), named(y, s.unit)] as [string, string]) }
           : {}),
@@ -169,8 +184,13 @@ function jobOfWanted(
       { id: BUY, paper: paper.id, quantity: MOST, kind: 'sheet', width: text(size.width), height: text(size.height) },
     ],
     pieces: pieces.map((p, i) => ({
-      ...{ id: String(i), quantity: p.quantity, papers: [paper.id], side: p.side, direction: p.direction },
-      ...{ width: text(p.width), height: text(p.height) },
+      id: String(i),
+      quantity: p.quantity,
+      papers: [paper.id],
+      side: p.side,
+      direction: p.direction,
+      width: text(p.width),
+      height: text(p.height),
     })),
   };
 }

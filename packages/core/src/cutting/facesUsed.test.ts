@@ -46,7 +46,11 @@ test('what comes out of an opening counts, and each face by itself', () => {
     ],
     pieces: [
       {
-        ...{ id: 'ring', width: '8', height: '10', papers: ['teal'], side: 'A' },
+        id: 'ring',
+        width: '8',
+        height: '10',
+        papers: ['teal'],
+        side: 'A',
         opening: { x: '1', y: '1', width: '6', height: '8' },
       },
       { id: 'tag', width: '3', height: '8', quantity: 2, papers: ['teal'], side: 'A' },

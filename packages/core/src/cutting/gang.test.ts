@@ -22,13 +22,26 @@ import {
 } from './gang.ts';
 
 const photo = (id: string, more: Partial<Photo> = {}): Photo => ({
-  ...{ id, file: 'ab'.repeat(32), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
+  id,
+  file: 'ab'.repeat(32),
+  name: `${id}.jpg`,
+  width: 3000,
+  height: 2000,
+  addedAt: '',
+  demo: false,
   ...EMPTY_PHOTO_FACTS,
   ...more,
 });
 const asked = (id: string, w: number, h: number, more: Partial<PrintOnPage> = {}): PrintOnPage => ({
-  ...{ photo: id, page: 'page', pageName: 'A page', part: 'launch', width: inches(w), height: inches(h) },
-  ...{ crop: wholeCropOf({ width: 3000, height: 2000 }), measured: false, copies: 1 },
+  photo: id,
+  page: 'page',
+  pageName: 'A page',
+  part: 'launch',
+  width: inches(w),
+  height: inches(h),
+  crop: wholeCropOf({ width: 3000, height: 2000 }),
+  measured: false,
+  copies: 1,
   ...more,
 });
 
@@ -57,8 +70,13 @@ describe('which prints are to be made', () => {
 });
 
 const print = (key: string, w: number, h: number, copies = 1): PrintToMake => ({
-  ...{ key, photo: photo(key), width: inches(w), height: inches(h), crop: wholeCropOf({ width: 30, height: 20 }) },
-  ...{ copies, page: null },
+  key,
+  photo: photo(key),
+  width: inches(w),
+  height: inches(h),
+  crop: wholeCropOf({ width: 30, height: 20 }),
+  copies,
+  page: null,
 });
 const SHEET: PhotoSheet = { width: '6', height: '4', unit: 'in', margin: '0' };
 const planned = (prints: readonly PrintToMake[], sheet = SHEET) => {

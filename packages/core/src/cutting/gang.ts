@@ -52,12 +52,18 @@ export function buildGangJob(
     papers: [{ id: PAPER, name: 'photo paper' }],
     stock: [
       {
-        ...{ id: STOCK, paper: PAPER, width: from(width), height: from(height), quantity: MAX_PHOTO_SHEETS },
+        id: STOCK,
+        paper: PAPER,
+        width: from(width),
+        height: from(height),
+        quantity: MAX_PHOTO_SHEETS,
         ...(lengthOf(margin, unit) > 0 ? { trim: { left: all, right: all, top: all, bottom: all } } : {}),
       },
     ],
     pieces: prints.map((print, i) => ({
-      ...{ id: gangPieceId(i), papers: [PAPER], quantity: print.copies },
+      id: gangPieceId(i),
+      papers: [PAPER],
+      quantity: print.copies,
       width: formatExactLength(print.width, mark.unit),
       height: formatExactLength(print.height, mark.unit),
     })),

@@ -8,8 +8,18 @@ import { computeCutEffects, buildPageJob, findArtworkPlace, exactSizeOnItem, app
 
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper: 'sky',
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'sheet',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const drawerOf = (...stock: StockItem[]): Drawer => ({
   papers: [
@@ -60,10 +70,17 @@ const planned = (document: JobDocument) => {
 describe('what a page hides of a part', () => {
   test('the centre of a folded card stays, whatever lies on it', () => {
     const card = newItem({
-      ...{ id: 'card', name: 'card', recipe: 'folded-card' },
+      id: 'card',
+      name: 'card',
+      recipe: 'folded-card',
       input: {
-        ...{ card: { width: '6', height: '6' }, fold: 'side', leaves: 4, base: {} },
-        ...{ panels: 'front', panel: {}, reveal: '1/4' },
+        card: { width: '6', height: '6' },
+        fold: 'side',
+        leaves: 4,
+        base: {},
+        panels: 'front',
+        panel: {},
+        reveal: '1/4',
       },
     });
     const of: Page = {
@@ -235,7 +252,9 @@ describe('taking a way out', () => {
     const built = (how: Parameters<typeof applyWayOut>[3], id?: string, from?: Page) =>
       wishOf(take(how, id, from))!.built;
     expect(built({ do: 'join', along: 'width', at: 4, overlap: 0.5 })).toEqual({
-      ...{ across: ['4'], up: [], overlap: '1/2' },
+      across: ['4'],
+      up: [],
+      overlap: '1/2',
     });
     expect(built({ do: 'join', along: 'height', at: 1, overlap: 0.5 })).toMatchObject({ across: [], up: ['1'] });
     // as plans said it before
@@ -243,7 +262,9 @@ describe('taking a way out', () => {
     const up = { do: 'build-up', across: [6], up: [] as number[], overlap: 0.5 } satisfies WayOut['how'];
     const taken = take(up);
     expect(wishOf(taken)).toEqual({
-      ...{ papers: ['sky'], side: 'A', direction: 'height' },
+      papers: ['sky'],
+      side: 'A',
+      direction: 'height',
       built: { across: ['6'], up: [], overlap: '1/2' },
     });
     if (!taken || !('page' in taken)) throw new Error('not taken');

@@ -14,14 +14,25 @@ const drawer: Drawer = {
   ],
   stock: [
     {
-      ...{ id: 's', paper: 'surf', unit: 'in', width: '12', height: '12', quantity: 1, kind: 'sheet', trim: NO_TRIM },
-      ...{ turned: 0, reserved: false, origin: null },
+      id: 's',
+      paper: 'surf',
+      unit: 'in',
+      width: '12',
+      height: '12',
+      quantity: 1,
+      kind: 'sheet',
+      trim: NO_TRIM,
+      turned: 0,
+      reserved: false,
+      origin: null,
     },
   ],
 };
 const ring: Item = {
   ...newItem({
-    ...{ id: 'ring', name: 'ring', recipe: 'hollow-mat' },
+    id: 'ring',
+    name: 'ring',
+    recipe: 'hollow-mat',
     input: {
       outer: { width: '12', height: '12', known: 'measured' },
       ring: { reveal: { style: 'even', all: '7/8' } },

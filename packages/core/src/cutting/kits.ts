@@ -35,7 +35,11 @@ export function buildPackingList(
   cutOfPiece: (piece: string) => number,
 ): PackingLine[] {
   return pieces.map(({ id, name, width, height, quantity }) => ({
-    ...{ piece: id, name, width, height, each: quantity },
+    piece: id,
+    name,
+    width,
+    height,
+    each: quantity,
     cut: Math.min(quantity * copies, cutOfPiece(id)),
     of: quantity * copies,
   }));

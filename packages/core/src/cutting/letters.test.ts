@@ -5,7 +5,10 @@ import { letterOfSheet, namePartsOfPlan, formatSheetLetter, applyPencilledLetter
 /** A plan of one sheet whose steps are these. */
 function planWith(steps: readonly object[]): Plan {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 } },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust' }],
+    plan: { nodes: 1 },
     stock: [{ id: 's', paper: 'gust', width: '12', height: '12' }],
     pieces: [{ id: 'panel', width: '12', height: '12', papers: ['gust'] }],
   });

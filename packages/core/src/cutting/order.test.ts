@@ -6,7 +6,12 @@ const notch = { do: 'notch', edge: 'bottom', depth: '1', at: '1' } as const;
 const tail = { width: '2', height: '6', papers: ['gust'], finish: [notch] };
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 60 }, stock: [], pieces: [] },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust' }],
+    plan: { nodes: 60 },
+    stock: [],
+    pieces: [],
     ...more,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -66,7 +71,10 @@ describe('finishing among the cuts', () => {
       stock: [{ id: 's', paper: 'gust', width: '8', height: '10' }],
       pieces: [
         {
-          ...{ id: 'ring', width: '8', height: '10', papers: ['gust'] },
+          id: 'ring',
+          width: '8',
+          height: '10',
+          papers: ['gust'],
           opening: { x: '1', y: '1', width: '6', height: '8' },
         },
         { id: 'tail', quantity: 2, ...tail },

@@ -6,11 +6,22 @@ import { buildPageJob, type CutOrder } from './index.ts';
 
 const look = { pattern: 'plain', ground: '#c8b070', ink: '#604020' } as const;
 const item = (id: string, paper: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper, unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper,
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const papers: Drawer['papers'] = ['dune', 'reef', 'foam'].map((id) => ({
-  ...{ id, name: id },
+  id,
+  name: id,
   sides: [
     { side: 'A', name: `${id} front`, direction: 'one-way', along: 'width', look },
     { side: 'B', name: `${id} back`, direction: 'none', along: 'height', look },
@@ -33,7 +44,10 @@ function asked(of: Page, drawer: Drawer, habits: Partial<Habits> = {}, order?: C
 describe('the job of a page', () => {
   test('says all that the planner needs, each length in its own unit', () => {
     const odd = item('odd', 'reef', '120', '170', {
-      ...{ unit: 'mm', quantity: 2, turned: 90, reserved: true },
+      unit: 'mm',
+      quantity: 2,
+      turned: 90,
+      reserved: true,
       trim: { left: '4', right: 0, top: '1/2 in', bottom: '1"' },
       outline: [
         [0, 0],
@@ -50,11 +64,15 @@ describe('the job of a page', () => {
     });
     const job = asked(page(), drawerOf(item('d', 'dune', '12', '12', { kind: 'sheet' }), odd));
     expect(job).toEqual({
-      ...{ format: 'temnex-job', version: 2, name: 'a windy week', unit: 'in' },
+      format: 'temnex-job',
+      version: 2,
+      name: 'a windy week',
+      unit: 'in',
       cutter: { step: '1/16', reach: '12 1/4 in', narrowest: '1/4 in', kerf: '0 in', stack: 1 },
       plan: { aim: 'least-paper', seconds: 2, keep: { shorter: '1 in', longer: '3 in' } },
       papers: ['dune', 'reef'].map((id) => ({
-        ...{ id, name: id },
+        id,
+        name: id,
         sides: [
           { side: 'A', name: `${id} front`, direction: 'one-way', along: 'width' },
           { side: 'B', name: `${id} back`, direction: 'none', along: 'height' },
@@ -62,8 +80,14 @@ describe('the job of a page', () => {
       })),
       stock: [
         {
-          ...{ id: 'odd', paper: 'reef', width: '120 mm', height: '170 mm', quantity: 2, kind: 'scrap' },
-          ...{ turned: 90, reserved: true },
+          id: 'odd',
+          paper: 'reef',
+          width: '120 mm',
+          height: '170 mm',
+          quantity: 2,
+          kind: 'scrap',
+          turned: 90,
+          reserved: true,
           outline: [
             ['0 mm', '0 mm'],
             ['120 mm', '0 mm'],
@@ -79,19 +103,40 @@ describe('the job of a page', () => {
           trim: { left: '4 mm', right: '0 mm', top: '1/2 in', bottom: '1"' },
         },
         {
-          ...{ id: 'd', paper: 'dune', width: '12 in', height: '12 in', quantity: 1, kind: 'sheet', turned: 0 },
-          ...{ reserved: false, trim: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' } },
+          id: 'd',
+          paper: 'dune',
+          width: '12 in',
+          height: '12 in',
+          quantity: 1,
+          kind: 'sheet',
+          turned: 0,
+          reserved: false,
+          trim: { left: '0 in', right: '0 in', top: '0 in', bottom: '0 in' },
         },
       ],
       pieces: [
         {
-          ...{ id: 'base/base', name: 'base base 1', quantity: 1, priority: 2, width: '12', height: '12' },
-          ...{ papers: ['dune'], side: 'A', direction: 'any' },
+          id: 'base/base',
+          name: 'base base 1',
+          quantity: 1,
+          priority: 2,
+          width: '12',
+          height: '12',
+          papers: ['dune'],
+          side: 'A',
+          direction: 'any',
         },
         {
-          ...{ id: 'p/m', name: 'p mat 1', quantity: 1, priority: 2, width: '4 1/2', height: '6 1/2' },
+          id: 'p/m',
+          name: 'p mat 1',
+          quantity: 1,
+          priority: 2,
+          width: '4 1/2',
+          height: '6 1/2',
           // a paper that is gone is not asked for
-          ...{ papers: ['reef', 'dune'], side: 'B', direction: 'height' },
+          papers: ['reef', 'dune'],
+          side: 'B',
+          direction: 'height',
         },
       ],
     });
@@ -101,7 +146,13 @@ describe('the job of a page', () => {
     const of = (long: string | number) =>
       asked(page(), drawerOf(item('d', 'dune', '12', '12')), { cutter: { ...cutter, long } }).cutter;
     expect(of('1/32')).toEqual({
-      ...{ step: '1/16', reach: null, narrowest: '1/4 in', kerf: '1/64 in', stack: 3, long: '1/32 in', stop: true },
+      step: '1/16',
+      reach: null,
+      narrowest: '1/4 in',
+      kerf: '1/64 in',
+      stack: 3,
+      long: '1/32 in',
+      stop: true,
       then: [{ name: 'knife and ruler', step: '1/16' }],
     });
     expect(of(0)).not.toHaveProperty('long');
@@ -154,10 +205,12 @@ describe('the job of a page', () => {
     const with1 = (more: object) => pageOf(base([], { wishes: { base: { ...wishFor('dune'), ...more } } }));
     const refused = (of: Page) => buildPageJob('p', derivePage(of), drawerOf(), DEFAULT_HABITS);
     expect(refused(with1({ papers: ['gone'] }))).toEqual({
-      ...{ ok: false, problem: { code: 'no-paper-chosen', parts: ['base base 1'] } },
+      ok: false,
+      problem: { code: 'no-paper-chosen', parts: ['base base 1'] },
     });
     expect(refused(with1({ from: { stock: 'away', x: 0, y: 0 } }))).toEqual({
-      ...{ ok: false, problem: { code: 'place-gone', parts: ['base base 1'] } },
+      ok: false,
+      problem: { code: 'place-gone', parts: ['base base 1'] },
     });
     expect(refused(with1({ papers: ['gone', 'dune'] }))).toMatchObject({ ok: true });
   });
@@ -167,7 +220,8 @@ describe('the job of a page', () => {
     );
     const derived = derivePage(bad);
     expect(buildPageJob('p', derived, drawerOf(), DEFAULT_HABITS)).toEqual({
-      ...{ ok: false, problem: { code: 'page-refused', parts: ['spray'] } },
+      ok: false,
+      problem: { code: 'page-refused', parts: ['spray'] },
     });
     const twice = buildPageJob(
       'p',

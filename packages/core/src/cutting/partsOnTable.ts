@@ -103,8 +103,12 @@ function whatIs(plan: Plan, sheet: number, path: string, ahead: ReadonlySet<stri
 }
 
 const bare = (x: number, y: number, width: number, height: number): Bare => ({
-  ...{ x, y, width, height },
-  ...{ hole: null, slits: 0 },
+  x,
+  y,
+  width,
+  height,
+  hole: null,
+  slits: 0,
 });
 
 /** A margin and what is left of the sheet. */

@@ -20,8 +20,18 @@ const face = (side: 'A' | 'B', direction: 'none' | 'two-way' | 'one-way' = 'none
 const sky: Paper = { id: 'sky', name: 'Sky', sides: [face('A', 'one-way'), face('B')] };
 const sand: Paper = { id: 'sand', name: 'Sand', sides: [face('A')] };
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper: 'sky',
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const size = (width: string, height: string) => ({ width: lengthOf(width), height: lengthOf(height) });
 const any = { side: 'A', direction: 'any' } as const;
@@ -170,7 +180,11 @@ describe('laying papers', () => {
       expect(
         of([item('large', '9', '9'), item('small', '5', '7'), item('sheet', '6', '8', { kind: 'sheet' })]),
       ).toEqual({
-        ...{ reached: 2, of: 2, best: 'small', nearest: null, why: null },
+        reached: 2,
+        of: 2,
+        best: 'small',
+        nearest: null,
+        why: null,
       }));
     test('a sheet where no scrap does, the smallest', () =>
       expect(

@@ -5,8 +5,18 @@ import { PAGE } from '../../testing/solving.ts';
 import { findScrapUses } from './index.ts';
 
 const scrap = (width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id: 's', paper: 'p', unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id: 's',
+  paper: 'p',
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const made = (item: StockItem, unit: 'in' | 'mm' = 'in') =>
   Object.fromEntries(findScrapUses(item, unit).map((m) => [m.line, m.count]));

@@ -13,7 +13,10 @@ import {
 
 const basis = (pageVersion: number): Basis => ({ pageVersion, papers: { gust: 1 }, habits: 1, cuts: [] });
 const mat: PageFacts['pieces'][number] = {
-  ...{ id: 'p/m', width: inches(4), height: inches(6), quantity: 1 },
+  id: 'p/m',
+  width: inches(4),
+  height: inches(6),
+  quantity: 1,
   wish: { papers: ['gust'], side: 'any', direction: 'any' },
 };
 const one: CutPiece = { piece: 'p/m', unit: 'in', width: '4', height: '6', paper: 'gust', side: 'A' };
@@ -65,7 +68,10 @@ describe('what an order was made from', () => {
   const wish = (...of: string[]) => ({ wish: { papers: of, side: 'any' as const, direction: 'any' as const } });
   test('is the page, the papers that it wishes for, the habits and the cuts, in any order', () => {
     expect(buildBasis(7, [wish('gust'), { wish: null }, wish('foam', 'gust')], papers, 2, ['b', 'a'])).toEqual({
-      ...{ pageVersion: 7, papers: { gust: 3, foam: 5 }, habits: 2, cuts: ['a', 'b'] },
+      pageVersion: 7,
+      papers: { gust: 3, foam: 5 },
+      habits: 2,
+      cuts: ['a', 'b'],
     });
   });
   test('any of it makes another', () => {

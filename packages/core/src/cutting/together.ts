@@ -137,8 +137,15 @@ export function planOneByOne(
       for (const node of keptIn(into ?? laid)) {
         if (offcuts.some((one) => one.node === node)) continue;
         const item: JobStock = {
-          ...{ ...kind, id: `offcut ${++made}`, kind: 'scrap', quantity: 1, outline: null, uncut: [] },
-          ...{ width: ticks(node.width), height: ticks(node.height), trim: NO_TRIM },
+          ...kind,
+          id: `offcut ${++made}`,
+          kind: 'scrap',
+          quantity: 1,
+          outline: null,
+          uncut: [],
+          width: ticks(node.width),
+          height: ticks(node.height),
+          trim: NO_TRIM,
         };
         offcuts.push({ node, item });
       }

@@ -8,14 +8,26 @@ const papers: Paper[] = [
   { id: 'p', name: 'Swell', sides: [{ side: 'A', name: 'a', direction: 'none', along: 'height', look }] },
 ];
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: 'p', unit: 'in', width, height, quantity: 0, kind: 'scrap', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, came: '2026-03-01', ...more },
+  id,
+  paper: 'p',
+  unit: 'in',
+  width,
+  height,
+  quantity: 0,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  came: '2026-03-01',
+  ...more,
 });
 const stock = new Map([item('thin', '4', '9'), item('wide', '8', '9'), item('sheet', '12', '12', { kind: 'sheet' })].map((s) => [s.id, s])); // prettier-ignore
 const place = { x: 0, y: 0, width: 1, height: 1 };
 const holds = (piece: string): PlanNode => ({ ...place, cut: null, holds: { piece, copy: 1, turn: 0, side: 'A' } });
 const sheet = (of: string, ...pieces: string[]) => ({
-  ...{ stock: of, copy: 1 },
+  stock: of,
+  copy: 1,
   tree: {
     ...place,
     cut: 'x' as const,

@@ -10,8 +10,18 @@ import { buildPageJob, applyWayOut } from './index.ts';
 const look = { pattern: 'plain', ground: '#88aacc', ink: '#335577' } as const;
 const side = (name: 'A' | 'B') => ({ side: name, name, direction: 'none', along: 'height', look }) as const;
 const stock = (id: string, paper: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper, unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper,
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'sheet',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const drawerOf = (...items: StockItem[]): Drawer => ({
   papers: [
@@ -64,9 +74,14 @@ describe('row 27: a band whose middle lies hidden', () => {
   const page: Page = pageOf(
     {
       ...newItem({
-        ...{ id: 'band', name: 'band', recipe: 'block-band' },
+        id: 'band',
+        name: 'band',
+        recipe: 'block-band',
         input: {
-          ...{ run: 'level', band: { high: '1' }, blocks: [{ id: 'all', share: 1 }], join: { how: 'butt' } },
+          run: 'level',
+          band: { high: '1' },
+          blocks: [{ id: 'all', share: 1 }],
+          join: { how: 'butt' },
         },
       }),
       wishes: { all: wishFor('reed') },
@@ -80,7 +95,9 @@ describe('row 27: a band whose middle lies hidden', () => {
     expect(job.pieces.find((p) => p.id === 'band/all')!.ends).toEqual({ along: 'width', from: '4 1/2', to: '7 1/2' });
     expect(help.map((h) => h.how.do).filter((how) => how === 'ends' || how === 'join')[0]).toBe('ends');
     expect(help.find((h) => h.how.do === 'ends')).toEqual({
-      ...{ how: { do: 'ends', along: 'width', from: 4.5, to: 7.5 }, cut: 1, newSheetArea: 0 },
+      how: { do: 'ends', along: 'width', from: 4.5, to: 7.5 },
+      cut: 1,
+      newSheetArea: 0,
     });
   });
   test('taken, it is two pieces of 4 1/2, and 1 3/4 of the scrap is left', () => {

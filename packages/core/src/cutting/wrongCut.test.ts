@@ -7,12 +7,10 @@ import { partInHandFor, isLargerThanPart } from './wrongCut.ts';
 /** Two pieces 4 x 12 from a sheet of 12 x 12: a cut at 4, another at 4, and 4 x 12 is left. */
 const asked = (more: Partial<JobDocument> = {}) => {
   const read = readJob({
-    ...{
-      format: 'temnex-job',
-      version: 2,
-      papers: [{ id: 'p', sides: [{ side: 'A', direction: 'one-way', along: 'height' }] }, { id: 'q' }],
-      cutter: { step: '1/16' },
-    },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'p', sides: [{ side: 'A', direction: 'one-way', along: 'height' }] }, { id: 'q' }],
+    cutter: { step: '1/16' },
     plan: { nodes: 40, keep: { shorter: '1', longer: '3' } },
     stock: [
       { id: 's', paper: 'p', width: '12', height: '12', quantity: 2, kind: 'sheet' },

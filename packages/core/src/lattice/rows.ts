@@ -131,7 +131,11 @@ export function buildRows(kind: RowKind, over: number, slants: boolean, apart: n
   if (!(rise > 0)) return null;
   return {
     members: members.map((m, i) => ({ ring: m.ring, degrees: m.degrees, across: across[i]! })),
-    ...{ pitch, over, rise, slants, height },
+    pitch,
+    over,
+    rise,
+    slants,
+    height,
   };
 }
 

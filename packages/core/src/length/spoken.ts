@@ -38,10 +38,14 @@ export function withUnitNamed<T extends LengthText>(text: T, unit: Unit): T | st
 
 /** Sheets that are called by a name everybody knows (ISO 216; the letter of North America). */
 const NAMED_SHEETS: Readonly<Record<string, string>> = {
-  ...{ a3: '297 mm x 420 mm', a4: '210 mm x 297 mm', a5: '148 mm x 210 mm', a6: '105 mm x 148 mm' },
+  a3: '297 mm x 420 mm',
+  a4: '210 mm x 297 mm',
+  a5: '148 mm x 210 mm',
+  a6: '105 mm x 148 mm',
   letter: '8 1/2 in x 11 in',
   // cards and what goes with them, as they are called in North America
-  ...{ a2: '4 1/4 in x 5 1/2 in', a7: '5 in x 7 in' },
+  a2: '4 1/4 in x 5 1/2 in',
+  a7: '5 in x 7 in',
 };
 export const SHEET_NAME_PATTERN =
   /\b(?:a[3-6]\b|a[27](?=\s+(?:folded\s+)?(?:card|base|note|notecard|panel))|letter(?=\s+(?:size|sheet|paper|page|card)))/giu;

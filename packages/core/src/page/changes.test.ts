@@ -23,11 +23,9 @@ import {
 describe('changes, at their edges', () => {
   const start = page(
     photo('a', ['4', '6'], [layer('m', '1/4'), layer('n', '1/4')], {
-      ...{
-        at: at('left', '1', 'bottom', '2'),
-        wishes: { m: wishFor('p'), n: wishFor('q') },
-        names: { m: 'sea', n: 'sand' },
-      },
+      at: at('left', '1', 'bottom', '2'),
+      wishes: { m: wishFor('p'), n: wishFor('q') },
+      names: { m: 'sea', n: 'sand' },
     }),
     photo('b', ['1', '2'], [], {
       at: { across: { from: 'after', by: '1', of: 'a' }, upDown: { from: 'top', by: '1' } },

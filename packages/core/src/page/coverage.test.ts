@@ -16,7 +16,12 @@ const stay = { x: 0, y: 0, width: 200, height: 200 };
 /** A photo 4 × 4 at the lower left, whose upper left quarter must stay. */
 const withPhoto = (...over: Item[]): Page =>
   setPicture({ ...emptyPage('A page'), items: [print('photo', 1, 1, 4, 4), ...over] }, 'photo', 'print', {
-    ...{ photo: 'p', file: 'ab'.repeat(32), width: 400, height: 400, ...DEFAULT_FRAMING, stay },
+    photo: 'p',
+    file: 'ab'.repeat(32),
+    width: 400,
+    height: 400,
+    ...DEFAULT_FRAMING,
+    stay,
   });
 const hidden = (page: Page) => collectCoverage(page, derivePage(page)).map((c) => [Math.round(c.hidden * 100), c.by.map((b) => b.item)]); // prettier-ignore
 

@@ -307,7 +307,9 @@ function deriveItem(
     partOf(layer, item, box, names, pieceOf(layer.blank), wishAt(layer.blank), laid, table.unit),
   );
   return {
-    ...{ item, input, followed },
+    item,
+    input,
+    followed,
     table,
     room,
     solved,

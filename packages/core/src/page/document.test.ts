@@ -116,15 +116,30 @@ describe('what a page takes', () => {
   });
   test('an empty page is of the usual size in its unit', () => {
     expect(emptyPage('p')).toEqual({
-      ...{ format: 'temnex-page', version: 2, name: 'p', unit: 'in', mark: '1/16' },
-      ...{ ground: { width: '12', height: '12' }, items: [], copies: 1, spares: [], first: [] },
+      format: 'temnex-page',
+      version: 2,
+      name: 'p',
+      unit: 'in',
+      mark: '1/16',
+      ground: { width: '12', height: '12' },
+      items: [],
+      copies: 1,
+      spares: [],
+      first: [],
     });
     expect(emptyPage('p', 'mm')).toMatchObject({ unit: 'mm', mark: '1 mm', ground: { width: '305', height: '305' } });
   });
   test('a new item has a name that is not too long, and lies in the middle', () =>
     expect(newItem({ id: 'a', name: 'x'.repeat(200), recipe: 'mat-stack', input: {} })).toEqual({
-      ...{ id: 'a', name: 'x'.repeat(120), recipe: 'mat-stack', input: {}, version: expect.any(Number) },
-      ...{ on: 'page', wishes: {}, names: {}, fit: 'exact' },
+      id: 'a',
+      name: 'x'.repeat(120),
+      recipe: 'mat-stack',
+      input: {},
+      version: expect.any(Number),
+      on: 'page',
+      wishes: {},
+      names: {},
+      fit: 'exact',
       at: { across: { from: 'centre', by: 0 }, upDown: { from: 'centre', by: 0 } },
     }));
 });
@@ -139,7 +154,9 @@ describe('in another unit', () => {
   test('everything that was typed bare keeps its meaning', () => {
     const there = convertPageUnit(spread, 'mm');
     expect(there).toMatchObject({
-      ...{ unit: 'mm', mark: '1 mm', ground: { width: '12 in', height: '12 in', seam: '1/2 in' } },
+      unit: 'mm',
+      mark: '1 mm',
+      ground: { width: '12 in', height: '12 in', seam: '1/2 in' },
       items: [
         {
           at: { across: { by: '1 in' }, upDown: { by: '2 in' } },

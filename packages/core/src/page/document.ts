@@ -225,7 +225,10 @@ export function convertPageUnit(page: Page, unit: Unit): Page {
         ? {
             mustSee: item.mustSee.map((m) => ({
               ...m,
-              ...{ x: name(m.x), y: name(m.y), width: name(m.width), height: name(m.height) },
+              x: name(m.x),
+              y: name(m.y),
+              width: name(m.width),
+              height: name(m.height),
             })),
           }
         : {}),

@@ -23,7 +23,9 @@ import type { FieldPath } from '../recipes/index.ts';
 
 const mats = (id: string, width: string, reveal = '1/4'): Item =>
   newItem({
-    ...{ id, name: id, recipe: 'mat-stack' },
+    id,
+    name: id,
+    recipe: 'mat-stack',
     input: {
       print: { width, height: '3', known: 'assumed' },
       mats: [{ id: 'm', reveal: { style: 'even', all: reveal } }],
@@ -31,16 +33,23 @@ const mats = (id: string, width: string, reveal = '1/4'): Item =>
   });
 const band = (...widths: string[]): Item =>
   newItem({
-    ...{ id: 'band', name: 'band', recipe: 'block-band' },
+    id: 'band',
+    name: 'band',
+    recipe: 'block-band',
     input: {
-      ...{ run: 'level', band: { long: '12', high: '2' }, join: { how: 'butt' } },
+      run: 'level',
+      band: { long: '12', high: '2' },
+      join: { how: 'butt' },
       blocks: [...widths.map((width, i) => ({ id: `b${i}`, width, share: 1 })), { id: 'rest', share: 1 }],
     },
   });
 const page = (...items: Item[]): Page => ({ ...emptyPage('Kites'), items });
 const wide = (p: Page, part: string) => derivePage(p).parts.find((one) => one.id === part)!.width / 24384;
 const follow = (of: string, path: FieldPath, more: Partial<Follow> = {}): Follow => ({
-  ...{ path: [...path], of, axis: 'width', by: '-1/2' },
+  path: [...path],
+  of,
+  axis: 'width',
+  by: '-1/2',
   ...more,
 });
 const PRINT: FieldPath = ['print', 'width'];

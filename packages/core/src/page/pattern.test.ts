@@ -24,7 +24,10 @@ const pattern: Page = {
     photo('p', ['4', '6'], [layer('m', '1/4')], { at: at('left', '1', 'top', '1') }),
     photo('q', ['2', '2'], [], { at: at('right', '1', 'bottom', '1') }),
   ),
-  ...{ pattern: true, copies: 3, spares: ['p/m'], first: ['p/m'] },
+  pattern: true,
+  copies: 3,
+  spares: ['p/m'],
+  first: ['p/m'],
 };
 
 describe('a page begun from another', () => {

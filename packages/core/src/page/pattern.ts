@@ -43,7 +43,8 @@ export function beginFromPattern(
     ...document,
     name: name.slice(0, 120),
     ground: {
-      ...{ width: ground.width, height: ground.height },
+      width: ground.width,
+      height: ground.height,
       ...(ground.seam === null ? {} : { seam: ground.seam }),
     },
     items: pattern.items.map((item, i) => ({
@@ -54,7 +55,9 @@ export function beginFromPattern(
         Object.entries(item.wishes).map(([blank, { from: _from, built: _built, ...wish }]) => [blank, wish]),
       ),
     })),
-    ...{ copies: 1, spares: [], first: [] },
+    copies: 1,
+    spares: [],
+    first: [],
   };
   return { page, misfits: misfitsOf(derivePage(page, names), before) };
 }

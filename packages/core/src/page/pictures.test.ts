@@ -11,7 +11,12 @@ import { locateSpot, framePicture } from './pictures.ts';
 import { FALLBACK_NAMES } from './pieces.ts';
 
 const picture: Picture = {
-  ...{ photo: 'p1', file: 'ab'.repeat(32), width: 4000, height: 3000, ...DEFAULT_FRAMING, stay: null },
+  photo: 'p1',
+  file: 'ab'.repeat(32),
+  width: 4000,
+  height: 3000,
+  ...DEFAULT_FRAMING,
+  stay: null,
 };
 const inch = inches(1);
 /** An opening so many inches from the corner of the page, so large. */

@@ -63,7 +63,13 @@ export function framePicture(box: Rect, picture: Picture, unit: Unit): ShownPict
     return ticks(Math.abs(at - aim.at) < NEAR ? 0 : Math.round(at - aim.at));
   };
   return {
-    ...{ photo: picture.photo, file: picture.file, opening, whole, crop, lost, stays },
+    photo: picture.photo,
+    file: picture.file,
+    opening,
+    whole,
+    crop,
+    lost,
+    stays,
     stay: picture.stay && lies(picture.stay),
     misses: { across: miss('across'), upDown: miss('upDown') },
   };

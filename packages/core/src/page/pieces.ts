@@ -74,7 +74,17 @@ export function collectPieces(
     height: over ? ticks(blank.height + over) : blank.height,
     ...(blank.paperFrom === undefined ? {} : { paperFrom: blank.paperFrom }),
     ...(blank.nests === undefined ? {} : { nests: blank.nests }),
-    ...{ role, n, quantity, off, over, shape, marks, finish, yields, parts, patchOf: null },
+    role,
+    n,
+    quantity,
+    off,
+    over,
+    shape,
+    marks,
+    finish,
+    yields,
+    parts,
+    patchOf: null,
   };
   // what is shaped, worked on by hand, or woven and put together before it is laid is cut whole
   const madeFirst = laid.layers.some((layer) => layer.along);
@@ -84,8 +94,13 @@ export function collectPieces(
       ...whole,
       id: patchId(whole.id, i + 1),
       name: names.patch(whole.name, i + 1, patches.length),
-      ...{ width: patch.width, height: patch.height, quantity: patch.quantity },
-      ...{ wish: kept, off: { width: ZERO, height: ZERO }, marks: [], yields: [] },
+      width: patch.width,
+      height: patch.height,
+      quantity: patch.quantity,
+      wish: kept,
+      off: { width: ZERO, height: ZERO },
+      marks: [],
+      yields: [],
       patchOf: { width: whole.width, height: whole.height },
     }));
   const seams = seamsOf(wish, unit);

@@ -28,8 +28,12 @@ const strip = (width: string, height: string) =>
   });
 const banner = (width: string, more = {}) =>
   item('banner-strip', {
-    ...{ strip: { width, length: '2' }, count: 1, spread: 'row', row: {} },
-    ...{ end: { shape: 'straight', longer: 'left' }, ...more },
+    strip: { width, length: '2' },
+    count: 1,
+    spread: 'row',
+    row: {},
+    end: { shape: 'straight', longer: 'left' },
+    ...more,
   });
 
 describe('what lies over the seam', () => {
@@ -38,8 +42,15 @@ describe('what lies over the seam', () => {
   });
   test('what is woven before it is laid is cut whole, each way', () => {
     const weave = item('weave', {
-      ...{ area: {}, both: 'alike', upright: { count: 8, width: '1/2', gap: '0' }, level: {}, pattern: 'plain' },
-      ...{ tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+      area: {},
+      both: 'alike',
+      upright: { count: 8, width: '1/2', gap: '0' },
+      level: {},
+      pattern: 'plain',
+      tail: '1/2',
+      stock: '12',
+      backing: { as: 'none' },
+      divide: { across: 1, up: 1 },
     });
     expect(cut(spread([weave]))).toEqual(['8 of 1/2 x 5', '8 of 5 x 1/2']);
   });

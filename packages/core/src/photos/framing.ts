@@ -68,7 +68,8 @@ export function framingOf(photo: Pixels, crop: Crop): Framing {
   const zoom = Math.min(MAX_ZOOM, Math.max(1, most.width / crop.width));
   const middle = (at: number, long: number, of: number) => Math.min(1, Math.max(0, (at + long / 2) / of));
   return {
-    ...{ x: middle(crop.x, crop.width, photo.width), y: middle(crop.y, crop.height, photo.height) },
+    x: middle(crop.x, crop.width, photo.width),
+    y: middle(crop.y, crop.height, photo.height),
     zoom,
     keep: 'fill',
   };
@@ -79,7 +80,8 @@ export function roundCropToPixels(photo: Pixels, crop: Crop): Crop {
   const x = Math.min(photo.width - 1, Math.ceil(crop.x - 1e-6));
   const y = Math.min(photo.height - 1, Math.ceil(crop.y - 1e-6));
   return {
-    ...{ x, y },
+    x,
+    y,
     width: Math.max(1, Math.min(photo.width, Math.floor(crop.x + crop.width + 1e-6)) - x),
     height: Math.max(1, Math.min(photo.height, Math.floor(crop.y + crop.height + 1e-6)) - y),
   };

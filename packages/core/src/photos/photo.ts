@@ -40,8 +40,15 @@ export const photoFactsSchema = z.strictObject({
 export type PhotoFacts = z.infer<typeof photoFactsSchema>;
 
 export const EMPTY_PHOTO_FACTS: PhotoFacts = {
-  ...{ day: null, place: null, people: [], what: null, favourite: false },
-  ...{ print: null, border: null, stay: null, orders: [] },
+  day: null,
+  place: null,
+  people: [],
+  what: null,
+  favourite: false,
+  print: null,
+  border: null,
+  stay: null,
+  orders: [],
 };
 
 export const photoSchema = z.strictObject({

@@ -3,7 +3,13 @@ import { findPhotos, orientationOf, parsePhotoQuery } from './photoQuery.ts';
 import { EMPTY_PHOTO_FACTS, type Photo } from './photo.ts';
 
 const photo = (id: string, said: Partial<Photo>): Photo => ({
-  ...{ id, file: '0'.repeat(64), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
+  id,
+  file: '0'.repeat(64),
+  name: `${id}.jpg`,
+  width: 3000,
+  height: 2000,
+  addedAt: '',
+  demo: false,
   ...EMPTY_PHOTO_FACTS,
   ...said,
 });

@@ -5,16 +5,28 @@ import { EMPTY_PHOTO_FACTS, photoSchema, type Photo } from './photo.ts';
 import { collectPrints, type PrintOnPage } from './prints.ts';
 
 const photo = (id: string, said: Partial<Photo> = {}): Photo => ({
-  ...{ id, file: '0'.repeat(64), name: `${id}.jpg`, width: 3000, height: 2000, addedAt: '', demo: false },
+  id,
+  file: '0'.repeat(64),
+  name: `${id}.jpg`,
+  width: 3000,
+  height: 2000,
+  addedAt: '',
+  demo: false,
   ...EMPTY_PHOTO_FACTS,
   ...said,
 });
 const order = { id: 'o', width: '6', height: '4', unit: 'in', copies: 3, framing: DEFAULT_FRAMING } as const;
 const kite = photo('kite', { orders: [order, { ...order, id: 'p', width: '10', height: '15', unit: 'mm' }] });
 const shown: PrintOnPage = {
-  ...{ page: 'first', pageName: 'First wind', part: 'launch', photo: 'kite' },
-  ...{ width: lengthOf('4'), height: lengthOf('4'), crop: { x: 0, y: 0, width: 2000, height: 2000 } },
-  ...{ copies: 2, measured: false },
+  page: 'first',
+  pageName: 'First wind',
+  part: 'launch',
+  photo: 'kite',
+  width: lengthOf('4'),
+  height: lengthOf('4'),
+  crop: { x: 0, y: 0, width: 2000, height: 2000 },
+  copies: 2,
+  measured: false,
 };
 
 test('what pages ask for and what somebody ordered, the largest first, each cropped to its own ratio', () => {

@@ -18,7 +18,10 @@ export interface Approach {
   readonly recuts: RecutCache;
 }
 const approachOf = (c: CompiledJob, finish: Approach['finish'] = (s) => s, resort = false): Approach => ({
-  ...{ c, finish, resort, recuts: new Map() },
+  c,
+  finish,
+  resort,
+  recuts: new Map(),
 });
 
 /** A score, by which approaches and plans are compared. */

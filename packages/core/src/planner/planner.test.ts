@@ -145,8 +145,11 @@ describe('limits', () => {
   });
   test('thousands of pieces are planned in their time, all of them', () => {
     const kinds = Array.from({ length: 150 }, (_, i) => ({
-      ...{ id: `c${i}`, papers: ['teal'], quantity: 40 },
-      ...{ width: 1 + (i % 30) / 8, height: 1 + (i % 47) / 8 },
+      id: `c${i}`,
+      papers: ['teal'],
+      quantity: 40,
+      width: 1 + (i % 30) / 8,
+      height: 1 + (i % 47) / 8,
     }));
     const clock = ticking();
     const { plan } = planned(bare(kinds, [sheet(5000)], { plan: { seconds: 0.1 } }), clock);

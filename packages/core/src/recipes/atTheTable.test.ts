@@ -8,7 +8,8 @@ import { omitFromLine, recipeOf, parseRecipeLine, type LayoutContext } from './i
  */
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };
 const text = (n: number) => formatExactLength(ticks(n), 'in');

@@ -6,7 +6,8 @@ import { parseRecipeLine, type RecipeId, type LayoutContext } from './index.ts';
 /* Lines as they were blurted out, none of them written for the grammar: which recipe each is about, and all that is given by it. */
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 /** What is usual is left out; the page and the sheet that a line names come last. */

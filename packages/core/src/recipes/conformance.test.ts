@@ -103,7 +103,8 @@ describe.each(RECIPE_IDS)('%s', (id) => {
     ['8 1/2 x 11', 'mm', '8 1/2 in', '11 in'],
   ] as const)('it starts without a fault on a page of %s, in %s', (_, unit, width, height) => {
     const table: LayoutContext = {
-      ...{ unit, mark: MARKS[unit === 'in' ? '1/16' : '1 mm'] },
+      unit,
+      mark: MARKS[unit === 'in' ? '1/16' : '1 mm'],
       room: { width: lengthOf(width), height: lengthOf(height), seams: [] },
     };
     const input = recipe.start(table, ids());
@@ -232,7 +233,8 @@ describe.each(RECIPE_IDS)('%s', (id) => {
         // what just holds on one mark may just not hold on the other
         const [a = 0, b = 0] = other.problems.flatMap((p) => (p.code === 'own' ? p.lengths : []));
         expect({ problems: other.problems.map((p) => p.code), by: Math.abs(a - b) < table.mark.step }).toEqual({
-          ...{ problems: ['own'], by: true },
+          problems: ['own'],
+          by: true,
         });
         continue;
       }

@@ -6,7 +6,10 @@ import { countAlikeNeighbours, completeCounts, spreadPapers as spreadOver } from
 /** Every place of a grid: the large ones said, and a cell wherever none of them lies; row by row from the lower left. */
 function placesOf(columns: number, rows: number, large: readonly CellPlace[] = []): CellPlace[] {
   const cells = Array.from({ length: columns * rows }, (_, i) => ({
-    ...{ column: (i % columns) + 1, row: Math.floor(i / columns) + 1, columns: 1, rows: 1 },
+    column: (i % columns) + 1,
+    row: Math.floor(i / columns) + 1,
+    columns: 1,
+    rows: 1,
   }));
   const covered = (cell: CellPlace) =>
     large.some(

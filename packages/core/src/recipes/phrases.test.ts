@@ -6,7 +6,8 @@ import { recipeOf, parseRecipeLine, type RecipeId, type LayoutContext } from './
 /* Lines as people write them, and as they would blurt them out: which recipe each is about, and all that is given by it. */
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const hear = (line: string) => parseRecipeLine(line, table, () => 'one');

@@ -55,12 +55,18 @@ export const findNotPositive = (at: readonly FieldPath[], near: (path: FieldPath
 
 /** Why only this recipe refuses: one of its reasons, with lengths or numbers to the nearest whole one. */
 export const ownProblem = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+  code: 'own',
+  why,
+  path,
+  lengths: lengths.map((l) => ticks(Math.round(l))),
 });
 
 /** What only this recipe advises. */
 export const ownAdvice = (why: string, path: FieldPath, ...lengths: number[]): Suggestion => ({
-  ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+  code: 'own',
+  why,
+  path,
+  lengths: lengths.map((l) => ticks(Math.round(l))),
 });
 
 /** As it is wished, or no more than that, on the mark below, as one would type it. */

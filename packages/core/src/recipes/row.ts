@@ -240,7 +240,12 @@ export function layRow(
   return {
     ok: true,
     row: {
-      ...{ count: n, width, gap, across, from, values },
+      count: n,
+      width,
+      gap,
+      across,
+      from,
+      values,
       at: Array.from({ length: n }, (_, i) => from + step(i)),
       suggestions: over > 0 ? [{ code: 'remainder', by: over, to }] : [],
     },

@@ -538,7 +538,8 @@ const STARTS: ReadonlyArray<
 test.each(STARTS)('%s in a %s, in %s', (id, room, unit, fields, lists) => {
   const [width, height] = ROOMS[room];
   const table: LayoutContext = {
-    ...{ unit, mark: MARKS[unit === 'in' ? '1/16' : '1 mm'] },
+    unit,
+    mark: MARKS[unit === 'in' ? '1/16' : '1 mm'],
     room: { width: lengthOf(width), height: lengthOf(height), seams: [] },
   };
   let n = 0;
@@ -563,12 +564,19 @@ test('none is forgotten', () => expect(new Set(STARTS.map(([id]) => id))).toEqua
 /* What the recipes offer beside their answers. */
 
 const page: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: lengthOf('12'), height: lengthOf('12'), seams: [] },
 };
 const row = (width: string, length: string, more: object = {}) => ({
-  ...{ run: 'upright', strip: { width, length }, count: 3, spread: 'room', row: { gap: '1/4' } },
-  ...{ lengths: { as: 'even', flush: 'start' }, tuck: {}, ...more },
+  run: 'upright',
+  strip: { width, length },
+  count: 3,
+  spread: 'room',
+  row: { gap: '1/4' },
+  lengths: { as: 'even', flush: 'start' },
+  tuck: {},
+  ...more,
 });
 
 test.each<[what: string, input: object, paper: [string, string], width: string | null]>([
@@ -625,8 +633,12 @@ test.each<[length: string, shortest: string, depth: string, offer: string | null
   ['3', '2', '2', '2 15/16'],
 ])('banners of %s, the shortest %s, ends of %s', (length, shortest, depth, offer) => {
   const input = {
-    ...{ strip: { width: '1', length }, count: 3, spread: 'room', row: { gap: '1/4' } },
-    ...{ end: { shape: 'notch', longer: 'left', depth }, ragged: { shortest } },
+    strip: { width: '1', length },
+    count: 3,
+    spread: 'room',
+    row: { gap: '1/4' },
+    end: { shape: 'notch', longer: 'left', depth },
+    ragged: { shortest },
   };
   const solved = recipeOf('banner-strip').solve(input, page);
   if (length === shortest) return expect(solved.status).toBe('solved');

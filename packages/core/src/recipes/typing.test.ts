@@ -8,7 +8,8 @@ import { recipeOf, setField, applyOffers, type FieldPath, type RecipeId, type La
  */
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const given = (id: RecipeId, input: unknown): string[] =>

@@ -15,7 +15,13 @@ import {
 } from './index.ts';
 
 const photo = (id: string, width: number, height: number, more: Partial<Photo> = {}): Photo => ({
-  ...{ id, file: 'ab'.repeat(32), name: id, width, height, addedAt: '', demo: false },
+  id,
+  file: 'ab'.repeat(32),
+  name: id,
+  width,
+  height,
+  addedAt: '',
+  demo: false,
   ...EMPTY_PHOTO_FACTS,
   ...more,
 });

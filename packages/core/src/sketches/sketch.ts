@@ -37,7 +37,11 @@ export interface SketchFacts {
 export function sketchFromPage(page: Page, name: string): Page {
   return {
     ...page,
-    ...{ name: name.slice(0, 120), pattern: true, copies: 1, spares: [], first: [] },
+    name: name.slice(0, 120),
+    pattern: true,
+    copies: 1,
+    spares: [],
+    first: [],
     items: page.items.map(({ pictures: _pictures, ...item }): Item => ({ ...item, wishes: {} })),
   };
 }
@@ -58,8 +62,11 @@ export function collectSketchFacts(page: Page, derived: Pick<DerivedPage, 'parts
   const has = (recipes: ReadonlySet<string>) => page.items.some((item) => recipes.has(item.recipe));
   return {
     photos: openings.length,
-    ...{ upright: count('upright'), level: count('level'), square: count('square') },
-    ...{ title: has(TITLES), words: has(WORDS) },
+    upright: count('upright'),
+    level: count('level'),
+    square: count('square'),
+    title: has(TITLES),
+    words: has(WORDS),
   };
 }
 

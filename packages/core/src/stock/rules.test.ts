@@ -2,8 +2,17 @@ import { describe, expect, test } from '@jest/globals';
 import { NO_TRIM, DEFAULT_RULES, brandingOf, storeOffcutAs, addMonths, rulesSchema, type StockItem } from './index.ts';
 
 const sheet: StockItem = {
-  ...{ id: 's', paper: 'p', unit: 'in', width: '12', height: '12 1/2', quantity: 3, kind: 'sheet', turned: 0 },
-  ...{ trim: { ...NO_TRIM, bottom: '1/2' }, reserved: false, origin: null },
+  id: 's',
+  paper: 'p',
+  unit: 'in',
+  width: '12',
+  height: '12 1/2',
+  quantity: 3,
+  kind: 'sheet',
+  turned: 0,
+  trim: { ...NO_TRIM, bottom: '1/2' },
+  reserved: false,
+  origin: null,
 };
 const origin = { page: 'x', stock: 's', date: '2026-05-01' };
 const rules = { ...DEFAULT_RULES, sheetFrom: { shorter: '8', longer: '10' } };
@@ -29,8 +38,16 @@ describe('what an offcut is', () => {
 test('branding strips are as long as the sheet, one for each, of each edge that has one', () => {
   expect(brandingOf(sheet, 2, origin)).toEqual([
     {
-      ...{ paper: 'p', unit: 'in', width: '12', height: '1/2', quantity: 2, kind: 'branding', trim: NO_TRIM },
-      ...{ turned: 0, reserved: false, origin },
+      paper: 'p',
+      unit: 'in',
+      width: '12',
+      height: '1/2',
+      quantity: 2,
+      kind: 'branding',
+      trim: NO_TRIM,
+      turned: 0,
+      reserved: false,
+      origin,
     },
   ]);
   const both = brandingOf({ ...sheet, trim: { ...NO_TRIM, left: '1/4', top: '3/8' } }, 1, origin);

@@ -59,9 +59,16 @@ export function brandingOf(sheet: StockItem, count: number, origin: StockItem['o
     if (!ticksOf(wide, sheet.unit)) return [];
     return [
       {
-        ...{ paper: sheet.paper, unit: sheet.unit, quantity: count, kind: 'branding', trim: NO_TRIM, turned: 0 },
-        ...{ width: edge === 'left' || edge === 'right' ? sheet.height : sheet.width, height: wide },
-        ...{ reserved: false, origin },
+        paper: sheet.paper,
+        unit: sheet.unit,
+        quantity: count,
+        kind: 'branding',
+        trim: NO_TRIM,
+        turned: 0,
+        width: edge === 'left' || edge === 'right' ? sheet.height : sheet.width,
+        height: wide,
+        reserved: false,
+        origin,
       },
     ];
   });

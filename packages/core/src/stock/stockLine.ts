@@ -111,7 +111,8 @@ export function parseStockLine(
   const named = (text: LengthText) => withUnitNamed(text, unit);
   return {
     ...heard,
-    ...{ width: String(named(heard.width)), height: String(named(heard.height)) },
+    width: String(named(heard.width)),
+    height: String(named(heard.height)),
     ...(heard.outline
       ? { outline: heard.outline.map(([x, y]): [LengthText, LengthText] => [named(x), named(y)]) }
       : {}),

@@ -101,8 +101,19 @@ const papers: Paper[] = [
   { id: 'up', name: 'Up wind', sides: [face('words', 'words', '#f3ead9', '#c8543a', { direction: 'one-way' })] },
 ];
 const item = (paper: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id: `${paper} ${width} ${height}`, paper, unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM },
-  ...{ turned: 0, reserved: false, origin: null, came: '2026-03-01', ...more },
+  id: `${paper} ${width} ${height}`,
+  paper,
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  came: '2026-03-01',
+  ...more,
 });
 const stock: StockItem[] = [
   item('swell', '4', '6'),

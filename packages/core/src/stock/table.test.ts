@@ -118,8 +118,19 @@ describe('columns of others', () => {
 
 test('what is written reads as it was, an odd one too', () => {
   const item: StockItem = {
-    ...{ id: 'x', paper: 'chalk', unit: 'mm', width: '90.5', height: '60', quantity: 3, kind: 'scrap', trim: NO_TRIM },
-    ...{ turned: 0, reserved: true, origin: null, place: 'box 3', came: '2026-01-09' },
+    id: 'x',
+    paper: 'chalk',
+    unit: 'mm',
+    width: '90.5',
+    height: '60',
+    quantity: 3,
+    kind: 'scrap',
+    trim: NO_TRIM,
+    turned: 0,
+    reserved: true,
+    origin: null,
+    place: 'box 3',
+    came: '2026-01-09',
     outline: [[0, 0], ['90.5', 0], ['90.5', '20'], ['40', '20'], ['40', '60'], [0, '60']], // prettier-ignore
   };
   const back = read(stockRowOf(item, papers[2] as Paper));
@@ -129,7 +140,10 @@ test('what is written reads as it was, an odd one too', () => {
   expect(back.item).toEqual({ ...same, width: '90.5 mm', height: '60 mm' });
   const plain = { ...item, outline: undefined, place: undefined };
   expect(stockRowOf(plain, { ...papers[2], place: 'tray', sides: [] } as unknown as Paper)).toMatchObject({
-    ...{ width: '90.5', outline: '', place: 'tray', held: 'yes' },
+    width: '90.5',
+    outline: '',
+    place: 'tray',
+    held: 'yes',
   });
 });
 

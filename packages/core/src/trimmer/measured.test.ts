@@ -25,7 +25,10 @@ describe('what sizes say of the fence', () => {
   });
   test('a piece is compared along the cut that freed it, also where it lay turned', () => {
     const read = readJob({
-      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 } },
+      format: 'temnex-job',
+      version: 2,
+      papers: [{ id: 'gust' }],
+      plan: { nodes: 1 },
       stock: [{ id: 's', paper: 'gust', width: '12', height: '3' }],
       pieces: [{ id: 'strip', width: '3', height: '5', quantity: 2, papers: ['gust'] }],
     } as JobDocument);
@@ -38,7 +41,10 @@ describe('what sizes say of the fence', () => {
   test('on sheets cut both ways: what comes off, what is left, what lies turned; not what no cut freed', () => {
     const pieces = ['a', 'b', 'c', 'd', 'e', 'f'].map((id) => ({ id, width: '3', height: '4', papers: ['gust'] }));
     const read = readJob({
-      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], pieces },
+      format: 'temnex-job',
+      version: 2,
+      papers: [{ id: 'gust' }],
+      pieces,
       stock: [{ id: 's', paper: 'gust', width: '12', height: '12' }],
     } as JobDocument);
     if (!read.ok) throw new Error('it reads');
@@ -53,7 +59,13 @@ describe('what sizes say of the fence', () => {
       run('y', leaf('f', 1, 270), waste),
     ];
     const cut = (sheet: number, part: string, edge: 'left' | 'bottom') => ({
-      ...{ do: 'cut', sheets: [sheet], part, edge, setting: 3, off: `${part}.0`, rest: `${part}.1` },
+      do: 'cut',
+      sheets: [sheet],
+      part,
+      edge,
+      setting: 3,
+      off: `${part}.0`,
+      rest: `${part}.1`,
     });
     const plan = {
       unit: 'in',
@@ -76,7 +88,10 @@ describe('what sizes say of the fence', () => {
   });
   test('of two pieces each by its own cut', () => {
     const read = readJob({
-      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }, { id: 'foam' }], plan: { nodes: 1 } },
+      format: 'temnex-job',
+      version: 2,
+      papers: [{ id: 'gust' }, { id: 'foam' }],
+      plan: { nodes: 1 },
       stock: [
         { id: 's', paper: 'gust', width: '12', height: '3' },
         { id: 't', paper: 'foam', width: '12', height: '3' },

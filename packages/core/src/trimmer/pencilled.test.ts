@@ -12,12 +12,10 @@ function planned(document: JobDocument, earlier?: Plan): { job: Job; plan: Plan 
   return { job: read.job, plan: planJob({ ...read.job, nodes: 60 }, watch) };
 }
 const JOB: JobDocument = {
-  ...{
-    format: 'temnex-job',
-    version: 1,
-    papers: [{ id: 'gust' }],
-    plan: { nodes: 60, keep: { shorter: '1', longer: '1' } },
-  },
+  format: 'temnex-job',
+  version: 1,
+  papers: [{ id: 'gust' }],
+  plan: { nodes: 60, keep: { shorter: '1', longer: '1' } },
   stock: [{ id: 'sheet', paper: 'gust', width: '12', height: '12', quantity: 3 }],
   pieces: [
     { id: 'mat', width: '5 1/2', height: '7 1/2', quantity: 4, papers: ['gust'] },

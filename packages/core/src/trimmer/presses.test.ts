@@ -7,7 +7,11 @@ import { buildTrimmerSteps } from './steps.ts';
 
 function stepsOf(more: Partial<JobDocument>) {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], stock: [], pieces: [] },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust' }],
+    stock: [],
+    pieces: [],
     plan: { nodes: 1, aim: 'easiest-cuts' },
     ...more,
   });
@@ -147,7 +151,10 @@ describe('handling', () => {
 test('a page with mats of every kind, banners, a band, lines, a title and a pocket takes a press for each thing that one does', () => {
   const papers = ['dark', 'white', 'teal', 'gust'].map((id) => ({ id }));
   const piece = (id: string, paper: string, width: string, height: string, quantity = 1) => ({
-    ...{ id, width, height, quantity },
+    id,
+    width,
+    height,
+    quantity,
     papers: [paper],
   });
   const { steps, plan } = stepsOf({

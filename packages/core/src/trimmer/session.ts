@@ -94,7 +94,12 @@ export interface MeasuredPiece {
 }
 
 export const beginSession = (plan: string): SessionState => ({
-  ...{ order: 0, plans: [plan], at: 0, phase: 'cutting', left: [], ended: null },
+  order: 0,
+  plans: [plan],
+  at: 0,
+  phase: 'cutting',
+  left: [],
+  ended: null,
   measured: new Map(),
   notes: [],
 });
@@ -129,7 +134,11 @@ export function applySessionEvent(
     if (state.phase !== 'waiting' && state.at > 0) return 'over';
     return {
       ...state,
-      ...{ order: last.order, at: last.at, phase: 'cutting', left: state.left.slice(0, -1), measured: last.measured },
+      order: last.order,
+      at: last.at,
+      phase: 'cutting',
+      left: state.left.slice(0, -1),
+      measured: last.measured,
       plans: state.plans.slice(0, last.order + 1),
     };
   }

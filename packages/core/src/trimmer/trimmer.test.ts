@@ -16,7 +16,12 @@ import { countPlanStepsDone, buildTrimmerSteps } from './steps.ts';
 
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'gust' }], plan: { nodes: 1 }, stock: [], pieces: [] },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'gust' }],
+    plan: { nodes: 1 },
+    stock: [],
+    pieces: [],
     ...more,
   });
   if (!read.ok) throw new Error(JSON.stringify(read.issues));
@@ -47,7 +52,12 @@ function madeJob(seed: number): { job: Job; plan: Plan } {
     cutter: { kerf: whole(3) ? '0' : '1/16', stack: 1 + whole(3), stop: whole(3) === 0 },
     stock: [
       {
-        ...{ id: 'sheet', paper: 'gust', width: '12', height: '12 1/2', quantity: 2 + whole(4), kind: 'sheet' },
+        id: 'sheet',
+        paper: 'gust',
+        width: '12',
+        height: '12 1/2',
+        quantity: 2 + whole(4),
+        kind: 'sheet',
         ...(whole(2) ? { trim: { bottom: '1/2' } } : {}),
       },
       {
@@ -60,7 +70,11 @@ function madeJob(seed: number): { job: Job; plan: Plan } {
       },
     ],
     pieces: Array.from({ length: 1 + whole(4) }, (_, i) => ({
-      ...{ id: `p${i}`, width: eighths(1, 7), height: eighths(1, 7), quantity: 1 + whole(4), papers: ['gust'] },
+      id: `p${i}`,
+      width: eighths(1, 7),
+      height: eighths(1, 7),
+      quantity: 1 + whole(4),
+      papers: ['gust'],
       ...(whole(3) ? {} : { finish: [{ do: 'corners' as const, how: 'round' as const, by: '1/4', count: 4 }] }),
       ...(whole(4) ? {} : { side: 'B' as const }),
     })),
@@ -116,7 +130,8 @@ describe('the steps at the trimmer', () => {
     // only those: beside it, and in the hole of another, one shows its front and one its back
     const finish = [{ do: 'corners', how: 'round', by: '1/4', count: 2 }] as const;
     const three = mats({
-      ...{ version: 2, papers: [{ id: 'gust', sides: [{ side: 'A' }, { side: 'B' }] }] },
+      version: 2,
+      papers: [{ id: 'gust', sides: [{ side: 'A' }, { side: 'B' }] }],
       stock: [{ id: 's', paper: 'gust', width: '6', height: '6', kind: 'sheet' }],
       pieces: [
         { id: 'frame', width: '5', height: '6', papers: ['gust'], side: 'A', finish, opening: { x: '1', y: '1', width: '3', height: '4' } }, // prettier-ignore

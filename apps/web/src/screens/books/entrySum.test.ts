@@ -19,7 +19,9 @@ const cut = (
   undoneAt: string | null = null,
 ) =>
   ({
-    ...{ id: 'c', cutAt: '2026-06-01T10:00:00Z', undoneAt },
+    id: 'c',
+    cutAt: '2026-06-01T10:00:00Z',
+    undoneAt,
     pieces: Array.from({ length: pieces }, () => ({})),
     used: used.map(([id, count]) => ({ ...item(id), count })),
     kept: kept.map((id) => ({ ...item(id), there: 1 })),

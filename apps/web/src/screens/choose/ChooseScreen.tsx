@@ -77,7 +77,8 @@ const [WIDE, HIGH, PAGE] = [216, 176, 150];
 
 /** On a page of the usual size, whatever page one is at. */
 const TABLE: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: lengthOf('12', 'in'), height: lengthOf('12', 'in'), seams: [] },
 };
 

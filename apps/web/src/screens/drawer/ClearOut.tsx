@@ -148,7 +148,9 @@ function ByRule({ rules }: { rules: DrawerRules }) {
         {found.length ? (
           <Wall
             items={found}
-            {...{ papers, mark, picking }}
+            papers={papers}
+            mark={mark}
+            picking={picking}
             scale={15}
             label="What would go; what is picked stays"
             onKey={() => false}

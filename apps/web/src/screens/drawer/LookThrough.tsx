@@ -142,7 +142,11 @@ export function LookThrough() {
     return false;
   };
   const shown = {
-    ...{ items: found, papers, mark, picking, onKey },
+    items: found,
+    papers,
+    mark,
+    picking,
+    onKey,
     label: 'What is in the drawer',
   };
   return (
@@ -232,7 +236,8 @@ export function LookThrough() {
         {picked.length ? (
           <PickedPanel
             key={picked.length === 1 ? picked[0]!.id : 'several'}
-            {...{ picked, take }}
+            picked={picked}
+            take={take}
             clear={picking.clear}
           />
         ) : (

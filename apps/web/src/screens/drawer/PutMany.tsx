@@ -322,7 +322,9 @@ export function PutMany() {
                   at={index}
                   start={start - HEIGHT}
                   read={read[index] ?? null}
-                  {...{ columns, change, paste }}
+                  columns={columns}
+                  change={change}
+                  paste={paste}
                 />
               ))}
             </div>

@@ -174,7 +174,9 @@ export function StockTable({ items, papers, mark, order, setOrder, picking, labe
           return (
             <InTable
               key={item.id}
-              {...{ item, mark, start }}
+              item={item}
+              mark={mark}
+              start={start}
               paper={papers.get(item.paper)!}
               place={index}
               picked={picking.picked.has(item.id)}

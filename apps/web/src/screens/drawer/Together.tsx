@@ -230,14 +230,14 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
               <Planning {...order.comparing} what="Planning all three" stopWords="Stop" stop={order.stopComparing} />
             ) : null}
             <Part>Cuts, in this order</Part>
-            <WhichOrder {...{ plan, job, habits }} planning={order.planning !== null} />
+            <WhichOrder plan={plan} job={job} habits={habits} planning={order.planning !== null} />
             {plan.steps.length ? (
-              <Story {...{ plan, job, drawer, mark, done }} bagOf={null} onDone={setDone} />
+              <Story plan={plan} job={job} drawer={drawer} mark={mark} done={done} bagOf={null} onDone={setDone} />
             ) : (
               <p>No cut is needed.</p>
             )}
             <Part>The sheets</Part>
-            <Overview {...{ plan, job, drawer, mark }} />
+            <Overview plan={plan} job={job} drawer={drawer} mark={mark} />
           </>
         ) : (
           <Loading what="a first plan" />
@@ -281,7 +281,12 @@ function Order({ pages, again }: { pages: readonly string[]; again: () => void }
               </Notice>
             ) : null}
             <CutIt
-              {...{ plan, job, done, setDone, pressed, setPressed }}
+              plan={plan}
+              job={job}
+              done={done}
+              setDone={setDone}
+              pressed={pressed}
+              setPressed={setPressed}
               stored={order.stored}
               settle={order.trouble ? null : () => order.planning && order.stop()}
               failed={order.trouble !== null}

@@ -161,7 +161,14 @@ export function TraceScreen() {
         says: 'put-in',
         put: [
           {
-            ...{ id: newId(), paper, unit: habits.unit, width, height, quantity: 1, kind: 'scrap', outline },
+            id: newId(),
+            paper,
+            unit: habits.unit,
+            width,
+            height,
+            quantity: 1,
+            kind: 'scrap',
+            outline,
             ...(place.trim() ? { place: place.trim() } : {}),
           },
         ],

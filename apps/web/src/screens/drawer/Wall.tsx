@@ -171,7 +171,12 @@ export function Wall({ items, papers, mark, scale, picking, label, onKey }: Wall
               {row.items.map(({ item, x, width: w, height: h, at: place }) => (
                 <OnWall
                   key={item.id}
-                  {...{ item, x, w, h, scale, mark }}
+                  item={item}
+                  x={x}
+                  w={w}
+                  h={h}
+                  scale={scale}
+                  mark={mark}
                   paper={papers.get(item.paper)!}
                   place={place}
                   of={items.length}

@@ -214,7 +214,7 @@ export function WantedScreen() {
         {lost.length ? <KeptForNothing notes={lost} names={names} /> : null}
         <List aria-label="Papers that pages want">
           {rows.map((w) => (
-            <OnePaper key={w.paper} wanted={w} enough={found.get(w.paper) ?? null} {...{ names, most }} />
+            <OnePaper key={w.paper} wanted={w} enough={found.get(w.paper) ?? null} names={names} most={most} />
           ))}
         </List>
       </Wants>

@@ -14,14 +14,27 @@ import { findTileInNextRow, layOutWall } from './wall.ts';
 import { itemName } from './Wall.tsx';
 
 const paper = (id: string, name: string, ground: string, more: Partial<Paper> = {}): Paper => ({
-  ...{ id, name, ...more },
+  id,
+  name,
+  ...more,
   sides: [
     { side: 'A', name: 'a', direction: 'none', along: 'height', look: { pattern: 'plain', ground, ink: ground } },
   ],
 });
 const item = (id: string, of: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: of, unit: 'in', width, height, quantity: 1, kind: 'scrap', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, came: '2026-03-01', ...more },
+  id,
+  paper: of,
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'scrap',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  came: '2026-03-01',
+  ...more,
 });
 const papers = [
   paper('r', 'Rust', '#c4302b', { place: 'box 10' }),
@@ -39,12 +52,22 @@ const ids = (list: readonly StockItem[]) => list.map((s) => s.id).join(' ');
 
 describe('a drawer that was seen', () => {
   const seen: DrawerRecord = {
-    ...{ book: 'b', seq: 4, whole: true, unreadable: [], gone: { papers: [], stock: [] } },
+    book: 'b',
+    seq: 4,
+    whole: true,
+    unreadable: [],
+    gone: { papers: [], stock: [] },
     papers: papers.map((p) => ({ ...p, revision: 1 })),
     stock,
   };
   const change = (more: Partial<DrawerRecord>): DrawerRecord => ({
-    ...{ book: 'b', seq: 5, whole: false, papers: [], stock: [], unreadable: [], gone: { papers: [], stock: [] } },
+    book: 'b',
+    seq: 5,
+    whole: false,
+    papers: [],
+    stock: [],
+    unreadable: [],
+    gone: { papers: [], stock: [] },
     ...more,
   });
   test('is the very same where nothing has changed, and what has not changed in it too', () => {
@@ -164,14 +187,16 @@ describe('keys of a long list', () => {
     told.length = 0;
     const say = (...what: unknown[]) => void told.push(what.join(' '));
     const picking = {
-      ...{ picked: new Set<string>(), at },
+      picked: new Set<string>(),
+      at,
       press: (to: number, how?: object) => say('press', to, Object.keys(how ?? {})),
       go: () => {},
       pickAll: () => say('all'),
       clear: () => say('none'),
     };
     const onKeyDown = buildListKeys({
-      ...{ picking, count: 5 },
+      picking,
+      count: 5,
       go: (to, through) => say('go', to, through),
       step: (key, from) => (key === 'ArrowDown' ? from + 1 : from - 1),
       onKey: (key) => (say('key', key), key === 'Delete'),

@@ -21,7 +21,9 @@ describe('what was traced', () => {
   test('is counted from its own lower left, in the unit of the drawer', () => {
     const l = at([2, 1], [11, 1], [11, 4], [6, 4], [6, 9], [2, 9]);
     expect(buildTracedScrap(l, 'in')).toEqual({
-      ...{ ok: true, width: '9', height: '8' },
+      ok: true,
+      width: '9',
+      height: '8',
       outline: [[0, 0], ['9', 0], ['9', '3'], ['4', '3'], ['4', '8'], [0, '8']], // prettier-ignore
     });
     expect(buildTracedScrap([{ x: 0, y: 0 }, { x: 96_000, y: 0 }, { x: 0, y: 48_000 }], 'mm')).toMatchObject({ width: '100', height: '50' }); // prettier-ignore

@@ -22,7 +22,10 @@ class Planner {
 jest.unstable_mockModule('../../planner/newWorker.ts', () => ({ newPlanWorker: () => new Planner() }));
 
 const job: JobDocument = {
-  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'chalk' }], plan: { nodes: 30, aim: 'least-paper' } },
+  format: 'temnex-job',
+  version: 2,
+  papers: [{ id: 'chalk' }],
+  plan: { nodes: 30, aim: 'least-paper' },
   stock: [{ id: 's', paper: 'chalk', width: '12', height: '12', quantity: 2 }],
   pieces: ['1:mat', '2:mat'].map((id) => ({ id, width: '5', height: '7', papers: ['chalk'] })),
 } as JobDocument;

@@ -228,7 +228,11 @@ export function OrderScreen() {
               </Notice>
             ) : null}
             <CutIt
-              {...{ cut, done, setDone, pressed, setPressed }}
+              cut={cut}
+              done={done}
+              setDone={setDone}
+              pressed={pressed}
+              setPressed={setPressed}
               print={<PlainLink to={`/page/${id}/print`}>Print it</PlainLink>}
               plan={order.plan}
               job={order.job}

@@ -138,14 +138,22 @@ export function Story({ plan, job, drawer, mark, bagOf, photoOf, done, onDone }:
         step.do === 'finish' ? (
           <ByHand
             key={`hand ${n}`}
-            {...{ plan, job, style, step }}
+            plan={plan}
+            job={job}
+            style={style}
+            step={step}
             number={n + 1}
             made={done !== null && step.after < done}
           />
         ) : (
           <OneCut
             key={step.index}
-            {...{ plan, job, style, bagOf, photoOf, onDone }}
+            plan={plan}
+            job={job}
+            style={style}
+            bagOf={bagOf}
+            photoOf={photoOf}
+            onDone={onDone}
             at={step.index}
             number={n + 1}
             takes={taken[step.index]!}

@@ -24,7 +24,10 @@ import { HowMany } from './HowMany.tsx';
 import { Story } from './Story.tsx';
 
 const document: JobDocument = {
-  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p', name: 'Gust' }], plan: { nodes: 120 } },
+  format: 'temnex-job',
+  version: 2,
+  papers: [{ id: 'p', name: 'Gust' }],
+  plan: { nodes: 120 },
   cutter: { long: '1/32' },
   stock: [{ id: 's', paper: 'p', width: '12', height: '12' }],
   pieces: [
@@ -143,7 +146,15 @@ describe('putting down what is cut', () => {
     if (!shows) return null;
     return (
       <CutIt
-        {...{ plan: shows, job, stored, bagOf, settle, failed, cut, pressed, setPressed }}
+        plan={shows}
+        job={job}
+        stored={stored}
+        bagOf={bagOf}
+        settle={settle}
+        failed={failed}
+        cut={cut}
+        pressed={pressed}
+        setPressed={setPressed}
         print="Print it"
         done={now}
         setDone={setNow}
@@ -208,7 +219,8 @@ describe('putting down what is cut', () => {
     fireEvent.click(screen.getByRole('button', { name: `${steps} cuts made, plan the rest` }));
     await waitFor(() =>
       expect(asked[0]).toEqual({
-        ...{ method: 'POST', path: '/api/plans/plan-1/cut' },
+        method: 'POST',
+        path: '/api/plans/plan-1/cut',
         body: { id: expect.any(String), steps, spoiled: [{ piece: 'mat', copy: 1 }] },
       }),
     );
@@ -274,7 +286,7 @@ test('habits: what the trimmer can do, and hidden centres with their edge to glu
 describe('the story of cuts', () => {
   const drawer = { papers: [], stock: [] };
   const story = (done: number | null, onDone: (n: number) => void) =>
-    shown(<Story {...{ plan, job, drawer, done, onDone }} mark={MARKS['1/16']} bagOf={two} />);
+    shown(<Story plan={plan} job={job} drawer={drawer} done={done} onDone={onDone} mark={MARKS['1/16']} bagOf={two} />);
   test('one frame a cut; by hand where a centre is cut out; what to set, and for which page', () => {
     story(null, () => {});
     expect(screen.getAllByRole('button', { name: /is made, and all before it/ })).toHaveLength(plan.steps.length);

@@ -51,9 +51,14 @@ const trim = { left: 0, right: 0, top: 0, bottom: 0 };
 const basis = (habits: number): Basis => ({ pageVersion: 1, papers: { chalk: 1 }, habits, cuts: [] });
 const at = (aim: PageContext['habits']['aim'], habits: number) =>
   ({
-    ...{ id: 'p1', editor: { page, saving: 'saved' }, derived: derivePage(page) },
+    id: 'p1',
+    editor: { page, saving: 'saved' },
+    derived: derivePage(page),
     drawer: { papers: [chalk], stock: [{ ...sheet, trim, turned: 0, reserved: false, origin: null }] },
-    ...{ habits: { ...DEFAULT_HABITS, aim }, basis: basis(habits), cut: [], cuttings: [] },
+    habits: { ...DEFAULT_HABITS, aim },
+    basis: basis(habits),
+    cut: [],
+    cuttings: [],
   }) as unknown as PageContext;
 const withClient = () => {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });

@@ -63,7 +63,10 @@ export function Follows({ page, derived, here, change }: FollowsProps) {
   const by = wanted.by ?? '0';
   const [host, layer] = of.id.split('/') as [string, string | undefined];
   const follow: Follow = {
-    ...{ path: [...field.path], of: host, axis, by },
+    path: [...field.path],
+    of: host,
+    axis,
+    by,
     ...(layer === undefined ? {} : { layer }),
   };
   const next = followLength(page, derived, id, follow);

@@ -12,14 +12,25 @@ test('what is cut as one piece is one slab; every other layer has its own, from 
 test('what is folded over, or goes over and under, is one slab with its piece, as many as are cut', () => {
   const square = { side: '3', short: '3/8', back: 'own' };
   const wheels = newItem({
-    ...{ id: 'wheels', name: 'wheels', recipe: 'pinwheel' },
+    id: 'wheels',
+    name: 'wheels',
+    recipe: 'pinwheel',
     input: { square, tips: {}, hub: { as: 'paper' }, number: 2, gap: '1/4' },
   });
   const woven = newItem({
-    ...{ id: 'woven', name: 'woven', recipe: 'weave' },
+    id: 'woven',
+    name: 'woven',
+    recipe: 'weave',
     input: {
-      ...{ area: {}, both: 'alike', upright: { count: 4, width: '1/2', gap: '0' }, level: {}, pattern: 'plain' },
-      ...{ tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+      area: {},
+      both: 'alike',
+      upright: { count: 4, width: '1/2', gap: '0' },
+      level: {},
+      pattern: 'plain',
+      tail: '1/2',
+      stock: '12',
+      backing: { as: 'none' },
+      divide: { across: 1, up: 1 },
     },
   });
   const derived = derivePage({ ...emptyPage('Wheels'), items: [wheels, woven] });

@@ -63,8 +63,11 @@ export function MustSee({ page, part, change }: { page: Page; part: Part; change
           put([
             ...all,
             {
-              ...{ layer: part.key, x: third(part.width), y: third(part.height) },
-              ...{ width: third(part.width), height: third(part.height) },
+              layer: part.key,
+              x: third(part.width),
+              y: third(part.height),
+              width: third(part.width),
+              height: third(part.height),
             },
           ])
         }

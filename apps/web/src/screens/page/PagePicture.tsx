@@ -263,7 +263,7 @@ export function PagePicture({
               pointerEvents="none"
             />
           ) : null}
-          {pulled && own ? <Guides {...{ pulled, own, per, H }} says={catchSays} W={W} /> : null}
+          {pulled && own ? <Guides pulled={pulled} own={own} per={per} H={H} says={catchSays} W={W} /> : null}
           {chosen && !pulled ? (
             <Distances
               derived={derived}

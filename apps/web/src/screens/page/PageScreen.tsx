@@ -205,7 +205,7 @@ export function PageScreen() {
         ) : null}
         <FieldPanel made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
         {part && part.item === item.item.id && !part.piece && part.role === 'print' ? (
-          <PhotoOfPart key={part.id} {...{ page, derived, part, change }} />
+          <PhotoOfPart key={part.id} page={page} derived={derived} part={part} change={change} />
         ) : null}
         {part?.piece && part.wish && part.shape && part.item === item.item.id ? (
           <PaperWindow key={part.id} part={part} drawer={drawer} settled={settled} voice={voice} />

@@ -9,7 +9,8 @@ afterEach(cleanup);
 const drawer = {
   papers: [
     {
-      ...{ id: 'p', name: 'Gust' },
+      id: 'p',
+      name: 'Gust',
       sides: [
         {
           side: 'A',
@@ -27,8 +28,17 @@ const drawer = {
 function part(): { part: Part; mark: ReturnType<typeof derivePage>['mark'] } {
   const page = emptyPage('window');
   const input = {
-    ...{ figure: 'hexagon', size: { flats: '2' }, pointing: 'points-up', points: 5, columns: 2, rows: 2 },
-    ...{ gap: '1/8', all: {}, lie: 'moved', edges: 'whole', papers: 1 },
+    figure: 'hexagon',
+    size: { flats: '2' },
+    pointing: 'points-up',
+    points: 5,
+    columns: 2,
+    rows: 2,
+    gap: '1/8',
+    all: {},
+    lie: 'moved',
+    edges: 'whole',
+    papers: 1,
   };
   expect(recipeOf('shapes').input.safeParse(input).success).toBe(true);
   const item = {

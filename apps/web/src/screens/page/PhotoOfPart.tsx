@@ -81,7 +81,15 @@ export function PhotoOfPart({ page, derived, part, change }: PhotoOfPartProps) {
   return (
     <Section aria-label="Its photo">
       {picture && !choosing ? (
-        <Seen {...{ page, derived, part, picture, change, put }} another={() => setChoosing(true)} />
+        <Seen
+          page={page}
+          derived={derived}
+          part={part}
+          picture={picture}
+          change={change}
+          put={put}
+          another={() => setChoosing(true)}
+        />
       ) : (
         <WhichPhoto
           choose={(photo) => {

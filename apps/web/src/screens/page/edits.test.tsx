@@ -33,7 +33,8 @@ function Working({ id }: { id: string }) {
   return (
     <>
       <PagePicture
-        {...{ derived, made }}
+        derived={derived}
+        made={made}
         measurings={LOWER_LEFT}
         drawer={{ papers: [], stock: [] }}
         scale={40}

@@ -101,7 +101,9 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
   return (
     <Slip ref={intoView} role="group" aria-label={`Where ${piece.name} is cut from`}>
       <OnTable
-        {...{ item, paper, mark }}
+        item={item}
+        paper={paper}
+        mark={mark}
         side={wish.side}
         label={`${lies(item)}, with ${piece.name} on it`}
         piece={box ? { box, name: piece.name } : null}
@@ -134,7 +136,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
         {through ? <p role="alert">There it would cut through what stays whole.</p> : null}
         {outside ? <p role="alert">There it would reach over the edge of the paper.</p> : null}
         {size && onPage && size.width === piece.width ? (
-          <Artwork lies={onPage} {...{ size, mark }} item={sizeOfItem(item)} put={(spot) => put(item.id, spot)} />
+          <Artwork lies={onPage} size={size} mark={mark} item={sizeOfItem(item)} put={(spot) => put(item.id, spot)} />
         ) : null}
         <p>Point at the paper, or type. As it lies in the drawer, seen from side A.</p>
         <div>

@@ -222,7 +222,10 @@ function OneFile({
             {items.slice(0, shown).map((item) => (
               <OneItem
                 key={item.id}
-                {...{ item, paper, mark, scale }}
+                item={item}
+                paper={paper}
+                mark={mark}
+                scale={scale}
                 reach={one ? checkReach(one, wishWithPaper(one.wish, paper, bed), paper, item) : null}
                 change={(patch) => change(item.id, patch)}
                 move={(movement) => move(item.id, movement)}

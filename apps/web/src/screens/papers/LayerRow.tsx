@@ -238,7 +238,11 @@ export function LayerRow({
       {says ? <Says>{says}</Says> : null}
       {wish && placing ? (
         <ExactPlace
-          {...{ piece, wish, drawer, mark, choose }}
+          piece={piece}
+          wish={wish}
+          drawer={drawer}
+          mark={mark}
+          choose={choose}
           lies={liesAt?.get(piece.parts[0] ?? '')}
           close={() => setPlacing(false)}
         />

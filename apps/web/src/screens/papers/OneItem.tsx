@@ -37,7 +37,7 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
   return (
     <li>
       {doing === 'marking' ? (
-        <StayWhole {...{ item, paper, mark, change }} />
+        <StayWhole item={item} paper={paper} mark={mark} change={change} />
       ) : (
         <OverlappingPapers
           items={[item]}

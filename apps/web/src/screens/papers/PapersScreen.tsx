@@ -164,7 +164,12 @@ export function PapersScreen() {
           </Quiet>
         ) : null}
         <Layers
-          {...{ pieces, cutPieces, drawer, stockOf, scale, picked }}
+          pieces={pieces}
+          cutPieces={cutPieces}
+          drawer={drawer}
+          stockOf={stockOf}
+          scale={scale}
+          picked={picked}
           mark={derived.mark}
           liesAt={liesAt}
           onPick={setPicked}
@@ -231,7 +236,10 @@ export function PapersScreen() {
           <p>The drawer is empty. Add a sheet or a scrap above, such as "sheet 12 x 12 sea green".</p>
         ) : null}
         <FlatFiles
-          {...{ drawer, stockOf, scale, sought }}
+          drawer={drawer}
+          stockOf={stockOf}
+          scale={scale}
+          sought={sought}
           mark={derived.mark}
           picked={chosen}
           bed={picked.bed}

@@ -78,7 +78,9 @@ export function StayWhole({ item, paper, mark, change: changeItem }: StayWholePr
   return (
     <Slip role="group" aria-label="What stays whole and what is not used">
       <OnTable
-        {...{ item, paper, mark }}
+        item={item}
+        paper={paper}
+        mark={mark}
         stretch
         label={`${paper.name}, ${item.width} by ${item.height}: drag over what is to stay whole`}
         onPoint={(from, to, done) => done && add(from, to)}

@@ -26,8 +26,18 @@ import { StayWhole } from './StayWhole.tsx';
 
 const look = { pattern: 'clouds', ground: '#88aacc', ink: '#ffffff' } as const;
 const item = (id: string, width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({
-  ...{ id, paper: 'sky', unit: 'in', width, height, quantity: 1, kind: 'sheet', trim: NO_TRIM, turned: 0 },
-  ...{ reserved: false, origin: null, ...more },
+  id,
+  paper: 'sky',
+  unit: 'in',
+  width,
+  height,
+  quantity: 1,
+  kind: 'sheet',
+  trim: NO_TRIM,
+  turned: 0,
+  reserved: false,
+  origin: null,
+  ...more,
 });
 const drawer: Drawer = {
   papers: [
@@ -80,7 +90,13 @@ describe('a piece from an exact place', () => {
     wish = now;
     return (
       <LayerRow
-        {...{ drawer: of, stockOf: stockByPaper(of), mark, scale: 8, cut: false, bed: 'first', choose: setNow }}
+        drawer={of}
+        stockOf={stockByPaper(of)}
+        mark={mark}
+        scale={8}
+        cut={false}
+        bed={'first'}
+        choose={setNow}
         piece={piece(now!)}
         pickBed={() => {}}
         lay={() => {}}
@@ -228,14 +244,12 @@ describe('edges that are no good', () => {
 
 describe('what would help is taken with a press', () => {
   const document: JobDocument = {
-    ...{
-      format: 'temnex-job',
-      version: 2,
-      papers: [
-        { id: 'sky', name: 'Sky wash' },
-        { id: 'sand', name: 'Sand' },
-      ],
-    },
+    format: 'temnex-job',
+    version: 2,
+    papers: [
+      { id: 'sky', name: 'Sky wash' },
+      { id: 'sand', name: 'Sand' },
+    ],
     stock: [{ id: 's1', paper: 'sky', width: '12', height: '12', reserved: true }],
     pieces: [{ id: 'photo/mat', name: 'launch mat', width: '4', height: '6', papers: ['sky'] }],
   };
@@ -257,7 +271,7 @@ describe('what would help is taken with a press', () => {
     held = page;
     const context = { id: 'p1', editor: { page, change }, derived: derivePage(page) } as unknown as PageContext;
     const missing: Missing = { piece: 'photo/mat', quantity: 1, why: 'held-back', paper: 'sky', help: ways };
-    return <ShortageNotice {...{ missing, job, context, planning }} />;
+    return <ShortageNotice missing={missing} job={job} context={context} planning={planning} />;
   }
   const shown = (props: Parameters<typeof Shown>[0] = {}) =>
     render(

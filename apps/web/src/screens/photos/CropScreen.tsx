@@ -126,7 +126,7 @@ export function CropScreen() {
         </Empty>
       </main>
     );
-  return <OnTable key={photo.id} {...{ photo, unit }} pages={shown.filter((s) => s.photo === photo.id).length} />;
+  return <OnTable key={photo.id} photo={photo} unit={unit} pages={shown.filter((s) => s.photo === photo.id).length} />;
 }
 
 function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; pages: number }) {
@@ -341,7 +341,8 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
 function rounded(stay: NonNullable<Photo['stay']>, photo: Photo): Photo['stay'] {
   const [x, y] = [Math.max(0, Math.floor(stay.x)), Math.max(0, Math.floor(stay.y))];
   return {
-    ...{ x, y },
+    x,
+    y,
     width: Math.max(1, Math.min(photo.width - x, Math.ceil(stay.width))),
     height: Math.max(1, Math.min(photo.height - y, Math.ceil(stay.height))),
   };

@@ -57,10 +57,13 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
       const { file, width, height } = photo;
       const measured = photo.print?.known === 'measured' && photo.print.width === size.width && photo.print.height === size.height; // prettier-ignore
       const made = (of: Unit) => ({
-        ...{ id, name: formatPhotoName(photo).slice(0, 120), recipe: 'mat-stack' as const },
+        id,
+        name: formatPhotoName(photo).slice(0, 120),
+        recipe: 'mat-stack' as const,
         input: {
           print: {
-            ...{ width: named(size.width, of), height: named(size.height, of) },
+            width: named(size.width, of),
+            height: named(size.height, of),
             known: measured ? 'measured' : 'assumed',
           },
           mats: [{ id: newId(), reveal: { style: 'even', all: of === 'in' ? '1/8' : '3' } }],

@@ -137,7 +137,8 @@ function PrintThere({ photo, unit, change }: { photo: Photo; unit: Unit; change:
             change({
               print: {
                 ...(level ? { width: usual.height, height: usual.width } : usual),
-                ...{ unit, known: 'assumed' },
+                unit,
+                known: 'assumed',
               },
             })
           }

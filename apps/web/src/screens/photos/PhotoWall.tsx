@@ -194,7 +194,10 @@ export function PhotoWall({ photos, onPages, high, picking, onKey, open }: Photo
               {line.hung.map(({ photo, x, y, width: w, at: place }) => (
                 <OnLine
                   key={photo.id}
-                  {...{ photo, w, high, place }}
+                  photo={photo}
+                  w={w}
+                  high={high}
+                  place={place}
                   x={left + x}
                   y={topOf(line) + y}
                   of={photos.length}

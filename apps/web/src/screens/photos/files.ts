@@ -12,7 +12,8 @@ export const buildSheetFiles = (
 ): PhotoSheets['sheets'] => {
   const byKey = new Map(prints.map((p, i) => [gangPieceId(i), p]));
   return sheets.map(({ width, height, prints: on }) => ({
-    ...{ width, height },
+    width,
+    height,
     prints: on.flatMap((one) => {
       const print = byKey.get(one.key);
       return print ? [{ ...one, file: print.photo.file, crop: print.crop }] : [];

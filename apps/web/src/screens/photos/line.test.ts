@@ -3,7 +3,13 @@ import { EMPTY_PHOTO_FACTS, type Photo } from '@temnex/core';
 import { PHOTO_GAP_PX, LINE_SAG_PX, sortByDay, layOutPhotoLines, computeSag, findPhotoInNextRow } from './line.ts';
 
 const photo = (id: string, day: string | null, width = 300, height = 200): Photo => ({
-  ...{ id, file: '0'.repeat(64), name: id, width, height, addedAt: '', demo: false },
+  id,
+  file: '0'.repeat(64),
+  name: id,
+  width,
+  height,
+  addedAt: '',
+  demo: false,
   ...EMPTY_PHOTO_FACTS,
   day,
 });

@@ -28,8 +28,11 @@ export function PageOnPaperScreen() {
       drawPageOnPaper(
         derived,
         {
-          ...{ title: name, voice: { mark: derived.mark, figures: 'typeset' }, scale: SCALES[scale] },
-          ...{ chosen, photos: PHOTOS[photos] },
+          title: name,
+          voice: { mark: derived.mark, figures: 'typeset' },
+          scale: SCALES[scale],
+          chosen,
+          photos: PHOTOS[photos],
         },
         paper,
       ),

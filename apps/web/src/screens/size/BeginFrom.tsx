@@ -37,7 +37,9 @@ export function describeMisfit(misfit: Misfit, page: Page): string {
 }
 
 const groundOf = ({ unit, ground: { width, height, seam } }: Page): Ground => ({
-  ...{ unit, width: String(width), height: String(height) },
+  unit,
+  width: String(width),
+  height: String(height),
   seam: seam === undefined ? null : String(seam),
 });
 

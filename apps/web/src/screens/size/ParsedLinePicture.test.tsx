@@ -5,7 +5,8 @@ import { render } from '@testing-library/react';
 import { ParsedLinePicture } from './ParsedLinePicture.tsx';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 function shown(line: string) {

@@ -25,7 +25,12 @@ export function useAddStockLine(unit: Unit) {
       }
       const { width, height, quantity, kind, outline, place } = said;
       await addStock.mutateAsync({
-        ...{ paper: said.paper.id, unit, width, height, quantity, kind },
+        paper: said.paper.id,
+        unit,
+        width,
+        height,
+        quantity,
+        kind,
         ...(outline ? { outline } : {}),
         ...(place ? { place } : {}),
       });

@@ -209,7 +209,8 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
                 ? `${live.waiting} being sent`
                 : ''
           }
-          {...{ aloud, setAloud }}
+          aloud={aloud}
+          setAloud={setAloud}
           keys={keys}
           back={
             session.session.pages.length > 1
@@ -245,7 +246,10 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       ) : panel === 'wrong' ? (
         <BesidePicture>
           <WrongPanel
-            {...{ order, cuts, voice, pieceName }}
+            order={order}
+            cuts={cuts}
+            voice={voice}
+            pieceName={pieceName}
             again={Math.max(0, now.filter((s) => s.do === 'cut').length - 1)}
             drawer={shelf}
             before={cuts > 0 ? beforeLast : null}
@@ -254,7 +258,10 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
               const step = stepAfter(now, good);
               if (step > 0) press({ do: 'done', order: state.order, ...upTo(state.at, state.at + step) });
               deed({
-                ...{ do: 'wrong', order: state.order, step: state.at + step, spoiled },
+                do: 'wrong',
+                order: state.order,
+                step: state.at + step,
+                spoiled,
                 ...(wrong ? { wrong } : {}),
               });
             }}
@@ -263,7 +270,9 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           {aboutCut ? (
             <PicturePart>
               <StepPicture
-                {...{ plan, job, style }}
+                plan={plan}
+                job={job}
+                style={style}
                 shown={{ step: aboutCut, turned: 0, times: 1 }}
                 next={null}
                 title="the cut that it is about"
@@ -273,7 +282,10 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
         </BesidePicture>
       ) : panel === 'measured' ? (
         <MeasuredPanel
-          {...{ order, cuts, voice, pieceName }}
+          order={order}
+          cuts={cuts}
+          voice={voice}
+          pieceName={pieceName}
           measured={state.measured}
           onMeasured={(m) => deed({ do: 'measured', order: state.order, ...m })}
           onFollow={session.session.pages.length === 1 ? follow : null}
@@ -300,7 +312,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
           }}
         >
           <PicturePart>
-            <StepPicture {...{ plan, job, style }} shown={picture} next={next} title={words.spoken} />
+            <StepPicture plan={plan} job={job} style={style} shown={picture} next={next} title={words.spoken} />
           </PicturePart>
           <StepInWords words={words} mark={mark} />
         </Work>
@@ -314,7 +326,9 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
       )}
       {state.phase !== 'over' && panel === null && session.session.endedAt === null ? (
         <Presses
-          {...{ back, done, canBack }}
+          back={back}
+          done={done}
+          canBack={canBack}
           open={setPanel}
           cutting={state.phase === 'cutting'}
           end={pressed || state.phase === 'waiting' ? null : end}

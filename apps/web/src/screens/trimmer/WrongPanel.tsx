@@ -116,7 +116,8 @@ export function WrongPanel({
   );
   const item = items.find((s) => s.id === stock);
   const other = item && {
-    ...{ x: 0, y: 0 },
+    x: 0,
+    y: 0,
     width: lengthOf(item.width, item.unit) / per,
     height: lengthOf(item.height, item.unit) / per,
   };

@@ -40,14 +40,17 @@ export function planOpenings(job: Job, budget: Budget): NestedPlan | null {
     const id = `opening ${k}`;
     hostOf.set(id, k);
     openings.push({
-      ...{ id, paper: as.item.paper, width, height, quantity: piece.quantity, kind: 'scrap' },
-      ...{
-        trim: { left: 0, right: 0, top: 0, bottom: 0 },
-        turned: as.turned,
-        reserved: false,
-        outline: null,
-        uncut: [],
-      },
+      id,
+      paper: as.item.paper,
+      width,
+      height,
+      quantity: piece.quantity,
+      kind: 'scrap',
+      trim: { left: 0, right: 0, top: 0, bottom: 0 },
+      turned: as.turned,
+      reserved: false,
+      outline: null,
+      uncut: [],
     } as unknown as JobStock);
   }
   if (!openings.length) return null;

@@ -9,8 +9,14 @@ export interface Obstacle extends Rectangle {
 }
 
 const leaf = (r: Rectangle, holds: HoldingTree | Room | null): Tree => ({
-  ...{ x: r.x, y: r.y, width: r.width, height: r.height },
-  ...{ cut: null, parts: [], lost: 0, holds },
+  x: r.x,
+  y: r.y,
+  width: r.width,
+  height: r.height,
+  cut: null,
+  parts: [],
+  lost: 0,
+  holds,
 });
 
 /** Rooms looked at before what was found is enough. */
@@ -54,7 +60,7 @@ export function cutAroundObstacles(
       after >= end
         ? null
         : cutAroundObstacles(cutter, { ...room, [cut]: after, [size]: end - after }, beyond, each, work);
-    const whole = { ...{ x: room.x, y: room.y, width: room.width, height: room.height }, cut, holds: null };
+    const whole = { x: room.x, y: room.y, width: room.width, height: room.height, cut, holds: null };
     const ways = rest
       ? first.flatMap((a) => rest.map((b): Tree => ({ ...whole, parts: [a, b], lost: 0 })))
       : first.map((a): Tree => ({ ...whole, parts: [a], lost: end - at }));

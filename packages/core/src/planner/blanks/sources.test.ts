@@ -7,7 +7,12 @@ import { areaOf, isRectangleInside } from './outline.ts';
 
 const still = { now: () => 0 };
 const base = (more: Partial<JobDocument>): JobDocument => ({
-  ...{ format: 'temnex-job', version: 1, papers: [{ id: 'gust' }], plan: { nodes: 200 }, stock: [], pieces: [] },
+  format: 'temnex-job',
+  version: 1,
+  papers: [{ id: 'gust' }],
+  plan: { nodes: 200 },
+  stock: [],
+  pieces: [],
   ...more,
 });
 function planned(more: Partial<JobDocument>): { job: Job; plan: Plan } {
@@ -242,7 +247,11 @@ describe('ways out', () => {
       stock: [{ id: 'strip', paper: 'gust', width: '8', height: '2', quantity: 2, kind: 'scrap' }],
       pieces: [
         {
-          ...{ id: 'band', width: '12', height: '1', papers: ['gust'], least: { width: '8', height: '1' } },
+          id: 'band',
+          width: '12',
+          height: '1',
+          papers: ['gust'],
+          least: { width: '8', height: '1' },
           join: { along: 'width', from: '5', to: '7', overlap: '1/4' },
         },
       ],

@@ -95,7 +95,13 @@ function* pairs(job: Job, blocks: readonly Block[], room: Rectangle): Generator<
       if (a.w <= b.w + 2 * kerf || b.h <= a.h + 2 * kerf) continue;
       if (a.k === b.k && 2 * (a.n + b.n) > job.pieces[a.k]!.quantity) continue;
       const at = (px: number, py: number, width: number, height: number): Tree => ({
-        ...{ x: x + px, y: y + py, width, height, cut: null, parts: [], lost: 0 },
+        x: x + px,
+        y: y + py,
+        width,
+        height,
+        cut: null,
+        parts: [],
+        lost: 0,
         holds: { room: 0 },
       });
       const parts = [

@@ -100,11 +100,16 @@ function blockPiece(
   const said = (n: number) => `${n} ${unit}`;
   return {
     ...common,
-    ...{ id, quantity, width: said(width), height: said(height) },
+    id,
+    quantity,
+    width: said(width),
+    height: said(height),
     name: times > 1 ? `${piece.name ?? piece.id}, ${times} of them` : (piece.name ?? piece.id),
     finish: [{ do: 'outline', as: 'shape', ...(times > 1 ? { times } : {}) }],
     block: {
-      ...{ of, each, outline: shape! },
+      of,
+      each,
+      outline: shape!,
       places: places.map(([x, y, degrees]): [string, string, number] => [said(x), said(y), degrees]),
     },
   };

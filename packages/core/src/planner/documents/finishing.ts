@@ -33,7 +33,10 @@ export const finishSchema = z.discriminatedUnion('do', [
   z.strictObject({
     do: z.literal('trim'),
     when: z.enum(['glued', 'finished']),
-    ...{ left: margin, right: margin, top: margin, bottom: margin },
+    left: margin,
+    right: margin,
+    top: margin,
+    bottom: margin,
   }),
   z.strictObject({ do: z.literal('window'), x: margin, y: margin, width: margin, height: margin }),
 ]);
@@ -117,9 +120,12 @@ export function readFinish(
       };
     case 'trim':
       return {
-        ...{ do: 'trim', when: said.when },
-        ...{ left: length(said.left, 'left'), right: length(said.right, 'right') },
-        ...{ top: length(said.top, 'top'), bottom: length(said.bottom, 'bottom') },
+        do: 'trim',
+        when: said.when,
+        left: length(said.left, 'left'),
+        right: length(said.right, 'right'),
+        top: length(said.top, 'top'),
+        bottom: length(said.bottom, 'bottom'),
       };
     case 'window':
       return {

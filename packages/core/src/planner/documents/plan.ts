@@ -103,7 +103,9 @@ export const wayOutSchema = z.strictObject({
     z.strictObject({ do: z.literal('other-paper'), paper: z.string() }),
     z.strictObject({ do: z.literal('tuck'), width: z.number(), height: z.number() }),
     z.strictObject({
-      ...{ do: z.literal('join'), along: z.enum(['width', 'height']), at: z.number() },
+      do: z.literal('join'),
+      along: z.enum(['width', 'height']),
+      at: z.number(),
       /** Not said by plans made before it could be taken with a press. */
       overlap: z.number().optional(),
     }),

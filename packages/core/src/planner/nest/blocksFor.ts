@@ -144,8 +144,11 @@ const written = (job: Job, piece: JobPiece, way: Way): PlanBlock[] => {
   const per = TICKS_PER_UNIT[job.unit];
   const said = (t: number): number => Math.round(t) / per;
   return way.map(({ laid, quantity }, i) => ({
-    ...{ id: blockId(piece.id, i + 1), of: piece.id, quantity },
-    ...{ width: said(ticks(Math.round(laid.width))), height: said(ticks(Math.round(laid.height))) },
+    id: blockId(piece.id, i + 1),
+    of: piece.id,
+    quantity,
+    width: said(ticks(Math.round(laid.width))),
+    height: said(ticks(Math.round(laid.height))),
     places: laid.places.map(({ x, y, degrees }): [number, number, number] => [said(x), said(y), degrees]),
   }));
 };

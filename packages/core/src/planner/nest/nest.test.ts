@@ -18,16 +18,33 @@ const HEXAGON: [string, string][] = [
   ['0', '0.6495'],
 ];
 const hexagons = (quantity: number, more: Partial<Piece> = {}): Piece => ({
-  ...{ id: 'hex', name: 'hexagons', quantity, papers: ['p'], width: '2 1/4', height: '2 5/8', shape: HEXAGON },
-  ...{ finish: [{ do: 'outline', as: 'shape' }], nest: { turning: 'any', apart: 0 } },
+  id: 'hex',
+  name: 'hexagons',
+  quantity,
+  papers: ['p'],
+  width: '2 1/4',
+  height: '2 5/8',
+  shape: HEXAGON,
+  finish: [{ do: 'outline', as: 'shape' }],
+  nest: { turning: 'any', apart: 0 },
   ...more,
 });
 const sheet = (quantity: number, width = '12', height = '12'): Stock => ({
-  ...{ id: `s${width}`, paper: 'p', width, height, quantity },
+  id: `s${width}`,
+  paper: 'p',
+  width,
+  height,
+  quantity,
 });
 const job = (pieces: Piece[], stock: Stock[]): JobDocument => ({
-  ...{ format: 'temnex-job', version: 3, unit: 'in', cutter: { step: '1/16' } },
-  ...{ plan: { seconds: 2, nodes: 60 }, papers: [{ id: 'p' }], stock, pieces },
+  format: 'temnex-job',
+  version: 3,
+  unit: 'in',
+  cutter: { step: '1/16' },
+  plan: { seconds: 2, nodes: 60 },
+  papers: [{ id: 'p' }],
+  stock,
+  pieces,
 });
 function planned(document: JobDocument): Plan {
   const read = readJob(document);
@@ -101,7 +118,8 @@ describe('many of one shape', () => {
     for (let k = 0; k < Number(process.env.TEMNEX_NESTS ?? 2); k++) {
       const [a, b] = [1 + 2 * random(), 1 + 2 * random()];
       const triangle: Partial<Piece> = {
-        ...{ width: String(Math.ceil(a * 16) / 16), height: String(Math.ceil(b * 16) / 16) },
+        width: String(Math.ceil(a * 16) / 16),
+        height: String(Math.ceil(b * 16) / 16),
         shape: [
           ['0', '0'],
           [a.toFixed(4), '0'],

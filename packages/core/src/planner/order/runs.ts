@@ -67,7 +67,13 @@ export function collectRuns(sheets: readonly CutSheet[], job: Job): { groups: Gr
       const within: FreedPart[][] = [];
       const loose = fixed ? 0 : looseParts(node, job);
       const run: Run = {
-        ...{ id: runs.length, group, at, node, within, loose, cuts: countCuts(node) },
+        id: runs.length,
+        group,
+        at,
+        node,
+        within,
+        loose,
+        cuts: countCuts(node),
         sizes: node.cut === 'windmill' ? windmillSettings(node) : node.parts.map((p) => alongOf(p, node.cut as 'x')),
       };
       runs.push(run);

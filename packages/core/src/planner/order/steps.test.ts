@@ -89,7 +89,10 @@ describe('steps a person can follow', () => {
 
 test('the part that is cut least often goes last, where it needs no setting', () => {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 50 } },
+    format: 'temnex-job',
+    version: 1,
+    papers: [{ id: 'p' }],
+    plan: { nodes: 50 },
     stock: [{ id: 's', paper: 'p', width: '12', height: '6' }],
     pieces: [
       { id: 'wide', width: '6', height: '6', papers: ['p'] },

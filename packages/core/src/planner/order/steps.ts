@@ -454,7 +454,9 @@ function stepsOf(groups: readonly Group[], { moves, parts }: Order, job: Job): C
         part: nth === 0 ? path : `${path}.${nth}+`,
         off: `${path}.${nth}`,
         rest: nth === node.parts.length - 1 ? null : `${path}.${nth + 1}${more ? '+' : ''}`,
-        ...{ by, line: 0, until: 0 },
+        by,
+        line: 0,
+        until: 0,
       };
     }
     for (const sheets of groups[run.group]!.stacks) steps.push({ ...step, sheets });

@@ -90,7 +90,10 @@ describe('the order of cuts', () => {
   });
   test('of a sheet from which a piece must come just there the parts keep their places', () => {
     const job = read({
-      ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }], plan: { keep: { shorter: '1', longer: '3' } } },
+      format: 'temnex-job',
+      version: 2,
+      papers: [{ id: 'p' }],
+      plan: { keep: { shorter: '1', longer: '3' } },
       stock: [{ id: 's', paper: 'p', width: '12', height: '12', kind: 'sheet' }],
       pieces: [
         { id: 'a', width: 2, height: 12, quantity: 2, papers: ['p'] },

@@ -12,7 +12,10 @@ const read = (document: JobDocument) => {
   return job.job;
 };
 const job = (more: Partial<JobDocument>): JobDocument => ({
-  ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }, { id: 'q' }], plan: { nodes: 0 } },
+  format: 'temnex-job',
+  version: 2,
+  papers: [{ id: 'p' }, { id: 'q' }],
+  plan: { nodes: 0 },
   stock: [
     { id: 's', paper: 'p', width: '12', height: '12', quantity: 2 },
     { id: 'scrap', paper: 'p', width: '6', height: '5', kind: 'scrap' },

@@ -45,7 +45,8 @@ describe('the best mix of sheets', () => {
     wanted: Float64Array.from(wanted),
     copies: Float64Array.from(copies),
     area: new Float64Array(4).fill(7),
-    ...{ below, over: never },
+    below,
+    over: never,
   });
   test('costs as little as the best of all mixes, and holds what is wanted', () => {
     let possible = 0;

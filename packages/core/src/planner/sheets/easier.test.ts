@@ -74,13 +74,11 @@ describe('easiest cuts', () => {
 
   test('after a wrong cut what is left is as easy as by hand, and sheets that are not begun keep their cuts', () => {
     const begun: JobDocument = {
-      ...{
-        format: 'temnex-job',
-        version: 2,
-        name: 'begun',
-        papers: [{ id: 'dune' }, { id: 'p' }],
-        cutter: { step: '1/16' },
-      },
+      format: 'temnex-job',
+      version: 2,
+      name: 'begun',
+      papers: [{ id: 'dune' }, { id: 'p' }],
+      cutter: { step: '1/16' },
       stock: [{ id: 'kept', paper: 'dune', width: '12', height: '12', quantity: 1 }],
       pieces: [
         { id: 'mat', width: '4 1/4', height: '6 1/4', quantity: 1, papers: ['dune'] },
@@ -154,7 +152,8 @@ describe('easiest cuts', () => {
     const read = readJob(documentOfHands({ sheet, kinds }));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const laid = read.job.pieces.map(({ width, height }, k) => ({
-      ...{ k, count: 1 },
+      k,
+      count: 1,
       laid: [{ width, height, way: { turn: 0, side: 'A' } as const }],
     }));
     let looks = 0;

@@ -20,7 +20,11 @@ const read = (document: JobDocument): Job => {
 };
 const way = { turn: 0 as const, side: 'A' as const };
 const copy = (k: number, width: number, height: number): Copy => ({
-  ...{ k, width, height, upright: way, flat: { ...way, turn: 90 as const } },
+  k,
+  width,
+  height,
+  upright: way,
+  flat: { ...way, turn: 90 as const },
 });
 const rules = (kerf: number) => ({
   cutter: { kerf } as Job['cutter'],

@@ -9,7 +9,10 @@ import { alongOf, countCuts, addTreeFigures, isHolding, emptyFigures, type Tree 
 const inch = lengthOf('1');
 const job = (kerf = '0'): Job => {
   const read = readJob({
-    ...{ format: 'temnex-job', version: 2, papers: [{ id: 'p' }], cutter: { step: '1/16', kerf } },
+    format: 'temnex-job',
+    version: 2,
+    papers: [{ id: 'p' }],
+    cutter: { step: '1/16', kerf },
     plan: { nodes: 40, keep: { shorter: '1', longer: '1' } },
     stock: [{ id: 's', paper: 'p', width: '12', height: '12', kind: 'scrap' }],
     pieces: [{ id: 'a', width: '2', height: '2', papers: ['p'], quantity: 4 }],
@@ -33,7 +36,9 @@ const run = (cut: 'x' | 'y', width: number, height: number, parts: readonly (rea
   return { x: 0, y: 0, width: width * inch, height: height * inch, cut, parts: made, lost: 0, holds: null };
 }; // prettier-ignore
 const moved = (tree: Tree, x: number, y: number): Tree => ({
-  ...{ ...tree, x: tree.x + x, y: tree.y + y },
+  ...tree,
+  x: tree.x + x,
+  y: tree.y + y,
   parts: tree.parts.map((part) => moved(part, x, y)),
 });
 /** What lies where, in inches. */

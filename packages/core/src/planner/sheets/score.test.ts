@@ -118,7 +118,11 @@ function job(more: Partial<JobDocument>): Job {
       { id: 'pad', paper: 'q', width: '5', height: '5', kind: 'pad' },
       { id: 'strip', paper: 'q', width: '1', height: '12', kind: 'strip' },
       {
-        ...{ id: 'L', paper: 'p', width: '6', height: '6', kind: 'scrap' },
+        id: 'L',
+        paper: 'p',
+        width: '6',
+        height: '6',
+        kind: 'scrap',
         outline: [
           [0, 0],
           [6, 0],
@@ -141,7 +145,11 @@ function job(more: Partial<JobDocument>): Job {
 }
 /** A node in inches, its parts following each other with nothing lost between them. */
 const node = (width: number, height: number, holds: Tree['holds'] | Tree[], cut: 'x' | 'y' = 'x'): Tree => ({
-  ...{ x: 0, y: 0, width: width * IN, height: height * IN, lost: 0 },
+  x: 0,
+  y: 0,
+  width: width * IN,
+  height: height * IN,
+  lost: 0,
   ...(Array.isArray(holds) ? { cut, parts: holds, holds: null } : { cut: null, parts: [], holds }),
 });
 const piece = (index: number): Tree['holds'] => ({ piece: index, turn: 0, side: 'A' });

@@ -81,8 +81,15 @@ export function measureSolution(job: Job, solution: Solution, withSettings = tru
   }
   return {
     missing: missingAreasOf(job, solution.missing),
-    ...{ newArea, disliked, waste, fromScraps, items: solution.sheets.length, largestKept },
+    newArea,
+    disliked,
+    waste,
+    fromScraps,
+    items: solution.sheets.length,
+    largestKept,
     settings: withSettings ? countSettings(solution.sheets, job, tries) : null,
-    ...{ cuts, useful, wanted },
+    cuts,
+    useful,
+    wanted,
   };
 }

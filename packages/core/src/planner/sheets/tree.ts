@@ -42,7 +42,13 @@ export const isWorthKeeping = (width: number, height: number, keep: Job['keep'])
 
 /** An offcut: kept or waste, by its size. */
 export const makeOffcutTree = ({ x, y, width, height }: Rectangle, keep: Job['keep']): Tree => ({
-  ...{ x, y, width, height, cut: null, parts: [], lost: 0 },
+  x,
+  y,
+  width,
+  height,
+  cut: null,
+  parts: [],
+  lost: 0,
   holds: isWorthKeeping(width, height, keep) ? 'keep' : 'waste',
 });
 

@@ -17,7 +17,10 @@ export function isRoomFor(s: JobStock, want: JobPiece): boolean {
 export function explainMissing(job: Job, piece: JobPiece, quantity: number): Missing {
   const say = (figure: number) => inUnit(figure, job.unit);
   const answer = (why: Missing['why'], more: Partial<Missing> = {}): Missing => ({
-    ...{ piece: piece.id, quantity, why, paper: piece.papers[0]! },
+    piece: piece.id,
+    quantity,
+    why,
+    paper: piece.papers[0]!,
     ...more,
     help: [],
   });

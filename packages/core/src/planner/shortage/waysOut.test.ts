@@ -87,7 +87,10 @@ describe('ways out', () => {
   });
   test('what is larger than any sheet is built up, or a sheet of its size is bought', () => {
     const document: JobDocument = {
-      ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 60 } },
+      format: 'temnex-job',
+      version: 1,
+      papers: [{ id: 'p' }],
+      plan: { nodes: 60 },
       cutter: { step: '1/16' },
       stock: [{ id: 's', paper: 'p', width: '12', height: '12', quantity: 8 }],
       pieces: [{ id: 'base', width: '30', height: '14', papers: ['p'], quantity: 1 }],
@@ -103,7 +106,11 @@ describe('ways out', () => {
     };
     const upright = { ...across, pieces: [{ ...document.pieces[0]!, direction: 'height' as const }] };
     expect(planJob(read(upright), still).missing[0]!.help.map((w) => w.how)).toContainEqual({
-      ...{ do: 'buy', paper: 'p', width: 14, height: 30, quantity: 1 },
+      do: 'buy',
+      paper: 'p',
+      width: 14,
+      height: 30,
+      quantity: 1,
     });
     // where no cutter reaches across it, one that is cut to size where it is bought
     const reach = {
@@ -133,7 +140,10 @@ describe('ways out', () => {
     const sheet = { width: '12', height: '12', quantity: 1 };
     const [missing] = planJob(
       read({
-        ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }, { id: 'q' }], plan: { nodes: 60 } },
+        format: 'temnex-job',
+        version: 1,
+        papers: [{ id: 'p' }, { id: 'q' }],
+        plan: { nodes: 60 },
         cutter: { step: '1/16' },
         stock: [
           { id: 's', paper: 'p', ...sheet },
@@ -149,7 +159,10 @@ describe('ways out', () => {
     const others = Array.from({ length: 12 }, (_, n) => `q${n}`);
     const sheet = { width: '12', height: '12', quantity: 2 };
     const job = read({
-      ...{ format: 'temnex-job', version: 1, plan: { nodes: 60 }, cutter: { step: '1/16' } },
+      format: 'temnex-job',
+      version: 1,
+      plan: { nodes: 60 },
+      cutter: { step: '1/16' },
       papers: ['p', ...others].map((id) => ({ id })),
       stock: [
         { id: 's', paper: 'p', ...sheet },
@@ -232,7 +245,10 @@ describe('planning again after some of it is cut', () => {
   });
   test('sheets that are gone, smaller, or hold a piece of another size are not kept', () => {
     const document: JobDocument = {
-      ...{ format: 'temnex-job', version: 1, papers: [{ id: 'p' }], plan: { nodes: 60 } },
+      format: 'temnex-job',
+      version: 1,
+      papers: [{ id: 'p' }],
+      plan: { nodes: 60 },
       stock: [
         { id: 'a', paper: 'p', width: '6', height: '6', kind: 'scrap' },
         { id: 'b', paper: 'p', width: '8', height: '6', kind: 'scrap' },

@@ -226,8 +226,13 @@ function madeOf(
   const made = parts.map((part, n): JobPiece => ({
     ...piece,
     id: `${piece.id} part ${n + 1}`,
-    ...{ width: part.width, height: part.height, quantity: part.quantity * quantity },
-    ...{ opening: null, join: null, ends: null, least: null },
+    width: part.width,
+    height: part.height,
+    quantity: part.quantity * quantity,
+    opening: null,
+    join: null,
+    ends: null,
+    least: null,
   }));
   const rest = { ...piece, quantity: piece.quantity - quantity };
   // a job may not ask for none of a piece: then its first part takes its place
@@ -298,8 +303,17 @@ const toBuy = (
   { paper, width, height, turned }: Pick<JobStock, 'paper' | 'width' | 'height' | 'turned'>,
   quantity: number,
 ): JobStock => ({
-  ...{ id: BOUGHT, paper, width, height, quantity, kind: 'sheet', turned },
-  ...{ reserved: false, trim: { left: ZERO, right: ZERO, top: ZERO, bottom: ZERO }, outline: null, uncut: [] },
+  id: BOUGHT,
+  paper,
+  width,
+  height,
+  quantity,
+  kind: 'sheet',
+  turned,
+  reserved: false,
+  trim: { left: ZERO, right: ZERO, top: ZERO, bottom: ZERO },
+  outline: null,
+  uncut: [],
 });
 
 /** Sheets of the first acceptable paper to buy: of the sizes that there are or were, and the usual ones. */

@@ -139,7 +139,11 @@ function dimsOf(boxes: readonly Rect[], length: Ticks, depth: Ticks, margin: num
 }
 
 const choice = (path: FieldPath, group: FieldPath, value: string, options: readonly string[]): ChoiceInput => ({
-  ...{ kind: 'choice', path, group, value, options },
+  kind: 'choice',
+  path,
+  group,
+  value,
+  options,
 });
 
 /** Strips in a row, each with a notched, pointed or slanted end. */
@@ -257,7 +261,8 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
     const turned = hang
       ? hangShapes(
           cut.map(({ shape, length: each }) => ({
-            ...{ width, length: each },
+            width,
+            length: each,
             outline: (shape ?? rectangle(rect(0, 0, width, each))).outline,
           })),
           spots,

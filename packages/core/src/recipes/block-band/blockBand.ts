@@ -209,7 +209,12 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       at += w;
       const { id } = blocks[i]!;
       return makeLayer({
-        ...{ key: id, role: 'block', n: i + 1, box, group: blockAt(i), entry: { list: BLOCKS, id } },
+        key: id,
+        role: 'block',
+        n: i + 1,
+        box,
+        group: blockAt(i),
+        entry: { list: BLOCKS, id },
         sized: level ? { width: widthAt(i), height: HIGH } : { width: HIGH, height: widthAt(i) },
       });
     });
@@ -230,7 +235,9 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
         blanks: layers.map(({ key, box, n }) => makeBlank({ key, role: 'block', n }, box, mark, 'nearest')),
         // what is tucked under the next one is no room for anything
         slots: layers.map(({ key, role, n, box }, i) => ({
-          ...{ key, role, n },
+          key,
+          role,
+          n,
           box: level ? rect(box.x, 0, widths[i]!, high) : rect(0, box.y + box.height - widths[i]!, high, widths[i]!),
         })),
         dims: dimsOf(input, widths, high, total),

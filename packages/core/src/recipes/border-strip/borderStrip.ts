@@ -233,8 +233,13 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     };
     const layers: Layer[] = edges.map((edge) =>
       makeLayer({
-        ...{ key: edge, role: edge, n: 1, box: boxes[edge], group: ['strip'] },
-        ...{ shape: moveContour(shape(edge), boxes[edge].x, boxes[edge].y), sized: null },
+        key: edge,
+        role: edge,
+        n: 1,
+        box: boxes[edge],
+        group: ['strip'],
+        shape: moveContour(shape(edge), boxes[edge].x, boxes[edge].y),
+        sized: null,
       }),
     );
     return {
@@ -248,7 +253,10 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
           const [w, h]: [Ticks, Ticks] = across ? [lengthOfEdge(edge), width] : [width, lengthOfEdge(edge)];
           return makeBlank(
             {
-              ...{ key: edge, role: edge, n: 1, shape: shape(edge) },
+              key: edge,
+              role: edge,
+              n: 1,
+              shape: shape(edge),
               marks: [
                 across
                   ? { kind: 'pencil', from: { x: middle, y: ticks(0) }, to: { x: middle, y: h } }

@@ -134,8 +134,12 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
     ...sizeFields(WHOLE!, whole, null, 'by-rule'),
     ...sizeFields(PATCH!, patch, null, 'by-rule'),
     ...AXES.map((axis): Field => ({
-      ...{ kind: 'count', path: axis.count, group: ['count'], value: count[axis.count[1]] },
-      ...{ ifEmpty: 'by-rule', most: MOST },
+      kind: 'count',
+      path: axis.count,
+      group: ['count'],
+      value: count[axis.count[1]],
+      ifEmpty: 'by-rule',
+      most: MOST,
     })),
     { kind: 'choice', path: ['join', 'how'], group: ['join'], value: join.how, options: JOINS },
     ...(join.how === 'overlap'
@@ -304,11 +308,13 @@ type Run = { readonly n: number; readonly patch: number; readonly last: number; 
 /** Strips behind the joins: upright ones from edge to edge, level ones likewise. */
 function backings(x: Run, y: Run, wide: number): { key: string; n: number; box: Rect }[] {
   const upright = Array.from({ length: x.n - 1 }, (_, i) => ({
-    ...{ key: 'backing-up', n: i + 1 },
+    key: 'backing-up',
+    n: i + 1,
     box: rect((i + 1) * x.patch - Math.floor(wide / 2), 0, wide, y.whole),
   }));
   const level = Array.from({ length: y.n - 1 }, (_, i) => ({
-    ...{ key: 'backing-across', n: i + 1 },
+    key: 'backing-across',
+    n: i + 1,
     box: rect(0, (i + 1) * y.patch - Math.floor(wide / 2), x.whole, wide),
   }));
   return [...upright, ...level];

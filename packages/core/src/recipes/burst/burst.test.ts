@@ -8,12 +8,18 @@ import { setField } from '../typing.ts';
 import { burst, type BurstInput } from './burst.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: BurstInput = {
-  ...{ form: 'fan', strip: { width: '1/2', length: '5' }, strips: [], count: 7, angle: { spread: 150 } },
-  ...{ towards: 'up', held: { by: 'brad' } },
+  form: 'fan',
+  strip: { width: '1/2', length: '5' },
+  strips: [],
+  count: 7,
+  angle: { spread: 150 },
+  towards: 'up',
+  held: { by: 'brad' },
 };
 const solve = (change: Partial<BurstInput> = {}) => burst.solve({ ...base, ...change }, table);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {

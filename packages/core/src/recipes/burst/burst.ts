@@ -121,13 +121,22 @@ export const burst: Recipe<'burst', BurstInput> = {
         width: inch ? (small ? '1/8' : '1/2') : small ? '4' : '12',
         length: formatExactLength(ticks(long), unit),
       },
-      ...{ strips: [], count: 7, angle: { spread: 150 }, towards: 'up', held: { by: 'brad' } },
+      strips: [],
+      count: 7,
+      angle: { spread: 150 },
+      towards: 'up',
+      held: { by: 'brad' },
     };
   },
   fields: (input): readonly Field[] => {
     const { form, strip, strips, count: n, angle: angles, towards, held } = input;
     const turn = (path: FieldPath, value: number | undefined, ifEmpty: 'worked-out' | 'by-rule'): Field => ({
-      ...{ kind: 'count', path, group: ['angle'], value, ifEmpty, most: 360 },
+      kind: 'count',
+      path,
+      group: ['angle'],
+      value,
+      ifEmpty,
+      most: 360,
     });
     return [
       choiceField(['form'], ['form'], form, FORMS),
@@ -221,16 +230,15 @@ export const burst: Recipe<'burst', BurstInput> = {
     const layers = laid.shapes.map(({ outline }, i): Layer => {
       const shape = { outline, holes: pinned };
       return makeLayer({
-        ...{
-          key: `strip-${i + 1}`,
-          role: 'strip',
-          n: i + 1,
-          box: boundsOf(shape),
-          shape,
-          blank: 'strip',
-          group: STRIP,
-        },
-        ...{ sized: { width: WIDTH, height: LENGTH }, turned: turns[i]! - 90 },
+        key: `strip-${i + 1}`,
+        role: 'strip',
+        n: i + 1,
+        box: boundsOf(shape),
+        shape,
+        blank: 'strip',
+        group: STRIP,
+        sized: { width: WIDTH, height: LENGTH },
+        turned: turns[i]! - 90,
       });
     });
     const middle: Point = { x: ticks(Math.floor(width / 2)), y: fan ? pin : ticks(Math.floor(length / 2)) };

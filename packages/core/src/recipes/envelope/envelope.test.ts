@@ -6,7 +6,10 @@ import { flattenContour } from '../../geometry/index.ts';
 import { envelope, type EnvelopeInput } from './envelope.ts';
 
 const base: EnvelopeInput = {
-  ...{ card: { width: '5 1/2', height: '4 1/4' }, play: '1/8', envelope: {}, flaps: { closes: 'slanted' } },
+  card: { width: '5 1/2', height: '4 1/4' },
+  play: '1/8',
+  envelope: {},
+  flaps: { closes: 'slanted' },
 };
 const solve = (change: Partial<EnvelopeInput> = {}) => envelope.solve({ ...base, ...change }, PAGE);
 type Path = { X: number; Y: number }[];

@@ -135,7 +135,9 @@ export const envelope: Recipe<'envelope', EnvelopeInput> = {
         width: fit(inch ? '5 1/2' : '148', room.width * 0.7),
         height: fit(inch ? '4 1/4' : '105', room.height * 0.4),
       },
-      ...{ play: inch ? '1/8' : '3', envelope: {}, flaps: { closes: 'slanted' } },
+      play: inch ? '1/8' : '3',
+      envelope: {},
+      flaps: { closes: 'slanted' },
     };
   },
   fields: ({ card, play, envelope: own, flaps }): readonly Field[] => [

@@ -6,15 +6,13 @@ import { setField } from '../typing.ts';
 import { foldedCard, type FoldedCardInput } from './foldedCard.ts';
 
 const base: FoldedCardInput = {
-  ...{
-    card: { width: '4 1/4', height: '5 1/2' },
-    fold: 'side',
-    leaves: 4,
-    base: {},
-    panels: 'front',
-    panel: {},
-    reveal: '1/8',
-  },
+  card: { width: '4 1/4', height: '5 1/2' },
+  fold: 'side',
+  leaves: 4,
+  base: {},
+  panels: 'front',
+  panel: {},
+  reveal: '1/8',
 };
 const solve = (change: Partial<FoldedCardInput> = {}) => foldedCard.solve({ ...base, ...change }, PAGE);
 

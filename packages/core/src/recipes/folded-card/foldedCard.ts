@@ -94,7 +94,12 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
         width: fit(inch ? '4 1/4' : '105', room.width * 0.7),
         height: fit(inch ? '5 1/2' : '148', room.height * 0.7),
       },
-      ...{ fold: 'side', leaves: 4, base: {}, panels: 'front', panel: {}, reveal: inch ? '1/8' : '3' },
+      fold: 'side',
+      leaves: 4,
+      base: {},
+      panels: 'front',
+      panel: {},
+      reveal: inch ? '1/8' : '3',
     };
   },
   fields: (input): readonly Field[] => {

@@ -9,12 +9,22 @@ import { grid } from './grid.ts';
 import type { GridInput } from './input.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: GridInput = {
-  ...{ cell: { as: 'square' }, columns: 6, rows: 6, gutter: '1/8', spread: 'room', margin: {}, all: {} },
-  ...{ papers: 1, counts: {}, large: [], loose: { seed: 1 } },
+  cell: { as: 'square' },
+  columns: 6,
+  rows: 6,
+  gutter: '1/8',
+  spread: 'room',
+  margin: {},
+  all: {},
+  papers: 1,
+  counts: {},
+  large: [],
+  loose: { seed: 1 },
 };
 const solve = (change: Partial<GridInput>, of: LayoutContext = table) => grid.solve({ ...base, ...change }, of);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
@@ -134,12 +144,22 @@ test('typed over, the cell is given and the margins follow; a large one is added
   const one = grid.entry(typed, ['large'], table, 'x') as GridInput['large'][number];
   expect(one).toEqual({ id: 'x', column: 1, row: 1, columns: 2, rows: 2, paper: 'pattern' });
   expect(grid.entry({ ...typed, large: [one] }, ['large'], table, 'y')).toEqual({
-    ...{ id: 'y', column: 3, row: 1, columns: 2, rows: 2, paper: 'pattern' },
+    id: 'y',
+    column: 3,
+    row: 1,
+    columns: 2,
+    rows: 2,
+    paper: 'pattern',
   });
   // where not one fits, one is added all the same, and it says why
   expect(grid.entry({ ...typed, cell: { as: 'square', width: '13' }, rows: undefined }, ['large'], table, 'n')).toEqual(
     {
-      ...{ id: 'n', column: 1, row: 1, columns: 2, rows: 1, paper: 'pattern' },
+      id: 'n',
+      column: 1,
+      row: 1,
+      columns: 2,
+      rows: 1,
+      paper: 'pattern',
     },
   );
   const full: GridInput = {

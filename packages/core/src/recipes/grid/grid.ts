@@ -139,8 +139,12 @@ export const grid: Recipe<'grid', GridInput> = {
   fields: (input): readonly Field[] => {
     const { cell, gutter, spread, margin, all, papers, counts, pattern, large, loose } = input;
     const ofCount = (axis: Axis): Field => ({
-      ...{ kind: 'count', path: countAtAxis(axis), group: GRID, value: input[axis.count] },
-      ...{ ifEmpty: 'worked-out', most: MAX_GRID_CELLS },
+      kind: 'count',
+      path: countAtAxis(axis),
+      group: GRID,
+      value: input[axis.count],
+      ifEmpty: 'worked-out',
+      most: MAX_GRID_CELLS,
     });
     // of as many as fit, these are limits
     const limit = (axis: Axis) => (input[axis.count] === undefined ? { ifEmpty: 'by-rule' as const } : {});
@@ -175,14 +179,19 @@ export const grid: Recipe<'grid', GridInput> = {
         ? [
             {
               ...({ kind: 'text', path: PATTERN_AT, group: PAPERS, value: pattern, ifEmpty: 'by-rule' } as const),
-              ...{ reads: PATTERN.source, example: 'ab ba' },
+              reads: PATTERN.source,
+              example: 'ab ba',
             },
           ]
         : []),
       ...large.flatMap((one, i): Field[] => [
         ...(['column', 'row', 'columns', 'rows'] as const).map((of): Field => ({
-          ...{ kind: 'count', path: ['large', i, of], group: ['large', i], value: one[of] },
-          ...{ ifEmpty: 'refused', most: MAX_GRID_CELLS },
+          kind: 'count',
+          path: ['large', i, of],
+          group: ['large', i],
+          value: one[of],
+          ifEmpty: 'refused',
+          most: MAX_GRID_CELLS,
         })),
         { kind: 'choice', path: ['large', i, 'paper'], group: ['large', i], value: one.paper, options: LARGE_PAPERS },
       ]),

@@ -53,7 +53,11 @@ export const gridSchema = z.strictObject({
   large: z
     .array(
       z.strictObject({
-        ...{ id: z.string().min(1).max(64), column: count, row: count, columns: count, rows: count },
+        id: z.string().min(1).max(64),
+        column: count,
+        row: count,
+        columns: count,
+        rows: count,
         paper: z.enum(LARGE_PAPERS),
       }),
     )

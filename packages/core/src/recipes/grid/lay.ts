@@ -72,7 +72,12 @@ export function layGrid(
     ),
     ...large.map((one, i): Layer =>
       makeLayer({
-        ...{ key: one.id, role: 'large', n: i + 1, box: loose.large[i]!, group: ['large', i], sized: null },
+        key: one.id,
+        role: 'large',
+        n: i + 1,
+        box: loose.large[i]!,
+        group: ['large', i],
+        sized: null,
         entry: { list: LARGE, id: one.id },
       }),
     ),

@@ -143,7 +143,9 @@ export const halfBase: Recipe<'half-base', HalfBaseInput> = {
           makeBlank({ key, role: key, n: 1 }, boxes[key], mark, key === 'cover' ? 'nearest' : 'up'),
         ),
         slots: keys.map((key) => ({
-          ...{ key, role: key, n: 1 },
+          key,
+          role: key,
+          n: 1,
           box: key === 'cover' ? boxes.cover : from(FACING[input.along], seen, width, height),
         })),
         dims: dimsOf(input, boxes.cover, room),
@@ -216,7 +218,9 @@ function dimsOf(input: HalfBaseInput, cover: Rect, room: Size): Dim[] {
     ? [cover.x, cover.x + cover.width, room.width]
     : [cover.y, cover.y + cover.height, room.height];
   const span = (path: FieldPath, a: number, b: number): Dim => ({
-    ...{ kind: 'span', path, side: level ? 'top' : 'left' },
+    kind: 'span',
+    path,
+    side: level ? 'top' : 'left',
     ...(level ? { from: at(a, room.height), to: at(b, room.height) } : { from: at(0, a), to: at(0, b) }),
   });
   const meet = low === 0 ? high : low;

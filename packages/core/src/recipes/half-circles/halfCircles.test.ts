@@ -9,12 +9,19 @@ import { setField } from '../typing.ts';
 import { halfCircles, type HalfCirclesInput } from './halfCircles.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: HalfCirclesInput = {
-  ...{ cut: 'halves', circle: { across: '2' }, strip: {}, count: 5, spread: 'room', row: { gap: '1/4' } },
-  ...{ lie: 'edge', round: 'up' },
+  cut: 'halves',
+  circle: { across: '2' },
+  strip: {},
+  count: 5,
+  spread: 'room',
+  row: { gap: '1/4' },
+  lie: 'edge',
+  round: 'up',
 };
 const solve = (change: Partial<HalfCirclesInput> = {}) => halfCircles.solve({ ...base, ...change }, table);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
@@ -70,7 +77,8 @@ test('a wave: every other one hangs from the line that the others stand on', () 
 
 test('of halves the circle is the width; what is offered is said of it', () => {
   expect(solve({ count: 7 })).toMatchObject({
-    ...{ status: 'refused', problems: [{ why: 'too-much' }] },
+    status: 'refused',
+    problems: [{ why: 'too-much' }],
     offers: [
       { path: ['count'], count: 5 },
       { path: ['circle', 'across'], length: lengthOf('1 1/2') },

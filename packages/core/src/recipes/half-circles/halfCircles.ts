@@ -134,14 +134,24 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
   start: (table) => {
     const { count, margin } = defaultRow(table);
     return {
-      ...{ cut: 'halves', circle: {}, strip: {}, count, spread: 'room', row: { gap: '0', margin } },
-      ...{ lie: 'edge', round: 'up' },
+      cut: 'halves',
+      circle: {},
+      strip: {},
+      count,
+      spread: 'room',
+      row: { gap: '0', margin },
+      lie: 'edge',
+      round: 'up',
     };
   },
   fields: (input): readonly Field[] => {
     const { cut, circle: round, lie, round: faces } = input;
     const choice = (name: string, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path: [name], group: ['circle'], value, options },
+      kind: 'choice',
+      path: [name],
+      group: ['circle'],
+      value,
+      options,
     });
     const [width, ...row] = rowFields(input, []);
     return [
@@ -192,8 +202,14 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
       const looksUp = (input.round === 'up') === (!wave || i % 2 === 0);
       const shape = moveContour(looksUp ? up : down, x, wave && looksUp ? radius : 0);
       return makeLayer({
-        ...{ key: `part-${i + 1}`, role: 'part', n: i + 1, box: boundsOf(shape), shape, blank: 'circle' },
-        ...{ group: ['circle'], sized: null },
+        key: `part-${i + 1}`,
+        role: 'part',
+        n: i + 1,
+        box: boundsOf(shape),
+        shape,
+        blank: 'circle',
+        group: ['circle'],
+        sized: null,
       });
     });
     const circles = Math.ceil(count / parts);
@@ -218,7 +234,12 @@ export const halfCircles: Recipe<'half-circles', HalfCirclesInput> = {
         blanks: [
           makeBlank(
             {
-              ...{ key: 'circle', role: 'circle', n: 1, quantity: circles, makes: count, finish },
+              key: 'circle',
+              role: 'circle',
+              n: 1,
+              quantity: circles,
+              makes: count,
+              finish,
               shape: shapeOfOutline(circle(radius, radius, radius)),
             },
             { width: whole0, height: whole0 },
@@ -309,8 +330,11 @@ function dimsOf(input: HalfCirclesInput, layers: readonly Layer[], across: numbe
   const margin = input.spread === 'room';
   const dims: (Dim | false | undefined)[] = [
     {
-      ...{ kind: 'span', path: input.cut === 'halves' ? CIRCLE : WIDTH, side: 'top' },
-      ...{ from: at(first.x, high), to: at(first.x + first.width, high) },
+      kind: 'span',
+      path: input.cut === 'halves' ? CIRCLE : WIDTH,
+      side: 'top',
+      from: at(first.x, high),
+      to: at(first.x + first.width, high),
     },
     second && { kind: 'leader', path: GAP, at: at((first.x + first.width + second.x) / 2, high / 4) },
     margin && from > 0 && { kind: 'leader', path: MARGIN, at: at(from + across + from / 2, high / 2) },

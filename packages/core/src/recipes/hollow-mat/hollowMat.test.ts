@@ -4,14 +4,16 @@ import { told } from '../../../testing/told.ts';
 import { recipeOf, setField, type FieldPath, type InputOf, type LayoutContext } from '../index.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 type Input = InputOf<'hollow-mat'>;
 const hollow = (more: Partial<Input> = {}): Input => ({
   outer: { width: '12', height: '12', known: 'measured' },
   ring: { reveal: { style: 'even', all: '7/8' } },
-  ...{ centre: {}, above: {} },
+  centre: {},
+  above: {},
   ...more,
 });
 const all = (input: Input) => told(recipeOf('hollow-mat').solve(input, table));
@@ -97,7 +99,8 @@ describe('hollow mat', () => {
     });
     // two sizes that one ring cannot have make it two
     expect(typed({ ...open, centre: { width: '9', height: '9' } }, ['centre', 'height'], '8')).toMatchObject({
-      ...{ centre: { width: '9', height: '8' }, ring: { reveal: { style: 'two' } } },
+      centre: { width: '9', height: '8' },
+      ring: { reveal: { style: 'two' } },
     });
     expect(typed(input, ['ring', 'reveal', 'style'], 'two')).toMatchObject({
       ring: { reveal: { style: 'two', across: '7/8', upDown: '7/8' } },

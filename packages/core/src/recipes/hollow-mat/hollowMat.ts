@@ -177,7 +177,10 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
     const lines = arithmetic(input, table);
     const solution = solveSums(lines.equations, lines.givens);
     const refused = (problems: RecipeProblem[], offers: Offer[] = []) => ({
-      ...{ status: 'refused' as const, problems, offers, instead: null },
+      status: 'refused' as const,
+      problems,
+      offers,
+      instead: null,
     });
     const problems = collectSumProblems(lines, solution);
     if (problems.length) return refused(problems);
@@ -242,7 +245,11 @@ export const hollowMat: Recipe<'hollow-mat', HollowMatInput> = {
         size: outer,
         layers: [
           makeLayer({
-            ...{ key: 'ring', role: 'ring', n: 1, box, group: OUTER! },
+            key: 'ring',
+            role: 'ring',
+            n: 1,
+            box,
+            group: OUTER!,
             shape: { outline, holes: [rectangle(hole).outline] },
           }),
         ],

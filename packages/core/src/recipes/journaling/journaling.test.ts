@@ -41,7 +41,8 @@ describe('any of it may be the unknown', () => {
 });
 test('lines too close to be cut apart: what spacing, or what edge, would do', () => {
   expect(solve({ printed: { spacing: '1/4' } })).toMatchObject({
-    ...{ status: 'refused', problems: [{ why: 'cannot-be-cut', lengths: [lengthOf('1/4'), lengthOf('5/16')] }] },
+    status: 'refused',
+    problems: [{ why: 'cannot-be-cut', lengths: [lengthOf('1/4'), lengthOf('5/16')] }],
     offers: [
       { path: ['printed', 'spacing'], length: lengthOf('5/16') },
       { path: ['strip', 'edge'], length: lengthOf('1/32') },

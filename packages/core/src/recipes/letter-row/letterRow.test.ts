@@ -6,7 +6,10 @@ import { setField } from '../typing.ts';
 import { letterRow, type LetterRowInput } from './letterRow.ts';
 
 const base: LetterRowInput = {
-  ...{ title: 'KITE WEEK', number: 8, letter: { width: '1', height: '1 1/4', made: 'there' }, row: { gap: '1/16' } },
+  title: 'KITE WEEK',
+  number: 8,
+  letter: { width: '1', height: '1 1/4', made: 'there' },
+  row: { gap: '1/16' },
 };
 const solve = (change: Partial<LetterRowInput> = {}) => letterRow.solve({ ...base, ...change }, PAGE);
 const { title: _title, ...untitled } = base;

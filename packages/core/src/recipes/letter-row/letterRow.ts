@@ -159,7 +159,8 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     // its letters and spaces come to eight usual ones and a quarter, its gaps to less than one
     const width = Math.min(lengthOf(inch ? '1' : '20', unit), (room.width * 0.9) / 9.25);
     return {
-      ...{ title: 'KITE WEEK', number: 8 },
+      title: 'KITE WEEK',
+      number: 8,
       letter: { width: text(width), height: text(width * 1.25), made: 'there' },
       row: { gap: text(width / 16) },
     };
@@ -245,8 +246,13 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
       const { kind, letter } = all[i]!;
       return makeLayer({
         ...(letter ? { says: letter } : {}),
-        ...{ key: `letter-${i + 1}`, role: 'letter', n: i + 1, box: rect(at, 0, width, height), group: LETTER },
-        ...{ blank: input.letter.made === 'cut' ? kind : null, sized: { width: KINDS[kind], height: HEIGHT } },
+        key: `letter-${i + 1}`,
+        role: 'letter',
+        n: i + 1,
+        box: rect(at, 0, width, height),
+        group: LETTER,
+        blank: input.letter.made === 'cut' ? kind : null,
+        sized: { width: KINDS[kind], height: HEIGHT },
       });
     });
     const kinds = (['usual', 'narrow', 'wide'] as const).filter((kind) => all.some((one) => one.kind === kind));
@@ -255,7 +261,10 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
         ? kinds.map((kind, i) =>
             makeBlank(
               {
-                ...{ key: kind, role: 'letter', n: i + 1, quantity: all.filter((one) => one.kind === kind).length },
+                key: kind,
+                role: 'letter',
+                n: i + 1,
+                quantity: all.filter((one) => one.kind === kind).length,
                 ...(i ? { paperFrom: kinds[0]! } : {}),
               },
               { width: widths[kind], height },

@@ -168,8 +168,11 @@ export const matStack: Recipe<'mat-stack', MatStackInput> = {
         layers: [
           ...inward.map((i) =>
             makeLayer({
-              ...{ ...mat(i), box: boxes[i + 1]!, shape: shapeOf(boxes[i + 1]!) },
-              ...{ group: matAt(i), entry: { list: MATS, id: mats[i]!.id } },
+              ...mat(i),
+              box: boxes[i + 1]!,
+              shape: shapeOf(boxes[i + 1]!),
+              group: matAt(i),
+              entry: { list: MATS, id: mats[i]!.id },
             }),
           ),
           { ...makePrint(boxes[0]!, PRINT), shape: shapeOf(boxes[0]!) },

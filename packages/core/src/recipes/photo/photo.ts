@@ -264,7 +264,9 @@ export const photo: Recipe<'photo', PhotoInput> = {
       return {
         ...refused(
           larger.map((axis) => ({
-            ...{ code: 'own', why: 'trimmed-larger', path: [...CROP!, axis] },
+            code: 'own',
+            why: 'trimmed-larger',
+            path: [...CROP!, axis],
             lengths: [ticks(trimmed[axis] - print[axis])],
           })),
         ),

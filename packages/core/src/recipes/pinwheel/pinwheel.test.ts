@@ -9,11 +9,15 @@ import { setField } from '../typing.ts';
 import { foldSquare, pinwheel, type PinwheelInput } from './pinwheel.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: PinwheelInput = {
-  ...{ square: { side: '3', short: '3/8', back: 'own' }, tips: {}, hub: { as: 'paper' }, number: 1 },
+  square: { side: '3', short: '3/8', back: 'own' },
+  tips: {},
+  hub: { as: 'paper' },
+  number: 1,
 };
 const solve = (change: Partial<PinwheelInput> = {}) => pinwheel.solve({ ...base, ...change }, table);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {

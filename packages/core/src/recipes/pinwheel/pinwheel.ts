@@ -128,7 +128,9 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
     const short = Math.max(mark.step, roundToMark(exact(side, 8), mark, 'nearest'));
     return {
       square: { side: formatExactLength(side, unit), short: formatExactLength(ticks(short), unit), back: 'own' },
-      ...{ tips: {}, hub: { as: 'paper' }, number: 1 },
+      tips: {},
+      hub: { as: 'paper' },
+      number: 1,
     };
   },
   fields: (input): readonly Field[] => {
@@ -195,7 +197,9 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
           ? []
           : [
               layer(`hub-${i + 1}`, 'hub', i + 1, shapeOfOutline(circle(middle.x, middle.y, Math.ceil(hub / 2))), {
-                ...{ group: HUB, along: true, blank: hubs.as === 'paper' ? 'hub' : null },
+                group: HUB,
+                along: true,
+                blank: hubs.as === 'paper' ? 'hub' : null,
               }),
             ]),
       ];
@@ -217,7 +221,11 @@ export const pinwheel: Recipe<'pinwheel', PinwheelInput> = {
       blanks.push(
         makeBlank(
           {
-            ...{ key: 'hub', role: 'hub', n: 1, quantity: number, shape },
+            key: 'hub',
+            role: 'hub',
+            n: 1,
+            quantity: number,
+            shape,
             finish: [{ do: 'outline', as: 'circle' }],
           },
           size,

@@ -8,8 +8,14 @@ import { setField } from '../typing.ts';
 import { pocket, type PocketInput } from './pocket.ts';
 
 const base: PocketInput = {
-  ...{ card: { width: '3', height: '4', from: 'there' }, pocket: {}, play: '1/16', glue: '1/4', peek: '3/4' },
-  ...{ made: 'patch', opens: 'top', number: 1 },
+  card: { width: '3', height: '4', from: 'there' },
+  pocket: {},
+  play: '1/16',
+  glue: '1/4',
+  peek: '3/4',
+  made: 'patch',
+  opens: 'top',
+  number: 1,
 };
 const solve = (change: Partial<PocketInput> = {}) => pocket.solve({ ...base, ...change }, PAGE);
 const type = (path: string[], value: string) => setField(recipeOf('pocket'), base, path, value, PAGE) as PocketInput;

@@ -151,7 +151,9 @@ export const pocket: Recipe<'pocket', PocketInput> = {
       play: inch ? '1/16' : '1.5',
       glue: inch ? (small ? '1/8' : '1/4') : small ? '3' : '6',
       peek: fit(inch ? '3/4' : '20', room.height * 0.1),
-      ...{ made: 'patch', opens: 'top', number: 1 },
+      made: 'patch',
+      opens: 'top',
+      number: 1,
     };
   },
   fields: (input): readonly Field[] => {

@@ -13,12 +13,17 @@ import { findLongestAslant, traceRay, visibleSectorOf } from './reach.ts';
 import { rays } from './rays.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: RaysInput = {
-  ...{ centre: { at: 'lower-left' }, hub: { as: 'paper', radius: '3' }, ray: { width: '3/4', tuck: '1/2' } },
-  ...{ angles: { as: 'typed', list: '15 30 45 60 75' }, sheet: { width: '12', height: '12' }, long: { how: 'whole' } },
+  centre: { at: 'lower-left' },
+  hub: { as: 'paper', radius: '3' },
+  ray: { width: '3/4', tuck: '1/2' },
+  angles: { as: 'typed', list: '15 30 45 60 75' },
+  sheet: { width: '12', height: '12' },
+  long: { how: 'whole' },
 };
 const solve = (change: Partial<RaysInput> = {}) => rays.solve({ ...base, ...change }, table);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
@@ -117,8 +122,9 @@ describe('the centre', () => {
   });
   test('off the page rays begin where the page does', () => {
     const result = solve({
-      ...{ centre: { at: 'typed', x: '6', y: '-3' }, hub: { as: 'none', radius: '0' } },
-      ...{ angles: { as: 'typed', list: '90' } },
+      centre: { at: 'typed', x: '6', y: '-3' },
+      hub: { as: 'none', radius: '0' },
+      angles: { as: 'typed', list: '90' },
     });
     expect(fact(result, 'lengths')).toEqual([inches(12)]);
     expect(solved(result).laid.blanks[0]!.finish).toEqual([]);

@@ -255,18 +255,28 @@ export const rays: Recipe<'rays', RaysInput> = {
     const layers = cut.map((ray): Layer => {
       const shape = shapeOfOutline(polygon(withoutTwins(ray.seen)));
       return makeLayer({
-        ...{ key: `ray-${ray.n}`, role: 'ray', n: ray.n, box: boundsOf(shape), shape, group: RAY, sized: null },
-        ...{ turned: ray.turn - 90, blank: `ray-${ray.n}` },
+        key: `ray-${ray.n}`,
+        role: 'ray',
+        n: ray.n,
+        box: boundsOf(shape),
+        shape,
+        group: RAY,
+        sized: null,
+        turned: ray.turn - 90,
+        blank: `ray-${ray.n}`,
       });
     });
     const paper = input.hub.as === 'paper' && radius > 0 ? hubShape(centre, radius, table) : null;
     if (paper) {
       const box = boundsOf(paper);
-      layers.push(makeLayer({ ...{ key: 'hub', role: 'hub', n: 1, box, shape: paper, group: HUB, sized: null } }));
+      layers.push(makeLayer({ key: 'hub', role: 'hub', n: 1, box, shape: paper, group: HUB, sized: null }));
       blanks.push(
         makeBlank(
           {
-            ...{ key: 'hub', role: 'hub', n: 1, shape: shapeOfOutline(polygon(cornersAt(paper, box.x, box.y))) },
+            key: 'hub',
+            role: 'hub',
+            n: 1,
+            shape: shapeOfOutline(polygon(cornersAt(paper, box.x, box.y))),
             finish: [{ do: 'outline', as: 'shape' }],
           },
           { width: box.width, height: box.height },

@@ -63,8 +63,14 @@ export function layOutShapes(
   );
   const layers = seen.map(({ spot, shape: lies }, i): Layer =>
     makeLayer({
-      ...{ key: `shape-${spot.column + 1}-${spot.row + 1}`, role: 'shape', n: i + 1, group: ['size'], sized: null },
-      ...{ blank: `shape-${spread.papers[i]! + 1}`, box: boundsOf(lies), shape: lies },
+      key: `shape-${spot.column + 1}-${spot.row + 1}`,
+      role: 'shape',
+      n: i + 1,
+      group: ['size'],
+      sized: null,
+      blank: `shape-${spread.papers[i]! + 1}`,
+      box: boundsOf(lies),
+      shape: lies,
     }),
   );
   const each = Array.from({ length: input.papers }, (_, p) => seen.filter((_s, i) => spread.papers[i] === p));
@@ -85,12 +91,14 @@ export function layOutShapes(
       ? [
           makeBlank(
             {
-              ...{ key: `shape-${p + 1}`, role: 'shape', n: p + 1, quantity: cuts[p]!.cut, makes: ones.length },
-              ...{
-                shape,
-                finish: [{ do: 'outline', as: 'shape' } as const],
-                nests: { turning: turningOf(input.figure), apart: ZERO },
-              },
+              key: `shape-${p + 1}`,
+              role: 'shape',
+              n: p + 1,
+              quantity: cuts[p]!.cut,
+              makes: ones.length,
+              shape,
+              finish: [{ do: 'outline', as: 'shape' } as const],
+              nests: { turning: turningOf(input.figure), apart: ZERO },
             },
             { width: box.width, height: box.height },
             table.mark,
@@ -233,7 +241,8 @@ function dimsOf(input: ShapesInput, layers: readonly Layer[], lattice: Lattice, 
     { kind: 'span', path: ['size', across!], from: at(x, y + height), to: at(x + width, y + height), side: 'top' },
     up !== undefined && { kind: 'span', path: ['size', up], from: at(x, y), to: at(x, y + height), side: 'left' },
     layers.length > 1 && {
-      ...{ kind: 'leader', path: ['gap'] },
+      kind: 'leader',
+      path: ['gap'],
       at: lattice.aside
         ? at(x + width / 2, y - (lattice.pitch - lattice.long) / 2)
         : at(x + width + (lattice.pitch - lattice.long) / 2, y + height / 2),
@@ -242,7 +251,8 @@ function dimsOf(input: ShapesInput, layers: readonly Layer[], lattice: Lattice, 
       input.lie !== 'alternating' &&
       input.figure !== 'star' &&
       input.figure !== 'scalloped' && {
-        ...{ kind: 'span', path: ['all', 'length'] },
+        kind: 'span',
+        path: ['all', 'length'],
         ...(lattice.aside
           ? ({ from: at(size.width, 0), to: at(size.width, size.height), side: 'right' } as const)
           : ({ from: at(0, 0), to: at(size.width, 0), side: 'bottom' } as const)),

@@ -120,12 +120,17 @@ export function readShapes(heard: ParsedValues, table: LayoutContext): ShapesInp
   const alone = heard.single && !ofMany && !heard.heads.has('honeycomb') && !flag('cut') && !flag('moved');
   const number = countAt(heard, 'number') ?? (alone ? 1 : undefined);
   const input: ShapesInput = {
-    ...{ figure, size, pointing: flag('flatsUp') ? 'flats-up' : 'points-up', points: figure === 'scalloped' ? 12 : 5 },
+    figure,
+    size,
+    pointing: flag('flatsUp') ? 'flats-up' : 'points-up',
+    points: figure === 'scalloped' ? 12 : 5,
     ...(columns === undefined ? {} : { columns }),
     ...(rows === undefined || number !== undefined ? {} : { rows }),
     ...(number === undefined ? {} : { number }),
     gap: said('gap') ?? '0',
-    ...{ all: {}, lie, edges: sheet ? 'free' : flag('cut') ? 'cut' : 'whole' },
+    all: {},
+    lie,
+    edges: sheet ? 'free' : flag('cut') ? 'cut' : 'whole',
     papers: Math.min(MAX_SHAPE_PAPERS, whole('papers', MAX_SHAPE_PAPERS) ?? 1),
   };
   return sheet && number === undefined ? { ...input, number: fromSheet(input, sheet, table) } : input;
@@ -144,7 +149,9 @@ function fromSheet(
   const [width, height] = [parseTicks(sheet.width, table.unit), parseTicks(sheet.height, table.unit)];
   if (box.width < 1 || (width * height) / (box.width * box.height) > 4 * MAX_SHAPES) return MAX_SHAPES;
   const filler = new Filler(figureRingOf(shape), {
-    ...{ turning: turningOf(input.figure), apart: parseTicks(input.gap, table.unit), most: MAX_SHAPES },
+    turning: turningOf(input.figure),
+    apart: parseTicks(input.gap, table.unit),
+    most: MAX_SHAPES,
   });
   return Math.max(1, filler.rowsIn({ width, height }).places.length);
 }

@@ -6,7 +6,8 @@ import { parseRecipeLine } from '../recipeLine.ts';
 import type { ShapesInput } from './input.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 

@@ -13,12 +13,22 @@ import type { Figure, ShapesInput } from './input.ts';
 import { shapes } from './shapes.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: ShapesInput = {
-  ...{ figure: 'hexagon', size: { flats: '2 1/4' }, pointing: 'points-up', points: 5, columns: 4, rows: 3, gap: '0' },
-  ...{ all: {}, lie: 'moved', edges: 'whole', papers: 1 },
+  figure: 'hexagon',
+  size: { flats: '2 1/4' },
+  pointing: 'points-up',
+  points: 5,
+  columns: 4,
+  rows: 3,
+  gap: '0',
+  all: {},
+  lie: 'moved',
+  edges: 'whole',
+  papers: 1,
 };
 const solve = (change: Partial<ShapesInput> = {}, of: LayoutContext = table) =>
   shapes.solve({ ...base, ...change }, of);
@@ -114,7 +124,8 @@ describe('figures', () => {
       holes: [],
     };
     expect(boundsOf(figure({ figure: 'own', own }, { width: 2, height: 4 }))).toMatchObject({
-      ...{ width: inches(2), height: inches(4) },
+      width: inches(2),
+      height: inches(4),
     });
   });
 });
@@ -219,7 +230,8 @@ describe('over all of a page', () => {
 
 test('an outline from a file is taken in as large as it is, or as the page has room for', () => {
   const own = (side: Ticks): Parameters<NonNullable<typeof shapes.takesOutline>>[1] => ({
-    ...{ name: 'kite', holes: [] },
+    name: 'kite',
+    holes: [],
     outline: [
       [0, 0],
       [side, 0],

@@ -96,16 +96,26 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     return {
       figure: 'hexagon',
       size: { flats: all.find(fits) ?? all.at(-1)! },
-      ...{ pointing: 'points-up', points: 5, columns: 4, rows: 4 },
+      pointing: 'points-up',
+      points: 5,
+      columns: 4,
+      rows: 4,
       gap: inch ? '1/16' : '1',
-      ...{ all: {}, lie: 'moved', edges: 'whole', papers: 3 },
+      all: {},
+      lie: 'moved',
+      edges: 'whole',
+      papers: 3,
     };
   },
   fields: (input): readonly Field[] => {
     const { figure, size, pointing, points, columns, rows, number, gap, all, lie, edges, papers, own } = input;
     const along = measureAlongRow(input);
     const choice = (name: string, group: FieldPath, value: string, options: readonly string[]): Field => ({
-      ...{ kind: 'choice', path: [name], group, value, options },
+      kind: 'choice',
+      path: [name],
+      group,
+      value,
+      options,
     });
     const measures = MEASURES_OF[figure];
     const independent = measureEquations(input).length === 0;
@@ -178,15 +188,14 @@ export const shapes: Recipe<'shapes', ShapesInput> = {
     const { columns: _columns, rows: _rows, number: _number, ...others } = input;
     return {
       ...others,
-      ...{
-        figure: 'own',
-        own,
-        all: {},
-        gap: input.gap ?? '0',
-        size: { width: formatExactLength(ticks(wide), table.unit) },
-      },
+      figure: 'own',
+      own,
+      all: {},
+      gap: input.gap ?? '0',
+      size: { width: formatExactLength(ticks(wide), table.unit) },
       lie: input.lie === 'moved' ? 'straight' : input.lie,
-      ...{ columns: 2, rows: 2 },
+      columns: 2,
+      rows: 2,
     };
   },
   arithmetic,
@@ -264,7 +273,10 @@ function tooMuch(
   shape: Shape,
 ): ReturnType<typeof makeRefusal> | null {
   const own = (why: string, path: FieldPath, ...lengths: number[]): RecipeProblem => ({
-    ...{ code: 'own', why, path, lengths: lengths.map((l) => ticks(Math.round(l))) },
+    code: 'own',
+    why,
+    path,
+    lengths: lengths.map((l) => ticks(Math.round(l))),
   });
   const box = boundsOf(shape);
   if (columns < 1 || rows < 1) return makeRefusal([own('none-fits', SIZE, box.width, box.height)]);

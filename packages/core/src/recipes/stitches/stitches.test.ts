@@ -8,7 +8,11 @@ import { prickAlongOutline, insetOutline } from './along.ts';
 import { stitches, type StitchesInput } from './stitches.ts';
 
 const line: StitchesInput = {
-  ...{ along: 'line', ground: { width: '6', height: '1/2', is: 'cut' }, inset: '1/4', spacing: '1/4', stitch: 'back' },
+  along: 'line',
+  ground: { width: '6', height: '1/2', is: 'cut' },
+  inset: '1/4',
+  spacing: '1/4',
+  stitch: 'back',
 };
 const solve = (input: StitchesInput) => stitches.solve(input, PAGE);
 const holes = (result: RecipeSolution): [number, number][] => {

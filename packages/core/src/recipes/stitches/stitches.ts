@@ -191,7 +191,13 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
     const is = input.ground.is === 'cut' ? 'ground' : null;
     const layers: Layer[] = [
       makeLayer({
-        ...{ key: 'ground', role: 'ground', n: 1, box, shape: marked, group: GROUND, blank: is },
+        key: 'ground',
+        role: 'ground',
+        n: 1,
+        box,
+        shape: marked,
+        group: GROUND,
+        blank: is,
         sized: isShape(input) ? null : { width: WIDTH, height: HEIGHT },
       }),
     ];

@@ -221,7 +221,12 @@ export const strips: Recipe<'strips', StripsInput> = {
     const keyOf = (i: number) => (graded ? `strip-${i + 1}` : 'strip');
     const layers: Layer[] = boxes.map((box, i) =>
       makeLayer({
-        ...{ key: `strip-${i + 1}`, role: 'strip', n: i + 1, box, blank: keyOf(i), group: STRIP },
+        key: `strip-${i + 1}`,
+        role: 'strip',
+        n: i + 1,
+        box,
+        blank: keyOf(i),
+        group: STRIP,
         sized: input.run === 'upright' ? { width: WIDTH, height: LENGTH } : { width: LENGTH, height: WIDTH },
       }),
     );

@@ -6,8 +6,13 @@ import { areaOf } from '../../lattice/index.ts';
 import { tabs, type TabsInput } from './tabs.ts';
 
 const base: TabsInput = {
-  ...{ edge: 'top', strip: { width: '1 1/2' }, count: 5, spread: 'room', row: { gap: '1/4' } },
-  ...{ tab: { out: '1/2', tuck: '1/4', made: 'single' }, corner: { how: 'round' } },
+  edge: 'top',
+  strip: { width: '1 1/2' },
+  count: 5,
+  spread: 'room',
+  row: { gap: '1/4' },
+  tab: { out: '1/2', tuck: '1/4', made: 'single' },
+  corner: { how: 'round' },
 };
 const solve = (change: Partial<TabsInput> = {}) => tabs.solve({ ...base, ...change }, PAGE);
 

@@ -89,7 +89,11 @@ export const tabs: Recipe<'tabs', TabsInput> = {
     const inch = table.unit === 'in';
     const small = table.room.width < lengthOf('4', 'in');
     return {
-      ...{ edge: 'top', strip: {}, count, spread: 'room', row: { gap, margin } },
+      edge: 'top',
+      strip: {},
+      count,
+      spread: 'room',
+      row: { gap, margin },
       tab: { out: inch ? (small ? '1/4' : '1/2') : small ? '6' : '12', tuck: inch ? '1/4' : '6', made: 'single' },
       corner: { how: 'round' },
     };
@@ -142,7 +146,13 @@ export const tabs: Recipe<'tabs', TabsInput> = {
       const box = axis === 'width' ? rect(x, 0, width, deep) : rect(0, x, deep, width);
       const shape = by ? rounded(box, input.edge, ticks(by), how === 'round') : null;
       return makeLayer({
-        ...{ key: `tab-${i + 1}`, role: 'tab', n: i + 1, box, shape, blank: 'tab', group: TAB },
+        key: `tab-${i + 1}`,
+        role: 'tab',
+        n: i + 1,
+        box,
+        shape,
+        blank: 'tab',
+        group: TAB,
         sized: axis === 'width' ? { width: WIDTH, height: OUT } : { width: OUT, height: WIDTH },
       });
     });

@@ -95,12 +95,10 @@ export const tag: Recipe<'tag', TagInput> = {
     const fit = (wished: string, most: number) => capLength(wished, most, table);
     return {
       tag: { width: fit(inch ? '2' : '50', room.width * 0.3), height: fit(inch ? '4' : '100', room.height * 0.6) },
-      ...{
-        top: 'cropped',
-        hole: { as: 'hole' },
-        number: room.width < lengthOf('4', 'in') ? 1 : 3,
-        gap: inch ? '1/8' : '3',
-      },
+      top: 'cropped',
+      hole: { as: 'hole' },
+      number: room.width < lengthOf('4', 'in') ? 1 : 3,
+      gap: inch ? '1/8' : '3',
     };
   },
   fields: (input): readonly Field[] => {

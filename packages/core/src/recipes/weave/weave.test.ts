@@ -10,12 +10,20 @@ import { listCrossings, countLooseStrips, listSeenRuns } from './over.ts';
 import { weave } from './weave.ts';
 
 const table: LayoutContext = {
-  ...{ unit: 'in', mark: MARKS['1/16'] },
+  unit: 'in',
+  mark: MARKS['1/16'],
   room: { width: inches(12), height: inches(12), seams: [] },
 };
 const base: WeaveInput = {
-  ...{ area: {}, both: 'alike', upright: { count: 9, width: '3/8', gap: '1/16' }, level: {}, pattern: 'plain' },
-  ...{ tail: '1/2', stock: '12', backing: { as: 'none' }, divide: { across: 1, up: 1 } },
+  area: {},
+  both: 'alike',
+  upright: { count: 9, width: '3/8', gap: '1/16' },
+  level: {},
+  pattern: 'plain',
+  tail: '1/2',
+  stock: '12',
+  backing: { as: 'none' },
+  divide: { across: 1, up: 1 },
 };
 const solve = (change: Partial<WeaveInput> = {}) => weave.solve({ ...base, ...change }, table);
 function solved(result: RecipeSolution): Extract<RecipeSolution, { status: 'solved' }> {
@@ -59,8 +67,11 @@ describe('how many and how long', () => {
   ])('the unknown: %s', (_, change, path, is) => expect(number(solve(change), ...path)).toBe(is));
   test('each way its own', () => {
     const result = solve({
-      ...{ both: 'apart', area: { width: '4', height: '6' }, stock: '8' },
-      ...{ upright: { width: '1/2', gap: '0' }, level: { width: '3/4', gap: '1/4' } },
+      both: 'apart',
+      area: { width: '4', height: '6' },
+      stock: '8',
+      upright: { width: '1/2', gap: '0' },
+      level: { width: '3/4', gap: '1/4' },
     });
     expect([number(result, 'upright', 'count'), number(result, 'level', 'count')]).toEqual([8, 7]);
     // 8 of 7 and 7 of 5, 8 long: one from each
@@ -149,7 +160,8 @@ test('fringe, backing, dividing', () => {
   const { laid, values } = solved(solve({ fringe: '1/4', backing: { as: 'behind' }, divide: { across: 3, up: 2 } }));
   expect(laid.size.width).toBe(lengthOf('4 3/8'));
   expect(laid.layers[0]).toMatchObject({
-    ...{ key: 'backing', box: { x: lengthOf('3/8'), width: lengthOf('3 5/8') } },
+    key: 'backing',
+    box: { x: lengthOf('3/8'), width: lengthOf('3 5/8') },
   });
   expect(values.get(fieldKey(['backing', 'setback']))).toEqual({ n: BigInt(lengthOf('1/8')), d: 1n });
   expect(laid.slots).toHaveLength(6);

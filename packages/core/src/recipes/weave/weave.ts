@@ -302,7 +302,11 @@ export const weave: Recipe<'weave', WeaveInput> = {
     if (backed)
       layers.unshift(
         makeLayer({
-          ...{ key: 'backing', role: 'backing', n: 1, group: ['backing'], sized: null },
+          key: 'backing',
+          role: 'backing',
+          n: 1,
+          group: ['backing'],
+          sized: null,
           box: rect(fringe + setback, fringe + setback, back.width, back.height),
         }),
       );
@@ -400,7 +404,13 @@ function wovenLayers(upright: Strips, level: Strips, area: Size, fringe: Ticks, 
     within(strips.from[i]!, strips.from[i]! + strips.width, strips.area);
   const layer = (key: string, direction: Direction, i: number, letter: string, box: Rect, along = false): Layer =>
     makeLayer({
-      ...{ key, role: direction, n: i + 1, box, blank: `${direction}-${letter}`, group: [direction], sized: null },
+      key,
+      role: direction,
+      n: i + 1,
+      box,
+      blank: `${direction}-${letter}`,
+      group: [direction],
+      sized: null,
       ...(along ? { along: true as const } : {}),
     });
   const rows = level.letters.map((letter, i) => ({ letter, i, at: spanOf(level, i) }));
@@ -441,7 +451,10 @@ function blanksOf(
     const first = direction === 'level' && each[0]!.letters.includes(letter);
     return makeBlank(
       {
-        ...{ key, role: direction, n: k + 1, quantity: letters.filter((one) => one === letter).length },
+        key,
+        role: direction,
+        n: k + 1,
+        quantity: letters.filter((one) => one === letter).length,
         makes: layers.filter((layer) => layer.blank === key).length,
         // one letter is one paper both ways
         ...(first ? { paperFrom: `upright-${letter}` } : {}),
@@ -499,11 +512,13 @@ function dimsOf(input: WeaveInput, each: readonly Strips[], area: Size, fringe: 
       at: on(Math.min(x, fringe + area.width), fringe + area.height * 0.8),
     },
     last > 0 && {
-      ...{ kind: 'leader', path: at('upright', 'gap') },
+      kind: 'leader',
+      path: at('upright', 'gap'),
       at: on(fringe + (upright.from[last]! + upright.from[last - 1]! + upright.width) / 2, fringe + area.height * 0.5),
     },
     input.both === 'apart' && {
-      ...{ kind: 'leader', path: at('level', 'width') },
+      kind: 'leader',
+      path: at('level', 'width'),
       at: on(fringe + area.width * 0.9, fringe + Math.max(0, level.from[0]! + level.width / 2)),
     },
   ];
