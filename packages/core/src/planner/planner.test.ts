@@ -43,7 +43,7 @@ const sheet = (quantity = 9): JobDocument['stock'][number] => ({
 /** The independent check, where its path is given. */
 const outside = process.env.TEMNEX_PLAN_CHECK;
 /** So many seeded jobs are planned; more with TEMNEX_PLANNED. */
-const PLANNED = Number(process.env.TEMNEX_PLANNED ?? 5);
+const PLANNED = Number(process.env.TEMNEX_PLANNED ?? 3);
 const checkOutside =
   outside && existsSync(outside)
     ? ((await import(outside)) as { checkPlan: (job: unknown, plan: unknown) => { faults: string[] } }).checkPlan
@@ -177,7 +177,7 @@ describe('limits', () => {
 describe('against brute force', () => {
   test('tiny jobs: as little missing, as little new paper and as little waste as there can be, in all but a few', () => {
     let worse = 0;
-    const runs = Number(process.env.TEMNEX_TINY ?? 8);
+    const runs = Number(process.env.TEMNEX_TINY ?? 5);
     for (let seed = 1; seed <= runs; seed++) {
       const document = tinyJob(seed);
       document.plan = { ...document.plan, nodes: 600 };

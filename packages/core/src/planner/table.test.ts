@@ -8,7 +8,7 @@ const { checkPlan } = (await import(new URL('../../../../scripts/check-plan.mjs'
 };
 
 /** How many jobs are planned of whatever is allowed; `npm run soak` plans more. */
-const TABLES = Number(process.env.TEMNEX_TABLES ?? 5);
+const TABLES = Number(process.env.TEMNEX_TABLES ?? 3);
 const document = (changes: Partial<JobDocument>): JobDocument =>
   ({
     format: 'temnex-job',

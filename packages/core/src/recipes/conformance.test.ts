@@ -89,7 +89,7 @@ function inputsOf(id: RecipeId, table: LayoutContext, many: number): { input: un
   });
 }
 
-const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 5);
+const SAMPLE = Number(process.env.TEMNEX_CONFORMANCE ?? 3);
 
 describe.each(RECIPE_IDS)('%s', (id) => {
   const recipe = recipeOf(id);

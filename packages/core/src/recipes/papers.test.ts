@@ -134,7 +134,7 @@ describe('papers, so that no two neighbours match', () => {
     const random = seededRandom(11);
     const pick = (n: number) => Math.floor(random() * n);
     const seen = { 'as-asked': 0, uneven: 0, impossible: 0, 'not-found': 0 };
-    for (let k = 0; k < Number(process.env.TEMNEX_SPREADS ?? 150); k++) {
+    for (let k = 0; k < Number(process.env.TEMNEX_SPREADS ?? 60); k++) {
       const [columns, rows, papers] = [1 + pick(4), 1 + pick(3), 2 + pick(3)];
       const large: CellPlace[] = [];
       for (let i = pick(3); i > 0; i--) {

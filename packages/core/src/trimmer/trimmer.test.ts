@@ -37,7 +37,7 @@ const mats = (more: Partial<JobDocument> = {}) =>
     ...more,
   });
 /** So many jobs are walked through; more with TEMNEX_WALKS. */
-const JOBS = Number(process.env.TEMNEX_WALKS ?? 5);
+const JOBS = Number(process.env.TEMNEX_WALKS ?? 3);
 const known = new Map<number, { job: Job; plan: Plan }>();
 const anyJob = (seed: number): { job: Job; plan: Plan } => {
   if (!known.has(seed)) known.set(seed, madeJob(seed));

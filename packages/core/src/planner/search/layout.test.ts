@@ -64,7 +64,7 @@ function broken(layout: Layout): string | null {
 }
 
 /** How many jobs of each kind are laid out; `npm run soak` lays out more. */
-const LAYOUTS = Number(process.env.TEMNEX_LAYOUTS ?? 3);
+const LAYOUTS = Number(process.env.TEMNEX_LAYOUTS ?? 2);
 const leavesOf = (layout: Layout): number[] => {
   const leaves: number[] = [];
   for (let b = 0; b < layout.sheets; b++)

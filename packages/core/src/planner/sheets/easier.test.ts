@@ -4,7 +4,7 @@ import { findFewestSettings } from './fewestSettings.ts';
 import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '../index.ts';
 
 /** As many as TEMNEX_HANDS says. */
-const SEEDS = Number(process.env.TEMNEX_HANDS ?? 12);
+const SEEDS = Number(process.env.TEMNEX_HANDS ?? 6);
 
 function handled(job: HandJob, aim: 'easiest-cuts' | 'least-paper' = 'easiest-cuts') {
   const document = documentOfHands(job);
