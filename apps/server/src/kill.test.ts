@@ -14,7 +14,7 @@ import { PagesService } from './pages/pages.service.ts';
 const here = dirname(fileURLToPath(import.meta.url));
 const KILLS = Number(process.env.TEMNEX_KILLS ?? 1);
 /** On a busy machine one round may not come as far as a step being taken back; then a few more are killed. */
-const MOST_KILLS = KILLS + 15;
+const MAX_KILLS = KILLS + 15;
 
 /** A process that saves, cuts, takes back and counts over and over, says what was answered, and is killed without warning. */
 function working(file: string): Promise<string[]> {
@@ -50,7 +50,7 @@ test(
     first.database.close();
     const seen = { saved: 0, cut: 0, undone: 0, counted: 0, stepped: 0, unstepped: 0, pressed: 0 };
     const isAllSeen = () => Object.values(seen).every((times) => times > 0);
-    for (let kill = 0; kill < KILLS || (kill < MOST_KILLS && !isAllSeen()); kill++) {
+    for (let kill = 0; kill < KILLS || (kill < MAX_KILLS && !isAllSeen()); kill++) {
       const told = (await working(file)).map((line) => line.split(' '));
       const { db, close } = openDatabase(file);
       const page = db
@@ -107,5 +107,5 @@ test(
     check.close();
     rmSync(folder, { recursive: true });
   },
-  60_000 + MOST_KILLS * 30_000,
+  60_000 + MAX_KILLS * 30_000,
 );

@@ -17,7 +17,7 @@ import { SessionsService } from './sessions/sessions.service.ts';
 import { testServer } from './testing.ts';
 
 /** How many walks are gone; `npm run soak` goes a thousand. */
-const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 1);
+const WALKS = Number(process.env.TEMNEX_WAYS_BACK ?? 2);
 /** The first walk, so that a thousand can be gone in parts. */
 const FIRST = Number(process.env.TEMNEX_WAYS_BACK_FROM ?? 1);
 // a walk takes some seconds on a slow machine

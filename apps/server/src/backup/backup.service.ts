@@ -40,7 +40,7 @@ const PHOTO = /^[0-9a-f]{64}(\.large)?\.jpg$/;
 /** What was being written when the server was stopped. */
 const HALF = /\.(?:half|[0-9a-f]{8}-[0-9a-f-]{27})$/;
 /** What photos may come to in a backup, in bytes: it has to be small enough to be sent back. */
-const MOST_OF_PHOTOS = 700e6;
+const MAX_PHOTO_BYTES = 700e6;
 const README = `What is in this file
 ====================
 
@@ -263,7 +263,7 @@ export class BackupService implements OnModuleInit, OnModuleDestroy {
   private photosToKeep(): string[] {
     const all = filesIn(this.photos, PHOTO);
     const fits = (names: string[]) =>
-      names.reduce((sum, name) => sum + statSync(join(this.photos, name)).size, 0) <= MOST_OF_PHOTOS;
+      names.reduce((sum, name) => sum + statSync(join(this.photos, name)).size, 0) <= MAX_PHOTO_BYTES;
     const [large, whole] = [true, false].map((are) => all.filter((name) => name.includes('.large') === are));
     return [whole!, large!].find(fits) ?? [];
   }

@@ -5,8 +5,8 @@ import { dirname, join } from 'node:path';
 import { Unzip, UnzipInflate } from 'fflate';
 
 /** What a backup may unfold to at the most: 4 GB, and so many times its own size. */
-const MOST_UNFOLDED = 4e9;
-const MOST_TIMES = 100;
+const MAX_UNZIPPED_BYTES = 4e9;
+const MAX_TIMES = 100;
 /** A small file may unfold to this much whatever its size. */
 const ALWAYS = 64e6;
 /** So much is read at a time, other requests answered in between. */
@@ -51,7 +51,7 @@ export async function unzipTo(zip: string, into: string, isKept: (name: string) 
       // what was thrown here comes back here
       if (error) throw error;
       written += data.length;
-      if (written > Math.min(MOST_UNFOLDED, ALWAYS + MOST_TIMES * read)) throw new BadZip('it unfolds to too much');
+      if (written > Math.min(MAX_UNZIPPED_BYTES, ALWAYS + MAX_TIMES * read)) throw new BadZip('it unfolds to too much');
       for (let at = 0; at < data.length;) at += writeSync(handle, data, at);
       if (!isLast) return;
       closeSync(handle);

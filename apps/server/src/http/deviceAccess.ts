@@ -8,8 +8,8 @@ import type { Database } from '../database/types.ts';
 /** A code is good for so long, once. */
 const CODE_LASTS = 5 * 60_000;
 /** After so many wrong codes a device is locked out for a while, and after so many from anywhere the code is worth nothing. */
-const MOST_WRONG = 5;
-const MOST_WRONG_OF_ALL = 12;
+const MAX_WRONG = 5;
+const MAX_WRONG_OF_ALL = 12;
 const LOCKED_FOR = 10 * 60_000;
 /** Each wrong code makes the next answer wait longer, in milliseconds. */
 const SLOWER = 400;
@@ -60,7 +60,7 @@ export class DeviceAccess {
   /** Whether a code lets a device in, which then is known by a token. `from` is its address. */
   admit(code: string, name: string, from: string): Admission {
     const before = this.wrong.get(from);
-    if (before && before.count >= MOST_WRONG) {
+    if (before && before.count >= MAX_WRONG) {
       if (before.until > this.now()) return { ok: false, why: 'locked', wait: 0 };
       this.wrong.delete(from);
     }
@@ -68,8 +68,8 @@ export class DeviceAccess {
     const given = Buffer.from(code.replace(/\D/g, '').padEnd(6).slice(0, 6));
     if (!timingSafeEqual(given, Buffer.from(this.code.text))) {
       const wait = this.isWrong(from);
-      if (++this.wrongOfAll >= MOST_WRONG_OF_ALL) this.code = null;
-      return { ok: false, why: this.wrong.get(from)!.count >= MOST_WRONG ? 'locked' : 'wrong', wait };
+      if (++this.wrongOfAll >= MAX_WRONG_OF_ALL) this.code = null;
+      return { ok: false, why: this.wrong.get(from)!.count >= MAX_WRONG ? 'locked' : 'wrong', wait };
     }
     this.code = null;
     this.wrong.delete(from);

@@ -7,7 +7,7 @@ import { RequestRefusal } from '../http/requestRefusal.ts';
 import { cuttings, movements, papers, stock } from '../database/schema.ts';
 
 /** More of one item are refused wherever an item is read. */
-const MOST_OF_IT = 10_000;
+const MAX_ITEM_QUANTITY = 10_000;
 
 /** Refuses more of an item than there may be, and any change of one of which it cannot be read how many there are. */
 export function refuseWrongCount(item: Pick<StockItem, 'quantity'>, by: number): void {
@@ -16,10 +16,10 @@ export function refuseWrongCount(item: Pick<StockItem, 'quantity'>, by: number):
       'unreadable',
       'How many there are of it cannot be read. Start Temnex again: its movements say it.',
     );
-  if (by > 0 && item.quantity + by > MOST_OF_IT)
+  if (by > 0 && item.quantity + by > MAX_ITEM_QUANTITY)
     throw new RequestRefusal(
       'bad-input',
-      `by: there can be no more than ${MOST_OF_IT} of one item; nothing was changed.`,
+      `by: there can be no more than ${MAX_ITEM_QUANTITY} of one item; nothing was changed.`,
       {
         field: 'by',
       },

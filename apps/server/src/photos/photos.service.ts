@@ -35,7 +35,7 @@ import { PICTURES_FOLDER } from '../pictures/pictures.service.ts';
 type Row = typeof photos.$inferSelect;
 export type PhotoSide = keyof typeof PHOTO_SIDES;
 
-const MOST_NAME = 255;
+const MAX_NAME = 255;
 /** The drawings of the example, by the name of their files. */
 const DRAWN: ReadonlyMap<string, string> = new Map(demoPhotos.map(({ svg, photo }) => [photo.file, svg]));
 
@@ -105,7 +105,7 @@ export class PhotosService implements OnModuleInit {
       name: name
         .replace(/\p{Cc}/gu, '')
         .trim()
-        .slice(0, MOST_NAME),
+        .slice(0, MAX_NAME),
       ...sized.pixels,
       bytes: sized.bytes,
       facts: { ...EMPTY_PHOTO_FACTS, day: sized.day },

@@ -17,7 +17,7 @@ const FORMATS: ReadonlyMap<string, string> = new Map([
 export const MAX_PIXELS = 120_000_000;
 
 /** One that is stored in passes (progressive, interlaced) is held in memory whole, several times over, until the last has been read. */
-const MOST_INTERLACED = 40_000_000;
+const MAX_INTERLACED_PIXELS = 40_000_000;
 /** Pictures are opened one after the other: each may take some hundred megabytes while it is. */
 export const imageSemaphore = new Semaphore(1);
 
@@ -82,10 +82,10 @@ export async function decodePicture(body: unknown, said?: string): Promise<{ pic
     throw new RequestRefusal('no-picture', `This file says it is ${meant} and is ${is}: rename it, if it is yours.`);
   if (metadata.width * metadata.height * (metadata.pages ?? 1) > MAX_PIXELS)
     throw new RequestRefusal('too-large', `This picture has more than ${MAX_PIXELS / 1e6} million pixels.`);
-  if (metadata.isProgressive && metadata.width * metadata.height > MOST_INTERLACED)
+  if (metadata.isProgressive && metadata.width * metadata.height > MAX_INTERLACED_PIXELS)
     throw new RequestRefusal(
       'too-large',
-      `This picture is stored in passes and has more than ${MOST_INTERLACED / 1e6} million pixels: save it without, or smaller.`,
+      `This picture is stored in passes and has more than ${MAX_INTERLACED_PIXELS / 1e6} million pixels: save it without, or smaller.`,
     );
   if (hidden(metadata).some((data) => SCRIPT.test(data.toString('latin1'))))
     throw new RequestRefusal('no-picture', 'This picture carries a script in what it hides: it is not taken in.');

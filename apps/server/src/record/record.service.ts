@@ -30,7 +30,7 @@ import { PapersService } from '../papers/papers.service.ts';
 /** So many entries at once. */
 const AT_ONCE = 20;
 /** Orders of which it is remembered what their pieces are called. */
-const MOST_ORDERS = 2000;
+const MAX_ORDERS = 2000;
 /** No paper has gone through more hands than this. */
 const LONGEST_CHAIN = 30;
 type CuttingRow = typeof cuttings.$inferSelect;
@@ -88,7 +88,7 @@ export class RecordService {
           .all(),
     ))
       events.set(session, [...(events.get(session) ?? []), event]);
-    if (this.orders.size > MOST_ORDERS) this.orders.clear();
+    if (this.orders.size > MAX_ORDERS) this.orders.clear();
     // an order that is kept never changes, so what is known of one stays
     const orders = among(
       cuts.flatMap((c) => (this.orders.has(c.plan) ? [] : [c.plan])),

@@ -39,7 +39,7 @@ type Row = typeof sessions.$inferSelect;
 const LISTED = 1000;
 
 /** So many sessions are remembered as they stand. */
-const MOST_FOLDED = 200;
+const MAX_FOLDED = 200;
 interface Folded {
   readonly seq: number;
   readonly state: SessionState;
@@ -292,7 +292,7 @@ export class SessionsService {
     const { sessions: all } = this.folded;
     all.delete(id);
     all.set(id, folded);
-    if (all.size > MOST_FOLDED) all.delete(all.keys().next().value!);
+    if (all.size > MAX_FOLDED) all.delete(all.keys().next().value!);
   }
 
   private stepsOf(plan: string): readonly TrimmerStep[] {

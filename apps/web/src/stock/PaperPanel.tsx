@@ -159,7 +159,7 @@ export function PaperPanel({ paper, change, remove }: PaperSlipProps) {
 }
 
 /** So many main colours can be said of a face. */
-const MOST = 6;
+const MAX_MAIN_COLOURS = 6;
 
 /** The colours that a face is found by: its ground and its print, until others are said. */
 function MainColours({
@@ -184,7 +184,7 @@ function MainColours({
           onCommit={(to) => change({ colours: others.map((c, at) => (at === i ? to : c)) })}
         />
       ))}
-      {all.length < MOST ? (
+      {all.length < MAX_MAIN_COLOURS ? (
         <Quiet
           onPress={() => change({ colours: [...all, all.at(-1)!] })}
           aria-label={`One more main colour of side ${face.side} of ${paper}`}

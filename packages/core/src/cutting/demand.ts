@@ -91,7 +91,7 @@ export interface SupplyCheck {
 }
 
 /** So many to buy are thought of, of one paper. */
-const MOST = 60;
+const MAX_SHEETS_TO_BUY = 60;
 /** Of what fits no piece, or is more than can be wanted, nothing is asked. */
 const ASKED = 400;
 const STEPS = 40;
@@ -181,7 +181,14 @@ function jobOfWanted(
           bottom: named(s.trim.bottom, s.unit),
         },
       })),
-      { id: BUY, paper: paper.id, quantity: MOST, kind: 'sheet', width: text(size.width), height: text(size.height) },
+      {
+        id: BUY,
+        paper: paper.id,
+        quantity: MAX_SHEETS_TO_BUY,
+        kind: 'sheet',
+        width: text(size.width),
+        height: text(size.height),
+      },
     ],
     pieces: pieces.map((p, i) => ({
       id: String(i),
@@ -257,9 +264,9 @@ export function buildShoppingList(enough: readonly SupplyCheck[], papers: Readon
 }
 
 /** So many sizes are told to the planner: the largest, since what serves them serves smaller ones. */
-const MOST_WANTS = 100;
+const MAX_WANTS = 100;
 /** Sizes that were often cut, at the most: beyond these it is chance. */
-const MOST_OFTEN = 30;
+const MAX_OFTEN = 30;
 
 /** Sizes that pieces of several pages were cut to, whichever way round they lay: those of most pages first, the larger of as many. */
 export function findOftenCutSizes(pages: ReadonlyArray<{ readonly pieces: readonly Size[] }>): Size[] {
@@ -270,7 +277,7 @@ export function findOftenCutSizes(pages: ReadonlyArray<{ readonly pieces: readon
   return [...found.values()]
     .filter((size) => size.pages > 1)
     .sort((a, b) => b.pages - a.pages || b.width * b.height - a.width * a.height)
-    .slice(0, MOST_OFTEN)
+    .slice(0, MAX_OFTEN)
     .map(({ width, height }) => ({ width, height }));
 }
 const sizeKey = ({ width, height }: Size): string => `${Math.min(width, height)} ${Math.max(width, height)}`;
@@ -297,7 +304,7 @@ export function addOtherWantsToJob(
       wants.set(sizeKey(piece), { width, height, papers: [...(known?.papers ?? []), paper] });
     }
   if (!wants.size) return job;
-  const largest = [...wants.values()].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, MOST_WANTS);
+  const largest = [...wants.values()].sort((a, b) => b.width * b.height - a.width * a.height).slice(0, MAX_WANTS);
   const text = (length: Ticks) => formatExactLength(length, job.unit ?? 'in');
   return {
     ...job,

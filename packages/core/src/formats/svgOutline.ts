@@ -27,13 +27,13 @@ export type SvgProblem = 'too-large' | 'not-xml' | 'not-svg' | 'no-outline' | 't
 
 /** Bytes, about: what is longer is not looked at. */
 export const MAX_SVG_BYTES = 2_000_000;
-const MOST_CORNERS = 60_000;
+const MAX_CORNERS = 60_000;
 /** Letters of one path: more would be more corners than that. */
 const LONGEST_PATH = 800_000;
 /** An outline is thinned until it has no more. */
-const MOST_KEPT = 1_500;
+const MAX_KEPT = 1_500;
 const DEEPEST = 60;
-const MOST_USES = 300;
+const MAX_USES = 300;
 /** Milliseconds. */
 const LONGEST = 1_500;
 /** Chords stray from curves by at most so many ticks: a fiftieth of a millimetre. */
@@ -186,7 +186,7 @@ class Collector {
   }
 
   private use({ attributes }: Element, matrix: Matrix, depth: number): void {
-    if ((this.uses += 1) > MOST_USES) throw new Limit();
+    if ((this.uses += 1) > MAX_USES) throw new Limit();
     const said = attributes.href ?? attributes['xlink:href'] ?? '';
     const used = said.startsWith('#') ? this.byId.get(said.slice(1)) : undefined;
     if (!used) return this.leaveOut('use of another file');
@@ -208,7 +208,7 @@ class Collector {
       ring = [];
     };
     const add = (p: Corner) => {
-      if ((this.corners += 1) > MOST_CORNERS) throw new Limit();
+      if ((this.corners += 1) > MAX_CORNERS) throw new Limit();
       if (this.corners % 500 === 0) this.inTime();
       if (!Number.isFinite(p[0]) || !Number.isFinite(p[1])) return;
       const last = ring.at(-1);
@@ -367,7 +367,7 @@ function isIn(ring: Ring, x: number, y: number): boolean {
 /** Without the corners that change least, until there are few enough (Douglas and Peucker, 1973). */
 function thinned(ring: Ring, inTime: () => void): Ring {
   let kept = ring;
-  for (let most = CHORD; kept.length > MOST_KEPT; most *= 2) {
+  for (let most = CHORD; kept.length > MAX_KEPT; most *= 2) {
     inTime();
     const keep = new Uint8Array(kept.length);
     keep[0] = keep[kept.length - 1] = 1;

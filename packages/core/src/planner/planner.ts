@@ -51,12 +51,12 @@ const SPARING = 0.8;
 /** Accepted ways to cut that are looked back on, and changes that may be in vain. */
 const SPARING_MEMORY = 8;
 const SPARED_IN_VAIN = 6000;
-const MOST_SHEETS_EASED = 12;
+const MAX_SHEETS_EASED = 12;
 /** Sheets of a plan for which a setting less is looked for. */
-const MOST_SHEETS_SPARED = 40;
+const MAX_SHEETS_SPARED = 40;
 /** Of the time there is for more sheets than that, what is kept to see to their offcuts. */
 const BROADENING = 0.04;
-const MOST_EASED = 120_000;
+const MAX_EASED = 120_000;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -132,10 +132,10 @@ export class Planner {
     if (this.quick) return this.search(aim, budget);
     this.search(aim, budget.share(aim === 'easiest-cuts' ? SEARCHING : 1 - EASING - SETTLED));
     const { length } = this.best.get(aim)!.solution.sheets;
-    const isFew = length <= MOST_SHEETS_EASED;
+    const isFew = length <= MAX_SHEETS_EASED;
     // while less paper might do, most of what is left goes there
     const isSettled = this.cannotBeBettered(aim);
-    const isSpared = aim === 'easiest-cuts' && isSettled && length <= MOST_SHEETS_SPARED;
+    const isSpared = aim === 'easiest-cuts' && isSettled && length <= MAX_SHEETS_SPARED;
     // of so many sheets the cuts are not made easier: all of the time is for the paper
     if (!isFew && !isSpared) {
       this.search(aim, budget.share(1 - BROADENING));
@@ -283,7 +283,7 @@ export class Planner {
       const found =
         kinds[i] &&
         !budget.over() &&
-        findFewestSettings(sheet.tree, kinds[i], job, MOST_EASED / sheets.length, () => budget.over());
+        findFewestSettings(sheet.tree, kinds[i], job, MAX_EASED / sheets.length, () => budget.over());
       // with another cutter there might be other ways
       if (found && found.proved && only !== null && !job.cutter.then.length && !job.cutter.stop)
         this.fewest.set(only, found.settings);

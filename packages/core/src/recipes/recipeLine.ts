@@ -105,7 +105,7 @@ const isWorkedOut = (heard: ParsedLine | null): boolean =>
   heard?.said.ok === true && recipeOf(heard.recipe).solve(heard.said.input, heard.table).status === 'solved';
 
 /** How many words may be left out of a line. */
-const MOST_LEFT_OUT = 3;
+const MAX_LEFT_OUT = 3;
 
 /**
  * The same line without the words, or the one number, that were not understood, where it comes to something then: to be offered,
@@ -118,7 +118,7 @@ export function omitFromLine(
 ): { line: string; without: string[] } | null {
   const without: string[] = [];
   let rest = line;
-  for (let n = 0; n < MOST_LEFT_OUT; n++) {
+  for (let n = 0; n < MAX_LEFT_OUT; n++) {
     const heard = parseRecipeLine(rest, table, newId);
     if (heard?.said.ok === true) return isWorkedOut(heard) && without.length ? { line: rest, without } : null;
     const problem = heard && !heard.said.ok ? heard.said.problem : null;

@@ -39,7 +39,7 @@ const Strip = styled.details`
 
 type Other = NonNullable<Habits['others']>[number];
 /** So many beside the first. */
-const MOST = 4;
+const MAX_FURTHER_CUTTERS = 4;
 /** What strips to be measured are set to: short, middle and long, so that one that is off by a share shows too. */
 const SET = { in: ['1', '3', '6'], mm: ['25', '75', '150'] } as const;
 
@@ -112,7 +112,7 @@ export function Cutters({ habits, save }: { habits: Habits; save: (habits: Habit
           </Quiet>
         </One>
       ))}
-      {others.length < MOST ? (
+      {others.length < MAX_FURTHER_CUTTERS ? (
         <Quiet
           onPress={() =>
             set([

@@ -30,7 +30,7 @@ const Row = styled.ul`
   }
 `;
 
-const MOST_EXPLAINED = 40;
+const MAX_EXPLAINED = 40;
 
 /** Every sheet as it comes apart, in the order in which they are taken, all at one scale. */
 export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; drawer: Drawer; mark: Mark }) {
@@ -40,7 +40,7 @@ export function Overview({ plan, job, drawer, mark }: { plan: Plan; job: Job; dr
   const choices = useMemo(
     () =>
       plan.sheets.map((_, i) => {
-        const sheet = plan.sheets.length > MOST_EXPLAINED ? null : readSheetOfPlan(job, plan, i);
+        const sheet = plan.sheets.length > MAX_EXPLAINED ? null : readSheetOfPlan(job, plan, i);
         return sheet ? listOffcutChoices(sheet, job) : [];
       }),
     [plan, job],

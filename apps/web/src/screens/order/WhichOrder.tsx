@@ -28,7 +28,7 @@ const Two = styled.fieldset`
 `;
 const ORDERS: readonly CutOrderKind[] = ['by-setting', 'sheet-by-sheet'];
 /** Of more cuts than these the other order is not worked out beside: it would keep the screen waiting. */
-const MOST_CUTS = 200;
+const MAX_CUTS = 200;
 
 interface WhichOrderProps {
   plan: Plan;
@@ -45,7 +45,7 @@ export function WhichOrder({ plan, job, habits, planning }: WhichOrderProps) {
   const chosen = habits.order ?? 'by-setting';
   const other = ORDERS.find((order) => order !== job.order)!;
   const otherwise = useMemo(
-    () => (planning || plan.totals.cuts > MOST_CUTS ? null : reorderPlan(job, plan, other)),
+    () => (planning || plan.totals.cuts > MAX_CUTS ? null : reorderPlan(job, plan, other)),
     [plan, job, other, planning],
   );
   const says = (of: Plan): string => {

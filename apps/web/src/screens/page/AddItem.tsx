@@ -32,7 +32,7 @@ interface AddItemProps {
   select: (item: string) => void;
 }
 
-const MOST = 200;
+const MAX_PAGE_ITEMS = 200;
 /** Left between what is new and what lies beside it. */
 export const GAP = { in: lengthOf('1/4 in'), mm: lengthOf('6 mm') } as const;
 
@@ -50,7 +50,7 @@ export function AddItem({ page, derived, change, select }: AddItemProps) {
   };
   return (
     <div style={{ marginTop: '0.6rem' }}>
-      <Quiet onPress={() => setOpen(!isOpen)} aria-expanded={isOpen} isDisabled={page.items.length >= MOST}>
+      <Quiet onPress={() => setOpen(!isOpen)} aria-expanded={isOpen} isDisabled={page.items.length >= MAX_PAGE_ITEMS}>
         {isOpen ? '−' : '+'} Put something on the page
       </Quiet>
       {isOpen ? (

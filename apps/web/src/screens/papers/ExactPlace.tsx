@@ -43,7 +43,7 @@ const Fields = styled.div`
 `;
 
 /** Of a drawer of thousands, so many are offered: sheets, and the largest scraps. */
-const MOST_OFFERED = 200;
+const MAX_OFFERED = 200;
 
 interface ExactPlaceProps {
   piece: PieceToCut;
@@ -88,7 +88,7 @@ export function ExactPlace({ piece, wish, drawer, mark, lies: onPage, choose, cl
       </Slip>
     );
   const sheets = items.filter(isSheet);
-  const offered = [...new Set([item, ...sheets, ...items])].slice(0, MOST_OFFERED);
+  const offered = [...new Set([item, ...sheets, ...items])].slice(0, MAX_OFFERED);
   const size = exactSizeOnItem(piece, wish, paper, item);
   const from = wish.from?.stock === item.id ? wish.from : null;
   const at = moving ?? (from ? spotOf([from.x, from.y], unit) : { x: 0, y: 0 });

@@ -92,7 +92,7 @@ const SHEETS: Readonly<Record<string, PhotoSheet & { name: string }>> = {
 };
 const PER_INCH = 30;
 const px = (ticks: number) => (ticks / 24_384) * PER_INCH;
-const MOST = 120;
+const MAX_PRINTS = 120;
 
 const fits = (p: PrintToMake, { width, height, unit, margin }: PhotoSheet): boolean => {
   const room = [width, height].map((side) => lengthOf(side, unit) - 2 * lengthOf(margin, unit)).sort((a, b) => a - b);
@@ -112,7 +112,7 @@ export function SheetsScreen() {
     () => ({ ...SHEETS[which]!, ...(margin === null ? {} : { margin }) }),
     [which, margin],
   );
-  const possible = useMemo(() => toMake.filter((p) => fits(p, sheet)).slice(0, MOST), [toMake, sheet]);
+  const possible = useMemo(() => toMake.filter((p) => fits(p, sheet)).slice(0, MAX_PRINTS), [toMake, sheet]);
   const chosen = useMemo(() => possible.filter((p) => !without.has(p.key)), [possible, without]);
   const mark = MARKS[unit === 'in' ? '1/16' : '1 mm'];
   const job = useMemo(

@@ -52,12 +52,12 @@ const Strip = styled.nav`
     }
   }
 `;
-const MOST = 2;
+const MAX_PAGES_OFFERED = 2;
 
 /** For somebody who comes back: the pages last worked on, each at the station that it has come to. */
 export function GoOnWith() {
   const pages = usePages();
-  const latest = pages.data?.filter((page) => !page.unreadable && !page.pattern).slice(0, MOST) ?? [];
+  const latest = pages.data?.filter((page) => !page.unreadable && !page.pattern).slice(0, MAX_PAGES_OFFERED) ?? [];
   if (!pages.isPending && !latest.length) return null;
   return (
     <Strip aria-label="Go on with a page">

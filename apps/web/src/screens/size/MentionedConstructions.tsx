@@ -45,7 +45,7 @@ const One = styled.button`
   }
 `;
 const [WIDE, HIGH] = [158, 76];
-const MOST = 5;
+const MAX_CONSTRUCTIONS_OFFERED = 5;
 
 /** The constructions that a line may be about that has no numbers yet. */
 export function MentionedConstructions({
@@ -60,7 +60,7 @@ export function MentionedConstructions({
   const drawn = useMemo(() => new Map(startAll(table).map((one) => [one.id, one.laid])), [table]);
   return (
     <List aria-label="What it may be about">
-      {ids.slice(0, MOST).map((id) => {
+      {ids.slice(0, MAX_CONSTRUCTIONS_OFFERED).map((id) => {
         const laid = drawn.get(id);
         const scale = laid ? Math.min((WIDE - 8) / laid.size.width, (HIGH - 8) / laid.size.height) : 0;
         const [width, height] = laid ? [laid.size.width * scale, laid.size.height * scale] : [0, 0];

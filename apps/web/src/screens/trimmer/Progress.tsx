@@ -30,10 +30,10 @@ const Line = styled.p`
   font-variant-numeric: tabular-nums;
 `;
 /** More marks than this would be a grey bar. */
-const MOST_MARKS = 160;
+const MAX_MARKS = 160;
 
 const Marks = memo(function Marks({ steps, presses }: { steps: readonly TrimmerStep[]; presses: readonly Press[] }) {
-  if (presses.length > MOST_MARKS) return null;
+  if (presses.length > MAX_MARKS) return null;
   return presses.map(({ from, to }, i) => {
     const cuts = steps.slice(from, to).some((s) => s.do === 'cut');
     return <i key={from} style={{ left: `${((i + 1) / presses.length) * 100}%`, height: cuts ? 12 : 6 }} />;

@@ -34,7 +34,7 @@ export interface FramedSheets {
 }
 
 /** Ways to cut one sheet that are looked at, and of those tried. */
-const MOST_FRAMES = 60;
+const MAX_FRAMES = 60;
 const TRIED = 6;
 /** Found once for each set of lines: ways out of a shortage plan the same sheets again and again. */
 const known = new WeakMap<JobStock['uncut'], Map<string, Tree[]>>();
@@ -66,7 +66,7 @@ export function buildFrames(job: Job, over: () => boolean = () => false): Framed
     }
     const plain = item.outline || item.uncut.length ? Math.min(item.quantity, 50) : copies.length;
     for (let i = 0; i < plain; i++) {
-      const frames = framesAround(job, s, [...linesOf(item), ...(copies[i] ?? [])], MOST_FRAMES);
+      const frames = framesAround(job, s, [...linesOf(item), ...(copies[i] ?? [])], MAX_FRAMES);
       if (frames.length) sheets.push(best(frames));
     }
   });

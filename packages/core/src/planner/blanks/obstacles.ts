@@ -20,7 +20,7 @@ const leaf = (r: Rectangle, holds: HoldingTree | Room | null): Tree => ({
 });
 
 /** Rooms looked at before what was found is enough. */
-const MOST_ROOMS = 3000;
+const MAX_ROOMS = 3000;
 
 /** The trees that cut `room` so that each obstacle ends up alone: every edge of an obstacle is a place for a cut. */
 export function cutAroundObstacles(
@@ -28,7 +28,7 @@ export function cutAroundObstacles(
   room: Rectangle,
   obstacles: readonly Obstacle[],
   limit: number,
-  work = { left: MOST_ROOMS },
+  work = { left: MAX_ROOMS },
 ): Tree[] {
   const { kerf } = cutter;
   if (!obstacles.length) return [leaf(room, { room: 0 })];

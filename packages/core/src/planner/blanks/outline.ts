@@ -34,7 +34,7 @@ const TIE = 1e-7;
 export const SLIVER_TICKS = 381;
 /** Ways looked at to cut round what must stay whole in a rectangle that is all paper. */
 const SPARING = 3;
-const MOST_SPARED = 300;
+const MAX_SPARED = 300;
 
 /** Area of a polygon in square ticks, or of the rectangle where there is no outline. */
 export const areaOf = ({ outline, width, height }: Pick<JobStock, 'width' | 'height' | 'outline'>): number =>
@@ -172,7 +172,7 @@ function findRooms(job: Job, item: JobStock, taken: readonly Obstacle[], thin: n
   const sparing = (r: Rectangle, inside: readonly Obstacle[]): Tree[] => {
     const key = `${r.x} ${r.y} ${r.width} ${r.height}`;
     const ways =
-      spared.get(key) ?? (spared.size < MOST_SPARED ? cutAroundObstacles(job.cutter, r, inside, SPARING) : []);
+      spared.get(key) ?? (spared.size < MAX_SPARED ? cutAroundObstacles(job.cutter, r, inside, SPARING) : []);
     spared.set(key, ways);
     return ways;
   };

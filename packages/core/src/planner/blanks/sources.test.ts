@@ -335,7 +335,7 @@ describe('a plan that is not as it says is found out', () => {
 test('version 2 jobs of every kind: each plan holds', () => {
   let odd = 0;
   // npm run soak plans and verifies thousands
-  for (let seed = 1; seed <= Number(process.env.TEMNEX_SOURCES ?? 3); seed++) {
+  for (let seed = 1; seed <= Number(process.env.TEMNEX_SOURCES ?? 5); seed++) {
     const read = readJob(mixedJob2(seed));
     if (!read.ok) throw new Error(JSON.stringify(read.issues));
     const plan = planJob(read.job, still);

@@ -15,7 +15,7 @@ import type { PlanBlock } from './plan.ts';
  */
 
 /** No one reads more of them. */
-const MOST_FAULTS = 10;
+const MAX_FAULTS = 10;
 /** Ticks by which places that were rounded may touch. */
 const SLACK = 4;
 
@@ -58,7 +58,7 @@ export function findBlockFaults(block: Block, { width, height }: Size): { place:
       const [other, place] = [i, inOrder[k]!].sort((a, b) => a - b) as [number, number];
       if (isRingOver(laid[place]!, laid[other]!, SLACK))
         faults.push({ place, problem: { code: 'block-overlap', other } });
-      if (faults.length >= MOST_FAULTS) return faults;
+      if (faults.length >= MAX_FAULTS) return faults;
     }
   }
   return faults;

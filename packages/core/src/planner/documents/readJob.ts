@@ -31,15 +31,15 @@ export function issueFromZod(issue: z.core.$ZodIssue): JobIssue {
 }
 
 /** Copies that can be planned at once, and kinds of piece times kinds of stock that can be looked at side by side. */
-const MOST_PIECES = 30_000;
-const MOST_PAIRS = 2_000_000;
+const MAX_PIECES = 30_000;
+const MAX_PAIRS = 2_000_000;
 
 /** What cannot be planned in any time worth waiting for is said before it is begun. */
 function tooMuch({ pieces, stock }: z.infer<typeof jobSchema>): JobIssue | null {
   const count = pieces.reduce((sum, p) => sum + p.quantity, 0);
-  if (count > MOST_PIECES) return { path: ['pieces'], problem: { code: 'too-many-pieces', count, most: MOST_PIECES } };
-  if (pieces.length * stock.length <= MOST_PAIRS) return null;
-  const most = Math.floor(MOST_PAIRS / pieces.length);
+  if (count > MAX_PIECES) return { path: ['pieces'], problem: { code: 'too-many-pieces', count, most: MAX_PIECES } };
+  if (pieces.length * stock.length <= MAX_PAIRS) return null;
+  const most = Math.floor(MAX_PAIRS / pieces.length);
   return {
     path: ['stock'],
     problem: { code: 'too-much-at-once', pieces: pieces.length, stock: stock.length, most },

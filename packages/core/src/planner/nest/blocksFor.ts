@@ -11,7 +11,7 @@ import type { PlanBlock } from '../documents/plan.ts';
  */
 
 /** Scraps that are filled one by one. */
-const MOST_SCRAPS = 30;
+const MAX_SCRAPS = 30;
 
 interface Laid extends Extent {
   readonly places: readonly Place[];
@@ -101,7 +101,7 @@ function scrapsFirst(
   const scraps = rooms
     .filter(({ stock }) => stock.kind === 'scrap' || stock.kind === 'strip')
     .sort((a, b) => areaOf(b.room) - areaOf(a.room))
-    .slice(0, MOST_SCRAPS);
+    .slice(0, MAX_SCRAPS);
   for (const { stock, room } of scraps) {
     const laid = filled(room);
     if (!laid) continue;

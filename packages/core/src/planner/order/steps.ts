@@ -42,7 +42,7 @@ const PLAIN: Taste = { locked: 1, free: 0, luck: 0, from: 0 };
 const CHANCE = Float64Array.from({ length: 4096 }, seededRandom(1));
 const chance = (n: number): number => CHANCE[n % CHANCE.length]!;
 /** Cuts put in order, over all tries; and for an order that is only shown on the way to a better one. */
-const MOST_CUTS = 3000;
+const MAX_CUTS = 3000;
 export const MAX_CUTS_SHOWN = 600;
 /** Of so few cuts, so many orders are compared also where plans are. */
 const FEW_CUTS = 30;
@@ -71,7 +71,7 @@ export interface Schedule {
  * The best of so many schedules, for a plan that is written out: the fewest settings, of these the one for which least is turned or
  * taken up, then the one with the fewest parts waiting. The same plan gives the same one.
  */
-export function findBestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MOST_CUTS): Schedule {
+export function findBestSchedule(sheets: readonly CutSheet[], job: Job, tries: number, most = MAX_CUTS): Schedule {
   const { groups, runs } = collectRuns(sheets, job);
   const known = new Map<Order, ReturnType<typeof measureStepHandling>>();
   const handling = (order: Order) => {
@@ -232,9 +232,9 @@ const cutsWithin = (tree: Tree): number => tree.parts.reduce((sum, part) => sum 
 export function countSettings(sheets: readonly CutSheet[], job: Job, tries = TRIES_OF_FEW): number {
   const cuts = sheets.reduce((sum, { tree }) => sum + cutsWithin(tree), 0);
   // of a great many, orders are not compared: none takes more settings than cuts
-  if (cuts > MOST_CUTS) return cuts;
+  if (cuts > MAX_CUTS) return cuts;
   const { groups, runs } = collectRuns(sheets, job);
-  return bestOrder(groups, runs, job, tries, cuts > FEW_CUTS ? 0 : MOST_CUTS).settings;
+  return bestOrder(groups, runs, job, tries, cuts > FEW_CUTS ? 0 : MAX_CUTS).settings;
 }
 
 /** The trims of a group's sheets, in order. Sheets that cannot be trimmed are in no plan. */
@@ -300,7 +300,7 @@ function orderOf(
   const trim = (g: Group) => trimsOfGroup(job, g).forEach((one) => set(one.setting));
   if (!bySheet) groups.forEach(trim);
   let taken = 0;
-  const inHand = bySheet ? 1 : runs.length > MOST_CUTS / 2 ? IN_HAND_OF_MANY : IN_HAND;
+  const inHand = bySheet ? 1 : runs.length > MAX_CUTS / 2 ? IN_HAND_OF_MANY : IN_HAND;
   const takeUp = () => {
     while (hands.length < inHand && taken < groups.length) {
       if (bySheet) trim(groups[taken]!);

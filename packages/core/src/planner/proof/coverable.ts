@@ -12,14 +12,14 @@ export function maxAreaFrom(c: CompiledJob, s: number): number {
 }
 
 /** More points than this, along one edge, make the look at first cuts too long for a bound. */
-const MOST_POINTS = 48;
+const MAX_POINTS = 48;
 
 /** The most area of a blank that pieces of a group can take, whatever the cuts: by all first cuts, were there enough of each piece. */
 export function maxCoverableArea(c: CompiledJob, pieces: readonly number[], s: number): number {
   const room = maxAreaFrom(c, s);
   if (c.job.cutter.stop || c.blanks[s]!.frame >= 0) return room;
   const sheet = new PricedSheet(c, s);
-  if (sheet.points > MOST_POINTS) return room;
+  if (sheet.points > MAX_POINTS) return room;
   const prices = new Float64Array(c.pieceCount);
   for (const k of pieces) prices[k] = c.area[k]!;
   return Math.min(room, sheet.worthAtMost(prices));

@@ -69,7 +69,7 @@ interface LargeKind {
 }
 
 /** More copies than this are not paired one by one. */
-const MOST_PAIRED = 150;
+const MAX_PAIRED = 150;
 
 /**
  * Of pieces larger than a third of a sheet, by area or by a dual feasible function, no three share one: as many sheets are
@@ -94,8 +94,8 @@ function pairsAtMost(kinds: readonly LargeKind[], W: number, H: number): number 
           const flat = bits & FLAT ? f(h) * g(w) : Infinity;
           return Math.min(straight, flat) * 3 > W * H;
         })
-        .flatMap((kind) => new Array<LargeKind>(Math.min(kind.n, MOST_PAIRED + 1)).fill(kind));
-      if (large.length > MOST_PAIRED || large.length <= most) continue;
+        .flatMap((kind) => new Array<LargeKind>(Math.min(kind.n, MAX_PAIRED + 1)).fill(kind));
+      if (large.length > MAX_PAIRED || large.length <= most) continue;
       most = Math.max(most, Math.ceil(large.length - matching(large, W, H) / 2));
     }
   }

@@ -28,18 +28,18 @@ type Run = (
 
 const FEWEST_PIECES = 400;
 const COPIES_A_KIND = 12;
-const MOST_KINDS = 40;
-const MOST_STOCK = 12;
+const MAX_KINDS = 40;
+const MAX_STOCK = 12;
 const ROUNDS = 400;
 
 /** How to plan the job by patterns; null where that does not suit it. */
 export function planByPatterns(job: Job, framing: FramedSheets): Run | null {
   const pieces = job.pieces.reduce((sum, p) => sum + p.quantity, 0);
   const kinds = job.pieces.length;
-  if (pieces < FEWEST_PIECES || pieces < kinds * COPIES_A_KIND || kinds > MOST_KINDS) return null;
+  if (pieces < FEWEST_PIECES || pieces < kinds * COPIES_A_KIND || kinds > MAX_KINDS) return null;
   if (framing.sheets.length || job.pieces.some((p) => p.opening || p.from) || job.cutter.stop) return null;
   const c = compileJob(job);
-  if (!c.aligned || c.delicate.some((d) => d) || !c.stockCount || c.stockCount > MOST_STOCK) return null;
+  if (!c.aligned || c.delicate.some((d) => d) || !c.stockCount || c.stockCount > MAX_STOCK) return null;
   const sheets = Array.from({ length: c.stockCount }, (_, s) => new PricedSheet(c, s));
   if (sheets.some((sheet) => sheet.points > MAX_GRID_POINTS)) return null;
   return (budget, offer, prove) => {

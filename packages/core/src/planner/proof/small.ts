@@ -10,8 +10,8 @@ import { waysOf } from '../blanks/turning.ts';
  * cuts, and of all ways to share the pieces among the items the best in missing pieces, new paper, papers and waste.
  */
 
-const MOST_PIECES = 6;
-const MOST_ITEMS = 12;
+const MAX_PIECES = 6;
+const MAX_ITEMS = 12;
 /** Cuts tried, over all kinds of stock. */
 const LIMIT = 3_000_000;
 
@@ -31,10 +31,10 @@ interface Shared {
 /** The best plan of a small job; null where the job is not small, or asks for more than whole sheets and cuts on the mark. */
 export function solveSmallJob(c: CompiledJob): SmallSolution | null {
   const { job } = c;
-  const kinds = Array.from(c.quantity).flatMap((n, k) => new Array<number>(Math.min(n, MOST_PIECES + 1)).fill(k));
+  const kinds = Array.from(c.quantity).flatMap((n, k) => new Array<number>(Math.min(n, MAX_PIECES + 1)).fill(k));
   const copies = Array.from(c.copies, (n) => Math.min(n, kinds.length));
   const items = copies.reduce((sum, n) => sum + n, 0);
-  if (!kinds.length || kinds.length > MOST_PIECES || !items || items > MOST_ITEMS) return null;
+  if (!kinds.length || kinds.length > MAX_PIECES || !items || items > MAX_ITEMS) return null;
   if (c.frames.length || c.unplaced.some((n) => n) || !c.aligned || job.cutter.stop || job.cutter.then.length)
     return null;
   const sheets = c.blanks.map(({ item }) => {

@@ -27,14 +27,14 @@ export interface MixTask<T extends SheetOption> {
 
 const ROUNDS = 250;
 /** Sheets that are tried in all mixes, and steps of that. */
-const MOST_TRIED = 1500;
+const MAX_TRIED = 1500;
 const STEPS = 30_000;
 
 /** The mix that costs least, or null where none below the limit is found, in the time or within the steps. */
 export function findBestMix<T extends SheetOption>(task: MixTask<T>): T[] | null {
   const priced = pricedOf(task);
   const { columns } = priced;
-  return columns.length && columns.length <= MOST_TRIED ? allMixes(task, priced) : null;
+  return columns.length && columns.length <= MAX_TRIED ? allMixes(task, priced) : null;
 }
 
 /** Sheets that can be in a better mix, and by how much each is over what its pieces are worth; no mix costs less than the bound. */

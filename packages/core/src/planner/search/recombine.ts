@@ -19,7 +19,7 @@ interface Seen extends SheetOption {
   planting: Planting;
 }
 
-const MOST_SEEN = 20_000;
+const MAX_SEEN = 20_000;
 /** A place further down in the list of a piece's papers counts like so much waste, more than there can be. */
 const DISLIKE = 1e13;
 
@@ -61,7 +61,7 @@ export class Recombiner {
       known.planting = extractPlanting(layout, layout.root[b]!);
       return;
     }
-    if (this.seen.size >= MOST_SEEN) return;
+    if (this.seen.size >= MAX_SEEN) return;
     this.news++;
     const counts = new Map<number, number>();
     for (let n = layout.root[b]!; n >= 0; n = layout.after(n))

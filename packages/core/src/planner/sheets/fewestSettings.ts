@@ -33,8 +33,8 @@ const ONE_ORDER = 10;
 /** One cut counts more than any waste, in square ticks. */
 const ONE_CUT = 1e13;
 /** Selections of pieces that are told apart, and lengths that one fills: beyond it, too many to try. */
-const MOST_SELECTIONS = 2500;
-const MOST_LENGTHS = 500;
+const MAX_SELECTIONS = 2500;
+const MAX_LENGTHS = 500;
 
 interface Best {
   readonly figure: number;
@@ -116,7 +116,7 @@ class Search {
       all *= count + 1;
     }
     this.selections = all;
-    this.isTooMuch = all > MOST_SELECTIONS;
+    this.isTooMuch = all > MAX_SELECTIONS;
     this.areas = new Float64Array(this.isTooMuch ? 0 : all);
     this.filled = { x: [new Set([0])], y: [new Set([0])] };
     for (let selection = 1; selection < this.areas.length; selection++) {
@@ -133,7 +133,7 @@ class Search {
         for (const length of shorter)
           for (const way of laid) if (length + way[side] <= longest) longer.add(length + way[side]);
         this.filled[cut].push(longer);
-        if (longer.size > MOST_LENGTHS) this.isTooMuch = true;
+        if (longer.size > MAX_LENGTHS) this.isTooMuch = true;
       }
       if (this.isTooMuch) return;
     }

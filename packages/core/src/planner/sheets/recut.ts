@@ -6,7 +6,7 @@ import { canCutTree, hasWindmill, type CutSheet, type Tree } from './tree.ts';
 import { waysOf } from '../blanks/turning.ts';
 
 /** At the most this many pieces on a sheet, and cuts tried for it: more where the whole job is as small. */
-const MOST_PIECES = 6;
+const MAX_PIECES = 6;
 const LIMIT = 1_500_000;
 const LIMIT_SMALL_JOB = 20_000_000;
 
@@ -29,7 +29,7 @@ export function recutSolution(job: Job, solution: Solution, known: RecutCache, d
       kinds.push(holds.piece);
       if (opening || piece.from || !onMark(piece.width) || !onMark(piece.height)) plain = false;
     });
-    if (!plain || kinds.length > MOST_PIECES || hasWindmill(sheet.tree)) return sheet;
+    if (!plain || kinds.length > MAX_PIECES || hasWindmill(sheet.tree)) return sheet;
     const key = `${sheet.stock} ${kinds.sort((a, b) => a - b).join()}`;
     if (!known.has(key)) known.set(key, leastTree(job, sheet, kinds, done));
     const least = known.get(key);
@@ -51,7 +51,7 @@ function leastTree(
     width: job.pieces[k]!.width,
     height: job.pieces[k]!.height,
   }));
-  const small = job.pieces.reduce((sum, p) => sum + p.quantity, 0) <= MOST_PIECES;
+  const small = job.pieces.reduce((sum, p) => sum + p.quantity, 0) <= MAX_PIECES;
   const exact = new ExactSheet(copies, job, small ? LIMIT_SMALL_JOB : LIMIT, done);
   const margins = item.width * item.height - tree.width * tree.height;
   const least = exact.least(exact.all, tree.width, tree.height);

@@ -10,7 +10,7 @@ import { canCutTree, hasWindmill, makeOffcutTree, type CutSheet, type Tree } fro
  */
 
 /** Kinds whose turns are all tried. */
-const MOST_KINDS = 6;
+const MAX_KINDS = 6;
 
 /** A sheet cut in strips: how high they are set one after the other, then how long what comes off them. */
 export interface StripCutting {
@@ -64,7 +64,7 @@ export function kindsOnSheet(job: Job, { stock, tree, settled }: CutSheet): Kind
 /** For each kind, which of its ways: all combinations of a few kinds; of many, all alike and each turned by itself. */
 function turnsOf(kinds: readonly KindOnSheet[]): number[][] {
   const ways = kinds.map(({ laid }) => laid.length);
-  if (kinds.length <= MOST_KINDS)
+  if (kinds.length <= MAX_KINDS)
     return ways.reduce<number[][]>(
       (all, n) => all.flatMap((turns) => Array.from({ length: n }, (_, way) => [...turns, way])),
       [[]],

@@ -23,9 +23,9 @@ interface Change {
 const BOUGHT = 'to buy';
 
 /** At the most this many kinds of missing piece are looked into, and ways said of each. */
-const MOST_KINDS = 6;
-const MOST_WAYS = 5;
-const MOST_ALIKE = 2;
+const MAX_KINDS = 6;
+const MAX_WAYS = 5;
+const MAX_EQUAL_PARTS = 2;
 
 /** The reasons with the ways out of each, checked by planning, as far as there is time. */
 export function withWaysOut(
@@ -39,7 +39,7 @@ export function withWaysOut(
     const k = job.pieces.findIndex((p) => p.id === m.piece);
     return k < 0 ? [] : [{ m, k, changes: changesFor(job, k, m), ways: [] as WayOut[] }];
   });
-  const open = asked.slice(0, MOST_KINDS);
+  const open = asked.slice(0, MAX_KINDS);
   // in turn, so that where time is short each piece has something that helps
   for (let some = true; some && !over();) {
     some = false;
@@ -56,8 +56,10 @@ export function withWaysOut(
       (a, b) => b.cut - a.cut || a.newSheetArea - b.newSheetArea || Number(buys(a)) - Number(buys(b)),
     );
     // not six papers and nothing else
-    const varied = ranked.filter((w, n) => ranked.slice(0, n).filter((v) => v.how.do === w.how.do).length < MOST_ALIKE);
-    return { ...m, help: varied.slice(0, MOST_WAYS) };
+    const varied = ranked.filter(
+      (w, n) => ranked.slice(0, n).filter((v) => v.how.do === w.how.do).length < MAX_EQUAL_PARTS,
+    );
+    return { ...m, help: varied.slice(0, MAX_WAYS) };
   });
 }
 
@@ -249,8 +251,8 @@ function madeOf(
 /** A part reaches over the next by half an inch (12 mm), to be glued there. */
 const OVERLAP = { in: TICKS_PER_UNIT.in / 2, mm: 12 * TICKS_PER_UNIT.mm };
 /** Sizes of sheet that are looked at, and ways of parting that are planned. */
-const MOST_SHEETS = 6;
-const MOST_PARTED = 2;
+const MAX_SHEETS = 6;
+const MAX_PARTED = 2;
 
 /** A piece larger than any sheet, parted evenly so that its parts come out of what there is: the fewest parts first. */
 function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
@@ -266,7 +268,7 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
         return [`${s.paper.id} ${s.turned} ${w} ${h}`, { w, h, sheet: s, ways: waysOf(piece, s) }] as const;
       }),
   );
-  const largest = [...sheets.values()].sort((a, b) => b.w * b.h - a.w * a.h).slice(0, MOST_SHEETS);
+  const largest = [...sheets.values()].sort((a, b) => b.w * b.h - a.w * a.h).slice(0, MAX_SHEETS);
   const ways = largest.flatMap(({ w, h, sheet, ways: { upright, flat } }) =>
     [...(upright ? [[w, h]] : []), ...(flat ? [[h, w]] : [])].flatMap(([most, tall]) => {
       const across = spaceSeamsEvenly(piece.width, most!, overlap, mark);
@@ -282,7 +284,7 @@ function* builtUp(job: Job, k: number, quantity: number): Generator<Change> {
       const key = `${across.join()}|${up.join()}`;
       return !seen.has(key) && seen.add(key);
     })
-    .slice(0, MOST_PARTED);
+    .slice(0, MAX_PARTED);
   const say = (t: number) => inUnit(t, job.unit);
   for (const { across, up, sheet } of best) {
     const parts = madeOf(job, k, quantity, computePatches(piece, { across, up, overlap }));

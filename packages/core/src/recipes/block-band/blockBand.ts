@@ -32,7 +32,7 @@ import { term, type Equation } from '../sums.ts';
 
 const RUNS = ['level', 'upright'] as const;
 const JOINS = ['tuck', 'butt'] as const;
-const MOST_BLOCKS = 24;
+const MAX_BLOCKS = 24;
 
 const blockBandSchema = z.strictObject({
   run: z.enum(RUNS),
@@ -47,7 +47,7 @@ const blockBandSchema = z.strictObject({
       z.strictObject({ id: z.string().min(1).max(64), width: lengthText().optional(), share: z.int().min(1).max(99) }),
     )
     .min(1)
-    .max(MOST_BLOCKS),
+    .max(MAX_BLOCKS),
   join: z.strictObject({ how: z.enum(JOINS), tuck: lengthText().optional() }),
 });
 export type BlockBandInput = z.infer<typeof blockBandSchema>;
@@ -147,7 +147,7 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
       ...(join.how === 'tuck' ? [lengthField(TUCK, join.tuck, { ifEmpty: 'by-rule' })] : []),
     ];
   },
-  lists: ({ blocks }) => [{ path: BLOCKS, ids: blocks.map((b) => b.id), most: MOST_BLOCKS }],
+  lists: ({ blocks }) => [{ path: BLOCKS, ids: blocks.map((b) => b.id), most: MAX_BLOCKS }],
   entry: (_input, _list, _table, id) => ({ id, share: 1 }) as { id: string },
   put: (input, path, value) => {
     if (path.at(-1) === 'share' && typeof value !== 'number') return input;
@@ -255,12 +255,12 @@ export const blockBand: Recipe<'block-band', BlockBandInput> = {
   grammar: {
     heads: ['block', 'band'],
     places: {
-      blocks: { kind: 'length', words: [], many: true, most: MOST_BLOCKS },
-      wide: { kind: 'length', words: ['wide', 'width'], many: true, most: MOST_BLOCKS },
+      blocks: { kind: 'length', words: [], many: true, most: MAX_BLOCKS },
+      wide: { kind: 'length', words: ['wide', 'width'], many: true, most: MAX_BLOCKS },
       high: { kind: 'length', words: ['high', 'tall', 'height', 'deep'] },
       long: { kind: 'length', words: ['across', 'long', 'over', 'length', 'band'], alone: true },
       tuck: { kind: 'length', words: ['tuck', 'overlap', 'under', 'lap'], alone: true },
-      count: { kind: 'count', words: [], most: MOST_BLOCKS },
+      count: { kind: 'count', words: [], most: MAX_BLOCKS },
       size: { kind: 'size', words: ['band'], alone: true },
       sheet: { kind: 'size', words: ['from', 'sheet', 'pad', 'paper'], alone: true },
     },

@@ -41,7 +41,7 @@ import { term } from '../sums.ts';
 
 const MIDDLES = ['crest', 'valley', 'better'] as const;
 const SIDES = ['one', 'two', 'all'] as const;
-const MOST_REPEATS = 400;
+const MAX_REPEATS = 400;
 
 const borderStripSchema = z.strictObject({
   strip: z.strictObject({ long: lengthText().optional(), width: lengthText() }),
@@ -214,7 +214,7 @@ export const borderStrip: Recipe<'border-strip', BorderStripInput> = {
     const lengthOfEdge = (edge: Edge) => (edge === 'left' || edge === 'right' ? high : long);
     const run = (edge: Edge) => countRepeatsAlong(lengthOfEdge(edge), repeat, input.middle);
     const empty = edges.find((edge) => run(edge).count < 1);
-    if (empty || edges.some((edge) => run(edge).count > MOST_REPEATS))
+    if (empty || edges.some((edge) => run(edge).count > MAX_REPEATS))
       return makeRefusal([
         { code: 'own', why: 'no-repeat', path: REPEAT, lengths: [repeat, lengthOfEdge(empty ?? 'top')] },
       ]);

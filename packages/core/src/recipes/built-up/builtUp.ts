@@ -31,7 +31,7 @@ import { term, type Equation } from '../sums.ts';
  */
 
 const JOINS = ['butt', 'overlap'] as const;
-const MOST = 12;
+const MAX_SHEETS_ALONG = 12;
 const builtUpSchema = z.strictObject({
   /** What is wanted. */
   whole: z.strictObject(sizeKeys),
@@ -39,8 +39,8 @@ const builtUpSchema = z.strictObject({
   patch: z.strictObject(sizeKeys),
   /** How many in a row and how many rows; left out: as many as are needed. */
   count: z.strictObject({
-    across: z.int().min(1).max(MOST).optional(),
-    up: z.int().min(1).max(MOST).optional(),
+    across: z.int().min(1).max(MAX_SHEETS_ALONG).optional(),
+    up: z.int().min(1).max(MAX_SHEETS_ALONG).optional(),
   }),
   join: z.strictObject({
     how: z.enum(JOINS),
@@ -139,7 +139,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
       group: ['count'],
       value: count[axis.count[1]],
       ifEmpty: 'by-rule',
-      most: MOST,
+      most: MAX_SHEETS_ALONG,
     })),
     { kind: 'choice', path: ['join', 'how'], group: ['join'], value: join.how, options: JOINS },
     ...(join.how === 'overlap'
@@ -179,10 +179,10 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
         return { n: 1, patch, last: patch, whole };
       }
       const needed = Math.max(1, Math.ceil((whole - overlap) / (patch - overlap)));
-      if (n > MOST) own('too-many', path, patch, whole);
+      if (n > MAX_SHEETS_ALONG) own('too-many', path, patch, whole);
       else if (n < needed) {
         own('not-enough', axis.count, n * patch - (n - 1) * overlap, whole);
-        if (needed <= MOST) offers.push({ path: axis.count, count: needed });
+        if (needed <= MAX_SHEETS_ALONG) offers.push({ path: axis.count, count: needed });
       } else if (n > needed) {
         own('one-too-many', axis.count, whole);
         offers.push({ path: axis.count, count: needed });
@@ -271,7 +271,7 @@ export const builtUp: Recipe<'built-up', BuiltUpInput> = {
       whole: { kind: 'size', words: ['sheet', 'build', 'up', 'into', 'base', 'make', 'made'], alone: true },
       overlap: { kind: 'length', words: ['overlap', 'over', 'lap'], alone: true },
       backing: { kind: 'length', words: ['backing', 'strip', 'behind'], alone: true },
-      number: { kind: 'count', words: [], most: MOST * MOST },
+      number: { kind: 'count', words: [], most: MAX_SHEETS_ALONG * MAX_SHEETS_ALONG },
     },
     usual: ['whole', 'patch', 'backing'],
     idle: ['together', 'butt', 'butted'],

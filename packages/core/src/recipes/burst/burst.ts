@@ -21,15 +21,15 @@ import { term, type Equation } from '../sums.ts';
 const FORMS = ['fan', 'burst'] as const;
 const TOWARDS = ['up', 'right', 'down', 'left'] as const;
 const HELD = ['brad', 'glue'] as const;
-const MOST = 48;
-const count = z.int().min(1).max(MOST);
+const MAX_BURST_STRIPS = 48;
+const count = z.int().min(1).max(MAX_BURST_STRIPS);
 const angle = z.int().min(1).max(360);
 
 const burstSchema = z.strictObject({
   form: z.enum(FORMS),
   strip: z.strictObject({ width: lengthText().optional(), length: lengthText().optional() }),
   /** Strips that are there already, each as long as it is: all are trimmed to the shortest. */
-  strips: z.array(z.strictObject({ id: z.string().min(1), length: lengthText().optional() })).max(MOST),
+  strips: z.array(z.strictObject({ id: z.string().min(1), length: lengthText().optional() })).max(MAX_BURST_STRIPS),
   count: count.optional(),
   /** In degrees. */
   angle: z.strictObject({ spread: angle.optional(), apart: angle.optional() }),
@@ -62,7 +62,7 @@ function countOf(input: BurstInput): number | null {
   if (input.strips.length) return input.strips.length;
   const { spread, apart } = input.angle;
   if (spread === undefined || apart === undefined) return null;
-  return Math.min(MOST, Math.floor(spread / apart) + (spread === roundOf(input) ? 0 : 1));
+  return Math.min(MAX_BURST_STRIPS, Math.floor(spread / apart) + (spread === roundOf(input) ? 0 : 1));
 }
 const gapsOf = (input: BurstInput, n: number): number => (input.angle.spread === roundOf(input) ? n : n - 1);
 
@@ -151,7 +151,7 @@ export const burst: Recipe<'burst', BurstInput> = {
         group: ['angle'],
         value: n,
         ifEmpty: strips.length ? 'by-rule' : 'worked-out',
-        most: MOST,
+        most: MAX_BURST_STRIPS,
       },
       turn(SPREAD, angles.spread, 'worked-out'),
       turn(APART, angles.apart, 'worked-out'),
@@ -161,7 +161,7 @@ export const burst: Recipe<'burst', BurstInput> = {
       ...(held.by === 'brad' ? [lengthField(HOLE, held.hole, { ifEmpty: 'by-rule' })] : []),
     ];
   },
-  lists: ({ strips }) => [{ path: ['strips'], ids: strips.map((s) => s.id), most: MOST }],
+  lists: ({ strips }) => [{ path: ['strips'], ids: strips.map((s) => s.id), most: MAX_BURST_STRIPS }],
   entry: (input, _list, _table, id) => ({ id, length: input.strips.at(-1)?.length ?? input.strip.length ?? '5 in' }),
   put: (input, path, value) => {
     const next = withValue(input, path, value);
@@ -283,7 +283,7 @@ export const burst: Recipe<'burst', BurstInput> = {
   grammar: {
     heads: ['sunburst', 'burst', 'starburst', 'fan', 'strip', 'stripe'],
     places: {
-      count: { kind: 'count', words: [], most: MOST },
+      count: { kind: 'count', words: [], most: MAX_BURST_STRIPS },
       strip: { kind: 'size', words: ['strip', 'stripe'] },
       width: { kind: 'length', words: ['wide', 'width'], alone: true },
       spread: { kind: 'length', words: ['over', 'spread', 'through', 'round'], alone: true, upTo: 360 },

@@ -21,14 +21,14 @@ import { term, type Equation } from '../sums.ts';
 
 const FOLDS = ['side', 'top', 'gate', 'accordion'] as const;
 const PANELS = ['front', 'both', 'none'] as const;
-const MOST_LEAVES = 12;
+const MAX_LEAVES = 12;
 const size = { width: lengthText().optional(), height: lengthText().optional() };
 
 const foldedCardSchema = z.strictObject({
   card: z.strictObject(size),
   fold: z.enum(FOLDS),
   /** Of an accordion: how many leaves. */
-  leaves: z.int().min(2).max(MOST_LEAVES),
+  leaves: z.int().min(2).max(MAX_LEAVES),
   base: z.strictObject(size),
   panels: z.enum(PANELS),
   panel: z.strictObject(size),
@@ -109,7 +109,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     return [
       ...sized(CARD, card),
       { kind: 'choice', path: ['fold'], group: CARD, value: fold, options: FOLDS },
-      ...(fold === 'accordion' ? [countField(LEAVES, leaves, { most: MOST_LEAVES, group: CARD })] : []),
+      ...(fold === 'accordion' ? [countField(LEAVES, leaves, { most: MAX_LEAVES, group: CARD })] : []),
       ...sized(BASE, base),
       { kind: 'choice', path: ['panels'], group: PANEL, value: panels, options: PANELS },
       ...(panels === 'none'
@@ -119,7 +119,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
   },
   put: (input, path, value) => {
     if (isSamePath(path, LEAVES) && typeof value === 'number')
-      return { ...input, leaves: Math.max(2, Math.min(MOST_LEAVES, value)) };
+      return { ...input, leaves: Math.max(2, Math.min(MAX_LEAVES, value)) };
     return withValue(input, path, value);
   },
   givesWay: (_input, path) => {
@@ -251,8 +251,8 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
       base: { kind: 'size', words: ['base'], alone: true },
       sheet: { kind: 'size', words: ['from', 'sheet'], alone: true, after: ['sheet'] },
       panel: { kind: 'size', words: ['panel'], alone: true },
-      leaves: { kind: 'count', words: ['leaf', 'leave', 'page'], most: MOST_LEAVES, of: ['accordion'] },
-      leaf: { kind: 'length', words: ['leaf', 'leave'], alone: true, upTo: MOST_LEAVES },
+      leaves: { kind: 'count', words: ['leaf', 'leave', 'page'], most: MAX_LEAVES, of: ['accordion'] },
+      leaf: { kind: 'length', words: ['leaf', 'leave'], alone: true, upTo: MAX_LEAVES },
       reveal: { kind: 'length', words: ['reveal', 'showing', 'border', 'smaller', 'panel'] },
     },
     flags: {
@@ -281,7 +281,7 @@ export const foldedCard: Recipe<'folded-card', FoldedCardInput> = {
     return {
       card: card ?? {},
       fold: accordion ? 'accordion' : heard.flags.has('gate') ? 'gate' : heard.flags.has('top') ? 'top' : 'side',
-      leaves: Math.max(2, Math.min(MOST_LEAVES, leaves)),
+      leaves: Math.max(2, Math.min(MAX_LEAVES, leaves)),
       base: card ? {} : base!,
       panels: heard.flags.has('inside') ? 'both' : 'front',
       panel: panel ? { width: panel.width } : {},

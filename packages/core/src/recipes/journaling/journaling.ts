@@ -19,7 +19,7 @@ import { solveSums, term, type Equation } from '../sums.ts';
  *      came up
  */
 
-const MOST_LINES = 60;
+const MAX_LINES = 60;
 /**
  * How much of a line a word with its space takes, in heights of a letter from the top of a tall one to the foot of one that hangs:
  * six letters, each about half as wide as that in print, and about three quarters as wide by hand. An estimate, and said as one.
@@ -28,7 +28,7 @@ const WORD_IN_HEIGHTS = { written: 4.5, printed: 3 };
 
 const journalingSchema = z.strictObject({
   /** Left out: as many as fit. */
-  lines: z.int().min(1).max(MOST_LINES).optional(),
+  lines: z.int().min(1).max(MAX_LINES).optional(),
   strip: z.strictObject({
     width: lengthText().optional(),
     height: lengthText().optional(),
@@ -86,7 +86,7 @@ function linesOf(input: JournalingInput, table: LayoutContext): number | null {
   const [height, gap] = [near(HEIGHT), near(GAP)];
   const all = near(ALL) ?? table.room.height;
   if (height === null || gap === null || height + gap <= 0) return null;
-  return Math.max(0, Math.min(MOST_LINES, Math.floor((all + gap) / (height + gap))));
+  return Math.max(0, Math.min(MAX_LINES, Math.floor((all + gap) / (height + gap))));
 }
 
 function arithmetic(input: JournalingInput, table: LayoutContext): Arithmetic {
@@ -131,7 +131,7 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
     lengthField(HEIGHT, strip.height),
     lengthField(SPACING, printed.spacing),
     lengthField(SPARE, printed.spare, { allow: 'negative' }),
-    countField(LINES, lines, { most: MOST_LINES, ifEmpty: 'by-rule', group: PLACED }),
+    countField(LINES, lines, { most: MAX_LINES, ifEmpty: 'by-rule', group: PLACED }),
     ...(lines === 1
       ? []
       : [
@@ -251,8 +251,8 @@ export const journaling: Recipe<'journaling', JournalingInput> = {
   grammar: {
     heads: ['journaling', 'journalling', 'journal', 'strip', 'words'],
     places: {
-      lines: { kind: 'count', words: [], most: MOST_LINES },
-      line: { kind: 'length', words: ['line'], alone: true, upTo: MOST_LINES },
+      lines: { kind: 'count', words: [], most: MAX_LINES },
+      line: { kind: 'length', words: ['line'], alone: true, upTo: MAX_LINES },
       width: { kind: 'length', words: ['wide', 'long', 'width'], alone: true },
       letter: { kind: 'length', words: ['letter', 'writing', 'type', 'text', 'font'] },
       edge: { kind: 'length', words: ['edge', 'border', 'margin'] },

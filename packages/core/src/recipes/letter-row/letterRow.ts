@@ -30,7 +30,7 @@ import { term, type Equation } from '../sums.ts';
  */
 
 const MADE = ['there', 'cut'] as const;
-const MOST_LETTERS = 40;
+const MAX_LETTERS = 40;
 /** Letters, digits, spaces and marks of a title. */
 const TITLE = /^[\p{L}\p{N}](?:[\p{L}\p{N} .,!?&'’-]*[\p{L}\p{N}.,!?&'’])?$/u;
 const NARROW = new Set("IJLijlftr1.,!'’".split(''));
@@ -39,7 +39,7 @@ const WIDE = new Set('MWmw&'.split(''));
 const letterRowSchema = z.strictObject({
   /** Left out: so many letters, whatever they are. */
   title: z.string().regex(TITLE).max(60).optional(),
-  number: z.int().min(1).max(MOST_LETTERS),
+  number: z.int().min(1).max(MAX_LETTERS),
   letter: z.strictObject({
     width: lengthText().optional(),
     height: lengthText().optional(),
@@ -167,7 +167,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
   },
   fields: ({ title, number, letter, row, have }): readonly Field[] => [
     textField(TITLE_AT, title, { reads: TITLE.source, example: 'KITE WEEK', group: TITLE_AT }),
-    ...(title === undefined ? [countField(NUMBER, number, { most: MOST_LETTERS, group: TITLE_AT })] : []),
+    ...(title === undefined ? [countField(NUMBER, number, { most: MAX_LETTERS, group: TITLE_AT })] : []),
     lengthField(WIDTH, letter.width),
     lengthField(HEIGHT, letter.height, { ifEmpty: 'refused' }),
     lengthField(KINDS.narrow, letter.narrow, { ifEmpty: 'by-rule' }),
@@ -191,7 +191,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
     const next = withValue(input, path, value);
     if (path[0] !== 'title' || value !== undefined) return next;
     const { have: _have, ...rest } = next;
-    return { ...rest, number: Math.max(1, Math.min(MOST_LETTERS, lettersOf(input).length)) };
+    return { ...rest, number: Math.max(1, Math.min(MAX_LETTERS, lettersOf(input).length)) };
   },
   givesWay: (_input, path) => {
     const end = path.at(-1);
@@ -339,7 +339,7 @@ export const letterRow: Recipe<'letter-row', LetterRowInput> = {
   grammar: {
     heads: ['letter', 'title', 'alphabet', 'heading'],
     places: {
-      number: { kind: 'count', words: [], most: MOST_LETTERS },
+      number: { kind: 'count', words: [], most: MAX_LETTERS },
       letter: { kind: 'size', words: ['letter', 'each'] },
       width: { kind: 'length', words: ['wide', 'width', 'letter'], alone: true, after: ['letter'] },
       height: { kind: 'length', words: ['high', 'tall', 'height'], alone: true },

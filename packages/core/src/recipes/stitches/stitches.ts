@@ -36,7 +36,7 @@ import { prickAlongOutline, insetOutline, prickRoundPanel, type PrickedHoles } f
 const ALONG = ['line', 'panel', 'circle', 'heart', 'star', 'hexagon'] as const;
 const GROUNDS = ['cut', 'there'] as const;
 const STITCHES = ['running', 'back'] as const;
-const MOST_HOLES = 600;
+const MAX_HOLES = 600;
 
 const stitchesSchema = z.strictObject({
   along: z.enum(ALONG),
@@ -46,7 +46,7 @@ const stitchesSchema = z.strictObject({
   inset: lengthText({ allow: 'zero' }).optional(),
   spacing: lengthText().optional(),
   /** Of a line; left out: as many as come nearest to the spacing. */
-  holes: z.int().min(2).max(MOST_HOLES).optional(),
+  holes: z.int().min(2).max(MAX_HOLES).optional(),
   /** Left out: pricked with a needle. */
   across: lengthText().optional(),
   stitch: z.enum(STITCHES),
@@ -122,7 +122,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
       { kind: 'choice', path: ['ground', 'is'], group: GROUND, value: ground.is, options: GROUNDS },
       lengthField(INSET, inset, { allow: 'zero', ifEmpty, group: SPACING }),
       lengthField(SPACING, spacing, { ifEmpty, group: SPACING }),
-      ...(line ? [countField(HOLES, holes, { most: MOST_HOLES, ifEmpty: 'by-rule', group: SPACING })] : []),
+      ...(line ? [countField(HOLES, holes, { most: MAX_HOLES, ifEmpty: 'by-rule', group: SPACING })] : []),
       lengthField(ACROSS, across, { ifEmpty: 'by-rule', group: SPACING }),
       { kind: 'choice', path: ['stitch'], group: SPACING, value: stitch, options: STITCHES },
     ];
@@ -173,9 +173,9 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
           ? [{ path: INSET, length: roundToMark(ticks(Math.floor(least / 4)), table.mark, 'down') }]
           : [],
       );
-    if ((2 * (box.width + box.height)) / spacing > MOST_HOLES)
+    if ((2 * (box.width + box.height)) / spacing > MAX_HOLES)
       return makeRefusal([
-        ownProblem('too-many-holes', SPACING, Math.ceil((2 * (box.width + box.height)) / spacing), MOST_HOLES),
+        ownProblem('too-many-holes', SPACING, Math.ceil((2 * (box.width + box.height)) / spacing), MAX_HOLES),
       ]);
     const pricked = prick(input, ground, {
       inset,
@@ -246,7 +246,7 @@ export const stitches: Recipe<'stitches', StitchesInput> = {
   grammar: {
     heads: ['stitch', 'stitching', 'sewing', 'sew', 'pricking', 'prick'],
     places: {
-      holes: { kind: 'count', words: ['hole'], most: MOST_HOLES },
+      holes: { kind: 'count', words: ['hole'], most: MAX_HOLES },
       panel: { kind: 'size', words: ['panel', 'round', 'around', 'mat', 'card', 'edge', 'border'], alone: true },
       line: { kind: 'length', words: ['line', 'along', 'long', 'across', 'wide'], alone: true },
       inset: { kind: 'length', words: ['inset', 'from', 'margin', 'edge'], alone: true },
