@@ -182,7 +182,7 @@ function stepRows(order: PrintOrder, W: number): Row[] {
       number: '',
       setting: 'no cut',
       size: 10,
-      hold: `sheet ${letterOfSheet(plan, index)}: ${stockWords(order, index)}`,
+      hold: `sheet ${letterOfSheet(plan, index)}: ${describeSheetStock(order, index)}`,
       off: `› ${describePart([plan.sheets[index]!.tree], pieceName)}, used whole`,
     })),
   ];
@@ -252,7 +252,7 @@ function pieceRows({ job, voice }: PrintOrder, wide: number): Row[] {
   );
 }
 
-const stockWords = ({ plan, job, voice }: PrintOrder, index: number): string => {
+const describeSheetStock = ({ plan, job, voice }: PrintOrder, index: number): string => {
   const stock = job.stock.find((s) => s.id === plan.sheets[index]!.stock)!;
   return `${stock.paper.name}, ${STOCK_KIND_LABELS[stock.kind]} ${formatSize(stock.width, stock.height, voice)}`;
 };
@@ -279,7 +279,7 @@ function sheetRows(order: PrintOrder, most: number, W: number, H: number): Sheet
   let x = MARGIN;
   cut.forEach((index, i) => {
     const drawing = drawings[i]!;
-    const says = `${letterOfSheet(plan, index)}  ${stockWords(order, index)}`;
+    const says = `${letterOfSheet(plan, index)}  ${describeSheetStock(order, index)}`;
     const room = Math.max(drawing.width, Math.min(estimateTextWidth(says, 9), 190)) + 18;
     if (!rows.length || x + room - 18 > W - MARGIN) {
       rows.push({ height: 0, pictures: [] });

@@ -17,7 +17,7 @@ export const describeStockItem = (item: StockItem, voice: Voice): string =>
   `${STOCK_KIND_LABELS[item.kind]} of ${formatSize(sizeOfItem(item).width, sizeOfItem(item).height, voice)}`;
 
 /** By how much something is too small: `1⁄4 too short`, or both ways. */
-function shortWords(short: { width: number; height: number }, voice: Voice): string {
+function describeShortfall(short: { width: number; height: number }, voice: Voice): string {
   const ways = [short.width, short.height].filter((t) => t > 0).map((t) => formatLength(t, voice));
   return ways.length > 1 ? `${ways[0]} and ${ways[1]} too short` : `${ways[0]} too short`;
 }
@@ -32,7 +32,7 @@ export function describePaperReach(reach: PaperReach, voice: Voice): string {
   if (reached && reached === of) return `reaches for each, from several`;
   if (reached) return `reaches for ${reached} of ${of}`;
   if (nearest)
-    return `does not reach: the nearest, a ${describeStockItem(nearest.item, voice)}, is ${shortWords(nearest.short, voice)}`;
+    return `does not reach: the nearest, a ${describeStockItem(nearest.item, voice)}, is ${describeShortfall(nearest.short, voice)}`;
   if (why === 'held-back') return 'all that reaches is held back';
   if (why === 'no-such-face') return 'has no such side, or not that way round';
   if (why === 'none-left') return 'none left';
@@ -45,7 +45,7 @@ export function describeReach(reach: Reach, voice: Voice): string {
   if (reach.reaches) return reach.turned ? 'reaches, turned' : 'reaches';
   if (reach.why === 'held-back') return 'held back';
   if (reach.why === 'no-such-face') return 'not that side, or not that way round';
-  return shortWords(reach.short, voice);
+  return describeShortfall(reach.short, voice);
 }
 
 /** How a layer shows its paper: `side A, stripes`, or either. */

@@ -191,9 +191,9 @@ export const describeCopy = (copy: number, copies: number, name: string | null =
 /** Whether fewer sheets, or settings, could do, and how that is known. */
 export function describeBound(plan: Plan): string {
   const fewest = plan.bound.settings === plan.totals.settings ? ' It can\u2019t be done with fewer settings.' : '';
-  return sheetsBoundWords(plan) + fewest;
+  return describeSheetsBound(plan) + fewest;
 }
-function sheetsBoundWords(plan: Plan): string {
+function describeSheetsBound(plan: Plan): string {
   const { bound, totals } = plan;
   if (plan.status === 'short') return 'Not everything can be cut, so nothing is said about the fewest sheets.';
   if (totals.newSheets === 0) return 'No new sheet is opened: nothing could be less.';

@@ -158,7 +158,7 @@ const KINDS: Readonly<Record<string, string>> = {
   object: 'an object with fields',
   record: 'an object with fields',
 };
-const limitWords = ({ of, limit }: { of: string; limit: number }, way: 'at most' | 'at least'): string => {
+const describeLimit = ({ of, limit }: { of: string; limit: number }, way: 'at most' | 'at least'): string => {
   if (of === 'string')
     return way === 'at least' && limit === 1 ? 'is empty' : `must have ${way} ${formatCount(limit, 'letter')}`;
   if (of === 'array' || of === 'set') return `must have ${way} ${formatCount(limit, 'entry', 'entries')}`;
@@ -189,9 +189,9 @@ export function describeIssue({ path, problem }: JobIssue, voice: Voice): string
     case 'wrong-kind':
       return `${where}: must be ${KINDS[problem.expected] ?? problem.expected}`;
     case 'too-much':
-      return `${where}: ${limitWords(problem, 'at most')}`;
+      return `${where}: ${describeLimit(problem, 'at most')}`;
     case 'too-little':
-      return `${where}: ${limitWords(problem, 'at least')}`;
+      return `${where}: ${describeLimit(problem, 'at least')}`;
     case 'used-twice':
       return `${where}: "${problem.id}" is used twice`;
     case 'unknown-paper':

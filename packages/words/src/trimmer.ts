@@ -195,7 +195,7 @@ export function describeTrimmerStep(
         rest:
           cut.rest === null
             ? ''
-            : [restSaid(restNodes, short(cut.rest), pieceName), bagsOf(cut.rest)].filter(Boolean).join(', '),
+            : [describeRest(restNodes, short(cut.rest), pieceName), bagsOf(cut.rest)].filter(Boolean).join(', '),
       });
     }
   }
@@ -275,7 +275,7 @@ function nameOf(nodes: readonly PlanNode[], pieceName: (id: string) => string): 
   return first === undefined ? 'the rest' : names.size > 1 ? `for ${first} and ${names.size - 1} more` : `for ${first}`;
 }
 
-function restSaid(nodes: readonly PlanNode[], name: string | null, pieceName: (id: string) => string): string {
+function describeRest(nodes: readonly PlanNode[], name: string | null, pieceName: (id: string) => string): string {
   if (name !== null) return `${name} is left, for the next cuts`;
   const only = nodes.length === 1 ? nodes[0]! : null;
   if (only?.holds === 'waste' || only?.holds === 'odd') return 'the rest is waste';

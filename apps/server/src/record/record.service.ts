@@ -283,16 +283,16 @@ function itemOf(row: StockItem, known: Known): RecordedItem {
     if (!at) break;
     from.push({
       stock: at.id,
-      ...sizeSaid(at),
+      ...readItemSize(at),
       page: known.pageName(origin.page),
       day: origin.date,
     });
   }
-  return { stock: row.id, paper: paperName(row.paper, known), kind, ...sizeSaid(row), came: came ?? null, from };
+  return { stock: row.id, paper: paperName(row.paper, known), kind, ...readItemSize(row), came: came ?? null, from };
 }
 
 /** The size of an item as it was typed; nothing of a side that cannot be read. */
-function sizeSaid({ unit, width, height }: StockItem): Pick<RecordedItem, 'unit' | 'width' | 'height'> {
+function readItemSize({ unit, width, height }: StockItem): Pick<RecordedItem, 'unit' | 'width' | 'height'> {
   const read = (side: LengthText) => (parseLength(side, unit).ok ? side : null);
   const isKnown = unit === 'in' || unit === 'mm';
   return isKnown ? { unit, width: read(width), height: read(height) } : { unit: 'in', width: null, height: null };

@@ -53,7 +53,7 @@ export function tokenize(line: string): Token[] {
   const raw: Token[] = [];
   for (const [said, times, size, length, word, stop] of rephrasePlainly(line).matchAll(PIECES)) {
     if (times !== undefined) raw.push({ ...lengthToken(times), times: true });
-    else if (size !== undefined) raw.push(sizeSaid(size));
+    else if (size !== undefined) raw.push(readSizeToken(size));
     else if (length !== undefined) raw.push(lengthToken(length.trim()));
     else if (word !== undefined) raw.push({ kind: 'word', word: word.toLowerCase(), said });
     else if (stop !== undefined) raw.push({ kind: 'stop' });
@@ -62,7 +62,7 @@ export function tokenize(line: string): Token[] {
   return lyingAs(inOneUnit(squares(sizes(withSharedUnits(spelledOut(raw))))));
 }
 
-function sizeSaid(said: string): Token {
+function readSizeToken(said: string): Token {
   const [width = '', height = ''] = said.split(BY).map((half) => half.trim());
   return { kind: 'size', width: withUnitOf(height, width), height, said: said.trim() };
 }

@@ -72,32 +72,33 @@ export interface ParsedLine {
  * another way, if there is one that comes to something.
  */
 export function parseRecipeLine(line: string, table: LayoutContext, newId: () => string): ParsedLine | null {
-  const first = asItStands(line, table, newId);
+  const first = parseAsWritten(line, table, newId);
   if (isWorkedOut(first)) return first;
   const together = first && mergeIntoOnePrint(line, table.unit);
   if (together)
     return together.line === null
       ? { ...first, said: { ok: false, problem: { code: 'value-missing', text: 'apart' } } }
-      : asItStands(together.line, table, newId);
+      : parseAsWritten(together.line, table, newId);
   for (const { line: other, sheet } of listOtherReadings(line)) {
-    const taken = asItStands(other, table, newId);
-    if (taken && isWorkedOut(taken)) return sheet === null ? taken : { ...taken, sheet: sizeSaid(sheet, line, table) };
+    const taken = parseAsWritten(other, table, newId);
+    if (taken && isWorkedOut(taken))
+      return sheet === null ? taken : { ...taken, sheet: readSheetSize(sheet, line, table) };
   }
   return first;
 }
 
 /** A length of a line in one unit, on a table in another: named by its unit. */
-const namedIn =
+const nameLengthsIn =
   (unit: Unit, table: LayoutContext) =>
   (text: string): string =>
     unit === table.unit ? text : String(withUnitNamed(text, unit));
 
 /** A sheet by its name or size, said in the unit of the whole line; null where it is none. */
-function sizeSaid(sheet: string, line: string, table: LayoutContext): ParsedPageSize | null {
+function readSheetSize(sheet: string, line: string, table: LayoutContext): ParsedPageSize | null {
   const unit = detectLineUnit(line, table.unit);
   const size = tokenize(sheet).find((token) => token.kind === 'size');
   if (size?.kind !== 'size') return null;
-  const named = namedIn(unit, table);
+  const named = nameLengthsIn(unit, table);
   return { width: named(size.width), height: named(size.height) };
 }
 
@@ -138,12 +139,12 @@ const LEFT_OUT = new Set(['word-unknown', 'goes-nowhere', 'said-twice']);
  * What recipes make of the words as they stand. Of several that understand them, the one that knew most; of several that do not,
  * the one that came nearest says what it did not understand.
  */
-function asItStands(line: string, table: LayoutContext, newId: () => string): ParsedLine | null {
+function parseAsWritten(line: string, table: LayoutContext, newId: () => string): ParsedLine | null {
   const unit = detectLineUnit(line, table.unit);
   const { plain, quoted } = withoutQuotes(line);
   const tokens = tokenize(plain);
   const isNamed = detectLineUnit(line, 'in') === detectLineUnit(line, 'mm');
-  const named = namedIn(unit, table);
+  const named = nameLengthsIn(unit, table);
   const sizeNamed = (size: ParsedPageSize | null) => size && { width: named(size.width), height: named(size.height) };
   let best: (ParsedLine & { readonly rank: number }) | null = null;
   for (const id of RECIPE_IDS) {

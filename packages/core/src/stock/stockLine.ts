@@ -97,7 +97,7 @@ export function parseStockLine(
   usual: Unit,
   places: readonly string[] = [],
 ): ParsedStock {
-  const { said: typed, place } = placeSaid(line, places);
+  const { said: typed, place } = readPlace(line, places);
   const said = typed.replace(SHEET_NAME_PATTERN, sizeOfSheet);
   const unit = detectLineUnit(said, usual);
   const read = sayIn(said, papers, unit);
@@ -123,7 +123,7 @@ export function parseStockLine(
 const AT_END = new RegExp(String.raw`\s(?:in|on)\s+(?:the\s+)?(${CONTAINER_PATTERN}\b[^,]*)$`, 'i');
 
 /** The place at the end of a line, and the line without it. */
-function placeSaid(line: string, places: readonly string[]): { said: string; place: string | null } {
+function readPlace(line: string, places: readonly string[]): { said: string; place: string | null } {
   const lower = line.toLowerCase().trimEnd();
   const known = places
     .filter((p) => lower.endsWith(` in ${p.toLowerCase()}`) || lower.endsWith(` on ${p.toLowerCase()}`))
@@ -174,7 +174,7 @@ function cornersIn(
 }
 
 /** A kind as it is said, also with letters swapped or one left out, where no paper is called so. */
-function kindSaid(said: string | undefined, papers: readonly { name: string }[]): StockKindWord | undefined {
+function readKind(said: string | undefined, papers: readonly { name: string }[]): StockKindWord | undefined {
   const word = said?.toLowerCase().replace(/s$/, '') ?? '';
   const known = KINDS[word];
   if (known || word.length < 4 || papers.some((p) => p.name.toLowerCase().includes(word))) return known;
@@ -221,7 +221,7 @@ function sayRectangle(said: string, papers: readonly { id: string; name: string 
   let kind: StockKindWord | null = null;
   let quantity: number | null = null;
   const name: string[] = [];
-  const kindOf = (w: string | undefined) => kindSaid(w, papers);
+  const kindOf = (w: string | undefined) => readKind(w, papers);
   for (const [i, word] of words.entries()) {
     const times = /^[x×](\d+)$/i.exec(word) ?? /^(\d+)[x×]$/i.exec(word);
     if (times) quantity = Number(times[1]);

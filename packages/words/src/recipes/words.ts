@@ -77,7 +77,7 @@ export function describeFinish(finish: Finish, say: FormatLength): string {
       return `score and fold it from ${say(from.x)}, ${say(from.y)} to ${say(to.x)}, ${say(to.y)} from its lower left corner`;
     }
     case 'holes':
-      return holesWords(finish.at, finish.across, say);
+      return describeHoles(finish.at, finish.across, say);
     case 'slit':
       return `slit it from ${say(finish.from.x)}, ${say(finish.from.y)} to ${say(finish.to.x)}, ${say(finish.to.y)} from its lower left corner`;
     case 'punch':
@@ -143,7 +143,7 @@ export function describeFinishes(finishes: readonly Finish[], say: FormatLength)
 }
 
 /** One hole where it is; several by the first, how many and how far apart, where they are evenly so. */
-function holesWords(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, say: FormatLength): string {
+function describeHoles(at: Extract<Finish, { do: 'holes' }>['at'], across: Ticks, say: FormatLength): string {
   const [first, second] = [at[0]!, at[1]];
   const what = across > 0 ? 'punch' : 'prick';
   const size = across > 0 ? ` ${say(across)} across` : '';

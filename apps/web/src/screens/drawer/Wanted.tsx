@@ -288,7 +288,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
       {told.length ? (
         <ul>
           {told.map((note, i) => (
-            <li key={i}>{noteWords(note, nameOf)}</li>
+            <li key={i}>{describeDemandNote(note, nameOf)}</li>
           ))}
         </ul>
       ) : null}
@@ -296,7 +296,7 @@ function OnePaper({ wanted, enough, names, most }: OnePaperProps) {
   );
 }
 
-function noteWords(note: DemandNote, nameOf: (id: string) => string): string {
+function describeDemandNote(note: DemandNote, nameOf: (id: string) => string): string {
   const list = (ids: readonly string[]) =>
     `${ids.slice(0, 3).map(nameOf).join(', ')}${ids.length > 3 ? ` and ${ids.length - 3} more` : ''}`;
   switch (note.code) {
@@ -324,7 +324,9 @@ function KeptForNothing({ notes, names }: { notes: readonly DemandNote[]; names:
   };
   return (
     <Notice kind="advice">
-      <span>{notes.map((n) => noteWords(n, (id) => names.get(id) ?? 'a page that is cut or gone')).join(' ')}</span>
+      <span>
+        {notes.map((n) => describeDemandNote(n, (id) => names.get(id) ?? 'a page that is cut or gone')).join(' ')}
+      </span>
       <Quiet onPress={free} isDisabled={step.isPending}>
         Free it
       </Quiet>

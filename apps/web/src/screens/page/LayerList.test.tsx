@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { derivePage, emptyPage, lengthOf, newItem } from '@temnex/core';
 import { banners, base, layer, page, photo } from '@temnex/core/testing';
-import { cutCountAndSize, buildLayerEntries } from './LayerList.tsx';
+import { computeCutOfSlab, buildLayerEntries } from './LayerList.tsx';
 
 test('what is cut as one piece is one slab; every other layer has its own, from the bottom up', () => {
   const all = page(base([layer('panel', '1/2')]), photo('a', ['3', '4'], [layer('m', '1/4')]), banners('flags', {}));
@@ -39,7 +39,7 @@ test('what is folded over, or goes over and under, is one slab with its piece, a
     ...['wheels/square 2', 'wheels/hub 2', 'woven/level-b 4', 'woven/upright-a 4'],
   ]);
   // how it is cut, with its tails, not how far it is seen
-  const { width, height, many } = cutCountAndSize(slabs.at(-1)!, derived);
+  const { width, height, many } = computeCutOfSlab(slabs.at(-1)!, derived);
   expect([many, width, height]).toEqual([4, lengthOf('1/2'), lengthOf('3')]);
-  expect(cutCountAndSize(slabs[0]!, derived)).toMatchObject({ many: 2, width: lengthOf('3') });
+  expect(computeCutOfSlab(slabs[0]!, derived)).toMatchObject({ many: 2, width: lengthOf('3') });
 });

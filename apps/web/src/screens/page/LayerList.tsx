@@ -84,7 +84,7 @@ export const buildLayerEntries = (parts: readonly Part[]): Part[][] => {
 };
 
 /** How many are cut for a slab and how large: as it lies, or as it is cut where that is not what one sees of it. */
-export function cutCountAndSize(
+export function computeCutOfSlab(
   slab: readonly Part[],
   { pieces }: Pick<DerivedPage, 'pieces'>,
 ): { many: number; width: Ticks; height: Ticks } {
@@ -130,7 +130,7 @@ export function LayerList({
         const isOpen = slab.some((p) => p.id === selected || (p.piece !== null && p.piece === picked?.piece));
         const fill = partFill(first, drawer, per * TICKS_PER_UNIT.in, settled);
         const look = typeof fill === 'string' ? null : scopeLook(fill.look, fill.turn, fill.scale, `${own}${first.id}`);
-        const { many, ...size } = cutCountAndSize(slab, derived);
+        const { many, ...size } = computeCutOfSlab(slab, derived);
         return (
           <li key={first.id}>
             <Slab type="button" aria-pressed={isOpen} onClick={() => onSelect(isOpen ? selected! : first.id)}>

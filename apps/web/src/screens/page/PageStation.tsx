@@ -65,7 +65,7 @@ function useDerived(page: PageEditor['page'] | null): DerivedPage | null {
 const noop = () => {};
 
 /** `of today, 10:32`, or with the day where it is another. */
-const whenWords = (iso: string): string => {
+const formatWhen = (iso: string): string => {
   const at = new Date(iso);
   const time = at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
   const today = at.toDateString() === new Date().toDateString();
@@ -168,8 +168,8 @@ function OnePage({ id }: { id: string }) {
       {editor?.unsaved && !editor.conflict ? (
         <Conflict aria-label="Edits that were not saved">
           <Notice kind="advice">
-            <b>Edits {whenWords(editor.unsaved.at)} were not saved.</b> They were kept here; taken up, they are one step
-            of undo.
+            <b>Edits {formatWhen(editor.unsaved.at)} were not saved.</b> They were kept here; taken up, they are one
+            step of undo.
             <Plain onPress={editor.takeUp}>Take them up</Plain>
             <Quiet onPress={editor.leaveOut}>Leave them out</Quiet>
           </Notice>
@@ -224,7 +224,7 @@ function WithOrder({ facts }: { facts: PageFacts }) {
   return <Outlet context={{ ...facts, cutting } satisfies PageContext} />;
 }
 
-const SAVED_WORDS = { saved: 'Saved', saving: 'Saving …', waiting: 'Saving …', failed: 'Not saved' } as const;
+const SAVING_LABELS = { saved: 'Saved', saving: 'Saving …', waiting: 'Saving …', failed: 'Not saved' } as const;
 
 function Saved({ editor }: { editor: PageEditor }) {
   return (
@@ -240,7 +240,7 @@ function Saved({ editor }: { editor: PageEditor }) {
         title={editor.trouble ?? undefined}
         {...(editor.saving === 'saved' ? { 'data-quiet': true } : {})}
       >
-        {SAVED_WORDS[editor.saving]}
+        {SAVING_LABELS[editor.saving]}
       </span>
       {editor.trouble ? (
         <>

@@ -52,7 +52,7 @@ export function OneItem({ item, paper, mark, scale, reach, change, move, remove 
       {STOCK_KIND_LABELS[item.kind]}
       {item.outline ? describeOddShape(item.outline.length) : ''}
       {item.uncut?.length ? `, ${item.uncut.length === 1 ? 'a place' : `${item.uncut.length} places`} kept whole` : ''}
-      {unusedWords(item)}
+      {describeUnused(item)}
       {item.turned ? `, lies turned ${item.turned}°` : ''}
       {item.origin ? `, kept ${item.origin.date}` : ''}
       {reach ? (
@@ -150,7 +150,7 @@ function ItsSize({ item, change }: { item: StockItem; change: (size: ChangeStock
 }
 
 /** Edges that are not to be used, in words. */
-function unusedWords({ trim, unit }: StockItem): string {
+function describeUnused({ trim, unit }: StockItem): string {
   const edges = (['left', 'right', 'bottom', 'top'] as const).filter((e) => spotOf([trim[e], 0], unit).x > 0);
   return edges.length ? `, less ${edges.map((e) => `${trim[e]} ${e}`).join(', ')}` : '';
 }

@@ -71,21 +71,21 @@ export function PhotoPanel({ photos, all, shown, unit, change, takeOut }: PhotoS
             Favourite
           </Tick>
         </Row>
-        <Said
+        <PhotoFactField
           label="where"
           value={common(photos, 'place') ?? ''}
           options={places}
           most={120}
           onCommit={(text) => change({ place: text || null })}
         />
-        <Said
+        <PhotoFactField
           label="who (a comma between)"
           value={(common(photos, 'people') ?? []).join(', ')}
           options={people}
           most={400}
           onCommit={(text) => change({ people: [...new Set(text.split(',').map((name) => name.trim().slice(0, 60)).filter(Boolean))].slice(0, 40) })} // prettier-ignore
         />
-        <Said
+        <PhotoFactField
           label="what, or which event"
           value={common(photos, 'what') ?? ''}
           options={whats}
@@ -210,7 +210,7 @@ function DayField({ id, day, onCommit }: { id: string; day: string | null; onCom
   );
 }
 
-interface SaidProps {
+interface PhotoFactFieldProps {
   label: string;
   value: string;
   options: readonly string[];
@@ -219,7 +219,7 @@ interface SaidProps {
 }
 
 /** Words that are typed where they stand; what was said of others is offered. */
-function Said({ label, value, options, most, onCommit }: SaidProps) {
+function PhotoFactField({ label, value, options, most, onCommit }: PhotoFactFieldProps) {
   const [text, setText] = useState(value);
   const list = useId();
   const commit = () => (text.trim() !== value ? onCommit(text.trim()) : undefined);

@@ -64,7 +64,7 @@ export interface CompiledJob {
 }
 
 /** What is settled before the search: frames, what cannot have its place, and (for a part of a job) how many copies. */
-export interface SettledBeforehand {
+export interface SearchPreconditions {
   readonly frames?: readonly Frame[];
   readonly unplaced?: readonly number[];
   /** [k] copies that the search is asked for; left out: all that are not pinned */
@@ -110,7 +110,7 @@ function fitting({ width, height }: JobPiece, allowed: number, room: Rectangle):
   return width === height && bits === (UPRIGHT | FLAT) ? UPRIGHT : bits;
 }
 
-export function compileJob(job: Job, { frames = [], unplaced = [], wanted }: SettledBeforehand = {}): CompiledJob {
+export function compileJob(job: Job, { frames = [], unplaced = [], wanted }: SearchPreconditions = {}): CompiledJob {
   const K = job.pieces.length;
   const { kerf } = job.cutter;
   const cutters = [job.cutter, ...job.cutter.then];

@@ -65,9 +65,9 @@ export function formatFinish(finish: Finish, unit: Unit): FinishDocument {
       return { ...finish, by: text(finish.by) };
     case 'slit':
     case 'fold':
-      return { do: finish.do, from: cornerSaid(finish.from, unit), to: cornerSaid(finish.to, unit) };
+      return { do: finish.do, from: formatCorner(finish.from, unit), to: formatCorner(finish.to, unit) };
     case 'holes':
-      return { do: 'holes', at: finish.at.map((p) => cornerSaid(p, unit)), across: text(finish.across) };
+      return { do: 'holes', at: finish.at.map((p) => formatCorner(p, unit)), across: text(finish.across) };
     case 'trim': {
       const { left, right, top, bottom } = finish;
       return { ...finish, left: text(left), right: text(right), top: text(top), bottom: text(bottom) };
@@ -79,11 +79,11 @@ export function formatFinish(finish: Finish, unit: Unit): FinishDocument {
   }
 }
 
-const cornerSaid = ({ x, y }: Point, unit: Unit): Corner => [formatExactLength(x, unit), formatExactLength(y, unit)];
+const formatCorner = ({ x, y }: Point, unit: Unit): Corner => [formatExactLength(x, unit), formatExactLength(y, unit)];
 
 export const formatShape = (outline: Contour, unit: Unit): Corner[] =>
   flattenContour(outline, CHORD).map(([x, y]) =>
-    cornerSaid({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, unit),
+    formatCorner({ x: ticks(Math.round(x)), y: ticks(Math.round(y)) }, unit),
   );
 
 /** Reads it back; `length` reads one length of it and knows where in the document that stands. */

@@ -1,4 +1,4 @@
-import { compileJob, type CompiledJob, type SettledBeforehand } from '../blanks/compile.ts';
+import { compileJob, type CompiledJob, type SearchPreconditions } from '../blanks/compile.ts';
 import { usableRectangleOf, type Frame, type FramedSheets } from '../blanks/frames.ts';
 import type { Job } from '../documents/job.ts';
 import { maxCoverableArea, maxAreaFrom } from './coverable.ts';
@@ -48,7 +48,7 @@ export function computeLowerBound(job: Job, framing: FramedSheets, over: () => b
  * What holds however the framed sheets are cut: each is one room with all its paper, free where a pinned piece opens it anyway. A
  * piece that might come out of some opening is not asked for.
  */
-function settledForBound(job: Job, framing: FramedSheets): SettledBeforehand {
+function settledForBound(job: Job, framing: FramedSheets): SearchPreconditions {
   const frames = framing.sheets.map(([frame]): Frame => {
     const { stock, pins, opens } = frame!;
     const room = usableRectangleOf(job.stock[stock]!);

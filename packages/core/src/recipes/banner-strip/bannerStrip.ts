@@ -373,7 +373,7 @@ export const bannerStrip: Recipe<'banner-strip', BannerStripInput> = {
         ...(depth !== undefined && shape !== 'straight' ? { depth } : {}),
         longer: heard.flags.has('right') ? 'right' : 'left',
       },
-      ...hangSaid(heard),
+      ...readHang(heard),
       ...(heard.flags.has('shortest') || said('shortest') !== undefined
         ? { ragged: optional('shortest', said('shortest')) }
         : {}),
@@ -385,7 +385,7 @@ const optional = <Key extends string>(key: Key, text: LengthText | undefined): P
   text === undefined ? {} : ({ [key]: text } as Record<Key, LengthText>);
 
 /** A curve or a line that is said, and how much it drops. */
-function hangSaid(heard: ParsedValues): Pick<BannerStripInput, 'hang'> {
+function readHang(heard: ParsedValues): Pick<BannerStripInput, 'hang'> {
   const drop = lengthAt(heard, 'drop');
   const curve = heard.flags.has('curve') || heard.heads.has('bunting');
   const line = curve ? 'curve' : heard.flags.has('line') || drop !== undefined ? 'slant' : null;

@@ -82,7 +82,7 @@ function neededAlong(input: BuiltUpInput, table: LayoutContext, axis: Axis): num
 }
 
 /** Whether whole and patch are both said: then the last of a row is cut to what is left. */
-const bothSaid = (input: BuiltUpInput, { size }: Axis): boolean =>
+const isGivenBothWays = (input: BuiltUpInput, { size }: Axis): boolean =>
   input.whole[size] !== undefined && input.patch[size] !== undefined;
 
 function arithmetic(input: BuiltUpInput, table: LayoutContext): Arithmetic {
@@ -92,7 +92,7 @@ function arithmetic(input: BuiltUpInput, table: LayoutContext): Arithmetic {
     give(sizeAlong(WHOLE!, axis), input.whole[axis.size]);
     give(sizeAlong(PATCH!, axis), input.patch[axis.size]);
     const n = neededAlong(input, table, axis);
-    if (n === null || bothSaid(input, axis)) continue;
+    if (n === null || isGivenBothWays(input, axis)) continue;
     const overlaps = n > 1 && input.join.how === 'overlap' ? [term(OVERLAP, n - 1)] : [];
     equations.push([term(sizeAlong(WHOLE!, axis), 1), term(sizeAlong(PATCH!, axis), -n), ...overlaps]);
   }

@@ -21,7 +21,7 @@ function countsIn(size: Typed | null): [number, number] | null {
 }
 
 /** Large cells that were said, each where there is room for it, else where it is seen not to fit; null where one is no number of cells. */
-function largeSaid(
+function readLarge(
   heard: ParsedValues,
   [columns, rows]: readonly [number, number],
   times: number,
@@ -149,7 +149,7 @@ export function readGrid(heard: ParsedValues, table: LayoutContext, newId: () =>
   const inAll = across !== undefined && parseTicks(across, table.unit) !== table.room.width;
   const rows = by?.[1] ?? whole('rows') ?? block?.[1] ?? (inRow ? 1 : undefined);
   const width = size?.width ?? side;
-  const large = largeSaid(heard, [columns ?? MAX_GRID_CELLS, rows ?? MAX_GRID_CELLS], by ? (number ?? 1) : 1, newId);
+  const large = readLarge(heard, [columns ?? MAX_GRID_CELLS, rows ?? MAX_GRID_CELLS], by ? (number ?? 1) : 1, newId);
   if ((width === undefined && columns === undefined && rows === undefined) || !large) return null;
   const margin = said('margin');
   const square = !size || size.width === size.height;

@@ -359,8 +359,22 @@ export const photo: Recipe<'photo', PhotoInput> = {
     if (!print && !crop) return null;
     const has = (...of: string[]) => of.find((flag) => heard.flags.has(flag));
     const off = {
-      ...offSaid('left', lengthAt(heard, 'left'), lengthAt(heard, 'right'), print?.width, crop?.width, table.unit),
-      ...offSaid('top', lengthAt(heard, 'top'), lengthAt(heard, 'bottom'), print?.height, crop?.height, table.unit),
+      ...computeCutOff(
+        'left',
+        lengthAt(heard, 'left'),
+        lengthAt(heard, 'right'),
+        print?.width,
+        crop?.width,
+        table.unit,
+      ),
+      ...computeCutOff(
+        'top',
+        lengthAt(heard, 'top'),
+        lengthAt(heard, 'bottom'),
+        print?.height,
+        crop?.height,
+        table.unit,
+      ),
     };
     const scene = heard.heads.has('scene') || Object.keys(off).length > 0;
     return {
@@ -396,7 +410,7 @@ function squareOf({ width, height }: { width: string; height: string }, unit: Un
 }
 
 /** What comes off at the left or at the top, where that is said of it or of the edge across from it. */
-function offSaid(
+function computeCutOff(
   edge: (typeof OFF)[number],
   here: LengthText | undefined,
   across: LengthText | undefined,
