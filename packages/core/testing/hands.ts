@@ -110,7 +110,11 @@ interface Part {
  * between fence and blade; by trying all of it. Nothing is shaved: in one of the two parts of a cut pieces lie end to end from the cut
  * to the edge opposite. For two or three pieces.
  */
-export function fewestByTrying({ sheet, kinds }: HandJob): Handling | null {
+export const fewestByTrying = (job: HandJob): Handling | null => fewestByTryingTogether([job]);
+
+/** The same for several sheets, each with its pieces, where a cut of one may come between those of another. */
+export function fewestByTryingTogether(jobs: readonly HandJob[]): Handling | null {
+  const kinds = jobs.flatMap((job) => job.kinds);
   const isDone = (part: Part): boolean => {
     const wanted = part.counts.reduce((sum, n) => sum + n, 0);
     if (wanted !== 1) return wanted === 0 && !part.filled.wide && !part.filled.high;
@@ -175,7 +179,12 @@ export function fewestByTrying({ sheet, kinds }: HandJob): Handling | null {
     if (queue) queue.push({ parts: open, setting, settings, cuts });
     else queues.set(at, [{ parts: open, setting, settings, cuts }]);
   };
-  push([{ ...sheet, counts: kinds.map((k) => k.quantity), filled: { wide: false, high: false } }], -1, 0, 0);
+  const sheets = jobs.map((job): Part => ({
+    ...job.sheet,
+    counts: kinds.map((k) => (job.kinds.includes(k) ? k.quantity : 0)),
+    filled: { wide: false, high: false },
+  }));
+  push(sheets, -1, 0, 0);
   const seen = new Set<string>();
   while (queues.size) {
     const nearest = Math.min(...queues.keys());

@@ -190,8 +190,16 @@ export const describeCopy = (copy: number, copies: number, name: string | null =
 
 /** Whether fewer sheets, or settings, could do, and how that is known. */
 export function describeBound(plan: Plan): string {
-  const fewest = plan.bound.settings === plan.totals.settings ? ' It can\u2019t be done with fewer settings.' : '';
-  return describeSheetsBound(plan) + fewest;
+  return [describeSheetsBound(plan), ...describeSettingsBound(plan)].join(' ');
+}
+function describeSettingsBound({ bound, totals, sheets }: Plan): string[] {
+  if (bound.settings === undefined) return [];
+  const isOne = sheets.filter(({ tree }) => tree.parts?.length).length === 1;
+  const shared = isOne ? '' : ' while each piece stays on its sheet';
+  if (bound.settings === totals.settings) return [`It can\u2019t be done with fewer settings${shared}.`];
+  return isOne
+    ? []
+    : [`At least ${formatCount(bound.settings, 'setting')} ${bound.settings === 1 ? 'is' : 'are'} needed${shared}.`];
 }
 function describeSheetsBound(plan: Plan): string {
   const { bound, totals } = plan;

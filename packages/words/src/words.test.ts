@@ -299,6 +299,18 @@ describe('plans', () => {
     );
     expect(formatTotals(plan)[0]).toEqual({ label: 'new sheets opened', value: '2' });
   });
+  test('how few settings could do is said of the one sheet, or as long as each piece stays on its sheet', () => {
+    const { plan } = made(document);
+    const { settings } = plan.totals;
+    const cut = plan.sheets.filter(({ tree }) => tree.parts?.length);
+    const said = (sheets: Plan['sheets'], least: number) =>
+      describeBound({ ...plan, sheets, bound: { ...plan.bound, settings: least } });
+    expect(cut.length).toBeGreaterThan(1);
+    expect(said(cut.slice(0, 1), settings)).toMatch(/ It can’t be done with fewer settings\.$/);
+    expect(said(cut, settings)).toMatch(/ It can’t be done with fewer settings while each piece stays on its sheet\.$/);
+    expect(said(cut, 1)).toMatch(/ At least 1 setting is needed while each piece stays on its sheet\.$/);
+    expect(describeBound({ ...plan, bound: { ...plan.bound, settings: undefined } })).not.toMatch(/setting/);
+  });
   test('where nothing is wide enough: the size that is needed, and the one that comes nearest', () => {
     const { plan, job } = made({
       ...document,

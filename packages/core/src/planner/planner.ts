@@ -21,14 +21,13 @@ import { MANY_PIECES, type Layout } from './search/layout.ts';
 import { search } from './search/search.ts';
 import { newAreaOfFrames } from './search/solutionOfLayout.ts';
 import { recutSolution } from './sheets/recut.ts';
-import { findFewestSettings } from './sheets/fewestSettings.ts';
+import { findEasierCuts, MAX_SHEETS_EASED } from './sheets/easierCuts.ts';
 import { flattenRuns } from './sheets/flat.ts';
 import { arrangeUsefulOffcuts } from './sheets/offcuts.ts';
 import { compareScores, computeScore, type Solution } from './sheets/score.ts';
 import { SettingSaver } from './sheets/settingSaver.ts';
 import { visitHeldPieces, measureSolution, rankUrgencies } from './sheets/standing.ts';
-import { kindsOnSheet, cutInStrips, type StripCutting } from './sheets/strips.ts';
-import { canCutTree, type CutSheet } from './sheets/tree.ts';
+import type { CutSheet } from './sheets/tree.ts';
 import { withTrimmable } from './sheets/trims.ts';
 import { withWaysOut } from './shortage/waysOut.ts';
 
@@ -51,12 +50,10 @@ const SPARING = 0.8;
 /** Accepted ways to cut that are looked back on, and changes that may be in vain. */
 const SPARING_MEMORY = 8;
 const SPARED_IN_VAIN = 6000;
-const MAX_SHEETS_EASED = 12;
 /** Sheets of a plan for which a setting less is looked for. */
 const MAX_SHEETS_SPARED = 40;
 /** Of the time there is for more sheets than that, what is kept to see to their offcuts. */
 const BROADENING = 0.04;
-const MAX_EASED = 120_000;
 /** Steps of the search for each way out that is tried. */
 const WAY_OUT_STEPS = 30;
 
@@ -78,7 +75,7 @@ export class Planner {
   private readonly layouts = new Map<Approach, Layout>();
   /** For an aim whose cuts were made easier: waste up to which nobody sees a difference, in square ticks. */
   private readonly alike = new Map<Aim, number>();
-  /** What is cut from the one sheet of a plan that is cut → the fewest settings, where no way has fewer. */
+  /** What is cut from which sheets → the fewest settings, where no way to cut these pieces from these sheets has fewer. */
   private readonly fewest = new Map<string, number>();
   /** Good is good enough: one of many plans that are only compared. */
   private readonly quick: boolean;
@@ -108,7 +105,7 @@ export class Planner {
     const eased = this.alike.has(aim);
     for (const { solution, approach } of [...this.best.values()]) this.offer(solution, aim, approach, false, eased);
     const { solution } = this.best.get(aim)!;
-    const settings = this.fewest.get(onlyCut(solution) ?? '');
+    const settings = this.fewest.get(describePiecesBySheet(solution));
     const bound = { ...this.bound, ...(settings === undefined ? {} : { settings }) };
     return writePlan(this.job, bound, solution, aim, FINAL_TRIES);
   }
@@ -144,10 +141,10 @@ export class Planner {
     if (!isSettled) this.search(aim, budget.share(UNSETTLED));
     this.settle(aim);
     if (isSettled && aim !== 'easiest-cuts') this.searchEasier(aim, budget.share(SETTLED / (EASING + SETTLED)));
-    if (isFew) this.ease(aim, budget.inTime());
+    this.ease(aim, budget.inTime());
     const eased = this.best.get(aim);
     if (isSpared) this.spare(aim, budget.share(SPARING));
-    if (isFew && this.best.get(aim) !== eased) this.ease(aim, budget.inTime());
+    if (this.best.get(aim) !== eased) this.ease(aim, budget.inTime());
     this.broaden(aim, budget.inTime(), true);
   }
 
@@ -272,26 +269,11 @@ export class Planner {
   private ease(aim: Aim, budget: Budget): void {
     const known = this.best.get(aim);
     if (!known) return;
-    const { job } = this;
     const { sheets } = known.solution;
     const keeps = this.keepers.has(known.solution);
-    // those that are kept stay as they are
-    const kinds = sheets.map((sheet) => (keeps && sheet.settled ? null : kindsOnSheet(job, sheet)));
-    const strips = sheets.map((sheet, i) => (kinds[i] ? cutInStrips(job, sheet, kinds[i]) : null));
-    const only = onlyCut(known.solution);
-    const few = sheets.map((sheet, i) => {
-      const found =
-        kinds[i] &&
-        !budget.over() &&
-        findFewestSettings(sheet.tree, kinds[i], job, MAX_EASED / sheets.length, () => budget.over());
-      // with another cutter there might be other ways
-      if (found && found.proved && only !== null && !job.cutter.then.length && !job.cutter.stop)
-        this.fewest.set(only, found.settings);
-      return found && canCutTree(found.tree, job) ? { tree: found.tree, sequence: found.sequence } : null;
-    });
-    // the settings that were chosen, and with them left to the order of cuts, which may share them with other sheets
-    const free = (sheet: StripCutting | null) => sheet && { tree: sheet.tree };
-    for (const trees of [strips.map(free), strips, few.map(free), few]) {
+    const { ways, fewest } = findEasierCuts(this.job, sheets, keeps, () => budget.over());
+    if (fewest !== null) this.fewest.set(describePiecesBySheet(known.solution), fewest);
+    for (const trees of ways) {
       const offer = (solution: Solution, which: (i: number) => boolean) => {
         const recutSheets = solution.sheets.map((s, i) => (trees[i] && which(i) ? { ...trees[i], stock: s.stock } : s));
         const offered = this.flat({ ...solution, sheets: recutSheets });
@@ -410,11 +392,14 @@ interface Best {
   eased?: ApproachScore;
 }
 
-/** Which pieces come from the one sheet of a solution that is cut, as a name; null where several are, or none. */
-function onlyCut({ sheets }: Solution): string | null {
-  const [only, more] = sheets.filter(({ tree }) => tree.cut !== null);
-  if (!only || more) return null;
-  const held: number[] = [];
-  visitHeldPieces(only.tree, ({ holds }) => held.push(holds.piece));
-  return `${only.stock}: ${held.sort((a, b) => a - b).join()}`;
-}
+/** Which pieces come from which sheets that are cut, as a name. */
+const describePiecesBySheet = ({ sheets }: Solution): string =>
+  sheets
+    .filter(({ tree }) => tree.cut !== null)
+    .map(({ stock, tree }) => {
+      const held: number[] = [];
+      visitHeldPieces(tree, ({ holds }) => held.push(holds.piece));
+      return `${stock}: ${held.sort((a, b) => a - b).join()}`;
+    })
+    .sort()
+    .join('; ');

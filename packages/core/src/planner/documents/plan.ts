@@ -217,7 +217,7 @@ export const planSchema = z.strictObject({
     newSheetArea: z.number(),
     newSheets: z.int(),
     proved: z.boolean(),
-    /** Version 2: no way to cut these pieces from the one sheet that is cut has fewer settings. Left out where that is not known. */
+    /** Version 2: no way to cut the sheets, each into its pieces as they are shared out, has fewer settings. Left out where that is not known. */
     settings: z.int().min(1).optional(),
     how: z.enum([
       'nothing-needed',

@@ -77,7 +77,7 @@ export function writePlan(job: Job, bound: Bound, solution: Solution, aim: Aim, 
       newSheets: bound.newSheets,
       proved: !missing.length && totals.newSheetArea <= bound.newArea,
       how: bound.how,
-      ...(job.version > 1 && bound.settings !== undefined ? { settings: bound.settings } : {}),
+      ...(job.version > 1 && (bound.settings ?? Infinity) <= settings ? { settings: bound.settings } : {}),
     },
   };
 }

@@ -1,6 +1,8 @@
 import type { Cutter, Job, Rectangle } from '../documents/job.ts';
 import type { Way } from '../blanks/turning.ts';
-import { canCut, makeOffcutTree, isWorthKeeping, type Tree } from './tree.ts';
+import { END_TO_END, ENDS_OF_PARTS, type Ends } from './endToEnd.ts';
+import { Selections, type KindOnSheet } from './selections.ts';
+import { canCut, makeOffcutTree, isWorthKeeping, splitRoom, type Tree } from './tree.ts';
 
 /*
  * The fewest settings with which a few pieces come from one sheet, and of those the fewest cuts. The settings
@@ -8,13 +10,6 @@ import { canCut, makeOffcutTree, isWorthKeeping, type Tree } from './tree.ts';
  * cut the sheet. What is set is the size of a piece, or of several end to end; nothing is shaved: in one of the two parts of a cut,
  * pieces lie end to end from the cut to the edge opposite. Else a strip could be cut off again and again until a size is reached.
  */
-
-/** The pieces of one kind, and how they may lie. */
-export interface KindOnSheet {
-  readonly k: number;
-  readonly count: number;
-  readonly laid: readonly { readonly width: number; readonly height: number; readonly way: Way }[];
-}
 
 /** A way to cut a sheet, how many settings it has and whether no way has fewer. */
 export interface FewSettings {
@@ -32,9 +27,6 @@ const ONE_CHOICE = 40;
 const ONE_ORDER = 10;
 /** One cut counts more than any waste, in square ticks. */
 const ONE_CUT = 1e13;
-/** Selections of pieces that are told apart, and lengths that one fills: beyond it, too many to try. */
-const MAX_SELECTIONS = 2500;
-const MAX_LENGTHS = 500;
 
 interface Best {
   readonly figure: number;
@@ -48,20 +40,6 @@ interface Best {
   readonly way: { readonly k: number; readonly way: Way } | null;
 }
 const IMPOSSIBLE: Best = { figure: Infinity, cut: null, left: 0, off: 0, ends: [0, 0], way: null };
-
-/** Pieces must lie end to end from the left edge to the right one (1), from the lower to the upper (2), both, or neither. */
-type Ends = 0 | 1 | 2 | 3;
-const END_TO_END = { x: 1, y: 2 } as const;
-/** For each of what a whole must do: what its two parts may, where a cut along x or y parts it. */
-const ENDS_OF_PARTS = (['x', 'y'] as const).map((cut) =>
-  ([0, 1, 2, 3] as const).map((whole): (readonly [Ends, Ends])[] => {
-    const [along, across] = cut === 'x' ? [1, 2] : [2, 1];
-    // across the cut both parts must; else one of them, or something would be shaved. Beside it one of them must
-    const first = whole & along ? [[along, along]] : [[along, 0], [0, along]]; // prettier-ignore
-    const second = whole & across ? [[across, 0], [0, across]] : [[0, 0]]; // prettier-ignore
-    return first.flatMap(([a, b]) => second.map(([c, d]): [Ends, Ends] => [(a! | c!) as Ends, (b! | d!) as Ends]));
-  }),
-);
 
 /** Null where there is too much to try, or the pieces do not come from the room. */
 export function findFewestSettings(
@@ -83,15 +61,7 @@ class Search {
   private left: number;
   private unlooked = 0;
   private readonly over: () => boolean;
-  /** [kind] what a copy of it adds to the number of a selection */
-  private readonly place: number[] = [];
-  private readonly selections: number;
-  /** Told once it is made. */
-  isTooMuch: boolean;
-  private readonly areas: Float64Array;
-  /** By cut: [selection] lengths that some of its pieces fill, end to end. */
-  private readonly filled: Record<'x' | 'y', ReadonlySet<number>[]>;
-  private readonly within: (readonly number[])[] = [];
+  private readonly pieces: Selections;
   /** The settings, as they are set one after the other; [i] what those from the i-th on are called. */
   private order: readonly number[] = [];
   private names: readonly string[] = [];
@@ -110,39 +80,17 @@ class Search {
     this.keep = keep;
     this.left = limit;
     this.over = over;
-    let all = 1;
-    for (const { count } of kinds) {
-      this.place.push(all);
-      all *= count + 1;
-    }
-    this.selections = all;
-    this.isTooMuch = all > MAX_SELECTIONS;
-    this.areas = new Float64Array(this.isTooMuch ? 0 : all);
-    this.filled = { x: [new Set([0])], y: [new Set([0])] };
-    for (let selection = 1; selection < this.areas.length; selection++) {
-      const kind = this.kinds.findLastIndex((_, i) => this.countOf(selection, i) > 0);
-      const { laid } = this.kinds[kind]!;
-      const before = selection - this.place[kind]!;
-      this.areas[selection] = this.areas[before]! + laid[0]!.width * laid[0]!.height;
-      for (const [cut, side] of [
-        ['x', 'width'],
-        ['y', 'height'],
-      ] as const) {
-        const shorter = this.filled[cut][before]!;
-        const longer = new Set(shorter);
-        for (const length of shorter)
-          for (const way of laid) if (length + way[side] <= longest) longer.add(length + way[side]);
-        this.filled[cut].push(longer);
-        if (longer.size > MAX_LENGTHS) this.isTooMuch = true;
-      }
-      if (this.isTooMuch) return;
-    }
+    this.pieces = new Selections(kinds, longest);
+  }
+
+  get isTooMuch(): boolean {
+    return this.pieces.isTooMuch;
   }
 
   fewest(room: Rectangle): FewSettings | null {
-    const all = this.selections - 1;
+    const { whole: all, filled } = this.pieces;
     const sizes = [...new Set(this.kinds.flatMap(({ laid }) => [laid[0]!.width, laid[0]!.height]))];
-    const ends = [...this.filled.x[all]!, ...this.filled.y[all]!];
+    const ends = [...filled.x[all]!, ...filled.y[all]!];
     // either part of a cut may lie against the fence: what is not the pieces themselves, or what is left of the sheet without them
     const lefts = [room.width, room.height].flatMap((long) => ends.map((end) => long - end));
     const sums = [...new Set([...ends, ...lefts])].filter((n) => n > 0 && !sizes.includes(n));
@@ -209,38 +157,33 @@ class Search {
       const waste = isWorthKeeping(w, h, this.keep) ? 0 : w * h;
       return { ...IMPOSSIBLE, figure: waste };
     }
-    if (this.areas[selection]! > w * h) return IMPOSSIBLE;
-    if (ends & END_TO_END.x && !this.filled.x[selection]!.has(w)) return IMPOSSIBLE;
-    if (ends & END_TO_END.y && !this.filled.y[selection]!.has(h)) return IMPOSSIBLE;
+    const { areas, filled } = this.pieces;
+    if (areas[selection]! > w * h) return IMPOSSIBLE;
+    if (ends & END_TO_END.x && !filled.x[selection]!.has(w)) return IMPOSSIBLE;
+    if (ends & END_TO_END.y && !filled.y[selection]!.has(h)) return IMPOSSIBLE;
     const key = `${w} ${h} ${selection} ${ends} ${this.names[from]}`;
     const known = this.known.get(key);
     if (known) return known;
-    const best = this.exactly(w, h, selection) ?? this.leastCut(w, h, selection, from, ends);
+    const way = this.pieces.pieceThatFills(w, h, selection);
+    const best = way ? { ...IMPOSSIBLE, figure: 0, way } : this.leastCut(w, h, selection, from, ends);
     this.known.set(key, best);
     return best;
   }
 
-  private exactly(w: number, h: number, selection: number): Best | null {
-    const kind = this.place.indexOf(selection);
-    if (kind < 0) return null;
-    const { k, laid } = this.kinds[kind]!;
-    const lies = laid.find(({ width, height }) => width === w && height === h);
-    return lies ? { ...IMPOSSIBLE, figure: 0, way: { k, way: lies.way } } : null;
-  }
-
   private leastCut(w: number, h: number, selection: number, from: number, ends: Ends): Best {
+    const { areas } = this.pieces;
     let best = IMPOSSIBLE;
     for (const cut of ['x', 'y'] as const) {
       const [length, across] = cut === 'x' ? [w, h] : [h, w];
-      const filled = this.filled[cut];
+      const filled = this.pieces.filled[cut];
       const ways = ENDS_OF_PARTS[cut === 'x' ? 0 : 1]![ends]!;
       for (let nth = from; nth < this.order.length; nth++) {
         const setting = this.order[nth]!;
         const rest = length - setting;
         if (rest <= 0 || !canCut(this.cutter, across, setting, rest)) continue;
-        for (const off of this.selectionsOf(selection)) {
+        for (const off of this.pieces.of(selection)) {
           const others = selection - off;
-          if (this.areas[off]! > setting * across || this.areas[others]! > rest * across) continue;
+          if (areas[off]! > setting * across || areas[others]! > rest * across) continue;
           if (!filled[off]!.has(setting) && !filled[others]!.has(rest)) continue;
           for (const of of ways) {
             if (this.spent(1)) return best;
@@ -266,33 +209,9 @@ class Search {
     const setting = this.order[nth]!;
     const node = { x, y, width, height, lost: 0 };
     if (!cut) return { ...node, cut: null, parts: [], holds: { piece: way!.k, ...way!.way } };
-    const [first, second] =
-      cut === 'x'
-        ? [
-            { ...room, width: setting },
-            { ...room, x: x + setting, width: width - setting },
-          ]
-        : [
-            { ...room, height: setting },
-            { ...room, y: y + setting, height: height - setting },
-          ];
+    const [first, second] = splitRoom(room, cut, setting);
     const parts = [this.tree(first, off, nth, best.ends[0]), this.tree(second, selection - off, nth, best.ends[1])];
     return { ...node, cut, parts, holds: null };
-  }
-
-  private countOf(selection: number, kind: number): number {
-    return Math.floor(selection / this.place[kind]!) % (this.kinds[kind]!.count + 1);
-  }
-
-  /** Every selection of the pieces of a selection, itself and none included. */
-  private selectionsOf(selection: number): readonly number[] {
-    return (this.within[selection] ??= this.kinds.reduce<number[]>(
-      (found, _, kind) =>
-        found.flatMap((s) =>
-          Array.from({ length: this.countOf(selection, kind) + 1 }, (__, n) => s + n * this.place[kind]!),
-        ),
-      [0],
-    ));
   }
 }
 

@@ -1,6 +1,6 @@
 import type { Job, Rectangle } from '../documents/job.ts';
 import { waysOf } from '../blanks/turning.ts';
-import type { KindOnSheet } from './fewestSettings.ts';
+import type { KindOnSheet } from './selections.ts';
 import { visitHeldPieces, measureSheetTree } from './standing.ts';
 import { canCutTree, hasWindmill, makeOffcutTree, type CutSheet, type Tree } from './tree.ts';
 

@@ -52,6 +52,18 @@ export const makeOffcutTree = ({ x, y, width, height }: Rectangle, keep: Job['ke
   holds: isWorthKeeping(width, height, keep) ? 'keep' : 'waste',
 });
 
+/** A room on both sides of a cut at a setting, the part that comes off first. */
+export const splitRoom = (room: Rectangle, cut: 'x' | 'y', setting: number): readonly [Rectangle, Rectangle] =>
+  cut === 'x'
+    ? [
+        { ...room, width: setting },
+        { ...room, x: room.x + setting, width: room.width - setting },
+      ]
+    : [
+        { ...room, height: setting },
+        { ...room, y: room.y + setting, height: room.height - setting },
+      ];
+
 export const isHolding = (holds: Tree['holds']): holds is HoldingTree =>
   holds !== null && typeof holds === 'object' && 'piece' in holds;
 export const isRoom = (holds: Tree['holds']): holds is Room =>
