@@ -6,6 +6,15 @@ const inCore = (folder, may) => ({
   to: { path: '^packages/core/src/', pathNot: [folder, ...may].map((f) => `^packages/core/src/${f}/`) },
 });
 
+const WEB = '^apps/web/src';
+/** A room of the web leans only on those below it. */
+const inWeb = (folder, may) => ({
+  name: `web/${folder} only leans on ${may.join(', ') || 'nothing'}`,
+  severity: 'error',
+  from: { path: `${WEB}/${folder}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: `${WEB}/`, pathNot: [folder, ...may].map((f) => `${WEB}/${f}/`) },
+});
+
 module.exports = {
   forbidden: [
     { name: 'no circles', severity: 'error', from: {}, to: { circular: true } },
@@ -45,6 +54,28 @@ module.exports = {
       severity: 'error',
       from: { path: 'planner/check/' },
       to: { path: 'planner/(?!check/|documents/)' },
+    },
+    inWeb('design', []),
+    inWeb('data', []),
+    inWeb('shared', ['data', 'design']),
+    inWeb('features', ['shared', 'data', 'design']),
+    {
+      name: 'a feature does not lean on another',
+      severity: 'error',
+      from: { path: `${WEB}/features/([^/]+)/`, pathNot: '\\.test\\.tsx?$' },
+      to: { path: `${WEB}/features/`, pathNot: `${WEB}/features/$1/` },
+    },
+    {
+      name: 'a room of a feature does not lean on another room',
+      severity: 'error',
+      from: { path: `${WEB}/features/([^/]+)/([^/]+)/` },
+      to: { path: `${WEB}/features/$1/[^/]+/`, pathNot: `${WEB}/features/$1/$2/` },
+    },
+    {
+      name: 'what the rooms of a feature share does not lean on them',
+      severity: 'error',
+      from: { path: `${WEB}/features/([^/]+)/[^/]+$`, pathNot: '\\.test\\.tsx?$' },
+      to: { path: `${WEB}/features/$1/[^/]+/` },
     },
     inCore('length', []),
     inCore('chance', []),

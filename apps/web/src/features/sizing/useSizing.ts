@@ -1,0 +1,193 @@
+import { useCallback, useMemo, useState } from 'react';
+import {
+  FIRST_RECIPE,
+  MARKS,
+  RECIPE_IDS,
+  lengthText,
+  parseLength,
+  recipeOf,
+  nameInputUnits,
+  withUnitNamed,
+  parseRecipeLine,
+  setField,
+  addEntryTo,
+  moveEntryIn,
+  applyOffers,
+  removeEntryFrom,
+  type LaidOut,
+  type MarkName,
+  type RecipeId,
+  type LayoutContext,
+} from '@temnex/core';
+import { findMentionedConstructions } from '@temnex/words';
+import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import { newId } from '../../data/newId.ts';
+
+/** What the first view holds: one construction by itself, in a room of its own. */
+interface Sizing {
+  readonly recipe: RecipeId;
+  readonly input: unknown;
+  readonly markName: MarkName;
+  /** The page that it is for, as typed. */
+  readonly room: { readonly width: string; readonly height: string };
+  /** The other constructions as they were left. */
+  readonly others?: Partial<Record<RecipeId, unknown>>;
+}
+
+/** Under this the browser keeps what was worked out last. */
+export const SIZING_STORAGE_KEY = 'temnex-sizing-1';
+const roomIn = (unit: 'in' | 'mm') => (unit === 'in' ? { width: '12', height: '12' } : { width: '305', height: '305' });
+
+function tableOf({ markName, room }: Pick<Sizing, 'markName' | 'room'>): LayoutContext {
+  const mark = MARKS[markName];
+  const usual = roomIn(mark.unit);
+  const read = (text: string, otherwise: string) => {
+    const length = parseLength(text, mark.unit);
+    const fallback = parseLength(otherwise, mark.unit);
+    return length.ok ? length.value.ticks : fallback.ok ? fallback.value.ticks : MARKS['1/8'].step;
+  };
+  return {
+    unit: mark.unit,
+    mark,
+    room: { width: read(room.width, usual.width), height: read(room.height, usual.height), seams: [] },
+  };
+}
+
+function started(recipe: RecipeId, markName: MarkName = '1/16', room = roomIn(MARKS[markName].unit)): Sizing {
+  return { recipe, input: recipeOf(recipe).start(tableOf({ markName, room }), newId), markName, room };
+}
+
+/** What was there when one left, if it is still what this version understands. */
+function remembered(): Sizing {
+  try {
+    const kept = JSON.parse(localStorage.getItem(SIZING_STORAGE_KEY) ?? 'null') as Sizing | null;
+    const length = lengthText();
+    if (
+      kept &&
+      kept.markName in MARKS &&
+      length.safeParse(kept.room.width).success &&
+      length.safeParse(kept.room.height).success &&
+      recipeOf(kept.recipe).input.safeParse(kept.input).success
+    )
+      return {
+        ...kept,
+        others: Object.fromEntries(
+          Object.entries(kept.others ?? {}).filter(
+            ([id, input]) =>
+              RECIPE_IDS.includes(id as RecipeId) && recipeOf(id as RecipeId).input.safeParse(input).success,
+          ),
+        ),
+      };
+  } catch {
+    // what cannot be read is not worth a word: one begins anew
+  }
+  return started(FIRST_RECIPE);
+}
+
+/** The state of the first view, kept when one leaves it, with its own undo. */
+export function useSizing() {
+  const [{ past, now }, setHistory] = useState<{
+    past: readonly Sizing[];
+    now: Sizing;
+    future: readonly Sizing[];
+  }>(() => ({ past: [], now: remembered(), future: [] }));
+  const keep = (next: Sizing) => {
+    try {
+      localStorage.setItem(SIZING_STORAGE_KEY, JSON.stringify(next));
+    } catch {
+      // no room to remember it: it is only this visit's then
+    }
+    return next;
+  };
+  const change = useCallback(
+    (make: (sizing: Sizing) => Sizing) =>
+      setHistory((h) => {
+        const next = make(h.now);
+        return next === h.now ? h : { past: [...h.past.slice(-100), h.now], now: keep(next), future: [] };
+      }),
+    [],
+  );
+  const undo = useCallback(
+    () =>
+      setHistory((h) =>
+        h.past.length ? { past: h.past.slice(0, -1), now: keep(h.past.at(-1)!), future: [h.now, ...h.future] } : h,
+      ),
+    [],
+  );
+  const redo = useCallback(
+    () =>
+      setHistory((h) =>
+        h.future.length ? { past: [...h.past, h.now], now: keep(h.future[0]!), future: h.future.slice(1) } : h,
+      ),
+    [],
+  );
+  const table = useMemo(() => tableOf(now), [now]);
+  const solved = useMemo(() => recipeOf(now.recipe).solve(now.input, table), [now, table]);
+  // the last answer of the same recipe stays in view while a number is wrong
+  const [last, setLast] = useState<{ recipe: RecipeId; laid: LaidOut } | null>(null);
+  if (solved.status === 'solved' && solved.laid !== last?.laid) setLast({ recipe: now.recipe, laid: solved.laid });
+  const laid =
+    solved.status === 'solved' ? solved.laid : last?.recipe === now.recipe ? last.laid : (solved.instead ?? null);
+
+  const onInput = (make: (input: unknown) => unknown) => change((s) => ({ ...s, input: make(s.input) }));
+  const recipe = recipeOf(now.recipe);
+  const made: ConstructionEditor = {
+    recipe: now.recipe,
+    input: now.input,
+    table,
+    solved,
+    laid,
+    set: (path, value) => onInput((input) => setField(recipe, input, path, value, table)),
+    addTo: (list) => onInput((input) => addEntryTo(input, list, recipe.entry(input, list, table, newId()))),
+    remove: (list, id) => onInput((input) => removeEntryFrom(input, list, id)),
+    move: (list, id, by) => onInput((input) => moveEntryIn(input, list, id, by)),
+    take: (offers) => onInput((input) => applyOffers(recipe, input, offers, table)),
+    put: (input) => onInput(() => input),
+  };
+  const choose = useCallback(
+    (id: RecipeId) =>
+      change((s) => {
+        if (s.recipe === id) return s;
+        const others = { ...s.others, [s.recipe]: s.input };
+        const left = s.others?.[id];
+        return {
+          ...(left === undefined ? started(id, s.markName, s.room) : { ...s, recipe: id, input: left }),
+          others,
+        };
+      }),
+    [change],
+  );
+  return {
+    made,
+    sizing: now,
+    undo,
+    redo,
+    canUndo: past.length > 0,
+    choose,
+    replace: (id: RecipeId, input: unknown) => change((s) => ({ ...s, recipe: id, input })),
+    setRoom: (axis: 'width' | 'height', text: string) => change((s) => ({ ...s, room: { ...s.room, [axis]: text } })),
+    setMark: (markName: MarkName) =>
+      change((s) => {
+        const [from, to] = [MARKS[s.markName].unit, MARKS[markName].unit];
+        if (from === to) return { ...s, markName };
+        // bare numbers keep their meaning: they get the old unit's name
+        const room = { width: withUnitNamed(s.room.width, from), height: withUnitNamed(s.room.height, from) };
+        const others = Object.fromEntries(
+          Object.entries(s.others ?? {}).map(([id, input]) => [id, nameInputUnits(id as RecipeId, input, from)]),
+        );
+        return { ...s, markName, room, others, input: nameInputUnits(s.recipe, s.input, from) };
+      }),
+    say: (line: string): boolean => {
+      const heard = parseRecipeLine(line, table, newId);
+      if (!heard?.said.ok) {
+        const [meant] = findMentionedConstructions(line);
+        if (meant) choose(meant);
+        return meant !== undefined;
+      }
+      const { input } = heard.said;
+      const { recipe: id, page } = heard;
+      change((s) => ({ ...s, recipe: id, input, room: page ?? s.room }));
+      return true;
+    },
+  };
+}
