@@ -38,12 +38,13 @@ import {
 import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page } from '@temnex/core';
 import { ServerUnreachable, requestJson } from './client.ts';
 import { DRAWER_KEY, fetchDrawer } from './drawer.ts';
+import { PAGES_KEY, PAGE_KEY, usePageStore } from './pages/pageStore.ts';
 import { PHOTOS_KEY } from './photos.ts';
 
 /** The names under which answers are kept. */
 const KEYS = {
-  pages: ['pages'] as const,
-  page: (id: string) => ['page', id] as const,
+  pages: PAGES_KEY,
+  page: PAGE_KEY,
   drawer: DRAWER_KEY,
   steps: ['steps'] as const,
   challenges: ['challenges'] as const,
@@ -62,9 +63,10 @@ const KEYS = {
 
 export const usePages = () =>
   useQuery({ queryKey: KEYS.pages, queryFn: () => requestJson('GET', '/api/pages', z.array(pageSummarySchema)) });
-export const fetchPage = (id: string) => requestJson('GET', `/api/pages/${id}`, pageRecordSchema);
-export const usePage = (id: string) =>
-  useQuery({ queryKey: KEYS.page(id), queryFn: () => fetchPage(id), staleTime: 0 });
+export const usePage = (id: string) => {
+  const store = usePageStore();
+  return useQuery({ queryKey: KEYS.page(id), queryFn: () => store.fetch(id), staleTime: 0 });
+};
 export const useDrawer = () => {
   const client = useQueryClient();
   // what has not changed is the same already: of ten thousand items nothing is compared again
@@ -140,11 +142,10 @@ export const useCreatePage = () =>
 export const useRemovePage = () =>
   useChange((id: string) => requestJson('DELETE', `/api/pages/${id}`, null), [KEYS.pages, KEYS.removed]);
 /** A page whose text was mended by hand. */
-export const useMendPage = (id: string) =>
-  useChange(
-    (save: { version: number; document: unknown }) => requestJson('PUT', `/api/pages/${id}`, pageRecordSchema, save),
-    [KEYS.pages, KEYS.page(id)],
-  );
+export function useMendPage(id: string) {
+  const store = usePageStore();
+  return useChange((save: { version: number; document: unknown }) => store.mend(id, save.version, save.document), []);
+}
 export const useRemoved = () =>
   useQuery({
     queryKey: KEYS.removed,

@@ -23,10 +23,13 @@ class Store {
   /** With this code every save is refused. */
   refuse: string | null = null;
   asked = 0;
+  /** A save waits for this. */
+  held: Promise<void> | null = null;
   fetch = async (_path: string, init?: { method?: string; body?: string }): Promise<unknown> => {
     const answer = (status: number, body: unknown) => ({ ok: status < 400, status, json: async () => body });
     if (init?.method !== 'PUT') return answer(200, this.record);
     this.asked++;
+    if (this.held) await this.held;
     if (this.refuse) return answer(500, { code: this.refuse, message: this.refuse });
     if (this.down) throw new TypeError('no connection');
     const put = JSON.parse(init.body!) as { version: number; document: Page };
@@ -49,8 +52,9 @@ afterEach(() => {
   localStorage.clear();
 });
 
-async function open(): Promise<{ editor: () => PageEditor; unmount: () => void }> {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+const newClient = () => new QueryClient({ defaultOptions: { queries: { retry: false } } });
+
+async function open(client = newClient()): Promise<{ editor: () => PageEditor; unmount: () => void }> {
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>{children}</QueryClientProvider>
   );
@@ -107,6 +111,35 @@ describe('a page being worked on', () => {
     await waitFor(() => expect(store.record.document.name).toBe('mine'));
     act(() => editor().undo());
     expect(editor().page.name).toBe('theirs');
+  });
+
+  test('opened again it is as it stands by then, and what is changed at once is no conflict', async () => {
+    const client = newClient();
+    (await open(client)).unmount();
+    store.record = { ...store.record, version: 2, document: { ...store.record.document, name: 'with a mat on it' } };
+    const { editor } = await open(client);
+    expect(editor().page.name).toBe('with a mat on it');
+    named(editor(), 'mine');
+    await waitFor(() => expect(editor().saving).toBe('saved'));
+    expect([editor().conflict, store.record.version, store.record.document.name]).toEqual([null, 3, 'mine']);
+  });
+
+  test('opened again while what was left is still on its way, it waits for that', async () => {
+    const client = newClient();
+    let arrive = () => {};
+    store.held = new Promise((resolve) => (arrive = resolve));
+    const left = await open(client);
+    named(left.editor(), 'left at once');
+    left.unmount();
+    const opening = open(client);
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    store.held = null;
+    arrive();
+    const { editor } = await opening;
+    expect([editor().page.name, editor().version, editor().unsaved]).toEqual(['left at once', 2, null]);
+    named(editor(), 'and more');
+    await waitFor(() => expect(store.record.document.name).toBe('and more'));
+    expect(editor().conflict).toBeNull();
   });
 
   test('or takes theirs, with mine one undo away', async () => {

@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useQueryClient } from '@tanstack/react-query';
 import { pageSchema, type Page } from '@temnex/core';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
-import { ServerRefusal, ServerUnreachable, requestJson } from '../client.ts';
+import { ServerRefusal, ServerUnreachable } from '../client.ts';
 import { usePage } from '../queries.ts';
+import { isStale, usePageStore } from './pageStore.ts';
 import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, loadUnsaved, type Draft, type Unsaved } from './unsaved.ts';
 import { newId } from '../newId.ts';
 
@@ -45,8 +45,6 @@ const DEPTH = 200;
 const AGAIN = [1500, 4000, 10_000, 30_000];
 /** Refusals that may be over by themselves. */
 const PASSING: ReadonlySet<string> = new Set(['failed', 'no-space', 'busy']);
-/** More than this a browser does not send on its way out. */
-const LEAVING = 60_000;
 
 /** The same page, in whatever order its keys are. */
 const same = (a: Page, b: Page): boolean =>
@@ -64,7 +62,7 @@ export function usePageEditor(
   | { status: 'failed'; error: unknown; retry: () => void }
   | { status: 'ready'; editor: PageEditor } {
   const query = usePage(id);
-  const client = useQueryClient();
+  const store = usePageStore();
   const [history, setHistory] = useState<History | null>(null);
   const [stored, setStored] = useState<{ version: number; page: Page } | null>(null);
   const [busy, setBusy] = useState(false);
@@ -93,8 +91,10 @@ export function usePageEditor(
   const lost = useRef<{ version: number; page: Page } | null>(null);
   const record = query.data;
 
+  // what is known from before may be old: nothing is begun on it as long as the server may answer
+  const isFresh = query.isFetchedAfterMount || !query.isFetching || query.failureCount > 0;
   // what the server has is taken over as long as nothing here waits to be saved
-  if (record && (!stored || (record.version > stored.version && history?.page === stored.page && !busy))) {
+  if (record && (stored ? record.version > stored.version && history?.page === stored.page && !busy : isFresh)) {
     setStored({ version: record.version, page: record.document });
     setHistory((h) => ({ past: h?.past ?? [], page: record.document, future: [] }));
   }
@@ -116,18 +116,15 @@ export function usePageEditor(
     if (!sending || !from) return;
     setBusy(true);
     try {
-      const body = { version: from.version, document: sending };
-      const saved = await requestJson('PUT', `/api/pages/${id}`, pageRecordSchema, body);
+      const saved = await store.save(id, from.version, sending);
       setStored({ version: saved.version, page: sending });
-      client.setQueryData(['page', id], { ...saved, document: sending });
-      void client.invalidateQueries({ queryKey: ['pages'] });
       setTrouble(null);
       setTries(0);
       lost.current = null;
       if (latest.current.page === sending) forgetUnsaved(draft);
     } catch (error) {
       if (error instanceof ServerUnreachable) lost.current = { version: from.version, page: sending };
-      if (error instanceof ServerRefusal && error.refusal.code === 'stale') {
+      if (isStale(error)) {
         const current = pageRecordSchema.parse(error.refusal.current);
         const mine = lost.current;
         lost.current = null;
@@ -144,7 +141,7 @@ export function usePageEditor(
     } finally {
       setBusy(false);
     }
-  }, [client, id, draft]);
+  }, [store, id, draft]);
 
   useEffect(() => {
     if (!dirty || busy || conflict || trouble) return;
@@ -177,19 +174,12 @@ export function usePageEditor(
 
   // leaving with something unsaved: it is sent on the way out, and only where nothing could keep it leaving is asked about
   useEffect(() => {
-    const flush = (leaving: boolean) => {
+    const flush = (send: (version: number, page: Page) => Promise<boolean>) => {
       const now = latest.current;
-      if (!now.dirty || now.conflict || !now.stored) return;
-      const body = JSON.stringify({ version: now.stored.version, document: now.page });
-      const headers = { 'content-type': 'application/json' };
-      fetch(`/api/pages/${id}`, { method: 'PUT', keepalive: leaving && body.length < LEAVING, headers, body }).then(
-        (answer) => {
-          if (answer.ok) forgetUnsaved(draft);
-        },
-        () => {},
-      );
+      if (!now.dirty || now.conflict || !now.stored || !now.page) return;
+      void send(now.stored.version, now.page).then((arrived) => arrived && forgetUnsaved(draft));
     };
-    const hide = () => flush(true);
+    const hide = () => flush((version, page) => store.saveOnLeaving(id, version, page));
     const ask = (event: BeforeUnloadEvent) => {
       if (latest.current.dirty && !safe.current) event.preventDefault();
     };
@@ -198,9 +188,14 @@ export function usePageEditor(
     return () => {
       window.removeEventListener('pagehide', hide);
       window.removeEventListener('beforeunload', ask);
-      flush(false);
+      flush((version, page) =>
+        store.save(id, version, page).then(
+          () => true,
+          () => false,
+        ),
+      );
     };
-  }, [id, draft]);
+  }, [id, draft, store]);
 
   const step = useCallback((make: (h: History) => History) => {
     setTrouble(null);

@@ -11,10 +11,9 @@ import {
   type MarkName,
   type RecipeId,
 } from '@temnex/core';
-import { pageRecordSchema } from '@temnex/contract';
 import { recipeText } from '@temnex/words';
-import { requestJson } from '../../data/client.ts';
-import { fetchPage, useCreatePage, usePages } from '../../data/queries.ts';
+import { usePageStore } from '../../data/pages/pageStore.ts';
+import { useCreatePage, usePages } from '../../data/queries.ts';
 import { ConstructionDrawing } from '../../shared/construction/ConstructionDrawing.tsx';
 import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';
 import { MEDIUM, NARROW, UPRIGHT } from '../../design/global.ts';
@@ -90,6 +89,7 @@ export function SizeScreen() {
   const { made, sizing } = state;
   const pages = usePages();
   const create = useCreatePage();
+  const store = usePageStore();
   const navigate = useNavigate();
   const [trouble, setTrouble] = useState<string | null>(null);
   const [target, setTarget] = useState('new');
@@ -145,12 +145,10 @@ export function SizeScreen() {
         const page = startPage(empty, item(1), (other) => recipeText(other).item(1), newId);
         return void navigate(`/page/${(await create.mutateAsync(page)).id}`);
       }
-      const { document: page, version } = await fetchPage(target);
-      if (page.unit !== table.unit)
-        return setTrouble('That page is in another unit. Switch the marks here to its unit first.');
-      const n = page.items.filter((i) => i.recipe === recipe).length + 1;
-      const document = addItem(page, item(n));
-      await requestJson('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document });
+      const put = await store.update(target, (page) =>
+        page.unit === table.unit ? addItem(page, item(page.items.filter((i) => i.recipe === recipe).length + 1)) : null,
+      );
+      if (!put) return setTrouble('That page is in another unit. Switch the marks here to its unit first.');
       void navigate(`/page/${target}`);
     } catch (error) {
       setTrouble(error instanceof Error ? error.message : 'Not put on a page.');

@@ -12,6 +12,7 @@ import {
   type TrimmerStep,
 } from '@temnex/core';
 import { describeCopy, formatCount, describePress } from '@temnex/words';
+import { usePageStore } from '../../data/pages/pageStore.ts';
 import { useDrawer } from '../../data/queries.ts';
 import { canSpeak, stopSpeaking, speak } from './speech.ts';
 import { useWakeLock } from './useWakeLock.ts';
@@ -75,6 +76,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const { steps, job } = order;
   const { plan } = order.record;
   const drawer = useDrawer();
+  const pages = usePageStore();
   const [panel, setPanel] = useState<Panel>(null);
   const [aloud, setAloud] = useState(false);
   const mark = MARKS[session.mark];
@@ -185,7 +187,7 @@ function AtTheTrimmer({ live }: { live: LiveSession }) {
   const follow = async (measured: MeasuredPiece): Promise<string | null> => {
     try {
       const { followMeasured } = await import('../../data/sessions/followMeasured.ts');
-      const others = await followMeasured(session.session.page, measured);
+      const others = await followMeasured(pages, session.session.page, measured);
       if (others === null)
         return 'Nothing on the page counts from the size of this piece. “It will do” puts it down as it is.';
       press({ do: 'measured', order: state.order, ...measured });

@@ -16,10 +16,9 @@ import {
   type Photo,
   type Unit,
 } from '@temnex/core';
-import { pageRecordSchema } from '@temnex/contract';
 import { formatPhotoName, recipeText } from '@temnex/words';
-import { requestJson } from '../../../data/client.ts';
-import { fetchPage, useCreatePage, usePages } from '../../../data/queries.ts';
+import { usePageStore } from '../../../data/pages/pageStore.ts';
+import { useCreatePage, usePages } from '../../../data/queries.ts';
 import { Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { Notice } from '../../../design/states.tsx';
@@ -50,13 +49,14 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
   const navigate = useNavigate();
   const pages = usePages();
   const create = useCreatePage();
+  const store = usePageStore();
   const [target, setTarget] = useState(NEW);
   const put = useMutation({
     mutationFn: async () => {
       const id = newId();
       const { file, width, height } = photo;
       const measured = photo.print?.known === 'measured' && photo.print.width === size.width && photo.print.height === size.height; // prettier-ignore
-      const made = (of: Unit) => ({
+      const mat = (of: Unit) => ({
         id,
         name: formatPhotoName(photo).slice(0, 120),
         recipe: 'mat-stack' as const,
@@ -73,14 +73,11 @@ export function OnAPage({ photo, size, framing, stay, unit, shown }: OnAPageProp
       const withPhoto = (page: Page) => setPicture(page, id, 'print', { photo: photo.id, file, width, height, ...framing, stay }); // prettier-ignore
       if (target === NEW) {
         const empty = startPage(emptyPage('New page', unit), null, (other) => recipeText(other).item(1), newId);
-        const page = withPhoto(addItem(empty, made(unit)));
+        const page = withPhoto(addItem(empty, mat(unit)));
         return (await create.mutateAsync(page)).id;
       }
-      const { document, version } = await fetchPage(target);
-      const page = withPhoto(
-        addWhereFree(document, derivePage(document), made(document.unit), GAP_BETWEEN_ITEMS[document.unit]),
-      );
-      await requestJson('PUT', `/api/pages/${target}`, pageRecordSchema, { version, document: page });
+      const made = (page: Page) => addWhereFree(page, derivePage(page), mat(page.unit), GAP_BETWEEN_ITEMS[page.unit]);
+      await store.update(target, (page) => withPhoto(made(page)));
       return target;
     },
     onSuccess: (page) => void navigate(`/page/${page}`),

@@ -27,7 +27,8 @@ import {
   describeUnlaid,
 } from '@temnex/words';
 import { photoUrl } from '../../../data/photos.ts';
-import { fetchPage, useCreatePage, usePages } from '../../../data/queries.ts';
+import { PAGE_KEY, usePageStore } from '../../../data/pages/pageStore.ts';
+import { useCreatePage, usePages } from '../../../data/queries.ts';
 import { PlainPage } from '../../../shared/photos/PlainPage.tsx';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, QuietLink, Strong } from '../../../design/buttons.tsx';
@@ -122,6 +123,7 @@ export function SketchesScreen() {
   const [address, setAddress] = useSearchParams();
   const pages = usePages();
   const create = useCreatePage();
+  const store = usePageStore();
   const [line, setLine] = useState('');
   const [which, setWhich] = useState<string | null>(null);
   const [size, setSize] = useState<string | null>(null);
@@ -133,7 +135,7 @@ export function SketchesScreen() {
     setAddress(next.length ? { photos: next.join(' ') } : {}, { replace: true });
   const patterns = pages.data?.filter((p) => p.pattern && !p.unreadable) ?? [];
   const own = useQueries({
-    queries: patterns.map(({ id }) => ({ queryKey: ['page', id], queryFn: () => fetchPage(id) })),
+    queries: patterns.map(({ id }) => ({ queryKey: PAGE_KEY(id), queryFn: () => store.fetch(id) })),
     combine: fetched,
   });
   const sought = useMemo(() => parseSketchQuery(line), [line]);
