@@ -1,4 +1,5 @@
 import { pageSchema, type Page } from '@temnex/core';
+import { keepValue, listKeptKeys, readKeptValue } from '../deviceStorage.ts';
 
 /*
  * Edits that are not saved yet, kept in the browser: what the server did not take is offered when the page is opened again. Each
@@ -22,22 +23,9 @@ const allOf = (id: string) => `temnex unsaved ${id}`;
 export const draftKey = (id: string, window: string): string => `${allOf(id)} ${window}`;
 
 /** False where the browser does not keep anything: then leaving is the last moment. */
-export function keepUnsaved(key: string, unsaved: Unsaved): boolean {
-  try {
-    localStorage.setItem(key, JSON.stringify(unsaved));
-    return true;
-  } catch {
-    return false;
-  }
-}
+export const keepUnsaved = (key: string, unsaved: Unsaved): boolean => keepValue(key, unsaved);
 
-export function forgetUnsaved(key: string): void {
-  try {
-    localStorage.removeItem(key);
-  } catch {
-    // nothing is kept where nothing can be
-  }
-}
+export const forgetUnsaved = (key: string): void => void keepValue(key, null);
 
 /** What windows that are closed kept of a page and can be read, the latest first. */
 export async function loadUnsaved(id: string): Promise<Draft[]> {
@@ -45,25 +33,15 @@ export async function loadUnsaved(id: string): Promise<Draft[]> {
   return keysOf(id)
     .filter((key) => !open.has(key))
     .flatMap((key): Draft[] => {
-      try {
-        const kept = JSON.parse(localStorage.getItem(key) ?? 'null') as Unsaved | null;
-        const page = pageSchema.safeParse(kept?.page);
-        return kept && page.success ? [{ ...kept, page: page.data, key }] : [];
-      } catch {
-        return [];
-      }
+      const kept = readKeptValue(key) as Unsaved | null;
+      const page = pageSchema.safeParse(kept?.page);
+      return kept && page.success ? [{ ...kept, page: page.data, key }] : [];
     })
     .sort((a, b) => (a.at < b.at ? 1 : -1));
 }
 
-function keysOf(id: string): string[] {
-  try {
-    const keys = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
-    return keys.filter((key) => key === allOf(id) || key.startsWith(`${allOf(id)} `));
-  } catch {
-    return [];
-  }
-}
+const keysOf = (id: string): string[] =>
+  listKeptKeys().filter((key) => key === allOf(id) || key.startsWith(`${allOf(id)} `));
 
 /** Says that a window is open, until it is closed or killed. Gives back how to end it. */
 export function lockDraft(key: string): () => void {

@@ -6,6 +6,7 @@ import { ServerRefusal, ServerUnreachable } from '../client.ts';
 import { usePage } from '../queries.ts';
 import { isStale, usePageStore } from './pageStore.ts';
 import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, loadUnsaved, type Draft, type Unsaved } from './unsaved.ts';
+import { changeHistory, redoHistory, undoHistory, type History } from '../history.ts';
 import { newId } from '../newId.ts';
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'failed';
@@ -33,14 +34,7 @@ export interface PageEditor {
   leaveOut(): void;
 }
 
-interface History {
-  readonly past: readonly Page[];
-  readonly page: Page;
-  readonly future: readonly Page[];
-}
-
 const WAIT = 350;
-const DEPTH = 200;
 /** After so long a save that did not arrive is tried again, each time later, up to the last. */
 const AGAIN = [1500, 4000, 10_000, 30_000];
 /** Refusals that may be over by themselves. */
@@ -63,7 +57,7 @@ export function usePageEditor(
   | { status: 'ready'; editor: PageEditor } {
   const query = usePage(id);
   const store = usePageStore();
-  const [history, setHistory] = useState<History | null>(null);
+  const [history, setHistory] = useState<History<Page> | null>(null);
   const [stored, setStored] = useState<{ version: number; page: Page } | null>(null);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -94,9 +88,9 @@ export function usePageEditor(
   // what is known from before may be old: nothing is begun on it as long as the server may answer
   const isFresh = query.isFetchedAfterMount || !query.isFetching || query.failureCount > 0;
   // what the server has is taken over as long as nothing here waits to be saved
-  if (record && (stored ? record.version > stored.version && history?.page === stored.page && !busy : isFresh)) {
+  if (record && (stored ? record.version > stored.version && history?.now === stored.page && !busy : isFresh)) {
     setStored({ version: record.version, page: record.document });
-    setHistory((h) => ({ past: h?.past ?? [], page: record.document, future: [] }));
+    setHistory((h) => ({ past: h?.past ?? [], now: record.document, future: [] }));
   }
 
   // what was kept has arrived after all
@@ -104,7 +98,7 @@ export function usePageEditor(
     if (kept && record && same(kept.page, record.document)) leave(kept);
   }, [kept, record, leave]);
 
-  const page = history?.page;
+  const page = history?.now;
   const dirty = Boolean(page && stored && page !== stored.page);
   const latest = useRef({ page, stored, dirty, conflict });
   useEffect(() => {
@@ -197,27 +191,13 @@ export function usePageEditor(
     };
   }, [id, draft, store]);
 
-  const step = useCallback((make: (h: History) => History) => {
+  const step = useCallback((make: (h: History<Page>) => History<Page>) => {
     setTrouble(null);
     setHistory((h) => h && make(h));
   }, []);
-  const change = useCallback(
-    (next: Page) =>
-      step((h) => (next === h.page ? h : { past: [...h.past.slice(-DEPTH), h.page], page: next, future: [] })),
-    [step],
-  );
-  const undo = useCallback(
-    () =>
-      step((h) =>
-        h.past.length ? { past: h.past.slice(0, -1), page: h.past.at(-1)!, future: [h.page, ...h.future] } : h,
-      ),
-    [step],
-  );
-  const redo = useCallback(
-    () =>
-      step((h) => (h.future.length ? { past: [...h.past, h.page], page: h.future[0]!, future: h.future.slice(1) } : h)),
-    [step],
-  );
+  const change = useCallback((next: Page) => step((h) => changeHistory(h, next)), [step]);
+  const undo = useCallback(() => step(undoHistory), [step]);
+  const redo = useCallback(() => step(redoHistory), [step]);
 
   if (!history || !stored || !page)
     return query.error
@@ -249,7 +229,7 @@ export function usePageEditor(
       },
       takeTheirs: () => {
         setStored({ version: conflict!.version, page: conflict!.document });
-        setHistory((h) => h && { past: [...h.past, h.page], page: conflict!.document, future: [] });
+        setHistory((h) => h && changeHistory(h, conflict!.document));
         setConflict(null);
       },
       unsaved: kept,

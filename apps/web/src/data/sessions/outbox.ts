@@ -1,5 +1,6 @@
 import type { SessionEvent } from '@temnex/core';
 import type { StoredEvent } from '@temnex/contract';
+import { keepText, keepValue, readKeptText, readKeptValue } from '../deviceStorage.ts';
 
 /*
  * What was pressed and the server has not taken in yet, kept on the device: it survives a reload, a crash and an hour without
@@ -16,12 +17,7 @@ const spare = new Map<string, string>();
 const stored = (id: string): string | null => {
   // what found no room any more is later than what had found some
   const here = spare.get(id);
-  if (here !== undefined) return here;
-  try {
-    return localStorage.getItem(KEY + id);
-  } catch {
-    return null;
-  }
+  return here ?? readKeptText(KEY + id);
 };
 
 /** The events of a session that wait; the same list while nothing has changed. */
@@ -44,14 +40,8 @@ const askBeforeLeaving = (event: BeforeUnloadEvent): void => event.preventDefaul
 
 function keep(id: string, events: readonly SessionEvent[]): void {
   const text = events.length ? JSON.stringify(events) : null;
-  try {
-    if (text) localStorage.setItem(KEY + id, text);
-    else localStorage.removeItem(KEY + id);
-    spare.delete(id);
-  } catch {
-    if (text) spare.set(id, text);
-    else spare.delete(id);
-  }
+  if (keepText(KEY + id, text) || text === null) spare.delete(id);
+  else spare.set(id, text);
   if (spare.size) addEventListener('beforeunload', askBeforeLeaving);
   else removeEventListener('beforeunload', askBeforeLeaving);
   listeners.forEach((tell) => tell());
@@ -79,17 +69,8 @@ export function subscribeToOutbox(tell: () => void): () => void {
 
 const TAKEN = 'temnex.taken.';
 /** What the server has taken in, as far as this device knows: for when it opens the session without the server. */
-export function cacheStoredEvents(id: string, events: readonly StoredEvent[]): void {
-  try {
-    localStorage.setItem(TAKEN + id, JSON.stringify(events));
-  } catch {
-    // without it, it opens as the server last showed it
-  }
-}
-export function cachedEventsOf(id: string): readonly StoredEvent[] {
-  try {
-    return JSON.parse(localStorage.getItem(TAKEN + id) ?? '[]') as StoredEvent[];
-  } catch {
-    return [];
-  }
-}
+export const cacheStoredEvents = (id: string, events: readonly StoredEvent[]): void =>
+  // without it, it opens as the server last showed it
+  void keepValue(TAKEN + id, events);
+export const cachedEventsOf = (id: string): readonly StoredEvent[] =>
+  (readKeptValue(TAKEN + id) ?? []) as readonly StoredEvent[];

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { LOWER_LEFT, type MeasuredEdge, type MeasuredEdges } from '@temnex/core';
+import { keepValue, readKeptValue } from '../../data/deviceStorage.ts';
 
 const KEPT = 'temnex-measured-from';
 const isMeasuring = (value: unknown): value is MeasuredEdge => {
@@ -8,12 +9,8 @@ const isMeasuring = (value: unknown): value is MeasuredEdge => {
 };
 
 function remembered(): MeasuredEdges {
-  try {
-    const { across, upDown } = JSON.parse(localStorage.getItem(KEPT) ?? '{}') as Partial<MeasuredEdges>;
-    return isMeasuring(across) && isMeasuring(upDown) ? { across, upDown } : LOWER_LEFT;
-  } catch {
-    return LOWER_LEFT;
-  }
+  const { across, upDown } = (readKeptValue(KEPT) ?? {}) as Partial<MeasuredEdges>;
+  return isMeasuring(across) && isMeasuring(upDown) ? { across, upDown } : LOWER_LEFT;
 }
 
 /** From which edges somebody measures on the page, kept on this device. */
@@ -23,11 +20,7 @@ export function useMeasurings(): [MeasuredEdges, (measurings: MeasuredEdges) => 
     measurings,
     (next) => {
       setMeasurings(next);
-      try {
-        localStorage.setItem(KEPT, JSON.stringify(next));
-      } catch {
-        // It holds for this visit then.
-      }
+      keepValue(KEPT, next);
     },
   ];
 }

@@ -21,6 +21,8 @@ import {
 } from '@temnex/core';
 import { findMentionedConstructions } from '@temnex/words';
 import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import { keepValue, readKeptValue } from '../../data/deviceStorage.ts';
+import { changeHistory, redoHistory, startHistory, undoHistory, type History } from '../../data/history.ts';
 import { newId } from '../../data/newId.ts';
 
 /** What the first view holds: one construction by itself, in a room of its own. */
@@ -59,68 +61,38 @@ function started(recipe: RecipeId, markName: MarkName = '1/16', room = roomIn(MA
 
 /** What was there when one left, if it is still what this version understands. */
 function remembered(): Sizing {
-  try {
-    const kept = JSON.parse(localStorage.getItem(SIZING_STORAGE_KEY) ?? 'null') as Sizing | null;
-    const length = lengthText();
-    if (
-      kept &&
-      kept.markName in MARKS &&
-      length.safeParse(kept.room.width).success &&
-      length.safeParse(kept.room.height).success &&
-      recipeOf(kept.recipe).input.safeParse(kept.input).success
-    )
-      return {
-        ...kept,
-        others: Object.fromEntries(
-          Object.entries(kept.others ?? {}).filter(
-            ([id, input]) =>
-              RECIPE_IDS.includes(id as RecipeId) && recipeOf(id as RecipeId).input.safeParse(input).success,
-          ),
-        ),
-      };
-  } catch {
-    // what cannot be read is not worth a word: one begins anew
-  }
+  const kept = readKeptValue(SIZING_STORAGE_KEY) as Sizing | null;
+  const length = lengthText();
+  const isKnown = (id: string, input: unknown): boolean =>
+    RECIPE_IDS.includes(id as RecipeId) && recipeOf(id as RecipeId).input.safeParse(input).success;
+  if (
+    kept &&
+    kept.markName in MARKS &&
+    length.safeParse(kept.room?.width).success &&
+    length.safeParse(kept.room?.height).success &&
+    isKnown(kept.recipe, kept.input)
+  )
+    return {
+      ...kept,
+      others: Object.fromEntries(Object.entries(kept.others ?? {}).filter(([id, input]) => isKnown(id, input))),
+    };
   return started(FIRST_RECIPE);
 }
 
 /** The state of the first view, kept when one leaves it, with its own undo. */
 export function useSizing() {
-  const [{ past, now }, setHistory] = useState<{
-    past: readonly Sizing[];
-    now: Sizing;
-    future: readonly Sizing[];
-  }>(() => ({ past: [], now: remembered(), future: [] }));
-  const keep = (next: Sizing) => {
-    try {
-      localStorage.setItem(SIZING_STORAGE_KEY, JSON.stringify(next));
-    } catch {
-      // no room to remember it: it is only this visit's then
-    }
+  const [history, setHistory] = useState(() => startHistory(remembered()));
+  const { past, now } = history;
+  const keep = (next: History<Sizing>) => {
+    keepValue(SIZING_STORAGE_KEY, next.now);
     return next;
   };
   const change = useCallback(
-    (make: (sizing: Sizing) => Sizing) =>
-      setHistory((h) => {
-        const next = make(h.now);
-        return next === h.now ? h : { past: [...h.past.slice(-100), h.now], now: keep(next), future: [] };
-      }),
+    (make: (sizing: Sizing) => Sizing) => setHistory((h) => keep(changeHistory(h, make(h.now)))),
     [],
   );
-  const undo = useCallback(
-    () =>
-      setHistory((h) =>
-        h.past.length ? { past: h.past.slice(0, -1), now: keep(h.past.at(-1)!), future: [h.now, ...h.future] } : h,
-      ),
-    [],
-  );
-  const redo = useCallback(
-    () =>
-      setHistory((h) =>
-        h.future.length ? { past: [...h.past, h.now], now: keep(h.future[0]!), future: h.future.slice(1) } : h,
-      ),
-    [],
-  );
+  const undo = useCallback(() => setHistory((h) => keep(undoHistory(h))), []);
+  const redo = useCallback(() => setHistory((h) => keep(redoHistory(h))), []);
   const table = useMemo(() => tableOf(now), [now]);
   const solved = useMemo(() => recipeOf(now.recipe).solve(now.input, table), [now, table]);
   // the last answer of the same recipe stays in view while a number is wrong

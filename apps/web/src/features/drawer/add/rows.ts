@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { isEmptyRow, readRow, type ReadRow, type StockRow, type Unit } from '@temnex/core';
+import { keepValue, readKeptValue } from '../../../data/deviceStorage.ts';
 import { newId } from '../../../data/newId.ts';
 
 /* Rows that are typed or pasted before they are put in. They are kept in the browser: nothing is lost on the way. */
@@ -14,13 +15,9 @@ const READY = 12;
 export const emptyRow = (): Row => ({ id: newId(), cells: {} });
 
 function keptRows(): Row[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? '[]');
-    const rows = Array.isArray(kept) ? kept.filter((cells) => typeof cells === 'object' && cells !== null) : [];
-    return rows.map((cells) => ({ id: newId(), cells: cells as StockRow }));
-  } catch {
-    return [];
-  }
+  const kept = readKeptValue(KEPT);
+  const rows = Array.isArray(kept) ? kept.filter((cells) => typeof cells === 'object' && cells !== null) : [];
+  return rows.map((cells) => ({ id: newId(), cells: cells as StockRow }));
 }
 
 /** Up to so many rows are kept at every change, more of them a moment later (milliseconds). */
@@ -28,12 +25,7 @@ const AT_ONCE = 300;
 const LATER = 400;
 function keepRows(rows: readonly Row[]): void {
   const filled = rows.filter((row) => !isEmptyRow(row.cells)).map((row) => row.cells);
-  try {
-    if (filled.length) localStorage.setItem(KEPT, JSON.stringify(filled));
-    else localStorage.removeItem(KEPT);
-  } catch {
-    // no room: they stay on the screen
-  }
+  keepValue(KEPT, filled.length ? filled : null);
 }
 
 /** With as many empty rows at the end as there should be. */

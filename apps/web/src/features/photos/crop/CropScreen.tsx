@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { styled } from 'styled-components';
-import { DEFAULT_FRAMING, MARKS, computeFramedCrop, type Framing, type Photo } from '@temnex/core';
+import { MARKS, computeFramedCrop, type Photo } from '@temnex/core';
 import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../../data/photos.ts';
 import { CropFrame } from '../../../shared/photos/CropFrame.tsx';
@@ -11,11 +11,13 @@ import { Plain, PlainLink, Quiet, QuietLink } from '../../../design/buttons.tsx'
 import { Empty, Notice } from '../../../design/states.tsx';
 import { LengthField } from '../../../design/LengthField.tsx';
 import { Tick } from '../../../design/Tick.tsx';
+import { useUndoKeys } from '../../../design/useUndoKeys.ts';
 import { newId } from '../../../data/newId.ts';
 import { SidePanel } from '../../../design/Split.ts';
 import { usePhotosContext } from '../context.ts';
 import { OnAPage } from './OnAPage.tsx';
-import { isSameSize, ticksOfPrint, turnPrintSize, listUsualPrints, type PrintSize } from '../sizes.ts';
+import { isSameSize, ticksOfPrint, turnPrintSize } from '../sizes.ts';
+import { useCrops } from './useCrops.ts';
 
 const Work = styled.main`
   display: grid;
@@ -133,20 +135,14 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
   const change = useChangePhotos();
   const say = (what: Parameters<typeof change.mutate>[0]['change']) =>
     change.mutate({ photos: [photo.id], change: what });
-  const usual = listUsualPrints(unit, photo);
-  const [own, setOwn] = useState<PrintSize | null>(null);
-  const sizes = own && !usual.some((size) => isSameSize(size, own)) ? [...usual, own] : usual;
-  const [size, setSize] = useState<PrintSize>(usual[0]!);
-  // each size keeps the crop it was given
-  const [framings, setFramings] = useState<Readonly<Record<string, Framing>>>({});
-  const keyOf = ({ width, height }: PrintSize) => `${width} ${height}`;
-  const framingOf = (of: PrintSize): Framing => framings[keyOf(of)] ?? DEFAULT_FRAMING;
+  const crops = useCrops(photo, unit);
+  const { sizes, size, framingOf, put } = crops;
+  useUndoKeys(crops.undo, crops.redo);
   const [staying, setStaying] = useState(false);
   // what must stay is drawn here first, and said once it is drawn
   const [stay, setStay] = useState(photo.stay);
   const ticks = ticksOfPrint(size, unit);
   const framing = framingOf(size);
-  const put = (next: Framing) => setFramings((was) => ({ ...was, [keyOf(size)]: next }));
   const seen = computeFramedCrop(photo, framing, ticks.width / ticks.height, stay);
   const table = useRef<HTMLDivElement>(null);
   const [room, setRoom] = useState({ width: 700, height: 480 });
@@ -202,6 +198,9 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
           >
             {staying ? 'That must stay' : 'Draw what must stay'}
           </Quiet>
+          <Quiet onPress={crops.undo} isDisabled={!crops.canUndo}>
+            Undo
+          </Quiet>
           {stay && !staying ? (
             <Quiet
               onPress={() => {
@@ -231,12 +230,12 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               const said = formatSize(t.width, t.height, voice);
               const lost = Math.round((f.lost.left + f.lost.right + f.lost.top + f.lost.bottom) * 100);
               return (
-                <li key={keyOf(one)}>
+                <li key={`${one.width} ${one.height}`}>
                   <button
                     type="button"
                     aria-pressed={isSameSize(one, size)}
                     aria-label={`${formatSize(t.width, t.height, { ...voice, figures: 'plain' })}: ${describeCropLoss(f)}`}
-                    onClick={() => setSize(one)}
+                    onClick={() => crops.choose(one)}
                   >
                     <CroppedPhoto
                       file={photo.file}
@@ -265,7 +264,7 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               value={size.width}
               unit={unit}
               width="4.5rem"
-              onCommit={(width) => take({ ...size, width })}
+              onCommit={(width) => crops.choose({ ...size, width })}
             />
             <LengthField
               label="another print, high"
@@ -273,9 +272,9 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               value={size.height}
               unit={unit}
               width="4.5rem"
-              onCommit={(height) => take({ ...size, height })}
+              onCommit={(height) => crops.choose({ ...size, height })}
             />
-            <Quiet onPress={() => take(turnPrintSize(size))}>Turn it</Quiet>
+            <Quiet onPress={() => crops.choose(turnPrintSize(size))}>Turn it</Quiet>
           </Row>
         </section>
         <section aria-label="Prints to order">
@@ -330,11 +329,6 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
       </SidePanel>
     </Work>
   );
-
-  function take(next: PrintSize) {
-    setOwn(next);
-    setSize(next);
-  }
 }
 
 /** What must stay in whole pixels, wholly on its photo. */
