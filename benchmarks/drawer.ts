@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { seededRandom } from '@temnex/core';
+import { seededRandom } from '@temnex/core/planner';
 import { median } from './machine.ts';
 import { ADDRESS, browse, serve } from './served.ts';
 

@@ -1,4 +1,4 @@
-import { planJob, readJob, seededRandom, type JobDocument } from '@temnex/core';
+import { planJob, readJob, seededRandom, type JobDocument } from '@temnex/core/planner';
 
 /** How long jobs take that are larger than their time: what is asked is `seconds`, the bar twice that and 2 s beside it. */
 const SECONDS = 0.3;

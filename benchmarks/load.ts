@@ -1,16 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import {
-  buildBasis,
-  derivePage,
-  buildPageJob,
-  planJob,
-  readJob,
-  seededRandom,
-  type Drawer,
-  type Habits,
-  type Page,
-  type Paper,
-} from '@temnex/core';
+import type { Drawer, Habits, Paper } from '@temnex/core/stock';
+import { derivePage, type Page } from '@temnex/core/page';
+import { planJob, readJob, seededRandom } from '@temnex/core/planner';
+import { buildBasis, buildPageJob } from '@temnex/core/cutting';
 import { ADDRESS } from './served.ts';
 
 /*

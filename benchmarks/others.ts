@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module';
 import type * as Packing from 'maxrects-packer';
 import { BestAreaFit, BestLongSideFit, BestShortSideFit, BottomLeft, pack2D } from 'binpackingjs/2d';
-import { planJob, readJob, type Plan } from '@temnex/core';
+import { planJob, readJob, type Plan } from '@temnex/core/planner';
 import { classicJob } from '@temnex/core/makers';
 
 // its module for imports has no names that Node can find

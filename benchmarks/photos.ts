@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { emptyPage, newItem, type Page as PageDocument } from '@temnex/core';
+import { emptyPage, newItem, type Page as PageDocument } from '@temnex/core/page';
 import { seededRandom } from '../packages/core/src/chance/index.ts';
 import { median } from './machine.ts';
 import { ADDRESS, browse, serve } from './served.ts';

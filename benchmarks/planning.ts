@@ -1,4 +1,4 @@
-import { planJob, readJob, verifyPlan, type Plan, type PlanNode } from '@temnex/core';
+import { planJob, readJob, verifyPlan, type Plan, type PlanNode } from '@temnex/core/planner';
 import { kitJob, normalJob } from '@temnex/core/makers';
 import { median, quantile } from './machine.ts';
 

@@ -1,4 +1,4 @@
-import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core';
+import { planJob, readJob, verifyPlan, type JobDocument, type Plan } from '@temnex/core/planner';
 import { bruteForce, compileJob } from '@temnex/core/oracle';
 import { classicJob, normalJob, puzzleJob, scrapDrawerJob, tinyJob } from '@temnex/core/makers';
 

@@ -1,16 +1,6 @@
-import {
-  MARKS,
-  derivePage,
-  emptyPage,
-  inches,
-  newItem,
-  recipeOf,
-  parseRecipeLine,
-  setItemField,
-  listMoves,
-  type Item,
-  type Page,
-} from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { recipeOf, parseRecipeLine } from '@temnex/core/recipes';
+import { derivePage, emptyPage, newItem, setItemField, listMoves, type Item, type Page } from '@temnex/core/page';
 import { median } from './machine.ts';
 
 const RUNS = 20;

@@ -1,4 +1,4 @@
-import { planJob, readJob, verifyPlan, type JobDocument } from '@temnex/core';
+import { planJob, readJob, verifyPlan, type JobDocument } from '@temnex/core/planner';
 import {
   classicJob,
   everyJob2,

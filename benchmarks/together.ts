@@ -1,4 +1,5 @@
-import { mergeJobs, planTogether, readJob } from '@temnex/core';
+import { readJob } from '@temnex/core/planner';
+import { mergeJobs, planTogether } from '@temnex/core/cutting';
 import { pagesOf } from '@temnex/core/makers';
 import { median } from './machine.ts';
 

@@ -1,4 +1,6 @@
-import { MARKS, RECIPE_IDS, emptyPage, lengthOf, newItem, recipeOf } from '@temnex/core';
+import { MARKS, lengthOf } from '@temnex/core/length';
+import { RECIPE_IDS, recipeOf } from '@temnex/core/recipes';
+import { emptyPage, newItem } from '@temnex/core/page';
 import { answers, expect, isThorough, send, test } from './table.ts';
 
 const WIDTHS = [820, 1024, 1280, 1920];

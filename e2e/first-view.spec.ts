@@ -1,4 +1,4 @@
-import { seededRandom } from '@temnex/core';
+import { seededRandom } from '@temnex/core/planner';
 import type { Page } from '@playwright/test';
 import { answers, expect, test } from './table.ts';
 

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { test as base, expect, type APIRequestContext, type Page } from '@playwright/test';
-import { DEFAULT_HABITS } from '@temnex/core';
+import { DEFAULT_HABITS } from '@temnex/core/stock';
 
 export const DEMO = '/page/demo-first-wind';
 

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
-import { planSchema, readJob, verifyPlan } from '@temnex/core';
+import { planSchema, readJob, verifyPlan } from '@temnex/core/planner';
 import { banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { run } from './run.ts';
 

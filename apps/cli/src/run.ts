@@ -2,27 +2,23 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { z } from 'zod';
+import { roundExact } from '@temnex/core/length';
+import { fieldKey } from '@temnex/core/recipes';
+import { type DerivedPage, type Part, derivePage, migratePage, pageSchema } from '@temnex/core/page';
 import {
-  type DerivedPage,
-  type Part,
-  derivePage,
-  fieldKey,
   issueFromZod,
   jobSchema,
-  migratePage,
-  pageSchema,
   planAimsNested,
   planJobNested,
   planSchema,
   isNestedDeeperThan,
   readJob,
-  formatSheetLetter,
   withBlocks,
   type JobDocument,
-  roundExact,
   type JobIssue,
   type Plan,
-} from '@temnex/core';
+} from '@temnex/core/planner';
+import { formatSheetLetter } from '@temnex/core/cutting';
 import {
   DEFAULT_NAMES,
   describeFact,

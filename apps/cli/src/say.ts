@@ -1,21 +1,16 @@
 import { parseArgs } from 'node:util';
+import { MARKS, MARK_NAMES, parseSize, type MarkName } from '@temnex/core/length';
+import { fitsIn, type Size } from '@temnex/core/geometry';
 import {
-  MARKS,
-  MARK_NAMES,
-  fitsIn,
-  buildBlanksJob,
-  parseSize,
-  planJobNested,
-  readJob,
   recipeOf,
   splitCardReadings,
   omitFromLine,
   parseRecipeLine,
-  type MarkName,
   type ParsedLine,
-  type Size,
   type LayoutContext,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
+import { planJobNested, readJob } from '@temnex/core/planner';
+import { buildBlanksJob } from '@temnex/core/cutting';
 import {
   buildAnswer,
   describeNotUnderstood,

@@ -2,7 +2,9 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, test } from '@jest/globals';
-import { MARKS, emptyPage, inches, newItem, parseRecipeLine, type LayoutContext } from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { parseRecipeLine, type LayoutContext } from '@temnex/core/recipes';
+import { emptyPage, newItem } from '@temnex/core/page';
 import { run } from './run.ts';
 
 /* Numbers worked out by hand and checked, each asked in one line, and from a page file that holds the same. */

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
-import { planJob, readJob } from '@temnex/core';
+import { planJob, readJob } from '@temnex/core/planner';
 import { ROUTES } from '@temnex/contract';
 import request from 'supertest';
 import { z } from 'zod';

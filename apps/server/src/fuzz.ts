@@ -1,6 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import request from 'supertest';
-import { DEFAULT_RULES, seededRandom } from '@temnex/core';
+import { DEFAULT_RULES } from '@temnex/core/stock';
+import { seededRandom } from '@temnex/core/planner';
 import { ROUTES, drawerSchema, habitsRecordSchema, pageRecordSchema, pageSummarySchema } from '@temnex/contract';
 import { z } from 'zod';
 import { demoPapers, demoStock } from './demo/demoDrawer.ts';

@@ -7,7 +7,7 @@ import { expect, test } from '@jest/globals';
 import { sql } from 'drizzle-orm';
 import sharp from 'sharp';
 import request from 'supertest';
-import { emptyPage } from '@temnex/core';
+import { emptyPage } from '@temnex/core/page';
 import { BackupService } from './backup/backup.service.ts';
 import { createApplication } from './application.ts';
 import { pages, photos } from './database/schema.ts';

@@ -1,7 +1,8 @@
 import 'reflect-metadata';
 import { writeSync } from 'node:fs';
 import request from 'supertest';
-import { planJob, readJob, foldSession, buildTrimmerSteps, type SessionDeed } from '@temnex/core';
+import { planJob, readJob } from '@temnex/core/planner';
+import { foldSession, buildTrimmerSteps, type SessionDeed } from '@temnex/core/trimmer';
 import type { CuttingRecord, PageRecord, PlanRecord, SentEvents, Session } from '@temnex/contract';
 import { createApplication } from './application.ts';
 import { PlansService, readStoredJob } from './plans/plans.service.ts';

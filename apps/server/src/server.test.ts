@@ -2,19 +2,11 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import sharp from 'sharp';
 import Sqlite from 'better-sqlite3';
 import request from 'supertest';
-import {
-  MARKS,
-  buildBasis,
-  derivePage,
-  inches,
-  buildPageJob,
-  planJob,
-  readJob,
-  recipeOf,
-  type Basis,
-  type CutPiece,
-  type Plan,
-} from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { recipeOf } from '@temnex/core/recipes';
+import { derivePage } from '@temnex/core/page';
+import { planJob, readJob, type Plan } from '@temnex/core/planner';
+import { buildBasis, buildPageJob, type Basis, type CutPiece } from '@temnex/core/cutting';
 import {
   ROUTES,
   paperPictureSchema,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect, test } from '@jest/globals';
-import { planJob, readJob } from '@temnex/core';
+import { planJob, readJob } from '@temnex/core/planner';
 import Sqlite from 'better-sqlite3';
 import request from 'supertest';
 import { PlansService } from './plans/plans.service.ts';

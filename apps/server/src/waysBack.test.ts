@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { jest, expect, test } from '@jest/globals';
-import { planJob, readJob, seededRandom, buildTrimmerSteps, type SessionDeed } from '@temnex/core';
+import { planJob, readJob, seededRandom } from '@temnex/core/planner';
+import { buildTrimmerSteps, type SessionDeed } from '@temnex/core/trimmer';
 import { CuttingService } from './cutting/cutting.service.ts';
 import { DATABASE, type Database } from './database/types.ts';
 import { cuttings, stock } from './database/schema.ts';

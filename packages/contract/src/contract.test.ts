@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, DEFAULT_HABITS, emptyPage } from '@temnex/core';
+import { NO_TRIM, DEFAULT_HABITS } from '@temnex/core/stock';
+import { emptyPage } from '@temnex/core/page';
 import {
   ROUTES,
   bareRequestSchema,

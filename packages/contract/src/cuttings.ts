@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { lengthText, spoiledPieceSchema } from '@temnex/core';
+import { lengthText } from '@temnex/core/length';
+import { spoiledPieceSchema } from '@temnex/core/cutting';
 import { requestId } from './requests.ts';
 
 /** A piece that was cut: it stays as it is, whatever becomes of its page. */

@@ -9,7 +9,7 @@ import {
   stockItemShape,
   wholeItem,
   type StockItem,
-} from '@temnex/core';
+} from '@temnex/core/stock';
 import { requestId } from './requests.ts';
 
 /** A paper, and how often it or its stock has changed. `guessed`: what is stored of its looks cannot be read, so it looks as its name says. */

@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { STAGES, pageSchema, wishSchema, type Ticks } from '@temnex/core';
+import type { Ticks } from '@temnex/core/length';
+import { pageSchema, wishSchema } from '@temnex/core/page';
+import { STAGES } from '@temnex/core/cutting';
 import { requestId } from './requests.ts';
 
 /** How far a page has come. */

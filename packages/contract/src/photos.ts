@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { cropSchema, photoFactsSchema, photoSchema, type Ticks } from '@temnex/core';
+import type { Ticks } from '@temnex/core/length';
+import { cropSchema, photoFactsSchema, photoSchema } from '@temnex/core/photos';
 import { requestId } from './requests.ts';
 
 /** A photo that a page shows, and the print that it wants of it, in ticks; by what was known when the page was saved. */

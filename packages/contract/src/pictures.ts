@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { facePictureSchema } from '@temnex/core';
+import { facePictureSchema } from '@temnex/core/stock';
 
 /** What a picture may be sent as. */
 export const PICTURE_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;

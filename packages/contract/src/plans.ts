@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { planSchema, type jobSchema } from '@temnex/core';
+import { planSchema, type jobSchema } from '@temnex/core/planner';
 import { requestId } from './requests.ts';
 
 /** What a cutting order was made from: it answers what is asked only while none of it has changed. */

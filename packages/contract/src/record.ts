@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { lengthText, type Handling } from '@temnex/core';
+import { lengthText } from '@temnex/core/length';
+import type { Handling } from '@temnex/core/planner';
 import { cutPieceSchema } from './cuttings.ts';
 
 /** Null where it cannot be read. */

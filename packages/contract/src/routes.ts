@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { habitsSchema, rulesSchema, stockItemSchema } from '@temnex/core';
+import { habitsSchema, rulesSchema, stockItemSchema } from '@temnex/core/stock';
 import { cutSchema, cuttingRecordSchema, scrapPieceSchema } from './cuttings.ts';
 import { deviceCodeSchema, devicesSchema } from './devices.ts';
 import {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { MARK_NAMES, sessionEventSchema } from '@temnex/core';
+import { MARK_NAMES } from '@temnex/core/length';
+import { sessionEventSchema } from '@temnex/core/trimmer';
 import { basisSchema, planRecordSchema } from './plans.ts';
 import { refusalSchema } from './refusals.ts';
 import { requestId } from './requests.ts';

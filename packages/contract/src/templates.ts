@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { MARK_NAMES, RECIPE_IDS, lengthText } from '@temnex/core';
+import { MARK_NAMES, lengthText } from '@temnex/core/length';
+import { RECIPE_IDS } from '@temnex/core/recipes';
 
 /** A construction whose outlines are to be printed at true size. The server works it out itself. */
 export const templatesSchema = z.strictObject({

@@ -1,5 +1,5 @@
-import type { JobDocument } from '../src/index.ts';
-import { seededRandom } from '../src/index.ts';
+import type { JobDocument } from '../src/planner/index.ts';
+import { seededRandom } from '../src/chance/index.ts';
 
 /*
  * What a pair of hands does without a planner: strips of one height across the sheet, then the pieces off the strips, all that one

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, planJob, readJob, type JobDocument } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { planJob, readJob, type JobDocument } from '@temnex/core/planner';
 import {
   CUT,
   drawFinish,

@@ -1,13 +1,6 @@
-import {
-  TICKS_PER_UNIT,
-  outlinesInBlock,
-  ticks,
-  type Finish,
-  type Held,
-  type JobPiece,
-  type Point,
-  type Ticks,
-} from '@temnex/core';
+import { TICKS_PER_UNIT, ticks, type Ticks } from '@temnex/core/length';
+import type { Finish, Point } from '@temnex/core/geometry';
+import { outlinesInBlock, type Held, type JobPiece } from '@temnex/core/planner';
 import { INK, drawCutLine, type Drawing, type DrawingMark, type Fill } from './marks.ts';
 
 /*

@@ -1,4 +1,5 @@
-import { TICKS_PER_UNIT, lengthOf, type Look } from '@temnex/core';
+import { TICKS_PER_UNIT, lengthOf } from '@temnex/core/length';
+import type { Look } from '@temnex/core/stock';
 
 /*
  * How the faces of papers are drawn: a tile of 96 units = 1 inch, upright, with an up where the pattern has one.

@@ -1,4 +1,4 @@
-import type { Look } from '@temnex/core';
+import type { Look } from '@temnex/core/stock';
 
 /*
  * A drawing is a list of marks: plain data that the screen, the print view, the PDF and SVG files all set alike.

@@ -1,15 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  DEFAULT_FRAMING,
-  MARKS,
-  derivePage,
-  emptyPage,
-  newItem,
-  setPicture,
-  tiltItem,
-  type Item,
-  type Page,
-} from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { DEFAULT_FRAMING } from '@temnex/core/photos';
+import { derivePage, emptyPage, newItem, setPicture, tiltItem, type Item, type Page } from '@temnex/core/page';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { PAPERS, drawPageOnPaper, type DrawingMark, type PagePrintOptions } from './index.ts';
 import { splitIntoTiles } from './tiles.ts';

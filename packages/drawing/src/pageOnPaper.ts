@@ -1,4 +1,6 @@
-import { TICKS_PER_UNIT, flattenContour, collectCornerMarks, type DerivedPage, type Part } from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import { flattenContour } from '@temnex/core/geometry';
+import { collectCornerMarks, type DerivedPage, type Part } from '@temnex/core/page';
 import { formatLengthWithDifference, formatSize, type Voice } from '@temnex/words';
 import { INK, fitText, type Drawing, type DrawingMark } from './marks.ts';
 import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper } from './printed.ts';

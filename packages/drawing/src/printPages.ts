@@ -1,4 +1,5 @@
-import { letterOfSheet, buildOrderSteps, findSheetsUsedWhole, type Job, type Plan } from '@temnex/core';
+import type { Job, Plan } from '@temnex/core/planner';
+import { letterOfSheet, buildOrderSteps, findSheetsUsedWhole } from '@temnex/core/cutting';
 import {
   AIM_LABELS,
   CAUTION,

@@ -1,4 +1,4 @@
-import type { Contour, Shape } from '@temnex/core';
+import type { Contour, Shape } from '@temnex/core/geometry';
 
 /**
  * A shape as the path of an SVG `d` attribute: `at` turns a point in ticks, y up, into one of the drawing, y down; `per` is the

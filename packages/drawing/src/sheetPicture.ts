@@ -1,15 +1,8 @@
-import {
-  TICKS_PER_UNIT,
-  letterOfSheet,
-  namePartsOfPlan,
-  buildOrderSteps,
-  clipPaper,
-  type Held,
-  type Job,
-  type Look,
-  type Plan,
-  type PlanNode,
-} from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import { clipPaper } from '@temnex/core/geometry';
+import type { Look } from '@temnex/core/stock';
+import type { Held, Job, Plan, PlanNode } from '@temnex/core/planner';
+import { letterOfSheet, namePartsOfPlan, buildOrderSteps } from '@temnex/core/cutting';
 import { formatLength, describeOddPaper, formatSize, type Voice } from '@temnex/words';
 import { orientCorner, drawHandCuts } from './finishPicture.ts';
 import {

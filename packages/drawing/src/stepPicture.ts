@@ -1,15 +1,7 @@
-import {
-  TICKS_PER_UNIT,
-  areaWithin,
-  clipPaper,
-  findPart,
-  namePartsOfPlan,
-  type Job,
-  type Spot,
-  type Plan,
-  type PlanNode,
-  type Step,
-} from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import { areaWithin, clipPaper, type Spot } from '@temnex/core/geometry';
+import { findPart, type Job, type Plan, type PlanNode, type Step } from '@temnex/core/planner';
+import { namePartsOfPlan } from '@temnex/core/cutting';
 import { describeOddPaper, describePart, formatSize, describeStep } from '@temnex/words';
 import {
   CUT,

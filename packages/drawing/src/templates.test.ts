@@ -1,15 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  MARKS,
-  circle,
-  inches,
-  polygon,
-  recipeOf,
-  shapeOfOutline,
-  type LaidOut,
-  type RecipeId,
-  type LayoutContext,
-} from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { circle, polygon, shapeOfOutline } from '@temnex/core/geometry';
+import { recipeOf, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core/recipes';
 import {
   PAPERS,
   drawTemplatePages,

@@ -1,4 +1,6 @@
-import { TICKS_PER_UNIT, boundsOf, flattenContour, type LaidOut, type RecipeId, type Shape } from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import { boundsOf, flattenContour, type Shape } from '@temnex/core/geometry';
+import type { LaidOut, RecipeId } from '@temnex/core/recipes';
 import { recipeText, formatSize, type Voice } from '@temnex/words';
 import { INK, type Drawing, type DrawingMark } from './marks.ts';
 import { GREY, MARGIN, PAPERS, drawFooter, drawText, type PrintPaper } from './printed.ts';

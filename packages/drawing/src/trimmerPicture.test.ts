@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, planJob, readJob, buildTrimmerSteps, type JobDocument, type TrimmerStep } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { planJob, readJob, type JobDocument } from '@temnex/core/planner';
+import { buildTrimmerSteps, type TrimmerStep } from '@temnex/core/trimmer';
 import { formatMarks } from './svg.ts';
 import { drawTrimmerStep } from './trimmerPicture.ts';
 import type { DrawingMark } from './marks.ts';

@@ -1,16 +1,15 @@
+import { TICKS_PER_UNIT } from '@temnex/core/length';
 import {
-  TICKS_PER_UNIT,
-  partInHandFor,
   findPart,
-  namePartsOfPlan,
   turnsToFence,
   type FenceEdge,
   type Job,
   type Plan,
   type PlanNode,
   type Step,
-  type TrimmerStep,
-} from '@temnex/core';
+} from '@temnex/core/planner';
+import { partInHandFor, namePartsOfPlan } from '@temnex/core/cutting';
+import type { TrimmerStep } from '@temnex/core/trimmer';
 import { describeOddPaper } from '@temnex/words';
 import {
   CUT,

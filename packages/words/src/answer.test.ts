@@ -1,15 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  MARKS,
-  buildBlanksJob,
-  lengthOf,
-  planJobNested,
-  readJob,
-  recipeOf,
-  parseRecipeLine,
-  type Size,
-  type LayoutContext,
-} from '@temnex/core';
+import { MARKS, lengthOf } from '@temnex/core/length';
+import type { Size } from '@temnex/core/geometry';
+import { recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core/recipes';
+import { planJobNested, readJob } from '@temnex/core/planner';
+import { buildBlanksJob } from '@temnex/core/cutting';
 import { describeSheetCount } from './answer.ts';
 
 const paper: Size = { width: lengthOf('12'), height: lengthOf('12') };

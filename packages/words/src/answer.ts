@@ -1,23 +1,24 @@
 import {
   formatExactLength,
-  collectLeftovers,
-  recipeOf,
   ticks,
   roundExact,
-  shortfall,
-  fieldKey,
   inUnit,
   TICKS_PER_UNIT,
-  type Blank,
   type Exact,
+  type Ticks,
+} from '@temnex/core/length';
+import { shortfall, type Size } from '@temnex/core/geometry';
+import {
+  recipeOf,
+  fieldKey,
+  type Blank,
   type LaidOut,
   type Layer,
-  type Plan,
   type RecipeId,
-  type Size,
   type LayoutContext,
-  type Ticks,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
+import type { Plan } from '@temnex/core/planner';
+import { collectLeftovers } from '@temnex/core/cutting';
 import { describeField, describeParsedInput, formatSum } from './fields.ts';
 import { formatLength, formatLengthWithDifference, formatSize, type Voice } from './lengths.ts';
 import { capitalize, describeFact, describeOffer, describeRecipeProblem, describeSuggestion } from './problems.ts';

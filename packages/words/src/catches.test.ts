@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { inches, type Axis, type CatchReason } from '@temnex/core';
+import { inches } from '@temnex/core/length';
+import type { Axis, CatchReason } from '@temnex/core/page';
 import { TERMINAL, describeCatch } from './index.ts';
 
 const nameOf = (id: string) => `the ${id}`;

@@ -1,4 +1,4 @@
-import type { Axis, CatchReason, Coverage, Place } from '@temnex/core';
+import type { Axis, CatchReason, Coverage, Place } from '@temnex/core/page';
 import { formatLength, type Voice } from './lengths.ts';
 
 const EDGE: Readonly<Record<Place[Axis]['from'], string>> = {

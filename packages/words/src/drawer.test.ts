@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { NO_TRIM, lengthOf, type PaperReach, type StockItem } from '@temnex/core';
+import { lengthOf } from '@temnex/core/length';
+import { NO_TRIM, type StockItem } from '@temnex/core/stock';
+import type { PaperReach } from '@temnex/core/cutting';
 import { DIRECTION_LABELS, TERMINAL, describePaperReach, describeReach, describeSide, describeStock } from './index.ts';
 
 const item = (width: string, height: string, more: Partial<StockItem> = {}): StockItem => ({

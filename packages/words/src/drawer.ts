@@ -1,14 +1,7 @@
-import {
-  isSheet,
-  parseLength,
-  sizeOfItem,
-  type Drawer,
-  type PaperFace,
-  type PaperReach,
-  type Reach,
-  type StockItem,
-  type Wish,
-} from '@temnex/core';
+import { parseLength } from '@temnex/core/length';
+import { isSheet, sizeOfItem, type Drawer, type PaperFace, type StockItem } from '@temnex/core/stock';
+import type { Wish } from '@temnex/core/page';
+import type { PaperReach, Reach } from '@temnex/core/cutting';
 import { formatCount, formatLength, formatSize, type Voice } from './lengths.ts';
 import { STOCK_KIND_LABELS } from './kinds.ts';
 

@@ -1,18 +1,13 @@
+import { MARKS, formatExactLength, inUnit, inches, roundExact, type Exact } from '@temnex/core/length';
 import {
-  MARKS,
-  formatExactLength,
-  inUnit,
-  inches,
   recipeOf,
-  roundExact,
   valueAt,
-  type Exact,
   type FieldPath,
   type RecipeId,
   type ParsedLine,
   type Sum,
   type LayoutContext,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
 import { formatLength, type Voice } from './lengths.ts';
 import { formatList } from './list.ts';
 import { recipeText } from './recipes/index.ts';

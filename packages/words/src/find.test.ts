@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { RECIPE_IDS } from '@temnex/core';
+import { RECIPE_IDS } from '@temnex/core/recipes';
 import { suggestConstructions } from './index.ts';
 
 test.each([

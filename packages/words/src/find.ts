@@ -1,4 +1,4 @@
-import { RECIPE_IDS, recipeOf, type RecipeId } from '@temnex/core';
+import { RECIPE_IDS, recipeOf, type RecipeId } from '@temnex/core/recipes';
 import { recipeText } from './recipes/index.ts';
 
 const wordsOf = (text: string): string[] => text.toLowerCase().match(/[\p{L}-]+/gu) ?? [];

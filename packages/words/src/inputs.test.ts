@@ -1,16 +1,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
+import { MARKS, inches } from '@temnex/core/length';
 import {
-  MARKS,
   RECIPE_IDS,
-  inches,
   recipeOf,
   parseRecipeLine,
   valueAt,
   type Field,
   type RecipeId,
   type LayoutContext,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
 import { recipeText } from './index.ts';
 
 /*

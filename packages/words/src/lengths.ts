@@ -8,7 +8,7 @@ import {
   type Mark,
   type Ticks,
   type Unit,
-} from '@temnex/core';
+} from '@temnex/core/length';
 
 export interface Voice {
   readonly mark: Mark;

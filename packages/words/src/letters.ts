@@ -1,4 +1,4 @@
-import { formatSheetLetter } from '@temnex/core';
+import { formatSheetLetter } from '@temnex/core/cutting';
 
 /** Letters by which the papers of one construction are called: a, b, …; `n` from 1. */
 export const formatPaperLetter = (n: number): string => formatSheetLetter(n - 1).toLowerCase();

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, parseStockQuery, type SupplyCheck, type StockQuery } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { parseStockQuery, type StockQuery } from '@temnex/core/stock';
+import type { SupplyCheck } from '@temnex/core/cutting';
 import {
   formatPurchase,
   formatCost,

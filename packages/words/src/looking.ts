@@ -1,17 +1,13 @@
 import {
   EMPTY_STOCK_QUERY,
   headingOf,
-  type ScrapUse,
-  type SupplyCheck,
   type FindProblem,
-  type OneByOneTotals,
-  type Pace,
-  type Plan,
   type RowProblem,
   type StockQuery,
   type StockColumn,
-  type ShoppingEntry,
-} from '@temnex/core';
+} from '@temnex/core/stock';
+import type { Plan } from '@temnex/core/planner';
+import type { ScrapUse, SupplyCheck, OneByOneTotals, Pace, ShoppingEntry } from '@temnex/core/cutting';
 import { STOCK_KIND_LABELS } from './kinds.ts';
 import { formatCount, formatLength, formatSize, type Voice } from './lengths.ts';
 import { describeLineProblem } from './problems.ts';

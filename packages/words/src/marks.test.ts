@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core/recipes';
 import { TERMINAL, describePencilMarks } from './index.ts';
 
 const table: LayoutContext = {

@@ -6,8 +6,8 @@ import {
   type Photo,
   type Pixels,
   type PhotoQuery,
-  type SketchMisfit,
-} from '@temnex/core';
+} from '@temnex/core/photos';
+import type { SketchMisfit } from '@temnex/core/sketches';
 import { formatCount } from './lengths.ts';
 
 const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']; // prettier-ignore

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { MARKS, type Axis, type Place } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import type { Axis, Place } from '@temnex/core/page';
 import { describePlaceAlong, describePlace } from './places.ts';
 
 const voice = { mark: MARKS['1/16'], figures: 'plain' } as const;

@@ -1,4 +1,5 @@
-import { ZERO, parseLength, type Axis, type Place, type Unit } from '@temnex/core';
+import { ZERO, parseLength, type Unit } from '@temnex/core/length';
+import type { Axis, Place } from '@temnex/core/page';
 import { formatLengthWithDifference, type Voice } from './lengths.ts';
 
 /** Below the point that is counted from, and above it; an item's own name stands behind. */

@@ -1,28 +1,20 @@
+import { inUnit, TICKS_PER_UNIT } from '@temnex/core/length';
+import { type Size, areaWithin, findMissingCorners, edgeLengthOnPaper, clipPaper } from '@temnex/core/geometry';
 import {
-  inUnit,
-  TICKS_PER_UNIT,
   type Aim,
   type Handling,
   type CutOrderKind,
   type Job,
   type Missing,
   type OffcutChoice,
-  type OrderStep,
   type Plan,
   type PlanNode,
-  type Size,
   type Step,
   type WayOut,
-  collectFacesUsed,
   findPart,
-  areaWithin,
-  findMissingCorners,
-  edgeLengthOnPaper,
   measureHandling,
-  letterOfSheet,
-  namePartsOfPlan,
-  clipPaper,
-} from '@temnex/core';
+} from '@temnex/core/planner';
+import { type OrderStep, collectFacesUsed, letterOfSheet, namePartsOfPlan } from '@temnex/core/cutting';
 import { describeFinishes } from './recipes/index.ts';
 import { formatList } from './list.ts';
 import { formatArea, formatCount, formatLength, formatSize, type Voice } from './lengths.ts';

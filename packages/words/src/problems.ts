@@ -1,17 +1,8 @@
-import type {
-  Fact,
-  JobIssue,
-  LengthProblem,
-  Offer,
-  PageProblem,
-  PageSuggestion,
-  RecipeId,
-  RecipeProblem,
-  LineReading,
-  ParsedBox,
-  ParsedStock,
-  Suggestion,
-} from '@temnex/core';
+import type { LengthProblem } from '@temnex/core/length';
+import type { Fact, Offer, RecipeId, RecipeProblem, LineReading, Suggestion } from '@temnex/core/recipes';
+import type { ParsedBox, ParsedStock } from '@temnex/core/stock';
+import type { PageProblem, PageSuggestion } from '@temnex/core/page';
+import type { JobIssue } from '@temnex/core/planner';
 import { describeField } from './fields.ts';
 import { formatCount, formatLength, formatLengthWithDifference, formatSize, type Voice } from './lengths.ts';
 import { formatList } from './list.ts';

@@ -1,4 +1,5 @@
-import { parseStockLine, type ParsedStock, type Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import { parseStockLine, type ParsedStock } from '@temnex/core/stock';
 import { STOCK_KIND_LABELS, describeOddShape } from './kinds.ts';
 import { SCREEN } from './lengths.ts';
 import { describeLineProblem } from './problems.ts';

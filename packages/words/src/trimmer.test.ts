@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, planJob, groupIntoPresses, readJob, buildTrimmerSteps, type JobDocument } from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { planJob, readJob, type JobDocument } from '@temnex/core/planner';
+import { groupIntoPresses, buildTrimmerSteps } from '@temnex/core/trimmer';
 import { formatSpokenLength, describePress, describeTrimmerStep, type DescribeBagOf } from './trimmer.ts';
 
 const inch = { mark: MARKS['1/16'], figures: 'typeset' } as const;

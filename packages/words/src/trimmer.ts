@@ -1,18 +1,7 @@
-import {
-  TICKS_PER_UNIT,
-  computeLengthFigure,
-  partInHandFor,
-  isSpare,
-  letterOfSheet,
-  findPart,
-  namePartsOfPlan,
-  ticks,
-  type NoOpReason,
-  type Job,
-  type Plan,
-  type PlanNode,
-  type TrimmerStep,
-} from '@temnex/core';
+import { TICKS_PER_UNIT, computeLengthFigure, ticks } from '@temnex/core/length';
+import { findPart, type Job, type Plan, type PlanNode } from '@temnex/core/planner';
+import { partInHandFor, isSpare, letterOfSheet, namePartsOfPlan } from '@temnex/core/cutting';
+import type { NoOpReason, TrimmerStep } from '@temnex/core/trimmer';
 import { STOCK_KIND_LABELS } from './kinds.ts';
 import { formatCount, formatSize, type Voice } from './lengths.ts';
 import { describeFinishStep, describeStep } from './plans.ts';

@@ -1,24 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
+import { MARKS, lengthOf, parseLength } from '@temnex/core/length';
 import {
-  MARKS,
   fieldKey,
-  lengthOf,
-  parseLength,
-  planJob,
-  readJob,
   recipeOf,
   parseRecipeLine,
-  parseStockLine,
-  formatSheetLetter,
-  type JobDocument,
   type FieldPath,
   type InputOf,
-  type PageProblem,
-  type Plan,
   type RecipeSolution,
   type LayoutContext,
-  type WayOut,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
+import { parseStockLine } from '@temnex/core/stock';
+import type { PageProblem } from '@temnex/core/page';
+import { planJob, readJob, type JobDocument, type Plan, type WayOut } from '@temnex/core/planner';
+import { formatSheetLetter } from '@temnex/core/cutting';
 import {
   SCREEN,
   TERMINAL,

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import Sqlite from 'better-sqlite3';
 import request from 'supertest';
-import { emptyPage } from '@temnex/core';
+import { emptyPage } from '@temnex/core/page';
 import { createApplication } from '../application.ts';
 import sharp from 'sharp';
 import { strToU8, unzipSync, zipSync } from 'fflate';

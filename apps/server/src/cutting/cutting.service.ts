@@ -3,21 +3,23 @@ import { and, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
 import {
   NO_TRIM,
   availableCountFor,
-  bagOf,
   brandingOf,
-  assessCutPieces,
-  derivePage,
-  computeCutEffects,
-  parseTogetherId,
   storeOffcutAs,
   reservedCountFor,
   reserveForPage,
   sizeOfItem,
+  type StockItem,
+} from '@temnex/core/stock';
+import { derivePage } from '@temnex/core/page';
+import type { Job } from '@temnex/core/planner';
+import {
+  bagOf,
+  assessCutPieces,
+  computeCutEffects,
+  parseTogetherId,
   wantedCountOf,
   type CutProgress,
-  type Job,
-  type StockItem,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { DEFAULT_NAMES } from '@temnex/words';
 import type { CutRequest, CuttingRecord, PlanRecord, ScrapPiece } from '@temnex/contract';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';

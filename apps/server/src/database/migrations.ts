@@ -1,5 +1,6 @@
 import { eq } from 'drizzle-orm';
-import { migratePage, pageSchema, piecesOfParts, type CutPiece, type Page } from '@temnex/core';
+import { migratePage, pageSchema, piecesOfParts, type Page } from '@temnex/core/page';
+import type { CutPiece } from '@temnex/core/cutting';
 import { summarizePage } from '../pages/summary.ts';
 import type { Transaction } from './types.ts';
 import { cuttings, movements, pages, plans, stock } from './schema.ts';

@@ -1,19 +1,11 @@
 import { sql } from 'drizzle-orm';
 import { check, customType, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import {
-  parseLength,
-  type Basis,
-  type DrawerRules,
-  type Habits,
-  type NoOpReason,
-  type LengthText,
-  type Page,
-  type PageFacts,
-  type PhotoFacts,
-  type SessionEvent,
-  type Paper,
-  type StockItem,
-} from '@temnex/core';
+import { parseLength, type LengthText } from '@temnex/core/length';
+import type { DrawerRules, Habits, Paper, StockItem } from '@temnex/core/stock';
+import type { PhotoFacts } from '@temnex/core/photos';
+import type { Page } from '@temnex/core/page';
+import type { Basis, PageFacts } from '@temnex/core/cutting';
+import type { NoOpReason, SessionEvent } from '@temnex/core/trimmer';
 import type { Challenge, CuttingRecord, Movement, PhotoOnPage, DrawerStepKind } from '@temnex/contract';
 
 /** What can be read of a field that holds a text, or should. */

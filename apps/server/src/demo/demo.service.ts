@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
-import type { Plan, StockItem } from '@temnex/core';
+import type { StockItem } from '@temnex/core/stock';
+import type { Plan } from '@temnex/core/planner';
 import { DATABASE, type Database, type Transaction } from '../database/types.ts';
 import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, movements, pages, papers, photos, plans, sessions, stock } from '../database/schema.ts';

@@ -1,14 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  RECIPE_IDS,
-  DEFAULT_HABITS,
-  derivePage,
-  buildPageJob,
-  pageSchema,
-  planJob,
-  readJob,
-  verifyPlan,
-} from '@temnex/core';
+import { RECIPE_IDS } from '@temnex/core/recipes';
+import { DEFAULT_HABITS } from '@temnex/core/stock';
+import { derivePage, pageSchema } from '@temnex/core/page';
+import { planJob, readJob, verifyPlan } from '@temnex/core/planner';
+import { buildPageJob } from '@temnex/core/cutting';
 import { demoPapers, demoStock } from './demoDrawer.ts';
 import { demoPages } from './demoPages.ts';
 

@@ -1,4 +1,4 @@
-import { NO_TRIM, type Paper, type PaperFace, type StockItem } from '@temnex/core';
+import { NO_TRIM, type Paper, type PaperFace, type StockItem } from '@temnex/core/stock';
 
 /* A kite-flying week at a made-up place on a windy coast: every name, paper and person here is invented. */
 

@@ -1,14 +1,6 @@
-import {
-  DEFAULT_FRAMING,
-  directionAsDrawn,
-  emptyPage,
-  newItem,
-  type Framing,
-  type Item,
-  type Page,
-  type Place,
-  type Wish,
-} from '@temnex/core';
+import { DEFAULT_FRAMING, type Framing } from '@temnex/core/photos';
+import { emptyPage, newItem, type Item, type Page, type Place, type Wish } from '@temnex/core/page';
+import { directionAsDrawn } from '@temnex/core/cutting';
 import { demoPapers } from './demoDrawer.ts';
 import { demoPhotoId, demoPhotos } from './demoPhotos.ts';
 

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { EMPTY_PHOTO_FACTS, type Photo, type PhotoFacts } from '@temnex/core';
+import { EMPTY_PHOTO_FACTS, type Photo, type PhotoFacts } from '@temnex/core/photos';
 
 /*
  * The photos of the example are drawn: a week of kites on a coast that is nowhere, with nobody in it. Each is an SVG of which a JPEG

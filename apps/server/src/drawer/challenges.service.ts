@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, eq, gte, isNull, lt } from 'drizzle-orm';
-import { bagOf, countPiecesFor, parseStockQuery, type StockQuery, type UseUpCut } from '@temnex/core';
+import { parseStockQuery, type StockQuery } from '@temnex/core/stock';
+import { bagOf, countPiecesFor, type UseUpCut } from '@temnex/core/cutting';
 import { SCREEN, describeSearchProblem, describeStockItem } from '@temnex/words';
 import {
   challengeSchema,

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Post } from '@nestjs/common';
-import type { WantingPage } from '@temnex/core';
+import type { WantingPage } from '@temnex/core/cutting';
 import {
   bareRequestSchema,
   drawerStepSchema,

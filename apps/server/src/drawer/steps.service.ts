@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { desc, eq, inArray, sql } from 'drizzle-orm';
-import { reservedCountFor } from '@temnex/core';
+import { reservedCountFor } from '@temnex/core/stock';
 import { formatPath } from '@temnex/words';
 import {
   stepRecordSchema,

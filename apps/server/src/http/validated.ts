@@ -1,6 +1,6 @@
 import { Injectable, type PipeTransform } from '@nestjs/common';
 import type { z } from 'zod';
-import { issueFromZod, isNestedDeeperThan } from '@temnex/core';
+import { issueFromZod, isNestedDeeperThan } from '@temnex/core/planner';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import { RequestRefusal } from './requestRefusal.ts';
 

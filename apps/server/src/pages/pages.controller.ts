@@ -11,7 +11,7 @@ import {
   Query,
   StreamableFile,
 } from '@nestjs/common';
-import { derivePage, migratePage } from '@temnex/core';
+import { derivePage, migratePage } from '@temnex/core/page';
 import { drawPageOnPaper } from '@temnex/drawing';
 import { DEFAULT_NAMES } from '@temnex/words';
 import {

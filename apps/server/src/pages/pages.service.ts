@@ -1,22 +1,20 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Size } from '@temnex/core/geometry';
+import { migratePage, pageSchema, type Page } from '@temnex/core/page';
+import { issueFromZod } from '@temnex/core/planner';
 import {
   buildBasis,
   cutCountOf,
   assessCutPieces,
-  issueFromZod,
-  migratePage,
   findOftenCutSizes,
-  pageSchema,
   isSameBasis,
   stageOf,
   wantedCountOf,
   type Basis,
   type CutState,
-  type Page,
-  type Size,
   type WantingPage,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { TERMINAL, describeIssue } from '@temnex/words';
 import type { CreatePage, CuttingRecord, PageRecord, PageSummary, SavePage } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';

@@ -1,4 +1,4 @@
-import { derivePage, hasMeasuredPrint, type Page } from '@temnex/core';
+import { derivePage, hasMeasuredPrint, type Page } from '@temnex/core/page';
 import { DEFAULT_NAMES } from '@temnex/words';
 import type { StoredSummary } from '../database/schema.ts';
 

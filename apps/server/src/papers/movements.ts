@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm';
-import { reservedCountFor, reserveForPage, type StockItem } from '@temnex/core';
+import { reservedCountFor, reserveForPage, type StockItem } from '@temnex/core/stock';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { RequestRefusal } from '../http/requestRefusal.ts';

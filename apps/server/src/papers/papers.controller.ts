@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put, Query } from '@nestjs/common';
-import { habitsSchema, rulesSchema, type DrawerRules, type Habits, type StockItem } from '@temnex/core';
+import { habitsSchema, rulesSchema, type DrawerRules, type Habits, type StockItem } from '@temnex/core/stock';
 import {
   changePaperSchema,
   changeStockSchema,

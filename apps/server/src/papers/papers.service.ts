@@ -8,9 +8,7 @@ import {
   guessFace,
   habitsSchema,
   sortForDrawer,
-  issueFromZod,
   paperFacts,
-  type JobIssue,
   rulesSchema,
   sidesSchema,
   stockItemSchema,
@@ -18,7 +16,8 @@ import {
   type DrawerRules,
   type Habits,
   type StockItem,
-} from '@temnex/core';
+} from '@temnex/core/stock';
+import { issueFromZod, type JobIssue } from '@temnex/core/planner';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import {
   movementSchema,

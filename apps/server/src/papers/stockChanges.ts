@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { eq, inArray, sql } from 'drizzle-orm';
-import type { StockItem } from '@temnex/core';
+import type { StockItem } from '@temnex/core/stock';
 import type { Movement } from '@temnex/contract';
 import type { Transaction } from '../database/types.ts';
 import { movements, papers, stock } from '../database/schema.ts';

@@ -1,7 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
 import PDFDocument from 'pdfkit';
 import sharp, { type OverlayOptions } from 'sharp';
-import { TICKS_PER_UNIT, computeCutMarks, fitCropOnPaper, ticks, type GangSheet } from '@temnex/core';
+import { TICKS_PER_UNIT, ticks } from '@temnex/core/length';
+import { fitCropOnPaper } from '@temnex/core/photos';
+import { computeCutMarks, type GangSheet } from '@temnex/core/cutting';
 import type { PhotoSheets } from '@temnex/contract';
 import { RequestRefusal } from '../http/requestRefusal.ts';
 import { MAX_PIXELS } from '../pictures/files.ts';

@@ -27,7 +27,7 @@ import {
   type UploadPhotoQuery,
   type UploadedPhoto,
 } from '@temnex/contract';
-import type { Photo } from '@temnex/core';
+import type { Photo } from '@temnex/core/photos';
 import { validated } from '../http/validated.ts';
 import { PhotoSheetsService } from './photoSheets.service.ts';
 import { PhotosService } from './photos.service.ts';

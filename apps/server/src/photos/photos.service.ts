@@ -11,7 +11,7 @@ import {
   type Crop,
   type Photo,
   type PhotoFacts,
-} from '@temnex/core';
+} from '@temnex/core/photos';
 import { PHOTO_SIDES, type ChangePhotos, type Photos, type PhotoOnPage, type UploadedPhoto } from '@temnex/contract';
 import { DATABASE, type Database } from '../database/types.ts';
 import { demoPhotos } from '../demo/demoPhotos.ts';

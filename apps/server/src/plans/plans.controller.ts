@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Inject, Param, Post, Query, StreamableFile } from '@nestjs/common';
-import { MARKS } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
 import {
   printQuerySchema,
   storePlanSchema,

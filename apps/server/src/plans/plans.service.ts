@@ -1,24 +1,18 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
+import { drawerFor } from '@temnex/core/stock';
+import { derivePage } from '@temnex/core/page';
+import { readJob, verifyPlan, withBlocks, type Aim, type Job, type JobDocument, type Plan } from '@temnex/core/planner';
 import {
   bagOf,
   buildBasis,
   mergeBases,
-  derivePage,
-  drawerFor,
   buildPageJob,
   mergeJobs,
-  readJob,
   isSameBasis,
-  verifyPlan,
-  withBlocks,
   addOtherWantsToJob,
-  type Aim,
   type Basis,
-  type Job,
-  type JobDocument,
-  type Plan,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { DEFAULT_NAMES, TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import {
   basisSchema,

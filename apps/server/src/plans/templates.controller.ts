@@ -1,5 +1,7 @@
 import { Body, Controller, HttpCode, Post, StreamableFile } from '@nestjs/common';
-import { MARKS, issueFromZod, parseLength, recipeOf } from '@temnex/core';
+import { MARKS, parseLength } from '@temnex/core/length';
+import { recipeOf } from '@temnex/core/recipes';
+import { issueFromZod } from '@temnex/core/planner';
 import { templatesSchema, type TemplatesRequest } from '@temnex/contract';
 import { drawTemplatePages, collectTemplates } from '@temnex/drawing';
 import {

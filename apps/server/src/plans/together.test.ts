@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import request from 'supertest';
-import { lengthOf, planJob, planTogether, readJob, type Plan } from '@temnex/core';
+import { lengthOf } from '@temnex/core/length';
+import { planJob, readJob, type Plan } from '@temnex/core/planner';
+import { planTogether } from '@temnex/core/cutting';
 import type { CuttingRecord, DrawerRecord, PageSummary, PlanRecord, Together } from '@temnex/contract';
 import { demoPages } from '../demo/demoPages.ts';
 import { PlansService } from './plans.service.ts';

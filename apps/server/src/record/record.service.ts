@@ -1,17 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
-import {
-  measureHandling,
-  countMinutes,
-  parseLength,
-  pagePieceIdOf,
-  type Handling,
-  type LengthText,
-  type Plan,
-  type PlanNode,
-  type SessionEvent,
-  type StockItem,
-} from '@temnex/core';
+import { parseLength, type LengthText } from '@temnex/core/length';
+import type { StockItem } from '@temnex/core/stock';
+import { measureHandling, type Handling, type Plan, type PlanNode } from '@temnex/core/planner';
+import { pagePieceIdOf } from '@temnex/core/cutting';
+import { countMinutes, type SessionEvent } from '@temnex/core/trimmer';
 import {
   handlingSchema,
   type RecordEntry,

@@ -1,20 +1,18 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { and, asc, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
 import { Subject, filter, map, type Observable } from 'rxjs';
+import { derivePage, type Page } from '@temnex/core/page';
+import { findWrongCutFault, type CutProgress } from '@temnex/core/cutting';
 import {
   beginSession,
   countPlanStepsDone,
-  derivePage,
   applySessionEvent,
   buildTrimmerSteps,
-  findWrongCutFault,
-  type CutProgress,
-  type Page,
   type SessionDeed,
   type SessionEvent,
   type SessionState,
   type TrimmerStep,
-} from '@temnex/core';
+} from '@temnex/core/trimmer';
 import {
   storedEventSchema,
   type BeginSession,

@@ -1,16 +1,13 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
+import { measureHandling, planJob, readJob, seededRandom } from '@temnex/core/planner';
 import {
-  measureHandling,
-  planJob,
-  readJob,
-  seededRandom,
   foldSession,
   buildTrimmerSteps,
   type SessionDeed,
   type SessionEvent,
   type TrimmerStep,
-} from '@temnex/core';
+} from '@temnex/core/trimmer';
 import type { CuttingRecord, PlanRecord, SentEvents, Session, RecordPage } from '@temnex/contract';
 import { sql } from 'drizzle-orm';
 import { movements, stock } from '../database/schema.ts';

@@ -1,13 +1,7 @@
 import Papa from 'papaparse';
-import {
-  STOCK_COLUMNS,
-  formatExactLength,
-  headingOf,
-  stockRowOf,
-  type Drawer,
-  type Paper,
-  type ShoppingEntry,
-} from '@temnex/core';
+import { formatExactLength } from '@temnex/core/length';
+import { STOCK_COLUMNS, headingOf, stockRowOf, type Drawer, type Paper } from '@temnex/core/stock';
+import type { ShoppingEntry } from '@temnex/core/cutting';
 import { saveFile } from './saveFile.ts';
 
 /** Cells of a text that a spreadsheet wrote, or gave away to be pasted; empty lines are left out, whatever stands between cells. */

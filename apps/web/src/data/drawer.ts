@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { sortForDrawer } from '@temnex/core';
+import { sortForDrawer } from '@temnex/core/stock';
 import { drawerSeenSchema, type DrawerRecord } from '@temnex/contract';
 import { requestJson } from './client.ts';
 

@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { DrawerRecord } from '@temnex/contract';
-import type { Paper } from '@temnex/core';
+import type { Paper } from '@temnex/core/stock';
 import { useChangePaper, useDrawer } from './queries.ts';
 
 afterEach(cleanup);

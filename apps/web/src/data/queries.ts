@@ -35,7 +35,8 @@ import {
   type StorePlan,
   type StoreTogether,
 } from '@temnex/contract';
-import { rulesSchema, stockItemSchema, type DrawerRules, type Habits, type Page } from '@temnex/core';
+import { rulesSchema, stockItemSchema, type DrawerRules, type Habits } from '@temnex/core/stock';
+import type { Page } from '@temnex/core/page';
 import { ServerUnreachable, requestJson } from './client.ts';
 import { DRAWER_KEY, fetchDrawer } from './drawer.ts';
 import { PAGES_KEY, PAGE_KEY, usePageStore } from './pages/pageStore.ts';

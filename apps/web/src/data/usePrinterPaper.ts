@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { keepText, readKeptText } from './deviceStorage.ts';
 

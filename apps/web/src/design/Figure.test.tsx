@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, render } from '@testing-library/react';
-import { MARKS, lengthOf } from '@temnex/core';
+import { MARKS, lengthOf } from '@temnex/core/length';
 import { Figure, SizeFigure } from './Figure.tsx';
 
 afterEach(cleanup);

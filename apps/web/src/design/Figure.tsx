@@ -1,4 +1,4 @@
-import { computeLengthFigure, formatPlainLength, type Mark, type Ticks } from '@temnex/core';
+import { computeLengthFigure, formatPlainLength, type Mark, type Ticks } from '@temnex/core/length';
 import { describeDifference } from '@temnex/words';
 import { styled } from 'styled-components';
 

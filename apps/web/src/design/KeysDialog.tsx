@@ -1,6 +1,6 @@
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { RECIPE_IDS, recipeOf } from '@temnex/core';
+import { RECIPE_IDS, recipeOf } from '@temnex/core/recipes';
 import { recipeText } from '@temnex/words';
 import { Plain } from './buttons.tsx';
 import { KeyList } from './KeyList.tsx';

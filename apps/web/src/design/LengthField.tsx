@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { FieldError, Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { MARKS, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
+import { MARKS, type LengthText, type ReadOptions, type Unit } from '@temnex/core/length';
 import { describeLengthProblem } from '@temnex/words';
 import { useLengthField } from './useLengthField.ts';
 

@@ -1,7 +1,8 @@
 import { Suspense, lazy, useRef } from 'react';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
-import type { Mark, Sum, Ticks } from '@temnex/core';
+import type { Mark, Ticks } from '@temnex/core/length';
+import type { Sum } from '@temnex/core/recipes';
 import { formatSum } from '@temnex/words';
 
 const Opener = styled(Button)`

@@ -1,5 +1,6 @@
 import { useId } from 'react';
-import type { Paper, PaperFace, Wish } from '@temnex/core';
+import type { Paper, PaperFace } from '@temnex/core/stock';
+import type { Wish } from '@temnex/core/page';
 import { swatchWidthInches, scopeLook } from './scopeLook.ts';
 
 /** How far the pattern of a face lies turned from upright, counter-clockwise, as seen from side A. */

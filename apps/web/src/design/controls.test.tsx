@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { MARKS, exact, lengthOf, type PaperFace } from '@temnex/core';
+import { MARKS, exact, lengthOf } from '@temnex/core/length';
+import type { PaperFace } from '@temnex/core/stock';
 import { Choice } from './Choice.tsx';
 import { DrawingView } from './DrawingView.tsx';
 import { NameField } from './NameField.tsx';

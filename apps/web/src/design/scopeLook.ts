@@ -1,4 +1,5 @@
-import { TICKS_PER_UNIT, lengthOf, type Look } from '@temnex/core';
+import { TICKS_PER_UNIT, lengthOf } from '@temnex/core/length';
+import type { Look } from '@temnex/core/stock';
 import { formatLookPattern, lookId } from '@temnex/drawing';
 
 /**

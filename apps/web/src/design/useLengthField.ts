@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { parseLength, type LengthProblem, type LengthText, type ReadOptions, type Unit } from '@temnex/core';
+import { parseLength, type LengthProblem, type LengthText, type ReadOptions, type Unit } from '@temnex/core/length';
 
 export interface LengthFieldState {
   readonly text: string;

@@ -1,4 +1,6 @@
-import { formatSheetLetter, type ItemNames, type RecipeId } from '@temnex/core';
+import type { RecipeId } from '@temnex/core/recipes';
+import type { ItemNames } from '@temnex/core/page';
+import { formatSheetLetter } from '@temnex/core/cutting';
 import { bannerStrip } from './bannerStrip.ts';
 import { basePanels } from './basePanels.ts';
 import { blockBand } from './blockBand.ts';

@@ -1,14 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import {
-  MARKS,
-  RECIPE_IDS,
-  lengthOf,
-  recipeOf,
-  parseRecipeLine,
-  ticks,
-  type Finish,
-  type LayoutContext,
-} from '@temnex/core';
+import { MARKS, lengthOf, ticks } from '@temnex/core/length';
+import type { Finish } from '@temnex/core/geometry';
+import { RECIPE_IDS, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core/recipes';
 import {
   DEFAULT_NAMES,
   SCREEN,

@@ -1,4 +1,6 @@
-import type { FieldPath, Finish, Ticks } from '@temnex/core';
+import type { Ticks } from '@temnex/core/length';
+import type { Finish } from '@temnex/core/geometry';
+import type { FieldPath } from '@temnex/core/recipes';
 
 /** The names of fields, options and groups of a recipe that has one for each, whatever they belong to: what is not named is called as it is written. */
 export const mapNames = (

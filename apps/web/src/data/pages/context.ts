@@ -1,5 +1,7 @@
 import { useOutletContext } from 'react-router';
-import type { Basis, CutPiece, CutState, DerivedPage, Drawer, Habits } from '@temnex/core';
+import type { Drawer, Habits } from '@temnex/core/stock';
+import type { DerivedPage } from '@temnex/core/page';
+import type { Basis, CutPiece, CutState } from '@temnex/core/cutting';
 import type { CuttingRecord } from '@temnex/contract';
 import type { CuttingOrder } from './cuttingOrder.ts';
 import type { SettledFaces } from './settledFaces.ts';

@@ -1,4 +1,5 @@
-import type { Job, Plan, buildPageJob } from '@temnex/core';
+import type { Job, Plan } from '@temnex/core/planner';
+import type { buildPageJob } from '@temnex/core/cutting';
 import type { PlannerState, Plans } from '../planning/usePlanner.ts';
 
 /** How the cutting order of a page stands. */

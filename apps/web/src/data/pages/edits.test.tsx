@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { useState } from 'react';
-import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core';
+import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core/page';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';

@@ -1,4 +1,4 @@
-import { pageSchema, type Page } from '@temnex/core';
+import { pageSchema, type Page } from '@temnex/core/page';
 import { keepValue, listKeptKeys, readKeptValue } from '../deviceStorage.ts';
 
 /*

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { hashKey } from '@tanstack/react-query';
-import { buildPageJob, readJob, isSameBasis, withBlocks, type Basis, type JobDocument, type Plan } from '@temnex/core';
+import { readJob, withBlocks, type JobDocument, type Plan } from '@temnex/core/planner';
+import { buildPageJob, isSameBasis, type Basis } from '@temnex/core/cutting';
 import { useIsSavingHabits, usePlan, useStorePlan } from '../queries.ts';
 import { usePlanner, type Plans } from '../planning/usePlanner.ts';
 import type { PageContext, PageFacts } from './context.ts';

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import type { Page } from '@temnex/core';
+import type { Page } from '@temnex/core/page';
 import { base, page as pageOf } from '@temnex/core/testing';
 import type { PageRecord } from '@temnex/contract';
 import { usePageEditor, type PageEditor } from './usePageEditor.ts';

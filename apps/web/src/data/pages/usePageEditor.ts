@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { pageSchema, type Page } from '@temnex/core';
+import { pageSchema, type Page } from '@temnex/core/page';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
 import { ServerRefusal, ServerUnreachable } from '../client.ts';

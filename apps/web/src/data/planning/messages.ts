@@ -1,4 +1,5 @@
-import type { JobDocument, JobIssue, KeepingRule, OneByOneTotals, Plan } from '@temnex/core';
+import type { JobDocument, JobIssue, KeepingRule, Plan } from '@temnex/core/planner';
+import type { OneByOneTotals } from '@temnex/core/cutting';
 
 /**
  * What goes to the worker, and what comes back: better plans as they are found, then the best for each aim. A job of several pages is

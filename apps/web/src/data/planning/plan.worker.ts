@@ -1,4 +1,5 @@
-import { planAimsNested, planJobNested, planTogether, planTogetherAims, readJob, type PlanWatch } from '@temnex/core';
+import { planAimsNested, planJobNested, readJob, type PlanWatch } from '@temnex/core/planner';
+import { planTogether, planTogetherAims } from '@temnex/core/cutting';
 import type { FromWorker, ToWorker } from './messages.ts';
 
 /** Plans off the main thread. Better plans are told four times a second at the most, so that the screen keeps still. */

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, renderHook } from '@testing-library/react';
-import type { Aim, JobDocument, Plan } from '@temnex/core';
+import type { Aim, JobDocument, Plan } from '@temnex/core/planner';
 import type { FromWorker } from './messages.ts';
 
 /** A worker that says what the test tells it to. */

@@ -1,5 +1,6 @@
 import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
-import { AIMS, type Aim, type JobDocument, type JobIssue, type OneByOneTotals, type Plan } from '@temnex/core';
+import { AIMS, type Aim, type JobDocument, type JobIssue, type Plan } from '@temnex/core/planner';
+import type { OneByOneTotals } from '@temnex/core/cutting';
 import type { FromWorker, PlanningMode } from './messages.ts';
 import { newPlanWorker } from './newWorker.ts';
 

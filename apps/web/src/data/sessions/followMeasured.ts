@@ -1,4 +1,6 @@
-import { applyMeasuredPiece, derivePage, pagePieceIdOf, type MeasuredPiece } from '@temnex/core';
+import { applyMeasuredPiece, derivePage } from '@temnex/core/page';
+import { pagePieceIdOf } from '@temnex/core/cutting';
+import type { MeasuredPiece } from '@temnex/core/trimmer';
 import { DEFAULT_NAMES } from '@temnex/words';
 import type { PageStore } from '../pages/pageStore.ts';
 

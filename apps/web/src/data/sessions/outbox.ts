@@ -1,4 +1,4 @@
-import type { SessionEvent } from '@temnex/core';
+import type { SessionEvent } from '@temnex/core/trimmer';
 import type { StoredEvent } from '@temnex/contract';
 import { keepText, keepValue, readKeptText, readKeptValue } from '../deviceStorage.ts';
 

@@ -2,15 +2,8 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { act, cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
-import {
-  planJob,
-  readJob,
-  applySessionEvent,
-  foldSession,
-  buildTrimmerSteps,
-  type JobDocument,
-  type SessionEvent,
-} from '@temnex/core';
+import { planJob, readJob, type JobDocument } from '@temnex/core/planner';
+import { applySessionEvent, foldSession, buildTrimmerSteps, type SessionEvent } from '@temnex/core/trimmer';
 import type { Session, StoredEvent } from '@temnex/contract';
 import {
   isOnlyInMemory,

@@ -1,13 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import {
-  collectPencilled,
-  planOfUntouched,
-  applyPencilledLetters,
-  type JobDocument,
-  type KeepingRule,
-  type PencilledLetters,
-  type Plan,
-} from '@temnex/core';
+import type { JobDocument, KeepingRule, Plan } from '@temnex/core/planner';
+import { applyPencilledLetters, type PencilledLetters } from '@temnex/core/cutting';
+import { collectPencilled, planOfUntouched } from '@temnex/core/trimmer';
 import { planRecordSchema, sessionRestSchema, type PlanRecord } from '@temnex/contract';
 import { requestJson } from '../client.ts';
 import type { FromWorker } from '../planning/messages.ts';

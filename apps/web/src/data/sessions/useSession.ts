@@ -1,16 +1,15 @@
 import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { readJob, type Job } from '@temnex/core/planner';
 import {
-  readJob,
   foldSession,
   buildTrimmerSteps,
   type NoOpReason,
-  type Job,
   type SessionDeed,
   type SessionEvent,
   type SessionState,
   type TrimmerStep,
-} from '@temnex/core';
+} from '@temnex/core/trimmer';
 import {
   sentEventsSchema,
   sessionSchema,

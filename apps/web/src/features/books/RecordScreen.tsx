@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import { SCREEN, formatCount, describeHandling, formatSize } from '@temnex/words';
-import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core';
+import { MARKS, lengthOf, type LengthText, type Unit } from '@temnex/core/length';
 import type { RecordEntry, RecordedCut, RecordedItem } from '@temnex/contract';
 import { useRecord } from '../../data/books.ts';
 import { NARROW } from '../../design/global.ts';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Outlet, useMatch } from 'react-router';
 import { styled } from 'styled-components';
-import { DEFAULT_HABITS } from '@temnex/core';
+import { DEFAULT_HABITS } from '@temnex/core/stock';
 import { describeDrawerStep } from '@temnex/words';
 import { useDrawer, useHabits, useRules, useSteps, useUndoStep } from '../../data/queries.ts';
 import { PlainLink, Quiet } from '../../design/buttons.tsx';

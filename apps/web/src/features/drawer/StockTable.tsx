@@ -1,7 +1,8 @@
 import { memo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
-import { placeOf, reservedCountFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import { placeOf, reservedCountFor, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { NARROW } from '../../design/global.ts';
 import { faceTurn } from '../../design/Swatch.tsx';

@@ -1,7 +1,8 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
-import { cornersOf, inUnit, reservedCountFor, sizeOfItem, type Mark, type Paper, type StockItem } from '@temnex/core';
+import { inUnit, type Mark } from '@temnex/core/length';
+import { cornersOf, reservedCountFor, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 import { STOCK_KIND_LABELS, describeOddShape, formatSize } from '@temnex/words';
 import { faceTurn } from '../../design/Swatch.tsx';
 import { useInnerWidth } from '../../design/useInnerWidth.ts';

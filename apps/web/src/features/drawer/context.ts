@@ -1,5 +1,6 @@
 import { useOutletContext } from 'react-router';
-import { MARKS, type Habits, type Mark, type Paper } from '@temnex/core';
+import { MARKS, type Mark } from '@temnex/core/length';
+import type { Habits, Paper } from '@temnex/core/stock';
 import type { DrawerRecord } from '@temnex/contract';
 
 /** What every part of the drawer's station knows. */

@@ -1,6 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, renderHook, screen } from '@testing-library/react';
-import { MARKS, NO_TRIM, type Paper, type StockItem } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { NO_TRIM, type Paper, type StockItem } from '@temnex/core/stock';
 import type { DrawerRecord } from '@temnex/contract';
 import { applyDelta } from '../../data/drawer.ts';
 import { parseCells, formatDrawerCsv, formatShoppingCsv } from '../../data/csv.ts';

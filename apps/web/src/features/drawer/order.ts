@@ -1,4 +1,4 @@
-import { colourRank, placeOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core';
+import { colourRank, placeOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 
 /** In which order what was found lies. `fitting`: what fits what is looked for best comes first, where something says so. */
 export const ORDERS = ['fitting', 'colour', 'size', 'newest', 'paper', 'place'] as const;

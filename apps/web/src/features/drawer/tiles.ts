@@ -1,4 +1,4 @@
-import type { Look } from '@temnex/core';
+import type { Look } from '@temnex/core/stock';
 import { lookId, drawLookTile } from '@temnex/drawing';
 
 const known = new Map<string, { image: string; size: string }>();

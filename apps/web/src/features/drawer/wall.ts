@@ -1,4 +1,5 @@
-import { inUnit, sizeOfItem, type StockItem } from '@temnex/core';
+import { inUnit } from '@temnex/core/length';
+import { sizeOfItem, type StockItem } from '@temnex/core/stock';
 
 /* Papers on a wall, all at one scale: laid in rows as long as the wall is wide, bottoms on one line. */
 

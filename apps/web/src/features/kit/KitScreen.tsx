@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { createGlobalStyle, styled } from 'styled-components';
-import { isBagFull, cutCountOf, missingCountInBag, nameOfBag, buildPackingList, ticks } from '@temnex/core';
+import { ticks } from '@temnex/core/length';
+import { isBagFull, cutCountOf, missingCountInBag, nameOfBag, buildPackingList } from '@temnex/core/cutting';
 import { PAPERS, type PrintPaper } from '@temnex/drawing';
 import { formatCount } from '@temnex/words';
 import { NARROW, sidewaysScroll } from '../../design/global.ts';

@@ -1,4 +1,5 @@
-import { lengthOf, type CutPiece } from '@temnex/core';
+import { lengthOf } from '@temnex/core/length';
+import type { CutPiece } from '@temnex/core/cutting';
 import { formatSize } from '@temnex/words';
 import { useScrapPiece } from '../../data/queries.ts';
 import { Block } from '../../design/Block.tsx';

@@ -1,14 +1,8 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  MARKS,
-  computeCalibration,
-  formatExactLength,
-  parseLength,
-  ticks,
-  type Habits,
-  type StripMeasured,
-} from '@temnex/core';
+import { MARKS, formatExactLength, parseLength, ticks } from '@temnex/core/length';
+import type { Habits } from '@temnex/core/stock';
+import { computeCalibration, type StripMeasured } from '@temnex/core/trimmer';
 import { formatLength } from '@temnex/words';
 import { Plain, Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

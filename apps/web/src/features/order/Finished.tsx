@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import { wantedCountOf, type PieceToCut } from '@temnex/core';
+import type { PieceToCut } from '@temnex/core/page';
+import { wantedCountOf } from '@temnex/core/cutting';
 import { PlainLink } from '../../design/buttons.tsx';
 import { SizeFigure } from '../../design/Figure.tsx';
 import { faceOf } from '../../design/Swatch.tsx';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Plan } from '@temnex/core';
+import type { Plan } from '@temnex/core/planner';
 import { describeBound, describeIssue, formatTotals } from '@temnex/words';
 import { useCut } from '../../data/queries.ts';
 import { NARROW } from '../../design/global.ts';

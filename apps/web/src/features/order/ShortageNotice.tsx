@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import { applyWayOut, type Job, type Missing, type WayOutChange, type WayOut } from '@temnex/core';
+import type { Job, Missing, WayOut } from '@temnex/core/planner';
+import { applyWayOut, type WayOutChange } from '@temnex/core/cutting';
 import { describeMissing } from '@temnex/words';
 import { useAddStock, useChangeStock } from '../../data/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';

@@ -3,16 +3,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor, within } from '@testing-library/react';
 import { useState, type ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
-import {
-  MARKS,
-  DEFAULT_HABITS,
-  derivePage,
-  planAims,
-  readJob,
-  type JobDocument,
-  type Page,
-  type Plan,
-} from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { DEFAULT_HABITS } from '@temnex/core/stock';
+import { derivePage, type Page } from '@temnex/core/page';
+import { planAims, readJob, type JobDocument, type Plan } from '@temnex/core/planner';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { useCut } from '../../data/queries.ts';
 import { recordRequests, type RecordedRequest } from '../../app/recordRequests.ts';

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { bagOfCopy, cutCountOf, nameOfBag, pagePieceIdOf } from '@temnex/core';
+import { bagOfCopy, cutCountOf, nameOfBag, pagePieceIdOf } from '@temnex/core/cutting';
 import { describeCopy, type DescribeBagOf } from '@temnex/words';
 import type { PageContext } from '../../data/pages/context.ts';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { RECIPE_IDS, addWhereFree, recipeOf, type DerivedPage, type Page, type RecipeId } from '@temnex/core';
+import { RECIPE_IDS, recipeOf, type RecipeId } from '@temnex/core/recipes';
+import { addWhereFree, type DerivedPage, type Page } from '@temnex/core/page';
 import { recipeText } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
 import { GAP_BETWEEN_ITEMS } from '../../shared/pages/sizes.ts';

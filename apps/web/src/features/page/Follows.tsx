@@ -1,16 +1,14 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
+import { fieldKey, recipeOf, isSamePath } from '@temnex/core/recipes';
 import {
-  fieldKey,
   followLength,
-  recipeOf,
-  isSamePath,
   stopFollowing,
   type DerivedItem,
   type DerivedPage,
   type Follow,
   type Page,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import { capitalize, describeField } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { convertPageUnit, type Page } from '@temnex/core';
+import { convertPageUnit, type Page } from '@temnex/core/page';
 import { Choice } from '../../design/Choice.tsx';
 import { LengthField } from '../../design/LengthField.tsx';
 import { Tick } from '../../design/Tick.tsx';

@@ -1,5 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { derivePage, emptyPage, lengthOf, newItem } from '@temnex/core';
+import { lengthOf } from '@temnex/core/length';
+import { derivePage, emptyPage, newItem } from '@temnex/core/page';
 import { banners, base, layer, page, photo } from '@temnex/core/testing';
 import { computeCutOfSlab, buildLayerEntries } from './LayerList.tsx';
 

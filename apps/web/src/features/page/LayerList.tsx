@@ -1,6 +1,8 @@
 import { useId, type ReactNode } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, type DerivedPage, type Drawer, type Part, type Ticks } from '@temnex/core';
+import { TICKS_PER_UNIT, type Ticks } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import type { DerivedPage, Part } from '@temnex/core/page';
 import { SizeFigure } from '../../design/Figure.tsx';
 import { scopeLook } from '../../design/scopeLook.ts';
 import { NO_SETTLED_FACES, type SettledFaces } from '../../data/pages/settledFaces.ts';

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { computeCornerMark, type DerivedPage, type MeasuredEdge, type MeasuredEdges } from '@temnex/core';
+import { computeCornerMark, type DerivedPage, type MeasuredEdge, type MeasuredEdges } from '@temnex/core/page';
 import { formatLengthWithDifference, type Voice } from '@temnex/words';
 import { Choice } from '../../design/Choice.tsx';
 import { QuietLink } from '../../design/buttons.tsx';

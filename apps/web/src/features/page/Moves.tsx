@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import type { Mark, Move } from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Move } from '@temnex/core/page';
 import { formatLength } from '@temnex/words';
 
 const List = styled.ul`

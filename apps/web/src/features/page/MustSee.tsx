@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import { formatExactLength, ticks, type Item, type Page, type Part } from '@temnex/core';
+import { formatExactLength, ticks } from '@temnex/core/length';
+import type { Item, Page, Part } from '@temnex/core/page';
 import { Quiet } from '../../design/buttons.tsx';
 import { LengthField } from '../../design/LengthField.tsx';
 

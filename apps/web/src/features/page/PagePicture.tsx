@@ -1,7 +1,9 @@
 import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import type { Rect } from '@temnex/core/geometry';
+import type { Drawer } from '@temnex/core/stock';
 import {
-  TICKS_PER_UNIT,
   findSnapTarget,
   computeCornerMark,
   measuredSpansOf,
@@ -10,10 +12,8 @@ import {
   type SnapTarget,
   type MeasuredEdges,
   type DerivedPage,
-  type Drawer,
   type Part,
-  type Rect,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
 import { formatLength, formatSize } from '@temnex/words';
 import { photoUrl } from '../../data/photos.ts';

@@ -17,7 +17,7 @@ import {
   type DerivedPage,
   type PageProblem,
   type Part,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import {
   describeCatch,
   describeCoverage,

@@ -1,20 +1,17 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { Outlet, useLocation, useMatch, useParams } from 'react-router';
 import { styled } from 'styled-components';
+import { DEFAULT_HABITS, drawerFor, type Drawer } from '@temnex/core/stock';
+import { derivePage, type DerivedPage } from '@temnex/core/page';
+import { readJob } from '@temnex/core/planner';
 import {
-  DEFAULT_HABITS,
   buildBasis,
   cutCountOf,
   assessCutPieces,
-  derivePage,
-  drawerFor,
   collectFacesOnPage,
-  readJob,
   isSameBasis,
   wantedCountOf,
-  type DerivedPage,
-  type Drawer,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import type { CuttingRecord } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { useCuttings, useDrawer, useHabits, usePlan } from '../../data/queries.ts';

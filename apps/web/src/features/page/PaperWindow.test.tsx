@@ -1,6 +1,8 @@
 import { afterEach, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { derivePage, emptyPage, newItem, recipeOf, type Drawer, type Part } from '@temnex/core';
+import { recipeOf } from '@temnex/core/recipes';
+import type { Drawer } from '@temnex/core/stock';
+import { derivePage, emptyPage, newItem, type Part } from '@temnex/core/page';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { PaperWindow } from './PaperWindow.tsx';
 import { NO_SETTLED_FACES } from '../../data/pages/settledFaces.ts';

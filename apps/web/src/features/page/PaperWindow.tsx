@@ -1,6 +1,9 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, isRectangle, moveContour, sizeOfItem, type Drawer, type Part, type Size } from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import { isRectangle, moveContour, type Size } from '@temnex/core/geometry';
+import { sizeOfItem, type Drawer } from '@temnex/core/stock';
+import type { Part } from '@temnex/core/page';
 import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
 import { formatSize, type Voice } from '@temnex/words';
 import type { SettledFaces } from '../../data/pages/settledFaces.ts';

@@ -1,22 +1,17 @@
 import { useMemo, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
+import { withUnitNamed, lengthOf } from '@temnex/core/length';
+import { DEFAULT_FRAMING, findPhotos, parsePhotoQuery, type Photo, type Picture } from '@temnex/core/photos';
 import {
-  DEFAULT_FRAMING,
-  findPhotos,
-  withUnitNamed,
-  lengthOf,
   moveTo,
   locateSpot,
-  parsePhotoQuery,
   setItemField,
   setPicture,
   type DerivedPage,
   type Page,
   type Part,
-  type Photo,
-  type Picture,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import { formatLength, describeCropLoss, formatPhotoName, describePhoto, describeSharpness } from '@temnex/words';
 import { sidewaysScroll } from '../../design/global.ts';
 import { photoUrl, usePhotos } from '../../data/photos.ts';

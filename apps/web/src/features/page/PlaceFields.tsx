@@ -12,7 +12,7 @@ import {
   type Item,
   type Page,
   type Place,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import { describePlace } from '@temnex/words';
 import { TypedField } from '../../design/Split.ts';
 import { Choice } from '../../design/Choice.tsx';

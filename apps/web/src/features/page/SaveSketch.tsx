@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { sketchFromPage, type Page } from '@temnex/core';
+import type { Page } from '@temnex/core/page';
+import { sketchFromPage } from '@temnex/core/sketches';
 import { useCreatePage } from '../../data/queries.ts';
 import { Quiet, QuietLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';

@@ -12,7 +12,7 @@ import {
   type DerivedPage,
   type End,
   type Page,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import { formatCount } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

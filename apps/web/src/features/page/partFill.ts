@@ -1,4 +1,5 @@
-import type { Drawer, Part } from '@temnex/core';
+import type { Drawer } from '@temnex/core/stock';
+import type { Part } from '@temnex/core/page';
 import type { Fill } from '@temnex/drawing';
 import type { SettledFaces } from '../../data/pages/settledFaces.ts';
 import { faceOf, computeWantedTurn } from '../../design/Swatch.tsx';

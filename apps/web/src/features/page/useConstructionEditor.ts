@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import type { FieldPath } from '@temnex/core/recipes';
 import {
   addEntry,
   movePart,
@@ -7,10 +8,9 @@ import {
   setItemField,
   takeOffers,
   type DerivedPage,
-  type FieldPath,
   type Page,
   type Part,
-} from '@temnex/core';
+} from '@temnex/core/page';
 import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
 import { newId } from '../../data/newId.ts';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { LOWER_LEFT, type MeasuredEdge, type MeasuredEdges } from '@temnex/core';
+import { LOWER_LEFT, type MeasuredEdge, type MeasuredEdges } from '@temnex/core/page';
 import { keepValue, readKeptValue } from '../../data/deviceStorage.ts';
 
 const KEPT = 'temnex-measured-from';

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { parseLength, findArtworkPlace, type Mark, type Size, type Ticks } from '@temnex/core';
+import { parseLength, type Mark, type Ticks } from '@temnex/core/length';
+import type { Size } from '@temnex/core/geometry';
+import { findArtworkPlace } from '@temnex/core/cutting';
 import { formatLength } from '@temnex/words';
 import { LengthField } from '../../design/LengthField.tsx';
 import { Quiet } from '../../design/buttons.tsx';

@@ -1,18 +1,10 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  formatExactLength,
-  fitsIn,
-  isSheet,
-  sizeOfItem,
-  exactSizeOnItem,
-  ticks,
-  type Drawer,
-  type Mark,
-  type PieceToCut,
-  type Ticks,
-  type Wish,
-} from '@temnex/core';
+import { formatExactLength, ticks, type Mark, type Ticks } from '@temnex/core/length';
+import { fitsIn } from '@temnex/core/geometry';
+import { isSheet, sizeOfItem, type Drawer } from '@temnex/core/stock';
+import type { PieceToCut, Wish } from '@temnex/core/page';
+import { exactSizeOnItem } from '@temnex/core/cutting';
 import { STOCK_KIND_LABELS, formatSize } from '@temnex/words';
 import { Choice } from '../../design/Choice.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

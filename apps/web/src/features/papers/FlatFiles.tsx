@@ -1,16 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useDrag } from 'react-aria';
 import { styled } from 'styled-components';
-import {
-  checkPaperReach,
-  checkReach,
-  wishWithPaper,
-  type Drawer,
-  type Mark,
-  type Paper,
-  type PieceToCut,
-  type StockItem,
-} from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer, Paper, StockItem } from '@temnex/core/stock';
+import type { PieceToCut } from '@temnex/core/page';
+import { checkPaperReach, checkReach, wishWithPaper } from '@temnex/core/cutting';
 import { describePaperReach, describeStock } from '@temnex/words';
 import type { ChangePaper, ChangeStock } from '@temnex/contract';
 import type { StockMovement } from '../../data/queries.ts';

@@ -2,17 +2,10 @@ import { useMemo, useRef, useState } from 'react';
 import { useDrop } from 'react-aria';
 import { Button } from 'react-aria-components';
 import { styled } from 'styled-components';
-import {
-  wishForOnePart,
-  checkPaperReach,
-  nextDirection,
-  wishForOtherFace,
-  type Drawer,
-  type Mark,
-  type Paper,
-  type PieceToCut,
-  type Wish,
-} from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer, Paper } from '@temnex/core/stock';
+import type { PieceToCut, Wish } from '@temnex/core/page';
+import { wishForOnePart, checkPaperReach, nextDirection, wishForOtherFace } from '@temnex/core/cutting';
 import { DIRECTION_LABELS, describeBuild, capitalize, describePaperReach, describeSide } from '@temnex/words';
 import { NARROW } from '../../design/global.ts';
 import { SizeFigure } from '../../design/Figure.tsx';

@@ -1,7 +1,9 @@
 import type { KeyboardEvent } from 'react';
 import { GridList, GridListItem, type Selection } from 'react-aria-components';
 import { styled } from 'styled-components';
-import type { Drawer, Mark, PieceToCut, Wish } from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import type { PieceToCut, Wish } from '@temnex/core/page';
 import { formatSize } from '@temnex/words';
 import { NARROW } from '../../design/global.ts';
 import type { Bed, Picked, StockOf } from './bed.ts';

@@ -1,15 +1,6 @@
 import { useRef, useState, type PointerEvent } from 'react';
-import {
-  cornersOf,
-  lengthOf,
-  parseLength,
-  sizeOfItem,
-  ticks,
-  type LengthText,
-  type Mark,
-  type Paper,
-  type StockItem,
-} from '@temnex/core';
+import { lengthOf, parseLength, ticks, type LengthText, type Mark } from '@temnex/core/length';
+import { cornersOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 import { formatLookPattern, lookId } from '@temnex/drawing';
 import { faceTurn } from '../../design/Swatch.tsx';
 

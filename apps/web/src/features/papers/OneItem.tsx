@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { parseStockLine, sizeOfItem, type Mark, type Paper, type Reach, type StockItem } from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import { parseStockLine, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
+import type { Reach } from '@temnex/core/cutting';
 import type { ChangeStock } from '@temnex/contract';
 import {
   STOCK_KIND_LABELS,

@@ -1,5 +1,7 @@
 import { useId } from 'react';
-import { cornersOf, inUnit, sizeOfItem, type Paper, type Size, type StockItem } from '@temnex/core';
+import { inUnit } from '@temnex/core/length';
+import type { Size } from '@temnex/core/geometry';
+import { cornersOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 import { scopeLook } from '../../design/scopeLook.ts';
 import { faceTurn } from '../../design/Swatch.tsx';
 import { listWholeBoxes } from './OnTable.tsx';

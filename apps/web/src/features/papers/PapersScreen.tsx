@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { choosePaper, layPaper, sizeOfItem, takePaperOff, type PieceToCut, type StockItem } from '@temnex/core';
+import { sizeOfItem, type StockItem } from '@temnex/core/stock';
+import { choosePaper, type PieceToCut } from '@temnex/core/page';
+import { layPaper, takePaperOff } from '@temnex/core/cutting';
 import { formatSize } from '@temnex/words';
 import {
   useChangePaper,

@@ -1,14 +1,7 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  formatExactLength,
-  parseBoxLine,
-  sizeOfItem,
-  ticks,
-  type Mark,
-  type Paper,
-  type StockItem,
-} from '@temnex/core';
+import { formatExactLength, ticks, type Mark } from '@temnex/core/length';
+import { parseBoxLine, sizeOfItem, type Paper, type StockItem } from '@temnex/core/stock';
 import { SCREEN, describeLineProblem, formatSize } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

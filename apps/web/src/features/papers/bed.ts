@@ -1,4 +1,4 @@
-import type { Drawer, StockItem } from '@temnex/core';
+import type { Drawer, StockItem } from '@temnex/core/stock';
 
 /** The bed on which the next paper is laid: the paper itself, or the second choice beneath it. */
 export type Bed = 'first' | 'second';

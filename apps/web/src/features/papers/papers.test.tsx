@@ -2,20 +2,10 @@ import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
-import {
-  MARKS,
-  NO_TRIM,
-  choosePaper,
-  derivePage,
-  readJob,
-  type Drawer,
-  type JobDocument,
-  type Missing,
-  type Page,
-  type PieceToCut,
-  type StockItem,
-  type Wish,
-} from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { NO_TRIM, type Drawer, type StockItem } from '@temnex/core/stock';
+import { choosePaper, derivePage, type Page, type PieceToCut, type Wish } from '@temnex/core/page';
+import { readJob, type JobDocument, type Missing } from '@temnex/core/planner';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { recordRequests, type RecordedRequest } from '../../app/recordRequests.ts';
 import { ShortageNotice } from '../order/ShortageNotice.tsx';

@@ -1,5 +1,6 @@
 import { useOutletContext } from 'react-router';
-import type { Photo, Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import type { Photo } from '@temnex/core/photos';
 import type { usePhotoUpload } from './usePhotoUpload.ts';
 import type { Photos, PhotoOnPage } from '@temnex/contract';
 

@@ -1,5 +1,7 @@
 import Papa from 'papaparse';
-import { MARKS, formatExactLength, gangPieceId, type GangSheet, type PrintToMake, type Unit } from '@temnex/core';
+import { MARKS, formatExactLength, type Unit } from '@temnex/core/length';
+import type { PrintToMake } from '@temnex/core/photos';
+import { gangPieceId, type GangSheet } from '@temnex/core/cutting';
 import type { PhotoSheets } from '@temnex/contract';
 import { formatPhotoName, formatSize } from '@temnex/words';
 import { requestFile } from '../../data/client.ts';

@@ -1,4 +1,5 @@
-import { lengthOf, type LengthText, type Photo, type Unit } from '@temnex/core';
+import { lengthOf, type LengthText, type Unit } from '@temnex/core/length';
+import type { Photo } from '@temnex/core/photos';
 
 /** A print that a photo may become, as it is typed. */
 export interface PrintSize {

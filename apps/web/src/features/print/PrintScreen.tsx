@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { readJob, isSameBasis } from '@temnex/core';
+import { readJob } from '@temnex/core/planner';
+import { isSameBasis } from '@temnex/core/cutting';
 import { PAPERS, drawOrderPages, type PrintPaper } from '@temnex/drawing';
 import { usePlan } from '../../data/queries.ts';
 import { PlainLink, Strong } from '../../design/buttons.tsx';

@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, lengthOf, type RecipeId, type LayoutContext } from '@temnex/core';
+import { MARKS, lengthOf } from '@temnex/core/length';
+import type { RecipeId, LayoutContext } from '@temnex/core/recipes';
 import { suggestConstructions, recipeText } from '@temnex/words';
 import { LayersPicture } from '../../shared/construction/LayersPicture.tsx';
 import { startAll, type StartedConstruction } from '../../shared/construction/startAll.ts';

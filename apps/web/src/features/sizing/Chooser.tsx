@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { RECIPE_IDS, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
+import { RECIPE_IDS, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core/recipes';
 import { recipeText } from '@temnex/words';
 import { LayersPicture } from '../../shared/construction/LayersPicture.tsx';
 import { startAll } from '../../shared/construction/startAll.ts';

@@ -1,7 +1,8 @@
 import { Suspense, lazy, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { emptyPage, startPage, type RecipeId } from '@temnex/core';
+import type { RecipeId } from '@temnex/core/recipes';
+import { emptyPage, startPage } from '@temnex/core/page';
 import type { PageSummary } from '@temnex/contract';
 import { recipeText } from '@temnex/words';
 import { newId } from '../../data/newId.ts';

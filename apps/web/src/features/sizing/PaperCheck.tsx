@@ -1,17 +1,11 @@
 import { useEffect } from 'react';
 import { Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import {
-  fitsIn,
-  buildBlanksJob,
-  parseSize,
-  recipeOf,
-  shortfall,
-  type Blank,
-  type JobDocument,
-  type Size,
-  type LayoutContext,
-} from '@temnex/core';
+import { parseSize } from '@temnex/core/length';
+import { fitsIn, shortfall, type Size } from '@temnex/core/geometry';
+import { recipeOf, type Blank, type LayoutContext } from '@temnex/core/recipes';
+import type { JobDocument } from '@temnex/core/planner';
+import { buildBlanksJob } from '@temnex/core/cutting';
 import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
 import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
 import { usePlanner } from '../../data/planning/usePlanner.ts';

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS, inches, recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { recipeOf, parseRecipeLine, type LayoutContext } from '@temnex/core/recipes';
 import { SCREEN } from '@temnex/words';
 import { render } from '@testing-library/react';
 import { ParsedLinePicture } from './ParsedLinePicture.tsx';

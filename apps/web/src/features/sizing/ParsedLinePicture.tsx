@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import type { LaidOut } from '@temnex/core';
+import type { LaidOut } from '@temnex/core/recipes';
 import { formatSize, type Voice } from '@temnex/words';
 import { LayersPicture } from '../../shared/construction/LayersPicture.tsx';
 

@@ -1,16 +1,9 @@
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import {
-  MARK_NAMES,
-  addItem,
-  emptyPage,
-  recipeOf,
-  parseRecipeLine,
-  startPage,
-  type MarkName,
-  type RecipeId,
-} from '@temnex/core';
+import { MARK_NAMES, type MarkName } from '@temnex/core/length';
+import { recipeOf, parseRecipeLine, type RecipeId } from '@temnex/core/recipes';
+import { addItem, emptyPage, startPage } from '@temnex/core/page';
 import { recipeText } from '@temnex/words';
 import { usePageStore } from '../../data/pages/pageStore.ts';
 import { useCreatePage, usePages } from '../../data/queries.ts';

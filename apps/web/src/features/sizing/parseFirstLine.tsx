@@ -5,7 +5,7 @@ import {
   parseRecipeLine,
   type RecipeId,
   type LayoutContext,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
 import {
   findMentionedConstructions,
   formatList,

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
 import { previewStockLine } from '@temnex/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { fetchDrawer } from '../../data/drawer.ts';

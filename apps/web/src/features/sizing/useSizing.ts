@@ -1,13 +1,10 @@
 import { useCallback, useMemo, useState } from 'react';
+import { MARKS, lengthText, parseLength, withUnitNamed, type MarkName } from '@temnex/core/length';
 import {
   FIRST_RECIPE,
-  MARKS,
   RECIPE_IDS,
-  lengthText,
-  parseLength,
   recipeOf,
   nameInputUnits,
-  withUnitNamed,
   parseRecipeLine,
   setField,
   addEntryTo,
@@ -15,10 +12,9 @@ import {
   applyOffers,
   removeEntryFrom,
   type LaidOut,
-  type MarkName,
   type RecipeId,
   type LayoutContext,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
 import { findMentionedConstructions } from '@temnex/words';
 import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
 import { keepValue, readKeptValue } from '../../data/deviceStorage.ts';

@@ -1,16 +1,8 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  formatExactLength,
-  diagnoseFence,
-  lengthOf,
-  layOutPartsAfter,
-  measureDeviations,
-  ticks,
-  type FenceDiagnosis,
-  type LeftPaper,
-  type MeasuredPiece,
-} from '@temnex/core';
+import { formatExactLength, lengthOf, ticks } from '@temnex/core/length';
+import { layOutPartsAfter, type LeftPaper } from '@temnex/core/cutting';
+import { diagnoseFence, measureDeviations, type FenceDiagnosis, type MeasuredPiece } from '@temnex/core/trimmer';
 import { formatLength, formatSize, type Voice } from '@temnex/words';
 import { Plain, Strong } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { styled } from 'styled-components';
-import { findPress, type Press, type TrimmerStep } from '@temnex/core';
+import { findPress, type Press, type TrimmerStep } from '@temnex/core/trimmer';
 import { formatCount } from '@temnex/words';
 
 /*

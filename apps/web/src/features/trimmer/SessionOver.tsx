@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { countMinutes } from '@temnex/core';
+import { countMinutes } from '@temnex/core/trimmer';
 import { formatCount } from '@temnex/words';
 import { Plain, PlainLink, Strong } from '../../design/buttons.tsx';
 import { NameField } from '../../design/NameField.tsx';

@@ -1,4 +1,4 @@
-import { ticks, type Mark } from '@temnex/core';
+import { ticks, type Mark } from '@temnex/core/length';
 import type { TrimmerStepText } from '@temnex/words';
 import { Figure, SizeFigure } from '../../design/Figure.tsx';
 import { StepText } from './Frame.tsx';

@@ -1,6 +1,7 @@
 import { memo, startTransition, useEffect, useRef, useState } from 'react';
 import { keyframes, styled } from 'styled-components';
-import type { Job, Plan, PlanNode, TrimmerStep } from '@temnex/core';
+import type { Job, Plan, PlanNode } from '@temnex/core/planner';
+import type { TrimmerStep } from '@temnex/core/trimmer';
 import {
   formatDefinitions,
   drawFinish,

@@ -1,16 +1,15 @@
 import { useCallback, useEffect, useEffectEvent, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
+import { MARKS } from '@temnex/core/length';
+import { bagOfCopy, pagePieceIdOf } from '@temnex/core/cutting';
 import {
-  MARKS,
-  bagOfCopy,
   countPlanStepsDone,
   findPress,
   groupIntoPresses,
-  pagePieceIdOf,
   type MeasuredPiece,
   type SessionDeed,
   type TrimmerStep,
-} from '@temnex/core';
+} from '@temnex/core/trimmer';
 import { describeCopy, formatCount, describePress } from '@temnex/words';
 import { usePageStore } from '../../data/pages/pageStore.ts';
 import { useDrawer } from '../../data/queries.ts';

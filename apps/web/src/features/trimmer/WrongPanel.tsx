@@ -1,21 +1,17 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
+import { TICKS_PER_UNIT, formatExactLength, lengthOf, parseLength, ticks } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
 import {
-  TICKS_PER_UNIT,
-  formatExactLength,
   partInHandFor,
   computeLeftByWrongCut,
-  lengthOf,
   layOutPartsAfter,
-  parseLength,
   findPiecesThatStillFit,
-  ticks,
   isLargerThanPart,
-  type Drawer,
   type LeftPaper,
   type SpoiledPiece,
   type WrongCut,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { STOCK_KIND_LABELS, WRONG_CUT_LABELS, formatSize, describeStep, type Voice } from '@temnex/words';
 import { Plain, Quiet, Strong } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

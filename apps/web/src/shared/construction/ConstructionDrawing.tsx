@@ -1,6 +1,7 @@
 import { Suspense, lazy, useLayoutEffect, useRef, useState } from 'react';
 import { styled } from 'styled-components';
-import { boundsOf, type Layer } from '@temnex/core';
+import { boundsOf } from '@temnex/core/geometry';
+import type { Layer } from '@temnex/core/recipes';
 import { NARROW } from '../../design/global.ts';
 import { DimLayer } from './DimLayer.tsx';
 import { LayersPicture, pickGrey } from './LayersPicture.tsx';

@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import { isSamePath, type Dim, type Field, type FieldPath, type Point } from '@temnex/core';
+import type { Point } from '@temnex/core/geometry';
+import { isSamePath, type Dim, type Field, type FieldPath } from '@temnex/core/recipes';
 import { recipeText } from '@temnex/words';
 import { NARROW } from '../../design/global.ts';
 import { Figure } from '../../design/Figure.tsx';

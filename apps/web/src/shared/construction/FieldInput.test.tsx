@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { recipeOf, type Field, type RecipeId } from '@temnex/core';
+import { recipeOf, type Field, type RecipeId } from '@temnex/core/recipes';
 import { useSizing } from '../../features/sizing/useSizing.ts';
 import { FieldInput } from './FieldInput.tsx';
 

@@ -1,7 +1,7 @@
 import { useState, type ComponentProps } from 'react';
 import { Input, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { knownAs, type CountInput, type Field, type TextInput } from '@temnex/core';
+import { knownAs, type CountInput, type Field, type TextInput } from '@temnex/core/recipes';
 import { describeField, recipeText } from '@temnex/words';
 import { Choice } from '../../design/Choice.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

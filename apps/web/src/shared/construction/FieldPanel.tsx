@@ -1,6 +1,6 @@
 import { Suspense, lazy } from 'react';
 import { styled } from 'styled-components';
-import { fieldKey, isSamePath, type Field, type FieldPath } from '@temnex/core';
+import { fieldKey, isSamePath, type Field, type FieldPath } from '@temnex/core/recipes';
 import {
   capitalize,
   describeFact,

@@ -1,7 +1,8 @@
 import { afterEach, beforeEach, expect, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { MARKS, inches, recipeOf, type InputOf, type LayoutContext } from '@temnex/core';
+import { MARKS, inches } from '@temnex/core/length';
+import { recipeOf, type InputOf, type LayoutContext } from '@temnex/core/recipes';
 import { HandLayer } from './HandLayer.tsx';
 import type { ConstructionEditor } from './constructionEditor.ts';
 

@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import type { Layer, Point, Rect } from '@temnex/core';
+import type { Point, Rect } from '@temnex/core/geometry';
+import type { Layer } from '@temnex/core/recipes';
 import { formatPaperLetter, recipeText } from '@temnex/words';
 import { layerHandOf, type ConstructionEditor } from './constructionEditor.ts';
 

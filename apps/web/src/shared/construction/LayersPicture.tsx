@@ -1,4 +1,5 @@
-import { isRectangle, type LaidOut, type Layer, type Rect } from '@temnex/core';
+import { isRectangle, type Rect } from '@temnex/core/geometry';
+import type { LaidOut, Layer } from '@temnex/core/recipes';
 import { formatShapePath } from '@temnex/drawing';
 
 /** Greys that say "a layer": no colour, since no paper is chosen yet. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MARKS, MARK_NAMES, formatExactLength } from '@temnex/core';
+import { MARKS, MARK_NAMES, formatExactLength } from '@temnex/core/length';
 import type { TemplatesRequest } from '@temnex/contract';
 import { collectTemplates, formatTrueSizeSvg, type PrintPaper, type Template } from '@temnex/drawing';
 import { requestFile } from '../../data/client.ts';

@@ -1,22 +1,18 @@
+import { formatExactLength, inUnit, roundExact, type LengthText, type Ticks } from '@temnex/core/length';
 import {
-  formatExactLength,
   fieldKey,
-  inUnit,
   recipeOf,
-  roundExact,
   type Field,
   type FieldList,
   type FieldPath,
   type LaidOut,
-  type LengthText,
   type Offer,
   type ReadOutline,
   type RecipeId,
   type RecipeSolution,
   type Sum,
   type LayoutContext,
-  type Ticks,
-} from '@temnex/core';
+} from '@temnex/core/recipes';
 import { newId } from '../../data/newId.ts';
 
 /**

@@ -1,4 +1,4 @@
-import { RECIPE_IDS, recipeOf, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core';
+import { RECIPE_IDS, recipeOf, type LaidOut, type RecipeId, type LayoutContext } from '@temnex/core/recipes';
 
 export interface StartedConstruction {
   readonly id: RecipeId;

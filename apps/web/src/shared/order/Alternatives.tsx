@@ -1,5 +1,6 @@
 import { styled } from 'styled-components';
-import { AIMS, type Aim, type Habits } from '@temnex/core';
+import type { Habits } from '@temnex/core/stock';
+import { AIMS, type Aim } from '@temnex/core/planner';
 import { AIM_LABELS, formatComparison } from '@temnex/words';
 import { sidewaysScroll } from '../../design/global.ts';
 import type { Plans } from '../../data/planning/usePlanner.ts';

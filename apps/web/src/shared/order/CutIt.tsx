@@ -1,7 +1,8 @@
 import { useEffect, useEffectEvent, useState, type Dispatch, type ReactNode, type SetStateAction } from 'react';
 import { hashKey } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import { isSpare, collectPartsAfter, type Job, type Plan } from '@temnex/core';
+import type { Job, Plan } from '@temnex/core/planner';
+import { isSpare, collectPartsAfter } from '@temnex/core/cutting';
 import { CAUTION, formatCount, type DescribeBagOf } from '@temnex/words';
 import { useBeginSession } from '../../data/sessions/useBeginSession.ts';
 import type { useCut } from '../../data/queries.ts';

@@ -1,14 +1,9 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import {
-  letterOfSheet,
-  listOffcutChoices,
-  readSheetOfPlan,
-  type Drawer,
-  type Job,
-  type Mark,
-  type Plan,
-} from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import { listOffcutChoices, readSheetOfPlan, type Job, type Plan } from '@temnex/core/planner';
+import { letterOfSheet } from '@temnex/core/cutting';
 import { drawSheet } from '@temnex/drawing';
 import { STOCK_KIND_LABELS, describeOffcutChoice, formatSize } from '@temnex/words';
 import { DrawingView } from '../../design/DrawingView.tsx';

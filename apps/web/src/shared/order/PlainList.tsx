@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import type { Job, Plan } from '@temnex/core';
+import type { Job, Plan } from '@temnex/core/planner';
 import { formatCutList } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
 

@@ -1,20 +1,17 @@
 import { memo, useMemo } from 'react';
 import { styled } from 'styled-components';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import type { Crop, Pixels } from '@temnex/core/photos';
+import { findPart, type Job, type Plan } from '@temnex/core/planner';
 import {
   isSpare,
   letterOfSheet,
   pagePieceIdOf,
   buildOrderSteps,
-  findPart,
   findSheetsUsedWhole,
-  type Crop,
-  type Drawer,
-  type Job,
-  type Mark,
   type OrderStep,
-  type Pixels,
-  type Plan,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { drawFinish, paperFill, drawStep, type PictureStyle } from '@temnex/drawing';
 import {
   STOCK_KIND_LABELS,

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { styled } from 'styled-components';
-import { measureHandling, reorderPlan, type Habits, type CutOrderKind, type Job, type Plan } from '@temnex/core';
+import type { Habits } from '@temnex/core/stock';
+import { measureHandling, reorderPlan, type CutOrderKind, type Job, type Plan } from '@temnex/core/planner';
 import { CUT_ORDER_LABELS, describeHandling } from '@temnex/words';
 import { useSaveHabits } from '../../data/queries.ts';
 import { Tick } from '../../design/Tick.tsx';

@@ -1,4 +1,6 @@
-import type { Drawer, Job, Mark } from '@temnex/core';
+import type { Mark } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import type { Job } from '@temnex/core/planner';
 import type { FaceLook, PictureStyle } from '@temnex/drawing';
 import { faceTurn } from '../../design/Swatch.tsx';
 

@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, beginFromPattern, parseLength, type Ground, type Misfit, type Page } from '@temnex/core';
+import { MARKS, parseLength } from '@temnex/core/length';
+import { beginFromPattern, type Ground, type Misfit, type Page } from '@temnex/core/page';
 import { DEFAULT_NAMES, formatLength, describePageProblem, type Voice } from '@temnex/words';
 import { useCreatePage, usePage } from '../../data/queries.ts';
 import { Plain, Quiet } from '../../design/buttons.tsx';

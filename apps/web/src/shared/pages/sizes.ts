@@ -1,4 +1,5 @@
-import { lengthOf, type Ground, type Page, type Unit } from '@temnex/core';
+import { lengthOf, type Unit } from '@temnex/core/length';
+import type { Ground, Page } from '@temnex/core/page';
 
 /** Sizes that pages come in; any other can be typed. */
 export const PAGE_SIZES: ReadonlyArray<{

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
-import { MAX_ZOOM, computeFramedCrop, moveCropInside, type Crop, type Framing, type Pixels } from '@temnex/core';
+import { MAX_ZOOM, computeFramedCrop, moveCropInside, type Crop, type Framing, type Pixels } from '@temnex/core/photos';
 import { describeCropLoss } from '@temnex/words';
 import { photoUrl } from '../../data/photos.ts';
 

@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { fitCropOnPaper, type Crop, type Pixels } from '@temnex/core';
+import { fitCropOnPaper, type Crop, type Pixels } from '@temnex/core/photos';
 import { photoUrl } from '../../data/photos.ts';
 
 const Paper = styled.span`

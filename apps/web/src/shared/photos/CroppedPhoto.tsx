@@ -1,4 +1,4 @@
-import { computeFramedCrop, type Crop, type Framing, type Pixels } from '@temnex/core';
+import { computeFramedCrop, type Crop, type Framing, type Pixels } from '@temnex/core/photos';
 import { CropOf } from './CropOf.tsx';
 
 interface CroppedProps {

@@ -1,5 +1,6 @@
 import { useId } from 'react';
-import { TICKS_PER_UNIT, type DerivedPage, type Part } from '@temnex/core';
+import { TICKS_PER_UNIT } from '@temnex/core/length';
+import type { DerivedPage, Part } from '@temnex/core/page';
 import { formatShapePath } from '@temnex/drawing';
 import { photoUrl } from '../../data/photos.ts';
 

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
-import { DEFAULT_FRAMING, computeFramedCrop, type Crop, type Framing } from '@temnex/core';
+import { DEFAULT_FRAMING, computeFramedCrop, type Crop, type Framing } from '@temnex/core/photos';
 import { CropFrame } from './CropFrame.tsx';
 
 afterEach(cleanup);

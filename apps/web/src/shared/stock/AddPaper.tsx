@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import { PATTERNS, guessFace, parseStockLine, type Drawer, type PaperFace, type Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import { PATTERNS, guessFace, parseStockLine, type Drawer, type PaperFace } from '@temnex/core/stock';
 import { STOCK_KIND_LABELS, SCREEN, describeOddShape, describeLineProblem } from '@temnex/words';
 import { useDrawerStep, useUndoStep } from '../../data/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';

@@ -1,7 +1,7 @@
 import { FileTrigger } from 'react-aria-components';
 import { useMutation } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import type { PaperFace } from '@temnex/core';
+import type { PaperFace } from '@temnex/core/stock';
 import { PICTURE_TYPES, paperPictureSchema, type PaperPicture } from '@temnex/contract';
 import { requestJson } from '../../data/client.ts';
 import { Quiet } from '../../design/buttons.tsx';

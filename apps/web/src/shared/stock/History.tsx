@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { StockItem } from '@temnex/core';
+import type { StockItem } from '@temnex/core/stock';
 import { describeMovement } from '@temnex/words';
 import { useMovements } from '../../data/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';

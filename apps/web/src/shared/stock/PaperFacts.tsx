@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { FieldError, Input, Label, TextField } from 'react-aria-components';
 import { styled } from 'styled-components';
-import type { Paper } from '@temnex/core';
+import type { Paper } from '@temnex/core/stock';
 import { Tick } from '../../design/Tick.tsx';
 
 const Row = styled.div`

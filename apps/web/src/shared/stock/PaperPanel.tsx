@@ -1,5 +1,5 @@
 import { styled } from 'styled-components';
-import { PATTERNS, SCALES, coloursOf, type Paper, type PaperFace } from '@temnex/core';
+import { PATTERNS, SCALES, coloursOf, type Paper, type PaperFace } from '@temnex/core/stock';
 import type { ChangePaper } from '@temnex/contract';
 import { Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

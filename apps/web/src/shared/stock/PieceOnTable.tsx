@@ -1,5 +1,8 @@
 import { useId } from 'react';
-import { inUnit, type PaperFace, type Size, type Wish } from '@temnex/core';
+import { inUnit } from '@temnex/core/length';
+import type { Size } from '@temnex/core/geometry';
+import type { PaperFace } from '@temnex/core/stock';
+import type { Wish } from '@temnex/core/page';
 import { scopeLook } from '../../design/scopeLook.ts';
 import { computeWantedTurn } from '../../design/Swatch.tsx';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { parseSize, type Unit } from '@temnex/core';
+import { parseSize, type Unit } from '@temnex/core/length';
 import type { ChangeStock, DrawerRecord, PaperRecord, UnreadableStock } from '@temnex/contract';
 import { useChangePaper, useChangeStock, useRemoveStock } from '../../data/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';

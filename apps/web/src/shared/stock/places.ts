@@ -1,4 +1,4 @@
-import type { Drawer } from '@temnex/core';
+import type { Drawer } from '@temnex/core/stock';
 
 const known = new WeakMap<Drawer, readonly string[]>();
 

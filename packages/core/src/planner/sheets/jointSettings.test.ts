@@ -1,11 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
+import { ticks } from '../../length/index.ts';
 import { seededRandom } from '../../chance/index.ts';
 import { documentOfHands, fewestByTryingTogether, type HandJob, type HandKind } from '../../../testing/hands.ts';
 import { planJob, readJob, verifyPlan, type JobDocument } from '../index.ts';
 import { findJointSettings, type SheetToCut } from './jointSettings.ts';
 import type { Tree } from './tree.ts';
 
-const TICKS = 4 * 5080; // of a sixteenth
 const FREE = () => false;
 
 /** Sizes in sixteenths, so that some are those of other pieces and some fall out beside them. */
@@ -85,7 +85,7 @@ describe('settings of several sheets together', () => {
     expect(findJointSettings([{ room: one!.room, kinds: many }], job, 1e6, FREE)).toBeNull();
     expect(findJointSettings([one!, two!], job, 2, FREE)).toBeNull();
     expect(findJointSettings([one!, two!], job, 1e6, () => true)).toBeNull();
-    expect(findJointSettings([one!], { ...job, cutter: { ...job.cutter, kerf: TICKS } }, 1e6, FREE)).toBeNull();
+    expect(findJointSettings([one!], { ...job, cutter: { ...job.cutter, kerf: ticks(1524) } }, 1e6, FREE)).toBeNull();
   });
 
   test('a plan of several sheets says how few settings could do for its pieces, and is never below it', () => {

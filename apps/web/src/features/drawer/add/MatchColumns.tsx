@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import { STOCK_COLUMNS, guessColumns, matchNamedColumns, headingOf, type StockColumn } from '@temnex/core';
+import { STOCK_COLUMNS, guessColumns, matchNamedColumns, headingOf, type StockColumn } from '@temnex/core/stock';
 import { Plain, Quiet, Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { Tick } from '../../../design/Tick.tsx';

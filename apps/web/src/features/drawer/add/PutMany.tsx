@@ -11,7 +11,7 @@ import {
   readTableRow,
   type PaperFace,
   type StockColumn,
-} from '@temnex/core';
+} from '@temnex/core/stock';
 import { SCREEN, formatCount, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
 import { useDrawerStep } from '../../../data/queries.ts';

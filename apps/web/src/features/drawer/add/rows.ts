@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { isEmptyRow, readRow, type ReadRow, type StockRow, type Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import { isEmptyRow, readRow, type ReadRow, type StockRow } from '@temnex/core/stock';
 import { keepValue, readKeptValue } from '../../../data/deviceStorage.ts';
 import { newId } from '../../../data/newId.ts';
 

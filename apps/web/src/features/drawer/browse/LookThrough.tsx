@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { compileStockQuery, isEmptyQuery, parseStockQuery, sizeOfItem } from '@temnex/core';
+import { compileStockQuery, isEmptyQuery, parseStockQuery, sizeOfItem } from '@temnex/core/stock';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep } from '../../../data/queries.ts';
 import { NARROW } from '../../../design/global.ts';

@@ -2,7 +2,8 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { findScrapUses, placeOf, reservedCountFor, sizeOfItem, type StockItem } from '@temnex/core';
+import { placeOf, reservedCountFor, sizeOfItem, type StockItem } from '@temnex/core/stock';
+import { findScrapUses } from '@temnex/core/cutting';
 import type { DrawerStep } from '@temnex/contract';
 import {
   STOCK_KIND_LABELS,

@@ -8,7 +8,7 @@ import {
   parseStockQuery,
   sizeOfItem,
   type DrawerRules,
-} from '@temnex/core';
+} from '@temnex/core/stock';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
 import { useDrawerStep, useHabits, useRules, useSaveHabits, useSaveRules } from '../../../data/queries.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';

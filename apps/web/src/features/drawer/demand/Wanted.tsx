@@ -1,19 +1,17 @@
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
+import { isSheet, sizeOfItem, type StockItem } from '@temnex/core/stock';
 import {
-  isSheet,
   findStaleReservations,
-  sizeOfItem,
   buildShoppingList,
   collectPaperDemand,
   collectDemandNotes,
   type SupplyCheck,
   type PaperDemand,
-  type StockItem,
   type ShoppingEntry,
   type DemandNote,
-} from '@temnex/core';
+} from '@temnex/core/cutting';
 import { formatPurchase, formatCost, formatCount, describeEnough, formatSize, describeStock } from '@temnex/words';
 import { useDrawerStep, useWanting } from '../../../data/queries.ts';
 import { download, formatShoppingCsv } from '../../../data/csv.ts';

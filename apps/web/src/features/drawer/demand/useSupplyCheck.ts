@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
-import type { Drawer, SupplyCheck, PaperDemand, Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import type { SupplyCheck, PaperDemand } from '@temnex/core/cutting';
 import type { FromWanting, ToWanting } from './wanting.worker.ts';
 
 export interface SupplyCheckState {

@@ -1,4 +1,6 @@
-import { checkSupply, type Drawer, type SupplyCheck, type PaperDemand, type Unit } from '@temnex/core';
+import type { Unit } from '@temnex/core/length';
+import type { Drawer } from '@temnex/core/stock';
+import { checkSupply, type SupplyCheck, type PaperDemand } from '@temnex/core/cutting';
 
 /** What goes to the worker: what is wanted, and what there is of those papers; and what comes back, a paper at a time. */
 export interface ToWanting {

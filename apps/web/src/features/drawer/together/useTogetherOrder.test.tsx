@@ -1,6 +1,7 @@
 import { beforeEach, expect, jest, test } from '@jest/globals';
 import { act, renderHook, waitFor } from '@testing-library/react';
-import { planTogetherAims, readJob, type JobDocument, type Plan } from '@temnex/core';
+import { readJob, type JobDocument, type Plan } from '@temnex/core/planner';
+import { planTogetherAims } from '@temnex/core/cutting';
 import type { FromWorker, PlanningMode } from '../../../data/planning/messages.ts';
 
 /** A worker that plans when the test says so. */

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { hashKey } from '@tanstack/react-query';
-import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core';
+import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core/planner';
 import { useIsSavingHabits, useStoreTogether, useTogether } from '../../../data/queries.ts';
 import { usePlanner, type OneByOneFigures, type Plans } from '../../../data/planning/usePlanner.ts';
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button, FileTrigger, Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, parseLength } from '@temnex/core';
+import { TICKS_PER_UNIT, parseLength } from '@temnex/core/length';
 import { formatCount, formatLength, formatSize } from '@temnex/words';
 import { useDrawerStep } from '../../../data/queries.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MARKS } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
 import { setEdgeLength, snapToMark, buildTracedScrap } from './tracing.ts';
 
 const IN = 24_384;

@@ -1,13 +1,6 @@
-import {
-  areaWithin,
-  isSelfCrossing,
-  formatExactLength,
-  ticks,
-  type LengthText,
-  type Mark,
-  type Point,
-  type StockItem,
-} from '@temnex/core';
+import { formatExactLength, ticks, type LengthText, type Mark } from '@temnex/core/length';
+import { areaWithin, isSelfCrossing, type Point } from '@temnex/core/geometry';
+import type { StockItem } from '@temnex/core/stock';
 
 /* An odd scrap traced by its corners: points in ticks, x to the right and y up, from wherever one began. */
 

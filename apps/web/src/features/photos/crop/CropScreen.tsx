@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, computeFramedCrop, type Photo } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { computeFramedCrop, type Photo } from '@temnex/core/photos';
 import { describeCropLoss, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { useChangePhotos } from '../../../data/photos.ts';
 import { CropFrame } from '../../../shared/photos/CropFrame.tsx';

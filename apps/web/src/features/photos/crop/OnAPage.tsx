@@ -2,20 +2,9 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useMutation } from '@tanstack/react-query';
 import { styled } from 'styled-components';
-import {
-  addItem,
-  addWhereFree,
-  derivePage,
-  emptyPage,
-  withUnitNamed,
-  setPicture,
-  startPage,
-  type Crop,
-  type Framing,
-  type Page,
-  type Photo,
-  type Unit,
-} from '@temnex/core';
+import { withUnitNamed, type Unit } from '@temnex/core/length';
+import type { Crop, Framing, Photo } from '@temnex/core/photos';
+import { addItem, addWhereFree, derivePage, emptyPage, setPicture, startPage, type Page } from '@temnex/core/page';
 import { formatPhotoName, recipeText } from '@temnex/words';
 import { usePageStore } from '../../../data/pages/pageStore.ts';
 import { useCreatePage, usePages } from '../../../data/queries.ts';

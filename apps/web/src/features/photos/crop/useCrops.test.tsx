@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, renderHook } from '@testing-library/react';
-import { DEFAULT_FRAMING, type Framing } from '@temnex/core';
+import { DEFAULT_FRAMING, type Framing } from '@temnex/core/photos';
 import { useCrops } from './useCrops.ts';
 
 const photo = { id: 'kites', width: 3000, height: 4000 };

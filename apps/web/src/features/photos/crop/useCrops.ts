@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { DEFAULT_FRAMING, framingSchema, lengthText, type Framing, type Photo, type Unit } from '@temnex/core';
+import { lengthText, type Unit } from '@temnex/core/length';
+import { DEFAULT_FRAMING, framingSchema, type Framing, type Photo } from '@temnex/core/photos';
 import { z } from 'zod';
 import { keepValue, readKeptValue } from '../../../data/deviceStorage.ts';
 import {

@@ -1,7 +1,8 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { MARKS, collectPrints, computeSharpness, type PrintToMake } from '@temnex/core';
+import { MARKS } from '@temnex/core/length';
+import { collectPrints, computeSharpness, type PrintToMake } from '@temnex/core/photos';
 import { formatCount, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
 import { CropOf } from '../../../shared/photos/CropOf.tsx';
 import { download } from '../../../data/csv.ts';

@@ -1,18 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import { styled } from 'styled-components';
-import {
-  MARKS,
-  DEFAULT_HABITS,
-  buildGangJob,
-  gangPieceId,
-  locateGangPrints,
-  lengthOf,
-  collectPrints,
-  readJob,
-  formatSheetLetter,
-  type PhotoSheet,
-  type PrintToMake,
-} from '@temnex/core';
+import { MARKS, lengthOf } from '@temnex/core/length';
+import { DEFAULT_HABITS } from '@temnex/core/stock';
+import { collectPrints, type PrintToMake } from '@temnex/core/photos';
+import { readJob } from '@temnex/core/planner';
+import { buildGangJob, gangPieceId, locateGangPrints, formatSheetLetter, type PhotoSheet } from '@temnex/core/cutting';
 import { describeBound, formatCount, describeIssue, formatPhotoName, formatSize } from '@temnex/words';
 import { useHabits } from '../../../data/queries.ts';
 import { CropOf } from '../../../shared/photos/CropOf.tsx';

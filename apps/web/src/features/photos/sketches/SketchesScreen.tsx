@@ -3,20 +3,19 @@ import { Input, Label } from 'react-aria-components';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useQueries } from '@tanstack/react-query';
 import { styled } from 'styled-components';
+import { MARKS } from '@temnex/core/length';
+import type { Photo } from '@temnex/core/photos';
+import { derivePage, beginFromPattern } from '@temnex/core/page';
 import {
-  MARKS,
-  derivePage,
   findCoveredByTurning,
   collectSketchFacts,
-  beginFromPattern,
   layPhotos,
   parseSketchQuery,
   shippedSketches,
   isSketchMatching,
   turnOpening,
-  type Photo,
   type SketchFacts,
-} from '@temnex/core';
+} from '@temnex/core/sketches';
 import type { PageRecord } from '@temnex/contract';
 import {
   DEFAULT_NAMES,

@@ -2,7 +2,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { DropZone, FileTrigger, Input, Label } from 'react-aria-components';
 import { useNavigate, useSearchParams } from 'react-router';
 import { styled } from 'styled-components';
-import { findPhotos, parsePhotoQuery } from '@temnex/core';
+import { findPhotos, parsePhotoQuery } from '@temnex/core/photos';
 import { PICTURE_TYPES } from '@temnex/contract';
 import { formatCount, describePhotoQuery, describeUploadProgress } from '@temnex/words';
 import { useRestorePhotos, useChangePhotos, useRemovePhotos } from '../../../data/photos.ts';

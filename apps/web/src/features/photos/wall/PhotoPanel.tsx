@@ -1,7 +1,8 @@
 import { useId, useState } from 'react';
 import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { MARKS, computeLargestPrint, type Photo, type PhotoFacts, type Unit } from '@temnex/core';
+import { MARKS, type Unit } from '@temnex/core/length';
+import { computeLargestPrint, type Photo, type PhotoFacts } from '@temnex/core/photos';
 import type { PhotoOnPage } from '@temnex/contract';
 import { formatCount, formatPhotoName, formatPixels, formatSize } from '@temnex/words';
 import { photoUrl } from '../../../data/photos.ts';

@@ -1,7 +1,7 @@
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
-import type { Photo } from '@temnex/core';
+import type { Photo } from '@temnex/core/photos';
 import { formatDayParts, describePhoto } from '@temnex/words';
 import { photoUrl } from '../../../data/photos.ts';
 import { NARROW } from '../../../design/global.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { EMPTY_PHOTO_FACTS, type Photo } from '@temnex/core';
+import { EMPTY_PHOTO_FACTS, type Photo } from '@temnex/core/photos';
 import { PHOTO_GAP_PX, LINE_SAG_PX, sortByDay, layOutPhotoLines, computeSag, findPhotoInNextRow } from './line.ts';
 
 const photo = (id: string, day: string | null, width = 300, height = 200): Photo => ({

@@ -1,4 +1,4 @@
-import type { Photo } from '@temnex/core';
+import type { Photo } from '@temnex/core/photos';
 
 /* Photos hung on lines, a day after the other: each as high as the others, bottoms free, the line sagging a little between its ends. */
 
