@@ -1,12 +1,9 @@
-import { useId, useMemo, useRef, useState, type PointerEvent } from 'react';
+import { useMemo, useRef, useState, type PointerEvent } from 'react';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT } from '@temnex/core/length';
-import type { Rect } from '@temnex/core/geometry';
 import type { Drawer } from '@temnex/core/stock';
 import {
   findSnapTarget,
-  computeCornerMark,
-  measuredSpansOf,
   partPlacedWith,
   type Axis,
   type SnapTarget,
@@ -14,15 +11,17 @@ import {
   type DerivedPage,
   type Part,
 } from '@temnex/core/page';
-import { formatDefinitions, formatFill, formatShapePath, type DrawingMark } from '@temnex/drawing';
+import { formatDefinitions, formatFill, type DrawingMark } from '@temnex/drawing';
 import { formatLength, formatSize } from '@temnex/words';
-import { photoUrl } from '../../data/photos.ts';
-import { DimLayer, type Box } from '../../shared/construction/DimLayer.tsx';
+import { DimLayer } from '../../shared/construction/DimLayer.tsx';
 import { HandLayer } from '../../shared/construction/HandLayer.tsx';
 import { LetterMark } from '../../shared/construction/LayersPicture.tsx';
 import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
 import { NO_SETTLED_FACES, type SettledFaces } from '../../data/pages/settledFaces.ts';
+import { Distances, Guides, type CaughtTargets, type Pulled } from './PageGuides.tsx';
+import { type Margin } from './pageScale.ts';
 import { partFill } from './partFill.ts';
+import { PartFace, PartLine } from './PartFace.tsx';
 
 const Frame = styled.div`
   position: relative;
@@ -42,18 +41,6 @@ const Picture = styled.svg`
     stroke-width: 4;
   }
 `;
-
-export interface Margin {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-/** Room round the page for the numbers that are typed there; on a phone they stand in the slip. */
-export const WIDE: Margin = { left: 116, top: 46, right: 192, bottom: 66 };
-/** A spread is drawn as wide as it may be. */
-export const SPREAD: Margin = { ...WIDE, left: 104, right: 178 };
-export const SLIM: Margin = { left: 56, top: 26, right: 8, bottom: 36 };
 
 interface PagePictureProps {
   derived: DerivedPage;
@@ -82,18 +69,6 @@ interface PagePictureProps {
   catchSays: (one: SnapTarget) => string;
 }
 
-/** What an item has caught along each axis. */
-export interface CaughtTargets {
-  readonly across: SnapTarget | null;
-  readonly upDown: SnapTarget | null;
-}
-/** An item on its way to another place: where its lower left corner is now, in ticks, and what it has caught. */
-interface Pulled {
-  readonly item: string;
-  readonly x: number;
-  readonly y: number;
-  readonly caught: CaughtTargets;
-}
 /** So near, in pixels, an item is caught. */
 const REACH = 6;
 
@@ -289,176 +264,3 @@ export function PagePicture({
     </Frame>
   );
 }
-
-const boxOf = (r: Rect, spot: PartFaceProps['spot'], per: number) => {
-  const { x, y } = spot({ x: r.x, y: r.y + r.height });
-  return { x, y, width: r.width * per, height: r.height * per };
-};
-
-interface PartFaceProps {
-  part: Part;
-  box: Box;
-  spot: (p: { x: number; y: number }) => { x: number; y: number };
-  per: number;
-}
-
-const pathOf = ({ part, spot, per }: PartFaceProps): string =>
-  formatShapePath(
-    part.shape!,
-    (p) => {
-      const { x, y } = spot(p);
-      return [x, y];
-    },
-    per,
-  );
-
-function PartFace(props: PartFaceProps & { fill: string }) {
-  const { part, box, fill, spot, per } = props;
-  const clip = useId();
-  const plain = part.piece ? fill : '#f4f4f4';
-  // only a photo looks like one
-  const photo = !part.piece && part.role === 'print';
-  const { picture } = part;
-  if (picture && photo) {
-    const own = boxOf(picture.opening, spot, per);
-    const whole = boxOf(picture.whole, spot, per);
-    return (
-      <>
-        <clipPath id={clip}>{part.shape ? <path d={pathOf(props)} /> : <rect {...own} />}</clipPath>
-        <rect {...box} fill="#fff" />
-        <image
-          {...whole}
-          href={photoUrl(picture.file, Math.max(whole.width, whole.height) > 420 ? 'large' : 'small')}
-          preserveAspectRatio="none"
-          clipPath={`url(#${clip})`}
-        />
-      </>
-    );
-  }
-  if (part.shape && !photo) return <path d={pathOf(props)} fill={plain} fillRule="evenodd" />;
-  if (part.shape)
-    return (
-      <>
-        <clipPath id={clip}>
-          <path d={pathOf(props)} />
-        </clipPath>
-        <g clipPath={`url(#${clip})`}>
-          <Print {...box} />
-        </g>
-      </>
-    );
-  return photo ? <Print {...box} /> : <rect {...box} fill={plain} />;
-}
-
-function PartLine(props: PartFaceProps & { strong: boolean }) {
-  const stroke = { fill: 'none', stroke: '#161616', strokeWidth: props.strong ? 2.5 : 0.7 };
-  return props.part.shape ? <path d={pathOf(props)} {...stroke} /> : <rect {...props.box} {...stroke} />;
-}
-
-/** A print nobody has photographed: grey sky, a line, a kite, so that it reads as a photo without being one. */
-function Print({ x, y, width, height }: Box) {
-  const s = Math.min(width, height) / 4;
-  const [cx, cy] = [x + width * 0.58, y + height * 0.36];
-  return (
-    <>
-      <rect x={x} y={y} width={width} height={height} fill="#9b9b9b" />
-      <rect x={x} y={y + height * 0.76} width={width} height={height * 0.24} fill="#7c7c7c" />
-      <path
-        d={`M${cx} ${cy - s}l${s * 0.7} ${s * 0.8}l${-s * 0.7} ${s * 1.1}l${-s * 0.7} ${-s * 1.1}z`}
-        fill="#e9e9e9"
-      />
-      <path
-        d={`M${cx} ${cy + s * 0.9}Q${cx - s} ${cy + s * 1.4} ${x + width * 0.22} ${y + height * 0.86}`}
-        fill="none"
-        stroke="#e9e9e9"
-        strokeWidth="1.2"
-      />
-    </>
-  );
-}
-
-interface GuidesProps {
-  pulled: Pulled;
-  own: Rect;
-  per: number;
-  W: number;
-  H: number;
-  says: (one: SnapTarget) => string;
-}
-
-/** What an item has caught, as lines right across the page, and in words. */
-function Guides({ pulled, own, per, W, H, says }: GuidesProps) {
-  const { across, upDown } = pulled.caught;
-  const [x, y] = [pulled.x * per, H - pulled.y * per];
-  const [w, h] = [own.width * per, own.height * per];
-  /** Which end of it lies on the line. */
-  const end = ({ place }: SnapTarget) =>
-    place.from === 'right' || place.from === 'top' || place.from === 'before' ? 1 : place.from === 'left' || place.from === 'bottom' || place.from === 'after' ? 0 : 0.5; // prettier-ignore
-  const said = [across, upDown].flatMap((one) => (one ? [says(one)] : []));
-  const line = { stroke: '#b32a0b', strokeWidth: 1.5, fill: 'none' } as const;
-  return (
-    <g pointerEvents="none" aria-hidden="true">
-      {across ? <path d={`M${x + w * end(across)} -10V${H + 10}`} {...line} /> : null}
-      {upDown ? <path d={`M-10 ${y - h * end(upDown)}H${W + 10}`} {...line} /> : null}
-      {said.map((text, i) => (
-        <g key={text} transform={`translate(${Math.max(0, Math.min(W - 40, x))} ${y + 20 + i * 22})`}>
-          <rect y={-15} width={text.length * 7.4 + 12} height={21} fill="#161616" />
-          <text x={6} fill="#fff" fontSize={14} fontWeight={600} fontFamily="var(--text)">
-            {text}
-          </text>
-        </g>
-      ))}
-    </g>
-  );
-}
-
-interface DistancesProps {
-  derived: DerivedPage;
-  part: Part;
-  measurings: MeasuredEdges;
-  H: number;
-  /** Pixels to the tick. */
-  per: number;
-  say: (n: number) => string;
-}
-
-/** Where to pencil: how far what is glued lies from the edges of the page that one measures from. */
-function Distances({ derived, part, measurings, H, per, say }: DistancesProps) {
-  const mark = computeCornerMark(derived, part, measurings);
-  const { across, upDown } = measuredSpansOf(derived, part, measurings);
-  const text = { fontFamily: 'var(--figures)', fontWeight: 600, fontSize: 14, fill: '#161616' } as const;
-  const [x1, x2] = [across.edge * per, across.point * per];
-  const [y1, y2] = [H - upDown.edge * per, H - upDown.point * per];
-  return (
-    <g pointerEvents="none" aria-hidden="true">
-      {mark.x > 0 ? (
-        <>
-          <path d={`M${x1} ${H + 12}H${x2}M${x2} ${H + 6}V${H + 18}M${x1} ${H + 6}V${H + 18}`} stroke="#161616" />
-          <text data-spot x={(x1 + x2) / 2} y={H + 26} textAnchor="middle" {...text}>
-            {say(mark.x)}
-          </text>
-        </>
-      ) : null}
-      {mark.y > 0 && Math.abs(y1 - y2) > 8 ? (
-        <>
-          <path d={`M-12 ${y1}V${y2}M-18 ${y1}H-6M-18 ${y2}H-6`} stroke="#161616" />
-          <text data-spot x={-18} y={(y1 + y2) / 2 + 5} textAnchor="end" {...text}>
-            {say(mark.y)}
-          </text>
-        </>
-      ) : null}
-    </g>
-  );
-}
-
-/** Pixels to the inch at which a page fits. */
-export const computePageScale = (derived: DerivedPage, width: number, height: number, margin: Margin): number => {
-  const inches = (t: number) => t / TICKS_PER_UNIT.in;
-  return Math.max(
-    4,
-    Math.min(
-      (width - margin.left - margin.right) / inches(derived.width),
-      (height - margin.top - margin.bottom) / inches(derived.height),
-    ),
-  );
-};

@@ -1,4 +1,4 @@
-import { memo, useMemo, useRef, useState, type CSSProperties, type ClipboardEvent } from 'react';
+import { useMemo, useRef, useState, type CSSProperties, type ClipboardEvent } from 'react';
 import { Button, DropZone, FileTrigger, type FileDropItem } from 'react-aria-components';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { styled } from 'styled-components';
@@ -12,10 +12,9 @@ import {
   type PaperFace,
   type StockColumn,
 } from '@temnex/core/stock';
-import { SCREEN, formatCount, describeRowProblem } from '@temnex/words';
+import { SCREEN, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
 import { useDrawerStep } from '../../../data/queries.ts';
-import { ColourField } from '../../../shared/stock/ColourField.tsx';
 import { parseCells, download, formatDrawerCsv } from '../../../data/csv.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
 import { NARROW, sidewaysScroll } from '../../../design/global.ts';
@@ -25,19 +24,12 @@ import { Notice } from '../../../design/states.tsx';
 import { formatToday, useDrawerContext } from '../context.ts';
 import { Split } from '../../../design/Split.ts';
 import { MatchColumns } from './MatchColumns.tsx';
+import { NewPapers } from './NewPapers.tsx';
+import { Line, ROW_HEIGHT, TypedRow } from './TypedRow.tsx';
 import { emptyRow, useReadRows, useRows, type ReadTableRow, type Row } from './rows.ts';
 
 /** The columns that are always there; others come with the rows that have them. */
 const USUAL: readonly StockColumn[] = ['quantity', 'kind', 'width', 'height', 'paper', 'place', 'came'];
-const EXAMPLES: Readonly<Partial<Record<StockColumn, string>>> = {
-  quantity: '1',
-  kind: 'scrap',
-  width: '5 1/2',
-  height: '3',
-  paper: 'Teal swell',
-  place: 'box 2',
-  came: '2026-05-31',
-};
 const WIDTHS: Readonly<Record<StockColumn, string>> = {
   quantity: '6rem',
   kind: '6.5rem',
@@ -52,7 +44,6 @@ const WIDTHS: Readonly<Record<StockColumn, string>> = {
 };
 /** So many are put in by one step. */
 const AT_ONCE = 2000;
-const HEIGHT = 42;
 
 const Table = styled.section`
   display: flex;
@@ -69,44 +60,6 @@ const Scroll = styled.div`
   flex: 1;
   ${sidewaysScroll('var(--sheet)')}
   overflow: auto;
-`;
-const Line = styled.div`
-  display: grid;
-  grid-template-columns: var(--columns);
-  min-width: 54rem;
-  height: ${HEIGHT}px;
-  align-items: stretch;
-  border-bottom: 1px solid var(--faint);
-  & > b {
-    display: grid;
-    place-items: center;
-    font: 600 var(--s1) / 1 var(--figures);
-    color: var(--quiet);
-  }
-  & input {
-    min-width: 0;
-    width: 100%;
-    padding: 0 0.6rem;
-    border: 0;
-    border-left: 1px solid var(--faint);
-    border-radius: 0;
-    background: transparent;
-  }
-  & input:focus {
-    outline: 3px solid var(--ink);
-    outline-offset: -3px;
-  }
-  &[data-good] > b {
-    color: var(--keep);
-  }
-  &[data-bad] > b {
-    background: var(--cut);
-    color: #fff;
-  }
-  & input[aria-invalid='true'] {
-    box-shadow: inset 0 -3px 0 var(--cut);
-    font-weight: 600;
-  }
 `;
 const Head = styled(Line)`
   position: sticky;
@@ -160,14 +113,6 @@ const Bad = styled.ul`
     font-size: var(--s1);
   }
 `;
-const Looks = styled.ul`
-  & > li {
-    display: flex;
-    align-items: center;
-    gap: 0.6rem;
-    padding: 0.25rem 0;
-  }
-`;
 /** So many rows that do not read are named beside the table. */
 const NAMED = 12;
 
@@ -184,8 +129,8 @@ export function PutMany() {
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,
-    estimateSize: () => HEIGHT,
-    paddingStart: HEIGHT,
+    estimateSize: () => ROW_HEIGHT,
+    paddingStart: ROW_HEIGHT,
     overscan: 12,
   });
   const good = useMemo(
@@ -314,13 +259,13 @@ export function PutMany() {
                 </span>
               ))}
             </Head>
-            <div style={{ height: virtual.getTotalSize() - HEIGHT, position: 'relative' }} role="presentation">
+            <div style={{ height: virtual.getTotalSize() - ROW_HEIGHT, position: 'relative' }} role="presentation">
               {virtual.getVirtualItems().map(({ index, start }) => (
-                <OneRow
+                <TypedRow
                   key={rows[index]!.id}
                   row={rows[index]!}
                   at={index}
-                  start={start - HEIGHT}
+                  start={start - ROW_HEIGHT}
                   read={read[index] ?? null}
                   columns={columns}
                   change={change}
@@ -367,31 +312,11 @@ export function PutMany() {
           <b>{good.length}</b> {good.length === 1 ? 'row reads' : 'rows read'}
           {bad.length ? `, ${bad.length} ${bad.length === 1 ? 'does' : 'do'} not and will stay here` : ''}.
         </p>
-        {unknown.length ? (
-          <section>
-            <h3>{formatCount(unknown.length, 'new paper')}</h3>
-            <p>They get a plain face in the colour of their name; more can be said of them later.</p>
-            <Looks>
-              {unknown.slice(0, 40).map((name) => (
-                <li key={name}>
-                  <ColourField
-                    label={`ground of ${name}`}
-                    shown=""
-                    value={faceOf(name).look.ground}
-                    onCommit={(ground) =>
-                      setLooks({
-                        ...looks,
-                        [name.toLowerCase()]: { ...faceOf(name), look: { pattern: 'plain', ground, ink: ground } },
-                      })
-                    }
-                  />
-                  <span>{name}</span>
-                </li>
-              ))}
-            </Looks>
-            {unknown.length > 40 ? <p>and {unknown.length - 40} more</p> : null}
-          </section>
-        ) : null}
+        <NewPapers
+          names={unknown}
+          faceOf={faceOf}
+          say={(name, face) => setLooks({ ...looks, [name.toLowerCase()]: face })}
+        />
         <Strong onPress={() => void putIn()} isDisabled={!good.length || step.isPending}>
           Put in {good.length === 1 ? 'this one' : `these ${good.length}`}
         </Strong>
@@ -421,54 +346,3 @@ export function PutMany() {
     </Split>
   );
 }
-
-interface RowProps {
-  row: Row;
-  columns: readonly StockColumn[];
-  at: number;
-  start: number;
-  read: ReadTableRow;
-  change: (id: string, column: StockColumn, text: string) => void;
-  paste: (id: string, column: StockColumn, event: ClipboardEvent) => void;
-}
-const LISTS: Partial<Record<StockColumn, string>> = { paper: 'papers-known', place: 'places-known' };
-
-const OneRow = memo(function OneRow({ row, columns, at, start, read, change, paste }: RowProps) {
-  const wrong = read && !read.ok ? read : null;
-  return (
-    <Line
-      role="row"
-      aria-rowindex={at + 2}
-      style={{ position: 'absolute', top: start, left: 0, right: 0 }}
-      {...(wrong ? { 'data-bad': true } : read ? { 'data-good': true } : {})}
-    >
-      <b title={wrong ? describeRowProblem(wrong.column, wrong.problem, SCREEN) : undefined}>{at + 1}</b>
-      {columns.map((column) => (
-        <input
-          key={column}
-          type="text"
-          role="cell"
-          aria-label={`${headingOf(column)}, row ${at + 1}`}
-          aria-invalid={wrong?.column === column}
-          value={row.cells[column] ?? ''}
-          placeholder={at === 0 && !read ? (EXAMPLES[column] ?? '') : ''}
-          list={LISTS[column]}
-          autoComplete="off"
-          spellCheck={false}
-          onChange={(e) => change(row.id, column, e.target.value)}
-          onPaste={(e) => paste(row.id, column, e)}
-          onKeyDown={(e) => {
-            if (e.key !== 'Enter') return;
-            e.preventDefault();
-            const next = e.currentTarget.closest('[role="table"]');
-            next
-              ?.querySelector<HTMLInputElement>(
-                `[aria-label="${headingOf(e.shiftKey ? column : columns[0]!)}, row ${at + 2}"]`,
-              )
-              ?.focus();
-          }}
-        />
-      ))}
-    </Line>
-  );
-});

@@ -5,11 +5,12 @@ import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core/page'
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
 import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';
-import { GroundFields } from '../../features/page/GroundFields.tsx';
-import { Moves } from '../../features/page/Moves.tsx';
-import { PagePicture, SLIM, WIDE, computePageScale } from '../../features/page/PagePicture.tsx';
-import { PlaceFields } from '../../features/page/PlaceFields.tsx';
-import { useConstructionEditor } from '../../features/page/useConstructionEditor.ts';
+import { GroundFields } from './GroundFields.tsx';
+import { Moves } from './Moves.tsx';
+import { SLIM, WIDE, computePageScale } from './pageScale.ts';
+import { PagePicture } from './PagePicture.tsx';
+import { PlaceFields } from './PlaceFields.tsx';
+import { useConstructionEditor } from './useConstructionEditor.ts';
 
 afterEach(cleanup);
 const start = (): Page =>
