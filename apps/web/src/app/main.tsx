@@ -7,11 +7,12 @@ import { StrictMode, useEffect, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { DRAWER_KEY, fetchDrawer } from '../data/drawer.ts';
+import { fetchDrawer } from '../data/drawer.ts';
 import { routes } from './routes.tsx';
 import { GlobalStyle } from '../design/global.ts';
 import { StaleDataBanner } from '../design/StaleDataBanner.tsx';
 import { installServiceWorkerLater } from '../data/serviceWorker.ts';
+import { KEYS } from '../data/keys.ts';
 
 /** How long the first view is left alone before the drawer is fetched ahead of time, in milliseconds. */
 const DRAWER_PREFETCH_DELAY_MS = 800;
@@ -22,7 +23,7 @@ function AfterFirstPaint({ children }: { children: ReactNode }) {
   useEffect(() => {
     installServiceWorkerLater();
     const timer = setTimeout(
-      () => void client.prefetchQuery({ queryKey: DRAWER_KEY, queryFn: () => fetchDrawer(client) }),
+      () => void client.prefetchQuery({ queryKey: KEYS.drawer, queryFn: () => fetchDrawer(client) }),
       DRAWER_PREFETCH_DELAY_MS,
     );
     return () => clearTimeout(timer);

@@ -10,8 +10,7 @@ import {
 } from '@temnex/contract';
 import { newId } from './newId.ts';
 import { requestJson } from './client.ts';
-
-const KEYS = { record: ['record'], devices: ['devices'], copies: ['copies'] } as const;
+import { KEYS } from './keys.ts';
 
 /** What was cut, the latest first, a part at a time. */
 export const useRecord = () =>

@@ -2,14 +2,13 @@ import type { QueryClient } from '@tanstack/react-query';
 import { sortForDrawer } from '@temnex/core/stock';
 import { drawerSeenSchema, type DrawerRecord } from '@temnex/contract';
 import { requestJson } from './client.ts';
+import { KEYS } from './keys.ts';
 
 /* The drawer as it was seen, brought up to date: what has changed is asked for, not all of it again. */
 
-export const DRAWER_KEY = ['drawer'] as const;
-
 /** The drawer as it is, from what was seen of it; what has not changed stays the very same, so that nothing follows from it anew. */
 export async function fetchDrawer(client: QueryClient): Promise<DrawerRecord> {
-  const seen = client.getQueryData<DrawerRecord>(DRAWER_KEY);
+  const seen = client.getQueryData<DrawerRecord>(KEYS.drawer);
   const change = await requestJson(
     'GET',
     seen ? `/api/drawer?book=${seen.book}&since=${seen.seq}` : '/api/drawer',

@@ -9,12 +9,11 @@ import {
   type UploadedPhoto,
 } from '@temnex/contract';
 import { requestJson } from './client.ts';
-
-export const PHOTOS_KEY = ['photos'] as const;
+import { KEYS } from './keys.ts';
 
 /** Where they are shown changes with every page that is made, saved or taken out: asked anew wherever they are looked at. */
 export const usePhotos = () =>
-  useQuery({ queryKey: PHOTOS_KEY, queryFn: () => requestJson('GET', '/api/photos', photosSchema), staleTime: 0 });
+  useQuery({ queryKey: KEYS.photos, queryFn: () => requestJson('GET', '/api/photos', photosSchema), staleTime: 0 });
 
 /** Where a photo is seen from, so large. */
 export const photoUrl = (file: string, side: keyof typeof PHOTO_SIDES = 'large'): string =>
@@ -30,15 +29,15 @@ export function useChangePhotos() {
   return useMutation({
     mutationFn: (change: ChangePhotos) => requestJson('PATCH', '/api/photos', changedPhotosSchema, change),
     onMutate: ({ photos, change }) => {
-      const was = client.getQueryData<Photos>(PHOTOS_KEY);
+      const was = client.getQueryData<Photos>(KEYS.photos);
       const meant = new Set(photos);
-      client.setQueryData<Photos>(PHOTOS_KEY, (now) =>
+      client.setQueryData<Photos>(KEYS.photos, (now) =>
         now ? { ...now, photos: now.photos.map((p) => (meant.has(p.id) ? { ...p, ...change } : p)) } : now,
       );
       return was;
     },
-    onError: (_error, _change, was) => client.setQueryData(PHOTOS_KEY, was),
-    onSettled: () => client.invalidateQueries({ queryKey: PHOTOS_KEY }),
+    onError: (_error, _change, was) => client.setQueryData(KEYS.photos, was),
+    onSettled: () => client.invalidateQueries({ queryKey: KEYS.photos }),
   });
 }
 
@@ -49,8 +48,8 @@ export function useRemovePhotos() {
       requestJson('POST', '/api/photos/remove', null, { id: crypto.randomUUID(), photos }),
     onSettled: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: PHOTOS_KEY }),
-        client.invalidateQueries({ queryKey: ['removed'] }),
+        client.invalidateQueries({ queryKey: KEYS.photos }),
+        client.invalidateQueries({ queryKey: KEYS.removed }),
       ]),
   });
 }
@@ -65,8 +64,8 @@ export function useRestorePhotos() {
     },
     onSettled: () =>
       Promise.all([
-        client.invalidateQueries({ queryKey: PHOTOS_KEY }),
-        client.invalidateQueries({ queryKey: ['removed'] }),
+        client.invalidateQueries({ queryKey: KEYS.photos }),
+        client.invalidateQueries({ queryKey: KEYS.removed }),
       ]),
   });
 }

@@ -1,6 +1,6 @@
 import { styled } from 'styled-components';
 import type { RemovedItem } from '@temnex/contract';
-import { useRemoved, useRestoreRemoved } from '../data/queries.ts';
+import { useRemoved, useRestoreRemoved } from '../data/removed.ts';
 import { Quiet } from '../design/buttons.tsx';
 import { Notice } from '../design/states.tsx';
 

@@ -4,7 +4,8 @@ import type { Page } from '@temnex/core/page';
 import { base, page as pageOf } from '@temnex/core/testing';
 import { pageRecordSchema, type PageRecord } from '@temnex/contract';
 import { requestJson } from '../client.ts';
-import { PAGE_KEY, PageStore, isStale } from './pageStore.ts';
+import { PageStore, isStale } from './pageStore.ts';
+import { KEYS } from '../keys.ts';
 
 const named = (page: Page, name: string): Page => ({ ...page, name });
 const first: PageRecord = { id: 'p', version: 1, document: named(pageOf(base()), 'begun'), demo: false, updatedAt: '' };
@@ -45,7 +46,7 @@ describe('pages as the server has them', () => {
   test('what was saved is what is shown next, and the list of pages is old', async () => {
     client.setQueryData(['pages'], []);
     expect((await store.save('p', 1, named(first.document, 'a'))).version).toBe(2);
-    expect(client.getQueryData<PageRecord>(PAGE_KEY('p'))).toMatchObject({ version: 2, document: { name: 'a' } });
+    expect(client.getQueryData<PageRecord>(KEYS.page('p'))).toMatchObject({ version: 2, document: { name: 'a' } });
     expect(client.getQueryState(['pages'])?.isInvalidated).toBe(true);
   });
 
@@ -90,7 +91,7 @@ describe('pages as the server has them', () => {
   test('an answer asked for before a save does not stand over it', async () => {
     slow = true;
     const asked = client
-      .fetchQuery({ queryKey: PAGE_KEY('p'), queryFn: () => requestJson('GET', '/api/pages/p', pageRecordSchema) })
+      .fetchQuery({ queryKey: KEYS.page('p'), queryFn: () => requestJson('GET', '/api/pages/p', pageRecordSchema) })
       .catch(() => null);
     const saved = store.save('p', 1, named(first.document, 'a'));
     waiting[1]!();
@@ -98,6 +99,6 @@ describe('pages as the server has them', () => {
     waiting[0]!();
     await asked;
     await soon();
-    expect(client.getQueryData<PageRecord>(PAGE_KEY('p'))).toMatchObject({ version: 2, document: { name: 'a' } });
+    expect(client.getQueryData<PageRecord>(KEYS.page('p'))).toMatchObject({ version: 2, document: { name: 'a' } });
   });
 });

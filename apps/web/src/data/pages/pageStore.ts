@@ -2,10 +2,7 @@ import { useQueryClient, type QueryClient } from '@tanstack/react-query';
 import type { Page } from '@temnex/core/page';
 import { pageRecordSchema, type PageRecord } from '@temnex/contract';
 import { ServerRefusal, requestJson } from '../client.ts';
-
-/** The names under which answers about pages are kept. */
-export const PAGES_KEY = ['pages'] as const;
-export const PAGE_KEY = (id: string) => ['page', id] as const;
+import { KEYS } from '../keys.ts';
 
 /** More than this a browser does not send on its way out. */
 const LEAVING = 60_000;
@@ -77,9 +74,9 @@ export class PageStore {
   private async put(id: string, version: number, document: unknown): Promise<PageRecord> {
     const saved = await requestJson('PUT', `/api/pages/${id}`, pageRecordSchema, { version, document });
     // an answer on its way is older than this one
-    await this.client.cancelQueries({ queryKey: PAGE_KEY(id) });
-    this.client.setQueryData(PAGE_KEY(id), saved);
-    void this.client.invalidateQueries({ queryKey: PAGES_KEY });
+    await this.client.cancelQueries({ queryKey: KEYS.page(id) });
+    this.client.setQueryData(KEYS.page(id), saved);
+    void this.client.invalidateQueries({ queryKey: KEYS.pages });
     return saved;
   }
 

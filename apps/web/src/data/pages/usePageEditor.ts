@@ -3,7 +3,7 @@ import { pageSchema, type Page } from '@temnex/core/page';
 import type { PageRecord } from '@temnex/contract';
 import { pageRecordSchema } from '@temnex/contract';
 import { ServerRefusal, ServerUnreachable } from '../client.ts';
-import { usePage } from '../queries.ts';
+import { usePage } from './queries.ts';
 import { isStale, usePageStore } from './pageStore.ts';
 import { draftKey, forgetUnsaved, lockDraft, keepUnsaved, loadUnsaved, type Draft, type Unsaved } from './unsaved.ts';
 import { changeHistory, redoHistory, undoHistory, type History } from '../history.ts';

@@ -4,8 +4,8 @@ import { z } from 'zod';
 import { useNavigate } from 'react-router';
 import { sessionRecordSchema, sessionSchema } from '@temnex/contract';
 import { requestJson } from '../client.ts';
-import { SESSION } from './useSession.ts';
 import { newId } from '../newId.ts';
+import { KEYS } from '../keys.ts';
 
 /** Begins a session with an order, or goes on with the one that is open for its pages, and goes there. */
 export function useBeginSession() {
@@ -15,7 +15,7 @@ export function useBeginSession() {
   const begin = useMutation({
     mutationFn: (plan: string) => requestJson('POST', '/api/sessions', sessionSchema, { id: id.current, plan }),
     onSuccess: (session) => {
-      client.setQueryData(SESSION(session.session.id), session);
+      client.setQueryData(KEYS.session(session.session.id), session);
       void navigate(`/trimmer/${session.session.id}`);
     },
   });
@@ -25,7 +25,7 @@ export function useBeginSession() {
 /** Whether a session goes on for a page, or with it among others. */
 export function useOpenSession(page: string): boolean {
   const sessions = useQuery({
-    queryKey: ['sessions', page],
+    queryKey: KEYS.sessionsOf(page),
     queryFn: () => requestJson('GET', `/api/sessions?page=${page}`, z.array(sessionRecordSchema)),
     staleTime: 0,
   });

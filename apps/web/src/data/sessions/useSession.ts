@@ -30,8 +30,8 @@ import {
   dequeueEvents,
   pendingEventsOf,
 } from './outbox.ts';
+import { KEYS } from '../keys.ts';
 
-export const SESSION = (id: string) => ['session', id] as const;
 /** Between two tries to reach the server, in milliseconds: soon at first, then less often. */
 const AGAIN = [800, 1500, 3000, 6000, 12_000];
 
@@ -94,7 +94,7 @@ const withEvents = (session: Session, more: readonly StoredEvent[]): Session => 
 export function useSession(id: string): Status | ({ status: 'live' } & LiveSession) {
   const client = useQueryClient();
   const query = useQuery({
-    queryKey: SESSION(id),
+    queryKey: KEYS.session(id),
     queryFn: () => fetchSession(id),
     staleTime: Infinity,
   });
@@ -109,7 +109,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
 
   const merge = useCallback(
     (more: readonly StoredEvent[], session?: Session['session']) =>
-      client.setQueryData<Session>(SESSION(id), (was) => {
+      client.setQueryData<Session>(KEYS.session(id), (was) => {
         if (!was) return was;
         const now = withEvents(session ? { ...was, session } : was, more);
         if (now.events !== was.events) cacheStoredEvents(id, now.events);
@@ -123,10 +123,10 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
     sending.current = true;
     clearTimeout(timer.current);
     try {
-      const since = client.getQueryData<Session>(SESSION(id))?.events.at(-1)?.seq ?? 0;
+      const since = client.getQueryData<Session>(KEYS.session(id))?.events.at(-1)?.seq ?? 0;
       const sent = await requestJson('POST', `/api/sessions/${id}/events`, sentEventsSchema, { events, since });
       merge(sent.events, sent.session);
-      const known = new Set(client.getQueryData<Session>(SESSION(id))?.events.map((e) => e.event.id));
+      const known = new Set(client.getQueryData<Session>(KEYS.session(id))?.events.map((e) => e.event.id));
       if (sent.refused) {
         known.add(sent.refused.event);
         setTrouble(sent.refused.refusal);
@@ -171,7 +171,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
     let opened = 0;
     source.onopen = () => {
       dispatchEvent(new Event('temnex-answered'));
-      if (opened++) void client.invalidateQueries({ queryKey: SESSION(id) });
+      if (opened++) void client.invalidateQueries({ queryKey: KEYS.session(id) });
       void flush();
     };
     source.onmessage = ({ data }: MessageEvent<string>) => {
@@ -181,7 +181,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
       const { deed } = taken.data.event;
       // an order that this device does not have
       if (deed.do === 'order' || deed.do === 'end' || deed.do === 'on')
-        void client.invalidateQueries({ queryKey: SESSION(id) });
+        void client.invalidateQueries({ queryKey: KEYS.session(id) });
     };
     return () => source.close();
   }, [client, id, merge, flush]);
@@ -200,7 +200,7 @@ export function useSession(id: string): Status | ({ status: 'live' } & LiveSessi
   );
   const know = useCallback(
     (plan: PlanRecord) =>
-      client.setQueryData<Session>(SESSION(id), (was) =>
+      client.setQueryData<Session>(KEYS.session(id), (was) =>
         was && !was.plans.some((p) => p.id === plan.id) ? { ...was, plans: [...was.plans, plan] } : was,
       ),
     [client, id],

@@ -1,7 +1,7 @@
 import { lengthOf } from '@temnex/core/length';
 import type { CutPiece } from '@temnex/core/cutting';
 import { formatSize } from '@temnex/words';
-import { useScrapPiece } from '../../data/queries.ts';
+import { useScrapPiece } from '../../data/orders/queries.ts';
 import { Block } from '../../design/Block.tsx';
 import { Quiet } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { useSaveHabits } from '../../data/queries.ts';
+import { useSaveHabits } from '../../data/habits.ts';
 import { Block } from '../../design/Block.tsx';
 import { Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';

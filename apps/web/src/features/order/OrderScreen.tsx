@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { styled } from 'styled-components';
 import type { Plan } from '@temnex/core/planner';
 import { describeBound, describeIssue, formatTotals } from '@temnex/words';
-import { useCut } from '../../data/queries.ts';
+import { useCut } from '../../data/orders/queries.ts';
 import { NARROW } from '../../design/global.ts';
 import { Block } from '../../design/Block.tsx';
 import { Plain, PlainLink } from '../../design/buttons.tsx';

@@ -1,4 +1,4 @@
-import { useUndoCut } from '../../data/queries.ts';
+import { useUndoCut } from '../../data/orders/queries.ts';
 import { Block } from '../../design/Block.tsx';
 import { Quiet, QuietLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';

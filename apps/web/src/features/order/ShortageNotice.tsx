@@ -2,7 +2,7 @@ import { styled } from 'styled-components';
 import type { Job, Missing, WayOut } from '@temnex/core/planner';
 import { applyWayOut, type WayOutChange } from '@temnex/core/cutting';
 import { describeMissing } from '@temnex/words';
-import { useAddStock, useChangeStock } from '../../data/queries.ts';
+import { useAddStock, useChangeStock } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 import type { PageContext } from '../../data/pages/context.ts';

@@ -8,7 +8,7 @@ import { DEFAULT_HABITS } from '@temnex/core/stock';
 import { derivePage, type Page } from '@temnex/core/page';
 import { planAims, readJob, type JobDocument, type Plan } from '@temnex/core/planner';
 import { layer, page as pageOf, photo } from '@temnex/core/testing';
-import { useCut } from '../../data/queries.ts';
+import { useCut } from '../../data/orders/queries.ts';
 import { recordRequests, type RecordedRequest } from '../../app/recordRequests.ts';
 import type { PageContext } from '../../data/pages/context.ts';
 import { Alternatives } from '../../shared/order/Alternatives.tsx';

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { styled } from 'styled-components';
 import type { Refusal } from '@temnex/contract';
 import { ServerRefusal } from '../../data/client.ts';
-import { useMendPage, useRemovePage } from '../../data/queries.ts';
+import { useMendPage, useRemovePage } from '../../data/pages/queries.ts';
 import { Plain, Quiet } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 

@@ -14,7 +14,9 @@ import {
 } from '@temnex/core/cutting';
 import type { CuttingRecord } from '@temnex/contract';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { useCuttings, useDrawer, useHabits, usePlan } from '../../data/queries.ts';
+import { useCuttings, usePlan } from '../../data/orders/queries.ts';
+import { useDrawer } from '../../data/stock/queries.ts';
+import { useHabits } from '../../data/habits.ts';
 import { useScrollToTop } from '../../design/useScrollToTop.ts';
 import { Plain, Quiet } from '../../design/buttons.tsx';
 import { KeysSheet } from '../../design/KeysSheet.tsx';

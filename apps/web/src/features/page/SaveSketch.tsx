@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Page } from '@temnex/core/page';
 import { sketchFromPage } from '@temnex/core/sketches';
-import { useCreatePage } from '../../data/queries.ts';
+import { useCreatePage } from '../../data/pages/queries.ts';
 import { Quiet, QuietLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 

@@ -7,7 +7,7 @@ import type { PieceToCut } from '@temnex/core/page';
 import { checkPaperReach, checkReach, wishWithPaper } from '@temnex/core/cutting';
 import { describePaperReach, describeStock } from '@temnex/words';
 import type { ChangePaper, ChangeStock } from '@temnex/contract';
-import type { StockMovement } from '../../data/queries.ts';
+import type { StockMovement } from '../../data/stock/queries.ts';
 import { Plain, Quiet } from '../../design/buttons.tsx';
 import { Swatch } from '../../design/Swatch.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';

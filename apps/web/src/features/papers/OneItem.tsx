@@ -11,7 +11,7 @@ import {
   describeLineProblem,
   formatSize,
 } from '@temnex/words';
-import type { StockMovement } from '../../data/queries.ts';
+import type { StockMovement } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { LineInput } from '../../design/LineInput.tsx';
 import { History } from '../../shared/stock/History.tsx';

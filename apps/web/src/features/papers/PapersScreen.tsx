@@ -12,8 +12,8 @@ import {
   useMoveStock,
   useRemovePaper,
   useRemoveStock,
-  useRestoreRemoved,
-} from '../../data/queries.ts';
+} from '../../data/stock/queries.ts';
+import { useRestoreRemoved } from '../../data/removed.ts';
 import { NARROW } from '../../design/global.ts';
 import { Quiet, StrongLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';

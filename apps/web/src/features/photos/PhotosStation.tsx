@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { Outlet } from 'react-router';
-import { useHabits } from '../../data/queries.ts';
+import { useHabits } from '../../data/habits.ts';
 import { usePhotos } from '../../data/photos.ts';
 import { KeysSheet } from '../../design/KeysSheet.tsx';
 import { Loading, Trouble } from '../../design/states.tsx';

@@ -2,7 +2,8 @@ import { useRef, useState } from 'react';
 import { useQueryClient } from '@tanstack/react-query';
 import type { Photos } from '@temnex/contract';
 import { ServerUnreachable } from '../../data/client.ts';
-import { PHOTOS_KEY, uploadPhoto } from '../../data/photos.ts';
+import { uploadPhoto } from '../../data/photos.ts';
+import { KEYS } from '../../data/keys.ts';
 
 /** Files that go at a time, and how often one is tried again whose answer was lost. */
 const AT_A_TIME = 3;
@@ -30,7 +31,7 @@ export function usePhotoUpload() {
       try {
         const { photo, again } = await uploadPhoto(file, id);
         // seen at once, before all are in
-        client.setQueryData<Photos>(PHOTOS_KEY, (now) =>
+        client.setQueryData<Photos>(KEYS.photos, (now) =>
           now && !now.photos.some((p) => p.id === photo.id) ? { ...now, photos: [photo, ...now.photos] } : now,
         );
         return tell((was) => ({ ...was, done: was.done + 1, again: was.again + (again ? 1 : 0) }));
@@ -49,7 +50,7 @@ export function usePhotoUpload() {
     working.current++;
     for (let file = waiting.current.shift(); file; file = waiting.current.shift()) await one(file);
     working.current--;
-    if (!working.current) await client.invalidateQueries({ queryKey: PHOTOS_KEY });
+    if (!working.current) await client.invalidateQueries({ queryKey: KEYS.photos });
   };
   const take = (files: readonly File[]) => {
     if (!files.length) return;

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import { readJob } from '@temnex/core/planner';
 import { isSameBasis } from '@temnex/core/cutting';
 import { PAPERS, drawOrderPages, type PrintPaper } from '@temnex/drawing';
-import { usePlan } from '../../data/queries.ts';
+import { usePlan } from '../../data/orders/queries.ts';
 import { PlainLink, Strong } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';
 import { DrawingView } from '../../design/DrawingView.tsx';

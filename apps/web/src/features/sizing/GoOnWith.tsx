@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { styled } from 'styled-components';
-import { usePages } from '../../data/queries.ts';
+import { usePages } from '../../data/pages/queries.ts';
 import { NARROW } from '../../design/global.ts';
 import { STAGES, stationFor } from '../../shared/pages/stages.ts';
 

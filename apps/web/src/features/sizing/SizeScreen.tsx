@@ -6,7 +6,7 @@ import { recipeOf, parseRecipeLine, type RecipeId } from '@temnex/core/recipes';
 import { addItem, emptyPage, startPage } from '@temnex/core/page';
 import { recipeText } from '@temnex/words';
 import { usePageStore } from '../../data/pages/pageStore.ts';
-import { useCreatePage, usePages } from '../../data/queries.ts';
+import { useCreatePage, usePages } from '../../data/pages/queries.ts';
 import { ConstructionDrawing } from '../../shared/construction/ConstructionDrawing.tsx';
 import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';
 import { MEDIUM, NARROW, UPRIGHT } from '../../design/global.ts';

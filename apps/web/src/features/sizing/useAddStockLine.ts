@@ -3,7 +3,7 @@ import type { Unit } from '@temnex/core/length';
 import { previewStockLine } from '@temnex/words';
 import { useQueryClient } from '@tanstack/react-query';
 import { fetchDrawer } from '../../data/drawer.ts';
-import { useAddStock } from '../../data/queries.ts';
+import { useAddStock } from '../../data/stock/queries.ts';
 
 /** Puts what a line about paper says into the drawer, where its paper is known; and what came of it. */
 export function useAddStockLine(unit: Unit) {

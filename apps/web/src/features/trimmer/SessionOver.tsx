@@ -1,4 +1,5 @@
 import { styled } from 'styled-components';
+import { OLD_AFTER_SESSION } from '../../data/keys.ts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { countMinutes } from '@temnex/core/trimmer';
@@ -124,7 +125,9 @@ export function SessionOver({ live }: { live: LiveSession }) {
   const client = useQueryClient();
   const [noted, setNoted] = useState(0);
   // the drawer, the pages and their orders are not what they were
-  useEffect(() => void client.invalidateQueries(), [client]);
+  useEffect(() => {
+    for (const queryKey of OLD_AFTER_SESSION) void client.invalidateQueries({ queryKey });
+  }, [client]);
   const minutes = countMinutes(session.events.map((e) => e.event));
   const cuts = session.events.filter((e) => e.idle === null && e.event.deed.do === 'done').length;
   const wrong = state.left.length;

@@ -12,7 +12,7 @@ import {
 } from '@temnex/core/trimmer';
 import { describeCopy, formatCount, describePress } from '@temnex/words';
 import { usePageStore } from '../../data/pages/pageStore.ts';
-import { useDrawer } from '../../data/queries.ts';
+import { useDrawer } from '../../data/stock/queries.ts';
 import { canSpeak, stopSpeaking, speak } from './speech.ts';
 import { useWakeLock } from './useWakeLock.ts';
 import { isOnlyInMemory } from '../../data/sessions/outbox.ts';

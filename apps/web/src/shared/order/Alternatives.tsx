@@ -4,7 +4,7 @@ import { AIMS, type Aim } from '@temnex/core/planner';
 import { AIM_LABELS, formatComparison } from '@temnex/words';
 import { sidewaysScroll } from '../../design/global.ts';
 import type { Plans } from '../../data/planning/usePlanner.ts';
-import { useSaveHabits } from '../../data/queries.ts';
+import { useSaveHabits } from '../../data/habits.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { Tick } from '../../design/Tick.tsx';
 

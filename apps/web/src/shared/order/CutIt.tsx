@@ -5,7 +5,7 @@ import type { Job, Plan } from '@temnex/core/planner';
 import { isSpare, collectPartsAfter } from '@temnex/core/cutting';
 import { CAUTION, formatCount, type DescribeBagOf } from '@temnex/words';
 import { useBeginSession } from '../../data/sessions/useBeginSession.ts';
-import type { useCut } from '../../data/queries.ts';
+import type { useCut } from '../../data/orders/queries.ts';
 import { NARROW } from '../../design/global.ts';
 import { Plain, Quiet, Strong } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { Habits } from '@temnex/core/stock';
 import { measureHandling, reorderPlan, type CutOrderKind, type Job, type Plan } from '@temnex/core/planner';
 import { CUT_ORDER_LABELS, describeHandling } from '@temnex/words';
-import { useSaveHabits } from '../../data/queries.ts';
+import { useSaveHabits } from '../../data/habits.ts';
 import { Tick } from '../../design/Tick.tsx';
 
 const Two = styled.fieldset`

@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { MARKS, parseLength } from '@temnex/core/length';
 import { beginFromPattern, type Ground, type Misfit, type Page } from '@temnex/core/page';
 import { DEFAULT_NAMES, formatLength, describePageProblem, type Voice } from '@temnex/words';
-import { useCreatePage, usePage } from '../../data/queries.ts';
+import { useCreatePage, usePage } from '../../data/pages/queries.ts';
 import { Plain, Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

@@ -3,7 +3,7 @@ import { styled } from 'styled-components';
 import type { Unit } from '@temnex/core/length';
 import { PATTERNS, guessFace, parseStockLine, type Drawer, type PaperFace } from '@temnex/core/stock';
 import { STOCK_KIND_LABELS, SCREEN, describeOddShape, describeLineProblem } from '@temnex/words';
-import { useDrawerStep, useUndoStep } from '../../data/queries.ts';
+import { useDrawerStep, useUndoStep } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { Choice } from '../../design/Choice.tsx';
 import { newId } from '../../data/newId.ts';

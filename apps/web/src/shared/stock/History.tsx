@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { StockItem } from '@temnex/core/stock';
 import { describeMovement } from '@temnex/words';
-import { useMovements } from '../../data/queries.ts';
+import { useMovements } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 
 /** How there came to be so many of an item: every movement, the latest first. Their sum is what there is. */

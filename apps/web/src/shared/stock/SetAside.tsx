@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { parseSize, type Unit } from '@temnex/core/length';
 import type { ChangeStock, DrawerRecord, PaperRecord, UnreadableStock } from '@temnex/contract';
-import { useChangePaper, useChangeStock, useRemoveStock } from '../../data/queries.ts';
+import { useChangePaper, useChangeStock, useRemoveStock } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 

@@ -1,5 +1,6 @@
 import type { UnreadableRecord } from '@temnex/contract';
-import { useForgetSearch, useGiveUpChallenge, useUnreadableRecords, useDiscardStep } from '../../data/queries.ts';
+import { useForgetSearch, useGiveUpChallenge } from '../../data/stock/rules.ts';
+import { useUnreadableRecords, useDiscardStep } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 

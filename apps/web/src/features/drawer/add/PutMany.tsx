@@ -14,7 +14,7 @@ import {
 } from '@temnex/core/stock';
 import { SCREEN, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
-import { useDrawerStep } from '../../../data/queries.ts';
+import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { parseCells, download, formatDrawerCsv } from '../../../data/csv.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
 import { NARROW, sidewaysScroll } from '../../../design/global.ts';

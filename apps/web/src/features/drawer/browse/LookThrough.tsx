@@ -4,7 +4,7 @@ import { Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { compileStockQuery, isEmptyQuery, parseStockQuery, sizeOfItem } from '@temnex/core/stock';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
-import { useDrawerStep } from '../../../data/queries.ts';
+import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { NARROW } from '../../../design/global.ts';
 import { AddPaper } from '../../../shared/stock/AddPaper.tsx';
 import { UnreadableRecords } from '../../../shared/stock/UnreadableRecords.tsx';

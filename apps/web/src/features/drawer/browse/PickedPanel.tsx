@@ -13,7 +13,8 @@ import {
   formatSize,
   describeAreaInSheets,
 } from '@temnex/words';
-import { useChangePaper, usePages, useRemovePaper } from '../../../data/queries.ts';
+import { useChangePaper, useRemovePaper } from '../../../data/stock/queries.ts';
+import { usePages } from '../../../data/pages/queries.ts';
 import { History } from '../../../shared/stock/History.tsx';
 import { PaperPanel } from '../../../shared/stock/PaperPanel.tsx';
 import { listPlacesIn } from '../../../shared/stock/places.ts';

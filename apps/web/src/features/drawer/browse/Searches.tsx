@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { styled } from 'styled-components';
-import { useForgetSearch, useKeepSearch, useSearches } from '../../../data/queries.ts';
+import { useForgetSearch, useKeepSearch, useSearches } from '../../../data/stock/rules.ts';
 import { Quiet } from '../../../design/buttons.tsx';
 import { LineInput } from '../../../design/LineInput.tsx';
 import { Notice } from '../../../design/states.tsx';

@@ -10,7 +10,9 @@ import {
   type DrawerRules,
 } from '@temnex/core/stock';
 import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInSheets } from '@temnex/words';
-import { useDrawerStep, useHabits, useRules, useSaveHabits, useSaveRules } from '../../../data/queries.ts';
+import { useDrawerStep } from '../../../data/stock/queries.ts';
+import { useHabits, useSaveHabits } from '../../../data/habits.ts';
+import { useRules, useSaveRules } from '../../../data/stock/rules.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, Strong } from '../../../design/buttons.tsx';

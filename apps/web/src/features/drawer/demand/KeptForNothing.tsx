@@ -1,5 +1,5 @@
 import type { DemandNote } from '@temnex/core/cutting';
-import { useDrawerStep } from '../../../data/queries.ts';
+import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { Quiet } from '../../../design/buttons.tsx';
 import { Notice } from '../../../design/states.tsx';
 import { useDrawerContext } from '../context.ts';

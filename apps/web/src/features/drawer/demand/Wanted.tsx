@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { findStaleReservations, buildShoppingList, collectPaperDemand, type PaperDemand } from '@temnex/core/cutting';
 import { formatCount } from '@temnex/words';
-import { useWanting } from '../../../data/queries.ts';
+import { useWanting } from '../../../data/orders/queries.ts';
 import { NARROW } from '../../../design/global.ts';
 import { PlainLink } from '../../../design/buttons.tsx';
 import { Empty, Loading, Trouble } from '../../../design/states.tsx';

@@ -40,11 +40,11 @@ const like = (plan: Plan, settings: number): Plan => ({ ...plan, totals: { ...pl
 const data = { pages: [], problems: [], job, basis: { p: 1 }, stored: { id: 'o', plan: kept, job } };
 let sent: Plan[] = [];
 const mutate = ({ plan }: { plan: Plan }) => void sent.push(plan);
-jest.unstable_mockModule('../../../data/queries.ts', () => ({
+jest.unstable_mockModule('../../../data/orders/queries.ts', () => ({
   useTogether: () => ({ data }),
   useStoreTogether: () => ({ mutate, error: null }),
-  useIsSavingHabits: () => () => false,
 }));
+jest.unstable_mockModule('../../../data/habits.ts', () => ({ useIsSavingHabits: () => () => false }));
 const { useTogetherOrder } = await import('./useTogetherOrder.ts');
 beforeEach(() => {
   Planner.all = [];

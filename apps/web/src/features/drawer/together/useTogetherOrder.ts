@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef } from 'react';
 import { hashKey } from '@tanstack/react-query';
 import { AIMS, readJob, withBlocks, type Job, type JobDocument, type Plan } from '@temnex/core/planner';
-import { useIsSavingHabits, useStoreTogether, useTogether } from '../../../data/queries.ts';
+import { useIsSavingHabits } from '../../../data/habits.ts';
+import { useStoreTogether, useTogether } from '../../../data/orders/queries.ts';
 import { usePlanner, type OneByOneFigures, type Plans } from '../../../data/planning/usePlanner.ts';
 
 export interface TogetherOrder {

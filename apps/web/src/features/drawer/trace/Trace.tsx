@@ -3,7 +3,7 @@ import { Button, FileTrigger, Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
 import { TICKS_PER_UNIT, parseLength } from '@temnex/core/length';
 import { formatCount, formatLength, formatSize } from '@temnex/words';
-import { useDrawerStep } from '../../../data/queries.ts';
+import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, Strong } from '../../../design/buttons.tsx';

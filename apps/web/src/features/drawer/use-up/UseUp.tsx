@@ -6,7 +6,7 @@ import { compileStockQuery, isEmptyQuery, parseStockQuery } from '@temnex/core/s
 import { computePace } from '@temnex/core/cutting';
 import type { ChallengeRecord } from '@temnex/contract';
 import { formatCount, describeSearchProblem, describePace, describeStockQuery, describeWhyNot } from '@temnex/words';
-import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../../data/queries.ts';
+import { useBeginChallenge, useChallenges, useGiveUpChallenge } from '../../../data/stock/rules.ts';
 import { UnreadableRecords } from '../../../shared/stock/UnreadableRecords.tsx';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
 import { NARROW } from '../../../design/global.ts';

@@ -7,7 +7,7 @@ import type { Crop, Framing, Photo } from '@temnex/core/photos';
 import { addItem, addWhereFree, derivePage, emptyPage, setPicture, startPage, type Page } from '@temnex/core/page';
 import { formatPhotoName, recipeText } from '@temnex/words';
 import { usePageStore } from '../../../data/pages/pageStore.ts';
-import { useCreatePage, usePages } from '../../../data/queries.ts';
+import { useCreatePage, usePages } from '../../../data/pages/queries.ts';
 import { Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { Notice } from '../../../design/states.tsx';

@@ -6,7 +6,7 @@ import { collectPrints, type PrintToMake } from '@temnex/core/photos';
 import { readJob } from '@temnex/core/planner';
 import { buildGangJob, gangPieceId, locateGangPrints, formatSheetLetter, type PhotoSheet } from '@temnex/core/cutting';
 import { describeBound, formatCount, describeIssue, formatPhotoName, formatSize } from '@temnex/words';
-import { useHabits } from '../../../data/queries.ts';
+import { useHabits } from '../../../data/habits.ts';
 import { CropOf } from '../../../shared/photos/CropOf.tsx';
 import { usePlanner } from '../../../data/planning/usePlanner.ts';
 import { NARROW } from '../../../design/global.ts';

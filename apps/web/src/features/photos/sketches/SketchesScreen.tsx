@@ -26,8 +26,8 @@ import {
   describeUnlaid,
 } from '@temnex/words';
 import { photoUrl } from '../../../data/photos.ts';
-import { PAGE_KEY, usePageStore } from '../../../data/pages/pageStore.ts';
-import { useCreatePage, usePages } from '../../../data/queries.ts';
+import { usePageStore } from '../../../data/pages/pageStore.ts';
+import { useCreatePage, usePages } from '../../../data/pages/queries.ts';
 import { PlainPage } from '../../../shared/photos/PlainPage.tsx';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, QuietLink, Strong } from '../../../design/buttons.tsx';
@@ -38,6 +38,7 @@ import { SearchLine, SidePanel, Split } from '../../../design/Split.ts';
 import { PAGE_SIZES, sizeOf } from '../../../shared/pages/sizes.ts';
 import { describeMisfit } from '../../../shared/pages/BeginFrom.tsx';
 import { usePhotosContext } from '../context.ts';
+import { KEYS } from '../../../data/keys.ts';
 
 const Ground = styled.section`
   min-width: 0;
@@ -134,7 +135,7 @@ export function SketchesScreen() {
     setAddress(next.length ? { photos: next.join(' ') } : {}, { replace: true });
   const patterns = pages.data?.filter((p) => p.pattern && !p.unreadable) ?? [];
   const own = useQueries({
-    queries: patterns.map(({ id }) => ({ queryKey: PAGE_KEY(id), queryFn: () => store.fetch(id) })),
+    queries: patterns.map(({ id }) => ({ queryKey: KEYS.page(id), queryFn: () => store.fetch(id) })),
     combine: fetched,
   });
   const sought = useMemo(() => parseSketchQuery(line), [line]);

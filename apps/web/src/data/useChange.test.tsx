@@ -4,7 +4,7 @@ import { cleanup, renderHook, waitFor } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import type { DrawerRecord } from '@temnex/contract';
 import type { Paper } from '@temnex/core/stock';
-import { useChangePaper, useDrawer } from './queries.ts';
+import { useChangePaper, useDrawer } from './stock/queries.ts';
 
 afterEach(cleanup);
 
