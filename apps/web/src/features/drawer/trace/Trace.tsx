@@ -1,7 +1,7 @@
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useEffect, useState } from 'react';
 import { Button, FileTrigger, Input, Label } from 'react-aria-components';
 import { styled } from 'styled-components';
-import { TICKS_PER_UNIT, parseLength } from '@temnex/core/length';
+import { parseLength } from '@temnex/core/length';
 import { formatCount, formatLength, formatSize } from '@temnex/words';
 import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { listPlacesIn } from '../../../shared/stock/places.ts';
@@ -13,7 +13,8 @@ import { newId } from '../../../data/newId.ts';
 import { Notice } from '../../../design/states.tsx';
 import { useDrawerContext } from '../context.ts';
 import { TypedField } from '../../../design/Split.ts';
-import { setEdgeLength, lengthBetween, snapToMark, buildTracedScrap, type Spot } from './tracing.ts';
+import { TracingTable, type TracedPicture } from './TracingTable.tsx';
+import { setEdgeLength, lengthBetween, listDrawnEdges, buildTracedScrap, type Spot } from './tracing.ts';
 
 const Work = styled.main`
   display: grid;
@@ -21,17 +22,6 @@ const Work = styled.main`
   grid-template-columns: minmax(0, 1fr) 22rem;
   ${NARROW} {
     grid-template-columns: minmax(0, 1fr);
-  }
-`;
-const Ground = styled.svg`
-  width: 100%;
-  height: calc(100dvh - 62px);
-  min-height: 20rem;
-  background: var(--table);
-  touch-action: none;
-  cursor: crosshair;
-  ${NARROW} {
-    height: 60dvh;
   }
 `;
 const Slip = styled.aside`
@@ -58,9 +48,6 @@ const Slip = styled.aside`
   }
 `;
 
-/** So much of the table is seen: 16 in across, 11 up. */
-const VIEW = { width: 16, height: 11 } as const;
-const IN = TICKS_PER_UNIT.in;
 const WHY = {
   few: 'Three corners at least, in order round it.',
   crosses: 'Its edges cross: the corners are not in order round it.',
@@ -70,66 +57,21 @@ const WHY = {
 /** A picture lies so wide, in inches, until something in it is measured. */
 const PICTURE_WIDE = 10;
 
-interface Picture {
-  readonly url: string;
-  readonly width: number;
-  readonly height: number;
-  /** Inches to its pixel. */
-  readonly scale: number;
-}
-
 /** An odd scrap traced by pressing its corners, its lengths shown and typed; over a picture of it, once one length in that is known. */
 export function TraceScreen() {
   const { drawer, papers, habits, mark, done } = useDrawerContext();
   const step = useDrawerStep();
   const [corners, setCorners] = useState<readonly Spot[]>([]);
-  const [cross, setCross] = useState<Spot>({ x: IN, y: IN });
-  const [dragged, setDragged] = useState<number | null>(null);
-  const [picture, setPicture] = useState<Picture | null>(null);
+  const [picture, setPicture] = useState<TracedPicture | null>(null);
   /** What is measured in the picture: the points pressed so far; null: corners are traced. */
   const [measured, setMeasured] = useState<readonly Spot[] | null>(null);
   const [paper, setPaper] = useState(() => drawer.papers[0]?.id ?? '');
   const [place, setPlace] = useState('');
   const [told, setTold] = useState<string | null>(null);
-  const svg = useRef<SVGSVGElement>(null);
   const voice = { mark, figures: 'typeset' } as const;
   const traced = buildTracedScrap(corners, habits.unit);
   useEffect(() => () => void (picture && URL.revokeObjectURL(picture.url)), [picture]);
 
-  const spotAt = (e: PointerEvent): Spot => {
-    const matrix = svg.current!.getScreenCTM()!.inverse();
-    const { x, y } = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix);
-    return { x: x * IN, y: (VIEW.height - y) * IN };
-  };
-  const put = (at: Spot) => {
-    setTold(null);
-    if (measured) return setMeasured(measured.length >= 2 ? [at] : [...measured, at]);
-    const spot = snapToMark(at, mark);
-    if (!corners.some((c) => c.x === spot.x && c.y === spot.y)) setCorners([...corners, spot]);
-  };
-  const near = (at: Spot): number => corners.findIndex((c) => lengthBetween(c, at) < IN * 0.22);
-  const press = (e: PointerEvent<SVGSVGElement>) => {
-    const at = spotAt(e);
-    const on = measured ? -1 : near(at);
-    if (on >= 0) {
-      e.currentTarget.setPointerCapture(e.pointerId);
-      setDragged(on);
-    } else put(at);
-  };
-  const drag = (e: PointerEvent) => {
-    if (dragged === null) return;
-    const spot = snapToMark(spotAt(e), mark);
-    setCorners(corners.map((c, i) => (i === dragged ? spot : c)));
-  };
-  const key = (e: KeyboardEvent) => {
-    const by = mark.step * (e.shiftKey ? 8 : 1);
-    const move = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[e.key];
-    if (move) setCross(snapToMark({ x: cross.x + move[0]!, y: cross.y + move[1]! }, mark));
-    else if (e.key === 'Enter' || e.key === ' ') put(cross);
-    else if (e.key === 'Backspace' || e.key === 'Delete') setCorners(corners.slice(0, -1));
-    else return;
-    e.preventDefault();
-  };
   const readPicture = async (file: File | undefined) => {
     if (!file) return;
     const url = URL.createObjectURL(file);
@@ -184,100 +126,25 @@ export function TraceScreen() {
       },
     );
   };
-  const xy = (p: Spot) => `${p.x / IN},${VIEW.height - p.y / IN}`;
-  const edges =
-    corners.length > 1 ? corners.map((c, i) => ({ from: c, to: corners[(i + 1) % corners.length]!, i })) : [];
-  const closing = corners.length > 2 ? edges : edges.slice(0, 1);
+  const edges = listDrawnEdges(corners);
   return (
     <Work>
       <h1 className="out-of-sight">Trace an odd scrap</h1>
-      <Ground
-        ref={svg}
-        viewBox={`0 0 ${VIEW.width} ${VIEW.height}`}
-        preserveAspectRatio="xMidYMid meet"
-        role="application"
-        aria-label={`The table: arrows move the cross, Enter sets a corner there, Backspace takes the last one off. ${formatCount(corners.length, 'corner')} set; the cross is ${formatLength(cross.x, voice)} from the left, ${formatLength(cross.y, voice)} from the bottom.`}
-        tabIndex={0}
-        onPointerDown={press}
-        onPointerMove={drag}
-        onPointerUp={() => setDragged(null)}
-        onKeyDown={key}
-      >
-        <defs>
-          <pattern id="inches" width="1" height="1" patternUnits="userSpaceOnUse">
-            <path d="M0 1V0H1" fill="none" stroke="#9a9a9a" strokeWidth="0.015" />
-          </pattern>
-        </defs>
-        {picture ? (
-          <image
-            href={picture.url}
-            x="0"
-            y={VIEW.height - picture.height * picture.scale}
-            width={picture.width * picture.scale}
-            height={picture.height * picture.scale}
-            preserveAspectRatio="none"
-          />
-        ) : null}
-        <rect width={VIEW.width} height={VIEW.height} fill="url(#inches)" />
-        {corners.length > 2 ? (
-          <polygon
-            points={corners.map(xy).join(' ')}
-            fill={papers.get(paper)?.sides[0]?.look.ground ?? '#f7f7f7'}
-            fillOpacity={picture ? 0.35 : 1}
-            stroke="#161616"
-            strokeWidth="0.03"
-          />
-        ) : corners.length === 2 ? (
-          <polyline points={corners.map(xy).join(' ')} fill="none" stroke="#161616" strokeWidth="0.03" />
-        ) : null}
-        {closing.map(({ from, to, i }) => {
-          const [x, y] = [(from.x + to.x) / 2 / IN, VIEW.height - (from.y + to.y) / 2 / IN];
-          return (
-            <text
-              key={i}
-              x={x}
-              y={y + 0.1}
-              fontSize="0.34"
-              fontWeight="600"
-              fontFamily="var(--figures)"
-              textAnchor="middle"
-              fill="#b32a0b"
-              stroke="#fafafa"
-              strokeWidth="0.09"
-              paintOrder="stroke"
-            >
-              {formatLength(lengthBetween(from, to), voice)}
-            </text>
-          );
-        })}
-        {corners.map((c, i) => (
-          <circle key={i} cx={c.x / IN} cy={VIEW.height - c.y / IN} r="0.11" fill={i ? '#161616' : '#b32a0b'} />
-        ))}
-        {measured?.map((c, i) => (
-          <circle
-            key={`m${i}`}
-            cx={c.x / IN}
-            cy={VIEW.height - c.y / IN}
-            r="0.1"
-            fill="none"
-            stroke="#b32a0b"
-            strokeWidth="0.05"
-          />
-        ))}
-        {measured?.length === 2 ? (
-          <polyline
-            points={measured.map(xy).join(' ')}
-            stroke="#b32a0b"
-            strokeWidth="0.05"
-            strokeDasharray="0.15 0.1"
-          />
-        ) : null}
-        <path
-          d={`M${cross.x / IN - 0.2} ${VIEW.height - cross.y / IN}h0.4M${cross.x / IN} ${VIEW.height - cross.y / IN - 0.2}v0.4`}
-          stroke="#161616"
-          strokeWidth="0.025"
-        />
-      </Ground>
+      <TracingTable
+        corners={corners}
+        change={(next) => {
+          setTold(null);
+          setCorners(next);
+        }}
+        measured={measured}
+        measure={(next) => {
+          setTold(null);
+          setMeasured(next);
+        }}
+        picture={picture}
+        ground={papers.get(paper)?.sides[0]?.look.ground ?? '#f7f7f7'}
+        mark={mark}
+      />
       <Slip aria-label="What is traced">
         {measured ? (
           <>
@@ -302,9 +169,9 @@ export function TraceScreen() {
                   ? WHY[traced.why]
                   : 'Press its corners on the table, in order round it; drag one to move it.'}
             </p>
-            {closing.length ? (
+            {edges.length ? (
               <ol aria-label="Lengths of its edges">
-                {closing.map(({ from, to, i }) => (
+                {edges.map(({ from, to, i }) => (
                   <li key={i}>
                     <LengthField
                       label={`edge ${i + 1}`}

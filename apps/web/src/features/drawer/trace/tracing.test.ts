@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { MARKS } from '@temnex/core/length';
-import { setEdgeLength, snapToMark, buildTracedScrap } from './tracing.ts';
+import { setEdgeLength, snapToMark, buildTracedScrap, listDrawnEdges } from './tracing.ts';
 
 const IN = 24_384;
 const mark = MARKS['1/16'];
@@ -34,4 +34,19 @@ describe('what was traced', () => {
     ['a line', [[0, 0], [1, 1], [2, 2]], 'nothing'],
     ['too many', Array.from({ length: 61 }, (_, i): [number, number] => [i, i % 2]), 'many'],
   ])('%s is told', (_, points, why) => expect(buildTracedScrap(at(...points), 'in')).toEqual({ ok: false, why })); // prettier-ignore
+});
+
+test('edges are drawn between corners as they stand, closed once there are three', () => {
+  const corners = [0, 1, 2].map((x) => ({ x, y: x * x }));
+  const drawn = (n: number) => listDrawnEdges(corners.slice(0, n)).map(({ from, to }) => [from.x, to.x]);
+  expect([0, 1, 2, 3].map(drawn)).toEqual([
+    [],
+    [],
+    [[0, 1]],
+    [
+      [0, 1],
+      [1, 2],
+      [2, 0],
+    ],
+  ]);
 });

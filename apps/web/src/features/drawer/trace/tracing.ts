@@ -17,6 +17,14 @@ export const snapToMark = ({ x, y }: Spot, { step }: Mark): Spot => ({
 
 export const lengthBetween = (a: Spot, b: Spot): number => Math.hypot(a.x - b.x, a.y - b.y);
 
+/** The edges between corners as they stand: closed once there are three. */
+export function listDrawnEdges(
+  corners: readonly Spot[],
+): { readonly from: Spot; readonly to: Spot; readonly i: number }[] {
+  const edges = corners.map((from, i) => ({ from, to: corners[(i + 1) % corners.length]!, i }));
+  return corners.length > 2 ? edges : edges.slice(0, Math.max(0, corners.length - 1));
+}
+
 /** The second of two corners moved along their edge, so that it is so long, and snapped. */
 export function setEdgeLength(from: Spot, to: Spot, length: number, mark: Mark): Spot {
   const now = lengthBetween(from, to) || 1;

@@ -199,9 +199,6 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
           >
             {staying ? 'That must stay' : 'Draw what must stay'}
           </Quiet>
-          <Quiet onPress={crops.undo} isDisabled={!crops.canUndo}>
-            Undo
-          </Quiet>
           {stay && !staying ? (
             <Quiet
               onPress={() => {
@@ -212,6 +209,9 @@ function OnTable({ photo, unit, pages }: { photo: Photo; unit: 'in' | 'mm'; page
               Nothing must stay
             </Quiet>
           ) : null}
+          <Quiet onPress={crops.undo} isDisabled={!crops.canUndo}>
+            Undo
+          </Quiet>
         </Row>
         {staying ? <p role="status">Drag over the photo round what no crop may lose.</p> : null}
       </Table>
