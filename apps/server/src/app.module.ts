@@ -10,6 +10,8 @@ import { SearchesService } from './drawer/searches.service.ts';
 import { StepsService } from './drawer/steps.service.ts';
 import { DevicesController, DEVICE_ACCESS } from './devices/devices.controller.ts';
 import type { DeviceAccess } from './http/deviceAccess.ts';
+import { HabitsController } from './habits/habits.controller.ts';
+import { HabitsService } from './habits/habits.service.ts';
 import { HealthController } from './health/health.controller.ts';
 import { BackupController } from './backup/backup.controller.ts';
 import { BackupService } from './backup/backup.service.ts';
@@ -43,6 +45,7 @@ export class AppModule {
         DemoController,
         PagesController,
         PapersController,
+        HabitsController,
         DrawerController,
         PlansController,
         TemplatesController,
@@ -66,6 +69,7 @@ export class AppModule {
         RecordService,
         PagesService,
         PapersService,
+        HabitsService,
         StepsService,
         SearchesService,
         ChallengesService,

@@ -11,6 +11,7 @@ import { cuttings, movements, pages, plans, stock } from './database/schema.ts';
 import type { Database } from './database/types.ts';
 import { demoPages } from './demo/demoPages.ts';
 import { StepsService } from './drawer/steps.service.ts';
+import { HabitsService } from './habits/habits.service.ts';
 import { PagesService } from './pages/pages.service.ts';
 import { PapersService } from './papers/papers.service.ts';
 import { PlansService } from './plans/plans.service.ts';
@@ -38,8 +39,9 @@ export function liveAYear(db: Database, seed: number, counts: Counts, tell: (wha
   let ids = 0;
   const id = (what: string) => `year-${what}-${++ids}`;
   const [pagesOf, papersOf, steps] = [new PagesService(db), new PapersService(db), new StepsService(db)];
-  const plansOf = new PlansService(db, pagesOf, papersOf);
-  const cutting = new CuttingService(db, plansOf, pagesOf, papersOf);
+  const habits = new HabitsService(db);
+  const plansOf = new PlansService(db, pagesOf, papersOf, habits);
+  const cutting = new CuttingService(db, plansOf, pagesOf, papersOf, habits);
 
   const papers = Array.from({ length: counts.papers }, (_, i): Paper => {
     const at = i % FIRST_WORDS.length;

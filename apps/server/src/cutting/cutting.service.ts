@@ -28,7 +28,10 @@ import { cuttings, movements, sessions, stock } from '../database/schema.ts';
 import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { PagesService, standingPieces } from '../pages/pages.service.ts';
 import { reserveItemFor, recordMovement } from '../papers/movements.ts';
-import { PapersService, insertStock, stockItemOf } from '../papers/papers.service.ts';
+import { HabitsService } from '../habits/habits.service.ts';
+import { PapersService } from '../papers/papers.service.ts';
+import { insertStock } from '../papers/putIn.ts';
+import { stockItemOf } from '../papers/rows.ts';
 import { PlansService, readStoredJob } from '../plans/plans.service.ts';
 import { standingCutsOf, isUnreadable } from './cuts.ts';
 
@@ -69,6 +72,7 @@ export class CuttingService {
     @Inject(PlansService) private readonly plans: PlansService,
     @Inject(PagesService) private readonly pages: PagesService,
     @Inject(PapersService) private readonly papers: PapersService,
+    @Inject(HabitsService) private readonly habits: HabitsService,
   ) {}
 
   ofPage(page: string): CuttingRecord[] {
@@ -101,7 +105,7 @@ export class CuttingService {
         'already-cut',
         'Some of these pieces are already cut. Make a new cutting order for what is left.',
       );
-    const rules = this.papers.rules();
+    const rules = this.habits.rules();
     const strips: Omit<StockItem, 'id'>[] = [];
     for (const { stock: item, count } of effects.used) {
       const row = tx.select().from(stock).where(eq(stock.id, item)).get();

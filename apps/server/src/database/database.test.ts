@@ -9,6 +9,7 @@ import Sqlite from 'better-sqlite3';
 import { fileURLToPath } from 'node:url';
 import { DemoService } from '../demo/demo.service.ts';
 import { PagesService } from '../pages/pages.service.ts';
+import { HabitsService } from '../habits/habits.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { demoPage, demoPages } from '../demo/demoPages.ts';
 import { openDatabase, checkpointWal, type OpenDatabase } from './database.ts';
@@ -85,7 +86,7 @@ describe('the database', () => {
     const copy = join(folder, 'copy.sqlite');
     copyFileSync(file, copy);
     const other = openDatabase(copy);
-    expect(new PapersService(other.db).papers()).toMatchObject([{ name: 'Gust' }]);
+    expect(new HabitsService(other.db).papers()).toMatchObject([{ name: 'Gust' }]);
     other.close();
     opened = openDatabase(file);
   });
@@ -196,7 +197,7 @@ describe('earlier versions', () => {
     const list = new PagesService(db.db).list();
     expect(list.find((p) => p.id === 'demo-first-wind')!.stage).toBe('partly-cut');
     expect(list.find((p) => p.name === 'Harbour wall')).toMatchObject({ unit: 'mm', stage: 'sizing', parts: 4 });
-    expect(new PapersService(db.db).habits()).toMatchObject({ version: 1, habits: { aim: 'easiest-cuts' } });
+    expect(new HabitsService(db.db).habits()).toMatchObject({ version: 1, habits: { aim: 'easiest-cuts' } });
     db.close();
   });
 });

@@ -6,7 +6,8 @@ import { DATABASE, type Database, type Transaction } from '../database/types.ts'
 import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, movements, pages, papers, photos, plans, sessions, stock } from '../database/schema.ts';
 import { summarizePage } from '../pages/summary.ts';
-import { insertStock, stockItemOf } from '../papers/papers.service.ts';
+import { insertStock } from '../papers/putIn.ts';
+import { stockItemOf } from '../papers/rows.ts';
 import { demoPapers, demoStock } from './demoDrawer.ts';
 import { demoPages } from './demoPages.ts';
 import { demoPhotos } from './demoPhotos.ts';

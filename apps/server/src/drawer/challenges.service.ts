@@ -15,6 +15,7 @@ import { withIdempotencyKey } from '../database/idempotency.ts';
 import { pickReadable, formatStored } from '../database/readable.ts';
 import { challenges, cuttings } from '../database/schema.ts';
 import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
+import { HabitsService } from '../habits/habits.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 import { PlansService } from '../plans/plans.service.ts';
 
@@ -24,6 +25,7 @@ export class ChallengesService {
   constructor(
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PapersService) private readonly papers: PapersService,
+    @Inject(HabitsService) private readonly habits: HabitsService,
     @Inject(PlansService) private readonly plans: PlansService,
   ) {}
 
@@ -71,7 +73,7 @@ export class ChallengesService {
 
   /** The rule; ages in it are counted from the day on which it begins. */
   private soughtOf({ line, from }: Pick<Challenge, 'line' | 'from'>): StockQuery {
-    const said = parseStockQuery(line, this.papers.habits().habits.unit, this.papers.places(), from);
+    const said = parseStockQuery(line, this.habits.habits().habits.unit, this.papers.places(), from);
     if (!said.ok)
       throw new RequestRefusal('bad-input', `line: ${describeSearchProblem(said.problem)}`, { field: 'line' });
     return said.sought;

@@ -25,7 +25,7 @@ import {
   markPaperChanged,
   type MovementContext,
 } from '../papers/movements.ts';
-import { createPaper, createStock } from '../papers/papers.service.ts';
+import { createPaper, createStock } from '../papers/putIn.ts';
 import { StockChanges } from '../papers/stockChanges.ts';
 
 /** So many of the latest steps are listed. */

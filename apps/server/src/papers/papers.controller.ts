@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Param, Patch, Post, Put, Query } from '@nestjs/common';
-import { habitsSchema, rulesSchema, type DrawerRules, type Habits, type StockItem } from '@temnex/core/stock';
+import { type StockItem } from '@temnex/core/stock';
 import {
   changePaperSchema,
   changeStockSchema,
@@ -11,7 +11,6 @@ import {
   type ChangeStock,
   type DrawerQuery,
   type DrawerRecord,
-  type HabitsRecord,
   type Movement,
   type NewMovement,
   type NewPaper,
@@ -70,25 +69,5 @@ export class PapersController {
   @HttpCode(204)
   removeStock(@Param('id') id: string): void {
     this.papers.removeStock(id);
-  }
-
-  @Get('rules')
-  rules(): DrawerRules {
-    return this.papers.rules();
-  }
-
-  @Put('rules')
-  saveRules(@Body(validated(rulesSchema)) rules: DrawerRules): DrawerRules {
-    return this.papers.saveRules(rules);
-  }
-
-  @Get('habits')
-  habits(): HabitsRecord {
-    return this.papers.habits();
-  }
-
-  @Put('habits')
-  saveHabits(@Body(validated(habitsSchema)) habits: Habits): HabitsRecord {
-    return this.papers.saveHabits(habits);
   }
 }

@@ -1,23 +1,7 @@
-import { randomUUID } from 'node:crypto';
 import { Inject, Injectable } from '@nestjs/common';
 import { and, desc, eq, gt, inArray, isNull, sql, type SQL } from 'drizzle-orm';
-import {
-  NO_TRIM,
-  DEFAULT_HABITS,
-  DEFAULT_RULES,
-  guessFace,
-  habitsSchema,
-  sortForDrawer,
-  paperFacts,
-  rulesSchema,
-  sidesSchema,
-  stockItemSchema,
-  type Drawer,
-  type DrawerRules,
-  type Habits,
-  type StockItem,
-} from '@temnex/core/stock';
-import { issueFromZod, type JobIssue } from '@temnex/core/planner';
+import { sortForDrawer, stockItemSchema, type Drawer, type StockItem } from '@temnex/core/stock';
+import { issueFromZod } from '@temnex/core/planner';
 import { TERMINAL, describeIssue, formatPath } from '@temnex/words';
 import {
   movementSchema,
@@ -25,7 +9,6 @@ import {
   type ChangeStock,
   type DrawerQuery,
   type DrawerRecord,
-  type HabitsRecord,
   type Movement,
   type NewMovement,
   type NewPaper,
@@ -33,173 +16,17 @@ import {
   type PaperRecord,
   type UnreadableStock,
 } from '@temnex/contract';
-import { DATABASE, type Database, type Transaction } from '../database/types.ts';
+import { DATABASE, type Database } from '../database/types.ts';
 import { withIdempotencyKey } from '../database/idempotency.ts';
-import { pickReadable } from '../database/readable.ts';
-import { book, habits, movements, papers, rules, stock } from '../database/schema.ts';
+import { book, movements, papers, stock } from '../database/schema.ts';
 import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
-import { recordMovement, markPaperChanged, type MovementContext } from './movements.ts';
-
-type StockRow = typeof stock.$inferSelect;
-
-/** Of a paper whose name cannot be read. */
-const NO_NAME = 'a paper without a name';
-
-export const presentPaper = (id: string) => and(eq(papers.id, id), isNull(papers.removedAt));
-
-export const stockItemOf = ({
-  demo: _demo,
-  createdAt: _createdAt,
-  removedAt: _removedAt,
-  seq: _seq,
-  origin,
-  outline,
-  uncut,
-  reserves,
-  place,
-  came,
-  ...row
-}: StockRow): StockItem => ({
-  ...row,
-  ...(outline ? { outline } : {}),
-  ...(uncut?.length ? { uncut } : {}),
-  ...(reserves?.length ? { reserves } : {}),
-  ...(place === null ? {} : { place }),
-  ...(came === null ? {} : { came }),
-  origin: origin ?? null,
-});
-
-export const paperOf = ({
-  demo: _demo,
-  createdAt: _createdAt,
-  removedAt: _removedAt,
-  seq: _seq,
-  weight,
-  seeThrough,
-  place,
-  price,
-  pack,
-  name,
-  revision,
-  ...row
-}: typeof papers.$inferSelect): PaperRecord => ({
-  ...row,
-  name: name.trim() || NO_NAME,
-  revision: Number.isNaN(revision) ? 0 : revision,
-  // one whose faces cannot be read looks as its name says until somebody says how it does
-  ...(sidesSchema.safeParse(row.sides).success ? {} : { sides: [guessFace(name)], guessed: true as const }),
-  ...pickReadable(paperFacts, { weight, seeThrough, place, price, pack }),
-});
-/** What is known of a paper, as columns: what is left out is not known. */
-const factsOf = ({ weight, seeThrough, place, price, pack }: Partial<PaperRecord>) => ({
-  weight: weight ?? null,
-  seeThrough: seeThrough ?? null,
-  place: place ?? null,
-  price: price ?? null,
-  pack: pack ?? null,
-});
-
-/** Many at a time, so that a statement has no more values than it may. */
-const AT_ONCE = 200;
-
-/** Puts items into the drawer, each with the movement with which it comes to be there; its paper is a state further. */
-export function insertStock(
-  tx: Transaction,
-  items: readonly (StockItem & { demo?: boolean })[],
-  why: Movement['why'],
-  more: MovementContext,
-): void {
-  const { at, step = null, cutting = null } = more;
-  for (let from = 0; from < items.length; from += AT_ONCE) {
-    const some = items.slice(from, from + AT_ONCE);
-    tx.insert(stock)
-      .values(some.map((item) => ({ came: at.slice(0, 10), ...item, createdAt: at })))
-      .run();
-    tx.insert(movements)
-      .values(some.map(({ id, quantity }) => ({ id: randomUUID(), stock: id, by: quantity, why, cutting, step, at })))
-      .run();
-  }
-  for (const paper of new Set(items.map((item) => item.paper))) markPaperChanged(tx, paper);
-}
-
-export function createPaper(tx: Transaction, { id, name, sides, ...facts }: NewPaper, createdAt: string): PaperRecord {
-  const row = { id, name, sides, revision: 1, ...factsOf(facts) };
-  tx.insert(papers)
-    .values({ ...row, createdAt })
-    .run();
-  return paperOf({ ...row, createdAt, demo: false, removedAt: null, seq: 0 });
-}
-
-/** Puts new things into the drawer; `field` says what to correct where there is no such paper. */
-export function createStock(
-  tx: Transaction,
-  items: readonly NewStock[],
-  field: (at: number) => string,
-  more: MovementContext,
-): StockItem[] {
-  const asked = [...new Set(items.map((item) => item.paper))];
-  const there = new Set(
-    tx
-      .select({ id: papers.id })
-      .from(papers)
-      .where(and(inArray(papers.id, asked), isNull(papers.removedAt)))
-      .all()
-      .map((p) => p.id),
-  );
-  const missing = items.findIndex((item) => !there.has(item.paper));
-  if (missing >= 0)
-    throw new RequestRefusal('bad-input', `${field(missing)}: there is no paper "${items[missing]!.paper}"`, {
-      field: field(missing),
-    });
-  const made = items.map((item): StockItem => ({
-    trim: NO_TRIM,
-    turned: 0,
-    reserved: false,
-    came: more.at.slice(0, 10),
-    ...item,
-    origin: null,
-  }));
-  insertStock(tx, made, 'added', more);
-  return made;
-}
-
-const isObject = (value: unknown): value is object => typeof value === 'object' && value !== null;
+import { recordMovement, markPaperChanged } from './movements.ts';
+import { createPaper, createStock, factsOf } from './putIn.ts';
+import { lookedInto, paperOf, presentPaper, stockItemOf, type LookedInto } from './rows.ts';
 
 /** From so many on, rows are read all at once. */
 const MANY = 200;
-/** What of a row may be damaged, as people call it. */
-const PARTS_OF_ROW: Readonly<Record<string, string>> = {
-  trim: 'its margins',
-  origin: 'where it came from',
-  quantity: 'how many there are',
-  outline: 'its outline',
-  uncut: 'its lines that stay whole',
-  reserves: 'what is saved of it',
-};
-/** Problems of a form that nobody typed, so that what they say of it tells nobody anything. */
-const FORMS = new Set<JobIssue['problem']['code']>(['schema', 'left-out', 'wrong-kind', 'too-much', 'too-little']);
-const whyUnreadable = (issue: JobIssue): string =>
-  FORMS.has(issue.problem.code)
-    ? `${PARTS_OF_ROW[String(issue.path[0])] ?? String(issue.path[0] ?? 'something of it')} cannot be read`
-    : describeIssue(issue, TERMINAL);
-
-/** A row as it was read: what it is, and why not where it cannot be read. */
-interface LookedInto {
-  readonly id: string;
-  readonly paper: string;
-  readonly seq: number;
-  readonly item: StockItem;
-  readonly why: string | null;
-}
-function lookedInto(row: StockRow): LookedInto {
-  const item = stockItemOf(row);
-  // what is used up is as it was when there was some
-  const read = stockItemSchema.safeParse({ ...item, quantity: Math.max(1, item.quantity) });
-  const why = read.success ? null : whyUnreadable(issueFromZod(read.error.issues[0]!));
-  return { id: row.id, paper: row.paper, seq: row.seq, item, why };
-}
-
-/** Papers, the drawer, and the habits of the person who cuts. */
+/** Papers and the drawer. */
 @Injectable()
 export class PapersService {
   constructor(@Inject(DATABASE) private readonly db: Database) {}
@@ -411,36 +238,5 @@ export class PapersService {
       else recordMovement(tx, row, -row.quantity, 'taken', { at });
       tx.update(stock).set({ removedAt: at }).where(eq(stock.id, id)).run();
     });
-  }
-
-  habits(): HabitsRecord {
-    const row = this.db.select().from(habits).where(eq(habits.id, 1)).get();
-    if (!row) return { version: 0, habits: DEFAULT_HABITS };
-    // habits that were stored before there was a choice about something have the usual one; so do those that cannot be read
-    const { document, version } = row;
-    const cutter = { ...DEFAULT_HABITS.cutter, ...document?.cutter };
-    const read = habitsSchema.safeParse({ ...DEFAULT_HABITS, ...(isObject(document) ? document : {}), cutter });
-    return { version: Number.isNaN(version) ? 0 : version, habits: read.success ? read.data : DEFAULT_HABITS };
-  }
-
-  rules(): DrawerRules {
-    const row = this.db.select().from(rules).where(eq(rules.id, 1)).get();
-    const read = rulesSchema.safeParse({ ...DEFAULT_RULES, ...(isObject(row?.document) ? row.document : {}) });
-    return read.success ? read.data : DEFAULT_RULES;
-  }
-
-  saveRules(document: DrawerRules): DrawerRules {
-    this.db.insert(rules).values({ id: 1, document }).onConflictDoUpdate({ target: rules.id, set: { document } }).run();
-    return document;
-  }
-
-  saveHabits(document: Habits): HabitsRecord {
-    const row = this.db
-      .insert(habits)
-      .values({ id: 1, document, version: 1 })
-      .onConflictDoUpdate({ target: habits.id, set: { document, version: sql`${habits.version} + 1` } })
-      .returning()
-      .get();
-    return { version: row.version, habits: document };
   }
 }

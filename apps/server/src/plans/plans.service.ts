@@ -29,6 +29,7 @@ import { withIdempotencyKey } from '../database/idempotency.ts';
 import { cuttings, plans, sessions } from '../database/schema.ts';
 import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { PagesService, standingPieces } from '../pages/pages.service.ts';
+import { HabitsService } from '../habits/habits.service.ts';
 import { PapersService } from '../papers/papers.service.ts';
 
 type Row = typeof plans.$inferSelect;
@@ -64,6 +65,7 @@ export class PlansService {
     @Inject(DATABASE) private readonly db: Database,
     @Inject(PagesService) private readonly pages: PagesService,
     @Inject(PapersService) private readonly papers: PapersService,
+    @Inject(HabitsService) private readonly habits: HabitsService,
   ) {}
 
   /** What is asked of the planner for a page as everything stands now. */
@@ -85,7 +87,7 @@ export class PlansService {
 
   /** What is left to be cut of a page. */
   rest(pageId: string): Omit<SessionRest, 'pages' | 'pencilled'> {
-    const { basis, asked } = this.askedOf(pageId, this.papers.habits().habits.aim, pageId);
+    const { basis, asked } = this.askedOf(pageId, this.habits.habits().habits.aim, pageId);
     if (asked.ok) return { job: this.besideOthers(asked.job, [pageId]), basis, left: 'some' };
     return { job: null, basis, left: asked.problem.code === 'nothing-to-cut' ? 'nothing' : 'unclear' };
   }
@@ -93,7 +95,7 @@ export class PlansService {
   /** The same for one of several pages that are cut together: what they keep is theirs together. */
   private askedOf(pageId: string, aim: Aim, pages: string | readonly string[]) {
     const { document, version } = this.pages.get(pageId);
-    const { habits, version: habitsVersion } = this.papers.habits();
+    const { habits, version: habitsVersion } = this.habits.habits();
     const cuts = standingCutsOf(this.db, pageId);
     const derived = derivePage(document, DEFAULT_NAMES);
     const wished = [...new Set(derived.pieces.flatMap((p) => p.wish?.papers ?? []))];
@@ -115,7 +117,7 @@ export class PlansService {
 
   /** What is asked for several pages at once, each in its bag, and what stands in the way of it. */
   together(ids: readonly string[], aim?: Aim): Omit<Together, 'stored'> {
-    const usual = aim ?? this.papers.habits().habits.aim;
+    const usual = aim ?? this.habits.habits().habits.aim;
     const each = ids.map((id) => ({ id, ...this.askedOf(id, usual, ids) }));
     const problems = each.flatMap(({ id, asked }): Together['problems'] =>
       asked.ok
