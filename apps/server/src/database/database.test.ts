@@ -86,7 +86,7 @@ describe('the database', () => {
     const copy = join(folder, 'copy.sqlite');
     copyFileSync(file, copy);
     const other = openDatabase(copy);
-    expect(new HabitsService(other.db).papers()).toMatchObject([{ name: 'Gust' }]);
+    expect(new PapersService(other.db).papers()).toMatchObject([{ name: 'Gust' }]);
     other.close();
     opened = openDatabase(file);
   });
