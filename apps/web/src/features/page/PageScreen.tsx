@@ -4,13 +4,7 @@ import {
   collectSnapTargets,
   findSnapTarget,
   collectCoverage,
-  computeCutAway,
   dropItem,
-  findRowNeighbours,
-  movePart,
-  removeItem,
-  renamePart,
-  spaceEvenly,
   listMoves,
   type Axis,
   type SnapTarget,
@@ -18,36 +12,23 @@ import {
   type PageProblem,
   type Part,
 } from '@temnex/core/page';
-import {
-  describeCatch,
-  describeCoverage,
-  describeCutAway,
-  formatLength,
-  describePageProblem,
-  describeSuggestion,
-} from '@temnex/words';
-import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';
-import { layerHandOf } from '../../shared/construction/constructionEditor.ts';
+import { describeCatch, describePageProblem } from '@temnex/words';
 import { MEDIUM, NARROW, UPRIGHT } from '../../design/global.ts';
 import { Block } from '../../design/Block.tsx';
 import { Quiet, StrongLink } from '../../design/buttons.tsx';
 import { NameField } from '../../design/NameField.tsx';
 import { Notice } from '../../design/states.tsx';
-import { Tick } from '../../design/Tick.tsx';
 import { AddItem } from './AddItem.tsx';
-import { Follows } from './Follows.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Marks } from './Marks.tsx';
 import { Moves } from './Moves.tsx';
 import { SLIM, SPREAD, WIDE, computePageScale } from './pageScale.ts';
+import { PageAdvice } from './PageAdvice.tsx';
 import { PagePicture } from './PagePicture.tsx';
 import { useMeasurings } from './useMeasurings.ts';
 import { usePageContext } from '../../data/pages/context.ts';
-import { PaperWindow } from './PaperWindow.tsx';
-import { MustSee } from './MustSee.tsx';
-import { PhotoOfPart } from './PhotoOfPart.tsx';
-import { PlaceFields } from './PlaceFields.tsx';
 import { SaveSketch } from './SaveSketch.tsx';
+import { SelectedItem } from './SelectedItem.tsx';
 import { Several } from './Several.tsx';
 import { LayerList } from './LayerList.tsx';
 import { useConstructionEditor } from './useConstructionEditor.ts';
@@ -111,7 +92,8 @@ const firstOf = (derived: DerivedPage): Part | undefined => derived.parts.find((
 
 /** The page and its parts: from above to scale with every number in its place, and from the side as the list of its layers. */
 export function PageScreen() {
-  const { editor, derived, drawer, cutPieces, settled, id } = usePageContext();
+  const context = usePageContext();
+  const { editor, derived, drawer, cutPieces, settled, id } = context;
   const { page, change } = editor;
   // all that moved since one last looked, however many changes it took
   const [placing, setPlacing] = useState(false);
@@ -157,9 +139,6 @@ export function PageScreen() {
   const nameOf = useCallback((itemId: string) => derived.items.get(itemId)?.item.name ?? itemId, [derived]);
   // what is wrong with the selected item itself stands in its slip, with what would work
   const elsewhere = derived.problems.filter((p) => p.item !== item?.item.id || !isRecipes(p));
-  const advice = derived.suggestions.filter(
-    (s) => s.suggestion.code !== 'off-mark' && s.suggestion.code !== 'remainder',
-  );
   const sayCatch = (one: SnapTarget) => describeCatch(one.says, one.axis, nameOf, voice);
   /** Moves items as far as the one that is led, which keeps what it has caught; what that is, is told. */
   const moveAll = (
@@ -188,70 +167,20 @@ export function PageScreen() {
   // a key is not kept waiting for what is covered
   const both = useDeferredValue(useMemo(() => ({ page, derived }), [page, derived]));
   const covered = useMemo(() => collectCoverage(both.page, both.derived), [both]);
-  const spaced = (axis: Axis) => {
-    if (item && findRowNeighbours(derived, item.item.id, axis).length > 1)
-      return spaceEvenly(page, derived, item.item.id, axis);
-    return null;
-  };
-  const rows = { across: spaced('across'), upDown: spaced('upDown') };
   const ofSelected =
     item && made ? (
-      <>
-        {part && part.item === item.item.id ? (
-          <NameField
-            label={part.entry ? 'Layer' : 'Name'}
-            value={part.entry ? part.name : item.item.name}
-            onCommit={(name) => change(renamePart(page, part, name))}
-          />
-        ) : null}
-        <FieldPanel made={made} only={part?.item === item.item.id ? (part.entry ? part.group : 'unlisted') : null} />
-        {part && part.item === item.item.id && !part.piece && part.role === 'print' ? (
-          <PhotoOfPart key={part.id} page={page} derived={derived} part={part} change={change} />
-        ) : null}
-        {part?.piece && part.wish && part.shape && part.item === item.item.id ? (
-          <PaperWindow key={part.id} part={part} drawer={drawer} settled={settled} voice={voice} />
-        ) : null}
-        {part?.piece && part.item === item.item.id ? <MustSee page={page} part={part} change={change} /> : null}
-        <PlaceFields
-          page={page}
-          derived={derived}
-          item={item.item}
-          change={change}
-          open={placing}
-          setOpen={setPlacing}
-        />
-        <Follows key={item.item.id} page={page} derived={derived} here={item} change={change} />
-        {made && layerHandOf(made) ? (
-          <Row>
-            <Tick
-              checked={handling === item.item.id}
-              onChange={() => setHandling(handling === item.item.id ? null : item.item.id)}
-            >
-              Work on its parts by hand
-            </Tick>
-          </Row>
-        ) : null}
-        <Row>
-          {rows.across ? <Quiet onPress={() => change(rows.across!)}>Space evenly across</Quiet> : null}
-          {rows.upDown ? <Quiet onPress={() => change(rows.upDown!)}>Space evenly up and down</Quiet> : null}
-          {part ? (
-            <>
-              <Quiet onPress={() => change(movePart(page, derived, { ...part, entry: null }, 1))}>
-                Higher on the page
-              </Quiet>
-              <Quiet onPress={() => change(movePart(page, derived, { ...part, entry: null }, -1))}>Lower</Quiet>
-            </>
-          ) : null}
-          <Quiet
-            onPress={() => {
-              change(removeItem(page, derived, item.item.id));
-              select(null);
-            }}
-          >
-            Remove {item.item.name}
-          </Quiet>
-        </Row>
-      </>
+      <SelectedItem
+        item={item}
+        part={part?.item === item.item.id ? part : null}
+        made={made}
+        context={context}
+        voice={voice}
+        placing={placing}
+        setPlacing={setPlacing}
+        handling={handling === item.item.id}
+        setHandling={(on) => setHandling(on ? item.item.id : null)}
+        leave={() => select(null)}
+      />
     ) : null;
   return (
     <Work data-spread={derived.seam ? true : undefined}>
@@ -333,32 +262,7 @@ export function PageScreen() {
         {/* what shows nothing yet has no slab to lie under */}
         {part?.item === item?.item.id ? null : <Block aria-label="Selected part">{ofSelected}</Block>}
         {item ? null : <p style={{ marginTop: '1rem' }}>Nothing is on this page yet. Put a base or a photo on it.</p>}
-        {advice.length || covered.length ? (
-          <Block aria-label="Advice">
-            {covered.map((c, i) => (
-              <Notice key={`covered ${i}`} kind="advice">
-                <span>
-                  <b>{c.part.name}:</b> {describeCoverage(c, nameOf)}
-                </span>
-              </Notice>
-            ))}
-            {advice.map((s, i) => (
-              <Notice key={i} kind="advice">
-                <span>
-                  <b>{nameOf(s.item)}:</b>{' '}
-                  {describeSuggestion(derived.items.get(s.item)!.item.recipe, s.suggestion, voice)}{' '}
-                  {s.suggestion.code === 'overhang' && s.suggestion.edges.length === 1
-                    ? describeCutAway(
-                        formatLength(s.suggestion.by, voice),
-                        computeCutAway(derived, s.item, s.suggestion.edges[0]!, s.suggestion.by),
-                        nameOf,
-                      )
-                    : null}
-                </span>
-              </Notice>
-            ))}
-          </Block>
-        ) : null}
+        <PageAdvice derived={derived} covered={covered} nameOf={nameOf} voice={voice} />
         {moved.length ? (
           <Block>
             <h3>What moved</h3>
