@@ -80,7 +80,7 @@ class Search {
     this.keep = keep;
     this.left = limit;
     this.over = over;
-    this.pieces = new Selections(kinds, longest);
+    this.pieces = new Selections(kinds, longest, over);
   }
 
   get isTooMuch(): boolean {

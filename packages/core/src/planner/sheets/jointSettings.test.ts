@@ -88,6 +88,21 @@ describe('settings of several sheets together', () => {
     expect(findJointSettings([one!], { ...job, cutter: { ...job.cutter, kerf: ticks(1524) } }, 1e6, FREE)).toBeNull();
   });
 
+  test('where the time is over it is given up, however many different pieces there are on however many sheets', () => {
+    const [one] = sheetsOf(jobsOf(3, [1]));
+    const job = read(documentOfHands(jobsOf(3, [1])[0]!));
+    const kinds = (sheet: number) =>
+      Array.from({ length: 8 }, (_, k) => {
+        const [width, height] = [30_000 + 1524 * (5 * k + sheet), 40_000 + 4572 * k];
+        return { k, count: 1, laid: [{ width, height, way: { turn: 0, side: 'A' } as const }] };
+      });
+    const many = Array.from({ length: 40 }, (_, i) => ({ room: one!.room, kinds: kinds(i) }));
+    let looks = 0;
+    expect(findJointSettings(many, job, 1e9, () => ++looks > 20)).toBeNull();
+    // after that each sheet is looked at once more at the most
+    expect(looks).toBeLessThan(120);
+  });
+
   test('a plan of several sheets says how few settings could do for its pieces, and is never below it', () => {
     let said = 0;
     let met = 0;

@@ -9,6 +9,12 @@ import { canCut, makeOffcutTree, splitRoom, type Tree } from './tree.ts';
  * there is an order in which each of them is set once is another question: the number is a bound, the trees are worth a try.
  */
 
+/** Selections of pieces of one sheet, beyond which there is too much to try. */
+const MAX_SELECTIONS = 300;
+/** So many pairs of ways, of what comes off and what is left, count for one cut that is tried. */
+const PAIRS_A_CUT = 8;
+/** What is tried between two looks at whether it is over. */
+const BETWEEN_LOOKS = 512;
 /** Sets of settings of one sheet that are told apart, and choices of them looked at: beyond it, nothing is known. */
 const MAX_SETS = 400;
 const MAX_CHOICES = 20_000;
@@ -59,20 +65,32 @@ export function findJointSettings(
   over: () => boolean,
 ): JointSettings | null {
   if (job.cutter.kerf) return null;
-  const found = sheets.map(({ room, kinds }) => {
-    const search = new WaysToCut(kinds, job, limit / sheets.length, over);
-    return { search, room, ways: search.of(room) };
+  // a sheet like another asks for nothing that the other does not
+  const keys = sheets.map(({ room, kinds }) => JSON.stringify([room.width, room.height, kinds]));
+  const share = limit / new Set(keys).size;
+  const alike = new Map<string, { search: WaysToCut; ways: readonly Way[] | null }>();
+  sheets.forEach(({ room, kinds }, i) => {
+    if (alike.has(keys[i]!)) return;
+    const search = new WaysToCut(kinds, job, share, over);
+    alike.set(keys[i]!, { search, ways: search.of(room) });
   });
+  const found = [...alike.values()];
   // few sheets ask for less than all of them: what is too much for all is still a bound for those with the fewest ways
   const counted = found
     .flatMap(({ ways }, i) => (ways?.length ? [i] : []))
     .sort((a, b) => found[a]!.ways!.length - found[b]!.ways!.length);
   for (; counted.length && !over(); counted.pop()) {
-    const chosen = chooseFewest(counted.map((i) => found[i]!.ways!));
+    const chosen = chooseFewest(
+      counted.map((i) => found[i]!.ways!),
+      over,
+    );
     if (!chosen) continue;
-    const trees = found.map(({ search, room }, i) => {
-      const way = chosen.ways[counted.indexOf(i)];
-      return way ? search.tree(room, way) : null;
+    const nths = [...alike.keys()];
+    // each sheet has a tree of its own
+    const trees = sheets.map(({ room }, i) => {
+      const nth = nths.indexOf(keys[i]!);
+      const way = chosen.ways[counted.indexOf(nth)];
+      return way ? found[nth]!.search.tree(room, way) : null;
     });
     return { bound: chosen.bound, trees };
   }
@@ -88,6 +106,7 @@ class WaysToCut {
   private readonly known = new Map<string, readonly Way[]>();
   private readonly job: Pick<Job, 'cutter' | 'keep'>;
   private left: number;
+  private unlooked = 0;
   private readonly over: () => boolean;
 
   constructor(kinds: readonly KindOnSheet[], job: Pick<Job, 'cutter' | 'keep'>, limit: number, over: () => boolean) {
@@ -95,10 +114,8 @@ class WaysToCut {
     this.left = limit;
     this.over = over;
     const ofKind = ({ laid, count }: KindOnSheet) => count * Math.max(...laid.flatMap((l) => [l.width, l.height]));
-    this.pieces = new Selections(
-      kinds,
-      kinds.reduce((sum, kind) => sum + ofKind(kind), 0),
-    );
+    const longest = kinds.reduce((sum, kind) => sum + ofKind(kind), 0);
+    this.pieces = new Selections(kinds, longest, over, MAX_SELECTIONS);
   }
 
   of({ width, height }: Rectangle): readonly Way[] | null {
@@ -156,10 +173,11 @@ class WaysToCut {
           const rest = length - setting;
           if (setting <= 0 || rest <= 0 || !canCut(this.job.cutter, across, setting, rest)) continue;
           for (const [a, b] of ENDS_OF_PARTS[cut === 'x' ? 0 : 1]![ends]!) {
-            this.spend();
+            this.spend(1);
             const one = this.ways(cut === 'x' ? setting : w, cut === 'x' ? h : setting, off, a);
             if (!one.length) continue;
             const two = this.ways(cut === 'x' ? rest : w, cut === 'x' ? h : rest, others, b);
+            this.spend((one.length * two.length) / PAIRS_A_CUT);
             for (const p of one)
               for (const q of two)
                 addWay(ways, {
@@ -174,13 +192,21 @@ class WaysToCut {
     return ways;
   }
 
-  private spend(): void {
-    if (--this.left <= 0 || (this.left % 512 === 0 && this.over())) throw new TooMuch();
+  private spend(tries: number): void {
+    this.left -= tries;
+    this.unlooked += tries;
+    if (this.left <= 0) throw new TooMuch();
+    if (this.unlooked < BETWEEN_LOOKS) return;
+    this.unlooked = 0;
+    if (this.over()) throw new TooMuch();
   }
 }
 
 /** One way of each sheet, so that their settings are as few as can be, then their cuts; null where that is too much to try. */
-function chooseFewest(sheets: readonly (readonly Way[])[]): { bound: number; ways: readonly Way[] } | null {
+function chooseFewest(
+  sheets: readonly (readonly Way[])[],
+  over: () => boolean,
+): { bound: number; ways: readonly Way[] } | null {
   const least = sheets.map((ways) => Math.min(...ways.map(({ settings }) => settings.length)));
   const order = sheets.map((_, i) => i).sort((a, b) => least[b]! - least[a]!);
   let best: Choice | null = null;
@@ -196,7 +222,7 @@ function chooseFewest(sheets: readonly (readonly Way[])[]): { bound: number; way
         ways: [...chosen.ways, way],
       });
     choices += next.length;
-    if (choices > MAX_CHOICES) throw new TooMuch();
+    if (choices > MAX_CHOICES || over()) throw new TooMuch();
     next.sort((a, b) => a.settings.length - b.settings.length || a.cuts - b.cuts);
     for (const choice of next) choose(choice);
     return best;

@@ -10,6 +10,8 @@ export interface KindOnSheet {
 /** Selections of pieces that are told apart, and lengths that one fills: beyond it, too many to try. */
 const MAX_SELECTIONS = 2500;
 const MAX_LENGTHS = 500;
+/** Selections between two looks at whether it is over. */
+const BETWEEN_LOOKS = 16;
 
 /**
  * Every selection of the pieces on a sheet, as a number: each kind is a digit, which says how many of it there are. 0 is none of
@@ -28,8 +30,8 @@ export class Selections {
   private readonly place: readonly number[];
   private readonly within: (readonly number[])[] = [];
 
-  /** `longest`: no length beyond it is of interest, in ticks. */
-  constructor(kinds: readonly KindOnSheet[], longest: number) {
+  /** `longest`: no length beyond it is of interest, in ticks. Too much where it is `over` before all is known. */
+  constructor(kinds: readonly KindOnSheet[], longest: number, over: () => boolean, most = MAX_SELECTIONS) {
     this.kinds = kinds;
     const place: number[] = [];
     let all = 1;
@@ -39,11 +41,11 @@ export class Selections {
     }
     this.place = place;
     this.whole = all - 1;
-    const areas = new Float64Array(all > MAX_SELECTIONS ? 0 : all);
+    const areas = new Float64Array(all > most ? 0 : all);
     const filled: Record<'x' | 'y', Set<number>[]> = { x: [new Set([0])], y: [new Set([0])] };
     this.areas = areas;
     this.filled = filled;
-    let isTooMuch = all > MAX_SELECTIONS;
+    let isTooMuch = all > most;
     for (let selection = 1; selection < all && !isTooMuch; selection++) {
       const kind = kinds.findLastIndex((_, i) => this.countOf(selection, i) > 0);
       const { laid } = kinds[kind]!;
@@ -60,6 +62,7 @@ export class Selections {
         filled[cut].push(longer);
         if (longer.size > MAX_LENGTHS) isTooMuch = true;
       }
+      if (selection % BETWEEN_LOOKS === 0 && over()) isTooMuch = true;
     }
     this.isTooMuch = isTooMuch;
   }
