@@ -57,8 +57,8 @@ module.exports = {
     },
     inWeb('design', []),
     inWeb('data', []),
-    inWeb('shared', ['data', 'design']),
-    inWeb('features', ['shared', 'data', 'design']),
+    inWeb('widgets', ['data', 'design']),
+    inWeb('features', ['widgets', 'data', 'design']),
     {
       name: 'a feature does not lean on another',
       severity: 'error',

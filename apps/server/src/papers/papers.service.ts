@@ -22,7 +22,7 @@ import { book, movements, papers, stock } from '../database/schema.ts';
 import { RequestRefusal, notFound } from '../http/requestRefusal.ts';
 import { recordMovement, markPaperChanged } from './movements.ts';
 import { createPaper, createStock, factsOf } from './putIn.ts';
-import { lookedInto, paperOf, presentPaper, stockItemOf, type LookedInto } from './rows.ts';
+import { checkRow, paperOf, presentPaper, stockItemOf, type CheckedRow } from './rows.ts';
 
 /** From so many on, rows are read all at once. */
 const MANY = 200;
@@ -99,17 +99,17 @@ export class PapersService {
   }
 
   /** Rows that were looked into, as they were then: of a full drawer hardly any has changed. */
-  private readonly known = new Map<string, LookedInto>();
+  private readonly known = new Map<string, CheckedRow>();
 
   /** The rows of the drawer that something holds for; those that have not changed since they were looked into are not read again. */
-  private rowsNow(where: SQL | undefined): LookedInto[] {
+  private rowsNow(where: SQL | undefined): CheckedRow[] {
     const all = this.db.select({ id: stock.id, seq: stock.seq }).from(stock).where(where).all();
     const changed = all.filter(({ id, seq }) => this.known.get(id)?.seq !== seq);
     const ids = changed.map(({ id }) => id);
     // those that have changed by their names where they are few, else all of them
     const isOne = ids.length > MANY ? where : inArray(stock.id, ids);
     const rows = ids.length ? this.db.select().from(stock).where(isOne).all() : [];
-    for (const row of rows) if (this.known.get(row.id)?.seq !== row.seq) this.known.set(row.id, lookedInto(row));
+    for (const row of rows) if (this.known.get(row.id)?.seq !== row.seq) this.known.set(row.id, checkRow(row));
     return all.map(({ id }) => this.known.get(id)!);
   }
 

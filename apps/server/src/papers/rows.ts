@@ -73,14 +73,14 @@ const whyUnreadable = (issue: JobIssue): string =>
     : describeIssue(issue, TERMINAL);
 
 /** A row as it was read: what it is, and why not where it cannot be read. */
-export interface LookedInto {
+export interface CheckedRow {
   readonly id: string;
   readonly paper: string;
   readonly seq: number;
   readonly item: StockItem;
   readonly why: string | null;
 }
-export function lookedInto(row: StockRow): LookedInto {
+export function checkRow(row: StockRow): CheckedRow {
   const item = stockItemOf(row);
   // what is used up is as it was when there was some
   const read = stockItemSchema.safeParse({ ...item, quantity: Math.max(1, item.quantity) });

@@ -3,7 +3,7 @@ import { habitsRecordSchema, type HabitsRecord } from '@temnex/contract';
 import type { Habits } from '@temnex/core/stock';
 import { useCallback } from 'react';
 import { requestJson } from './client.ts';
-import { ALL, KEYS } from './keys.ts';
+import { KEY_PREFIXES, KEYS } from './keys.ts';
 
 export const useHabits = () =>
   useQuery({ queryKey: KEYS.habits, queryFn: () => requestJson('GET', '/api/habits', habitsRecordSchema) });
@@ -29,6 +29,7 @@ export function useSaveHabits() {
       return client.cancelQueries({ queryKey: KEYS.habits });
     },
     // what is asked for several pages says what they are cut for
-    onSettled: () => Promise.all([KEYS.habits, ALL.together].map((queryKey) => client.invalidateQueries({ queryKey }))),
+    onSettled: () =>
+      Promise.all([KEYS.habits, KEY_PREFIXES.together].map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
 }

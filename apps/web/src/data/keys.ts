@@ -1,5 +1,5 @@
 /**
- * The names under which answers are kept. What is of one kind begins alike, so that `ALL` of a kind names every answer of it.
+ * The names under which answers are kept. What is of one kind begins alike, so that one of `KEY_PREFIXES` names every answer of it.
  */
 export const KEYS = {
   pages: ['pages'] as const,
@@ -25,7 +25,7 @@ export const KEYS = {
   devices: ['devices'] as const,
   copies: ['copies'] as const,
 };
-export const ALL = {
+export const KEY_PREFIXES = {
   pages: ['page'] as const,
   plans: ['plan'] as const,
   cuttings: ['cuttings'] as const,
@@ -42,9 +42,9 @@ export const OLD_AFTER_SESSION = [
   KEYS.steps,
   KEYS.photos,
   KEYS.record,
-  ALL.cuttings,
-  ALL.plans,
-  ALL.movements,
-  ALL.together,
+  KEY_PREFIXES.cuttings,
+  KEY_PREFIXES.plans,
+  KEY_PREFIXES.movements,
+  KEY_PREFIXES.together,
   ['sessions'] as const,
 ] as const;

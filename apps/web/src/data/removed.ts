@@ -3,7 +3,7 @@ import { removedItemSchema, type RemovedItem } from '@temnex/contract';
 import { z } from 'zod';
 import { requestJson } from './client.ts';
 import { useChange } from './useChange.ts';
-import { ALL, KEYS } from './keys.ts';
+import { KEY_PREFIXES, KEYS } from './keys.ts';
 
 export const useRemoved = () =>
   useQuery({
@@ -15,5 +15,5 @@ export const useRestoreRemoved = () =>
   useChange(
     ({ kind, id: what }: Pick<RemovedItem, 'kind' | 'id'>, id) =>
       requestJson('POST', `/api/${kind === 'stock' ? 'stock' : `${kind}s`}/${what}/restore`, null, { id }),
-    [KEYS.removed, KEYS.pages, KEYS.drawer, ALL.movements, KEYS.photos],
+    [KEYS.removed, KEYS.pages, KEYS.drawer, KEY_PREFIXES.movements, KEYS.photos],
   );

@@ -14,7 +14,7 @@ import { z } from 'zod';
 import { requestJson } from '../client.ts';
 import { HABITS_LAST } from '../habits.ts';
 import { useChange } from '../useChange.ts';
-import { ALL, KEYS } from '../keys.ts';
+import { KEY_PREFIXES, KEYS } from '../keys.ts';
 
 export const usePlan = (page: string) =>
   useQuery({
@@ -36,7 +36,7 @@ export const useCuttings = (page: string) =>
     queryKey: KEYS.cuttings(page),
     queryFn: () => requestJson('GET', `/api/pages/${page}/cuttings`, z.array(cuttingRecordSchema)),
   });
-const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, ALL.movements];
+const afterCut = (page: string) => [KEYS.cuttings(page), KEYS.drawer, KEYS.pages, KEY_PREFIXES.movements];
 export const useCut = (page: string) =>
   useChange(
     ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
@@ -80,10 +80,10 @@ export const useCutTogether = (pages: readonly string[]) =>
   useChange(
     ({ plan, soFar }: { plan: string; soFar: Omit<CutRequest, 'id'> }, id) =>
       requestJson('POST', `/api/plans/${plan}/cut`, cuttingRecordSchema, { id, ...soFar }),
-    [KEYS.together(pages), KEYS.drawer, KEYS.pages, ALL.cuttings, ALL.movements],
+    [KEYS.together(pages), KEYS.drawer, KEYS.pages, KEY_PREFIXES.cuttings, KEY_PREFIXES.movements],
   );
 export const useUndoTogether = (pages: readonly string[]) =>
   useChange(
     (cutting: string, id) => requestJson('POST', `/api/cuttings/${cutting}/undo`, cuttingRecordSchema, { id }),
-    [KEYS.together(pages), KEYS.drawer, KEYS.pages, ALL.cuttings, ALL.movements],
+    [KEYS.together(pages), KEYS.drawer, KEYS.pages, KEY_PREFIXES.cuttings, KEY_PREFIXES.movements],
   );

@@ -18,7 +18,7 @@ import { z } from 'zod';
 import { requestJson } from '../client.ts';
 import { fetchDrawer } from '../drawer.ts';
 import { useChange } from '../useChange.ts';
-import { ALL, KEYS } from '../keys.ts';
+import { KEY_PREFIXES, KEYS } from '../keys.ts';
 
 export const useDrawer = () => {
   const client = useQueryClient();
@@ -34,7 +34,7 @@ export const useMovements = (stock: string) =>
 export const useRemoveStock = () =>
   useChange(
     (id: string) => requestJson('DELETE', `/api/stock/${id}`, null),
-    [KEYS.drawer, KEYS.removed, ALL.movements],
+    [KEYS.drawer, KEYS.removed, KEY_PREFIXES.movements],
   );
 export const useChangePaper = () =>
   useChange(
@@ -71,7 +71,7 @@ const stepTaken = (client: QueryClient, step: StepRecord) =>
 export const useDrawerStep = () =>
   useChange(
     (step: Omit<DrawerStep, 'id'>, id) => requestJson('POST', '/api/drawer/steps', stepRecordSchema, { id, ...step }),
-    [KEYS.drawer, KEYS.steps, KEYS.removed, ALL.movements],
+    [KEYS.drawer, KEYS.steps, KEYS.removed, KEY_PREFIXES.movements],
     undefined,
     // it can be undone as soon as it is taken, whatever is still being fetched
     stepTaken,
@@ -81,7 +81,7 @@ export const useSteps = () =>
 export const useUndoStep = () =>
   useChange(
     (step: string, id) => requestJson('POST', `/api/drawer/steps/${step}/undo`, stepRecordSchema, { id }),
-    [KEYS.drawer, KEYS.steps, KEYS.removed, ALL.movements],
+    [KEYS.drawer, KEYS.steps, KEYS.removed, KEY_PREFIXES.movements],
     undefined,
     stepTaken,
   );
@@ -91,7 +91,7 @@ export const useMoveStock = () =>
   useChange(
     ({ stock, movement }: { stock: string; movement: StockMovement }, id) =>
       requestJson('POST', `/api/stock/${stock}/movements`, stockRecordSchema, { id, ...movement }),
-    [KEYS.drawer, ALL.movements],
+    [KEYS.drawer, KEY_PREFIXES.movements],
   );
 /** What cannot be read, so that its list leaves it out. */
 export const useUnreadableRecords = () =>

@@ -5,7 +5,7 @@ import { NO_TRIM, type Paper, type StockItem } from '@temnex/core/stock';
 import type { DrawerRecord } from '@temnex/contract';
 import { applyDelta } from '../../data/drawer.ts';
 import { parseCells, formatDrawerCsv, formatShoppingCsv } from '../../data/csv.ts';
-import { listPlacesIn } from '../../shared/stock/places.ts';
+import { listPlacesIn } from '../../widgets/stock/places.ts';
 import { buildListKeys } from '../../design/listKeys.ts';
 import { sortFound } from './order.ts';
 import { useReadRows, useRows } from './add/rows.ts';

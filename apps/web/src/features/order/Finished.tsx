@@ -5,7 +5,7 @@ import { PlainLink } from '../../design/buttons.tsx';
 import { SizeFigure } from '../../design/Figure.tsx';
 import { faceOf } from '../../design/Swatch.tsx';
 import type { PageContext } from '../../data/pages/context.ts';
-import { PieceOnTable, scaleFor } from '../../shared/stock/PieceOnTable.tsx';
+import { PieceOnTable, scaleFor } from '../../widgets/stock/PieceOnTable.tsx';
 
 const Heap = styled.ol`
   display: flex;

@@ -11,20 +11,20 @@ import { useOpenSession } from '../../data/sessions/useBeginSession.ts';
 import { useBagLabels } from './useBagLabels.ts';
 import { usePhotoOf } from './usePhotoOf.ts';
 import { usePageContext } from '../../data/pages/context.ts';
-import { Alternatives } from '../../shared/order/Alternatives.tsx';
+import { Alternatives } from '../../widgets/order/Alternatives.tsx';
 import { PageCuttings } from './PageCuttings.tsx';
 import { CutAlready } from './CutAlready.tsx';
-import { CutIt, type Pressed } from '../../shared/order/CutIt.tsx';
+import { CutIt, type Pressed } from '../../widgets/order/CutIt.tsx';
 import { Finished } from './Finished.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
-import { OrderPanel, OrderTable, OrderWork, Part, Totals } from '../../shared/order/orderLayout.ts';
-import { Overview } from '../../shared/order/Overview.tsx';
-import { PlainList } from '../../shared/order/PlainList.tsx';
-import { Planning } from '../../shared/order/Planning.tsx';
+import { OrderPanel, OrderTable, OrderWork, Part, Totals } from '../../widgets/order/orderLayout.ts';
+import { Overview } from '../../widgets/order/Overview.tsx';
+import { PlainList } from '../../widgets/order/PlainList.tsx';
+import { Planning } from '../../widgets/order/Planning.tsx';
 import { ShortageNotice } from './ShortageNotice.tsx';
-import { Story } from '../../shared/order/Story.tsx';
-import { WhichOrder } from '../../shared/order/WhichOrder.tsx';
+import { Story } from '../../widgets/order/Story.tsx';
+import { WhichOrder } from '../../widgets/order/WhichOrder.tsx';
 
 /** On a phone at the table the story comes first. */
 const Aims = styled.div`

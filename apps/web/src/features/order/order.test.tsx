@@ -11,11 +11,11 @@ import { layer, page as pageOf, photo } from '@temnex/core/testing';
 import { useCut } from '../../data/orders/queries.ts';
 import { recordRequests, type RecordedRequest } from '../../app/recordRequests.ts';
 import type { PageContext } from '../../data/pages/context.ts';
-import { Alternatives } from '../../shared/order/Alternatives.tsx';
-import { CutIt, type Pressed } from '../../shared/order/CutIt.tsx';
+import { Alternatives } from '../../widgets/order/Alternatives.tsx';
+import { CutIt, type Pressed } from '../../widgets/order/CutIt.tsx';
 import { HabitsForm } from './HabitsForm.tsx';
 import { HowMany } from './HowMany.tsx';
-import { Story } from '../../shared/order/Story.tsx';
+import { Story } from '../../widgets/order/Story.tsx';
 
 const document: JobDocument = {
   format: 'temnex-job',

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { PageContext } from '../../data/pages/context.ts';
-import type { PhotoOf } from '../../shared/order/Story.tsx';
+import type { PhotoOf } from '../../widgets/order/Story.tsx';
 
 /** The photo that is seen on the item that a piece belongs to, so that a mat is known by its photo. */
 export function usePhotoOf({ editor, derived }: Pick<PageContext, 'editor' | 'derived'>): PhotoOf {

@@ -4,7 +4,7 @@ import { RECIPE_IDS, recipeOf, type RecipeId } from '@temnex/core/recipes';
 import { addWhereFree, type DerivedPage, type Page } from '@temnex/core/page';
 import { recipeText } from '@temnex/words';
 import { Quiet } from '../../design/buttons.tsx';
-import { GAP_BETWEEN_ITEMS } from '../../shared/pages/sizes.ts';
+import { GAP_BETWEEN_ITEMS } from '../../widgets/pages/sizes.ts';
 import { newId } from '../../data/newId.ts';
 
 const Panel = styled.div`

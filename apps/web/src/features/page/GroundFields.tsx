@@ -3,7 +3,7 @@ import { convertPageUnit, type Page } from '@temnex/core/page';
 import { Choice } from '../../design/Choice.tsx';
 import { LengthField } from '../../design/LengthField.tsx';
 import { Tick } from '../../design/Tick.tsx';
-import { PAGE_SIZES, sizeOf } from '../../shared/pages/sizes.ts';
+import { PAGE_SIZES, sizeOf } from '../../widgets/pages/sizes.ts';
 
 const Fields = styled.div`
   display: flex;

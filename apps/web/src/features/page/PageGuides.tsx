@@ -14,14 +14,14 @@ export interface CaughtTargets {
   readonly upDown: SnapTarget | null;
 }
 /** An item on its way to another place: where its lower left corner is now, in ticks, and what it has caught. */
-export interface Pulled {
+export interface DraggedItem {
   readonly item: string;
   readonly x: number;
   readonly y: number;
   readonly caught: CaughtTargets;
 }
 interface GuidesProps {
-  pulled: Pulled;
+  pulled: DraggedItem;
   own: Rect;
   per: number;
   W: number;

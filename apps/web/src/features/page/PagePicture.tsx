@@ -13,12 +13,12 @@ import {
 } from '@temnex/core/page';
 import { formatDefinitions, formatFill, type DrawingMark } from '@temnex/drawing';
 import { formatLength, formatSize } from '@temnex/words';
-import { DimLayer } from '../../shared/construction/DimLayer.tsx';
-import { HandLayer } from '../../shared/construction/HandLayer.tsx';
-import { LetterMark } from '../../shared/construction/LayersPicture.tsx';
-import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import { DimLayer } from '../../widgets/construction/DimLayer.tsx';
+import { HandLayer } from '../../widgets/construction/HandLayer.tsx';
+import { LetterMark } from '../../widgets/construction/LayersPicture.tsx';
+import type { ConstructionEditor } from '../../widgets/construction/constructionEditor.ts';
 import { NO_SETTLED_FACES, type SettledFaces } from '../../data/pages/settledFaces.ts';
-import { Distances, Guides, type CaughtTargets, type Pulled } from './PageGuides.tsx';
+import { Distances, Guides, type CaughtTargets, type DraggedItem } from './PageGuides.tsx';
 import { type Margin } from './pageScale.ts';
 import { partFill } from './partFill.ts';
 import { PartFace, PartLine } from './PartFace.tsx';
@@ -116,10 +116,10 @@ export function PagePicture({
     height: p.height * per,
   });
   const chosen = derived.parts.find((p) => p.id === selected);
-  const [pulled, setPulled] = useState<Pulled | null>(null);
+  const [pulled, setPulled] = useState<DraggedItem | null>(null);
   const start = useRef<{ part: Part; x: number; y: number; catches: readonly SnapTarget[] | null } | null>(null);
   /** Where the item has come to, and what it has caught there; held with Alt it catches nothing. */
-  const goneTo = (e: PointerEvent): Pulled => {
+  const goneTo = (e: PointerEvent): DraggedItem => {
     const { part, x, y, catches } = start.current!;
     const { box } = derived.items.get(part.item)!;
     const { step } = derived.mark;

@@ -25,7 +25,7 @@ import { StationNav } from '../../design/StationNav.tsx';
 import { useUndoKeys } from '../../design/useUndoKeys.ts';
 import { useCuttingOrder } from '../../data/pages/useCuttingOrder.ts';
 import type { PageContext, PageFacts } from '../../data/pages/context.ts';
-import { stationsOf } from '../../shared/pages/stations.ts';
+import { stationsOf } from '../../widgets/pages/stations.ts';
 import { MendPage, isUnreadable } from './MendPage.tsx';
 import { usePageEditor, type PageEditor } from '../../data/pages/usePageEditor.ts';
 

@@ -3,7 +3,7 @@ import type { Rect } from '@temnex/core/geometry';
 import type { Part } from '@temnex/core/page';
 import { formatShapePath } from '@temnex/drawing';
 import { photoUrl } from '../../data/photos.ts';
-import type { Box } from '../../shared/construction/DimLayer.tsx';
+import type { Box } from '../../widgets/construction/DimLayer.tsx';
 
 export const boxOf = (r: Rect, spot: PartFaceProps['spot'], per: number) => {
   const { x, y } = spot({ x: r.x, y: r.y + r.height });

@@ -15,7 +15,7 @@ import {
 import { formatLength, describeCropLoss, formatPhotoName, describePhoto, describeSharpness } from '@temnex/words';
 import { sidewaysScroll } from '../../design/global.ts';
 import { photoUrl, usePhotos } from '../../data/photos.ts';
-import { CropFrame } from '../../shared/photos/CropFrame.tsx';
+import { CropFrame } from '../../widgets/photos/CropFrame.tsx';
 import { Quiet, QuietLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
 import { LengthField } from '../../design/LengthField.tsx';

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { LOWER_LEFT, derivePage, listMoves, type Page } from '@temnex/core/page';
 import { at, banners, base, layer, page as pageOf, photo } from '@temnex/core/testing';
 import { DEFAULT_NAMES } from '@temnex/words';
-import { FieldPanel } from '../../shared/construction/FieldPanel.tsx';
+import { FieldPanel } from '../../widgets/construction/FieldPanel.tsx';
 import { GroundFields } from './GroundFields.tsx';
 import { Moves } from './Moves.tsx';
 import { SLIM, WIDE, computePageScale } from './pageScale.ts';

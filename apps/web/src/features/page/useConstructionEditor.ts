@@ -11,7 +11,7 @@ import {
   type Page,
   type Part,
 } from '@temnex/core/page';
-import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import type { ConstructionEditor } from '../../widgets/construction/constructionEditor.ts';
 import { newId } from '../../data/newId.ts';
 
 /** An item of the page as a construction that is worked on; null where nothing is selected. */

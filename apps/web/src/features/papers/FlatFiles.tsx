@@ -13,7 +13,7 @@ import { Swatch } from '../../design/Swatch.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
 import { OverlappingPapers } from './OverlappingPapers.tsx';
 import { OneItem } from './OneItem.tsx';
-import { PaperPanel } from '../../shared/stock/PaperPanel.tsx';
+import { PaperPanel } from '../../widgets/stock/PaperPanel.tsx';
 
 const Files = styled.ul`
   display: grid;

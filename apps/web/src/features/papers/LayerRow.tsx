@@ -14,7 +14,7 @@ import { Swatch, faceOf } from '../../design/Swatch.tsx';
 import { ExactPlace, describeWishedPlace } from './ExactPlace.tsx';
 import type { Spot } from './OnTable.tsx';
 import { PAPER_DRAGGED, type Bed, type StockOf } from './bed.ts';
-import { PieceOnTable } from '../../shared/stock/PieceOnTable.tsx';
+import { PieceOnTable } from '../../widgets/stock/PieceOnTable.tsx';
 
 const Row = styled.div`
   display: grid;

@@ -14,7 +14,7 @@ import {
 import type { StockMovement } from '../../data/stock/queries.ts';
 import { Quiet } from '../../design/buttons.tsx';
 import { LineInput } from '../../design/LineInput.tsx';
-import { History } from '../../shared/stock/History.tsx';
+import { History } from '../../widgets/stock/History.tsx';
 import { OverlappingPapers } from './OverlappingPapers.tsx';
 import { spotOf } from './OnTable.tsx';
 import { StayWhole } from './StayWhole.tsx';

@@ -5,7 +5,7 @@ import { cornersOf, sizeOfItem, type Paper, type StockItem } from '@temnex/core/
 import { scopeLook } from '../../design/scopeLook.ts';
 import { faceTurn } from '../../design/Swatch.tsx';
 import { listWholeBoxes } from './OnTable.tsx';
-import { PATTERN } from '../../shared/stock/PieceOnTable.tsx';
+import { PATTERN } from '../../widgets/stock/PieceOnTable.tsx';
 
 /** An edge of each lies open beneath the next. */
 const EDGE = 26;

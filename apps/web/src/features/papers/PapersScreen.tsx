@@ -17,15 +17,15 @@ import { useRestoreRemoved } from '../../data/removed.ts';
 import { NARROW } from '../../design/global.ts';
 import { Quiet, StrongLink } from '../../design/buttons.tsx';
 import { Notice } from '../../design/states.tsx';
-import { RemovedList } from '../../shared/RemovedList.tsx';
+import { RemovedList } from '../../widgets/RemovedList.tsx';
 import { usePageContext } from '../../data/pages/context.ts';
-import { AddPaper } from '../../shared/stock/AddPaper.tsx';
-import { SetAside } from '../../shared/stock/SetAside.tsx';
+import { AddPaper } from '../../widgets/stock/AddPaper.tsx';
+import { SetAside } from '../../widgets/stock/SetAside.tsx';
 import { FlatFiles, isSought } from './FlatFiles.tsx';
 import { stockByPaper, type Bed, type Picked } from './bed.ts';
 import { ToSidePanel } from '../../design/Split.ts';
 import { Layers } from './Layers.tsx';
-import { scaleFor } from '../../shared/stock/PieceOnTable.tsx';
+import { scaleFor } from '../../widgets/stock/PieceOnTable.tsx';
 
 const Work = styled.main`
   display: grid;

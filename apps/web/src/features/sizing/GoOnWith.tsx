@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import { styled } from 'styled-components';
 import { usePages } from '../../data/pages/queries.ts';
 import { NARROW } from '../../design/global.ts';
-import { STAGES, stationFor } from '../../shared/pages/stages.ts';
+import { STAGES, stationFor } from '../../widgets/pages/stages.ts';
 
 const Strip = styled.nav`
   position: absolute;

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import { styled } from 'styled-components';
 import type { RecipeId, LayoutContext } from '@temnex/core/recipes';
 import { recipeText } from '@temnex/words';
-import { LayersPicture } from '../../shared/construction/LayersPicture.tsx';
-import { startAll } from '../../shared/construction/startAll.ts';
+import { LayersPicture } from '../../widgets/construction/LayersPicture.tsx';
+import { startAll } from '../../widgets/construction/startAll.ts';
 
 const List = styled.ul`
   position: absolute;

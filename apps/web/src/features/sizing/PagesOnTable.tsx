@@ -12,8 +12,8 @@ import { useDemo, useSetDemo } from '../../data/demo.ts';
 import { useRestoreRemoved } from '../../data/removed.ts';
 import { Plain, Quiet, QuietLink } from '../../design/buttons.tsx';
 import { Loading, Notice } from '../../design/states.tsx';
-import { STAGES } from '../../shared/pages/stages.ts';
-import { RemovedList } from '../../shared/RemovedList.tsx';
+import { STAGES } from '../../widgets/pages/stages.ts';
+import { RemovedList } from '../../widgets/RemovedList.tsx';
 
 const Section = styled.section`
   padding: 1.1rem 1.5rem 2rem;
@@ -81,7 +81,7 @@ const Find = styled.label`
 /** So many of the latest pages are listed at first. */
 const LISTED = 25;
 /** Fetched when it is asked for. */
-const BeginFrom = lazy(() => import('../../shared/pages/BeginFrom.tsx'));
+const BeginFrom = lazy(() => import('../../widgets/pages/BeginFrom.tsx'));
 const nameOf = (recipe: RecipeId) => recipeText(recipe).item(1);
 
 /** The pages there are, and how far each has come. */

@@ -7,7 +7,7 @@ import { recipeOf, type Blank, type LayoutContext } from '@temnex/core/recipes';
 import type { JobDocument } from '@temnex/core/planner';
 import { buildBlanksJob } from '@temnex/core/cutting';
 import { formatLength, describeOffer, describeSheetCount, formatSize } from '@temnex/words';
-import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import type { ConstructionEditor } from '../../widgets/construction/constructionEditor.ts';
 import { usePlanner } from '../../data/planning/usePlanner.ts';
 import { Quiet } from '../../design/buttons.tsx';
 

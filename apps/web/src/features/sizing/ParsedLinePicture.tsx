@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import type { LaidOut } from '@temnex/core/recipes';
 import { formatSize, type Voice } from '@temnex/words';
-import { LayersPicture } from '../../shared/construction/LayersPicture.tsx';
+import { LayersPicture } from '../../widgets/construction/LayersPicture.tsx';
 
 const Card = styled.figure`
   position: absolute;

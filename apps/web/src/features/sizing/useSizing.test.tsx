@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, renderHook } from '@testing-library/react';
 import { FIRST_RECIPE, RECIPE_IDS } from '@temnex/core/recipes';
-import { valueOf } from '../../shared/construction/constructionEditor.ts';
+import { valueOf } from '../../widgets/construction/constructionEditor.ts';
 import { useSizing } from './useSizing.ts';
 
 beforeEach(() => localStorage.clear());

@@ -16,7 +16,7 @@ import {
   type LayoutContext,
 } from '@temnex/core/recipes';
 import { findMentionedConstructions } from '@temnex/words';
-import type { ConstructionEditor } from '../../shared/construction/constructionEditor.ts';
+import type { ConstructionEditor } from '../../widgets/construction/constructionEditor.ts';
 import { keepValue, readKeptValue } from '../../data/deviceStorage.ts';
 import { changeHistory, redoHistory, startHistory, undoHistory, type History } from '../../data/history.ts';
 import { newId } from '../../data/newId.ts';

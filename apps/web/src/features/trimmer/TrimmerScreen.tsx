@@ -20,7 +20,7 @@ import { useSession, type LiveSession } from '../../data/sessions/useSession.ts'
 import { installServiceWorker } from '../../data/serviceWorker.ts';
 import { PlainLink, Quiet } from '../../design/buttons.tsx';
 import { Empty, Loading, Notice, Trouble } from '../../design/states.tsx';
-import { buildPictureStyle } from '../../shared/order/pictures.ts';
+import { buildPictureStyle } from '../../widgets/order/pictures.ts';
 import { DisagreementNotice } from './DisagreementNotice.tsx';
 import { BesidePicture, PicturePart, Room, StepText, Top, Work } from './Frame.tsx';
 import { Heading } from './Heading.tsx';

@@ -1,7 +1,7 @@
 import { styled } from 'styled-components';
 import type { PaperFace } from '@temnex/core/stock';
 import { formatCount } from '@temnex/words';
-import { ColourField } from '../../../shared/stock/ColourField.tsx';
+import { ColourField } from '../../../widgets/stock/ColourField.tsx';
 
 const Looks = styled.ul`
   & > li {

@@ -16,7 +16,7 @@ import { SCREEN, describeRowProblem } from '@temnex/words';
 import type { NewPaper, NewStock } from '@temnex/contract';
 import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { parseCells, download, formatDrawerCsv } from '../../../data/csv.ts';
-import { listPlacesIn } from '../../../shared/stock/places.ts';
+import { listPlacesIn } from '../../../widgets/stock/places.ts';
 import { NARROW, sidewaysScroll } from '../../../design/global.ts';
 import { Plain, Quiet, Strong } from '../../../design/buttons.tsx';
 import { newId } from '../../../data/newId.ts';

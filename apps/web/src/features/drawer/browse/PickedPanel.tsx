@@ -15,9 +15,9 @@ import {
 } from '@temnex/words';
 import { useChangePaper, useRemovePaper } from '../../../data/stock/queries.ts';
 import { usePages } from '../../../data/pages/queries.ts';
-import { History } from '../../../shared/stock/History.tsx';
-import { PaperPanel } from '../../../shared/stock/PaperPanel.tsx';
-import { listPlacesIn } from '../../../shared/stock/places.ts';
+import { History } from '../../../widgets/stock/History.tsx';
+import { PaperPanel } from '../../../widgets/stock/PaperPanel.tsx';
+import { listPlacesIn } from '../../../widgets/stock/places.ts';
 import { Choice } from '../../../design/Choice.tsx';
 import { Plain, Quiet } from '../../../design/buttons.tsx';
 import { Notice } from '../../../design/states.tsx';

@@ -13,7 +13,7 @@ import { formatCount, describeSearchProblem, describeStockQuery, describeAreaInS
 import { useDrawerStep } from '../../../data/stock/queries.ts';
 import { useHabits, useSaveHabits } from '../../../data/habits.ts';
 import { useRules, useSaveRules } from '../../../data/stock/rules.ts';
-import { listPlacesIn } from '../../../shared/stock/places.ts';
+import { listPlacesIn } from '../../../widgets/stock/places.ts';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';

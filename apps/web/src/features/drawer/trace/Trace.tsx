@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { parseLength } from '@temnex/core/length';
 import { formatCount, formatLength, formatSize } from '@temnex/words';
 import { useDrawerStep } from '../../../data/stock/queries.ts';
-import { listPlacesIn } from '../../../shared/stock/places.ts';
+import { listPlacesIn } from '../../../widgets/stock/places.ts';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';

@@ -12,7 +12,7 @@ import { Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { Notice } from '../../../design/states.tsx';
 import { newId } from '../../../data/newId.ts';
-import { GAP_BETWEEN_ITEMS } from '../../../shared/pages/sizes.ts';
+import { GAP_BETWEEN_ITEMS } from '../../../widgets/pages/sizes.ts';
 import type { PrintSize } from '../sizes.ts';
 
 const Row = styled.div`

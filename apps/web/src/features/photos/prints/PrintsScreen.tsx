@@ -4,7 +4,7 @@ import { styled } from 'styled-components';
 import { MARKS } from '@temnex/core/length';
 import { collectPrints, computeSharpness, type PrintToMake } from '@temnex/core/photos';
 import { formatCount, formatPhotoName, describeSharpness, formatSize } from '@temnex/words';
-import { CropOf } from '../../../shared/photos/CropOf.tsx';
+import { CropOf } from '../../../widgets/photos/CropOf.tsx';
 import { download } from '../../../data/csv.ts';
 import { NARROW } from '../../../design/global.ts';
 import { Plain, PlainLink, Quiet, StrongLink } from '../../../design/buttons.tsx';

@@ -28,15 +28,15 @@ import {
 import { photoUrl } from '../../../data/photos.ts';
 import { usePageStore } from '../../../data/pages/pageStore.ts';
 import { useCreatePage, usePages } from '../../../data/pages/queries.ts';
-import { PlainPage } from '../../../shared/photos/PlainPage.tsx';
+import { PlainPage } from '../../../widgets/photos/PlainPage.tsx';
 import { NARROW } from '../../../design/global.ts';
 import { Quiet, QuietLink, Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { NameField } from '../../../design/NameField.tsx';
 import { Empty, Notice } from '../../../design/states.tsx';
 import { SearchLine, SidePanel, Split } from '../../../design/Split.ts';
-import { PAGE_SIZES, sizeOf } from '../../../shared/pages/sizes.ts';
-import { describeMisfit } from '../../../shared/pages/BeginFrom.tsx';
+import { PAGE_SIZES, sizeOf } from '../../../widgets/pages/sizes.ts';
+import { describeMisfit } from '../../../widgets/pages/BeginFrom.tsx';
 import { usePhotosContext } from '../context.ts';
 import { KEYS } from '../../../data/keys.ts';
 

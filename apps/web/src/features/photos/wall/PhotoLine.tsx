@@ -10,7 +10,7 @@ import { NARROW } from '../../../design/global.ts';
 import { Plain, Quiet, Strong } from '../../../design/buttons.tsx';
 import { Choice } from '../../../design/Choice.tsx';
 import { Empty, Notice } from '../../../design/states.tsx';
-import { RemovedList } from '../../../shared/RemovedList.tsx';
+import { RemovedList } from '../../../widgets/RemovedList.tsx';
 import { useUndoKeys } from '../../../design/useUndoKeys.ts';
 import { SearchLine, SidePanel, Split, ToSidePanel } from '../../../design/Split.ts';
 import { usePicking } from '../../../design/usePicking.ts';
